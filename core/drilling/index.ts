@@ -1,0 +1,3 @@
+export * from './behind';
+export * from './bits';
+export * from './holes';

@@ -1,0 +1,23 @@
+import { say } from '../units';
+import { about, type Judgement, type Raw } from './finding';
+
+const DAY = 86_400_000;
+
+/** Whole days from one ISO date to another. */
+export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY);
+
+/** A part that arrives after the promise. */
+export const lateParts: Judgement = ({ items, plan, asOf }) => {
+  const { promised } = plan;
+  if (!promised) return [];
+  return items.flatMap((item): Raw[] => {
+    const { part, fitting } = item.placed;
+    const late = part.leadDays - daysBetween(asOf, promised);
+    if (fitting.suppliedBy !== 'shop' || late <= 0 || part.leadDays === 0 || daysBetween(asOf, promised) < 0) return [];
+    return [{
+      ...about(item), step: 'price', code: 'late-part', severity: 'look',
+      says: say`${part.name} takes ${part.leadDays} days to come: ${late} past the promise.`,
+      because: say`Ordered today from ${part.supplier}; promised for ${promised}.`,
+    }];
+  });
+};

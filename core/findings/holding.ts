@@ -1,0 +1,43 @@
+import { frameOf } from '../layout';
+import { kg, mm, say } from '../units';
+import { about, type Judgement, type Raw } from './finding';
+
+/** A fitting that hangs over the edge of the hull, or off the end of its track. */
+export const offHull: Judgement = ({ items, hull }) =>
+  items.flatMap((item): Raw[] => {
+    const { frame, fitting } = item.placed;
+    if (!frame.off) return [];
+    const over = Math.abs(frame.origin.y) - hull.halfBreadth(frame.origin.x);
+    return [{
+      ...about(item), code: 'off-hull', severity: 'stop', acceptable: 'nobody',
+      says: fitting.place.on === 'track'
+        ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
+        : say`${item.placed.part.name} stands ${mm(Math.max(0, over), 'up')} beyond the gunwale edge.`,
+      because: say`There is nothing there to hold it.`,
+    }];
+  });
+
+/** The way of holding that was chosen does not work here. */
+export const cannotHold: Judgement = ({ items, hull }) =>
+  items.flatMap((item): Raw[] => {
+    const why = item.mounted.cannot ?? (frameOf(hull, item.placed.fitting.place) ? null : 'its place is not on this hull');
+    if (!why) return [];
+    return [{
+      ...about(item), code: 'cannot-hold', severity: 'stop', acceptable: 'nobody',
+      says: say`${item.placed.part.name} is not held: ${why}.`,
+      because: say`Choose another way to hold it, or another place.`,
+    }];
+  });
+
+/** Everything aboard against the maker's rating. */
+export const overloaded: Judgement = ({ hull, massKg, plan }) => {
+  const most = hull.model.capacityKg;
+  // The rating is for what is carried; the hull itself floats itself.
+  const carried = massKg - hull.model.massKg;
+  if (carried <= most) return [];
+  return [{
+    where: 'hull', letter: '', x: hull.length / 2, step: 'lay out', code: 'overloaded', severity: 'stop', acceptable: 'nobody', curable: false,
+    says: say`Paddler and gear weigh ${kg(carried)}; the maker rates this hull for ${kg(most)}.`,
+    because: say`Paddler ${kg(plan.brief.weightKg)}, gear ${kg(carried - plan.brief.weightKg)}.`,
+  }];
+};

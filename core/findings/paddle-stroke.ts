@@ -1,0 +1,39 @@
+import { intrusion, type Intrusion, type StrokeSpace } from '../layout';
+import { mm, say, sideOf } from '../units';
+import { about, type Judgement, type Judged, type Raw } from './finding';
+
+function worst(item: Judged, spaces: readonly StrokeSpace[]): Intrusion | undefined {
+  return item.placed.bodies
+    .flatMap((body) => spaces.map((space) => intrusion(space, body)))
+    .filter((one) => one !== undefined)
+    .sort((a, b) => b.by - a.by)[0];
+}
+
+/** What stands in the swept space of shaft and hands: stop at the nominal body, look in the band only. */
+export const paddleStroke: Judgement = ({ plan, items, strokes, hull, shop }) => {
+  if (!plan.brief.propulsion.includes('paddle')) return [];
+  return items.flatMap((item): Raw[] => {
+    // What the paddler sits on and what comes off before paddling is not in the stroke.
+    if (item.placed.part.kind === 'seat' || item.placed.part.use === 'ashore') return [];
+    const nominal = worst(item, strokes.nominal);
+    const hit = nominal ?? worst(item, strokes.band);
+    if (!hit) return [];
+    const { x, y } = item.placed.frame.origin;
+    const side = sideOf(y);
+    const where = side === 'centre' ? 'on the centre line' : `on the ${side} side`;
+    const over = hit.floor - hull.gunwale(x);
+    const band = `±${Math.round(shop.stroke.body * 100)} %`;
+    return [{
+      ...about(item),
+      code: 'paddle-stroke',
+      severity: nominal ? 'stop' : 'look',
+      curable: true,
+      says: nominal
+        ? say`${item.placed.part.name} stands ${mm(hit.by, 'up')} into the paddle stroke ${where}.`
+        : say`${item.placed.part.name} is clear of the stroke, but ${mm(hit.by, 'up')} into it for a body ${band}.`,
+      because: over >= 0
+        ? say`Shaft and hands pass ${mm(over, 'down')} over the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`
+        : say`Shaft and hands sweep down to ${mm(-over, 'up')} below the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`,
+    }];
+  });
+};

@@ -1,0 +1,4 @@
+export * from './datum';
+export * from './monotone';
+export * from './schema';
+export * from './surface';

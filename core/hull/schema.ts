@@ -1,0 +1,111 @@
+import { z } from 'zod';
+
+const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'lower-case letters, digits and hyphens');
+const coordinate = z.number().min(-2000).max(10_000);
+const length = z.number().min(0).max(10_000);
+const point = z.strictObject({ x: coordinate, y: coordinate, z: coordinate });
+const area = {
+  fore: coordinate.describe('x of its forward edge, mm'),
+  aft: coordinate.describe('x of its after edge, mm'),
+  port: coordinate.describe('y of its port edge, mm'),
+  starboard: coordinate.describe('y of its starboard edge, mm'),
+};
+
+/** A cross-section measured at one place along the boat. */
+export const station = z.strictObject({
+  x: coordinate,
+  halfBreadth: length.describe('centre line to gunwale edge, mm'),
+  gunwale: length.describe('height of the gunwale over the lowest keel point, mm'),
+  keel: length.describe('height of the keel over its lowest point, mm'),
+  fullness: z.number().min(1).max(20).describe('1 is a straight V, larger is boxier'),
+  flare: z.number().min(0).max(0.9).describe('share of the half-breadth lost from gunwale to keel'),
+});
+
+export const deckArea = z.strictObject({
+  id,
+  name: z.string().max(60),
+  kind: z.enum(['foredeck', 'cockpit', 'seat', 'tank well', 'stern deck', 'side deck', 'plate']),
+  ...area,
+  height: length.describe('of its forward edge over the lowest keel point, mm'),
+  rise: z.number().min(-500).max(500).describe('from forward to after edge, mm'),
+  wall: length.describe('wall thickness, mm'),
+});
+
+export const hatch = z.strictObject({
+  id,
+  name: z.string().max(60),
+  ...area,
+  height: length,
+  opens: length.describe('smaller side of the clear opening, mm'),
+});
+
+export const track = z.strictObject({
+  id,
+  name: z.string().max(60),
+  side: z.enum(['port', 'starboard']),
+  fore: coordinate,
+  aft: coordinate,
+  y: coordinate,
+  height: length,
+  slot: z.strictObject({ opening: length, depth: length, thread: z.string().max(12) }),
+});
+
+export const insert = z.strictObject({
+  id,
+  name: z.string().max(60),
+  x: coordinate,
+  y: coordinate,
+  height: length,
+  thread: z.string().max(12),
+  depth: length,
+});
+
+export const scupper = z.strictObject({ id, x: coordinate, y: coordinate, diameter: length });
+
+/** Something inside the hull that a bit or a nut must not meet. */
+export const hazard = z.discriminatedUnion('shape', [
+  z.strictObject({
+    id,
+    name: z.string().max(60),
+    kind: z.enum(['foam', 'drive well', 'bulkhead']),
+    shape: z.literal('box'),
+    from: point,
+    to: point,
+  }),
+  z.strictObject({
+    id,
+    name: z.string().max(60),
+    kind: z.enum(['rudder tube', 'cable', 'drain tube']),
+    shape: z.literal('tube'),
+    path: z.array(point).min(2).max(40),
+    radius: length,
+  }),
+]);
+
+export const hullModel = z.strictObject({
+  id,
+  revision: z.int().min(1),
+  maker: z.string().min(1).max(60),
+  name: z.string().min(1).max(60),
+  kind: z.enum(['sit-on-top', 'sit-inside', 'inflatable']),
+  material: z.enum(['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric']),
+  massKg: z.number().positive().max(500),
+  capacityKg: z.number().positive().max(2000).describe("maker's rated capacity"),
+  wall: length.describe('wall thickness where no zone says otherwise, mm'),
+  seat: z.strictObject({ x: coordinate, low: length, high: length }),
+  stations: z.array(station).min(4).max(60),
+  decks: z.array(deckArea).max(40),
+  hatches: z.array(hatch).max(20),
+  tracks: z.array(track).max(40),
+  inserts: z.array(insert).max(100),
+  scuppers: z.array(scupper).max(40),
+  hazards: z.array(hazard).max(60),
+});
+
+export type Station = z.infer<typeof station>;
+export type DeckArea = z.infer<typeof deckArea>;
+export type Hatch = z.infer<typeof hatch>;
+export type Track = z.infer<typeof track>;
+export type Insert = z.infer<typeof insert>;
+export type Hazard = z.infer<typeof hazard>;
+export type HullModel = z.infer<typeof hullModel>;

@@ -1,0 +1,137 @@
+import { distance, sideSign, type Point, type Side } from '../units';
+import { integrate, invert, monotone, type Curve } from './monotone';
+import type { DeckArea, HullModel, Station } from './schema';
+
+/** What lies under a point of the plan view. */
+export interface SurfaceSpot {
+  readonly z: number;
+  readonly wall: number;
+  /** The deck area, or `gunwale` between deck areas, or `off` beyond the gunwale edge. */
+  readonly name: string;
+  readonly deck?: DeckArea;
+  readonly off: boolean;
+}
+
+/** A hull made continuous: every query the layout needs, computed from its stations. */
+export interface HullSurface {
+  readonly model: HullModel;
+  /** Overall length along x, mm. */
+  readonly length: number;
+  /** Greatest breadth, mm. */
+  readonly beam: number;
+  halfBreadth(x: number): number;
+  gunwale(x: number): number;
+  keel(x: number): number;
+  /** Half-width of the section at x and height z; nought below the keel. */
+  halfWidth(x: number, z: number): number;
+  gunwalePoint(x: number, side: Side): Point;
+  /** Length of a tape laid along the gunwale from the bow tip to x, mm. */
+  gunwaleArc(x: number): number;
+  /** The x at which a tape laid along the gunwale from the bow tip reads `arc`. */
+  gunwaleAt(arc: number): number;
+  spot(x: number, y: number): SurfaceSpot;
+  /** A point on the outside, so far down from the gunwale edge. */
+  sidePoint(x: number, side: Side, down: number): Point;
+}
+
+const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
+
+/** The outline, parametrised by chord length: blunt ends have no finite slope in x. */
+function chordParameters(stations: readonly Station[]): number[] {
+  let sum = 0;
+  return stations.map((s, i) => {
+    const before = stations[i - 1];
+    if (before) sum += Math.hypot(s.x - before.x, s.halfBreadth - before.halfBreadth);
+    return sum;
+  });
+}
+
+function arcTable(speed: (t: number) => number, knots: readonly number[]): number[] {
+  let sum = 0;
+  return knots.map((t, i) => {
+    const before = knots[i - 1];
+    if (before !== undefined) sum += integrate(speed, before, t);
+    return sum;
+  });
+}
+
+function arcUpTo(speed: (t: number) => number, knots: readonly number[], sums: readonly number[], t: number): number {
+  let i = 0;
+  while (i < knots.length - 2 && (knots[i + 1] ?? 0) < t) i++;
+  return (sums[i] ?? 0) + integrate(speed, knots[i] ?? 0, t);
+}
+
+/**
+ * Fairs a hull's stations into a surface. Heights and outline are monotone cubics (a spline that
+ * overshoots would invent a hollow nobody measured), the outline by chord length.
+ *
+ * Assumes port and starboard alike. Lengths in mm, axes as in `units/axes`.
+ * @throws RangeError when two stations stand at the same place
+ */
+export function fairHull(model: HullModel): HullSurface {
+  const stations = [...model.stations].sort((a, b) => a.x - b.x);
+  const t = chordParameters(stations);
+  const curve = (pick: (s: Station) => number): Curve => monotone(t, stations.map(pick));
+  const [cx, cb, cg, ck] = [curve((s) => s.x), curve((s) => s.halfBreadth), curve((s) => s.gunwale), curve((s) => s.keel)];
+  const [cFullness, cFlare] = [curve((s) => s.fullness), curve((s) => s.flare)];
+  const bow = cx.value(cx.from);
+  const stern = cx.value(cx.to);
+  const parameter = (x: number): number =>
+    x <= bow ? cx.from : x >= stern ? cx.to : invert(cx.value, cx.slope, x, cx.from, cx.to);
+  const speed = (s: number): number => Math.hypot(cx.slope(s), cb.slope(s), cg.slope(s));
+  const sums = arcTable(speed, cx.knots);
+  const total = sums[sums.length - 1] ?? 0;
+
+  const surface: HullSurface = {
+    model,
+    length: stern - bow,
+    beam: 2 * Math.max(...stations.map((s) => s.halfBreadth)),
+    halfBreadth: (x) => (x < bow || x > stern ? 0 : cb.value(parameter(x))),
+    gunwale: (x) => cg.value(parameter(x)),
+    keel: (x) => ck.value(parameter(x)),
+    halfWidth(x, z) {
+      if (x < bow || x > stern) return 0;
+      const p = parameter(x);
+      const [low, high] = [ck.value(p), cg.value(p)];
+      if (z <= low) return 0;
+      const u = clamp((z - low) / (high - low), 0, 1);
+      return cb.value(p) * (1 - cFlare.value(p) * (1 - u)) * (1 - (1 - u) ** cFullness.value(p));
+    },
+    gunwalePoint(x, side) {
+      const p = parameter(x);
+      return { x: cx.value(p), y: sideSign(side) * cb.value(p), z: cg.value(p) };
+    },
+    gunwaleArc: (x) => arcUpTo(speed, cx.knots, sums, parameter(x)),
+    gunwaleAt: (arc) =>
+      cx.value(
+        invert((s) => arcUpTo(speed, cx.knots, sums, s), speed, clamp(arc, 0, total), cx.from, cx.to),
+      ),
+    spot: (x, y) => spotOn(surface, x, y),
+    sidePoint(x, side, down) {
+      const z = Math.max(surface.gunwale(x) - down, surface.keel(x));
+      return { x, y: sideSign(side) * surface.halfWidth(x, z), z };
+    },
+  };
+  return surface;
+}
+
+function spotOn(hull: HullSurface, x: number, y: number): SurfaceSpot {
+  const { model } = hull;
+  const holds = (d: DeckArea): boolean => x >= d.fore && x <= d.aft && y >= d.port && y <= d.starboard;
+  // A seat or plate lies on another area: the highest surface is the one a bit meets first.
+  const decks = model.decks.filter(holds);
+  const height = (d: DeckArea): number => d.height + (d.rise * (x - d.fore)) / Math.max(1, d.aft - d.fore);
+  const deck = decks.reduce<DeckArea | undefined>((a, b) => (a && height(a) >= height(b) ? a : b), undefined);
+  if (deck) return { z: height(deck), wall: deck.wall, name: deck.name, deck, off: false };
+  const off = Math.abs(y) > hull.halfBreadth(x) + 0.5;
+  return { z: hull.gunwale(x), wall: model.wall, name: off ? 'off the hull' : 'gunwale', off };
+}
+
+/** Shortest distance from a point to the segment a–b. */
+export function distanceToSegment(p: Point, a: Point, b: Point): number {
+  const [dx, dy, dz] = [b.x - a.x, b.y - a.y, b.z - a.z];
+  const squared = dx * dx + dy * dy + dz * dz;
+  const along = squared === 0 ? 0 : ((p.x - a.x) * dx + (p.y - a.y) * dy + (p.z - a.z) * dz) / squared;
+  const u = clamp(along, 0, 1);
+  return distance(p, { x: a.x + u * dx, y: a.y + u * dy, z: a.z + u * dz });
+}

@@ -1,0 +1,4 @@
+export * from './frame';
+export * from './overlap';
+export * from './snap';
+export * from './stroke';

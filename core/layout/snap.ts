@@ -1,0 +1,68 @@
+import type { Part } from '../catalog';
+import type { HullSurface } from '../hull';
+import { frameOf } from './frame';
+import type { Place } from '../rig';
+import { MM_PER_INCH, type UnitSystem } from '../units';
+
+/** Rounds a coordinate to the sixteenth of an inch or the millimetre. */
+export const toMark = (mm: number, system: UnitSystem): number =>
+  system === 'imperial' ? (Math.round((mm / MM_PER_INCH) * 16) / 16) * MM_PER_INCH : Math.round(mm);
+
+/**
+ * The place a fitting takes when it is let go at (x, y): the nearest track or insert its part can be
+ * held by within `pull` mm, else the deck, to the mark, on the centre line when close to it.
+ */
+export function snapPlace(
+  hull: HullSurface,
+  part: Pick<Part, 'holds'>,
+  at: { x: number; y: number },
+  system: UnitSystem,
+  heading = 0,
+  pull = 60,
+): Place {
+  const { model } = hull;
+  const candidates: { place: Place; far: number }[] = [];
+  if (part.holds.includes('track'))
+    for (const t of model.tracks) {
+      const x = Math.min(t.aft, Math.max(t.fore, at.x));
+      const far = Math.hypot(at.x - x, at.y - t.y);
+      candidates.push({ place: { on: 'track', track: t.id, x: clampMark(x, t.fore, t.aft, system), heading }, far });
+    }
+  if (part.holds.includes('insert'))
+    for (const i of model.inserts)
+      candidates.push({ place: { on: 'insert', insert: i.id, heading }, far: Math.hypot(at.x - i.x, at.y - i.y) });
+  const best = candidates.sort((a, b) => a.far - b.far)[0];
+  if (best && best.far <= pull) return best.place;
+  const x = Math.min(hull.length, Math.max(0, at.x));
+  const y = Math.abs(at.y) < 12 ? 0 : toMark(at.y, system);
+  return { on: 'deck', x: toMark(x, system), y, heading };
+}
+
+function clampMark(x: number, fore: number, aft: number, system: UnitSystem): number {
+  const mark = toMark(x, system);
+  return mark < fore ? fore : mark > aft ? aft : mark;
+}
+
+/** A place moved along and across the boat, kept on its track. An insert cannot be nudged: it becomes deck. */
+export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): Place {
+  switch (place.on) {
+    case 'deck':
+      return { ...place, x: place.x + dx, y: place.y + dy };
+    case 'side':
+      return { ...place, x: place.x + dx, down: Math.max(0, place.down + (place.side === 'port' ? dy : -dy)) };
+    case 'track': {
+      const t = hull.model.tracks.find((one) => one.id === place.track);
+      return t ? { ...place, x: Math.min(t.aft, Math.max(t.fore, place.x + dx)) } : place;
+    }
+    case 'insert': {
+      const at = frameOf(hull, place)?.origin;
+      return at ? { on: 'deck', x: at.x + dx, y: at.y + dy, heading: place.heading } : place;
+    }
+  }
+}
+
+/** A place turned about its own axis; what is on the side does not turn. */
+export function turn(place: Place, degrees: number): Place {
+  if (place.on === 'side') return place;
+  return { ...place, heading: ((((place.heading + degrees + 180) % 360) + 360) % 360) - 180 };
+}

@@ -1,0 +1,38 @@
+import { LENGTHS, type Thread } from './tables';
+
+/** Everything one bolt clamps, mm. */
+export interface Stack {
+  readonly base: number;
+  readonly gasket: number;
+  readonly wall: number;
+  readonly plate: number;
+}
+
+export type FastenerChoice =
+  | { readonly ok: true; readonly length: number; readonly showing: number; readonly needed: number }
+  | { readonly ok: false; readonly needed: number; readonly short: number };
+
+/**
+ * The shortest bolt sold that clears stack, washer, nut and one and a half threads.
+ *
+ * @param stack everything clamped, mm
+ * @returns its length and how much stands out past the nut, or by how much the longest sold is short
+ */
+export function chooseBolt(thread: Thread, stack: Stack): FastenerChoice {
+  const clamped = stack.base + stack.gasket + stack.wall + stack.plate;
+  const needed = clamped + thread.washer + thread.nut + 1.5 * thread.pitch;
+  const lengths = LENGTHS[thread.family];
+  const length = lengths.find((l) => l >= needed - 1e-9);
+  if (length === undefined) return { ok: false, needed, short: needed - (lengths[lengths.length - 1] ?? 0) };
+  return { ok: true, length, needed, showing: length - clamped - thread.washer - thread.nut };
+}
+
+/** Prints a bolt length as it is sold: `M6 × 25`, `1/4-20 × 1 1/4`. */
+export function boltName(thread: Thread, length: number): string {
+  if (thread.family === 'metric') return `${thread.name} × ${length}`;
+  const eighths = Math.round((length / 25.4) * 8);
+  const whole = Math.floor(eighths / 8);
+  let [n, d] = [eighths % 8, 8];
+  while (n && n % 2 === 0) [n, d] = [n / 2, d / 2];
+  return `${thread.name} × ${[whole || '', n ? `${n}/${d}` : ''].filter(Boolean).join(' ')}`;
+}

@@ -1,0 +1,4 @@
+export * from './advice';
+export * from './fastener';
+export * from './mount';
+export * from './tables';

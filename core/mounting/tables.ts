@@ -1,0 +1,99 @@
+import { MM_PER_INCH, SOURCES, type Source } from '../units';
+
+const inch = (value: number): number => value * MM_PER_INCH;
+
+/** A machine thread with what is drilled and stacked for it, mm. */
+export interface Thread {
+  readonly name: string;
+  readonly family: 'metric' | 'inch';
+  readonly diameter: number;
+  readonly pitch: number;
+  /** Clearance hole: close or fine, and free or medium. */
+  readonly close: number;
+  readonly free: number;
+  /** Greatest height of its lock nut. */
+  readonly nut: number;
+  readonly washer: number;
+  readonly washerDiameter: number;
+  readonly sources: readonly Source[];
+}
+
+const metric = (name: string, diameter: number, pitch: number, close: number, free: number, nut: number, washer: number, washerDiameter: number): Thread => ({
+  name, family: 'metric', diameter, pitch, close, free, nut, washer, washerDiameter,
+  sources: [SOURCES.iso273, SOURCES.iso7040, SOURCES.iso7089],
+});
+const unified = (name: string, diameter: number, perInch: number, close: number, free: number, nut: number, washer: number, washerDiameter: number): Thread => ({
+  name, family: 'inch', diameter: inch(diameter), pitch: inch(1 / perInch), close: inch(close), free: inch(free),
+  nut: inch(nut), washer: inch(washer), washerDiameter: inch(washerDiameter),
+  sources: [SOURCES.inchClearance, SOURCES.asmeNuts],
+});
+
+/**
+ * Threads in use. Metric clearance: ISO 273 fine and medium; lock nuts ISO 7040; washers ISO 7089.
+ * Inch clearance: the usual tap-and-clearance chart; nuts ASME B18.6.3 and B18.2.2. All from memory.
+ * Inch washers, and M4's lock nut: common practice, no source.
+ */
+export const THREADS: readonly Thread[] = [
+  metric('M4', 4, 0.7, 4.3, 4.5, 5, 0.8, 9),
+  metric('M5', 5, 0.8, 5.3, 5.5, 6.8, 1, 10),
+  metric('M6', 6, 1, 6.4, 6.6, 8, 1.6, 12),
+  metric('M8', 8, 1.25, 8.4, 9, 9.5, 1.6, 16),
+  unified('8-32', 0.164, 32, 0.1695, 0.177, 0.13, 0.05, 0.375),
+  unified('10-24', 0.19, 24, 0.196, 0.201, 0.13, 0.05, 0.438),
+  unified('1/4-20', 0.25, 20, 0.257, 0.266, 0.226, 0.065, 0.625),
+  unified('5/16-18', 0.3125, 18, 0.323, 0.332, 0.273, 0.065, 0.75),
+];
+
+/** The nearest thread of the other family, for a shop that keeps one family on a rig. */
+const TWIN: Readonly<Record<string, string>> = { M4: '8-32', M5: '10-24', M6: '1/4-20', M8: '5/16-18' };
+
+/** Finds a thread, in the shop's family when it prefers one; undefined when unknown. */
+export function findThread(name: string, family?: 'metric' | 'inch'): Thread | undefined {
+  const twin = Object.entries(TWIN).find(([m, i]) => (family === 'inch' ? m === name : i === name));
+  const wanted = family && twin ? (family === 'inch' ? twin[1] : twin[0]) : name;
+  return THREADS.find((t) => t.name === wanted) ?? THREADS.find((t) => t.name === name);
+}
+
+/** Bolt lengths sold, mm (common practice, no source). */
+export const LENGTHS = {
+  metric: [10, 12, 16, 20, 25, 30, 35, 40, 45, 50, 60],
+  inch: [0.5, 0.625, 0.75, 1, 1.25, 1.5, 1.75, 2, 2.5, 3].map(inch),
+} as const;
+
+/** A blind rivet grade: first figure 1/32 in of diameter, the rest 1/16 in of greatest grip (IFI-114). */
+export interface Rivet {
+  readonly grade: string;
+  readonly diameter: number;
+  readonly drill: number;
+  readonly leastGrip: number;
+  readonly greatestGrip: number;
+}
+
+const DRILL: Readonly<Record<string, number>> = { '4': 0.1285, '5': 0.161, '6': 0.191, '8': 0.257 };
+
+/**
+ * Reads a rivet grade such as `64`: 3/16 in, grip to 1/4 in. Least grip is the greatest of the size
+ * below. Source: IFI-114, from memory. Undefined when the grade is unknown.
+ */
+export function readRivet(grade: string): Rivet | undefined {
+  const match = /^([4568])(\d{1,2})$/.exec(grade);
+  const first = match?.[1];
+  const grip = Number(match?.[2]);
+  const drill = first ? DRILL[first] : undefined;
+  if (!first || !drill || !(grip >= 2 && grip <= 20 && grip % 2 === 0)) return undefined;
+  const below = grip - 2;
+  return {
+    grade, diameter: inch(Number(first) / 32), drill: inch(drill),
+    leastGrip: below === 0 ? 0 : inch(below / 16), greatestGrip: inch(grip / 16),
+  };
+}
+
+/** The rivet of the diameter of `grade` whose grip range takes the stack; undefined when none is sold. */
+export function rivetFor(grade: string, stack: number): Rivet | undefined {
+  const first = grade.charAt(0);
+  for (let grip = 2; grip <= 12; grip += 2) {
+    const rivet = readRivet(`${first}${grip}`);
+    if (rivet && stack <= rivet.greatestGrip + 1e-9) return rivet;
+  }
+  return undefined;
+}

@@ -1,0 +1,93 @@
+import type { Catalog, Consumable, ShopSettings } from '../catalog';
+import type { PlannedHole } from '../drilling';
+import type { LaborLine } from '../labor';
+import type { Placed } from '../layout';
+import type { Mounted } from '../mounting';
+import { roundCents } from '../units';
+import type { WiredRun } from '../wiring';
+
+/** A line of the ledger: an item, or material that follows from the plan. */
+export interface PriceLine {
+  readonly key: string;
+  readonly fitting: string | null;
+  readonly name: string;
+  readonly french: string;
+  readonly from: string;
+  readonly supplier: string;
+  readonly eachCents: number;
+  readonly quantity: number;
+  readonly unit: Consumable['unit'];
+  readonly cents: number;
+}
+
+export interface Totals {
+  readonly partsCents: number;
+  readonly laborMinutes: number;
+  readonly laborCents: number;
+  readonly taxCents: number;
+  readonly totalCents: number;
+}
+
+/** Tax on a base, cents, rounded once half away from zero. */
+export const tax = (baseCents: number, percent: number): number => roundCents((baseCents * percent) / 100);
+
+/** Holes one quarter cartridge seals (common practice, no source). */
+const HOLES_A_QUARTER = 10;
+
+type Item = { placed: Placed; mounted: Mounted; holes: readonly PlannedHole[] };
+
+function itemLine({ placed }: Item): PriceLine {
+  const { part, fitting, id } = placed;
+  const eachCents = fitting.suppliedBy === 'shop' ? part.priceCents : 0;
+  return {
+    key: id, fitting: id, name: part.name, french: part.french, from: fitting.suppliedBy,
+    supplier: fitting.suppliedBy === 'shop' ? part.supplier : '', eachCents, quantity: 1, unit: 'each', cents: eachCents,
+  };
+}
+
+/** Consumables by id with how much of each the plan takes, in the order of the work. */
+export function materials(items: readonly Item[], runs: readonly WiredRun[]): Map<string, { quantity: number; from: string; as?: string }> {
+  const out = new Map<string, { quantity: number; from: string; as?: string }>();
+  const add = (id: string, quantity: number, from: string): void => {
+    if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from });
+  };
+  for (const { mounted } of items) {
+    if (mounted.fastener) add(FASTENER[mounted.hold], mounted.count, 'follow the holes');
+    if (mounted.plate) add('backing-plate', 1, 'follow the holes');
+  }
+  const holes = items.reduce((sum, i) => sum + i.mounted.holes, 0);
+  add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
+  for (const run of runs) {
+    if (run.awg) add(`wire-${run.awg}`, (2 * run.cut) / 1000, 'follows the runs');
+    add('terminal', 4, 'follow the runs');
+    add('heat-shrink', 4, 'follows the runs');
+    if (run.fuse.rating !== null) add(run.kind === 'motor' ? 'breaker' : 'fuse-holder', 1, 'follow the runs');
+  }
+  return out;
+}
+
+const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
+  track: 'tbolt', through: 'bolt-set', rivet: 'rivet', insert: 'insert-screw', loose: 'strap',
+};
+
+/** The whole ledger, items bow to stern, then material. */
+export function priceLines(items: readonly Item[], runs: readonly WiredRun[], catalog: Pick<Catalog, 'consumables'>): PriceLine[] {
+  const lines = items.map(itemLine);
+  for (const [id, { quantity, from }] of materials(items, runs)) {
+    const c = catalog.consumables.find((one) => one.id === id);
+    lines.push({
+      key: id, fitting: null, name: c?.name ?? id, french: c?.french ?? id, from, supplier: c?.supplier ?? '',
+      eachCents: c?.priceCents ?? 0, quantity, unit: c?.unit ?? 'each', cents: roundCents((c?.priceCents ?? 0) * quantity),
+    });
+  }
+  return lines;
+}
+
+/** Sums of the ledger; tax by total, rounded once. */
+export function totals(lines: readonly PriceLine[], labor: readonly LaborLine[], shop: ShopSettings): Totals {
+  const partsCents = lines.reduce((sum, l) => sum + l.cents, 0);
+  const laborMinutes = labor.reduce((sum, l) => sum + l.minutes, 0);
+  const laborCents = roundCents((laborMinutes / 60) * shop.labor.centsPerHour);
+  const taxCents = tax(partsCents + (shop.taxOnLabor ? laborCents : 0), shop.taxPercent);
+  return { partsCents, laborMinutes, laborCents, taxCents, totalCents: partsCents + laborCents + taxCents };
+}

@@ -1,0 +1,155 @@
+import type { Change, SimpleChange } from './change';
+import type { Plan } from './plan';
+
+/** One field of the plan set from one value to another; null stands for absent. */
+export interface Edit {
+  readonly path: readonly string[];
+  readonly from: unknown;
+  readonly to: unknown;
+}
+
+export interface Applied {
+  readonly plan: Plan;
+  /** The change that takes this one back, with what it now expects to find. */
+  readonly inverse: Change;
+  /** Paths of the fields that were set, as `fittings/c/place`. */
+  readonly touched: readonly string[];
+}
+
+/** The field holds something else than the change expected: somebody else was there first. */
+export class Clash extends Error {
+  constructor(
+    readonly field: string,
+    readonly expected: unknown,
+    readonly found: unknown,
+    readonly wanted: unknown,
+  ) {
+    super(`${field} has changed meanwhile`);
+    this.name = 'Clash';
+  }
+}
+
+/** The change names something the plan does not have, or would leave it broken. */
+export class Refused extends Error {
+  constructor(
+    readonly field: string,
+    readonly says: string,
+  ) {
+    super(`${field}: ${says}`);
+    this.name = 'Refused';
+  }
+}
+
+/** Deep equality of plain JSON values; the order of keys does not matter. */
+export function sameJson(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a) !== Array.isArray(b)) return false;
+  const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  const keys = Object.keys(x);
+  return keys.length === Object.keys(y).length && keys.every((k) => Object.hasOwn(y, k) && sameJson(x[k], y[k]));
+}
+
+function editsOf(change: SimpleChange): Edit[] {
+  const one = (path: string[], from: unknown, to: unknown): Edit[] => [{ path, from, to }];
+  switch (change.kind) {
+    case 'placeItem':
+      return one(['fittings', change.item], null, change.to);
+    case 'takeOffItem':
+      return one(['fittings', change.item], change.from, null);
+    case 'slideItem':
+      return one(['fittings', change.item, 'place'], change.from, change.to);
+    case 'liftItem':
+      return one(['fittings', change.item, 'lift'], change.from, change.to);
+    case 'chooseMount':
+      return one(['fittings', change.item, 'mount'], change.from, change.to);
+    case 'supplyItem':
+      return one(['fittings', change.item, 'suppliedBy'], change.from, change.to);
+    case 'noteItem':
+      return one(['fittings', change.item, 'note'], change.from, change.to);
+    case 'routeRun':
+      return one(['runs', change.run], change.from, change.to);
+    case 'writeWish':
+      return one(['wishes', change.wish], change.from, change.to);
+    case 'answerBrief':
+      return Object.keys(change.to).map((question) => ({
+        path: ['brief', question],
+        from: change.from[question as keyof typeof change.from],
+        to: change.to[question as keyof typeof change.to],
+      }));
+    case 'acceptFinding':
+      return one(['accepted', change.finding], change.from, change.to);
+    case 'hookTape':
+      return one(['tape'], change.from, change.to);
+    case 'nameRig':
+      return one(['title'], change.from, change.to);
+    case 'promiseRig':
+      return one(['promised'], change.from, change.to);
+    case 'freezeLetters':
+      return one(['letters'], change.from, change.to);
+  }
+}
+
+function inverseOf(change: SimpleChange): SimpleChange {
+  switch (change.kind) {
+    case 'placeItem':
+      return { id: change.id, kind: 'takeOffItem', item: change.item, from: change.to };
+    case 'takeOffItem':
+      return { id: change.id, kind: 'placeItem', item: change.item, to: change.from };
+    default:
+      return { ...change, from: change.to, to: change.from } as SimpleChange;
+  }
+}
+
+type Json = Record<string, unknown>;
+
+function edited(holder: Json, path: readonly string[], edit: Edit): Json {
+  const [head = '', ...rest] = path;
+  if (rest.length === 0) {
+    const found = Object.hasOwn(holder, head) ? holder[head] : null;
+    if (!sameJson(found ?? null, edit.from ?? null))
+      throw new Clash(edit.path.join('/'), edit.from, found ?? null, edit.to);
+    if (edit.to === null && isEntry(edit.path)) {
+      const { [head]: _, ...others } = holder;
+      return others;
+    }
+    return { ...holder, [head]: edit.to };
+  }
+  if (!Object.hasOwn(holder, head)) {
+    // Taken off by somebody else: a clash when it was there before, which only the sender can tell.
+    throw new Clash(edit.path.join('/'), edit.from, null, edit.to);
+  }
+  return { ...holder, [head]: edited(holder[head] as Json, rest, edit) };
+}
+
+/** Records lose an entry set to null; plain fields keep the null. */
+const isEntry = (path: readonly string[]): boolean =>
+  path.length === 2 && ['fittings', 'runs', 'wishes', 'accepted'].includes(path[0] ?? '');
+
+function checkRuns(plan: Plan): void {
+  for (const [id, run] of Object.entries(plan.runs)) {
+    for (const end of ['from', 'to'] as const)
+      if (!Object.hasOwn(plan.fittings, run[end]))
+        throw new Refused(`runs/${id}/${end}`, `no fitting ${run[end]}: drop the run first, or place the fitting`);
+    if (run.from === run.to) throw new Refused(`runs/${id}/to`, 'a run joins two different fittings');
+  }
+}
+
+/**
+ * Applies one change to a plan. Pure: the browser and the server run the very same function.
+ *
+ * @returns the new plan, the inverse, and the touched fields
+ * @throws {Clash} when a touched field does not hold what the change expects
+ * @throws {Refused} when the result would not hold together, such as a run to a fitting that is gone
+ */
+export function applyChange(before: Plan, change: Change): Applied {
+  const parts = change.kind === 'together' ? change.changes : [change];
+  const edits = parts.flatMap(editsOf);
+  const after = edits.reduce<Json>((holder, edit) => edited(holder, edit.path, edit), before) as Plan;
+  if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);
+  const inverses = parts.map(inverseOf).reverse();
+  const [only] = inverses;
+  const inverse: Change =
+    change.kind === 'together' || !only ? { id: change.id, kind: 'together', changes: inverses } : only;
+  return { plan: after, inverse, touched: edits.map((e) => e.path.join('/')) };
+}

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { acceptance, brief, fitting, mount, place, plan, run, SUPPLIERS, tape, wish } from './plan';
+
+const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
+
+/** One change of one field: what it expects to find (`from`) and what it puts there (`to`). */
+const verb = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T) =>
+  z.strictObject({ id: z.uuid().describe('made by the client; sent twice, applied once'), kind: z.literal(kind), ...shape });
+
+const fromTo = <T extends z.ZodType>(value: T) => ({ from: value, to: value });
+const item = key.describe('the fitting');
+
+const simple = [
+  verb('placeItem', { item, to: fitting }),
+  verb('takeOffItem', { item, from: fitting }),
+  verb('slideItem', { item, ...fromTo(place) }),
+  verb('liftItem', { item, ...fromTo(fitting.shape.lift) }),
+  verb('chooseMount', { item, ...fromTo(mount) }),
+  verb('supplyItem', { item, ...fromTo(z.enum(SUPPLIERS)) }),
+  verb('noteItem', { item, ...fromTo(fitting.shape.note) }),
+  verb('routeRun', { run: key, ...fromTo(run.nullable()) }),
+  verb('writeWish', { wish: key, ...fromTo(wish.nullable()) }),
+  verb('answerBrief', { ...fromTo(brief.partial()) }),
+  verb('acceptFinding', { finding: z.string().max(160), ...fromTo(acceptance.nullable()) }),
+  verb('hookTape', { ...fromTo(tape) }),
+  verb('nameRig', { ...fromTo(plan.shape.title) }),
+  verb('promiseRig', { ...fromTo(plan.shape.promised) }),
+  verb('freezeLetters', { ...fromTo(plan.shape.letters) }),
+] as const;
+
+const simpleChange = z.discriminatedUnion('kind', simple);
+export type SimpleChange = z.infer<typeof simpleChange>;
+
+/** Everything a person can do to a plan, in the trade's verbs, one per gesture. */
+export const change = z.discriminatedUnion('kind', [
+  ...simple,
+  verb('together', { changes: z.array(simpleChange).min(1).max(100) }),
+]);
+export type Change = z.infer<typeof change>;

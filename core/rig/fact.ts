@@ -1,0 +1,45 @@
+import { z } from 'zod';
+
+const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9.-]{0,79}$/, 'letters, digits, dots and hyphens');
+const words = z.string().max(400);
+
+const fact = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T) =>
+  z.strictObject({
+    id: z.uuid().describe('made by the client; sent twice, kept once'),
+    kind: z.literal(kind),
+    rig: key.nullable().describe('the plan it happened under'),
+    deviceTime: z.iso.datetime(),
+    ...shape,
+  });
+
+/** What the rigger measured. The coordinates follow from it and are never stored in its place. */
+export const measured = z.strictObject({
+  hullRevision: z.int().min(1),
+  datum: z.string().max(80),
+  run: z.enum(['taut', 'centre', 'gunwale']),
+  reading: z.number().min(0).max(10_000).describe('mm on the tape'),
+  offCentre: z.number().min(-2000).max(2000).describe('mm, starboard positive'),
+  down: z.number().min(0).max(2000).nullable().describe('down from the gunwale edge for a hole in the side'),
+});
+export type Measured = z.infer<typeof measured>;
+
+/** What happened on the real boat. Never changed, corrected only by a later fact. */
+export const newFact = z.discriminatedUnion('kind', [
+  fact('holeDrilled', { hole: key, label: z.string().max(8), bit: z.number().min(1).max(80), measured, elsewhere: z.boolean() }),
+  fact('holePlugged', { hole: key, with: words.min(1) }),
+  fact('fastenerSubstituted', { fitting: key, with: words.min(1), why: words.min(1) }),
+  fact('stepDone', { step: key }),
+  fact('minutesBooked', { step: key, minutes: z.number().min(0.5).max(1440) }),
+  fact('stopShown', { stop: key }),
+  fact('snagNoted', { stop: key, says: words.min(1) }),
+  fact('signed', {
+    name: z.string().min(1).max(120),
+    drawing: z.string().max(200_000).regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address'),
+  }),
+  fact('tookBack', { fact: z.uuid(), why: words }),
+]);
+export type NewFact = z.infer<typeof newFact>;
+
+/** A fact as kept: with who and the server's time. */
+export const keptFact = z.intersection(newFact, z.object({ by: z.string().max(80), serverTime: z.iso.datetime() }));
+export type Fact = NewFact & { readonly by: string; readonly serverTime: string };

@@ -1,0 +1,7 @@
+export * from './apply';
+export * from './change';
+export * from './fact';
+export * from './ledger';
+export * from './letters';
+export * from './plan';
+export * from './rig-file';

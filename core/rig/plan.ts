@@ -1,0 +1,148 @@
+import { z } from 'zod';
+import { HOLDS } from '../catalog';
+
+const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
+const coordinate = z.number().min(-2000).max(10_000);
+const heading = z.number().min(-360).max(360).describe('degrees, 0 looks aft, positive turns to port seen from above');
+
+/** Where a fitting stands. */
+export const place = z.discriminatedUnion('on', [
+  z.strictObject({ on: z.literal('deck'), x: coordinate, y: coordinate, heading }),
+  z.strictObject({ on: z.literal('track'), track: key, x: coordinate, heading }),
+  z.strictObject({ on: z.literal('insert'), insert: key, heading }),
+  z.strictObject({
+    on: z.literal('side'),
+    side: z.enum(['port', 'starboard']),
+    x: coordinate,
+    down: z.number().min(0).max(2000).describe('down from the gunwale edge, mm'),
+  }),
+]);
+
+export const mount = z.strictObject({
+  hold: z.enum(HOLDS),
+  plate: z.boolean().describe('backing plate behind a through-bolted base'),
+  reason: z.string().max(200).describe('why the rigger overruled the advice, or empty'),
+});
+
+export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
+
+export const fitting = z.strictObject({
+  part: key,
+  place,
+  lift: z.number().min(0).max(1500).describe('raised over its surface on a riser, mm'),
+  mount,
+  suppliedBy: z.enum(SUPPLIERS),
+  note: z.string().max(400),
+});
+
+export const waypoint = z.discriminatedUnion('at', [
+  z.strictObject({ at: z.literal('lane'), x: coordinate }),
+  z.strictObject({ at: z.literal('point'), x: coordinate, y: coordinate }),
+]);
+
+export const LANES = ['inside port', 'inside starboard', 'outside port', 'outside starboard'] as const;
+
+/** A two-wire feed from a battery to a load. */
+export const run = z.strictObject({
+  from: key.describe('fitting that feeds it'),
+  to: key.describe('fitting that draws'),
+  lane: z.enum(LANES),
+  via: z.array(waypoint).max(40),
+  awg: z.int().min(2).max(18).nullable().describe('null lets the core choose the gauge'),
+});
+
+const choice = <const T extends readonly [string, ...string[]]>(values: T) => z.array(z.enum(values)).max(values.length);
+
+export const WATERS = ['pond', 'river', 'lake', 'inshore', 'offshore', 'night'] as const;
+export const WORK = ['survey', 'handline', 'rods', 'camera', 'camping', 'guiding', 'day trips'] as const;
+export const PROPULSION = ['paddle', 'pedals', 'motor'] as const;
+
+export const brief = z.strictObject({
+  waters: choice(WATERS),
+  work: choice(WORK),
+  stature: z.number().min(1000).max(2300).describe('mm'),
+  weightKg: z.number().min(20).max(250),
+  hand: z.enum(['right', 'left']),
+  seat: z.enum(['low', 'high', 'both']),
+  propulsion: choice(PROPULSION),
+  holes: z.enum(['none', 'few', 'as needed']),
+  wires: z.enum(['inside', 'outside', 'pod']),
+  road: z.enum(['roof', 'trailer', 'truck bed']),
+  budgetCents: z.int().min(0).max(100_000_000).nullable(),
+  tier: z.enum(['bare', 'working', 'everything']),
+  notes: z.string().max(2000),
+});
+
+export const wish = z.strictObject({
+  text: z.string().min(1).max(200),
+  part: key.nullable().describe('the part it was matched to, or null'),
+});
+
+export const tape = z.strictObject({ datum: z.string().max(80), run: z.enum(['taut', 'centre', 'gunwale']) });
+
+export const acceptance = z.strictObject({ reason: z.string().min(3).max(400), by: z.string().max(80) });
+
+const record = <T extends z.ZodType>(of: T) => z.record(key, of);
+
+/** What we mean to do. Facts never stand in here. */
+export const plan = z.strictObject({
+  id: key,
+  title: z.string().min(1).max(120),
+  opened: z.iso.date(),
+  promised: z.iso.date().nullable(),
+  pins: z.strictObject({
+    hull: z.strictObject({ id: key, revision: z.int().min(1) }),
+    catalog: z.int().min(1),
+    shop: z.int().min(1),
+  }),
+  brief,
+  tape,
+  fittings: record(fitting),
+  runs: record(run),
+  wishes: record(wish),
+  accepted: z.record(z.string().max(160), acceptance),
+  /** Letters frozen at the first print or quote; null while they still follow the places. */
+  letters: z.record(key, z.string().max(4)).nullable(),
+});
+
+export type Place = z.infer<typeof place>;
+export type Mount = z.infer<typeof mount>;
+export type Fitting = z.infer<typeof fitting>;
+export type Waypoint = z.infer<typeof waypoint>;
+export type Run = z.infer<typeof run>;
+export type Brief = z.infer<typeof brief>;
+export type Wish = z.infer<typeof wish>;
+export type Tape = z.infer<typeof tape>;
+export type Acceptance = z.infer<typeof acceptance>;
+export type Plan = z.infer<typeof plan>;
+
+/** A brief with the answers most owners give, so that nothing starts empty. */
+export const USUAL_BRIEF: Brief = {
+  waters: ['lake'],
+  work: ['day trips'],
+  stature: 1750,
+  weightKg: 80,
+  hand: 'right',
+  seat: 'low',
+  propulsion: ['paddle'],
+  holes: 'few',
+  wires: 'inside',
+  road: 'roof',
+  budgetCents: null,
+  tier: 'working',
+  notes: '',
+};
+
+/** The plan of a rig just opened. */
+export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised' | 'pins'>): Plan {
+  return {
+    ...start,
+    brief: USUAL_BRIEF,
+    tape: { datum: 'bow', run: 'taut' },
+    fittings: {},
+    runs: {},
+    wishes: {},
+    accepted: {},
+    letters: null,
+  };
+}

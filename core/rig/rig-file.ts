@@ -1,0 +1,130 @@
+import { z } from 'zod';
+import { consumable, part, shopSettings, type Catalog } from '../catalog';
+import { hullModel, type HullModel } from '../hull';
+import { sameJson } from './apply';
+import { keptFact, type Fact } from './fact';
+import { plan, type Plan } from './plan';
+import type { ShopSettings } from '../catalog';
+
+/** The open file format: one rig with all it needs to be worked up anywhere. */
+export const rigFile = z.strictObject({
+  format: z.literal('plain-cleat/rig'),
+  version: z.literal(1),
+  owner: z.strictObject({ name: z.string().min(1).max(120) }),
+  plan,
+  hull: hullModel,
+  ledger: z.array(keptFact).max(5000),
+  parts: z.array(part).max(2000),
+  consumables: z.array(consumable).max(500),
+  shop: shopSettings,
+});
+export type RigFile = z.infer<typeof rigFile>;
+
+/** What is wrong with a file, by field, in words that say what would be right. */
+export interface FileFault {
+  readonly field: string;
+  readonly says: string;
+}
+
+/** Turns Zod's issues into faults that name the field. */
+export function faultsOf(error: z.ZodError): FileFault[] {
+  return error.issues.slice(0, 20).map((issue) => ({
+    field: issue.path.map(String).join('.') || '(whole)',
+    says: issue.message,
+  }));
+}
+
+export type ReadFile = { readonly ok: true; readonly file: RigFile } | { readonly ok: false; readonly faults: readonly FileFault[] };
+
+/**
+ * Reads a rig file's JSON text. Checks its shape and that its parts hold together.
+ * @param text at most 4 MB; a longer text is refused unread
+ */
+export function readRigFile(text: string): ReadFile {
+  const refuse = (field: string, says: string): ReadFile => ({ ok: false, faults: [{ field, says }] });
+  if (text.length > 4_000_000) return refuse('(whole)', 'the file is over 4 MB; a rig file is under 1 MB');
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    return refuse('(whole)', 'not JSON: choose a file that was exported as a rig file');
+  }
+  const parsed = rigFile.safeParse(json);
+  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
+  const faults = crossFaults(parsed.data);
+  return faults.length ? { ok: false, faults } : { ok: true, file: parsed.data };
+}
+
+function crossFaults(file: RigFile): FileFault[] {
+  const faults: FileFault[] = [];
+  const fault = (field: string, says: string): void => void faults.push({ field, says });
+  const { hull, plan: p } = file;
+  if (hull.id !== p.pins.hull.id || hull.revision !== p.pins.hull.revision)
+    fault('hull', `the plan was made on ${p.pins.hull.id} revision ${p.pins.hull.revision}; the file must carry that hull`);
+  const xs = hull.stations.map((s) => s.x);
+  if (new Set(xs).size !== xs.length) fault('hull.stations', 'two stations stand at the same x; each needs its own');
+  hull.stations.forEach((s, i) => {
+    if (s.gunwale <= s.keel) fault(`hull.stations.${i}.gunwale`, 'must stand over the keel');
+  });
+  const parts = new Set(file.parts.map((one) => one.id));
+  for (const [id, f] of Object.entries(p.fittings)) {
+    if (!parts.has(f.part)) fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part}`);
+    if (f.place.on === 'track' && !hull.tracks.some((t) => f.place.on === 'track' && t.id === f.place.track))
+      fault(`plan.fittings.${id}.place.track`, `this hull has no track ${f.place.track}`);
+    if (f.place.on === 'insert' && !hull.inserts.some((t) => f.place.on === 'insert' && t.id === f.place.insert))
+      fault(`plan.fittings.${id}.place.insert`, `this hull has no insert ${f.place.insert}`);
+  }
+  for (const [id, r] of Object.entries(p.runs))
+    for (const end of ['from', 'to'] as const)
+      if (!Object.hasOwn(p.fittings, r[end])) fault(`plan.runs.${id}.${end}`, `no fitting ${r[end]} in this plan`);
+  const factIds = file.ledger.map((f) => f.id);
+  if (new Set(factIds).size !== factIds.length) fault('ledger', 'the same fact stands twice');
+  return faults.slice(0, 20);
+}
+
+/** What a rig file is made of. */
+export interface RigFileSource {
+  readonly owner: string;
+  readonly plan: Plan;
+  readonly hull: HullModel;
+  readonly facts: readonly Fact[];
+  readonly catalog: Pick<Catalog, 'parts' | 'consumables'>;
+  readonly shop: ShopSettings;
+}
+
+/** Collects a rig file: only parts in use are carried, in a fixed order. */
+export function makeRigFile(source: RigFileSource): RigFile {
+  const used = new Set(Object.values(source.plan.fittings).map((f) => f.part));
+  for (const wish of Object.values(source.plan.wishes)) if (wish.part) used.add(wish.part);
+  const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+  return {
+    format: 'plain-cleat/rig',
+    version: 1,
+    owner: { name: source.owner },
+    plan: source.plan,
+    hull: source.hull,
+    ledger: [...source.facts],
+    parts: source.catalog.parts.filter((one) => used.has(one.id)).sort(byId),
+    consumables: [...source.catalog.consumables].sort(byId),
+    shop: source.shop,
+  };
+}
+
+/** The file's bytes: keys sorted, so that export, import and export again agree to the byte. */
+export const writeRigFile = (file: RigFile): string => `${JSON.stringify(sorted(file), null, 1)}\n`;
+
+function sorted(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sorted);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => [k, sorted(v)]),
+  );
+}
+
+/** The shop's catalog with a file's own parts laid over it. */
+export function overlay<T extends { id: string }>(shop: readonly T[], carried: readonly T[]): T[] {
+  const own = new Map(carried.map((one) => [one.id, one]));
+  return [...shop.filter((one) => !own.has(one.id) || sameJson(one, own.get(one.id))), ...carried.filter((one) => !shop.some((s) => s.id === one.id && sameJson(s, one)))];
+}

@@ -1,0 +1,6 @@
+export * from './axes';
+export * from './length';
+export * from './mass';
+export * from './money';
+export * from './source';
+export * from './text';

@@ -1,0 +1,18 @@
+import type { UnitSystem } from './length';
+
+/** 1 lb = 0.45359237 kg exactly (NIST SP 811). */
+export const KG_PER_POUND = 0.45359237;
+
+/** Prints a mass to the tenth under ten, else whole: `1.3 lb`, `82 kg`. */
+export function printMass(kg: number, system: UnitSystem): string {
+  const value = system === 'imperial' ? kg / KG_PER_POUND : kg;
+  return `${value < 10 ? value.toFixed(1) : Math.round(value)} ${system === 'imperial' ? 'lb' : 'kg'}`;
+}
+
+/** Reads `181 lb`, `82 kg` or a bare number in the system's unit; undefined when it is not a mass. */
+export function parseMass(text: string, system: UnitSystem): number | undefined {
+  const match = /^(\d+(?:\.\d+)?)\s*(lb|lbs|kg)?$/.exec(text.trim().toLowerCase());
+  if (!match) return undefined;
+  const unit = match[2] ?? (system === 'imperial' ? 'lb' : 'kg');
+  return Number(match[1]) * (unit === 'kg' ? 1 : KG_PER_POUND);
+}

@@ -1,0 +1,36 @@
+import { printLength, printLong, type Rounding, type UnitSystem } from './length';
+import { printMass } from './mass';
+
+/** A measured quantity inside a sentence, printed only when somebody reads it in their units. */
+export type Measure =
+  | { readonly mm: number; readonly how?: Rounding; readonly long?: boolean }
+  | { readonly kg: number };
+
+/** A sentence whose figures are still numbers. */
+export type Sentence = readonly (string | Measure)[];
+
+export const mm = (value: number, how: Rounding = 'nearest'): Measure => ({ mm: value, how });
+export const longMm = (value: number): Measure => ({ mm: value, long: true });
+export const kg = (value: number): Measure => ({ kg: value });
+
+/**
+ * Builds a sentence from a template with measures in it.
+ * @example say`Stands ${mm(62, 'up')} into the paddle stroke.`
+ */
+export function say(strings: TemplateStringsArray, ...values: (string | number | Measure)[]): Sentence {
+  return strings.flatMap((text, i) => {
+    const value = values[i];
+    return value === undefined ? [text] : [text, typeof value === 'number' ? String(value) : value];
+  });
+}
+
+/** Prints a sentence in one unit system. */
+export function tell(sentence: Sentence, system: UnitSystem): string {
+  return sentence
+    .map((part) => {
+      if (typeof part === 'string') return part;
+      if ('kg' in part) return printMass(part.kg, system);
+      return part.long ? printLong(part.mm, system) : printLength(part.mm, system, part.how);
+    })
+    .join('');
+}

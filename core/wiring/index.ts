@@ -1,0 +1,3 @@
+export * from './route';
+export * from './run';
+export * from './wire';

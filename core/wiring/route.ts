@@ -1,0 +1,45 @@
+import type { HullSurface } from '../hull';
+import type { Run } from '../rig';
+import { distance, sideSign, type Point } from '../units';
+
+/** Depth below and inset from the gunwale of each lane, mm (judgement). */
+const LANE = { inside: { inset: 60, down: 70 }, outside: { inset: -5, down: 25 } } as const;
+
+/** The point of a run's lane at x. */
+export function lanePoint(hull: HullSurface, lane: Run['lane'], x: number): Point {
+  const [where, side] = lane.split(' ') as ['inside' | 'outside', 'port' | 'starboard'];
+  const { inset, down } = LANE[where];
+  const edge = hull.gunwalePoint(x, side);
+  const out = Math.max(0, Math.abs(edge.y) - inset);
+  return { x: edge.x, y: sideSign(side) * out, z: Math.max(hull.keel(x), edge.z - down) };
+}
+
+/** Points every so often along a lane, so that the path follows the hull's curve. */
+function* along(hull: HullSurface, lane: Run['lane'], from: number, to: number): Generator<Point> {
+  const steps = Math.max(1, Math.ceil(Math.abs(to - from) / 40));
+  for (let i = 0; i <= steps; i++) yield lanePoint(hull, lane, from + ((to - from) * i) / steps);
+}
+
+/**
+ * The path of a run from source to load: to the lane, along it, through the rigger's waypoints in
+ * their order, and off to the load. With no waypoints the lane is joined abreast of each end.
+ */
+export function routePath(hull: HullSurface, run: Run, from: Point, to: Point): Point[] {
+  const via = run.via.length ? run.via : [{ at: 'lane', x: from.x } as const, { at: 'lane', x: to.x } as const];
+  const path: Point[] = [from];
+  let lastLane: number | null = null;
+  for (const w of via) {
+    if (w.at === 'point') {
+      path.push({ x: w.x, y: w.y, z: Math.max(hull.keel(w.x), hull.spot(w.x, w.y).z - 20) });
+      lastLane = null;
+    } else {
+      path.push(...(lastLane === null ? [lanePoint(hull, run.lane, w.x)] : along(hull, run.lane, lastLane, w.x)));
+      lastLane = w.x;
+    }
+  }
+  return [...path, to];
+}
+
+/** Length of a path, mm. */
+export const pathLength = (path: readonly Point[]): number =>
+  path.reduce((sum, p, i) => sum + (i ? distance(path[i - 1] ?? p, p) : 0), 0);

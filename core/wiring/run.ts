@@ -1,0 +1,73 @@
+import type { ShopSettings } from '../catalog';
+import type { HullSurface } from '../hull';
+import type { Placed } from '../layout';
+import type { Run } from '../rig';
+import type { Point, Source } from '../units';
+import { pathLength, routePath } from './route';
+import { chooseFuse, chooseGauge, derated, dropAllows, dropVolts, GAUGES, type Awg, type GaugeAsk, type GaugeChoice, type Protection } from './wire';
+
+/** A two-wire feed worked out. */
+export interface WiredRun {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  readonly lane: Run['lane'];
+  readonly path: readonly Point[];
+  /** Along the path, mm. */
+  readonly length: number;
+  /** Cut length of each conductor, mm. */
+  readonly cut: number;
+  readonly amps: number;
+  readonly volts: number;
+  readonly kind: keyof ShopSettings['wiring']['dropPercent'];
+  readonly choice: GaugeChoice;
+  /** The gauge that will be fitted: the rigger's, else the chosen one. */
+  readonly awg: Awg | null;
+  readonly drop: number;
+  readonly dropPercent: number;
+  readonly allowedPercent: number;
+  readonly tooThin: 'heat' | 'drop' | null;
+  readonly fuse: Protection;
+  readonly needsBattery: boolean;
+  readonly voltsDiffer: boolean;
+  readonly sources: readonly Source[];
+}
+
+/** Path plus a loop at each end plus slack, rounded up to what is cut. */
+export const cutLength = (length: number, w: ShopSettings['wiring']): number =>
+  Math.ceil((length * (1 + w.slackPercent / 100) + 2 * w.loop) / w.cutTo - 1e-9) * w.cutTo;
+
+/** Works out one run: path, cut length, gauge, drop and fuse. Undefined when it has no load. */
+export function wireRun(hull: HullSurface, id: string, run: Run, source: Placed, load: Placed, shop: ShopSettings): WiredRun | undefined {
+  const draw = load.part.draw;
+  if (!draw) return undefined;
+  const w = shop.wiring;
+  const path = routePath(hull, run, source.frame.origin, load.frame.origin);
+  const length = pathLength(path);
+  const cut = cutLength(length, w);
+  const ask: GaugeAsk = {
+    standard: w.standard,
+    amps: draw.amps,
+    volts: draw.volts,
+    roundTrip: 2 * cut,
+    dropPercent: w.dropPercent[draw.of],
+    conductorsInBundle: w.conductorsInBundle,
+    leastAwg: draw.of === 'motor' ? w.leastAwg.motor : w.leastAwg.other,
+  };
+  const choice = chooseGauge(ask);
+  const own = GAUGES.find((g) => g === run.awg) ?? null;
+  const awg = own ?? choice.awg;
+  const drop = awg ? dropVolts(w.standard, awg, draw.amps, 2 * cut) : 0;
+  const carries = awg ? derated(awg, w.conductorsInBundle) : 0;
+  return {
+    id, from: run.from, to: run.to, lane: run.lane, path, length, cut,
+    amps: draw.amps, volts: draw.volts, kind: draw.of, choice, awg, drop,
+    dropPercent: (drop / draw.volts) * 100,
+    allowedPercent: w.dropPercent[draw.of],
+    tooThin: awg === null || carries < draw.amps ? 'heat' : dropAllows(ask, awg) ? null : 'drop',
+    fuse: chooseFuse(draw.amps, carries, draw.of === 'motor'),
+    needsBattery: source.part.battery === undefined,
+    voltsDiffer: source.part.battery !== undefined && source.part.battery.volts !== draw.volts,
+    sources: choice.sources,
+  };
+}
