@@ -1,0 +1,23 @@
+import type { z } from 'zod';
+
+/** Who may call a route. `anyone` needs no sign-in; `owner link` carries its own token. */
+export const ROLES = ['front desk', 'rigger', 'manager'] as const;
+export type Role = (typeof ROLES)[number];
+export type Who = 'anyone' | 'owner link' | readonly Role[];
+
+export interface Route<Body extends z.ZodType = z.ZodType, Query extends z.ZodType = z.ZodType, Answer extends z.ZodType = z.ZodType> {
+  readonly method: 'GET' | 'POST' | 'DELETE';
+  readonly path: string;
+  readonly says: string;
+  readonly who: Who;
+  readonly body?: Body;
+  readonly query?: Query;
+  /** Absent for files and event streams. */
+  readonly answer?: Answer;
+  readonly file?: string;
+}
+
+export const route = <B extends z.ZodType, Q extends z.ZodType, A extends z.ZodType>(r: Route<B, Q, A>): Route<B, Q, A> => r;
+
+/** Any signed-in member of staff. */
+export const STAFF: readonly Role[] = ROLES;

@@ -1,0 +1,138 @@
+import { catalog, change, hullModel, keptFact, newFact, plan, shopSettings } from '@plain-cleat/core';
+import { z } from 'zod';
+import { ROLES } from './route';
+
+export const FLOOR_PLACES = ['bench 1', 'bench 2', 'curing rack', 'yard', "owner's move", 'handed over'] as const;
+export const floorPlace = z.enum(FLOOR_PLACES);
+
+/** RFC 9457 problem details: names the field and what would be right. */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string(),
+  field: z.string().optional(),
+  faults: z.array(z.object({ field: z.string(), says: z.string() })).optional(),
+  /** On a clash: what the plan holds now, and what the change wanted. */
+  clash: z.object({ field: z.string(), found: z.unknown(), wanted: z.unknown(), version: z.int() }).optional(),
+});
+
+export const staff = z.object({ id: z.string(), name: z.string(), role: z.enum(ROLES) });
+export const session = z.object({ staff: staff.nullable(), csrf: z.string().nullable(), apiVersion: z.int() });
+export const signIn = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
+
+export const hullSummary = z.object({ id: z.string(), revision: z.int(), maker: z.string(), name: z.string(), kind: z.string(), length: z.number(), beam: z.number() });
+export const ownerSummary = z.object({ id: z.string(), name: z.string(), email: z.string() });
+
+export const openRig = z.strictObject({
+  title: z.string().trim().min(1, 'say what the rig is for').max(120),
+  owner: z.union([
+    z.strictObject({ id: z.string().max(64) }),
+    z.strictObject({ name: z.string().trim().min(1, 'the name of who the rig is for').max(120), email: z.email('write it like name@place.example').or(z.literal('')) }),
+  ]),
+  hull: z.string().max(64).describe('id of the hull model'),
+  serial: z.string().max(60),
+  promised: z.iso.date('write the date as 2026-06-12').nullable(),
+});
+
+export const progress = z.object({
+  done: z.int(),
+  total: z.int(),
+  next: z.string(),
+  /** Unsettled findings by step. */
+  toSettle: z.record(z.string(), z.int()),
+  stops: z.int(),
+});
+
+export const rigSummary = z.object({
+  id: z.string(),
+  number: z.string(),
+  title: z.string(),
+  owner: z.string(),
+  hull: z.string(),
+  outline: z.array(z.tuple([z.number(), z.number()])).describe('x and half-breadth along the hull, mm'),
+  place: floorPlace,
+  promised: z.string().nullable(),
+  progress,
+});
+
+export const floor = z.object({ shop: z.string(), today: z.string(), rigs: z.array(rigSummary) });
+
+export const loggedChange = z.object({ id: z.string(), version: z.int(), undoes: z.string().nullable(), inverse: change });
+
+export const rig = z.object({
+  id: z.string(),
+  number: z.string(),
+  owner: ownerSummary,
+  serial: z.string(),
+  place: floorPlace,
+  version: z.int(),
+  factCount: z.int(),
+  plan,
+  hull: hullModel,
+  facts: z.array(keptFact),
+  catalog: catalog.pick({ parts: true, consumables: true }),
+  shop: shopSettings,
+  today: z.string(),
+  /** This person's own changes, latest last, for undo across reloads. */
+  mine: z.array(loggedChange),
+  signed: z.boolean(),
+});
+
+export const sendChange = z.strictObject({ baseVersion: z.int().min(0), change, undoes: z.uuid().nullable() });
+export const changed = z.object({ version: z.int(), plan, rebased: z.boolean(), repeated: z.boolean() });
+export const sendFacts = z.strictObject({ facts: z.array(newFact).min(1).max(200) });
+export const kept = z.object({ factCount: z.int(), facts: z.array(keptFact) });
+export const moveRig = z.strictObject({ place: floorPlace });
+export const ownerLink = z.object({ url: z.string(), expires: z.string() });
+export const imported = z.object({ id: z.string(), number: z.string() });
+export const documentQuery = z.object({
+  units: z.enum(['imperial', 'metric']).default('imperial'),
+  paper: z.enum(['A4', 'LETTER']).default('LETTER'),
+  language: z.enum(['en', 'fr']).default('en'),
+});
+
+export const ownerPage = z.object({
+  shop: z.object({ name: z.string(), place: z.string() }),
+  number: z.string(),
+  title: z.string(),
+  hull: z.string(),
+  owner: z.string(),
+  units: z.enum(['imperial', 'metric']),
+  outline: z.array(z.tuple([z.number(), z.number()])),
+  length: z.number(),
+  stops: z.array(
+    z.object({
+      fitting: z.string(),
+      letter: z.string(),
+      name: z.object({ en: z.string(), fr: z.string() }),
+      x: z.number(),
+      y: z.number(),
+      use: z.object({ en: z.string(), fr: z.string() }),
+      road: z.object({ en: z.string(), fr: z.string() }),
+      care: z.object({ en: z.string(), fr: z.string() }),
+      holes: z.array(z.object({ label: z.string(), reading: z.number(), drilled: z.boolean() })),
+      shown: z.boolean(),
+    }),
+  ),
+  tape: z.string(),
+  signedOn: z.string().nullable(),
+});
+
+export type Problem = z.infer<typeof problem>;
+export type Staff = z.infer<typeof staff>;
+export type Session = z.infer<typeof session>;
+export type FloorPlace = z.infer<typeof floorPlace>;
+export type HullSummary = z.infer<typeof hullSummary>;
+export type OwnerSummary = z.infer<typeof ownerSummary>;
+export type OpenRig = z.infer<typeof openRig>;
+export type Progress = z.infer<typeof progress>;
+export type RigSummary = z.infer<typeof rigSummary>;
+export type Floor = z.infer<typeof floor>;
+export type RigDocument = z.infer<typeof rig>;
+export type LoggedChange = z.infer<typeof loggedChange>;
+export type SendChange = z.infer<typeof sendChange>;
+export type Changed = z.infer<typeof changed>;
+export type Kept = z.infer<typeof kept>;
+export type OwnerPage = z.infer<typeof ownerPage>;
+export type DocumentQuery = z.infer<typeof documentQuery>;

@@ -1,0 +1,5 @@
+export * from './catalog';
+export * from './hulls';
+export * from './rigs';
+export * from './shop';
+export * from './staff';

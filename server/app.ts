@@ -1,0 +1,126 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { ROUTES } from '@plain-cleat/api';
+import { openApiDocument } from '@plain-cleat/api/openapi';
+import compression from 'compression';
+import connectSession from 'connect-session-sequelize';
+import cookieParser from 'cookie-parser';
+import { doubleCsrf } from 'csrf-csrf';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import session from 'express-session';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Sequelize } from 'sequelize';
+import type { Config } from './config';
+import { eventRoutes } from './events/routes';
+import { floorRoutes } from './floor/routes';
+import { bind } from './http/bind';
+import { HttpProblem, problems } from './http/problem';
+import { ownerRoutes } from './owners/routes';
+import { rigRoutes } from './rigs/routes';
+import { staffRoutes } from './staff/routes';
+
+export interface App {
+  readonly express: Express;
+  /** Ends open streams and timers. */
+  stop(): void;
+}
+
+const HOURS = 3_600_000;
+
+function security(app: Express): void {
+  app.use((_req, res, next) => {
+    res.locals.nonce = randomBytes(16).toString('base64');
+    next();
+  });
+  const nonce = (_req: unknown, res: unknown): string => `'nonce-${(res as Response).locals.nonce}'`;
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"], scriptSrc: ["'self'", nonce], styleSrc: ["'self'", nonce], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
+          connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], frameAncestors: ["'none'"], formAction: ["'self'"],
+        },
+      },
+      referrerPolicy: { policy: 'no-referrer' },
+    }),
+  );
+}
+
+/** Serves the built page, with this request's nonce in it, for every address the web routes itself. */
+function pages(app: Express, root: string): void {
+  const index = resolve(root, 'index.html');
+  app.use(express.static(root, { index: false, maxAge: '1y', immutable: true, setHeaders: (res, path) => void (path.endsWith('.html') && res.setHeader('Cache-Control', 'no-store')) }));
+  let template: string | undefined;
+  app.get(/^\/(?!api\/|healthz).*/, (_req: Request, res: Response, next: NextFunction) => {
+    if (!existsSync(index)) return next();
+    template ??= readFileSync(index, 'utf8');
+    res.set('Cache-Control', 'no-store').type('html').send(template.replaceAll('REQUEST_NONCE', String(res.locals.nonce)));
+  });
+}
+
+/** Builds the whole Express application on an open database. */
+export function makeApp(config: Config, db: Sequelize, log: Logger): App {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', 'loopback');
+  app.use(pinoHttp({ logger: log, autoLogging: config.LOG_LEVEL === 'debug' }));
+  security(app);
+  app.use(compression({ filter: (req, res) => req.path !== '/api/events' && compression.filter(req, res) }));
+  pages(app, config.WEB_ROOT);
+
+  const Store = connectSession(session.Store);
+  const store = new Store({ db, tableName: 'sessions', checkExpirationInterval: HOURS / 4, expiration: 12 * HOURS });
+  const secure = config.SECURE_COOKIES === 'yes';
+  app.use(cookieParser());
+  app.use(
+    session({
+      name: 'plain-cleat', secret: config.SESSION_SECRET, store, resave: false, saveUninitialized: false,
+      cookie: { httpOnly: true, sameSite: 'lax', secure, maxAge: 12 * HOURS },
+    }),
+  );
+  app.use(express.json({ limit: '5mb' }));
+  const { doubleCsrfProtection, generateCsrfToken } = doubleCsrf({
+    getSecret: () => config.SESSION_SECRET,
+    getSessionIdentifier: (req) => req.session.id,
+    cookieName: 'plain-cleat-csrf',
+    cookieOptions: { sameSite: 'lax', secure, httpOnly: true },
+    getCsrfTokenFromRequest: (req) => req.get('x-csrf-token'),
+  });
+  // Before sign-in there is no session to protect; from then on every writing call carries the token.
+  app.use((req, res, next) => (req.session.staff ? doubleCsrfProtection(req, res, next) : next()));
+  app.use(
+    ROUTES.signIn.path,
+    rateLimit({
+      windowMs: 15 * 60_000, limit: 30, skipSuccessfulRequests: true, standardHeaders: 'draft-8', legacyHeaders: false,
+      handler: (_req, _res, next) => next(new HttpProblem(429, 'Too many tries', 'wait a quarter of an hour, then try again')),
+    }),
+  );
+
+  const router = express.Router();
+  bind(router, ROUTES.health, async () => {
+    await db.authenticate();
+    return { ok: true };
+  });
+  const document = openApiDocument();
+  bind(router, ROUTES.openApi, async () => document);
+  staffRoutes(router, (req, res) => generateCsrfToken(req, res, { overwrite: true }));
+  floorRoutes(router);
+  ownerRoutes(router);
+  rigRoutes(router, db, log);
+  const events = eventRoutes(router, db);
+  app.use(router);
+  app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));
+  app.use(problems(log));
+  return {
+    express: app,
+    stop() {
+      events.stop();
+      store.stopExpiringSessions();
+    },
+  };
+}

@@ -1,0 +1,127 @@
+import { type CreationOptional, DataTypes, type InferAttributes, type InferCreationAttributes, Model, type Sequelize } from 'sequelize';
+
+/** A JSON document kept as text, so that what was stored is what is read. */
+class Row<T extends Model> extends Model<InferAttributes<T>, InferCreationAttributes<T>> {}
+
+export class StaffRow extends Row<StaffRow> {
+  declare id: string;
+  declare login: string;
+  declare name: string;
+  declare role: string;
+  declare passwordHash: string;
+}
+export class OwnerRow extends Row<OwnerRow> {
+  declare id: string;
+  declare name: string;
+  declare email: string;
+}
+export class HullModelRow extends Row<HullModelRow> {
+  declare id: string;
+  declare revision: number;
+  declare document: string;
+}
+export class CatalogRow extends Row<CatalogRow> {
+  declare revision: number;
+  declare document: string;
+}
+export class ShopRow extends Row<ShopRow> {
+  declare revision: number;
+  declare document: string;
+}
+export class HullRow extends Row<HullRow> {
+  declare id: string;
+  declare ownerId: string;
+  declare modelId: string;
+  declare serial: string;
+  declare factCount: number;
+}
+export class RigRow extends Row<RigRow> {
+  declare id: string;
+  declare number: string;
+  declare ownerId: string;
+  declare hullId: string;
+  declare place: string;
+  declare version: number;
+  declare plan: string;
+  /** Hull, parts, consumables and shop settings a rig file brought along; null for the shop's own. */
+  declare carried: string | null;
+  declare progress: string;
+}
+export class ChangeRow extends Row<ChangeRow> {
+  declare rigId: string;
+  declare id: string;
+  declare version: number;
+  declare author: string;
+  declare baseVersion: number;
+  declare serverTime: string;
+  declare body: string;
+  declare inverse: string;
+  declare undoes: string | null;
+}
+export class FactRow extends Row<FactRow> {
+  declare seq: CreationOptional<number>;
+  declare hullId: string;
+  declare id: string;
+  declare kind: string;
+  declare by: string;
+  declare serverTime: string;
+  declare body: string;
+}
+export class LinkRow extends Row<LinkRow> {
+  declare tokenHash: string;
+  declare rigId: string;
+  declare expires: string;
+  declare revoked: boolean;
+}
+export class CounterRow extends Row<CounterRow> {
+  declare name: string;
+  declare value: number;
+}
+
+const { STRING, INTEGER, TEXT, BOOLEAN, DATE } = DataTypes;
+const id = { type: STRING(64), primaryKey: true };
+const text = (length: number) => ({ type: STRING(length), allowNull: false });
+const integer = { type: INTEGER, allowNull: false };
+const document = { type: TEXT('long'), allowNull: false };
+
+/** The columns of every table, the single place they are written down; migrations create from it. */
+export const TABLES = {
+  staff: { id, login: { ...text(60), unique: true }, name: text(80), role: text(20), passwordHash: text(200) },
+  owners: { id, name: text(120), email: text(200) },
+  hull_models: { id, revision: { ...integer, primaryKey: true }, document },
+  catalogs: { revision: { ...integer, primaryKey: true }, document },
+  shops: { revision: { ...integer, primaryKey: true }, document },
+  hulls: { id, ownerId: text(64), modelId: text(64), serial: text(60), factCount: integer },
+  rigs: {
+    id, number: { ...text(20), unique: true }, ownerId: text(64), hullId: text(64), place: text(20), version: integer,
+    plan: document, carried: { ...document, allowNull: true }, progress: document,
+  },
+  changes: {
+    rigId: { ...text(64), primaryKey: true }, id: { ...text(36), primaryKey: true }, version: integer, author: text(80),
+    baseVersion: integer, serverTime: text(30), body: document, inverse: document, undoes: { type: STRING(36), allowNull: true },
+  },
+  facts: {
+    seq: { type: INTEGER, primaryKey: true, autoIncrement: true }, hullId: text(64), id: text(36), kind: text(30), by: text(80),
+    serverTime: text(30), body: document,
+  },
+  owner_links: { tokenHash: { ...text(64), primaryKey: true }, rigId: text(64), expires: text(30), revoked: { type: BOOLEAN, allowNull: false } },
+  counters: { name: { ...text(20), primaryKey: true }, value: integer },
+  /** As the session store wants it. */
+  sessions: { sid: { ...text(36), primaryKey: true }, expires: { type: DATE }, data: { type: TEXT } },
+} as const;
+
+/** Binds the row classes to an open database. */
+export function defineModels(db: Sequelize): void {
+  const rows = {
+    staff: StaffRow, owners: OwnerRow, hull_models: HullModelRow, catalogs: CatalogRow, shops: ShopRow, hulls: HullRow,
+    rigs: RigRow, changes: ChangeRow, facts: FactRow, owner_links: LinkRow, counters: CounterRow,
+  };
+  for (const [tableName, row] of Object.entries(rows)) {
+    const init = (row as unknown as { init(columns: object, options: object): void }).init.bind(row);
+    init(columnsOf(tableName as keyof typeof TABLES), { sequelize: db, tableName, modelName: tableName });
+  }
+}
+
+/** Sequelize writes into the column definitions it is given: each caller gets its own copy. */
+export const columnsOf = (table: keyof typeof TABLES) =>
+  Object.fromEntries(Object.entries(TABLES[table]).map(([name, column]) => [name, { ...column }]));

@@ -1,0 +1,39 @@
+import { printLong, printMoney, type PriceLine, type Workup } from '@plain-cleat/core';
+import { Paper, type Sheet } from './sheet';
+
+/** A date so many days on, ISO. */
+const later = (date: string, days: number): string => new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);
+
+/** How much of a line, in the words of its unit. */
+export function quantityOf(line: PriceLine, units: Sheet['units']): string {
+  if (line.unit === 'metre') return printLong(line.quantity * 1000, units);
+  return Number.isInteger(line.quantity) ? String(line.quantity) : line.quantity.toFixed(2);
+}
+
+/** The quote: every line bow to stern, material, labor, tax, and until when it holds. */
+export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
+  const paper = new Paper(sheet, 'Quote');
+  const { shop, today } = sheet;
+  const letters = new Map(w.items.map((i) => [i.placed.id, i.letter]));
+  paper.text(`For ${sheet.owner}. Prices of ${today}, in ${shop.currency}. Holds until ${later(today, shop.quoteDays)}.`);
+  paper.heading('Bow to stern');
+  const widths = [30, paper.width - 350, 110, 60, 70, 80];
+  const ends = [3, 4, 5];
+  paper.row(['', 'What', 'From', 'Each', 'How many', 'Cost'], widths, { bold: true, ends });
+  for (const line of w.lines)
+    paper.row(
+      [(line.fitting && letters.get(line.fitting)) ?? '', line.name, line.from, line.eachCents ? printMoney(line.eachCents) : '–',
+        quantityOf(line, sheet.units), line.cents ? printMoney(line.cents) : '–'],
+      widths,
+      { ends },
+    );
+  const { totals } = w;
+  const sum = (name: string, cents: number, bold = false): void => paper.row(['', name, '', '', '', printMoney(cents)], widths, { ends, bold });
+  sum('Parts and material', totals.partsCents);
+  sum(`Labor, ${(totals.laborMinutes / 60).toFixed(2)} h at ${printMoney(shop.labor.centsPerHour)}`, totals.laborCents);
+  sum(`Tax ${shop.taxPercent} %${shop.taxOnLabor ? '' : ' on parts'}`, totals.taxCents);
+  sum('To pay', totals.totalCents, true);
+  paper.doc.moveDown();
+  paper.text(`This rig makes ${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'} in the hull. Work by the shop's standard times.`, true);
+  return paper.finish();
+}

@@ -1,0 +1,158 @@
+import { createRequire } from 'node:module';
+import { printFigure, printLength, type HullModel, type Plan, type ShopSettings, type UnitSystem, type Workup } from '@plain-cleat/core';
+import PDFDocument from 'pdfkit';
+
+/** What every paper says about the rig it belongs to. */
+export interface Sheet {
+  readonly plan: Plan;
+  readonly hull: HullModel;
+  readonly shop: ShopSettings;
+  readonly number: string;
+  readonly serial: string;
+  readonly owner: string;
+  readonly today: string;
+  readonly by: string;
+  readonly units: UnitSystem;
+  readonly paper: 'A4' | 'LETTER';
+  readonly language: 'en' | 'fr';
+}
+
+export const POINTS_PER_MM = 72 / 25.4;
+export const MARGIN = 42;
+export const INK = '#1d2b33';
+export const MUTED = '#55636a';
+const LINE = '#b9b09c';
+
+const find = createRequire(import.meta.url).resolve;
+const font = (family: string, weight: number): string => find(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`);
+
+/** A PDF under way, with the few things every paper needs. */
+export class Paper {
+  readonly doc: PDFKit.PDFDocument;
+  private readonly chunks: Buffer[] = [];
+
+  constructor(
+    readonly sheet: Sheet,
+    title: string,
+  ) {
+    this.doc = new PDFDocument({
+      size: sheet.paper, margin: MARGIN, bufferPages: true,
+      info: { Title: `${title} ${sheet.number}`, Author: sheet.shop.name },
+    });
+    // Printed at its size: a drill sheet scaled to fit is wrong by a hole.
+    const root = (this.doc as unknown as { _root: { data: Record<string, unknown> } })._root;
+    root.data.ViewerPreferences = this.doc.ref({ PrintScaling: 'None' });
+    this.doc.on('data', (chunk: Buffer) => this.chunks.push(chunk));
+    this.doc.registerFont('text', font('barlow', 400));
+    this.doc.registerFont('bold', font('barlow', 600));
+    this.doc.registerFont('figure', font('barlow-semi-condensed', 600));
+    this.head(title);
+  }
+
+  get width(): number {
+    return this.doc.page.width - 2 * MARGIN;
+  }
+
+  figure = (mm: number, how?: 'up' | 'down'): string => printFigure(mm, this.sheet.units, how);
+  length = (mm: number, how?: 'up' | 'down'): string => printLength(mm, this.sheet.units, how);
+
+  private head(title: string): void {
+    const { shop, number, plan, hull, serial, owner, today } = this.sheet;
+    this.doc.font('figure').fontSize(20).fillColor(INK).text(`${title} · ${number}`, MARGIN, MARGIN);
+    this.doc.font('text').fontSize(10).fillColor(MUTED)
+      .text(`${plan.title} · ${hull.maker} ${hull.name}${serial ? ` · serial ${serial}` : ''} · ${owner}`)
+      .text(`${shop.name}, ${shop.place} · ${today}`);
+    this.doc.moveDown(0.8);
+  }
+
+  heading(text: string): void {
+    this.room(60);
+    this.doc.moveDown(0.6).font('figure').fontSize(13).fillColor(INK).text(text, MARGIN);
+    this.doc.moveDown(0.2);
+  }
+
+  text(text: string, muted = false): void {
+    this.doc.font('text').fontSize(10).fillColor(muted ? MUTED : INK).text(text, MARGIN, undefined, { width: this.width });
+  }
+
+  /** Starts a new page when less than so much is left. */
+  room(points: number): void {
+    if (this.doc.y + points > this.doc.page.height - MARGIN) this.doc.addPage();
+  }
+
+  /** One line of a table; `ends` are the columns set flush right. */
+  row(cells: readonly string[], widths: readonly number[], options: { bold?: boolean; ends?: readonly number[] } = {}): void {
+    const sizes = cells.map((cell, i) => this.doc.font(options.bold ? 'bold' : 'text').fontSize(9.5).heightOfString(cell || ' ', { width: (widths[i] ?? 50) - 6 }));
+    const height = Math.max(...sizes) + 6;
+    this.room(height + 4);
+    const y = this.doc.y;
+    let x = MARGIN;
+    cells.forEach((cell, i) => {
+      const width = widths[i] ?? 50;
+      this.doc.fillColor(INK).text(cell, x, y + 3, { width: width - 6, align: options.ends?.includes(i) ? 'right' : 'left' });
+      x += width;
+    });
+    this.doc.moveTo(MARGIN, y + height).lineTo(MARGIN + this.width, y + height).lineWidth(0.5).strokeColor(LINE).stroke();
+    this.doc.y = y + height;
+    this.doc.x = MARGIN;
+  }
+
+  /** The hull in plan, bow left, with marks at their places. Returns nothing; moves below itself. */
+  strip(w: Workup, marks: readonly { x: number; y: number; label: string }[]): void {
+    const { surface } = w;
+    const scale = this.width / (surface.length + 80);
+    const half = (surface.beam / 2) * scale;
+    this.room(2 * half + 40);
+    const top = this.doc.y + 6;
+    const at = (x: number, y: number): [number, number] => [MARGIN + (x + 40) * scale, top + half - y * scale];
+    const outline = (sign: 1 | -1): void => {
+      for (let i = 0; i <= 80; i++) {
+        const x = (surface.length * i) / 80;
+        const [px, py] = at(x, sign * surface.halfBreadth(x));
+        if (i === 0) this.doc.moveTo(px, py);
+        else this.doc.lineTo(px, py);
+      }
+      this.doc.lineWidth(sign > 0 ? 0.8 : 1.6).strokeColor(INK).stroke();
+    };
+    outline(1);
+    outline(-1);
+    const [cx0, cy] = at(0, 0);
+    const [cx1] = at(surface.length, 0);
+    this.doc.moveTo(cx0, cy).lineTo(cx1, cy).dash(4, { space: 3 }).lineWidth(0.4).stroke().undash();
+    this.doc.font('bold').fontSize(8).fillColor(INK);
+    this.doc.text('BOW', cx0 - 8, cy - 12, { lineBreak: false }).text('STERN', cx1 - 22, cy - 12, { lineBreak: false });
+    this.doc.text('S · starboard', cx0, top, { lineBreak: false }).text('P · port', cx0, top + 2 * half - 10, { lineBreak: false });
+    for (const m of marks) {
+      const [x, y] = at(m.x, m.y);
+      this.doc.circle(x, y, 2.2).lineWidth(0.8).stroke();
+      this.doc.fontSize(7).text(m.label, x + 3, y - 8, { lineBreak: false });
+    }
+    this.doc.y = top + 2 * half + 10;
+    this.doc.x = MARGIN;
+  }
+
+  /** A bar of exactly 100 mm to check the printer with. */
+  checkBar(): void {
+    this.room(50);
+    const y = this.doc.y + 14;
+    const length = 100 * POINTS_PER_MM;
+    this.doc.lineWidth(1).strokeColor(INK).moveTo(MARGIN, y).lineTo(MARGIN + length, y).stroke();
+    for (const x of [MARGIN, MARGIN + length]) this.doc.moveTo(x, y - 5).lineTo(x, y + 5).stroke();
+    this.doc.font('text').fontSize(9).fillColor(INK).text('100 mm: measure this bar before you trust the paper. Print at 100 %, no scaling.', MARGIN, y + 8);
+    this.doc.moveDown(0.5);
+  }
+
+  finish(): Promise<Buffer> {
+    const { count } = this.doc.bufferedPageRange();
+    for (let i = 0; i < count; i++) {
+      this.doc.switchToPage(i);
+      this.doc.page.margins.bottom = 0;
+      this.doc.font('text').fontSize(8).fillColor(MUTED)
+        .text(`${this.sheet.number} · ${i + 1} / ${count}`, MARGIN, this.doc.page.height - 28, { width: this.width, align: 'right', lineBreak: false });
+    }
+    return new Promise((resolve) => {
+      this.doc.on('end', () => resolve(Buffer.concat(this.chunks)));
+      this.doc.end();
+    });
+  }
+}

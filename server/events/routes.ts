@@ -1,0 +1,57 @@
+import { ROUTES } from '@plain-cleat/api';
+import type { Response, Router } from 'express';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { bind } from '../http/bind';
+
+interface Watcher {
+  readonly rigs: readonly string[];
+  readonly res: Response;
+  readonly seen: Map<string, string>;
+}
+
+/** At most half a second: any number of processes may stand behind a proxy, so each asks the database. */
+const EVERY = 400;
+
+/** News as server-sent events: the version and fact count of each watched rig, when they move. */
+export function eventRoutes(router: Router, db: Sequelize): { stop(): void } {
+  const watchers = new Set<Watcher>();
+  let asking = false;
+  const poll = async (): Promise<void> => {
+    const ids = [...new Set([...watchers].flatMap((w) => w.rigs))];
+    if (asking || ids.length === 0) return;
+    asking = true;
+    try {
+      const rows = await db.query<{ id: string; version: number; factCount: number; place: string }>(
+        'SELECT r.id, r.version, r.place, h.factCount FROM rigs r JOIN hulls h ON h.id = r.hullId WHERE r.id IN (:ids)',
+        { replacements: { ids }, type: QueryTypes.SELECT },
+      );
+      for (const w of watchers)
+        for (const row of rows) {
+          const state = JSON.stringify(row);
+          if (!w.rigs.includes(row.id) || w.seen.get(row.id) === state) continue;
+          w.seen.set(row.id, state);
+          w.res.write(`event: rig\ndata: ${state}\n\n`);
+        }
+    } catch {
+      // The database is away: the next round tells.
+    } finally {
+      asking = false;
+    }
+  };
+  const timer = setInterval(() => void poll(), EVERY);
+
+  bind(router, ROUTES.events, async ({ query, req, res }) => {
+    const watcher: Watcher = { rigs: query.rigs.split(',').filter(Boolean).slice(0, 40), res, seen: new Map() };
+    res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
+    res.flushHeaders();
+    res.write('retry: 1000\n\n');
+    watchers.add(watcher);
+    req.on('close', () => watchers.delete(watcher));
+  });
+  return {
+    stop() {
+      clearInterval(timer);
+      for (const w of watchers) w.res.end();
+    },
+  };
+}

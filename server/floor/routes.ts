@@ -1,0 +1,60 @@
+import { type HullModel, type Plan, type ShopSettings, fairHull } from '@plain-cleat/core';
+import { ROUTES, type FloorPlace, type Progress } from '@plain-cleat/api';
+import type { Router } from 'express';
+import { HullModelRow, OwnerRow, RigRow, ShopRow } from '../database/models';
+import { bind } from '../http/bind';
+import { todayIn, type Carried } from '../rigs/load';
+
+/** A hull's outline for small drawings: x and half-breadth at even steps. */
+export function outlineOf(model: HullModel): [number, number][] {
+  const hull = fairHull(model);
+  return Array.from({ length: 41 }, (_, i) => {
+    const x = (hull.length * i) / 40;
+    return [Math.round(x), Math.round(hull.halfBreadth(x))];
+  });
+}
+
+/** The floor: every rig where it lies. */
+export function floorRoutes(router: Router): void {
+  const outlines = new Map<string, { name: string; outline: [number, number][] }>();
+  const drawn = async (plan: Plan, carried: string | null): Promise<{ name: string; outline: [number, number][] }> => {
+    const { id, revision } = plan.pins.hull;
+    const key = `${id} ${revision}`;
+    const known = outlines.get(key);
+    if (known) return known;
+    const row = carried ? null : await HullModelRow.findOne({ where: { id, revision } });
+    const model = carried ? (JSON.parse(carried) as Carried).hull : (JSON.parse(row?.document ?? '') as HullModel);
+    const made = { name: model.name, outline: outlineOf(model) };
+    outlines.set(key, made);
+    return made;
+  };
+
+  bind(router, ROUTES.floor, async () => {
+    const [rigs, owners, shopRow] = await Promise.all([
+      RigRow.findAll({ order: [['number', 'ASC']] }),
+      OwnerRow.findAll(),
+      ShopRow.findOne({ order: [['revision', 'DESC']] }),
+    ]);
+    const names = new Map(owners.map((o) => [o.id, o.name]));
+    const shop = JSON.parse(shopRow?.document ?? '{"name":"","timeZone":"UTC"}') as ShopSettings;
+    const summaries = await Promise.all(
+      rigs.map(async (row) => {
+        const plan = JSON.parse(row.plan) as Plan;
+        const hull = await drawn(plan, row.carried);
+        return {
+          id: row.id, number: row.number, title: plan.title, owner: names.get(row.ownerId) ?? '', hull: hull.name, outline: hull.outline,
+          place: row.place as FloorPlace, promised: plan.promised, progress: JSON.parse(row.progress) as Progress,
+        };
+      }),
+    );
+    return { shop: shop.name, today: todayIn(shop.timeZone), rigs: summaries };
+  });
+  bind(router, ROUTES.hulls, async () => {
+    const rows = await HullModelRow.findAll({ order: [['id', 'ASC'], ['revision', 'ASC']] });
+    const latest = new Map(rows.map((r) => [r.id, JSON.parse(r.document) as HullModel]));
+    return [...latest.values()].map((m) => {
+      const hull = fairHull(m);
+      return { id: m.id, revision: m.revision, maker: m.maker, name: m.name, kind: m.kind, length: hull.length, beam: hull.beam };
+    });
+  });
+}

@@ -1,0 +1,45 @@
+import { createServer } from 'node:http';
+import { STAFF } from '@plain-cleat/demo';
+import { pino } from 'pino';
+import { makeApp } from './app';
+import { readConfig } from './config';
+import { connect } from './database/connect';
+import { migrate } from './database/migrate';
+import { defineModels } from './database/models';
+import { seed } from './seed';
+
+const config = readConfig(process.env);
+const log = pino({ level: config.LOG_LEVEL });
+const db = connect(config.DATABASE_URL);
+defineModels(db);
+
+const ran = await migrate(db);
+if (ran.length) log.info({ ran }, 'schema brought up to date');
+if (process.env.DEMO !== 'no' && (await seed(db, log))) log.info('demo loaded');
+
+const app = makeApp(config, db, log);
+const server = createServer(app.express);
+server.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EADDRINUSE') console.error(`Port ${config.PORT} is busy. Choose another: PORT=4610 bin/start`);
+  else console.error(error.message);
+  process.exit(1);
+});
+server.listen(config.PORT, config.HOST, () => {
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : config.PORT;
+  console.log(`Plain Cleat is at http://${config.HOST}:${port}`);
+  if (process.env.DEMO !== 'no') for (const p of STAFF) console.log(`  sign in as ${p.login.padEnd(6)} password ${p.password.padEnd(12)} (${p.role})`);
+});
+
+let stopping = false;
+async function stop(): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  app.stop();
+  server.closeAllConnections();
+  await new Promise((resolve) => server.close(resolve));
+  await db.close();
+  process.exit(0);
+}
+process.on('SIGTERM', () => void stop());
+process.on('SIGINT', () => void stop());

@@ -1,0 +1,62 @@
+import { applyChange, Clash, Refused, type Change, type Plan } from '@plain-cleat/core';
+import type { Changed, LoggedChange } from '@plain-cleat/api';
+import type { Sequelize } from 'sequelize';
+import { inTransaction } from '../database/transaction';
+import { ChangeRow, RigRow } from '../database/models';
+import { badInput, HttpProblem } from '../http/problem';
+import { checkParts } from './check';
+import { findRig } from './load';
+
+export interface SentChange {
+  readonly rigId: string;
+  readonly author: string;
+  readonly baseVersion: number;
+  readonly change: Change;
+  readonly undoes: string | null;
+}
+
+function apply(plan: Plan, sent: SentChange, version: number): ReturnType<typeof applyChange> {
+  try {
+    return applyChange(plan, sent.change);
+  } catch (error) {
+    if (error instanceof Refused) throw badInput([{ field: error.field, says: error.says }]);
+    if (error instanceof Clash)
+      throw new HttpProblem(409, 'Changed meanwhile', `${error.field} was changed by somebody else; choose which one stays`, {
+        field: error.field,
+        clash: { field: error.field, found: error.found, wanted: error.wanted, version },
+      });
+    throw error;
+  }
+}
+
+/**
+ * Applies one change under the rig's row lock: rebased when its fields still hold what it expects,
+ * refused with both values when not, acknowledged again when its id came before.
+ */
+export async function recordChange(db: Sequelize, sent: SentChange): Promise<Changed> {
+  return inTransaction(db, async (transaction) => {
+    const row = await findRig(sent.rigId, transaction);
+    const plan = JSON.parse(row.plan) as Plan;
+    const before = await ChangeRow.findOne({ where: { rigId: row.id, id: sent.change.id }, transaction });
+    if (before) return { version: row.version, plan, rebased: false, repeated: true };
+    if (sent.baseVersion > row.version) throw badInput([{ field: 'baseVersion', says: `this rig is at version ${row.version}` }]);
+    const { plan: after, inverse } = apply(plan, sent, row.version);
+    await checkParts(sent.change, row, transaction);
+    const version = row.version + 1;
+    await ChangeRow.create(
+      {
+        rigId: row.id, id: sent.change.id, version, author: sent.author, baseVersion: sent.baseVersion,
+        serverTime: new Date().toISOString(), body: JSON.stringify(sent.change), inverse: JSON.stringify(inverse), undoes: sent.undoes,
+      },
+      { transaction },
+    );
+    await RigRow.update({ version, plan: JSON.stringify(after) }, { where: { id: row.id }, transaction });
+    return { version, plan: after, rebased: sent.baseVersion < row.version, repeated: false };
+  });
+}
+
+/** One person's own latest changes, oldest first. */
+export async function ownChanges(rigId: string, author: string): Promise<LoggedChange[]> {
+  const rows = await ChangeRow.findAll({ where: { rigId, author }, order: [['version', 'DESC']], limit: 200 });
+  return rows.reverse().map((r) => ({ id: r.id, version: r.version, undoes: r.undoes, inverse: JSON.parse(r.inverse) as Change }));
+}

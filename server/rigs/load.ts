@@ -1,0 +1,59 @@
+import { type Catalog, type Fact, type HullModel, overlay, type Plan, type ShopSettings, type WorkupInput } from '@plain-cleat/core';
+import type { Transaction } from 'sequelize';
+import { CatalogRow, FactRow, HullModelRow, HullRow, RigRow, ShopRow } from '../database/models';
+import { notFound } from '../http/problem';
+
+/** What a rig file brought along. */
+export interface Carried {
+  readonly hull: HullModel;
+  readonly parts: Catalog['parts'];
+  readonly consumables: Catalog['consumables'];
+  readonly shop: ShopSettings;
+}
+
+export interface LoadedRig extends Omit<WorkupInput, 'asOf'> {
+  readonly row: RigRow;
+  readonly hullRow: HullRow;
+  readonly catalog: Catalog;
+}
+
+const parsed = <T>(text: string): T => JSON.parse(text) as T;
+
+export async function findRig(id: string, transaction?: Transaction): Promise<RigRow> {
+  const row = await RigRow.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}) });
+  if (!row) throw notFound('rig', `there is no rig ${id.slice(0, 64)}`);
+  return row;
+}
+
+/** The kept facts of a hull, in the order they came. */
+export async function factsOf(hullId: string, transaction?: Transaction): Promise<Fact[]> {
+  const rows = await FactRow.findAll({ where: { hullId }, order: [['seq', 'ASC']], transaction });
+  return rows.map((r) => parsed<Fact>(r.body));
+}
+
+/** One rig with its pinned hull, catalog and shop, overlaid with what its file carried. */
+export async function loadRig(id: string): Promise<LoadedRig> {
+  const row = await findRig(id);
+  const plan = parsed<Plan>(row.plan);
+  const carried = row.carried ? parsed<Carried>(row.carried) : null;
+  const [hullRow, model, catalogRow, shopRow, facts] = await Promise.all([
+    HullRow.findByPk(row.hullId),
+    carried ? null : HullModelRow.findOne({ where: { id: plan.pins.hull.id, revision: plan.pins.hull.revision } }),
+    CatalogRow.findOne({ order: [['revision', 'DESC']], where: carried ? {} : { revision: plan.pins.catalog } }),
+    carried ? null : ShopRow.findByPk(plan.pins.shop),
+    factsOf(row.hullId),
+  ]);
+  if (!hullRow || !catalogRow || (!carried && (!model || !shopRow))) throw notFound('rig', 'its hull, catalog or shop settings are missing');
+  const catalog = parsed<Catalog>(catalogRow.document);
+  return {
+    row, hullRow, plan, facts,
+    hull: carried?.hull ?? parsed<HullModel>(model?.document ?? ''),
+    shop: carried?.shop ?? parsed<ShopSettings>(shopRow?.document ?? ''),
+    catalog: carried
+      ? { ...catalog, parts: overlay(catalog.parts, carried.parts), consumables: carried.consumables }
+      : catalog,
+  };
+}
+
+/** Today in the shop's time zone, ISO. */
+export const todayIn = (timeZone: string): string => new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(new Date());

@@ -1,0 +1,82 @@
+import { randomUUID } from 'node:crypto';
+import { openPlan, readRigFile, type RigFile, sameJson, type HullModel } from '@plain-cleat/core';
+import type { OpenRig } from '@plain-cleat/api';
+import type { Sequelize, Transaction } from 'sequelize';
+import { inTransaction } from '../database/transaction';
+import { CatalogRow, CounterRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow, ShopRow } from '../database/models';
+import { badInput } from '../http/problem';
+import { todayIn, type Carried } from './load';
+
+const NO_PROGRESS = JSON.stringify({ done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 });
+
+async function nextNumber(transaction: Transaction): Promise<string> {
+  const counter = await CounterRow.findByPk('rig', { transaction, lock: transaction.LOCK.UPDATE });
+  const value = (counter?.value ?? 0) + 1;
+  await CounterRow.upsert({ name: 'rig', value }, { transaction });
+  return `R-${String(value).padStart(4, '0')}`;
+}
+
+async function findOrMakeOwner(owner: OpenRig['owner'], transaction: Transaction): Promise<OwnerRow> {
+  if (!('id' in owner)) return OwnerRow.create({ id: randomUUID(), ...owner }, { transaction });
+  const found = await OwnerRow.findByPk(owner.id, { transaction });
+  if (!found) throw badInput([{ field: 'owner.id', says: 'no such owner: choose one from the list or write a name' }]);
+  return found;
+}
+
+/** Opens a rig on a hull the shop knows, with a fresh ledger for that hull. */
+export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: string; number: string }> {
+  return inTransaction(db, async (transaction) => {
+    const model = await HullModelRow.findOne({ where: { id: wanted.hull }, order: [['revision', 'DESC']], transaction });
+    if (!model) throw badInput([{ field: 'hull', says: `the shop knows no hull ${wanted.hull}` }]);
+    const [catalog, shop] = await Promise.all([
+      CatalogRow.findOne({ order: [['revision', 'DESC']], transaction }),
+      ShopRow.findOne({ order: [['revision', 'DESC']], transaction }),
+    ]);
+    const timeZone = (JSON.parse(shop?.document ?? '{"timeZone":"UTC"}') as { timeZone: string }).timeZone;
+    const today = todayIn(timeZone);
+    if (wanted.promised && wanted.promised < today) throw badInput([{ field: 'promised', says: `is before today, ${today}` }]);
+    const owner = await findOrMakeOwner(wanted.owner, transaction);
+    const id = randomUUID();
+    const plan = openPlan({
+      id, title: wanted.title, opened: today, promised: wanted.promised,
+      pins: { hull: { id: model.id, revision: model.revision }, catalog: catalog?.revision ?? 1, shop: shop?.revision ?? 1 },
+    });
+    const hull = await HullRow.create({ id: randomUUID(), ownerId: owner.id, modelId: model.id, serial: wanted.serial, factCount: 0 }, { transaction });
+    const number = await nextNumber(transaction);
+    await RigRow.create(
+      { id, number, ownerId: owner.id, hullId: hull.id, place: 'bench 1', version: 0, plan: JSON.stringify(plan), carried: null, progress: NO_PROGRESS },
+      { transaction },
+    );
+    return { id, number };
+  });
+}
+
+/** Opens a rig from a rig file's text, whole or not at all. */
+export async function importRigFile(db: Sequelize, text: string, place = 'bench 1'): Promise<{ id: string; number: string }> {
+  const read = readRigFile(text);
+  if (!read.ok) throw badInput(read.faults);
+  return inTransaction(db, (transaction) => storeFile(read.file, place, transaction));
+}
+
+async function storeFile(file: RigFile, place: string, transaction: Transaction): Promise<{ id: string; number: string }> {
+  const { hull, parts, consumables, shop } = file;
+  const owner = await OwnerRow.create({ id: randomUUID(), name: file.owner.name, email: '' }, { transaction });
+  const known = await HullModelRow.findOne({ where: { id: hull.id, revision: hull.revision }, transaction });
+  if (!known) await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }, { transaction });
+  else if (!sameJson(JSON.parse(known.document) as HullModel, hull))
+    throw badInput([{ field: 'hull.revision', says: `this shop has another ${hull.id} revision ${hull.revision}; give the file's hull a new revision` }]);
+  const hullRow = await HullRow.create(
+    { id: randomUUID(), ownerId: owner.id, modelId: hull.id, serial: '', factCount: file.ledger.length },
+    { transaction },
+  );
+  for (const f of file.ledger)
+    await FactRow.create({ hullId: hullRow.id, id: f.id, kind: f.kind, by: f.by, serverTime: f.serverTime, body: JSON.stringify(f) }, { transaction });
+  const carried: Carried = { hull, parts, consumables, shop };
+  const number = await nextNumber(transaction);
+  const id = randomUUID();
+  await RigRow.create(
+    { id, number, ownerId: owner.id, hullId: hullRow.id, place, version: 0, plan: JSON.stringify(file.plan), carried: JSON.stringify(carried), progress: NO_PROGRESS },
+    { transaction },
+  );
+  return { id, number };
+}

@@ -1,0 +1,26 @@
+import { CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/demo';
+import { writeRigFile } from '@plain-cleat/core';
+import type { Logger } from 'pino';
+import type { Sequelize } from 'sequelize';
+import { CatalogRow, CounterRow, HullModelRow, RigRow, ShopRow, StaffRow } from './database/models';
+import { todayIn } from './rigs/load';
+import { importRigFile } from './rigs/open';
+import { project } from './rigs/progress';
+import { hashPassword } from './staff/passwords';
+
+/** Loads the demo shop into an empty database, its rigs through the same door as any rig file. */
+export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
+  if ((await StaffRow.count()) > 0) return false;
+  for (const { password, ...person } of STAFF) await StaffRow.create({ ...person, passwordHash: await hashPassword(password) });
+  for (const hull of HULLS) await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) });
+  await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) });
+  await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) });
+  await CounterRow.create({ name: 'rig', value: 143 });
+  for (const { file, place } of demoRigs(todayIn(SHOP.timeZone))) {
+    const { id } = await importRigFile(db, writeRigFile(file), place);
+    // The demo's rigs live on the shop's own hulls, catalog and settings.
+    await RigRow.update({ carried: null }, { where: { id } });
+    await project(id, log);
+  }
+  return true;
+}
