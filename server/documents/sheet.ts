@@ -120,7 +120,7 @@ export class Paper {
     const [cx1] = at(surface.length, 0);
     this.doc.moveTo(cx0, cy).lineTo(cx1, cy).dash(4, { space: 3 }).lineWidth(0.4).stroke().undash();
     this.doc.font('bold').fontSize(8).fillColor(INK);
-    this.doc.text('BOW', cx0 - 8, cy - 12, { lineBreak: false }).text('STERN', cx1 - 22, cy - 12, { lineBreak: false });
+    this.doc.text('BOW', cx0 - 8, cy + 6, { lineBreak: false }).text('STERN', cx1 - 22, cy + 6, { lineBreak: false });
     this.doc.text('S · starboard', cx0, top, { lineBreak: false }).text('P · port', cx0, top + 2 * half - 10, { lineBreak: false });
     for (const m of marks) {
       const [x, y] = at(m.x, m.y);

@@ -1,0 +1,26 @@
+import type { Routes } from '@angular/router';
+import { signedIn } from './stores/session.store';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'floor' },
+  { path: 'sign-in', title: 'Sign in · Plain Cleat', loadComponent: () => import('./sign-in/sign-in') },
+  { path: 'floor', title: 'Floor · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./floor/floor') },
+  { path: 'rigs', title: 'Rigs · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./floor/rigs') },
+  { path: 'owner/:token', title: 'Your boat · Plain Cleat', loadComponent: () => import('./owner-page/owner-page') },
+  {
+    path: 'rigs/:rig',
+    canActivate: [signedIn],
+    loadComponent: () => import('./rig/rig'),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'brief' },
+      { path: 'brief', title: 'Brief', loadComponent: () => import('./brief/brief') },
+      { path: 'lay-out', title: 'Lay out', loadComponent: () => import('./lay-out/lay-out') },
+      { path: 'drill', title: 'Drill', loadComponent: () => import('./drill/drill') },
+      { path: 'wire', title: 'Wire', loadComponent: () => import('./wire/wire') },
+      { path: 'price', title: 'Price', loadComponent: () => import('./price/price') },
+      { path: 'build', title: 'Build', loadComponent: () => import('./build/build') },
+      { path: 'hand-over', title: 'Hand over', loadComponent: () => import('./hand-over/hand-over') },
+    ],
+  },
+  { path: '**', redirectTo: 'floor' },
+];

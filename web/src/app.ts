@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { filter, map } from 'rxjs';
+import { SessionStore } from './stores/session.store';
+import { UnitsStore } from './stores/units.store';
+
+/** The shell: shop-level places, units, who is signed in. Owners see none of it. */
+@Component({
+  selector: 'pc-root',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet, RouterLink, RouterLinkActive],
+  template: `
+    @if (bar()) {
+      <header class="bar">
+        <a class="name" routerLink="/floor">Plain Cleat</a>
+        <nav aria-label="Shop">
+          <a routerLink="/floor" routerLinkActive="here">Floor</a>
+          <a routerLink="/rigs" routerLinkActive="here">Rigs</a>
+        </nav>
+        <span class="grow"></span>
+        <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">{{ units.label() }}</button>
+        <span class="who">{{ session.staff()?.name }}</span>
+        <button type="button" (click)="leave()">Sign out</button>
+      </header>
+    }
+    <main><router-outlet /></main>
+  `,
+})
+export class App {
+  protected readonly session = inject(SessionStore);
+  protected readonly units = inject(UnitsStore);
+  private readonly router = inject(Router);
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map((e) => e.urlAfterRedirects),
+    ),
+    { initialValue: '' },
+  );
+  protected readonly bar = computed(() => this.session.staff() !== null && !this.url().startsWith('/owner/') && !this.url().startsWith('/sign-in'));
+
+  protected leave(): void {
+    this.session.signOut().subscribe(() => void this.router.navigateByUrl('/sign-in'));
+  }
+}

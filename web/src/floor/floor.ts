@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { MatMenuModule } from '@angular/material/menu';
+import { Router, RouterLink } from '@angular/router';
+import type { FloorPlace, RigSummary } from '@plain-cleat/api';
+import { FilledHull } from './filled-hull';
+import { FloorStore } from './floor.store';
+import { NewRig } from './new-rig';
+import { promiseOf, type Promise_ } from './promise';
+import { SessionStore } from '../stores/session.store';
+
+const ROOMS: readonly { place: FloorPlace; name: string; says: string; wide: boolean }[] = [
+  { place: 'bench 1', name: 'Bench 1', says: 'rigging bench', wide: true },
+  { place: 'bench 2', name: 'Bench 2', says: 'rigging bench', wide: true },
+  { place: 'curing rack', name: 'Curing rack', says: 'no load, no water', wide: false },
+  { place: 'yard', name: 'Yard', says: 'hose and shallow water', wide: false },
+  { place: "owner's move", name: "Owner's move", says: 'the shop waits', wide: false },
+  { place: 'handed over', name: 'Handed over', says: 'first outing next', wide: false },
+];
+
+/** The shop as a plan: each hull where it lies, what comes next, what was promised. */
+@Component({
+  selector: 'pc-floor',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FilledHull, MatMenuModule, RouterLink],
+  templateUrl: './floor.html',
+  styleUrl: './floor.scss',
+})
+export default class FloorPage {
+  protected readonly store = inject(FloorStore);
+  private readonly dialog = inject(MatDialog);
+  private readonly router = inject(Router);
+  private readonly staff = inject(SessionStore).staff;
+  protected readonly rooms = computed(() => {
+    const rigs = this.store.floor()?.rigs ?? [];
+    const byPromise = (a: RigSummary, b: RigSummary): number => ((a.promised ?? '9') < (b.promised ?? '9') ? -1 : 1);
+    return ROOMS.map((room) => ({ ...room, rigs: rigs.filter((r) => r.place === room.place).sort(byPromise) }));
+  });
+  protected readonly places = ROOMS.map(({ place, name }) => ({ place, name }));
+  protected readonly open = computed(() =>
+    (this.store.floor()?.rigs ?? []).filter((r) => r.place !== 'handed over').sort((a, b) => ((a.promised ?? '9') < (b.promised ?? '9') ? -1 : 1)),
+  );
+  protected readonly late = computed(() => this.open().filter((r) => this.promise(r).late).length);
+  protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
+
+  constructor() {
+    this.store.load();
+  }
+
+  protected promise = (rig: RigSummary): Promise_ => promiseOf(rig.promised, this.store.floor()?.today ?? '');
+  protected day = (iso: string): string => new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+
+  protected newRig(): void {
+    this.dialog
+      .open<NewRig, void, string>(NewRig, { width: '620px', autoFocus: 'first-tabbable' })
+      .afterClosed()
+      .subscribe((id) => id && void this.router.navigate(['/rigs', id, 'brief']));
+  }
+
+  protected move(rig: RigSummary, place: FloorPlace): void {
+    this.store.move(rig.id, place).subscribe();
+  }
+}

@@ -1,0 +1,19 @@
+import type { Finding, Workup } from '@plain-cleat/core';
+import type { Standing, StripMark } from './strip';
+
+/** The worst unsettled finding about a fitting. */
+export function standingOf(findings: readonly Finding[], id: string): Standing {
+  const open = findings.filter((f) => f.where === id && !f.accepted);
+  return open.some((f) => f.severity === 'stop') ? 'stop' : open.some((f) => f.severity === 'look') ? 'look' : 'ok';
+}
+
+/** Every fitting as a mark on the strip, bow to stern. */
+export const marksOf = (w: Workup): StripMark[] =>
+  w.items.map((i) => ({
+    id: i.placed.id,
+    label: i.letter,
+    name: i.placed.part.name,
+    at: i.placed.frame.origin,
+    standing: standingOf(w.findings, i.placed.id),
+    bodies: i.placed.bodies,
+  }));

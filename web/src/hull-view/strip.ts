@@ -1,0 +1,190 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import { type Body, findDatum, MM_PER_INCH, type PlannedHole, type Point, printFigure, type Tape, type Workup } from '@plain-cleat/core';
+import { curveLinearClosed, line } from 'd3-shape';
+import { UnitsStore } from '../stores/units.store';
+import { Scale, WIDTH } from './scale';
+
+/** How a fitting stands: nothing to settle, look, stop. */
+export type Standing = 'ok' | 'look' | 'stop';
+export interface StripMark {
+  readonly id: string;
+  readonly label: string;
+  readonly name: string;
+  readonly at: Point;
+  readonly standing: Standing;
+  readonly bodies: readonly Body[];
+}
+export interface StripBand {
+  readonly fore: number;
+  readonly aft: number;
+  readonly inboard: number;
+}
+export interface StripRun {
+  readonly id: string;
+  readonly path: readonly Point[];
+  readonly thick: number;
+}
+
+const HOW = { taut: 'pulled taut', centre: 'along the centre line', gunwale: 'laid along the gunwale' } as const;
+const OUTLINE = Array.from({ length: 81 }, (_, i) => i / 80);
+
+/**
+ * The boat as a line from bow to stern: the tape, the plan view, the side view under it with true
+ * heights. Marks can be picked, dragged and dropped; every gesture has its key elsewhere.
+ */
+@Component({
+  selector: 'pc-strip',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './strip.html',
+  styleUrl: './strip.scss',
+})
+export class Strip {
+  readonly workup = input.required<Workup>();
+  readonly tape = input.required<Tape>();
+  readonly marks = input<readonly StripMark[]>([]);
+  readonly holes = input<readonly PlannedHole[]>([]);
+  readonly hole = input<string | null>(null);
+  readonly runs = input<readonly StripRun[]>([]);
+  readonly band = input<StripBand | null>(null);
+  readonly selected = input<string | null>(null);
+  readonly side = input(true);
+  readonly flipped = input(false);
+  readonly placing = input(false);
+  readonly picked = output<string>();
+  readonly moved = output<{ id: string; x: number; y: number; done: boolean }>();
+  readonly dropped = output<{ x: number; y: number; part: string }>();
+
+  private readonly units = inject(UnitsStore);
+  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
+  private readonly dragging = signal<{ id: string; dx: number; dy: number; moved: boolean } | null>(null);
+
+  protected readonly width = WIDTH;
+  protected readonly hull = computed(() => this.workup().surface);
+  protected readonly half = computed(() => (this.hull().beam / 2) * ((WIDTH - 130) / this.hull().length));
+  protected readonly middle = computed(() => 62 + this.half() + 12);
+  protected readonly scale = computed(() => new Scale(this.hull(), this.middle(), this.flipped()));
+  /** Foot of the side view. */
+  protected readonly ground = computed(() => this.middle() + this.half() + (this.side() ? 34 + 500 * this.scale().perMm : 22));
+  protected readonly height = computed(() => this.ground() + (this.side() ? 8 : 0));
+
+  protected readonly edges = computed(() => {
+    const s = this.scale();
+    const hull = this.hull();
+    const edge = (sign: 1 | -1, out: number): string =>
+      line()(OUTLINE.map((t) => [s.x(t * hull.length), s.y(sign * hull.halfBreadth(t * hull.length)) + out * (s.flipped ? sign : -sign)])) ?? '';
+    return { port: edge(-1, 0), starboard: edge(1, 0), second: edge(1, 4), body: `${edge(1, 0)}L${edge(-1, 0).split('L').reverse().join('L').replace('M', '')}Z` };
+  });
+  protected readonly profile = computed(() => {
+    const hull = this.hull();
+    const top = OUTLINE.map((t): [number, number] => [this.scale().x(t * hull.length), this.sideY(hull.gunwale(t * hull.length))]);
+    const keel = OUTLINE.map((t): [number, number] => [this.scale().x(t * hull.length), this.sideY(hull.keel(t * hull.length))]).reverse();
+    return line().curve(curveLinearClosed)([...top, ...keel]) ?? '';
+  });
+  protected readonly waterY = computed(() => this.sideY(this.workup().float.waterline));
+  protected readonly decks = computed(() => this.hull().model.decks.map((d) => ({ ...d, rect: this.rect(d.fore, d.aft, d.port, d.starboard) })));
+  protected readonly hatches = computed(() => this.hull().model.hatches.map((h) => ({ ...h, rect: this.rect(h.fore, h.aft, h.port, h.starboard) })));
+  protected readonly tracks = computed(() => this.hull().model.tracks.map((t) => ({ ...t, rect: this.rect(t.fore, t.aft, t.y - 10, t.y + 10) })));
+  protected readonly seatX = computed(() => this.scale().x(this.hull().model.seat.x));
+  protected readonly bandPaths = computed(() => {
+    const band = this.band();
+    if (!band) return [];
+    return ([1, -1] as const).map((sign) => {
+      const hull = this.hull();
+      const xs = Array.from({ length: 13 }, (_, i) => band.fore + ((band.aft - band.fore) * i) / 12);
+      const out = xs.map((x): [number, number] => [this.scale().x(x), this.scale().y(sign * (hull.halfBreadth(x) + 70))]);
+      const back = xs.map((x): [number, number] => [this.scale().x(x), this.scale().y(sign * Math.max(0, hull.halfBreadth(x) - band.inboard))]).reverse();
+      return line().curve(curveLinearClosed)([...out, ...back]) ?? '';
+    });
+  });
+  protected readonly runPaths = computed(() =>
+    this.runs().map((r) => ({ ...r, d: line()(r.path.map((p): [number, number] => [this.scale().x(p.x), this.scale().y(p.y)])) ?? '' })),
+  );
+  protected readonly bodies = computed(() =>
+    this.marks().flatMap((m) =>
+      m.bodies.map((b) => ({
+        id: m.id,
+        standing: m.standing,
+        d: line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.scale().x(x), this.scale().y(y)])) ?? '',
+        sideX: this.scale().x(m.at.x),
+        top: this.sideY(Math.min(b.top, 900)),
+        cut: b.top > 900,
+        bottom: this.sideY(b.bottom),
+      })),
+    ),
+  );
+  protected readonly datum = computed(() => findDatum(this.hull(), this.tape().datum));
+  protected readonly how = computed(() => `hooked on ${this.datum().name.toUpperCase()} · ${HOW[this.tape().run]}`);
+  protected readonly ticks = computed(() => {
+    const imperial = this.units.system() === 'imperial';
+    const [minor, major] = imperial ? [MM_PER_INCH, 12 * MM_PER_INCH] : [20, 200];
+    const from = this.datum().at.x;
+    const out: { x: number; tall: number; label: string }[] = [];
+    for (const sign of [1, -1])
+      for (let i = sign > 0 ? 0 : 1; ; i++) {
+        const mm = from + sign * i * minor;
+        if (mm < -1 || mm > this.hull().length + 60) break;
+        const isMajor = Math.round((i * minor) / major) * major === Math.round(i * minor * 1e6) / 1e6;
+        const half = imperial ? i % 6 === 0 : i % 5 === 0;
+        out.push({ x: this.scale().x(mm), tall: isMajor ? 18 : half ? 11 : 7, label: isMajor && i > 0 ? printFigure(i * minor, this.units.system()) : '' });
+      }
+    return out;
+  });
+  protected readonly hookX = computed(() => this.scale().x(this.datum().at.x));
+  protected readonly here = computed(() => {
+    const at = this.holes().find((h) => h.id === this.hole())?.at ?? this.marks().find((m) => m.id === this.selected())?.at;
+    return at ? { x: this.scale().x(at.x), y: this.scale().y(at.y) } : null;
+  });
+
+  protected sideY = (z: number): number => this.ground() - z * this.scale().perMm;
+
+  private rect(fore: number, aft: number, port: number, starboard: number): { x: number; y: number; w: number; h: number } {
+    const s = this.scale();
+    const [x0, x1, y0, y1] = [s.x(fore), s.x(aft), s.y(port), s.y(starboard)];
+    return { x: Math.min(x0, x1), y: Math.min(y0, y1), w: Math.abs(x1 - x0), h: Math.abs(y1 - y0) };
+  }
+
+  /** Pointer to hull millimetres. */
+  private place(event: MouseEvent): { x: number; y: number } {
+    const svg = this.svg().nativeElement;
+    const box = svg.getBoundingClientRect();
+    const k = WIDTH / box.width;
+    return { x: this.scale().mmX((event.clientX - box.left) * k), y: this.scale().mmY((event.clientY - box.top) * k) };
+  }
+
+  protected grab(event: PointerEvent, mark: StripMark): void {
+    if (event.button !== 0) return;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    const at = this.place(event);
+    this.dragging.set({ id: mark.id, dx: mark.at.x - at.x, dy: mark.at.y - at.y, moved: false });
+    this.picked.emit(mark.id);
+  }
+
+  protected drag(event: PointerEvent): void {
+    const d = this.dragging();
+    if (!d) return;
+    const at = this.place(event);
+    if (!d.moved) {
+      const mark = this.marks().find((m) => m.id === d.id);
+      if (!mark || Math.hypot(at.x + d.dx - mark.at.x, at.y + d.dy - mark.at.y) * this.scale().perMm < 4) return;
+    }
+    this.dragging.set({ ...d, moved: true });
+    this.moved.emit({ id: d.id, x: at.x + d.dx, y: at.y + d.dy, done: false });
+  }
+
+  protected release(event: PointerEvent): void {
+    const d = this.dragging();
+    this.dragging.set(null);
+    if (!d?.moved) return;
+    const at = this.place(event);
+    this.moved.emit({ id: d.id, x: at.x + d.dx, y: at.y + d.dy, done: true });
+  }
+
+  protected drop(event: DragEvent): void {
+    event.preventDefault();
+    this.dropped.emit({ ...this.place(event), part: event.dataTransfer?.getData('text/plain') ?? '' });
+  }
+
+  protected tap(event: MouseEvent): void {
+    if (this.placing()) this.dropped.emit({ ...this.place(event), part: '' });
+  }
+}

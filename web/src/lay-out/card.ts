@@ -1,0 +1,145 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { type Change, type Cure, findDatum, type Finding, type Judged, type MountAdvice, mountMinutes, parseLength, type Place, placeOfReading, printFigure, printMoney, reading, sideOf, SUPPLIERS, type Fitting } from '@plain-cleat/core';
+import { Mass, Words } from '../hull-view/words';
+import { standingOf } from '../hull-view/marks';
+import type { RigState } from '../stores/rig.store';
+import { SessionStore } from '../stores/session.store';
+import { UnitsStore } from '../stores/units.store';
+
+type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
+
+/** The chosen fitting: its numbers to type exactly, its findings and cures, how it is held. */
+@Component({
+  selector: 'pc-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Words, Mass],
+  templateUrl: './card.html',
+  styleUrl: './card.scss',
+})
+export class Card {
+  readonly item = input.required<Judged>();
+  readonly state = input.required<RigState>();
+  readonly advice = input<readonly MountAdvice[]>([]);
+  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly closed = output<void>();
+  readonly slid = output<Place>();
+  readonly changed = output<Change>();
+  readonly cured = output<Cure>();
+  readonly accepted = output<{ finding: Finding; reason: string | null; by: string }>();
+  readonly tookOff = output<void>();
+  private readonly units = inject(UnitsStore);
+  private readonly session = inject(SessionStore);
+  protected readonly fault = signal<{ field: Field; says: string } | null>(null);
+  protected readonly reasonFor = signal<string | null>(null);
+  protected readonly suppliers = SUPPLIERS;
+  protected readonly money = printMoney;
+
+  protected readonly fitting = computed(() => this.item().placed.fitting);
+  protected readonly standing = computed(() => standingOf(this.state().workup.findings, this.item().placed.id));
+  protected readonly findings = computed(() => this.state().workup.findings.filter((f) => f.where === this.item().placed.id));
+  protected readonly at = computed(() => this.item().placed.frame.origin);
+  protected readonly side = computed(() => sideOf(this.at().y));
+  protected readonly datum = computed(() => findDatum(this.state().workup.surface, this.state().plan.tape.datum));
+  protected readonly fields = computed(() => {
+    const { surface } = this.state().workup;
+    const { tape } = this.state().plan;
+    const { place, lift } = this.fitting();
+    const print = (mm: number): string => printFigure(mm, this.units.system());
+    const run = { taut: 'taut', centre: 'on the centre line', gunwale: 'along the gunwale' }[tape.run];
+    const rows: { field: Field; name: string; value: string; fixed: boolean }[] = [
+      { field: 'reading', name: `From ${this.datum().name}, ${run}`, value: print(reading(surface, this.datum(), tape.run, this.at())), fixed: place.on === 'insert' },
+    ];
+    if (place.on === 'side') rows.push({ field: 'down', name: `Down from the gunwale, ${place.side}`, value: print(place.down), fixed: false });
+    else rows.push({ field: 'off', name: `Off centre, ${this.side() === 'centre' ? 'starboard +' : this.side()}`, value: print(Math.abs(this.at().y)), fixed: place.on !== 'deck' });
+    rows.push({ field: 'lift', name: 'Raised on a riser', value: print(lift), fixed: false });
+    if ('heading' in place) rows.push({ field: 'heading', name: 'Turned, degrees', value: String(place.heading), fixed: false });
+    return rows;
+  });
+  protected readonly top = computed(() => Math.max(...this.item().placed.bodies.map((b) => b.top)) - this.state().workup.surface.gunwale(this.at().x));
+  protected readonly minutes = computed(() => Math.round(mountMinutes(this.item().mounted, this.item().holes, this.state().doc.shop.labor)));
+
+  private id = (): string => crypto.randomUUID();
+  private get key(): string {
+    return this.item().placed.id;
+  }
+
+  protected type(field: Field, input: HTMLInputElement): void {
+    this.fault.set(null);
+    const wrong = (says: string): void => this.fault.set({ field, says });
+    const { place, lift } = this.fitting();
+    if (field === 'heading') {
+      const degrees = Number(input.value);
+      if (input.value.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 360) return wrong('degrees from −360 to 360, like 45');
+      if ('heading' in place) this.slid.emit({ ...place, heading: degrees });
+      return;
+    }
+    const read = parseLength(input.value, this.units.system());
+    if (!read.ok) return wrong(read.says);
+    if (read.mm < 0 && field !== 'off') return wrong('a length of nought or more');
+    if (field === 'lift') {
+      if (read.mm > 1500) return wrong('a riser of 59 in, 1500 mm, at the most');
+      this.changed.emit({ id: this.id(), kind: 'liftItem', item: this.key, from: lift, to: read.mm });
+    } else if (field === 'off') {
+      if (place.on !== 'deck') return;
+      const y = this.side() === 'port' ? -read.mm : read.mm;
+      if (Math.abs(y) > this.state().workup.surface.halfBreadth(place.x)) return wrong('that is off the hull here');
+      this.slid.emit({ ...place, y });
+    } else if (field === 'down') {
+      if (place.on === 'side') this.slid.emit({ ...place, down: read.mm });
+    } else this.toReading(read.mm, wrong);
+  }
+
+  private toReading(mm: number, wrong: (says: string) => void): void {
+    const { surface } = this.state().workup;
+    const { place } = this.fitting();
+    if (place.on === 'insert') return;
+    const heightAt = (x: number): number => (place.on === 'deck' ? surface.spot(x, place.y).z : place.on === 'side' ? surface.sidePoint(x, place.side, place.down).z : this.at().z);
+    const x = placeOfReading(surface, this.datum(), this.state().plan.tape.run, mm, this.at().y, heightAt);
+    if (x === undefined) return wrong('the tape reads that nowhere on this hull');
+    const track = place.on === 'track' ? this.state().doc.hull.tracks.find((t) => t.id === place.track) : undefined;
+    if (track && (x < track.fore || x > track.aft)) return wrong(`off the end of ${track.name}`);
+    this.slid.emit({ ...place, x } as Place);
+  }
+
+  /** The other side of the boat, same place. */
+  protected mirror(): void {
+    const { place } = this.fitting();
+    if (place.on === 'deck') this.slid.emit({ ...place, y: -place.y, heading: -place.heading });
+    else if (place.on === 'side') this.slid.emit({ ...place, side: place.side === 'port' ? 'starboard' : 'port' });
+    else if (place.on === 'track') {
+      const here = this.state().doc.hull.tracks.find((t) => t.id === place.track);
+      const twin = this.state().doc.hull.tracks.find((t) => here && t.side !== here.side && Math.abs(t.y + here.y) < 2 && t.fore === here.fore);
+      if (twin) this.slid.emit({ ...place, track: twin.id, heading: -place.heading });
+    }
+  }
+
+  protected hold(a: MountAdvice): void {
+    const from = this.fitting().mount;
+    this.changed.emit({ id: this.id(), kind: 'chooseMount', item: this.key, from, to: { hold: a.hold, plate: a.plate, reason: '' } });
+  }
+
+  protected plate(on: boolean): void {
+    const from = this.fitting().mount;
+    this.changed.emit({ id: this.id(), kind: 'chooseMount', item: this.key, from, to: { ...from, plate: on } });
+  }
+
+  protected supply(to: string): void {
+    this.changed.emit({ id: this.id(), kind: 'supplyItem', item: this.key, from: this.fitting().suppliedBy, to: to as Fitting['suppliedBy'] });
+  }
+
+  protected writeNote(to: string): void {
+    this.changed.emit({ id: this.id(), kind: 'noteItem', item: this.key, from: this.fitting().note, to: to.slice(0, 400) });
+  }
+
+  protected mayAccept = (f: Finding): boolean => f.acceptable === 'anyone' || (f.acceptable === 'manager' && this.session.staff()?.role === 'manager');
+
+  protected accept(finding: Finding, reason: string): void {
+    if (reason.trim().length < 3) return;
+    this.accepted.emit({ finding, reason: reason.trim(), by: this.session.staff()?.name ?? '' });
+    this.reasonFor.set(null);
+  }
+
+  protected withdraw(finding: Finding): void {
+    this.accepted.emit({ finding, reason: null, by: '' });
+  }
+}

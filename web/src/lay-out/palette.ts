@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, input, output, signal, viewChild } from '@angular/core';
+import { type Part, type Plan, printMoney } from '@plain-cleat/core';
+import type { StripMark } from '../hull-view/strip';
+
+/** What can come aboard, wished-for parts first; tap then tap the hull, drag it there, or press Enter. */
+@Component({
+  selector: 'pc-palette',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (marks().length) {
+      <div><h3>Aboard, bow to stern</h3>
+      <ul class="letters" aria-label="Fittings, bow to stern">
+        @for (m of marks(); track m.id) {
+          <li><button type="button" class="mark" [class.stop]="m.standing === 'stop'" [class.look]="m.standing === 'look'" [class.open]="m.standing === 'ok'" [attr.aria-label]="m.label + ', ' + m.name" (click)="picked.emit(m.id)">{{ m.label }}</button></li>
+        }
+      </ul></div>
+    }
+    <div class="spread"><h2>Put aboard</h2><span class="small muted">{{ found().length }} parts</span></div>
+    <input #find class="line" type="search" placeholder="Find a part" aria-label="Find a part" [value]="text()" (input)="text.set(find.value)" (keydown.enter)="first()" />
+    <ul class="parts">
+      @for (p of found(); track p.part.id) {
+        <li>
+          <button type="button" draggable="true" [class.on]="placing() === p.part" [attr.data-part]="p.part.id" (dragstart)="drag($event, p.part)" (click)="chosen.emit(p.part)" (keydown.enter)="$event.preventDefault(); typed.emit(p.part)">
+            <span>{{ p.part.name }}@if (p.wished) {<em>wished for{{ p.placed ? ', aboard' : '' }}</em>}</span>
+            <span class="figure">{{ money(p.part.priceCents) }}</span>
+          </button>
+        </li>
+      } @empty {
+        <li class="muted">No part like that in the stores.</li>
+      }
+    </ul>
+  `,
+  styles: `
+    :host { display: flex; flex-direction: column; gap: 10px; min-height: 0; }
+    .letters { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 8px; }
+    .letters .mark { min-width: 44px; height: 44px; cursor: pointer; }
+    .letters .mark:not(.stop):not(.look) { border: 2px solid var(--tide); }
+    .parts { overflow-y: auto; max-height: 400px; }
+    .parts button { width: 100%; min-height: 44px; display: flex; justify-content: space-between; gap: 10px; align-items: center; text-align: left; font: inherit; color: var(--ink); background: none; border: 0; border-bottom: 1px solid var(--line); cursor: grab; padding: 6px 4px; }
+    .parts button.on { background: var(--tape); color: var(--tape-ink); }
+    em { display: block; font-style: normal; font-size: 13px; color: var(--tide); }
+  `,
+})
+export class Palette {
+  readonly parts = input.required<readonly Part[]>();
+  readonly wishes = input.required<Plan['wishes']>();
+  readonly fittings = input.required<Plan['fittings']>();
+  readonly marks = input.required<readonly StripMark[]>();
+  readonly placing = input<Part | null>(null);
+  readonly chosen = output<Part>();
+  readonly typed = output<Part>();
+  readonly picked = output<string>();
+  protected readonly text = signal('');
+  protected readonly money = printMoney;
+  private readonly find = viewChild.required<ElementRef<HTMLInputElement>>('find');
+  protected readonly found = computed(() => {
+    const wanted = this.text().trim().toLowerCase();
+    const wished = new Set(Object.values(this.wishes()).map((w) => w.part));
+    const placed = new Set(Object.values(this.fittings()).map((f) => f.part));
+    return this.parts()
+      .filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted))
+      .map((part) => ({ part, wished: wished.has(part.id), placed: placed.has(part.id) }))
+      .sort((a, b) => Number(b.wished && !b.placed) - Number(a.wished && !a.placed) || a.part.name.localeCompare(b.part.name));
+  });
+
+  focus(): void {
+    this.find().nativeElement.focus();
+  }
+
+  protected drag(event: DragEvent, part: Part): void {
+    event.dataTransfer?.setData('text/plain', part.id);
+  }
+
+  protected first(): void {
+    const [only] = this.found();
+    if (only && this.text().trim()) this.typed.emit(only.part);
+  }
+}

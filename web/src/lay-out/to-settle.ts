@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { Cure, Finding } from '@plain-cleat/core';
+import { Words } from '../hull-view/words';
+
+/** Findings bow to stern, right under the boat, each with a cure that was tried and can be tapped. */
+@Component({
+  selector: 'pc-to-settle',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Words],
+  template: `
+    <h3>To settle, bow to stern</h3>
+    <ul>
+      @for (f of findings(); track f.key) {
+        <li [attr.data-finding]="f.key">
+          <span class="mark" [class.stop]="f.severity === 'stop'" [class.look]="f.severity === 'look'">{{ f.letter || '!' }}</span>
+          <button class="says" type="button" (click)="picked.emit(f.where)">{{ f.says | words }}</button>
+          @if (cures()[f.key]?.[0]; as cure) {
+            <button class="way" type="button" (click)="cured.emit(cure)">{{ cure.says | words }}</button>
+          } @else if (f.curable && searching()) {
+            <span class="small muted" role="status">looking for a cure</span>
+          } @else if (f.curable) {
+            <span class="small muted">no cure found nearby</span>
+          }
+        </li>
+      } @empty {
+        <li class="muted">Nothing to settle here.</li>
+      }
+      @for (f of accepted(); track f.key) {
+        <li class="muted"><span class="mark open">{{ f.letter }}</span><button class="says muted" type="button" (click)="picked.emit(f.where)">Accepted: {{ f.accepted?.reason }} ({{ f.accepted?.by }})</button></li>
+      }
+    </ul>
+  `,
+  styles: `
+    :host { display: block; padding: 2px 16px 8px; }
+    li { display: flex; align-items: center; gap: 12px; border-top: 1px solid var(--line); padding: 5px 0; min-height: 50px; }
+    .says { flex: 1; text-align: left; font: inherit; color: var(--ink); background: none; border: 0; cursor: pointer; min-height: 38px; }
+    .way { min-width: 160px; }
+  `,
+})
+export class ToSettle {
+  readonly findings = input.required<readonly Finding[]>();
+  readonly accepted = input<readonly Finding[]>([]);
+  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly searching = input(false);
+  readonly picked = output<string>();
+  readonly cured = output<Cure>();
+}

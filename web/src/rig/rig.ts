@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
+import { unsettled } from '@plain-cleat/core';
+import { filter, map, startWith } from 'rxjs';
+import { RigStore } from '../stores/rig.store';
+import { promiseOf } from '../floor/promise';
+
+const STEPS = [
+  { path: 'brief', name: 'Brief', findings: '' },
+  { path: 'lay-out', name: 'Lay out', findings: 'lay out' },
+  { path: 'drill', name: 'Drill', findings: 'drill' },
+  { path: 'wire', name: 'Wire', findings: 'wire' },
+  { path: 'price', name: 'Price', findings: 'price' },
+  { path: 'build', name: 'Build', findings: '' },
+  { path: 'hand-over', name: 'Hand over', findings: '' },
+] as const;
+
+/** One rig: its steps as stations along a keel line, each with what is still unsettled. */
+@Component({
+  selector: 'pc-rig',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet, RouterLink],
+  providers: [RigStore],
+  templateUrl: './rig.html',
+  styleUrl: './rig.scss',
+})
+export default class Rig {
+  readonly rig = input.required<string>();
+  protected readonly store = inject(RigStore);
+  private readonly router = inject(Router);
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map((e) => e.urlAfterRedirects),
+      startWith(this.router.url),
+    ),
+    { initialValue: this.router.url },
+  );
+  protected readonly here = computed(() => STEPS.findIndex((s) => this.url().includes(`/${s.path}`)));
+  protected readonly steps = computed(() => {
+    const open = unsettled(this.store.state()?.workup.findings ?? []);
+    return STEPS.map((s, i) => {
+      const mine = open.filter((f) => f.step === s.findings);
+      return { ...s, passed: i <= this.here(), count: mine.length, stop: mine.some((f) => f.severity === 'stop') };
+    });
+  });
+  protected readonly says = computed(() => {
+    const state = this.store.state();
+    if (!state) return '';
+    const kept = state.waiting ? `${state.waiting} waiting to send` : 'all kept';
+    const promise = state.doc.signed ? 'handed over' : promiseOf(state.plan.promised, state.doc.today).says;
+    return `${state.plan.title} · ${state.doc.owner.name} · ${promise} · ${kept}`;
+  });
+
+  constructor() {
+    effect(() => void this.store.open(this.rig()));
+  }
+
+  /** A value of a clash, short enough to compare by eye. */
+  protected show = (value: unknown): string => (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'nothing')).slice(0, 160);
+}
