@@ -30,6 +30,9 @@ export interface RigState {
   readonly refused: string | null;
 }
 
+/** A fact before this device has said which rig, when and under which id. */
+export type FactBody = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
+
 const RETRY = 3000;
 
 /** One open rig: its plan and facts, my unsent ones on top, and the workup of both. */
@@ -163,8 +166,9 @@ export class RigStore {
   }
 
   /** Keeps what happened on the boat: never refused as stale. */
-  keep(...facts: NewFact[]): void {
-    for (const fact of facts) this.outbox.add({ what: 'fact', fact });
+  keep(body: FactBody): void {
+    const rig = this.states.value?.plan.id ?? null;
+    this.outbox.add({ what: 'fact', fact: { ...body, id: crypto.randomUUID(), rig, deviceTime: new Date().toISOString() } as NewFact });
     this.show({});
     void this.send();
   }

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { type BuildStep, readySteps } from '@plain-cleat/core';
+import { RigStore } from '../stores/rig.store';
+
+/** Building: steps to tick in their order, minutes spent, what waits for what. */
+@Component({
+  selector: 'pc-build',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './build.html',
+  styleUrl: './build.scss',
+})
+export default class Build {
+  protected readonly store = inject(RigStore);
+  protected readonly fault = signal<{ step: string; says: string } | null>(null);
+  protected readonly steps = computed(() => this.store.state()?.workup.steps ?? []);
+  protected readonly ready = computed(() => new Set(readySteps(this.steps()).map((s) => s.id)));
+  protected readonly done = computed(() => this.steps().filter((s) => s.done).length);
+  protected readonly next = computed(() => readySteps(this.steps())[0] ?? null);
+  protected readonly planned = computed(() => this.steps().reduce((sum, s) => sum + s.minutes, 0));
+  protected readonly booked = computed(() => this.steps().reduce((sum, s) => sum + s.booked, 0));
+  protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
+
+  protected tick(step: BuildStep): void {
+    if (!step.done) return this.store.keep({ kind: 'stepDone', step: step.id });
+    const said = this.store.state()?.workup.ledger.steps.get(step.id);
+    if (said) this.store.keep({ kind: 'tookBack', fact: said.id, why: '' });
+  }
+
+  protected book(step: BuildStep, input: HTMLInputElement): void {
+    const minutes = Number(input.value);
+    const ok = input.value.trim() !== '' && Number.isFinite(minutes) && minutes >= 0.5 && minutes <= 1440;
+    this.fault.set(ok ? null : { step: step.id, says: 'Minutes: a number from 0.5 to 1440, like 15.' });
+    if (!ok) return;
+    this.store.keep({ kind: 'minutesBooked', step: step.id, minutes });
+    input.value = '';
+  }
+
+  protected waitsFor = (s: BuildStep): string =>
+    s.needs
+      .map((n) => this.steps().find((one) => one.id === n))
+      .filter((one) => one && !one.done)
+      .slice(0, 2)
+      .map((one) => one?.says ?? '')
+      .join('; ');
+  protected time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+}

@@ -1,0 +1,84 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { marksOf } from '../hull-view/marks';
+import { Strip } from '../hull-view/strip';
+import { Length, Words } from '../hull-view/words';
+import { RigStore } from '../stores/rig.store';
+import { wordsOf } from '../stores/session.store';
+import { UnitsStore } from '../stores/units.store';
+import { SignPad } from './sign-pad';
+
+/** The handover: the walk stop by stop, the owner's book and page, what was left undone, the signature. */
+@Component({
+  selector: 'pc-hand-over',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Strip, Length, Words, SignPad],
+  templateUrl: './hand-over.html',
+  styleUrl: './hand-over.scss',
+})
+export default class HandOver {
+  protected readonly store = inject(RigStore);
+  private readonly units = inject(UnitsStore);
+  private readonly http = inject(HttpClient);
+  private readonly picked = signal<string | null>(null);
+  protected readonly noting = signal(false);
+  protected readonly link = signal<{ url: string; expires: string } | null>(null);
+  protected readonly fault = signal('');
+  protected readonly stops = computed(() => this.store.state()?.workup.walk ?? []);
+  protected readonly stop = computed(() => this.stops().find((s) => s.fitting === this.picked()) ?? this.stops().find((s) => !s.shown) ?? this.stops()[0] ?? null);
+  protected readonly shown = computed(() => this.stops().filter((s) => s.shown).length);
+  protected readonly marks = computed(() => {
+    const state = this.store.state();
+    return state ? marksOf(state.workup).map((m) => ({ ...m, standing: 'ok' as const, bodies: [] })) : [];
+  });
+  protected readonly openSteps = computed(() => this.store.state()?.workup.steps.filter((s) => !s.done).length ?? 0);
+  protected readonly undone = computed(() => {
+    const w = this.store.state()?.workup;
+    return { accepted: w?.findings.filter((f) => f.accepted) ?? [], open: w?.findings.filter((f) => !f.accepted && f.severity === 'stop') ?? [], snags: w?.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : [])) ?? [] };
+  });
+  protected readonly signed = computed(() => this.store.state()?.workup.ledger.signed ?? null);
+  /** Why the owner cannot sign yet, or nothing. */
+  protected readonly notYet = computed(() =>
+    this.stops().length === 0 ? 'Nothing is aboard yet.' : this.openSteps() ? `${this.openSteps()} ${this.openSteps() === 1 ? 'step' : 'steps'} of the build still open.` : this.shown() < this.stops().length ? `${this.stops().length - this.shown()} stops still to show.` : '',
+  );
+
+  protected pick(id: string): void {
+    this.picked.set(id);
+    this.noting.set(false);
+  }
+
+  protected show(): void {
+    const stop = this.stop();
+    if (!stop) return;
+    if (!stop.shown) this.store.keep({ kind: 'stopShown', stop: stop.fitting });
+    this.pick(this.stops()[this.stops().indexOf(stop) + 1]?.fitting ?? stop.fitting);
+  }
+
+  protected next = (): string => {
+    const i = this.stops().findIndex((s) => s.fitting === this.stop()?.fitting);
+    return this.stops()[i + 1]?.letter ?? '';
+  };
+
+  protected note(says: string): void {
+    const stop = this.stop();
+    if (!stop || !says.trim()) return;
+    this.store.keep({ kind: 'snagNoted', stop: stop.fitting, says: `${stop.letter}: ${says.trim()}`.slice(0, 400) });
+    this.noting.set(false);
+  }
+
+  protected sign(name: string, drawing: string | null): void {
+    this.fault.set(!name.trim() ? 'Name: who signs?' : !drawing ? 'Signature: sign in the field first.' : '');
+    if (!this.fault() && drawing) this.store.keep({ kind: 'signed', name: name.trim().slice(0, 120), drawing });
+  }
+
+  protected makeLink(): void {
+    this.http.post<{ url: string; expires: string }>(`/api/rigs/${this.store.state()?.doc.id}/owner-link`, {}).subscribe({ next: (l) => this.link.set(l), error: (e: unknown) => this.fault.set(wordsOf(e)) });
+  }
+
+  protected revoke(): void {
+    this.http.delete(`/api/rigs/${this.store.state()?.doc.id}/owner-link`).subscribe({ next: () => this.link.set(null), error: (e: unknown) => this.fault.set(wordsOf(e)) });
+  }
+
+  protected book = (language: 'en' | 'fr'): string => `/api/rigs/${this.store.state()?.doc.id}/owners-book.pdf?language=${language}&units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+  protected file = (): string => `/api/rigs/${this.store.state()?.doc.id}/file`;
+}

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+
+/** Held, not tapped: for what cannot be undone. Pointer, touch and the space or enter key alike. */
+@Component({
+  selector: 'pc-hold-button',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<button
+    type="button"
+    [class.holding]="holding()"
+    [disabled]="disabled()"
+    (pointerdown)="start()"
+    (pointerup)="stop()"
+    (pointerleave)="stop()"
+    (keydown.space)="$event.preventDefault(); start()"
+    (keyup.space)="stop()"
+    (keydown.enter)="$event.preventDefault(); start()"
+    (keyup.enter)="stop()"
+    (contextmenu)="$event.preventDefault()"
+  >
+    <span class="fill" (transitionend)="finish()"></span><span class="says"><ng-content /></span>
+  </button>`,
+  styles: `
+    button { position: relative; overflow: hidden; min-height: 80px; width: 100%; border: 0; border-radius: 6px; background: var(--tide); color: var(--on-tide); font: 600 22px Barlow, sans-serif; cursor: pointer; touch-action: none; user-select: none; }
+    button:disabled { opacity: 0.5; cursor: default; }
+    .fill { position: absolute; inset: 0; background: var(--ink); transform: scaleX(0); transform-origin: left; transition: transform 0.15s; }
+    .holding .fill { transform: scaleX(1); transition: transform 0.7s linear; }
+    .says { position: relative; }
+  `,
+})
+export class HoldButton {
+  readonly disabled = input(false);
+  readonly held = output<void>();
+  protected readonly holding = signal(false);
+
+  protected start(): void {
+    if (!this.disabled()) this.holding.set(true);
+  }
+  protected stop(): void {
+    this.holding.set(false);
+  }
+  protected finish(): void {
+    if (!this.holding()) return;
+    this.holding.set(false);
+    this.held.emit();
+  }
+}

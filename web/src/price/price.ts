@@ -1,0 +1,55 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { type Fitting, type PriceLine, printLong, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
+import { Words } from '../hull-view/words';
+import { RigStore } from '../stores/rig.store';
+import { UnitsStore } from '../stores/units.store';
+
+/** The ledger bow to stern: items, then what follows from holes and runs, labor, tax, to pay. */
+@Component({
+  selector: 'pc-price',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Words],
+  templateUrl: './price.html',
+  styles: `
+    .sum td { font-weight: 600; }
+    .pay td { font: 600 20px 'Barlow Semi Condensed', sans-serif; border-bottom: 2px solid var(--ink); }
+    td .mark { height: 28px; min-width: 28px; }
+    select.line { min-height: 36px; width: auto; padding: 2px 6px; }
+    td { padding: 4px 8px; }
+  `,
+})
+export default class Price {
+  protected readonly store = inject(RigStore);
+  private readonly units = inject(UnitsStore);
+  protected readonly money = printMoney;
+  protected readonly suppliers = SUPPLIERS;
+  protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
+  protected readonly findings = computed(() => unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'price'));
+  protected readonly labor = computed(() => this.store.state()?.workup.labor.filter((l) => l.minutes > 0) ?? []);
+  protected readonly overBudget = computed(() => {
+    const state = this.store.state();
+    const budget = state?.plan.brief.budgetCents ?? null;
+    return state && budget !== null ? state.workup.totals.totalCents - budget : null;
+  });
+
+  protected quantity(l: PriceLine): string {
+    if (l.unit === 'metre') return printLong(l.quantity * 1000, this.units.system());
+    const quarter = { 0.25: '1/4', 0.5: '1/2', 0.75: '3/4' }[l.quantity];
+    return quarter ?? String(l.quantity);
+  }
+
+  /** Per metre as it is bought, or per foot where feet are read. */
+  protected each(l: PriceLine): string {
+    if (l.eachCents === 0) return '–';
+    return l.unit === 'metre' && this.units.system() === 'imperial' ? `${(l.eachCents / 100 / 3.28084).toFixed(2)} / ft` : printMoney(l.eachCents) + (l.unit === 'metre' ? ' / m' : '');
+  }
+
+  protected from = (l: PriceLine): Fitting['suppliedBy'] | null => this.store.state()?.plan.fittings[l.fitting ?? '']?.suppliedBy ?? null;
+
+  protected supply(item: string, to: string): void {
+    const from = this.store.state()?.plan.fittings[item]?.suppliedBy;
+    if (from) this.store.change({ id: crypto.randomUUID(), kind: 'supplyItem', item, from, to: to as Fitting['suppliedBy'] });
+  }
+
+  protected file = (name: string): string => `/api/rigs/${this.store.state()?.doc.id}/${name}?units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+}
