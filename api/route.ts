@@ -5,7 +5,11 @@ export const ROLES = ['front desk', 'rigger', 'manager'] as const;
 export type Role = (typeof ROLES)[number];
 export type Who = 'anyone' | 'owner link' | readonly Role[];
 
-export interface Route<Body extends z.ZodType = z.ZodType, Query extends z.ZodType = z.ZodType, Answer extends z.ZodType = z.ZodType> {
+export interface Route<
+  Body extends z.ZodType = z.ZodType,
+  Query extends z.ZodType = z.ZodType,
+  Answer extends z.ZodType = z.ZodType,
+> {
   readonly method: 'GET' | 'POST' | 'DELETE';
   readonly path: string;
   readonly says: string;

@@ -21,14 +21,25 @@ export const staff = z.object({ id: z.string(), name: z.string(), role: z.enum(R
 export const session = z.object({ staff: staff.nullable(), csrf: z.string().nullable(), apiVersion: z.int() });
 export const signIn = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
 
-export const hullSummary = z.object({ id: z.string(), revision: z.int(), maker: z.string(), name: z.string(), kind: z.string(), length: z.number(), beam: z.number() });
+export const hullSummary = z.object({
+  id: z.string(),
+  revision: z.int(),
+  maker: z.string(),
+  name: z.string(),
+  kind: z.string(),
+  length: z.number(),
+  beam: z.number(),
+});
 export const ownerSummary = z.object({ id: z.string(), name: z.string(), email: z.string() });
 
 export const openRig = z.strictObject({
   title: z.string().trim().min(1, 'say what the rig is for').max(120),
   owner: z.union([
     z.strictObject({ id: z.string().max(64) }),
-    z.strictObject({ name: z.string().trim().min(1, 'the name of who the rig is for').max(120), email: z.email('write it like name@place.example').or(z.literal('')) }),
+    z.strictObject({
+      name: z.string().trim().min(1, 'the name of who the rig is for').max(120),
+      email: z.email('write it like name@place.example').or(z.literal('')),
+    }),
   ]),
   hull: z.string().max(64).describe('id of the hull model'),
   serial: z.string().max(60),

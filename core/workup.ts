@@ -1,12 +1,12 @@
 import type { Catalog, Part, ShopSettings } from './catalog';
-import { bitRounds, holesOf, type BitRound, type PlannedHole } from './drilling';
-import { judge, type Finding, type Judged } from './findings';
+import { bitRounds, holesOf, type BitRound, type Fitted, type PlannedHole } from './drilling';
+import { judge, type Finding } from './findings';
 import { evenKeel, type EvenKeel } from './float';
 import { walk, type WalkStop } from './handover';
 import { fairHull, type HullModel, type HullSurface } from './hull';
 import { laborLines, type LaborLine } from './labor';
 import { bowToStern, paddlers, placeFitting, reachZones, strokeSpace, type Placed, type StrokeSpace } from './layout';
-import { mountFitting, type Mounted } from './mounting';
+import { mountFitting } from './mounting';
 import { priceLines, totals, type PriceLine, type Totals } from './pricing';
 import { assignLetters, foldLedger, type Brief, type Fact, type Fitting, type Ledger, type Plan } from './rig';
 import { buildSteps, type BuildStep } from './scheduling';
@@ -37,7 +37,7 @@ export interface Workup {
   readonly asOf: string;
   readonly surface: HullSurface;
   /** Bow to stern. */
-  readonly items: readonly Judged[];
+  readonly items: readonly Fitted[];
   readonly holes: readonly PlannedHole[];
   readonly rounds: readonly BitRound[];
   readonly runs: readonly WiredRun[];
@@ -57,7 +57,7 @@ interface Kept {
   readonly fitting: Fitting;
   readonly letter: string;
   readonly placed: Placed;
-  readonly judged: Judged;
+  readonly judged: Fitted;
 }
 
 /** Earlier results, held by the caller, so that a drag recomputes only what it touches. */
@@ -91,7 +91,8 @@ export class WorkupSession {
   strokesOf(surface: HullSurface, brief: Brief, shop: ShopSettings): { nominal: StrokeSpace[]; band: StrokeSpace[] } {
     const key = JSON.stringify([brief.stature, brief.seat, shop.stroke]);
     if (this.strokes?.key === key && this.strokes.surface === surface) return this.strokes.value;
-    const space = (scale: number): StrokeSpace[] => paddlers(surface, brief, scale).map((p) => strokeSpace(surface, p, shop.stroke));
+    const space = (scale: number): StrokeSpace[] =>
+      paddlers(surface, brief, scale).map((p) => strokeSpace(surface, p, shop.stroke));
     const value = { nominal: space(1), band: [...space(1 - shop.stroke.body), ...space(1 + shop.stroke.body)] };
     this.strokes = { key, surface, value };
     return value;
@@ -119,15 +120,20 @@ export class WorkupSession {
   }
 }
 
-function fittedItems(input: WorkupInput, surface: HullSurface, ledger: Ledger, session: WorkupSession): Judged[] {
+function fittedItems(input: WorkupInput, surface: HullSurface, ledger: Ledger, session: WorkupSession): Fitted[] {
   const { plan, shop } = input;
   const parts = session.partsById(input.catalog.parts);
   session.dependOn(surface, shop, ledger, plan.tape, parts);
   const placed = Object.entries(plan.fittings)
-    .flatMap(([id, fitting]) => session.item(id, fitting)?.placed ?? placeFitting(surface, id, fitting, parts.get(fitting.part)) ?? [])
+    .flatMap(
+      ([id, fitting]) => session.item(id, fitting)?.placed ?? placeFitting(surface, id, fitting, parts.get(fitting.part)) ?? [],
+    )
     .sort(bowToStern);
-  const letters = assignLetters(placed.map((p) => p.id), plan.letters);
-  return placed.map((p): Judged => {
+  const letters = assignLetters(
+    placed.map((p) => p.id),
+    plan.letters,
+  );
+  return placed.map((p): Fitted => {
     const letter = letters.get(p.id) ?? '?';
     const kept = session.item(p.id, p.fitting);
     if (kept?.letter === letter) return kept.judged;
@@ -139,7 +145,7 @@ function fittedItems(input: WorkupInput, surface: HullSurface, ledger: Ledger, s
   });
 }
 
-function weigh(surface: HullSurface, items: readonly Judged[], brief: Brief): WeightShare {
+function weigh(surface: HullSurface, items: readonly Fitted[], brief: Brief): WeightShare {
   const gearKg = items.reduce((sum, i) => sum + i.placed.part.massKg, 0);
   const carried = gearKg + brief.weightKg;
   const moment = (axis: 'x' | 'y', paddler: number): number =>
@@ -170,14 +176,21 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const labor = laborLines(items, runs, shop.labor);
   const strokes = session.strokesOf(surface, plan.brief, shop);
   return {
-    asOf, surface, items, holes, rounds: bitRounds(holes), runs, weight, float,
+    asOf,
+    surface,
+    items,
+    holes,
+    rounds: bitRounds(holes),
+    runs,
+    weight,
+    float,
     reach: reachZones(surface, plan.brief),
-    lines, labor, totals: totals(lines, labor, shop),
+    lines,
+    labor,
+    totals: totals(lines, labor, shop),
     steps: buildSteps(items, runs, shop, ledger),
     walk: walk(items, runs, ledger),
     ledger,
     findings: judge({ hull: surface, plan, shop, asOf, items, runs, float, massKg: weight.totalKg, strokes }),
   };
 }
-
-export type { Mounted };

@@ -1,6 +1,19 @@
 import {
-  asPlanned, makeRigFile, openPlan, workUp, type Brief, type Fact, type Fitting, type HullModel, type Hold, type NewFact, type Place, type Plan,
-  type RigFile, type Run, type Workup,
+  asPlanned,
+  makeRigFile,
+  openPlan,
+  workUp,
+  type Brief,
+  type Fact,
+  type Fitting,
+  type HullModel,
+  type Hold,
+  type NewFact,
+  type Place,
+  type Plan,
+  type RigFile,
+  type Run,
+  type Workup,
 } from '@plain-cleat/core';
 import { CATALOG } from './catalog';
 import { BRACKWEN, QUENBY, TOLVANE } from './hulls';
@@ -41,8 +54,20 @@ interface Draft {
 function file(d: Draft): RigFile {
   const makeId = idMaker(d.seed);
   const id = `demo-${d.seed}`;
-  const start = openPlan({ id, title: d.title, opened: d.opened, promised: d.promised, pins: { hull: { id: d.hull.id, revision: d.hull.revision }, catalog: 1, shop: 1 } });
-  const plan: Plan = { ...start, brief: { ...start.brief, ...d.brief }, fittings: d.fittings, runs: d.runs ?? {}, wishes: d.wishes ?? {} };
+  const start = openPlan({
+    id,
+    title: d.title,
+    opened: d.opened,
+    promised: d.promised,
+    pins: { hull: { id: d.hull.id, revision: d.hull.revision }, catalog: 1, shop: 1 },
+  });
+  const plan: Plan = {
+    ...start,
+    brief: { ...start.brief, ...d.brief },
+    fittings: d.fittings,
+    runs: d.runs ?? {},
+    wishes: d.wishes ?? {},
+  };
   const w = workUp({ plan, hull: d.hull, facts: [], catalog: CATALOG, shop: SHOP, asOf: d.opened });
   let minute = 0;
   const time = (): string => new Date(Date.parse(d.opened) + DAY + 14 * 3_600_000 + ++minute * 7 * 60_000).toISOString();
@@ -52,21 +77,50 @@ function file(d: Draft): RigFile {
   return makeRigFile({ owner: d.owner, plan: { ...plan, letters }, hull: d.hull, facts, catalog: CATALOG, shop: SHOP });
 }
 
-const drilled = (w: Workup, plan: { hull: HullModel }, make: (kind: object) => NewFact, some: (label: string) => boolean): NewFact[] =>
+const drilled = (
+  w: Workup,
+  plan: { hull: HullModel },
+  make: (kind: object) => NewFact,
+  some: (label: string) => boolean,
+): NewFact[] =>
   w.holes
     .filter((h) => some(h.label))
-    .map((h) => make({ kind: 'holeDrilled', hole: h.id, label: h.label, bit: h.bit.mm, measured: asPlanned(h, { datum: 'bow', run: 'taut' }, plan.hull.revision), elsewhere: false }));
+    .map((h) =>
+      make({
+        kind: 'holeDrilled',
+        hole: h.id,
+        label: h.label,
+        bit: h.bit.mm,
+        measured: asPlanned(h, { datum: 'bow', run: 'taut' }, plan.hull.revision),
+        elsewhere: false,
+      }),
+    );
 
 const stepsDone = (make: (kind: object) => NewFact, steps: readonly string[], minutes: number): NewFact[] =>
   steps.flatMap((step) => [make({ kind: 'stepDone', step }), make({ kind: 'minutesBooked', step, minutes })]);
 
-const PEN = 'data:image/svg+xml;base64,PHN2ZyB4bWxucz0iaHR0cDovL3d3dy53My5vcmcvMjAwMC9zdmciIHZpZXdCb3g9IjAgMCAyMDAgNjAiPjxwYXRoIGQ9Ik0xMCA0MGMyMC00MCAzMC00MCAyOCAwczMwLTMwIDQ0LTEwIDMwIDIwIDYwLTIwIiBmaWxsPSJub25lIiBzdHJva2U9IiMxZDJiMzMiIHN0cm9rZS13aWR0aD0iMyIvPjwvc3ZnPg==';
+const PEN =
+  'data:image/svg+xml;base64,PHN2ZyB4bWxucz0iaHR0cDovL3d3dy53My5vcmcvMjAwMC9zdmciIHZpZXdCb3g9IjAgMCAyMDAgNjAiPjxwYXRoIGQ9Ik0xMCA0MGMyMC00MCAzMC00MCAyOCAwczMwLTMwIDQ0LTEwIDMwIDIwIDYwLTIwIiBmaWxsPSJub25lIiBzdHJva2U9IiMxZDJiMzMiIHN0cm9rZS13aWR0aD0iMyIvPjwvc3ZnPg==';
 
 /** The three demo rigs: one half drilled, one with stops to settle, one handed over. */
 export function demoRigs(today: string): { file: RigFile; place: string }[] {
   const survey = file({
-    seed: 147, owner: 'Ines Varga, river trust', hull: TOLVANE, title: 'river survey rig', opened: dayFrom(today, -9), promised: dayFrom(today, 6),
-    brief: { waters: ['river', 'inshore'], work: ['survey'], stature: 1778, weightKg: 82, propulsion: ['paddle', 'pedals'], seat: 'low', budgetCents: 180_000, notes: 'Twelve stops a day. The anchor must be at hand.' },
+    seed: 147,
+    owner: 'Ines Varga, river trust',
+    hull: TOLVANE,
+    title: 'river survey rig',
+    opened: dayFrom(today, -9),
+    promised: dayFrom(today, 6),
+    brief: {
+      waters: ['river', 'inshore'],
+      work: ['survey'],
+      stature: 1778,
+      weightKg: 82,
+      propulsion: ['paddle', 'pedals'],
+      seat: 'low',
+      budgetCents: 180_000,
+      notes: 'Twelve stops a day. The anchor must be at hand.',
+    },
     fittings: {
       sidelights: fit('side-lights', on(300, 0), 'through'),
       battery: fit('battery-18', on(600, 0), 'loose'),
@@ -97,8 +151,23 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     ],
   });
   const photographer = file({
-    seed: 152, owner: 'Bastien Corde', hull: QUENBY, title: 'bird photographer’s rig', opened: dayFrom(today, -3), promised: dayFrom(today, 13),
-    brief: { waters: ['river', 'lake'], work: ['camera'], stature: 1850, weightKg: 88, propulsion: ['paddle', 'motor'], seat: 'both', holes: 'as needed', road: 'trailer', tier: 'everything' },
+    seed: 152,
+    owner: 'Bastien Corde',
+    hull: QUENBY,
+    title: 'bird photographer’s rig',
+    opened: dayFrom(today, -3),
+    promised: dayFrom(today, 13),
+    brief: {
+      waters: ['river', 'lake'],
+      work: ['camera'],
+      stature: 1850,
+      weightKg: 88,
+      propulsion: ['paddle', 'motor'],
+      seat: 'both',
+      holes: 'as needed',
+      road: 'trailer',
+      tier: 'everything',
+    },
     fittings: {
       frame: fit('blind-socket', track('fwd-port', 1260), 'track'),
       frame2: fit('blind-socket', track('fwd-star', 1260), 'track'),
@@ -110,12 +179,30 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       drive: fit('motor-quiet-40', on(3640, 0), 'through', { plate: true }),
       mark: fit('flag-pole', track('aft-port', 3150), 'track'),
     },
-    runs: { 'feed-drive': feed('motorbat', 'drive', 'inside starboard'), 'feed-ports': feed('electronics', 'ports', 'inside port') },
+    runs: {
+      'feed-drive': feed('motorbat', 'drive', 'inside starboard'),
+      'feed-ports': feed('electronics', 'ports', 'inside port'),
+    },
     facts: () => [],
   });
   const minimum = file({
-    seed: 144, owner: 'Noor Tessel', hull: BRACKWEN, title: 'minimum rig', opened: dayFrom(today, -20), promised: dayFrom(today, -2),
-    brief: { waters: ['pond', 'lake'], work: ['rods', 'day trips'], stature: 1650, weightKg: 63, propulsion: ['paddle'], seat: 'low', holes: 'few', tier: 'bare', budgetCents: 20_000 },
+    seed: 144,
+    owner: 'Noor Tessel',
+    hull: BRACKWEN,
+    title: 'minimum rig',
+    opened: dayFrom(today, -20),
+    promised: dayFrom(today, -2),
+    brief: {
+      waters: ['pond', 'lake'],
+      work: ['rods', 'day trips'],
+      stature: 1650,
+      weightKg: 63,
+      propulsion: ['paddle'],
+      seat: 'low',
+      holes: 'few',
+      tier: 'bare',
+      budgetCents: 20_000,
+    },
     fittings: {
       bungee: fit('bungee-deck', on(720, 0), 'rivet'),
       leash: fit('paddle-leash', on(1300, -150), 'loose'),
@@ -123,7 +210,11 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     },
     facts: (w, make) => [
       ...drilled(w, { hull: BRACKWEN }, make, () => true),
-      ...stepsDone(make, w.steps.map((s) => s.id), 9),
+      ...stepsDone(
+        make,
+        w.steps.map((s) => s.id),
+        9,
+      ),
       ...w.walk.map((s) => make({ kind: 'stopShown', stop: s.fitting })),
       make({ kind: 'signed', name: 'Noor Tessel', drawing: PEN }),
     ],

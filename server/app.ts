@@ -42,8 +42,17 @@ function security(app: Express): void {
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
-          defaultSrc: ["'self'"], scriptSrc: ["'self'", nonce], styleSrc: ["'self'", nonce], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"],
-          connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'self'"], frameAncestors: ["'none'"], formAction: ["'self'"],
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'", nonce],
+          styleSrc: ["'self'", nonce],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
         },
       },
       referrerPolicy: { policy: 'no-referrer' },
@@ -54,12 +63,22 @@ function security(app: Express): void {
 /** Serves the built page, with this request's nonce in it, for every address the web routes itself. */
 function pages(app: Express, root: string): void {
   const index = resolve(root, 'index.html');
-  app.use(express.static(root, { index: false, maxAge: '1y', immutable: true, setHeaders: (res, path) => void (path.endsWith('.html') && res.setHeader('Cache-Control', 'no-store')) }));
+  app.use(
+    express.static(root, {
+      index: false,
+      maxAge: '1y',
+      immutable: true,
+      setHeaders: (res, path) => void (path.endsWith('.html') && res.setHeader('Cache-Control', 'no-store')),
+    }),
+  );
   let template: string | undefined;
   app.get(/^\/(?!api\/|healthz).*/, (_req: Request, res: Response, next: NextFunction) => {
     if (!existsSync(index)) return next();
     template ??= readFileSync(index, 'utf8');
-    res.set('Cache-Control', 'no-store').type('html').send(template.replaceAll('REQUEST_NONCE', String(res.locals.nonce)));
+    res
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(template.replaceAll('REQUEST_NONCE', String(res.locals.nonce)));
   });
 }
 
@@ -79,7 +98,11 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   app.use(cookieParser());
   app.use(
     session({
-      name: 'plain-cleat', secret: config.SESSION_SECRET, store, resave: false, saveUninitialized: false,
+      name: 'plain-cleat',
+      secret: config.SESSION_SECRET,
+      store,
+      resave: false,
+      saveUninitialized: false,
       cookie: { httpOnly: true, sameSite: 'lax', secure, maxAge: 12 * HOURS },
     }),
   );
@@ -96,7 +119,11 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   app.use(
     ROUTES.signIn.path,
     rateLimit({
-      windowMs: 15 * 60_000, limit: 30, skipSuccessfulRequests: true, standardHeaders: 'draft-8', legacyHeaders: false,
+      windowMs: 15 * 60_000,
+      limit: 30,
+      skipSuccessfulRequests: true,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
       handler: (_req, _res, next) => next(new HttpProblem(429, 'Too many tries', 'wait a quarter of an hour, then try again')),
     }),
   );

@@ -26,14 +26,41 @@ export const part = z.strictObject({
   name: z.string().min(1).max(80),
   french: z.string().min(1).max(80),
   kind: z.enum([
-    'rod tube', 'paddle clip', 'net', 'crate', 'sounder', 'camera', 'light', 'battery', 'motor', 'anchor',
-    'track', 'plate', 'seat', 'leash', 'sampler', 'gland', 'switch', 'board', 'eye', 'stowage', 'safety',
+    'rod tube',
+    'paddle clip',
+    'net',
+    'crate',
+    'sounder',
+    'camera',
+    'light',
+    'battery',
+    'motor',
+    'anchor',
+    'track',
+    'plate',
+    'seat',
+    'leash',
+    'sampler',
+    'gland',
+    'switch',
+    'board',
+    'eye',
+    'stowage',
+    'safety',
   ]),
   massKg: z.number().min(0).max(100),
   base: z.strictObject({ length: size, width: size, thickness: size }),
   solids: z.array(solid).min(1).max(8),
   /** Holes through its base, in its own frame. */
-  holes: z.array(z.strictObject({ u: offset, v: offset, bore: size.optional().describe('a hole of its own size, closed by the part itself, mm') })).max(24),
+  holes: z
+    .array(
+      z.strictObject({
+        u: offset,
+        v: offset,
+        bore: size.optional().describe('a hole of its own size, closed by the part itself, mm'),
+      }),
+    )
+    .max(24),
   /** Thread of the fastener its holes take. */
   thread: z.string().max(12),
   /** Rivet grade its holes take, when it can be riveted. */
@@ -43,9 +70,19 @@ export const part = z.strictObject({
   lever: z.boolean().describe('loads with leverage: wants a plate when bolted through'),
   use: z.enum(['always', 'hourly', 'stopped', 'ashore']),
   draw: z
-    .strictObject({ amps: z.number().positive().max(200), volts: z.number().positive().max(60), of: z.enum(['electronics', 'lights', 'motor', 'other']) })
+    .strictObject({
+      amps: z.number().positive().max(200),
+      volts: z.number().positive().max(60),
+      of: z.enum(['electronics', 'lights', 'motor', 'other']),
+    })
     .optional(),
-  battery: z.strictObject({ ampHours: z.number().positive().max(500), volts: z.number().positive().max(60), chemistry: z.enum(['lithium', 'lead-acid']) }).optional(),
+  battery: z
+    .strictObject({
+      ampHours: z.number().positive().max(500),
+      volts: z.number().positive().max(60),
+      chemistry: z.enum(['lithium', 'lead-acid']),
+    })
+    .optional(),
   comesOff: z.boolean().describe('comes off for the road'),
   priceCents: z.int().min(0).max(10_000_000),
   priced: z.iso.date(),

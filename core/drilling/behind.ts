@@ -58,7 +58,12 @@ export function lookBehind(hull: HullSurface, at: Point, inward: Point, needsHan
 const FIST = 100;
 const FOREARM = 0.254;
 
-function reachBehind(nut: Point, hatches: readonly Hatch[], hazards: readonly Hazard[], stature: number): Pick<Behind, 'access' | 'blocked'> {
+function reachBehind(
+  nut: Point,
+  hatches: readonly Hatch[],
+  hazards: readonly Hazard[],
+  stature: number,
+): Pick<Behind, 'access' | 'blocked'> {
   let best: Behind['access'] = null;
   let blocked = 'no hatch or opening on this hull lets a hand in';
   const arm = FOREARM * stature;

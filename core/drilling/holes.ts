@@ -32,6 +32,14 @@ export interface PlannedHole {
   readonly drilled: LedgerHole | null;
 }
 
+/** One fitting worked out: where it stands, how it is held, what it is called, which holes it makes. */
+export interface Fitted {
+  readonly placed: Placed;
+  readonly mounted: Mounted;
+  readonly holes: readonly PlannedHole[];
+  readonly letter: string;
+}
+
 /** The measured readings of a hole drilled just as planned. */
 export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): Measured {
   return { hullRevision, datum: tape.datum, run: tape.run, reading: hole.reading, offCentre: hole.offCentre, down: hole.down };
@@ -68,7 +76,11 @@ export function holesOf(
     const id = `${placed.id}.${i + 1}`;
     const wall = onSide ? frame.wall : hull.spot(at.x, at.y).wall;
     return {
-      id, label: `${letter}${n + 1}`, fitting: placed.id, of: part.name, at,
+      id,
+      label: `${letter}${n + 1}`,
+      fitting: placed.id,
+      of: part.name,
+      at,
       side: sideOf(at.y),
       reading: reading(hull, datum, tape.run, at),
       offCentre: at.y,

@@ -28,7 +28,14 @@ interface Trial {
 
 const STEP = 25.4;
 
-function* slides(input: WorkupInput, at: { x: number; y: number }, place: Place, lift: number, workup: Workup, units: UnitSystem): Generator<Trial> {
+function* slides(
+  input: WorkupInput,
+  at: { x: number; y: number },
+  place: Place,
+  lift: number,
+  workup: Workup,
+  units: UnitSystem,
+): Generator<Trial> {
   const { surface } = workup;
   for (let i = 1; i <= 60; i++)
     for (const sign of [1, -1]) {
@@ -42,7 +49,8 @@ function* slides(input: WorkupInput, at: { x: number; y: number }, place: Place,
     for (let x = track.fore + 30; x <= track.aft - 30; x += STEP)
       yield {
         place: { on: 'track', track: track.id, x: toMark(x, units), heading: 'heading' in place ? place.heading : 0 },
-        lift, moves: Math.hypot(x - at.x, track.y - at.y),
+        lift,
+        moves: Math.hypot(x - at.x, track.y - at.y),
       };
   for (const up of [50.8, 101.6, 152.4, 203.2, 254, 304.8]) yield { place, lift: lift + up, moves: up };
   if (lift > 0) yield { place, lift: 0, moves: lift };
@@ -70,6 +78,7 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
   const holdsTrack = item.placed.part.holds.includes('track') && fitting.mount.hold === 'track';
   const trials = [...slides(input, at, fitting.place, fitting.lift, before, search.units)]
     .filter((t) => (fitting.place.on === 'track') === (t.place.on === 'track') || (t.place.on === 'track' && holdsTrack))
+    .filter(firstOfItsPlace())
     .sort((a, b) => a.moves - b.moves)
     .slice(0, search.budget);
   const cures: Cure[] = [];
@@ -77,7 +86,13 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
   for (const trial of trials) {
     if (search.shouldStop?.() || cures.length === 3) break;
     const lifted = trial.lift !== fitting.lift;
-    const kind = lifted ? 'lift' : trial.place.on === 'track' ? trial.place.track : trial.moves > 0 && placeX(trial) < at.x ? 'forward' : 'aft';
+    const kind = lifted
+      ? 'lift'
+      : trial.place.on === 'track'
+        ? trial.place.track
+        : trial.moves > 0 && placeX(trial) < at.x
+          ? 'forward'
+          : 'aft';
     if (kinds.has(kind)) continue;
     const change: SimpleChange = lifted
       ? { id: search.newId(), kind: 'liftItem', item: finding.where, from: fitting.lift, to: trial.lift }
@@ -90,10 +105,22 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
   return cures;
 }
 
+/** Slides that end at the same stop are one trial. */
+function firstOfItsPlace(): (t: Trial) => boolean {
+  const seen = new Set<string>();
+  return (t) => {
+    const key = JSON.stringify([t.place, t.lift]);
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  };
+}
+
 const placeX = (t: Trial): number => ('x' in t.place ? t.place.x : 0);
 
 function wordsOf(input: WorkupInput, trial: Trial, fitting: { place: Place; lift: number }, at: { x: number }): Sentence {
-  if (trial.lift !== fitting.lift) return trial.lift > fitting.lift ? say`Raise it ${mm(trial.lift - fitting.lift)}` : say`Lower it ${mm(fitting.lift)}`;
+  if (trial.lift !== fitting.lift)
+    return trial.lift > fitting.lift ? say`Raise it ${mm(trial.lift - fitting.lift)}` : say`Lower it ${mm(fitting.lift)}`;
   const { place } = trial;
   if (place.on === 'track' && (fitting.place.on !== 'track' || fitting.place.track !== place.track))
     return say`To the ${input.hull.tracks.find((t) => t.id === place.track)?.name ?? place.track}`;

@@ -14,10 +14,15 @@ export const lateParts: Judgement = ({ items, plan, asOf }) => {
     const { part, fitting } = item.placed;
     const late = part.leadDays - daysBetween(asOf, promised);
     if (fitting.suppliedBy !== 'shop' || late <= 0 || part.leadDays === 0 || daysBetween(asOf, promised) < 0) return [];
-    return [{
-      ...about(item), step: 'price', code: 'late-part', severity: 'look',
-      says: say`${part.name} takes ${part.leadDays} days to come: ${late} past the promise.`,
-      because: say`Ordered today from ${part.supplier}; promised for ${promised}.`,
-    }];
+    return [
+      {
+        ...about(item),
+        step: 'price',
+        code: 'late-part',
+        severity: 'look',
+        says: say`${part.name} takes ${part.leadDays} days to come: ${late} past the promise.`,
+        because: say`Ordered today from ${part.supplier}; promised for ${promised}.`,
+      },
+    ];
   });
 };

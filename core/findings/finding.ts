@@ -1,9 +1,8 @@
 import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
-import type { PlannedHole } from '../drilling';
+import type { Fitted } from '../drilling';
 import type { EvenKeel } from '../float';
-import type { Placed, StrokeSpace } from '../layout';
-import type { Mounted } from '../mounting';
+import type { StrokeSpace } from '../layout';
 import type { Acceptance, Plan } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
@@ -31,14 +30,6 @@ export interface Finding {
   readonly curable: boolean;
 }
 
-/** One fitting as the judgements see it. */
-export interface Judged {
-  readonly placed: Placed;
-  readonly mounted: Mounted;
-  readonly holes: readonly PlannedHole[];
-  readonly letter: string;
-}
-
 /** All a judgement may look at. */
 export interface Bench {
   readonly hull: HullSurface;
@@ -46,7 +37,7 @@ export interface Bench {
   readonly shop: ShopSettings;
   readonly asOf: string;
   /** Bow to stern. */
-  readonly items: readonly Judged[];
+  readonly items: readonly Fitted[];
   readonly runs: readonly WiredRun[];
   readonly float: EvenKeel;
   readonly massKg: number;
@@ -60,7 +51,7 @@ export type Raw = Omit<Finding, 'accepted' | 'key'> & { readonly detail?: string
 export type Judgement = (bench: Bench) => Raw[];
 
 /** The fields most findings about one fitting share. */
-export const about = (item: Judged): Pick<Raw, 'where' | 'letter' | 'x' | 'acceptable' | 'curable' | 'step'> => ({
+export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'acceptable' | 'curable' | 'step'> => ({
   where: item.placed.id,
   letter: item.letter,
   x: item.placed.frame.origin.x,

@@ -8,13 +8,19 @@ export const offHull: Judgement = ({ items, hull }) =>
     const { frame, fitting } = item.placed;
     if (!frame.off) return [];
     const over = Math.abs(frame.origin.y) - hull.halfBreadth(frame.origin.x);
-    return [{
-      ...about(item), code: 'off-hull', severity: 'stop', acceptable: 'nobody',
-      says: fitting.place.on === 'track'
-        ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
-        : say`${item.placed.part.name} stands ${mm(Math.max(0, over), 'up')} beyond the gunwale edge.`,
-      because: say`There is nothing there to hold it.`,
-    }];
+    return [
+      {
+        ...about(item),
+        code: 'off-hull',
+        severity: 'stop',
+        acceptable: 'nobody',
+        says:
+          fitting.place.on === 'track'
+            ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
+            : say`${item.placed.part.name} stands ${mm(Math.max(0, over), 'up')} beyond the gunwale edge.`,
+        because: say`There is nothing there to hold it.`,
+      },
+    ];
   });
 
 /** The way of holding that was chosen does not work here. */
@@ -22,11 +28,16 @@ export const cannotHold: Judgement = ({ items, hull }) =>
   items.flatMap((item): Raw[] => {
     const why = item.mounted.cannot ?? (frameOf(hull, item.placed.fitting.place) ? null : 'its place is not on this hull');
     if (!why) return [];
-    return [{
-      ...about(item), code: 'cannot-hold', severity: 'stop', acceptable: 'nobody',
-      says: say`${item.placed.part.name} is not held: ${why}.`,
-      because: say`Choose another way to hold it, or another place.`,
-    }];
+    return [
+      {
+        ...about(item),
+        code: 'cannot-hold',
+        severity: 'stop',
+        acceptable: 'nobody',
+        says: say`${item.placed.part.name} is not held: ${why}.`,
+        because: say`Choose another way to hold it, or another place.`,
+      },
+    ];
   });
 
 /** Everything aboard against the maker's rating. */
@@ -35,9 +46,18 @@ export const overloaded: Judgement = ({ hull, massKg, plan }) => {
   // The rating is for what is carried; the hull itself floats itself.
   const carried = massKg - hull.model.massKg;
   if (carried <= most) return [];
-  return [{
-    where: 'hull', letter: '', x: hull.length / 2, step: 'lay out', code: 'overloaded', severity: 'stop', acceptable: 'nobody', curable: false,
-    says: say`Paddler and gear weigh ${kg(carried)}; the maker rates this hull for ${kg(most)}.`,
-    because: say`Paddler ${kg(plan.brief.weightKg)}, gear ${kg(carried - plan.brief.weightKg)}.`,
-  }];
+  return [
+    {
+      where: 'hull',
+      letter: '',
+      x: hull.length / 2,
+      step: 'lay out',
+      code: 'overloaded',
+      severity: 'stop',
+      acceptable: 'nobody',
+      curable: false,
+      says: say`Paddler and gear weigh ${kg(carried)}; the maker rates this hull for ${kg(most)}.`,
+      because: say`Paddler ${kg(plan.brief.weightKg)}, gear ${kg(carried - plan.brief.weightKg)}.`,
+    },
+  ];
 };

@@ -1,23 +1,32 @@
-import { toleranceBudget, type PlannedHole } from '../drilling';
+import { type Fitted, toleranceBudget, type PlannedHole } from '../drilling';
 import { distance, mm, say } from '../units';
-import { about, type Judged, type Judgement, type Raw } from './finding';
+import { about, type Judgement, type Raw } from './finding';
 
-const eachHole = (judge: (item: Judged, hole: PlannedHole) => Raw[]): ((items: readonly Judged[]) => Raw[]) => (items) =>
-  items.flatMap((item) => item.holes.flatMap((hole) => judge(item, hole)));
+const eachHole =
+  (judge: (item: Fitted, hole: PlannedHole) => Raw[]): ((items: readonly Fitted[]) => Raw[]) =>
+  (items) =>
+    items.flatMap((item) => item.holes.flatMap((hole) => judge(item, hole)));
 
 /** A hole too near something inside the hull, tolerance budget added. */
 export const holeNearHazard: Judgement = ({ items, shop }) =>
   eachHole((item, hole) => {
     const { nearest, wanted } = hole.behind;
     if (!nearest || nearest.clear >= wanted) return [];
-    return [{
-      ...about(item), step: 'drill', x: hole.at.x, code: 'hole-near-hazard', detail: hole.id,
-      severity: nearest.clear <= toleranceBudget(shop.drilling) ? 'stop' : 'look',
-      says: nearest.clear <= 0
-        ? say`${hole.label} goes into the ${nearest.name}.`
-        : say`${hole.label} passes ${mm(nearest.clear, 'down')} from the ${nearest.name}; ${mm(wanted, 'up')} wanted.`,
-      because: say`Bit, bolt and nut need ${mm(shop.drilling.depthBehind)} behind; tape, hull and drill can be off by ${mm(toleranceBudget(shop.drilling), 'up')} together.`,
-    }];
+    return [
+      {
+        ...about(item),
+        step: 'drill',
+        x: hole.at.x,
+        code: 'hole-near-hazard',
+        detail: hole.id,
+        severity: nearest.clear <= toleranceBudget(shop.drilling) ? 'stop' : 'look',
+        says:
+          nearest.clear <= 0
+            ? say`${hole.label} goes into the ${nearest.name}.`
+            : say`${hole.label} passes ${mm(nearest.clear, 'down')} from the ${nearest.name}; ${mm(wanted, 'up')} wanted.`,
+        because: say`Bit, bolt and nut need ${mm(shop.drilling.depthBehind)} behind; tape, hull and drill can be off by ${mm(toleranceBudget(shop.drilling), 'up')} together.`,
+      },
+    ];
   })(items);
 
 /** A hole under the loaded waterline: only a manager may accept it. */
@@ -25,11 +34,19 @@ export const holeUnderWater: Judgement = ({ items, float }) =>
   eachHole((item, hole) => {
     const under = float.waterline - hole.at.z;
     if (under <= 0) return [];
-    return [{
-      ...about(item), step: 'drill', x: hole.at.x, code: 'hole-under-water', detail: hole.id, severity: 'stop', acceptable: 'manager',
-      says: say`${hole.label} lies ${mm(under, 'up')} under the loaded waterline.`,
-      because: say`The hull floats ${mm(float.waterline)} over the keel, level, with paddler and gear; an estimate.`,
-    }];
+    return [
+      {
+        ...about(item),
+        step: 'drill',
+        x: hole.at.x,
+        code: 'hole-under-water',
+        detail: hole.id,
+        severity: 'stop',
+        acceptable: 'manager',
+        says: say`${hole.label} lies ${mm(under, 'up')} under the loaded waterline.`,
+        because: say`The hull floats ${mm(float.waterline)} over the keel, level, with paddler and gear; an estimate.`,
+      },
+    ];
   })(items);
 
 /** Nothing gets to the nut behind; said once a fitting. */
@@ -39,11 +56,17 @@ export const nothingReaches: Judgement = ({ items }) =>
     const [first] = blocked;
     if (!first) return [];
     const holes = blocked.map((h) => h.label).join(', ');
-    return [{
-      ...about(item), step: 'drill', x: first.at.x, code: 'nothing-reaches', severity: 'stop',
-      says: say`Nothing reaches behind ${holes}: no hand to hold the nut.`,
-      because: say`${first.behind.blocked ?? ''}. Rivets or a track need no hand.`,
-    }];
+    return [
+      {
+        ...about(item),
+        step: 'drill',
+        x: first.at.x,
+        code: 'nothing-reaches',
+        severity: 'stop',
+        says: say`Nothing reaches behind ${holes}: no hand to hold the nut.`,
+        because: say`${first.behind.blocked ?? ''}. Rivets or a track need no hand.`,
+      },
+    ];
   });
 
 /** A hole that was drilled elsewhere than planned, beyond the tolerance budget. */
@@ -53,11 +76,18 @@ export const drilledElsewhere: Judgement = ({ items, shop }) =>
     if (!at) return [];
     const off = distance(at, hole.at);
     if (off <= Math.max(1, toleranceBudget(shop.drilling))) return [];
-    return [{
-      ...about(item), step: 'drill', x: at.x, code: 'drilled-elsewhere', detail: hole.id, severity: 'look',
-      says: say`${hole.label} was drilled ${mm(off, 'up')} from where the plan has it.`,
-      because: say`A hole is for ever: move the fitting to it, or plug it and drill anew.`,
-    }];
+    return [
+      {
+        ...about(item),
+        step: 'drill',
+        x: at.x,
+        code: 'drilled-elsewhere',
+        detail: hole.id,
+        severity: 'look',
+        says: say`${hole.label} was drilled ${mm(off, 'up')} from where the plan has it.`,
+        because: say`A hole is for ever: move the fitting to it, or plug it and drill anew.`,
+      },
+    ];
   })(items);
 
 /** Holes against the brief's drill policy. */
@@ -67,7 +97,10 @@ export const drillPolicy: Judgement = ({ items, plan, hull }) => {
   return items
     .filter((item) => item.holes.length > 0)
     .map((item): Raw => ({
-      ...about(item), code: 'drill-policy', severity: 'stop', acceptable: soft ? 'nobody' : 'anyone',
+      ...about(item),
+      code: 'drill-policy',
+      severity: 'stop',
+      acceptable: soft ? 'nobody' : 'anyone',
       says: say`${item.placed.part.name} makes ${item.holes.length} new ${item.holes.length === 1 ? 'hole' : 'holes'}.`,
       because: soft ? say`Fabric is not drilled.` : say`The brief says no new holes.`,
     }));

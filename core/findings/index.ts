@@ -8,9 +8,21 @@ import type { Bench, Finding, Judgement } from './finding';
 
 /** Every judgement of the product. A new one is one new file and one line here. */
 export const JUDGEMENTS: readonly Judgement[] = [
-  paddleStroke, overlap, offHull, cannotHold, overloaded,
-  drillPolicy, holeNearHazard, holeUnderWater, nothingReaches, drilledElsewhere,
-  thinWire, noFuse, wrongSource, notFed, lateParts,
+  paddleStroke,
+  overlap,
+  offHull,
+  cannotHold,
+  overloaded,
+  drillPolicy,
+  holeNearHazard,
+  holeUnderWater,
+  nothingReaches,
+  drilledElsewhere,
+  thinWire,
+  noFuse,
+  wrongSource,
+  notFed,
+  lateParts,
 ];
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
@@ -27,7 +39,8 @@ export function judge(bench: Bench): Finding[] {
 }
 
 /** Findings nobody has accepted. */
-export const unsettled = (findings: readonly Finding[]): Finding[] => findings.filter((f) => !f.accepted && f.severity !== 'note');
+export const unsettled = (findings: readonly Finding[]): Finding[] =>
+  findings.filter((f) => !f.accepted && f.severity !== 'note');
 
 export * from './finding';
 export { daysBetween } from './dates';

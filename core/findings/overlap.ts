@@ -1,6 +1,7 @@
+import type { Fitted } from '../drilling';
 import { bodyOverlap, type Placed } from '../layout';
 import { mm, say } from '../units';
-import { about, type Judged, type Judgement, type Raw } from './finding';
+import { about, type Judgement, type Raw } from './finding';
 
 const deepest = (a: Placed, b: Placed): number =>
   Math.max(0, ...a.bodies.flatMap((one) => b.bodies.map((other) => bodyOverlap(one, other))));
@@ -12,7 +13,7 @@ const radius = (p: Placed): number =>
 /** Two fittings in one place; said once, at the one nearer the stern. */
 export const overlap: Judgement = ({ items }) => {
   const out: Raw[] = [];
-  const radii = new Map<Judged, number>(items.map((i) => [i, radius(i.placed)]));
+  const radii = new Map<Fitted, number>(items.map((i) => [i, radius(i.placed)]));
   items.forEach((b, i) => {
     for (const a of items.slice(0, i)) {
       const [p, q] = [a.placed.frame.origin, b.placed.frame.origin];

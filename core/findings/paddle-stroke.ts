@@ -1,8 +1,9 @@
+import type { Fitted } from '../drilling';
 import { intrusion, type Intrusion, type StrokeSpace } from '../layout';
 import { mm, say, sideOf } from '../units';
-import { about, type Judgement, type Judged, type Raw } from './finding';
+import { about, type Judgement, type Raw } from './finding';
 
-function worst(item: Judged, spaces: readonly StrokeSpace[]): Intrusion | undefined {
+function worst(item: Fitted, spaces: readonly StrokeSpace[]): Intrusion | undefined {
   return item.placed.bodies
     .flatMap((body) => spaces.map((space) => intrusion(space, body)))
     .filter((one) => one !== undefined)
@@ -23,17 +24,20 @@ export const paddleStroke: Judgement = ({ plan, items, strokes, hull, shop }) =>
     const where = side === 'centre' ? 'on the centre line' : `on the ${side} side`;
     const over = hit.floor - hull.gunwale(x);
     const band = `±${Math.round(shop.stroke.body * 100)} %`;
-    return [{
-      ...about(item),
-      code: 'paddle-stroke',
-      severity: nominal ? 'stop' : 'look',
-      curable: true,
-      says: nominal
-        ? say`${item.placed.part.name} stands ${mm(hit.by, 'up')} into the paddle stroke ${where}.`
-        : say`${item.placed.part.name} is clear of the stroke, but ${mm(hit.by, 'up')} into it for a body ${band}.`,
-      because: over >= 0
-        ? say`Shaft and hands pass ${mm(over, 'down')} over the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`
-        : say`Shaft and hands sweep down to ${mm(-over, 'up')} below the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`,
-    }];
+    return [
+      {
+        ...about(item),
+        code: 'paddle-stroke',
+        severity: nominal ? 'stop' : 'look',
+        curable: true,
+        says: nominal
+          ? say`${item.placed.part.name} stands ${mm(hit.by, 'up')} into the paddle stroke ${where}.`
+          : say`${item.placed.part.name} is clear of the stroke, but ${mm(hit.by, 'up')} into it for a body ${band}.`,
+        because:
+          over >= 0
+            ? say`Shaft and hands pass ${mm(over, 'down')} over the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`
+            : say`Shaft and hands sweep down to ${mm(-over, 'up')} below the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`,
+      },
+    ];
   });
 };

@@ -4,25 +4,39 @@ import type { Bench, Judgement, Raw } from './finding';
 function aboutRun(bench: Bench, id: string): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'acceptable' | 'curable'> {
   const run = bench.runs.find((r) => r.id === id);
   const load = bench.items.find((i) => i.placed.id === run?.to);
-  return { where: id, letter: load?.letter ?? '', x: load?.placed.frame.origin.x ?? 0, step: 'wire', acceptable: 'anyone', curable: false };
+  return {
+    where: id,
+    letter: load?.letter ?? '',
+    x: load?.placed.frame.origin.x ?? 0,
+    step: 'wire',
+    acceptable: 'anyone',
+    curable: false,
+  };
 }
 
-const name = (bench: Bench, fitting: string): string => bench.items.find((i) => i.placed.id === fitting)?.placed.part.name ?? fitting;
+const name = (bench: Bench, fitting: string): string =>
+  bench.items.find((i) => i.placed.id === fitting)?.placed.part.name ?? fitting;
 
 /** A gauge too thin for its heat or its drop. */
 export const thinWire: Judgement = (bench) =>
   bench.runs.flatMap((run): Raw[] => {
     if (!run.tooThin) return [];
     const heat = run.tooThin === 'heat';
-    return [{
-      ...aboutRun(bench, run.id), code: 'thin-wire', severity: 'stop', acceptable: heat ? 'nobody' : 'anyone',
-      says: run.awg === null
-        ? say`No gauge in the table carries ${run.amps} A to ${name(bench, run.to)} over this length.`
-        : heat
-          ? say`${run.awg} AWG is too thin for ${run.amps} A in this bundle; ${run.choice.byHeat ?? '–'} AWG carries it.`
-          : say`${run.awg} AWG loses ${run.dropPercent.toFixed(1)} % on the way to ${name(bench, run.to)}; ${run.allowedPercent} % allowed.`,
-      because: say`By ${run.choice.sources[0]?.title ?? 'the shop'}; the chosen gauge is ${run.choice.awg ?? 'none'} AWG.`,
-    }];
+    return [
+      {
+        ...aboutRun(bench, run.id),
+        code: 'thin-wire',
+        severity: 'stop',
+        acceptable: heat ? 'nobody' : 'anyone',
+        says:
+          run.awg === null
+            ? say`No gauge in the table carries ${run.amps} A to ${name(bench, run.to)} over this length.`
+            : heat
+              ? say`${run.awg} AWG is too thin for ${run.amps} A in this bundle; ${run.choice.byHeat ?? '–'} AWG carries it.`
+              : say`${run.awg} AWG loses ${run.dropPercent.toFixed(1)} % on the way to ${name(bench, run.to)}; ${run.allowedPercent} % allowed.`,
+        because: say`By ${run.choice.sources[0]?.title ?? 'the shop'}; the chosen gauge is ${run.choice.awg ?? 'none'} AWG.`,
+      },
+    ];
   });
 
 /** No protection that both carries the load and guards the wire. Nobody may accept that. */
@@ -30,7 +44,10 @@ export const noFuse: Judgement = (bench) =>
   bench.runs
     .filter((run) => run.fuse.rating === null && run.tooThin !== 'heat')
     .map((run): Raw => ({
-      ...aboutRun(bench, run.id), code: 'no-fuse', severity: 'stop', acceptable: 'nobody',
+      ...aboutRun(bench, run.id),
+      code: 'no-fuse',
+      severity: 'stop',
+      acceptable: 'nobody',
       says: say`No fuse sold both carries ${run.amps} A and guards ${run.awg ?? '–'} AWG.`,
       because: say`Protection stands between load and ampacity, within 7 in of the battery. A thicker wire takes a larger fuse.`,
     }));
@@ -39,13 +56,18 @@ export const noFuse: Judgement = (bench) =>
 export const wrongSource: Judgement = (bench) =>
   bench.runs.flatMap((run): Raw[] => {
     if (!run.needsBattery && !run.voltsDiffer) return [];
-    return [{
-      ...aboutRun(bench, run.id), code: 'wrong-source', severity: 'stop', acceptable: 'nobody',
-      says: run.needsBattery
-        ? say`${name(bench, run.from)} is not a battery: it cannot feed ${name(bench, run.to)}.`
-        : say`${name(bench, run.to)} wants ${run.volts} V; ${name(bench, run.from)} gives another voltage.`,
-      because: say`Route the run from a battery of ${run.volts} V.`,
-    }];
+    return [
+      {
+        ...aboutRun(bench, run.id),
+        code: 'wrong-source',
+        severity: 'stop',
+        acceptable: 'nobody',
+        says: run.needsBattery
+          ? say`${name(bench, run.from)} is not a battery: it cannot feed ${name(bench, run.to)}.`
+          : say`${name(bench, run.to)} wants ${run.volts} V; ${name(bench, run.from)} gives another voltage.`,
+        because: say`Route the run from a battery of ${run.volts} V.`,
+      },
+    ];
   });
 
 /** A fitting that draws current and has no feed. */
@@ -53,7 +75,14 @@ export const notFed: Judgement = (bench) =>
   bench.items
     .filter((i) => i.placed.part.draw && !bench.runs.some((r) => r.to === i.placed.id))
     .map((i): Raw => ({
-      where: i.placed.id, letter: i.letter, x: i.placed.frame.origin.x, step: 'wire', code: 'not-fed', severity: 'look', acceptable: 'anyone', curable: false,
+      where: i.placed.id,
+      letter: i.letter,
+      x: i.placed.frame.origin.x,
+      step: 'wire',
+      code: 'not-fed',
+      severity: 'look',
+      acceptable: 'anyone',
+      curable: false,
       says: say`${i.placed.part.name} has no feed yet.`,
       because: say`It draws ${i.placed.part.draw?.amps ?? 0} A at ${i.placed.part.draw?.volts ?? 0} V. Route a run from a battery.`,
     }));

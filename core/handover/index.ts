@@ -1,5 +1,5 @@
 import type { Part } from '../catalog';
-import type { PlannedHole } from '../drilling';
+import type { Fitted, PlannedHole } from '../drilling';
 import type { Placed } from '../layout';
 import type { Mounted } from '../mounting';
 import type { Ledger } from '../rig';
@@ -25,26 +25,31 @@ export interface WalkStop {
   readonly shown: boolean;
 }
 
-interface Item {
-  readonly placed: Placed;
-  readonly mounted: Mounted;
-  readonly holes: readonly PlannedHole[];
-  readonly letter: string;
-}
-
 /** The handover walk: every fitting once, in boat order, with what the owner must know of it. */
-export function walk(items: readonly Item[], runs: readonly WiredRun[], ledger: Ledger): WalkStop[] {
+export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger: Ledger): WalkStop[] {
   const letters = new Map(items.map((i) => [i.placed.id, i.letter]));
   return items.map(({ placed, mounted, holes, letter }): WalkStop => {
     const { id, part, fitting, frame } = placed;
     return {
-      fitting: id, letter, name: part.name, french: part.french, x: frame.origin.x, y: frame.origin.y,
-      text: part.walk, comesOff: part.comesOff, hold: mounted.hold, bolts: mounted.count, holes,
+      fitting: id,
+      letter,
+      name: part.name,
+      french: part.french,
+      x: frame.origin.x,
+      y: frame.origin.y,
+      text: part.walk,
+      comesOff: part.comesOff,
+      hold: mounted.hold,
+      bolts: mounted.count,
+      holes,
       runs: runs
         .filter((r) => r.from === id || r.to === id)
         .map((r) => ({ with: letters.get(r.from === id ? r.to : r.from) ?? '?', fuse: r.fuse.rating, awg: r.awg })),
-      note: fitting.note, suppliedBy: fitting.suppliedBy,
-      substituted: ledger.substituted.flatMap((f) => (f.kind === 'fastenerSubstituted' && f.fitting === id ? [`${f.with}: ${f.why}`] : [])),
+      note: fitting.note,
+      suppliedBy: fitting.suppliedBy,
+      substituted: ledger.substituted.flatMap((f) =>
+        f.kind === 'fastenerSubstituted' && f.fitting === id ? [`${f.with}: ${f.why}`] : [],
+      ),
       shown: ledger.shown.has(id),
     };
   });

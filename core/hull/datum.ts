@@ -86,5 +86,4 @@ export function placeOfReading(
   return onHull(hull, (near + far) / 2);
 }
 
-const onHull = (hull: HullSurface, x: number): number | undefined =>
-  x < -0.5 || x > hull.length + 0.5 ? undefined : x;
+const onHull = (hull: HullSurface, x: number): number | undefined => (x < -0.5 || x > hull.length + 0.5 ? undefined : x);

@@ -33,7 +33,8 @@ export function monotone(t: readonly number[], v: readonly number[]): Curve {
   });
   for (let i = 0; i < n - 1; i++) {
     const s = at(secant, i);
-    if (s === 0) {
+    // A secant too small to divide by is flat.
+    if (Math.abs(s) < 1e-12) {
       tangent[i] = 0;
       tangent[i + 1] = 0;
       continue;
@@ -93,13 +94,7 @@ export function monotone(t: readonly number[], v: readonly number[]): Curve {
  * Solves f(t) = target for an increasing f by Newton steps, kept inside a bracket by bisection.
  * @param slope derivative of f; where it is nought the step falls back to bisection
  */
-export function invert(
-  f: (t: number) => number,
-  slope: (t: number) => number,
-  target: number,
-  from: number,
-  to: number,
-): number {
+export function invert(f: (t: number) => number, slope: (t: number) => number, target: number, from: number, to: number): number {
   let [low, high] = [from, to];
   let t = (low + high) / 2;
   for (let i = 0; i < 80; i++) {

@@ -102,10 +102,7 @@ export function fairHull(model: HullModel): HullSurface {
       return { x: cx.value(p), y: sideSign(side) * cb.value(p), z: cg.value(p) };
     },
     gunwaleArc: (x) => arcUpTo(speed, cx.knots, sums, parameter(x)),
-    gunwaleAt: (arc) =>
-      cx.value(
-        invert((s) => arcUpTo(speed, cx.knots, sums, s), speed, clamp(arc, 0, total), cx.from, cx.to),
-      ),
+    gunwaleAt: (arc) => cx.value(invert((s) => arcUpTo(speed, cx.knots, sums, s), speed, clamp(arc, 0, total), cx.from, cx.to)),
     spot: (x, y) => spotOn(surface, x, y),
     sidePoint(x, side, down) {
       const z = Math.max(surface.gunwale(x) - down, surface.keel(x));

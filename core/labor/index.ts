@@ -1,8 +1,9 @@
 import type { ShopSettings } from '../catalog';
-import type { Placed } from '../layout';
+import type { Fitted, PlannedHole } from '../drilling';
 import type { Mounted } from '../mounting';
-import type { PlannedHole } from '../drilling';
 import type { WiredRun } from '../wiring';
+
+type Standard = ShopSettings['labor'];
 
 /** Minutes of one piece of work, by the shop's standard times. */
 export interface LaborLine {
@@ -11,28 +12,42 @@ export interface LaborLine {
   readonly minutes: number;
 }
 
-/** Minutes to hold one fitting: its mount, its holes, its plate, more where nothing reaches behind. */
-export function mountMinutes(mounted: Mounted, holes: readonly PlannedHole[], shop: ShopSettings['labor']): number {
-  const awkward = holes.some((h) => h.behind.blocked) ? shop.awkward : 1;
-  const plate = mounted.plate ? shop.plateMinutes : 0;
-  return shop.mount[mounted.hold] + awkward * (holes.length * shop.holeMinutes + plate);
-}
+/** Shares of the set-up time, by step of the build; together one (judgement). */
+export const SET_UP = { receive: 0.2, measure: 0.1, tape: 0.25, agree: 0.1, weigh: 0.1, hose: 0.1, photos: 0.15 } as const;
 
-/** Minutes to pull, terminate and test one run: two conductors, two ends each. */
-export function runMinutes(run: WiredRun, shop: ShopSettings['labor']): number {
+/** More time where nothing reaches behind. */
+const awkwardness = (holes: readonly PlannedHole[], standard: Standard): number =>
+  holes.some((h) => h.behind.blocked) ? standard.awkward : 1;
+
+export const drillMinutes = (holes: readonly PlannedHole[], standard: Standard): number =>
+  awkwardness(holes, standard) * holes.length * standard.holeMinutes;
+
+export const fastenMinutes = (mounted: Mounted, holes: readonly PlannedHole[], standard: Standard): number =>
+  standard.mount[mounted.hold] + (mounted.plate ? awkwardness(holes, standard) * standard.plateMinutes : 0);
+
+/** Minutes to hold one fitting: its holes, its mount, its plate. */
+export const mountMinutes = (mounted: Mounted, holes: readonly PlannedHole[], standard: Standard): number =>
+  drillMinutes(holes, standard) + fastenMinutes(mounted, holes, standard);
+
+export function pullMinutes(run: WiredRun, standard: Standard): number {
   const where = run.lane.startsWith('inside') ? 'inside' : 'outside';
-  return (run.cut / 1000) * shop.runMinutesPerMetre[where] + 4 * shop.terminationMinutes + shop.circuitTestMinutes;
+  return (run.cut / 1000) * standard.runMinutesPerMetre[where];
 }
 
-/** All labor of the rig, bow to stern, set-up first. */
-export function laborLines(
-  items: readonly { placed: Placed; mounted: Mounted; holes: readonly PlannedHole[] }[],
-  runs: readonly WiredRun[],
-  shop: ShopSettings['labor'],
-): LaborLine[] {
-  const lines: LaborLine[] = [{ of: 'rig', says: 'Receive, inspect, hand over', minutes: shop.setUpMinutes }];
-  for (const { placed, mounted, holes } of items)
-    lines.push({ of: placed.id, says: placed.part.name, minutes: mountMinutes(mounted, holes, shop) });
-  for (const run of runs) lines.push({ of: run.id, says: 'Pull, terminate, test', minutes: runMinutes(run, shop) });
-  return lines;
+/** Two conductors, two ends each. */
+export const terminateMinutes = (standard: Standard): number => 4 * standard.terminationMinutes;
+
+/** All labor of the rig: set-up first, then mounts bow to stern, then runs. */
+export function laborLines(items: readonly Fitted[], runs: readonly WiredRun[], standard: Standard): LaborLine[] {
+  const mounts = items.map(({ placed, mounted, holes }) => ({
+    of: placed.id,
+    says: placed.part.name,
+    minutes: mountMinutes(mounted, holes, standard),
+  }));
+  const wires = runs.map((run) => ({
+    of: run.id,
+    says: 'Pull, terminate, test',
+    minutes: pullMinutes(run, standard) + terminateMinutes(standard) + standard.circuitTestMinutes,
+  }));
+  return [{ of: 'rig', says: 'Inspect, measure, tape up, check, clean', minutes: standard.setUpMinutes }, ...mounts, ...wires];
 }

@@ -78,7 +78,11 @@ export interface Body {
   readonly top: number;
 }
 
-function bodyOf(frame: Frame, solid: Solid, lift: number): Body {
+function bodyOf(
+  frame: Frame,
+  solid: Readonly<Omit<Solid, 'u' | 'v' | 'w'>> & Readonly<Record<'u' | 'v' | 'w', readonly [number, number]>>,
+  lift: number,
+): Body {
   const corners = solid.u.flatMap((u) => solid.v.flatMap((v) => solid.w.map((w) => toHull(frame, u, v, w + lift))));
   const zs = corners.map((c) => c.z);
   const flat = Math.abs(frame.w.z) > 0.5;
@@ -95,7 +99,12 @@ function bodyOf(frame: Frame, solid: Solid, lift: number): Body {
     name: solid.name,
     outline: flat
       ? [plan(u0, v0), plan(u1, v0), plan(u1, v1), plan(u0, v1)]
-      : [[left, low], [right, low], [right, high], [left, high]],
+      : [
+          [left, low],
+          [right, low],
+          [right, high],
+          [left, high],
+        ],
     bottom: Math.min(...zs),
     top: Math.max(...zs),
   };
@@ -110,11 +119,16 @@ export interface Placed {
   readonly bodies: readonly Body[];
 }
 
+/** The post under a raised fitting stands in the way like anything else (judgement: 40 mm square). */
+const RISER = { name: 'riser', u: [-20, 20], v: [-20, 20] } as const satisfies Omit<Solid, 'w'>;
+
 /** Places one fitting; undefined when its part or place does not exist. */
 export function placeFitting(hull: HullSurface, id: string, fitting: Fitting, part: Part | undefined): Placed | undefined {
   const frame = frameOf(hull, fitting.place);
   if (!frame || !part) return undefined;
-  return { id, fitting, part, frame, bodies: part.solids.map((s) => bodyOf(frame, s, fitting.lift)) };
+  const bodies = part.solids.map((s) => bodyOf(frame, s, fitting.lift));
+  if (fitting.lift > 0) bodies.push(bodyOf(frame, { ...RISER, w: [0, fitting.lift] }, 0));
+  return { id, fitting, part, frame, bodies };
 }
 
 /** Bow to stern, then port to starboard: the order of every list. */

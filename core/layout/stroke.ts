@@ -4,7 +4,14 @@ import type { Brief } from '../rig';
 import type { Body } from './frame';
 
 /** Body lengths as fractions of stature: Drillis & Contini 1966, in Winter, Biomechanics (from memory). */
-export const BODY = { hipOverSeat: 0.05, shoulderOverHip: 0.288, eyeOverHip: 0.406, halfShoulders: 0.129, grip: 0.386, arm: 0.44 } as const;
+export const BODY = {
+  hipOverSeat: 0.05,
+  shoulderOverHip: 0.288,
+  eyeOverHip: 0.406,
+  halfShoulders: 0.129,
+  grip: 0.386,
+  arm: 0.44,
+} as const;
 
 export interface Paddler {
   readonly stature: number;
@@ -76,7 +83,11 @@ export function strokeSpace(hull: HullSurface, p: Paddler, settings: ShopSetting
   const columns = Math.ceil((reach + 0.3 * p.stature) / CELL);
   const rows = Math.ceil((2 * half) / CELL);
   const space: StrokeSpace = {
-    x0, y0: -half, cell: CELL, columns, rows,
+    x0,
+    y0: -half,
+    cell: CELL,
+    columns,
+    rows,
     floor: new Float64Array(columns * rows).fill(Infinity),
     ceiling: new Float64Array(columns * rows).fill(-Infinity),
   };

@@ -34,7 +34,8 @@ export function mountAdvice(hull: HullSurface, placed: Placed, brief: Brief, sho
         (drills && brief.holes === 'none' ? 'the brief says no new holes' : drills && soft ? 'fabric is not drilled' : null) ??
         (frameOf(hull, fitting.place) ? null : 'its place is not on this hull');
       const how = `${HOLD_WORDS[hold]}${plate ? ' on a backing plate, for its leverage' : ''}`;
-      const says = cannot ?? (drills ? `${how}: ${mounted.holes} new ${mounted.holes === 1 ? 'hole' : 'holes'}` : `${how}: no holes`);
+      const says =
+        cannot ?? (drills ? `${how}: ${mounted.holes} new ${mounted.holes === 1 ? 'hole' : 'holes'}` : `${how}: no holes`);
       return { hold, plate, says, fits: cannot === null, holes: mounted.holes };
     })
     .sort((a, b) => Number(b.fits) - Number(a.fits) || a.holes - b.holes);

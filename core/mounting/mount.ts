@@ -42,7 +42,15 @@ export function mountFitting(placed: Placed, shop: ShopSettings): Mounted {
     case 'rivet': {
       const rivet = part.rivet ? rivetFor(part.rivet, part.base.thickness + frame.wall) : undefined;
       const cannot = rivet ? null : 'no rivet sold grips this stack';
-      return { ...none, hold, rivet, holes: part.holes.length, count: part.holes.length, fastener: rivet ? `Rivet ${rivet.grade}` : null, cannot };
+      return {
+        ...none,
+        hold,
+        rivet,
+        holes: part.holes.length,
+        count: part.holes.length,
+        fastener: rivet ? `Rivet ${rivet.grade}` : null,
+        cannot,
+      };
     }
     case 'through': {
       if (part.holes.every((h) => h.bore)) return { ...none, hold, holes: part.holes.length };
@@ -51,7 +59,13 @@ export function mountFitting(placed: Placed, shop: ShopSettings): Mounted {
       const plate = fitting.mount.plate;
       const bolt = chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: plate ? PLATE : 0 });
       return {
-        ...none, hold, thread, bolt, plate, holes: part.holes.length, count: part.holes.length,
+        ...none,
+        hold,
+        thread,
+        bolt,
+        plate,
+        holes: part.holes.length,
+        count: part.holes.length,
         fastener: bolt.ok ? boltName(thread, bolt.length) : null,
         cannot: bolt.ok ? null : 'no bolt sold is long enough for this stack',
       };

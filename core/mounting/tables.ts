@@ -18,13 +18,46 @@ export interface Thread {
   readonly sources: readonly Source[];
 }
 
-const metric = (name: string, diameter: number, pitch: number, close: number, free: number, nut: number, washer: number, washerDiameter: number): Thread => ({
-  name, family: 'metric', diameter, pitch, close, free, nut, washer, washerDiameter,
+const metric = (
+  name: string,
+  diameter: number,
+  pitch: number,
+  close: number,
+  free: number,
+  nut: number,
+  washer: number,
+  washerDiameter: number,
+): Thread => ({
+  name,
+  family: 'metric',
+  diameter,
+  pitch,
+  close,
+  free,
+  nut,
+  washer,
+  washerDiameter,
   sources: [SOURCES.iso273, SOURCES.iso7040, SOURCES.iso7089],
 });
-const unified = (name: string, diameter: number, perInch: number, close: number, free: number, nut: number, washer: number, washerDiameter: number): Thread => ({
-  name, family: 'inch', diameter: inch(diameter), pitch: inch(1 / perInch), close: inch(close), free: inch(free),
-  nut: inch(nut), washer: inch(washer), washerDiameter: inch(washerDiameter),
+const unified = (
+  name: string,
+  diameter: number,
+  perInch: number,
+  close: number,
+  free: number,
+  nut: number,
+  washer: number,
+  washerDiameter: number,
+): Thread => ({
+  name,
+  family: 'inch',
+  diameter: inch(diameter),
+  pitch: inch(1 / perInch),
+  close: inch(close),
+  free: inch(free),
+  nut: inch(nut),
+  washer: inch(washer),
+  washerDiameter: inch(washerDiameter),
   sources: [SOURCES.inchClearance, SOURCES.asmeNuts],
 });
 
@@ -83,8 +116,11 @@ export function readRivet(grade: string): Rivet | undefined {
   if (!first || !drill || !(grip >= 2 && grip <= 20 && grip % 2 === 0)) return undefined;
   const below = grip - 2;
   return {
-    grade, diameter: inch(Number(first) / 32), drill: inch(drill),
-    leastGrip: below === 0 ? 0 : inch(below / 16), greatestGrip: inch(grip / 16),
+    grade,
+    diameter: inch(Number(first) / 32),
+    drill: inch(drill),
+    leastGrip: below === 0 ? 0 : inch(below / 16),
+    greatestGrip: inch(grip / 16),
   };
 }
 

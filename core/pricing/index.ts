@@ -1,7 +1,6 @@
 import type { Catalog, Consumable, ShopSettings } from '../catalog';
-import type { PlannedHole } from '../drilling';
+import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
-import type { Placed } from '../layout';
 import type { Mounted } from '../mounting';
 import { roundCents } from '../units';
 import type { WiredRun } from '../wiring';
@@ -34,20 +33,27 @@ export const tax = (baseCents: number, percent: number): number => roundCents((b
 /** Holes one quarter cartridge seals (common practice, no source). */
 const HOLES_A_QUARTER = 10;
 
-type Item = { placed: Placed; mounted: Mounted; holes: readonly PlannedHole[] };
-
-function itemLine({ placed }: Item): PriceLine {
+function itemLine({ placed }: Fitted): PriceLine {
   const { part, fitting, id } = placed;
-  const eachCents = fitting.suppliedBy === 'shop' ? part.priceCents : 0;
+  const shop = fitting.suppliedBy === 'shop';
+  const eachCents = shop ? part.priceCents : 0;
   return {
-    key: id, fitting: id, name: part.name, french: part.french, from: fitting.suppliedBy,
-    supplier: fitting.suppliedBy === 'shop' ? part.supplier : '', eachCents, quantity: 1, unit: 'each', cents: eachCents,
+    key: id,
+    fitting: id,
+    name: part.name,
+    french: part.french,
+    from: fitting.suppliedBy,
+    supplier: shop ? part.supplier : '',
+    eachCents,
+    quantity: 1,
+    unit: 'each',
+    cents: eachCents,
   };
 }
 
 /** Consumables by id with how much of each the plan takes, in the order of the work. */
-export function materials(items: readonly Item[], runs: readonly WiredRun[]): Map<string, { quantity: number; from: string; as?: string }> {
-  const out = new Map<string, { quantity: number; from: string; as?: string }>();
+export function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<string, { quantity: number; from: string }> {
+  const out = new Map<string, { quantity: number; from: string }>();
   const add = (id: string, quantity: number, from: string): void => {
     if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from });
   };
@@ -67,17 +73,33 @@ export function materials(items: readonly Item[], runs: readonly WiredRun[]): Ma
 }
 
 const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
-  track: 'tbolt', through: 'bolt-set', rivet: 'rivet', insert: 'insert-screw', loose: 'strap',
+  track: 'tbolt',
+  through: 'bolt-set',
+  rivet: 'rivet',
+  insert: 'insert-screw',
+  loose: 'strap',
 };
 
 /** The whole ledger, items bow to stern, then material. */
-export function priceLines(items: readonly Item[], runs: readonly WiredRun[], catalog: Pick<Catalog, 'consumables'>): PriceLine[] {
+export function priceLines(
+  items: readonly Fitted[],
+  runs: readonly WiredRun[],
+  catalog: Pick<Catalog, 'consumables'>,
+): PriceLine[] {
   const lines = items.map(itemLine);
   for (const [id, { quantity, from }] of materials(items, runs)) {
     const c = catalog.consumables.find((one) => one.id === id);
     lines.push({
-      key: id, fitting: null, name: c?.name ?? id, french: c?.french ?? id, from, supplier: c?.supplier ?? '',
-      eachCents: c?.priceCents ?? 0, quantity, unit: c?.unit ?? 'each', cents: roundCents((c?.priceCents ?? 0) * quantity),
+      key: id,
+      fitting: null,
+      name: c?.name ?? id,
+      french: c?.french ?? id,
+      from,
+      supplier: c?.supplier ?? '',
+      eachCents: c?.priceCents ?? 0,
+      quantity,
+      unit: c?.unit ?? 'each',
+      cents: roundCents((c?.priceCents ?? 0) * quantity),
     });
   }
   return lines;

@@ -107,8 +107,7 @@ function edited(holder: Json, path: readonly string[], edit: Edit): Json {
   const [head = '', ...rest] = path;
   if (rest.length === 0) {
     const found = Object.hasOwn(holder, head) ? holder[head] : null;
-    if (!sameJson(found ?? null, edit.from ?? null))
-      throw new Clash(edit.path.join('/'), edit.from, found ?? null, edit.to);
+    if (!sameJson(found ?? null, edit.from ?? null)) throw new Clash(edit.path.join('/'), edit.from, found ?? null, edit.to);
     if (edit.to === null && isEntry(edit.path)) {
       const { [head]: _, ...others } = holder;
       return others;
@@ -149,7 +148,6 @@ export function applyChange(before: Plan, change: Change): Applied {
   if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);
   const inverses = parts.map(inverseOf).reverse();
   const [only] = inverses;
-  const inverse: Change =
-    change.kind === 'together' || !only ? { id: change.id, kind: 'together', changes: inverses } : only;
+  const inverse: Change = change.kind === 'together' || !only ? { id: change.id, kind: 'together', changes: inverses } : only;
   return { plan: after, inverse, touched: edits.map((e) => e.path.join('/')) };
 }

@@ -34,7 +34,10 @@ export const newFact = z.discriminatedUnion('kind', [
   fact('snagNoted', { stop: key, says: words.min(1) }),
   fact('signed', {
     name: z.string().min(1).max(120),
-    drawing: z.string().max(200_000).regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address'),
+    drawing: z
+      .string()
+      .max(200_000)
+      .regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address'),
   }),
   fact('tookBack', { fact: z.uuid(), why: words }),
 ]);

@@ -32,8 +32,7 @@ export interface Ledger {
 export function measuredPlace(hull: HullSurface, m: Measured): Point | null {
   const datum = findDatum(hull, m.datum);
   const side = sideOf(m.offCentre) === 'port' ? 'port' : 'starboard';
-  const heightAt = (x: number): number =>
-    m.down === null ? hull.spot(x, m.offCentre).z : hull.sidePoint(x, side, m.down).z;
+  const heightAt = (x: number): number => (m.down === null ? hull.spot(x, m.offCentre).z : hull.sidePoint(x, side, m.down).z);
   const x = placeOfReading(hull, datum, m.run, m.reading, m.offCentre, heightAt);
   return x === undefined ? null : { x, y: m.offCentre, z: heightAt(x) };
 }
@@ -57,8 +56,17 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
   for (const f of live) {
     if (f.kind === 'holeDrilled') {
       holes.set(f.hole, {
-        id: f.hole, label: f.label, rig: f.rig, bit: f.bit, measured: f.measured, at: measuredPlace(hull, f.measured),
-        elsewhere: f.elsewhere, plugged: null, by: f.by, when: f.serverTime, fact: f.id,
+        id: f.hole,
+        label: f.label,
+        rig: f.rig,
+        bit: f.bit,
+        measured: f.measured,
+        at: measuredPlace(hull, f.measured),
+        elsewhere: f.elsewhere,
+        plugged: null,
+        by: f.by,
+        when: f.serverTime,
+        fact: f.id,
       });
     } else if (f.kind === 'holePlugged') {
       const hole = holes.get(f.hole);

@@ -34,7 +34,8 @@ export function faultsOf(error: z.ZodError): FileFault[] {
   }));
 }
 
-export type ReadFile = { readonly ok: true; readonly file: RigFile } | { readonly ok: false; readonly faults: readonly FileFault[] };
+export type ReadFile =
+  { readonly ok: true; readonly file: RigFile } | { readonly ok: false; readonly faults: readonly FileFault[] };
 
 /**
  * Reads a rig file's JSON text. Checks its shape and that its parts hold together.
@@ -126,5 +127,8 @@ function sorted(value: unknown): unknown {
 /** The shop's catalog with a file's own parts laid over it. */
 export function overlay<T extends { id: string }>(shop: readonly T[], carried: readonly T[]): T[] {
   const own = new Map(carried.map((one) => [one.id, one]));
-  return [...shop.filter((one) => !own.has(one.id) || sameJson(one, own.get(one.id))), ...carried.filter((one) => !shop.some((s) => s.id === one.id && sameJson(s, one)))];
+  return [
+    ...shop.filter((one) => !own.has(one.id) || sameJson(one, own.get(one.id))),
+    ...carried.filter((one) => !shop.some((s) => s.id === one.id && sameJson(s, one))),
+  ];
 }

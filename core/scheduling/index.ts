@@ -1,7 +1,6 @@
 import type { ShopSettings } from '../catalog';
-import type { PlannedHole } from '../drilling';
-import type { Placed } from '../layout';
-import type { Mounted } from '../mounting';
+import { drillMinutes, fastenMinutes, pullMinutes, SET_UP, terminateMinutes } from '../labor';
+import type { Fitted } from '../drilling';
 import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
 
@@ -20,41 +19,54 @@ export interface BuildStep {
   readonly booked: number;
 }
 
-interface Item {
-  readonly placed: Placed;
-  readonly mounted: Mounted;
-  readonly holes: readonly PlannedHole[];
-  readonly letter: string;
-}
-
 type Draft = Omit<BuildStep, 'done' | 'booked'>;
 
 const step = (id: string, says: string, minutes: number, needs: readonly string[], more: Partial<Draft> = {}): Draft => ({
-  id, says, detail: '', fitting: null, minutes, cureHours: 0, needs, ...more,
+  id,
+  says,
+  detail: '',
+  fitting: null,
+  minutes,
+  cureHours: 0,
+  needs,
+  ...more,
 });
 
 const holesWord = (n: number): string => `${n} ${n === 1 ? 'hole' : 'holes'}`;
 
 /** The build in working order: inspect, lay out, drill, seal and cure, wire, test, hand over. */
-export function buildSteps(items: readonly Item[], runs: readonly WiredRun[], shop: ShopSettings, ledger: Ledger): BuildStep[] {
+export function buildSteps(items: readonly Fitted[], runs: readonly WiredRun[], shop: ShopSettings, ledger: Ledger): BuildStep[] {
   const { labor } = shop;
+  const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
   const drilled = items.filter((i) => i.holes.length > 0);
   const dry = items.filter((i) => i.holes.length === 0);
   const letterOf = new Map(items.map((i) => [i.placed.id, i.letter]));
   const drafts: Draft[] = [
-    step('receive', 'Receive and inspect the hull', labor.setUpMinutes / 3, [], { detail: 'Broken handles, worn bow strip, clips missing their half, old holes.' }),
-    step('measure', 'Measure two known distances', 5, ['receive'], { detail: 'This hull against the drawing.' }),
-    step('tape', 'Lay out and tape up', 3 * items.length, ['measure']),
-    step('agree', 'Owner agrees to the taped layout', 5, ['tape']),
+    step('receive', 'Receive and inspect the hull', setUp('receive'), [], {
+      detail: 'Broken handles, worn bow strip, clips missing their half, old holes.',
+    }),
+    step('measure', 'Measure two known distances', setUp('measure'), ['receive'], { detail: 'This hull against the drawing.' }),
+    step('tape', 'Lay out and tape up', setUp('tape'), ['measure']),
+    step('agree', 'Owner agrees to the taped layout', setUp('agree'), ['tape']),
     ...drilled.map((i) =>
-      step(`drill.${i.placed.id}`, `Drill ${i.letter}, ${i.placed.part.name}`, i.holes.length * labor.holeMinutes, ['agree'], {
-        fitting: i.placed.id, detail: `${holesWord(i.holes.length)}. Eye protection on. Know what is behind.`,
+      step(`drill.${i.placed.id}`, `Drill ${i.letter}, ${i.placed.part.name}`, drillMinutes(i.holes, labor), ['agree'], {
+        fitting: i.placed.id,
+        detail: `${holesWord(i.holes.length)}. Eye protection on. Know what is behind.`,
       }),
     ),
     ...drilled.map((i) =>
-      step(`fasten.${i.placed.id}`, `Fasten and seal ${i.letter}, ${i.placed.part.name}`, labor.mount[i.mounted.hold], [`drill.${i.placed.id}`], {
-        fitting: i.placed.id, detail: i.mounted.fastener ? `${i.mounted.count} × ${i.mounted.fastener}${i.mounted.plate ? ', backing plate' : ''}.` : 'Its own nut and gasket.',
-      }),
+      step(
+        `fasten.${i.placed.id}`,
+        `Fasten and seal ${i.letter}, ${i.placed.part.name}`,
+        fastenMinutes(i.mounted, i.holes, labor),
+        [`drill.${i.placed.id}`],
+        {
+          fitting: i.placed.id,
+          detail: i.mounted.fastener
+            ? `${i.mounted.count} × ${i.mounted.fastener}${i.mounted.plate ? ', backing plate' : ''}.`
+            : 'Its own nut and gasket.',
+        },
+      ),
     ),
   ];
   const sealed = drilled.map((i) => `fasten.${i.placed.id}`);
@@ -63,30 +75,39 @@ export function buildSteps(items: readonly Item[], runs: readonly WiredRun[], sh
   const ready = drilled.length ? ['cure'] : ['agree'];
   for (const run of runs) {
     const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
-    const where = run.lane.startsWith('inside') ? 'inside' : 'outside';
     drafts.push(
-      step(`pull.${run.id}`, `Pull wire ${name}`, (run.cut / 1000) * labor.runMinutesPerMetre[where], ready, { fitting: run.to, detail: `${run.awg ?? '?'} AWG pair, ${run.lane}.` }),
-      step(`end.${run.id}`, `Terminate ${name}`, 4 * labor.terminationMinutes, [`pull.${run.id}`], { fitting: run.to, detail: `Fuse ${run.fuse.rating ?? '?'} A right at the battery.` }),
-      step(`test.${run.id}`, `Test circuit ${name}`, labor.circuitTestMinutes, [`end.${run.id}`], { fitting: run.to, detail: 'Polarity, alone and with all others, voltage at the load.' }),
+      step(`pull.${run.id}`, `Pull wire ${name}`, pullMinutes(run, labor), ready, {
+        fitting: run.to,
+        detail: `${run.awg ?? '?'} AWG pair, ${run.lane}.`,
+      }),
+      step(`end.${run.id}`, `Terminate ${name}`, terminateMinutes(labor), [`pull.${run.id}`], {
+        fitting: run.to,
+        detail: `Fuse ${run.fuse.rating ?? '?'} A right at the battery.`,
+      }),
+      step(`test.${run.id}`, `Test circuit ${name}`, labor.circuitTestMinutes, [`end.${run.id}`], {
+        fitting: run.to,
+        detail: 'Polarity, alone and with all others, voltage at the load.',
+      }),
     );
   }
   for (const i of dry)
     drafts.push(
-      step(`fit.${i.placed.id}`, `Fit ${i.letter}, ${i.placed.part.name}`, labor.mount[i.mounted.hold], ready, {
-        fitting: i.placed.id, detail: i.mounted.fastener ? `${i.mounted.count} × ${i.mounted.fastener}.` : 'Set in place, strapped.',
+      step(`fit.${i.placed.id}`, `Fit ${i.letter}, ${i.placed.part.name}`, fastenMinutes(i.mounted, i.holes, labor), ready, {
+        fitting: i.placed.id,
+        detail: i.mounted.fastener ? `${i.mounted.count} × ${i.mounted.fastener}.` : 'Set in place, strapped.',
       }),
     );
   const fitted = [...ready, ...runs.map((r) => `test.${r.id}`), ...dry.map((i) => `fit.${i.placed.id}`)];
   drafts.push(
-    step('weigh', 'Shake, tilt, push and tug everything', 10, fitted, { detail: 'Nothing moves. Hatches shut.' }),
-    step('hose', 'Hose test', 10, ['weigh'], { detail: 'Leak check at every hole.' }),
-    step('photos', 'Clean and photograph', labor.setUpMinutes / 3, ['hose']),
+    step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),
+    step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),
+    step('photos', 'Clean and photograph', setUp('photos'), ['hose']),
   );
   return drafts.map((d) => ({ ...d, done: doneBy(d, items, ledger), booked: ledger.minutes.get(d.id) ?? 0 }));
 }
 
 /** A step is done when somebody said so; a drilling step also when all its holes are drilled. */
-function doneBy(d: Draft, items: readonly Item[], ledger: Ledger): BuildStep['done'] {
+function doneBy(d: Draft, items: readonly Fitted[], ledger: Ledger): BuildStep['done'] {
   const said = ledger.steps.get(d.id);
   if (said) return { by: said.by, when: said.serverTime };
   if (!d.id.startsWith('drill.')) return null;

@@ -8,8 +8,7 @@ export type UnitSystem = 'imperial' | 'metric';
 /** Limits are rounded to the careful side, readings to the nearest mark. */
 export type Rounding = 'nearest' | 'up' | 'down';
 
-export type ParsedLength =
-  { readonly ok: true; readonly mm: number } | { readonly ok: false; readonly says: string };
+export type ParsedLength = { readonly ok: true; readonly mm: number } | { readonly ok: false; readonly says: string };
 
 const VULGAR: Readonly<Record<string, string>> = {
   '½': '1/2',
@@ -22,9 +21,7 @@ const VULGAR: Readonly<Record<string, string>> = {
 };
 const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
 const AMOUNT = String.raw`(?:(?:${NUMBER})(?:[\s-]+\d+\s*\/\s*\d+)?|\d+\s*\/\s*\d+)`;
-const FEET_INCHES = new RegExp(
-  String.raw`^(${NUMBER})\s*(?:'|ft|feet|foot)\s*(?:(${AMOUNT})\s*(?:"|in|inch|inches)?)?$`,
-);
+const FEET_INCHES = new RegExp(String.raw`^(${NUMBER})\s*(?:'|ft|feet|foot)\s*(?:(${AMOUNT})\s*(?:"|in|inch|inches)?)?$`);
 const INCHES = new RegExp(String.raw`^(${AMOUNT})\s*(?:"|in|inch|inches)$`);
 const METRIC = new RegExp(String.raw`^(${NUMBER})\s*(mm|cm|m)$`);
 const BARE = new RegExp(String.raw`^(${AMOUNT})$`);
@@ -48,7 +45,11 @@ function amount(text: string): number {
  * @example parseLength(`5' 6 15/16"`, 'metric') // { ok: true, mm: 1700.2125 }
  */
 export function parseLength(text: string, system: UnitSystem): ParsedLength {
-  let clean = text.trim().toLowerCase().replace(/[′’]/g, "'").replace(/[″”“]|''/g, '"');
+  let clean = text
+    .trim()
+    .toLowerCase()
+    .replace(/[′’]/g, "'")
+    .replace(/[″”“]|''/g, '"');
   clean = clean.replace(/\s*([½¼¾⅛⅜⅝⅞])/g, (_, mark: string) => ` ${VULGAR[mark] ?? ''}`).trim();
   const negative = /^[-−]/.test(clean);
   if (negative) clean = clean.slice(1).trim();

@@ -1,6 +1,5 @@
 /** Money is integer cents; rounding happens once, half away from zero. */
-export const roundCents = (cents: number): number =>
-  Math.sign(cents) * Math.floor(Math.abs(cents) + 0.5 + 1e-9);
+export const roundCents = (cents: number): number => Math.sign(cents) * Math.floor(Math.abs(cents) + 0.5 + 1e-9);
 
 /** Prints cents as `1,234.50`. */
 export function printMoney(cents: number): string {

@@ -2,9 +2,7 @@ import { printLength, printLong, type Rounding, type UnitSystem } from './length
 import { printMass } from './mass';
 
 /** A measured quantity inside a sentence, printed only when somebody reads it in their units. */
-export type Measure =
-  | { readonly mm: number; readonly how?: Rounding; readonly long?: boolean }
-  | { readonly kg: number };
+export type Measure = { readonly mm: number; readonly how?: Rounding; readonly long?: boolean } | { readonly kg: number };
 
 /** A sentence whose figures are still numbers. */
 export type Sentence = readonly (string | Measure)[];

@@ -4,7 +4,18 @@ import type { Placed } from '../layout';
 import type { Run } from '../rig';
 import type { Point, Source } from '../units';
 import { pathLength, routePath } from './route';
-import { chooseFuse, chooseGauge, derated, dropAllows, dropVolts, GAUGES, type Awg, type GaugeAsk, type GaugeChoice, type Protection } from './wire';
+import {
+  chooseFuse,
+  chooseGauge,
+  derated,
+  dropAllows,
+  dropVolts,
+  GAUGES,
+  type Awg,
+  type GaugeAsk,
+  type GaugeChoice,
+  type Protection,
+} from './wire';
 
 /** A two-wire feed worked out. */
 export interface WiredRun {
@@ -38,7 +49,14 @@ export const cutLength = (length: number, w: ShopSettings['wiring']): number =>
   Math.ceil((length * (1 + w.slackPercent / 100) + 2 * w.loop) / w.cutTo - 1e-9) * w.cutTo;
 
 /** Works out one run: path, cut length, gauge, drop and fuse. Undefined when it has no load. */
-export function wireRun(hull: HullSurface, id: string, run: Run, source: Placed, load: Placed, shop: ShopSettings): WiredRun | undefined {
+export function wireRun(
+  hull: HullSurface,
+  id: string,
+  run: Run,
+  source: Placed,
+  load: Placed,
+  shop: ShopSettings,
+): WiredRun | undefined {
   const draw = load.part.draw;
   if (!draw) return undefined;
   const w = shop.wiring;
@@ -60,8 +78,19 @@ export function wireRun(hull: HullSurface, id: string, run: Run, source: Placed,
   const drop = awg ? dropVolts(w.standard, awg, draw.amps, 2 * cut) : 0;
   const carries = awg ? derated(awg, w.conductorsInBundle) : 0;
   return {
-    id, from: run.from, to: run.to, lane: run.lane, path, length, cut,
-    amps: draw.amps, volts: draw.volts, kind: draw.of, choice, awg, drop,
+    id,
+    from: run.from,
+    to: run.to,
+    lane: run.lane,
+    path,
+    length,
+    cut,
+    amps: draw.amps,
+    volts: draw.volts,
+    kind: draw.of,
+    choice,
+    awg,
+    drop,
     dropPercent: (drop / draw.volts) * 100,
     allowedPercent: w.dropPercent[draw.of],
     tooThin: awg === null || carries < draw.amps ? 'heat' : dropAllows(ask, awg) ? null : 'drop',

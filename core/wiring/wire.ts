@@ -15,7 +15,15 @@ export const circularMils = (mm2: number): number => mm2 / ((Math.PI / 4) * 0.02
 
 /** Least conductor areas ABYC E-11 accepts, circular mils (from memory). */
 export const E11_LEAST: Readonly<Record<Awg, number>> = {
-  18: 1537, 16: 2336, 14: 3702, 12: 5833, 10: 9343, 8: 14_810, 6: 25_910, 4: 37_360, 2: 62_450,
+  18: 1537,
+  16: 2336,
+  14: 3702,
+  12: 5833,
+  10: 9343,
+  8: 14_810,
+  6: 25_910,
+  4: 37_360,
+  2: 62_450,
 };
 
 /** Ampacity of a single conductor with 105 °C insulation outside engine spaces, A: ABYC E-11 (from memory). */
@@ -90,7 +98,14 @@ export function chooseGauge(ask: GaugeAsk): GaugeChoice {
   const awg = all.includes(null) ? null : (Math.min(...all.map((g) => g ?? 0)) as Awg);
   // Where two rules ask for the same gauge the physical one is named.
   const ruled = byHeat === null || byHeat === awg ? 'heat' : byDrop === null || byDrop === awg ? 'drop' : 'shop';
-  return { awg, byHeat, byDrop, byShop, ruled, sources: [ask.standard === 'E-11' ? SOURCES.e11 : SOURCES.iso10133, SOURCES.awg, SOURCES.shop] };
+  return {
+    awg,
+    byHeat,
+    byDrop,
+    byShop,
+    ruled,
+    sources: [ask.standard === 'E-11' ? SOURCES.e11 : SOURCES.iso10133, SOURCES.awg, SOURCES.shop],
+  };
 }
 
 /** Fuse and breaker ratings sold, A (ATO/ATC, MAXI and ANL ranges; from memory). */

@@ -2,7 +2,7 @@ import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { columnsOf, TABLES } from './models';
 
-type Step = { name: string; up: (params: { context: QueryInterface }) => Promise<void> };
+interface Step { name: string; up: (params: { context: QueryInterface }) => Promise<void> }
 
 const MIGRATIONS: Step[] = [
   {

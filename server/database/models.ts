@@ -1,4 +1,11 @@
-import { type CreationOptional, DataTypes, type InferAttributes, type InferCreationAttributes, Model, type Sequelize } from 'sequelize';
+import {
+  type CreationOptional,
+  DataTypes,
+  type InferAttributes,
+  type InferCreationAttributes,
+  Model,
+  type Sequelize,
+} from 'sequelize';
 
 /** A JSON document kept as text, so that what was stored is what is read. */
 class Row<T extends Model> extends Model<InferAttributes<T>, InferCreationAttributes<T>> {}
@@ -93,18 +100,42 @@ export const TABLES = {
   shops: { revision: { ...integer, primaryKey: true }, document },
   hulls: { id, ownerId: text(64), modelId: text(64), serial: text(60), factCount: integer },
   rigs: {
-    id, number: { ...text(20), unique: true }, ownerId: text(64), hullId: text(64), place: text(20), version: integer,
-    plan: document, carried: { ...document, allowNull: true }, progress: document,
+    id,
+    number: { ...text(20), unique: true },
+    ownerId: text(64),
+    hullId: text(64),
+    place: text(20),
+    version: integer,
+    plan: document,
+    carried: { ...document, allowNull: true },
+    progress: document,
   },
   changes: {
-    rigId: { ...text(64), primaryKey: true }, id: { ...text(36), primaryKey: true }, version: integer, author: text(80),
-    baseVersion: integer, serverTime: text(30), body: document, inverse: document, undoes: { type: STRING(36), allowNull: true },
+    rigId: { ...text(64), primaryKey: true },
+    id: { ...text(36), primaryKey: true },
+    version: integer,
+    author: text(80),
+    baseVersion: integer,
+    serverTime: text(30),
+    body: document,
+    inverse: document,
+    undoes: { type: STRING(36), allowNull: true },
   },
   facts: {
-    seq: { type: INTEGER, primaryKey: true, autoIncrement: true }, hullId: text(64), id: text(36), kind: text(30), by: text(80),
-    serverTime: text(30), body: document,
+    seq: { type: INTEGER, primaryKey: true, autoIncrement: true },
+    hullId: text(64),
+    id: text(36),
+    kind: text(30),
+    by: text(80),
+    serverTime: text(30),
+    body: document,
   },
-  owner_links: { tokenHash: { ...text(64), primaryKey: true }, rigId: text(64), expires: text(30), revoked: { type: BOOLEAN, allowNull: false } },
+  owner_links: {
+    tokenHash: { ...text(64), primaryKey: true },
+    rigId: text(64),
+    expires: text(30),
+    revoked: { type: BOOLEAN, allowNull: false },
+  },
   counters: { name: { ...text(20), primaryKey: true }, value: integer },
   /** As the session store wants it. */
   sessions: { sid: { ...text(36), primaryKey: true }, expires: { type: DATE }, data: { type: TEXT } },
@@ -113,8 +144,17 @@ export const TABLES = {
 /** Binds the row classes to an open database. */
 export function defineModels(db: Sequelize): void {
   const rows = {
-    staff: StaffRow, owners: OwnerRow, hull_models: HullModelRow, catalogs: CatalogRow, shops: ShopRow, hulls: HullRow,
-    rigs: RigRow, changes: ChangeRow, facts: FactRow, owner_links: LinkRow, counters: CounterRow,
+    staff: StaffRow,
+    owners: OwnerRow,
+    hull_models: HullModelRow,
+    catalogs: CatalogRow,
+    shops: ShopRow,
+    hulls: HullRow,
+    rigs: RigRow,
+    changes: ChangeRow,
+    facts: FactRow,
+    owner_links: LinkRow,
+    counters: CounterRow,
   };
   for (const [tableName, row] of Object.entries(rows)) {
     const init = (row as unknown as { init(columns: object, options: object): void }).init.bind(row);

@@ -7,7 +7,11 @@ const SIDE = { port: 'P', starboard: 'S', centre: 'C' } as const;
 function behind(paper: Paper, h: PlannedHole): string {
   const { nearest, access, blocked } = h.behind;
   const what = nearest ? `${nearest.name} ${paper.length(nearest.clear, 'down')} away` : 'nothing known';
-  const hand = access ? `; hand from ${access.hatch}, ${paper.length(access.away, 'up')}` : blocked ? `; no hand: ${blocked}` : '';
+  const hand = access
+    ? `; hand from ${access.hatch}, ${paper.length(access.away, 'up')}`
+    : blocked
+      ? `; no hand: ${blocked}`
+      : '';
   return `${what}${hand}`;
 }
 
@@ -15,22 +19,54 @@ function behind(paper: Paper, h: PlannedHole): string {
 export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const paper = new Paper(sheet, 'Drill sheet');
   const datum = findDatum(w.surface, sheet.plan.tape.datum);
-  paper.strip(w, w.holes.map((h) => ({ x: h.at.x, y: h.at.y, label: h.label })));
-  paper.text(`Tape hooked on ${datum.name.toUpperCase()}, ${RUN[sheet.plan.tape.run]}. All measures in ${sheet.units === 'imperial' ? 'inches' : 'millimetres'}. A hole can be off by ${paper.length(toleranceBudget(sheet.shop.drilling), 'up')}: tape, hull and drill together.`);
-  paper.text('Eye protection on. Know what is behind. Never below the waterline without a very good reason. Deburr, seal hole and threads, let it cure before load or water.', true);
+  paper.strip(
+    w,
+    w.holes.map((h) => ({ x: h.at.x, y: h.at.y, label: h.label })),
+  );
+  paper.text(
+    `Tape hooked on ${datum.name.toUpperCase()}, ${RUN[sheet.plan.tape.run]}. All measures in ${sheet.units === 'imperial' ? 'inches' : 'millimetres'}. A hole can be off by ${paper.length(toleranceBudget(sheet.shop.drilling), 'up')}: tape, hull and drill together.`,
+  );
+  paper.text(
+    'Eye protection on. Know what is behind. Never below the waterline without a very good reason. Deburr, seal hole and threads, let it cure before load or water.',
+    true,
+  );
   if (w.holes.length === 0) paper.text('This plan makes no holes.');
   else {
     paper.heading(`${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'}, bow to stern`);
     const widths = [34, 28, 62, 62, 62, 78, 44, paper.width - 370];
-    paper.row(['Hole', 'Side', `From ${datum.id === 'bow' ? 'bow' : datum.id}`, 'Off centre', 'From edge', 'Pilot, bit', 'Flag', 'Behind'], widths, { bold: true });
+    paper.row(
+      [
+        'Hole',
+        'Side',
+        `From ${datum.id === 'bow' ? 'bow' : datum.id}`,
+        'Off centre',
+        'From edge',
+        'Pilot, bit',
+        'Flag',
+        'Behind',
+      ],
+      widths,
+      { bold: true },
+    );
     for (const h of w.holes)
       paper.row(
-        [h.label, SIDE[h.side], paper.figure(h.reading), paper.figure(Math.abs(h.offCentre)), h.down === null ? paper.figure(h.fromEdge) : `${paper.figure(h.down)} down`,
-          `${h.pilot.name}, ${h.bit.name}`, paper.figure(h.flag, 'up'), behind(paper, h)],
+        [
+          h.label,
+          SIDE[h.side],
+          paper.figure(h.reading),
+          paper.figure(Math.abs(h.offCentre)),
+          h.down === null ? paper.figure(h.fromEdge) : `${paper.figure(h.down)} down`,
+          `${h.pilot.name}, ${h.bit.name}`,
+          paper.figure(h.flag, 'up'),
+          behind(paper, h),
+        ],
         widths,
       );
     paper.heading('One bit at a time');
-    for (const r of w.rounds) paper.text(`${r.bit.name}${r.pilot ? ' pilot' : ''}: ${r.holes.map((id) => w.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`);
+    for (const r of w.rounds)
+      paper.text(
+        `${r.bit.name}${r.pilot ? ' pilot' : ''}: ${r.holes.map((id) => w.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`,
+      );
   }
   const open = w.findings.filter((f) => f.step === 'drill' && !f.accepted);
   if (open.length) paper.text(`${open.length} not settled when this was printed: see the Drill step.`);

@@ -3,21 +3,61 @@ import { Paper, type Sheet } from './sheet';
 
 const WORDS = {
   en: {
-    title: "Owner's book", walk: 'Your boat, bow to stern', use: 'Use', road: 'Road', care: 'Look again', holes: 'Holes', none: 'none', wire: 'Wire', fuse: 'A fuse',
-    from: 'from', note: 'Note', sub: 'Changed', cautions: 'Before you go', undone: 'Left undone or accepted', sign: 'Signed for', notSigned: 'Not signed yet', planned: 'planned', with: 'with',
+    title: "Owner's book",
+    walk: 'Your boat, bow to stern',
+    use: 'Use',
+    road: 'Road',
+    care: 'Look again',
+    holes: 'Holes',
+    none: 'none',
+    wire: 'Wire',
+    fuse: 'A fuse',
+    from: 'from',
+    note: 'Note',
+    sub: 'Changed',
+    cautions: 'Before you go',
+    undone: 'Left undone or accepted',
+    sign: 'Signed for',
+    notSigned: 'Not signed yet',
+    planned: 'planned',
+    with: 'with',
     list: [
-      'Wear a life jacket, always.', 'Try getting back on in shallow water, with the gear aboard.', 'Fuse at the battery; the right charger; never charge unattended in a closed hull.',
-      'Anchoring in current can capsize: quick release and a knife.', 'Kill-switch lanyard on with a motor. Lines and leashes can entangle.',
-      'Floating and stability figures are estimates: they replace neither the rated capacity nor a test in shallow water.', 'Lights, registration and sound signals: check the local rules.',
+      'Wear a life jacket, always.',
+      'Try getting back on in shallow water, with the gear aboard.',
+      'Fuse at the battery; the right charger; never charge unattended in a closed hull.',
+      'Anchoring in current can capsize: quick release and a knife.',
+      'Kill-switch lanyard on with a motor. Lines and leashes can entangle.',
+      'Floating and stability figures are estimates: they replace neither the rated capacity nor a test in shallow water.',
+      'Lights, registration and sound signals: check the local rules.',
     ],
   },
   fr: {
-    title: 'Livret du propriétaire', walk: 'Votre bateau, de la proue à la poupe', use: 'Usage', road: 'Route', care: 'À revoir', holes: 'Trous', none: 'aucun', wire: 'Fil', fuse: 'A de fusible',
-    from: 'depuis', note: 'Note', sub: 'Remplacé', cautions: 'Avant de partir', undone: 'Laissé ou accepté', sign: 'Signé', notSigned: 'Pas encore signé', planned: 'prévu', with: 'avec',
+    title: 'Livret du propriétaire',
+    walk: 'Votre bateau, de la proue à la poupe',
+    use: 'Usage',
+    road: 'Route',
+    care: 'À revoir',
+    holes: 'Trous',
+    none: 'aucun',
+    wire: 'Fil',
+    fuse: 'A de fusible',
+    from: 'depuis',
+    note: 'Note',
+    sub: 'Remplacé',
+    cautions: 'Avant de partir',
+    undone: 'Laissé ou accepté',
+    sign: 'Signé',
+    notSigned: 'Pas encore signé',
+    planned: 'prévu',
+    with: 'avec',
     list: [
-      'Portez toujours un gilet.', 'Essayez de remonter à bord en eau peu profonde, avec le matériel.', 'Fusible à la batterie ; le bon chargeur ; jamais de charge sans surveillance dans une coque fermée.',
-      'Mouiller dans le courant peut faire chavirer : largage rapide et couteau.', 'Coupe-circuit au poignet sous moteur. Cordes et longes peuvent emmêler.',
-      'Flottaison et stabilité sont des estimations : elles ne remplacent ni la capacité du fabricant ni un essai en eau peu profonde.', 'Feux, immatriculation, signaux sonores : vérifiez les règles locales.',
+      'Portez toujours un gilet.',
+      'Essayez de remonter à bord en eau peu profonde, avec le matériel.',
+      'Fusible à la batterie ; le bon chargeur ; jamais de charge sans surveillance dans une coque fermée.',
+      'Mouiller dans le courant peut faire chavirer : largage rapide et couteau.',
+      'Coupe-circuit au poignet sous moteur. Cordes et longes peuvent emmêler.',
+      'Flottaison et stabilité sont des estimations : elles ne remplacent ni la capacité du fabricant ni un essai en eau peu profonde.',
+      'Feux, immatriculation, signaux sonores : vérifiez les règles locales.',
     ],
   },
 } as const;
@@ -26,7 +66,10 @@ const WORDS = {
 export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
   const t = WORDS[sheet.language];
   const paper = new Paper(sheet, t.title);
-  paper.strip(w, w.walk.map((s) => ({ x: s.x, y: s.y, label: s.letter })));
+  paper.strip(
+    w,
+    w.walk.map((s) => ({ x: s.x, y: s.y, label: s.letter })),
+  );
   paper.heading(t.walk);
   const widths = [70, paper.width - 70];
   for (const stop of w.walk) {
@@ -35,9 +78,13 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     paper.row([t.use, text.use], widths);
     paper.row([t.road, text.road], widths);
     paper.row([t.care, text.care], widths);
-    const holes = stop.holes.map((h) => `${h.label} ${paper.length(h.drilled?.measured.reading ?? h.reading)} ${t.from} ${h.drilled?.measured.datum ?? sheet.plan.tape.datum}${h.drilled ? '' : ` (${t.planned})`}`);
+    const holes = stop.holes.map(
+      (h) =>
+        `${h.label} ${paper.length(h.drilled?.measured.reading ?? h.reading)} ${t.from} ${h.drilled?.measured.datum ?? sheet.plan.tape.datum}${h.drilled ? '' : ` (${t.planned})`}`,
+    );
     paper.row([t.holes, holes.join('; ') || t.none], widths);
-    for (const r of stop.runs) paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
+    for (const r of stop.runs)
+      paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
   }

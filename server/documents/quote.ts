@@ -22,18 +22,28 @@ export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.row(['', 'What', 'From', 'Each', 'How many', 'Cost'], widths, { bold: true, ends });
   for (const line of w.lines)
     paper.row(
-      [(line.fitting && letters.get(line.fitting)) ?? '', line.name, line.from, line.eachCents ? printMoney(line.eachCents) : '–',
-        quantityOf(line, sheet.units), line.cents ? printMoney(line.cents) : '–'],
+      [
+        (line.fitting && letters.get(line.fitting)) ?? '',
+        line.name,
+        line.from,
+        line.eachCents ? printMoney(line.eachCents) : '–',
+        quantityOf(line, sheet.units),
+        line.cents ? printMoney(line.cents) : '–',
+      ],
       widths,
       { ends },
     );
   const { totals } = w;
-  const sum = (name: string, cents: number, bold = false): void => paper.row(['', name, '', '', '', printMoney(cents)], widths, { ends, bold });
+  const sum = (name: string, cents: number, bold = false): void =>
+    paper.row(['', name, '', '', '', printMoney(cents)], widths, { ends, bold });
   sum('Parts and material', totals.partsCents);
   sum(`Labor, ${(totals.laborMinutes / 60).toFixed(2)} h at ${printMoney(shop.labor.centsPerHour)}`, totals.laborCents);
   sum(`Tax ${shop.taxPercent} %${shop.taxOnLabor ? '' : ' on parts'}`, totals.taxCents);
   sum('To pay', totals.totalCents, true);
   paper.doc.moveDown();
-  paper.text(`This rig makes ${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'} in the hull. Work by the shop's standard times.`, true);
+  paper.text(
+    `This rig makes ${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'} in the hull. Work by the shop's standard times.`,
+    true,
+  );
   return paper.finish();
 }

@@ -1,5 +1,13 @@
 import { createRequire } from 'node:module';
-import { printFigure, printLength, type HullModel, type Plan, type ShopSettings, type UnitSystem, type Workup } from '@plain-cleat/core';
+import {
+  printFigure,
+  printLength,
+  type HullModel,
+  type Plan,
+  type ShopSettings,
+  type UnitSystem,
+  type Workup,
+} from '@plain-cleat/core';
 import PDFDocument from 'pdfkit';
 
 /** What every paper says about the rig it belongs to. */
@@ -24,7 +32,8 @@ export const MUTED = '#55636a';
 const LINE = '#b9b09c';
 
 const find = createRequire(import.meta.url).resolve;
-const font = (family: string, weight: number): string => find(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`);
+const font = (family: string, weight: number): string =>
+  find(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`);
 
 /** A PDF under way, with the few things every paper needs. */
 export class Paper {
@@ -36,7 +45,9 @@ export class Paper {
     title: string,
   ) {
     this.doc = new PDFDocument({
-      size: sheet.paper, margin: MARGIN, bufferPages: true,
+      size: sheet.paper,
+      margin: MARGIN,
+      bufferPages: true,
       info: { Title: `${title} ${sheet.number}`, Author: sheet.shop.name },
     });
     // Printed at its size: a drill sheet scaled to fit is wrong by a hole.
@@ -59,7 +70,10 @@ export class Paper {
   private head(title: string): void {
     const { shop, number, plan, hull, serial, owner, today } = this.sheet;
     this.doc.font('figure').fontSize(20).fillColor(INK).text(`${title} · ${number}`, MARGIN, MARGIN);
-    this.doc.font('text').fontSize(10).fillColor(MUTED)
+    this.doc
+      .font('text')
+      .fontSize(10)
+      .fillColor(MUTED)
       .text(`${plan.title} · ${hull.maker} ${hull.name}${serial ? ` · serial ${serial}` : ''} · ${owner}`)
       .text(`${shop.name}, ${shop.place} · ${today}`);
     this.doc.moveDown(0.8);
@@ -72,7 +86,11 @@ export class Paper {
   }
 
   text(text: string, muted = false): void {
-    this.doc.font('text').fontSize(10).fillColor(muted ? MUTED : INK).text(text, MARGIN, undefined, { width: this.width });
+    this.doc
+      .font('text')
+      .fontSize(10)
+      .fillColor(muted ? MUTED : INK)
+      .text(text, MARGIN, undefined, { width: this.width });
   }
 
   /** Starts a new page when less than so much is left. */
@@ -82,7 +100,12 @@ export class Paper {
 
   /** One line of a table; `ends` are the columns set flush right. */
   row(cells: readonly string[], widths: readonly number[], options: { bold?: boolean; ends?: readonly number[] } = {}): void {
-    const sizes = cells.map((cell, i) => this.doc.font(options.bold ? 'bold' : 'text').fontSize(9.5).heightOfString(cell || ' ', { width: (widths[i] ?? 50) - 6 }));
+    const sizes = cells.map((cell, i) =>
+      this.doc
+        .font(options.bold ? 'bold' : 'text')
+        .fontSize(9.5)
+        .heightOfString(cell || ' ', { width: (widths[i] ?? 50) - 6 }),
+    );
     const height = Math.max(...sizes) + 6;
     this.room(height + 4);
     const y = this.doc.y;
@@ -92,7 +115,12 @@ export class Paper {
       this.doc.fillColor(INK).text(cell, x, y + 3, { width: width - 6, align: options.ends?.includes(i) ? 'right' : 'left' });
       x += width;
     });
-    this.doc.moveTo(MARGIN, y + height).lineTo(MARGIN + this.width, y + height).lineWidth(0.5).strokeColor(LINE).stroke();
+    this.doc
+      .moveTo(MARGIN, y + height)
+      .lineTo(MARGIN + this.width, y + height)
+      .lineWidth(0.5)
+      .strokeColor(LINE)
+      .stroke();
     this.doc.y = y + height;
     this.doc.x = MARGIN;
   }
@@ -112,7 +140,10 @@ export class Paper {
         if (i === 0) this.doc.moveTo(px, py);
         else this.doc.lineTo(px, py);
       }
-      this.doc.lineWidth(sign > 0 ? 0.8 : 1.6).strokeColor(INK).stroke();
+      this.doc
+        .lineWidth(sign > 0 ? 0.8 : 1.6)
+        .strokeColor(INK)
+        .stroke();
     };
     outline(1);
     outline(-1);
@@ -121,7 +152,9 @@ export class Paper {
     this.doc.moveTo(cx0, cy).lineTo(cx1, cy).dash(4, { space: 3 }).lineWidth(0.4).stroke().undash();
     this.doc.font('bold').fontSize(8).fillColor(INK);
     this.doc.text('BOW', cx0 - 8, cy + 6, { lineBreak: false }).text('STERN', cx1 - 22, cy + 6, { lineBreak: false });
-    this.doc.text('S · starboard', cx0, top, { lineBreak: false }).text('P · port', cx0, top + 2 * half - 10, { lineBreak: false });
+    this.doc
+      .text('S · starboard', cx0, top, { lineBreak: false })
+      .text('P · port', cx0, top + 2 * half - 10, { lineBreak: false });
     for (const m of marks) {
       const [x, y] = at(m.x, m.y);
       this.doc.circle(x, y, 2.2).lineWidth(0.8).stroke();
@@ -136,9 +169,22 @@ export class Paper {
     this.room(50);
     const y = this.doc.y + 14;
     const length = 100 * POINTS_PER_MM;
-    this.doc.lineWidth(1).strokeColor(INK).moveTo(MARGIN, y).lineTo(MARGIN + length, y).stroke();
-    for (const x of [MARGIN, MARGIN + length]) this.doc.moveTo(x, y - 5).lineTo(x, y + 5).stroke();
-    this.doc.font('text').fontSize(9).fillColor(INK).text('100 mm: measure this bar before you trust the paper. Print at 100 %, no scaling.', MARGIN, y + 8);
+    this.doc
+      .lineWidth(1)
+      .strokeColor(INK)
+      .moveTo(MARGIN, y)
+      .lineTo(MARGIN + length, y)
+      .stroke();
+    for (const x of [MARGIN, MARGIN + length])
+      this.doc
+        .moveTo(x, y - 5)
+        .lineTo(x, y + 5)
+        .stroke();
+    this.doc
+      .font('text')
+      .fontSize(9)
+      .fillColor(INK)
+      .text('100 mm: measure this bar before you trust the paper. Print at 100 %, no scaling.', MARGIN, y + 8);
     this.doc.moveDown(0.5);
   }
 
@@ -147,8 +193,15 @@ export class Paper {
     for (let i = 0; i < count; i++) {
       this.doc.switchToPage(i);
       this.doc.page.margins.bottom = 0;
-      this.doc.font('text').fontSize(8).fillColor(MUTED)
-        .text(`${this.sheet.number} · ${i + 1} / ${count}`, MARGIN, this.doc.page.height - 28, { width: this.width, align: 'right', lineBreak: false });
+      this.doc
+        .font('text')
+        .fontSize(8)
+        .fillColor(MUTED)
+        .text(`${this.sheet.number} · ${i + 1} / ${count}`, MARGIN, this.doc.page.height - 28, {
+          width: this.width,
+          align: 'right',
+          lineBreak: false,
+        });
     }
     return new Promise((resolve) => {
       this.doc.on('end', () => resolve(Buffer.concat(this.chunks)));

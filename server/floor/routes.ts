@@ -42,15 +42,27 @@ export function floorRoutes(router: Router): void {
         const plan = JSON.parse(row.plan) as Plan;
         const hull = await drawn(plan, row.carried);
         return {
-          id: row.id, number: row.number, title: plan.title, owner: names.get(row.ownerId) ?? '', hull: hull.name, outline: hull.outline,
-          place: row.place as FloorPlace, promised: plan.promised, progress: JSON.parse(row.progress) as Progress,
+          id: row.id,
+          number: row.number,
+          title: plan.title,
+          owner: names.get(row.ownerId) ?? '',
+          hull: hull.name,
+          outline: hull.outline,
+          place: row.place as FloorPlace,
+          promised: plan.promised,
+          progress: JSON.parse(row.progress) as Progress,
         };
       }),
     );
     return { shop: shop.name, today: todayIn(shop.timeZone), rigs: summaries };
   });
   bind(router, ROUTES.hulls, async () => {
-    const rows = await HullModelRow.findAll({ order: [['id', 'ASC'], ['revision', 'ASC']] });
+    const rows = await HullModelRow.findAll({
+      order: [
+        ['id', 'ASC'],
+        ['revision', 'ASC'],
+      ],
+    });
     const latest = new Map(rows.map((r) => [r.id, JSON.parse(r.document) as HullModel]));
     return [...latest.values()].map((m) => {
       const hull = fairHull(m);

@@ -46,7 +46,12 @@ export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodTy
   router[r.method.toLowerCase() as 'get' | 'post' | 'delete'](r.path, async (req: Request, res: Response) => {
     const staff = admit(r as unknown as Route, req.session?.staff);
     const answer = await handle({
-      req, res, staff, body: read(r.body, req.body), query: read(r.query, req.query), params: req.params as Record<string, string>,
+      req,
+      res,
+      staff,
+      body: read(r.body, req.body),
+      query: read(r.query, req.query),
+      params: req.params as Record<string, string>,
     });
     if (!r.file && !res.headersSent) res.json(answer ?? {});
   });

@@ -34,9 +34,12 @@ export const problems =
     if (res.headersSent) return next(error);
     if (error instanceof HttpProblem) return send(res, error);
     const known = error as { type?: string; code?: string };
-    if (known.type === 'entity.too.large') return send(res, new HttpProblem(413, 'Too large', 'the request is larger than 5 MB', { field: '(whole)' }));
-    if (known.type === 'entity.parse.failed') return send(res, new HttpProblem(400, 'Not JSON', 'the request body is not JSON', { field: '(whole)' }));
-    if (known.code === 'EBADCSRFTOKEN') return send(res, new HttpProblem(403, 'Stale page', 'reload the page and try again', { field: 'x-csrf-token' }));
+    if (known.type === 'entity.too.large')
+      return send(res, new HttpProblem(413, 'Too large', 'the request is larger than 5 MB', { field: '(whole)' }));
+    if (known.type === 'entity.parse.failed')
+      return send(res, new HttpProblem(400, 'Not JSON', 'the request body is not JSON', { field: '(whole)' }));
+    if (known.code === 'EBADCSRFTOKEN')
+      return send(res, new HttpProblem(403, 'Stale page', 'reload the page and try again', { field: 'x-csrf-token' }));
     log.error({ err: error }, 'request failed');
     send(res, new HttpProblem(500, 'Something broke here', 'nothing was changed; try again'));
   };

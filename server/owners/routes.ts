@@ -13,7 +13,9 @@ const hashed = (token: string): string => createHash('sha256').update(token).dig
 
 /** Owners, and the page each reaches by a link that expires and can be revoked. */
 export function ownerRoutes(router: Router): void {
-  bind(router, ROUTES.owners, async () => (await OwnerRow.findAll({ order: [['name', 'ASC']] })).map(({ id, name, email }) => ({ id, name, email })));
+  bind(router, ROUTES.owners, async () =>
+    (await OwnerRow.findAll({ order: [['name', 'ASC']] })).map(({ id, name, email }) => ({ id, name, email })),
+  );
   bind(router, ROUTES.makeLink, async ({ params }) => {
     const rig = await findRig(params.rig ?? '');
     const token = randomBytes(24).toString('base64url');
@@ -28,18 +30,33 @@ export function ownerRoutes(router: Router): void {
   bind(router, ROUTES.ownerPage, async ({ params }) => {
     const link = await LinkRow.findByPk(hashed(params.token ?? ''));
     if (!link) throw new HttpProblem(404, 'No such link', 'ask the shop for a new link');
-    if (link.revoked || link.expires < new Date().toISOString()) throw new HttpProblem(410, 'This link has ended', 'ask the shop for a new link');
+    if (link.revoked || link.expires < new Date().toISOString())
+      throw new HttpProblem(410, 'This link has ended', 'ask the shop for a new link');
     const loaded = await loadRig(link.rigId);
     const { plan, hull, shop, row } = loaded;
     const owner = await OwnerRow.findByPk(row.ownerId);
     const w = workUp({ ...loaded, asOf: todayIn(shop.timeZone) });
     return {
-      shop: { name: shop.name, place: shop.place }, number: row.number, title: plan.title, hull: `${hull.maker} ${hull.name}`, owner: owner?.name ?? '',
-      units: shop.units, outline: outlineOf(hull), length: w.surface.length, tape: plan.tape.datum === 'bow' ? 'bow' : plan.tape.datum,
+      shop: { name: shop.name, place: shop.place },
+      number: row.number,
+      title: plan.title,
+      hull: `${hull.maker} ${hull.name}`,
+      owner: owner?.name ?? '',
+      units: shop.units,
+      outline: outlineOf(hull),
+      length: w.surface.length,
+      tape: plan.tape.datum === 'bow' ? 'bow' : plan.tape.datum,
       stops: w.walk.map((s) => ({
-        fitting: s.fitting, letter: s.letter, name: { en: s.name, fr: s.french }, x: s.x, y: s.y,
-        use: { en: s.text.en.use, fr: s.text.fr.use }, road: { en: s.text.en.road, fr: s.text.fr.road }, care: { en: s.text.en.care, fr: s.text.fr.care },
-        holes: s.holes.map((h) => ({ label: h.label, reading: h.reading, drilled: h.drilled !== null })), shown: s.shown,
+        fitting: s.fitting,
+        letter: s.letter,
+        name: { en: s.name, fr: s.french },
+        x: s.x,
+        y: s.y,
+        use: { en: s.text.en.use, fr: s.text.fr.use },
+        road: { en: s.text.en.road, fr: s.text.fr.road },
+        care: { en: s.text.en.care, fr: s.text.fr.care },
+        holes: s.holes.map((h) => ({ label: h.label, reading: h.reading, drilled: h.drilled !== null })),
+        shown: s.shown,
       })),
       signedOn: w.ledger.signed?.serverTime ?? null,
     };

@@ -45,8 +45,15 @@ export async function recordChange(db: Sequelize, sent: SentChange): Promise<Cha
     const version = row.version + 1;
     await ChangeRow.create(
       {
-        rigId: row.id, id: sent.change.id, version, author: sent.author, baseVersion: sent.baseVersion,
-        serverTime: new Date().toISOString(), body: JSON.stringify(sent.change), inverse: JSON.stringify(inverse), undoes: sent.undoes,
+        rigId: row.id,
+        id: sent.change.id,
+        version,
+        author: sent.author,
+        baseVersion: sent.baseVersion,
+        serverTime: new Date().toISOString(),
+        body: JSON.stringify(sent.change),
+        inverse: JSON.stringify(inverse),
+        undoes: sent.undoes,
       },
       { transaction },
     );
@@ -58,5 +65,7 @@ export async function recordChange(db: Sequelize, sent: SentChange): Promise<Cha
 /** One person's own latest changes, oldest first. */
 export async function ownChanges(rigId: string, author: string): Promise<LoggedChange[]> {
   const rows = await ChangeRow.findAll({ where: { rigId, author }, order: [['version', 'DESC']], limit: 200 });
-  return rows.reverse().map((r) => ({ id: r.id, version: r.version, undoes: r.undoes, inverse: JSON.parse(r.inverse) as Change }));
+  return rows
+    .reverse()
+    .map((r) => ({ id: r.id, version: r.version, undoes: r.undoes, inverse: JSON.parse(r.inverse) as Change }));
 }

@@ -16,7 +16,8 @@ export async function checkParts(change: Change, row: RigRow, transaction: Trans
         const model = await modelOf(row, plan, transaction);
         const [field, wanted] = place.on === 'track' ? (['track', place.track] as const) : (['insert', place.insert] as const);
         const known = place.on === 'track' ? model.tracks : model.inserts;
-        if (!known.some((one) => one.id === wanted)) throw badInput([{ field: `change.to.place.${field}`, says: `this hull has no ${field} ${wanted}` }]);
+        if (!known.some((one) => one.id === wanted))
+          throw badInput([{ field: `change.to.place.${field}`, says: `this hull has no ${field} ${wanted}` }]);
       }
     }
   }

@@ -13,7 +13,10 @@ export async function freezeLetters(db: Sequelize, rigId: string, author: string
   const letters = Object.fromEntries(items.map((i) => [i.placed.id, i.letter]));
   try {
     await recordChange(db, {
-      rigId, author, baseVersion: loaded.row.version, undoes: null,
+      rigId,
+      author,
+      baseVersion: loaded.row.version,
+      undoes: null,
       change: { id: randomUUID(), kind: 'freezeLetters', from: null, to: letters },
     });
   } catch (error) {

@@ -1,4 +1,12 @@
-import { type Catalog, type Fact, type HullModel, overlay, type Plan, type ShopSettings, type WorkupInput } from '@plain-cleat/core';
+import {
+  type Catalog,
+  type Fact,
+  type HullModel,
+  overlay,
+  type Plan,
+  type ShopSettings,
+  type WorkupInput,
+} from '@plain-cleat/core';
 import type { Transaction } from 'sequelize';
 import { CatalogRow, FactRow, HullModelRow, HullRow, RigRow, ShopRow } from '../database/models';
 import { notFound } from '../http/problem';
@@ -43,17 +51,20 @@ export async function loadRig(id: string): Promise<LoadedRig> {
     carried ? null : ShopRow.findByPk(plan.pins.shop),
     factsOf(row.hullId),
   ]);
-  if (!hullRow || !catalogRow || (!carried && (!model || !shopRow))) throw notFound('rig', 'its hull, catalog or shop settings are missing');
+  if (!hullRow || !catalogRow || (!carried && (!model || !shopRow)))
+    throw notFound('rig', 'its hull, catalog or shop settings are missing');
   const catalog = parsed<Catalog>(catalogRow.document);
   return {
-    row, hullRow, plan, facts,
+    row,
+    hullRow,
+    plan,
+    facts,
     hull: carried?.hull ?? parsed<HullModel>(model?.document ?? ''),
     shop: carried?.shop ?? parsed<ShopSettings>(shopRow?.document ?? ''),
-    catalog: carried
-      ? { ...catalog, parts: overlay(catalog.parts, carried.parts), consumables: carried.consumables }
-      : catalog,
+    catalog: carried ? { ...catalog, parts: overlay(catalog.parts, carried.parts), consumables: carried.consumables } : catalog,
   };
 }
 
 /** Today in the shop's time zone, ISO. */
-export const todayIn = (timeZone: string): string => new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(new Date());
+export const todayIn = (timeZone: string): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(new Date());

@@ -38,13 +38,29 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
     const owner = await findOrMakeOwner(wanted.owner, transaction);
     const id = randomUUID();
     const plan = openPlan({
-      id, title: wanted.title, opened: today, promised: wanted.promised,
+      id,
+      title: wanted.title,
+      opened: today,
+      promised: wanted.promised,
       pins: { hull: { id: model.id, revision: model.revision }, catalog: catalog?.revision ?? 1, shop: shop?.revision ?? 1 },
     });
-    const hull = await HullRow.create({ id: randomUUID(), ownerId: owner.id, modelId: model.id, serial: wanted.serial, factCount: 0 }, { transaction });
+    const hull = await HullRow.create(
+      { id: randomUUID(), ownerId: owner.id, modelId: model.id, serial: wanted.serial, factCount: 0 },
+      { transaction },
+    );
     const number = await nextNumber(transaction);
     await RigRow.create(
-      { id, number, ownerId: owner.id, hullId: hull.id, place: 'bench 1', version: 0, plan: JSON.stringify(plan), carried: null, progress: NO_PROGRESS },
+      {
+        id,
+        number,
+        ownerId: owner.id,
+        hullId: hull.id,
+        place: 'bench 1',
+        version: 0,
+        plan: JSON.stringify(plan),
+        carried: null,
+        progress: NO_PROGRESS,
+      },
       { transaction },
     );
     return { id, number };
@@ -62,20 +78,39 @@ async function storeFile(file: RigFile, place: string, transaction: Transaction)
   const { hull, parts, consumables, shop } = file;
   const owner = await OwnerRow.create({ id: randomUUID(), name: file.owner.name, email: '' }, { transaction });
   const known = await HullModelRow.findOne({ where: { id: hull.id, revision: hull.revision }, transaction });
-  if (!known) await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }, { transaction });
+  if (!known)
+    await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }, { transaction });
   else if (!sameJson(JSON.parse(known.document) as HullModel, hull))
-    throw badInput([{ field: 'hull.revision', says: `this shop has another ${hull.id} revision ${hull.revision}; give the file's hull a new revision` }]);
+    throw badInput([
+      {
+        field: 'hull.revision',
+        says: `this shop has another ${hull.id} revision ${hull.revision}; give the file's hull a new revision`,
+      },
+    ]);
   const hullRow = await HullRow.create(
     { id: randomUUID(), ownerId: owner.id, modelId: hull.id, serial: '', factCount: file.ledger.length },
     { transaction },
   );
   for (const f of file.ledger)
-    await FactRow.create({ hullId: hullRow.id, id: f.id, kind: f.kind, by: f.by, serverTime: f.serverTime, body: JSON.stringify(f) }, { transaction });
+    await FactRow.create(
+      { hullId: hullRow.id, id: f.id, kind: f.kind, by: f.by, serverTime: f.serverTime, body: JSON.stringify(f) },
+      { transaction },
+    );
   const carried: Carried = { hull, parts, consumables, shop };
   const number = await nextNumber(transaction);
   const id = randomUUID();
   await RigRow.create(
-    { id, number, ownerId: owner.id, hullId: hullRow.id, place, version: 0, plan: JSON.stringify(file.plan), carried: JSON.stringify(carried), progress: NO_PROGRESS },
+    {
+      id,
+      number,
+      ownerId: owner.id,
+      hullId: hullRow.id,
+      place,
+      version: 0,
+      plan: JSON.stringify(file.plan),
+      carried: JSON.stringify(carried),
+      progress: NO_PROGRESS,
+    },
     { transaction },
   );
   return { id, number };

@@ -15,7 +15,10 @@ export function progressOf(loaded: LoadedRig): Progress {
   const [next] = readySteps(w.steps);
   const settled = stops === 0;
   return {
-    done, total: w.steps.length, toSettle, stops,
+    done,
+    total: w.steps.length,
+    toSettle,
+    stops,
     next: w.ledger.signed
       ? `Signed by ${w.ledger.signed.name}`
       : w.items.length === 0

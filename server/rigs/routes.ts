@@ -29,9 +29,20 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
   const [owner, mine] = await Promise.all([ownerOf(loaded), ownChanges(rigId, author)]);
   const { row, hullRow, plan, hull, facts, catalog, shop } = loaded;
   return {
-    id: row.id, number: row.number, owner: { id: owner.id, name: owner.name, email: owner.email }, serial: hullRow.serial,
-    place: row.place as FloorPlace, version: row.version, factCount: hullRow.factCount, plan, hull, facts: [...facts],
-    catalog: { parts: catalog.parts, consumables: catalog.consumables }, shop, today: todayIn(shop.timeZone), mine,
+    id: row.id,
+    number: row.number,
+    owner: { id: owner.id, name: owner.name, email: owner.email },
+    serial: hullRow.serial,
+    place: row.place as FloorPlace,
+    version: row.version,
+    factCount: hullRow.factCount,
+    plan,
+    hull,
+    facts: [...facts],
+    catalog: { parts: catalog.parts, consumables: catalog.consumables },
+    shop,
+    today: todayIn(shop.timeZone),
+    mine,
     signed: facts.some((f) => f.kind === 'signed' && f.rig === plan.id),
   };
 }
@@ -57,7 +68,8 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger): void {
   });
   bind(router, ROUTES.facts, async ({ params, body, staff }) => {
     const done = await keepFacts(db, params.rig ?? '', staff.name, body.facts);
-    if (body.facts.some((f) => f.kind === 'signed')) await RigRow.update({ place: 'handed over' }, { where: { id: params.rig ?? '' } });
+    if (body.facts.some((f) => f.kind === 'signed'))
+      await RigRow.update({ place: 'handed over' }, { where: { id: params.rig ?? '' } });
     await project(params.rig ?? '', log);
     return done;
   });
@@ -78,15 +90,29 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger): void {
     res.send(partsCsv(workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) }), query.units));
   });
 
-  const sheet = (make: (sheet: Sheet, w: Workup) => Promise<Buffer>, name: string) =>
-    async ({ params, res, query, staff }: { params: Readonly<Record<string, string>>; res: Response; query: DocumentQuery; staff: { id: string; name: string } }): Promise<void> => {
+  const sheet =
+    (make: (sheet: Sheet, w: Workup) => Promise<Buffer>, name: string) =>
+    async ({
+      params,
+      res,
+      query,
+      staff,
+    }: {
+      params: Readonly<Record<string, string>>;
+      res: Response;
+      query: DocumentQuery;
+      staff: { id: string; name: string };
+    }): Promise<void> => {
       await freezeLetters(db, params.rig ?? '', staff.id);
       const loaded = await loadRig(params.rig ?? '');
       const owner = await ownerOf(loaded);
       const today = todayIn(loaded.shop.timeZone);
       const workup = workUp({ ...loaded, asOf: today });
       const { plan, hull, shop, row, hullRow } = loaded;
-      const pdf = await make({ plan, hull, shop, number: row.number, serial: hullRow.serial, owner: owner.name, today, by: staff.name, ...query }, workup);
+      const pdf = await make(
+        { plan, hull, shop, number: row.number, serial: hullRow.serial, owner: owner.name, today, by: staff.name, ...query },
+        workup,
+      );
       attach(res, 'application/pdf', `${row.number}-${name}.pdf`);
       res.send(pdf);
     };

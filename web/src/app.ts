@@ -19,7 +19,9 @@ import { UnitsStore } from './stores/units.store';
           <a routerLink="/rigs" routerLinkActive="here">Rigs</a>
         </nav>
         <span class="grow"></span>
-        <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">{{ units.label() }}</button>
+        <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">
+          {{ units.label() }}
+        </button>
         <span class="who">{{ session.staff()?.name }}</span>
         <button type="button" (click)="leave()">Sign out</button>
       </header>
@@ -38,7 +40,9 @@ export class App {
     ),
     { initialValue: '' },
   );
-  protected readonly bar = computed(() => this.session.staff() !== null && !this.url().startsWith('/owner/') && !this.url().startsWith('/sign-in'));
+  protected readonly bar = computed(
+    () => this.session.staff() !== null && !this.url().startsWith('/owner/') && !this.url().startsWith('/sign-in'),
+  );
 
   protected leave(): void {
     this.session.signOut().subscribe(() => void this.router.navigateByUrl('/sign-in'));

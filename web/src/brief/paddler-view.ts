@@ -10,26 +10,43 @@ import { UnitsStore } from '../stores/units.store';
   template: `
     <svg viewBox="0 0 600 400" role="img" [attr.aria-label]="'Paddler to scale: ' + eyes() + ' over the seat'">
       <path class="body" [attr.d]="outline()" />
-      <path class="hand-zone" [attr.d]="'M' + seat() + ' ' + (100 - r()) + 'A' + r() + ' ' + r() + ' 0 0 0 ' + seat() + ' ' + (100 + r()) + 'Z'" />
-      <path class="turn-zone" [attr.d]="'M' + seat() + ' ' + (100 - r()) + 'A' + r() + ' ' + r() + ' 0 0 1 ' + seat() + ' ' + (100 + r())" />
+      <path
+        class="hand-zone"
+        [attr.d]="'M' + seat() + ' ' + (100 - r()) + 'A' + r() + ' ' + r() + ' 0 0 0 ' + seat() + ' ' + (100 + r()) + 'Z'"
+      />
+      <path
+        class="turn-zone"
+        [attr.d]="'M' + seat() + ' ' + (100 - r()) + 'A' + r() + ' ' + r() + ' 0 0 1 ' + seat() + ' ' + (100 + r())"
+      />
       @for (sign of [-1, 1]; track sign) {
         @if (band(); as b) {
-          <rect class="stroke" [attr.x]="x(b.fore)" [attr.y]="sign < 0 ? 100 - halfAt() - 10 : 100 + halfAt() - 26" [attr.width]="x(b.aft) - x(b.fore)" height="36" />
+          <rect
+            class="stroke"
+            [attr.x]="x(b.fore)"
+            [attr.y]="sign < 0 ? 100 - halfAt() - 10 : 100 + halfAt() - 26"
+            [attr.width]="x(b.aft) - x(b.fore)"
+            height="36"
+          />
         }
       }
-      <path class="port" [attr.d]="edge(-1)" /><path class="star" [attr.d]="edge(1)" /><path class="star thin" [attr.d]="edge(1, 4)" />
+      <path class="port" [attr.d]="edge(-1)" />
+      <path class="star" [attr.d]="edge(1)" />
+      <path class="star thin" [attr.d]="edge(1, 4)" />
       <line class="centre" x1="40" x2="570" y1="100" y2="100" />
       <ellipse class="shoulders" [attr.cx]="seat()" cy="100" rx="12" [attr.ry]="shoulders()" />
       <circle class="head" [attr.cx]="seat()" cy="100" r="13" />
       <text x="6" y="104" class="end">BOW</text>
-      <text x="40" y="18" class="s">S · STARBOARD</text><text x="40" y="192" class="p">P · PORT</text>
-      <text [attr.x]="seat() - r() + 14" y="104">at hand</text><text class="t" [attr.x]="seat() + r() * 0.38" y="82">half turn</text>
+      <text x="40" y="18" class="s">S · STARBOARD</text>
+      <text x="40" y="192" class="p">P · PORT</text>
+      <text [attr.x]="seat() - r() + 14" y="104">at hand</text>
+      <text class="t" [attr.x]="seat() + r() * 0.38" y="82">half turn</text>
 
       <path class="body" [attr.d]="profile()" />
       <line class="water" x1="40" x2="570" [attr.y1]="sideY(water())" [attr.y2]="sideY(water())" />
       @for (p of people(); track p.seat) {
         <g [class.ghost]="p.ghost">
-          <path class="limbs" [attr.d]="p.limbs" /><circle class="head" [attr.cx]="p.head[0]" [attr.cy]="p.head[1]" r="12" />
+          <path class="limbs" [attr.d]="p.limbs" />
+          <circle class="head" [attr.cx]="p.head[0]" [attr.cy]="p.head[1]" r="12" />
         </g>
       }
       <line class="pointer" [attr.x1]="seat() + 18" [attr.x2]="seat() + 78" [attr.y1]="eyeY()" [attr.y2]="eyeY()" />
@@ -37,16 +54,84 @@ import { UnitsStore } from '../stores/units.store';
     </svg>
   `,
   styles: `
-    svg { width: 100%; }
-    text { font-size: 13px; }
-    .body { fill: var(--hull); stroke: var(--edge); }
-    .port { fill: none; stroke: var(--port); stroke-width: 3; } .star { fill: none; stroke: var(--starboard); stroke-width: 2.4; } .thin { stroke-width: 1; }
-    .centre { stroke: var(--muted); stroke-dasharray: 9 4 2 4; }
-    .hand-zone { fill: var(--tide); fill-opacity: 0.18; } .turn-zone { fill: none; stroke: var(--tide); stroke-width: 2; stroke-dasharray: 5 4; }
-    .stroke { fill: var(--look); fill-opacity: 0.12; stroke: var(--look); stroke-dasharray: 5 3; }
-    .shoulders, .head { fill: var(--ink); } .limbs { fill: none; stroke: var(--ink); stroke-width: 8; stroke-linecap: round; stroke-linejoin: round; }
-    .ghost { opacity: 0.28; } .water { stroke: var(--water); } .pointer { stroke: var(--muted); stroke-dasharray: 2 3; }
-    .s { fill: var(--starboard); font-weight: 600; } .p { fill: var(--port); font-weight: 600; } .t { fill: var(--tide); } .end { font-weight: 600; }
+    svg {
+      width: 100%;
+    }
+    text {
+      font-size: 13px;
+    }
+    .body {
+      fill: var(--hull);
+      stroke: var(--edge);
+    }
+    .port {
+      fill: none;
+      stroke: var(--port);
+      stroke-width: 3;
+    }
+    .star {
+      fill: none;
+      stroke: var(--starboard);
+      stroke-width: 2.4;
+    }
+    .thin {
+      stroke-width: 1;
+    }
+    .centre {
+      stroke: var(--muted);
+      stroke-dasharray: 9 4 2 4;
+    }
+    .hand-zone {
+      fill: var(--tide);
+      fill-opacity: 0.18;
+    }
+    .turn-zone {
+      fill: none;
+      stroke: var(--tide);
+      stroke-width: 2;
+      stroke-dasharray: 5 4;
+    }
+    .stroke {
+      fill: var(--look);
+      fill-opacity: 0.12;
+      stroke: var(--look);
+      stroke-dasharray: 5 3;
+    }
+    .shoulders,
+    .head {
+      fill: var(--ink);
+    }
+    .limbs {
+      fill: none;
+      stroke: var(--ink);
+      stroke-width: 8;
+      stroke-linecap: round;
+      stroke-linejoin: round;
+    }
+    .ghost {
+      opacity: 0.28;
+    }
+    .water {
+      stroke: var(--water);
+    }
+    .pointer {
+      stroke: var(--muted);
+      stroke-dasharray: 2 3;
+    }
+    .s {
+      fill: var(--starboard);
+      font-weight: 600;
+    }
+    .p {
+      fill: var(--port);
+      font-weight: 600;
+    }
+    .t {
+      fill: var(--tide);
+    }
+    .end {
+      font-weight: 600;
+    }
   `,
 })
 export class PaddlerView {
@@ -62,12 +147,16 @@ export class PaddlerView {
   protected readonly r = computed(() => BODY.grip * this.brief().stature * this.k());
   protected readonly shoulders = computed(() => BODY.halfShoulders * this.brief().stature * this.k());
   protected readonly halfAt = computed(() => (this.surface().beam / 2) * this.k());
-  protected readonly eyes = computed(() => printLength((BODY.hipOverSeat + BODY.eyeOverHip) * this.brief().stature, this.units.system()));
+  protected readonly eyes = computed(() =>
+    printLength((BODY.hipOverSeat + BODY.eyeOverHip) * this.brief().stature, this.units.system()),
+  );
   private readonly seats = computed(() => {
     const { low, high } = this.surface().model.seat;
     return { low: [low], high: [high], both: [low, high] }[this.brief().seat];
   });
-  protected readonly eyeY = computed(() => this.sideY((this.seats()[0] ?? 0) + (BODY.hipOverSeat + BODY.eyeOverHip) * this.brief().stature));
+  protected readonly eyeY = computed(() =>
+    this.sideY((this.seats()[0] ?? 0) + (BODY.hipOverSeat + BODY.eyeOverHip) * this.brief().stature),
+  );
 
   protected edge(sign: 1 | -1, out = 0): string {
     const hull = this.surface();
@@ -83,7 +172,12 @@ export class PaddlerView {
     const hull = this.surface();
     const xs = Array.from({ length: 61 }, (_, i) => (hull.length * i) / 60);
     const top = xs.map((x): [number, number] => [this.x(x), this.sideY(hull.gunwale(x))]);
-    return line().curve(curveLinearClosed)([...top, ...xs.map((x): [number, number] => [this.x(x), this.sideY(hull.keel(x))]).reverse()]) ?? '';
+    return (
+      line().curve(curveLinearClosed)([
+        ...top,
+        ...xs.map((x): [number, number] => [this.x(x), this.sideY(hull.keel(x))]).reverse(),
+      ]) ?? ''
+    );
   });
   /** Hip to shoulder, arm out over the lap, thigh to knee to foot: the published fractions of stature. */
   protected readonly people = computed(() => {
@@ -100,7 +194,7 @@ export class PaddlerView {
       return {
         seat: z,
         ghost: i > 0,
-        limbs: `M${to(foot)}L${to(knee)}L${to(hip)}L${to(shoulder)}L${to(elbow)}L${to(hand)}`,
+        limbs: `M${to(foot)}L${to(knee)}L${to(hip)}L${to(shoulder)}L${to(elbow)}L${to(hand)}M${to(shoulder)}L${to([shoulder[0], hip[1] + BODY.eyeOverHip * h])}`,
         head: [this.x(shoulder[0]), this.sideY(hip[1] + BODY.eyeOverHip * h)] as const,
       };
     });

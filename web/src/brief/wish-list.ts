@@ -6,7 +6,10 @@ import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
   selector: 'pc-wish-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="spread"><h2>Wish list, matched</h2><span class="small muted">{{ lines().length }} {{ lines().length === 1 ? 'line' : 'lines' }}</span></div>
+    <div class="spread">
+      <h2>Wish list, matched</h2>
+      <span class="small muted">{{ lines().length }} {{ lines().length === 1 ? 'line' : 'lines' }}</span>
+    </div>
     <table>
       <tbody>
         @for (l of lines(); track l.id) {
@@ -20,24 +23,63 @@ import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
                 }
               </select>
             </td>
-            <td class="end"><span [class.ask]="l.says === 'ask'">{{ l.says }}</span></td>
-            <td class="end"><button class="link" type="button" [attr.aria-label]="'Strike ' + l.wish.text" (click)="changed.emit({ id: l.id, to: null })">strike</button></td>
+            <td class="end">
+              <span [class.ask]="l.says === 'ask'">{{ l.says }}</span>
+            </td>
+            <td class="end">
+              <button
+                class="link"
+                type="button"
+                [attr.aria-label]="'Strike ' + l.wish.text"
+                (click)="changed.emit({ id: l.id, to: null })"
+              >
+                strike
+              </button>
+            </td>
           </tr>
         } @empty {
-          <tr><td colspan="4" class="muted">Nothing wished for yet. Type or paste the owner's lines below.</td></tr>
+          <tr>
+            <td colspan="4" class="muted">Nothing wished for yet. Type or paste the owner's lines below.</td>
+          </tr>
         }
       </tbody>
     </table>
     <form class="row" (submit)="$event.preventDefault(); add(text)">
-      <textarea #text class="line" rows="1" maxlength="4000" aria-label="A wish" placeholder="depth sounder 7 in (one line a thing)" (keydown.enter)="$event.preventDefault(); add(text)"></textarea>
+      <textarea
+        #text
+        class="line"
+        rows="1"
+        maxlength="4000"
+        aria-label="A wish"
+        placeholder="depth sounder 7 in (one line a thing)"
+        (keydown.enter)="$event.preventDefault(); add(text)"
+      ></textarea>
       <button class="way" type="submit">Add</button>
     </form>
   `,
   styles: `
-    td { padding: 4px 8px 4px 0; }
-    .ask { color: var(--look); font-weight: 600; }
-    .row { margin-top: 8px; flex-wrap: nowrap; }
-    textarea.line { font: inherit; background: var(--card); color: var(--ink); border: 1px solid var(--edge); border-radius: 4px; min-height: 44px; padding: 9px 10px; flex: 1; resize: vertical; }
+    td {
+      padding: 4px 8px 4px 0;
+    }
+    .ask {
+      color: var(--look);
+      font-weight: 600;
+    }
+    .row {
+      margin-top: 8px;
+      flex-wrap: nowrap;
+    }
+    textarea.line {
+      font: inherit;
+      background: var(--card);
+      color: var(--ink);
+      border: 1px solid var(--edge);
+      border-radius: 4px;
+      min-height: 44px;
+      padding: 9px 10px;
+      flex: 1;
+      resize: vertical;
+    }
   `,
 })
 export class WishList {
@@ -59,7 +101,11 @@ export class WishList {
 
   /** Each pasted line is a wish of its own. */
   protected add(input: HTMLTextAreaElement): void {
-    for (const text of input.value.split('\n').map((t) => t.trim()).filter(Boolean)) this.added.emit(text.slice(0, 200));
+    for (const text of input.value
+      .split('\n')
+      .map((t) => t.trim())
+      .filter(Boolean))
+      this.added.emit(text.slice(0, 200));
     input.value = '';
   }
 

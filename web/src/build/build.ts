@@ -42,5 +42,11 @@ export default class Build {
       .slice(0, 2)
       .map((one) => one?.says ?? '')
       .join('; ');
-  protected time = (iso: string): string => new Date(iso).toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+  protected time = (iso: string): string =>
+    new Date(iso).toLocaleString('en-GB', {
+      weekday: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+      timeZone: this.store.state()?.doc.shop.timeZone,
+    });
 }

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { asPlanned, findDatum, parseLength, type PlannedHole, toleranceBudget, unsettled } from '@plain-cleat/core';
+import { FindingBox } from '../findings/finding-box';
 import { Figure } from '../hull-view/figure';
 import { HoldButton } from '../hull-view/hold-button';
 import { Strip } from '../hull-view/strip';
-import { Length, Words } from '../hull-view/words';
+import { Length } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { HolePatch } from './hole-patch';
@@ -14,7 +15,7 @@ const RUN = { taut: 'taut', centre: 'on the centre', gunwale: 'along the gunwale
 @Component({
   selector: 'pc-drill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Figure, HoldButton, HolePatch, Length, Words],
+  imports: [Strip, Figure, HoldButton, HolePatch, Length, FindingBox],
   templateUrl: './drill.html',
   styleUrl: './drill.scss',
 })
@@ -26,7 +27,9 @@ export default class Drill {
   protected readonly fault = signal('');
   protected readonly holes = computed(() => this.store.state()?.workup.holes ?? []);
   /** The chosen hole, else the first still to drill. */
-  protected readonly hole = computed(() => this.holes().find((h) => h.id === this.picked()) ?? this.holes().find((h) => !h.drilled) ?? this.holes()[0] ?? null);
+  protected readonly hole = computed(
+    () => this.holes().find((h) => h.id === this.picked()) ?? this.holes().find((h) => !h.drilled) ?? this.holes()[0] ?? null,
+  );
   protected readonly place = computed(() => this.holes().findIndex((h) => h.id === this.hole()?.id));
   protected readonly rounds = computed(() => this.store.state()?.workup.rounds ?? []);
   protected readonly drilled = computed(() => this.holes().filter((h) => h.drilled).length);
@@ -35,17 +38,25 @@ export default class Drill {
     return state ? findDatum(state.workup.surface, state.plan.tape.datum).name.toUpperCase() : '';
   });
   protected readonly run = computed(() => RUN[this.store.state()?.plan.tape.run ?? 'taut']);
-  protected readonly budget = computed(() => toleranceBudget(this.store.state()?.doc.shop.drilling ?? { tape: 0, hull: 0, wander: 0 } as never));
+  protected readonly budget = computed(() =>
+    toleranceBudget(this.store.state()?.doc.shop.drilling ?? ({ tape: 0, hull: 0, wander: 0 } as never)),
+  );
   protected readonly findings = computed(() => {
     const state = this.store.state();
-    return unsettled(state?.workup.findings ?? []).filter((f) => f.step === 'drill' && (f.where === this.hole()?.fitting || f.where === 'hull'));
+    return unsettled(state?.workup.findings ?? []).filter(
+      (f) => f.step === 'drill' && (f.where === this.hole()?.fitting || f.where === 'hull'),
+    );
   });
   /** Stops of the layout: a hole is for ever, so they are said before it. */
-  protected readonly unsettledStops = computed(() => unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.severity === 'stop' && f.step === 'lay out'));
+  protected readonly unsettledStops = computed(() =>
+    unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.severity === 'stop' && f.step === 'lay out'),
+  );
   protected readonly last = computed(() => {
     const facts = this.store.state()?.facts ?? [];
     const back = new Set(facts.flatMap((f) => (f.kind === 'tookBack' ? [f.fact] : [])));
-    const f = facts.filter((one) => one.kind === 'holeDrilled' && one.rig === this.store.state()?.plan.id && !back.has(one.id)).at(-1);
+    const f = facts
+      .filter((one) => one.kind === 'holeDrilled' && one.rig === this.store.state()?.plan.id && !back.has(one.id))
+      .at(-1);
     return f?.kind === 'holeDrilled' ? f : null;
   });
 
@@ -65,7 +76,14 @@ export default class Drill {
   protected mark(h: PlannedHole): void {
     const state = this.store.state();
     if (!state || h.drilled) return;
-    this.store.keep({ kind: 'holeDrilled', hole: h.id, label: h.label, bit: h.bit.mm, measured: asPlanned(h, state.plan.tape, state.doc.hull.revision), elsewhere: false });
+    this.store.keep({
+      kind: 'holeDrilled',
+      hole: h.id,
+      label: h.label,
+      bit: h.bit.mm,
+      measured: asPlanned(h, state.plan.tape, state.doc.hull.revision),
+      elsewhere: false,
+    });
     this.picked.set(this.holes().find((n) => !n.drilled && n.id !== h.id)?.id ?? h.id);
   }
 
@@ -73,14 +91,33 @@ export default class Drill {
     const state = this.store.state();
     if (!state) return;
     const [r, o] = [parseLength(reading, this.units.system()), parseLength(off, this.units.system())];
-    const fault = !r.ok ? `From ${this.datum()}: ${r.says}` : !o.ok ? `Off centre: ${o.says}` : r.mm < 0 || r.mm > state.workup.surface.length + 200 ? `From ${this.datum()}: that is not on this hull` : o.mm < 0 || o.mm > state.workup.surface.beam / 2 ? 'Off centre: that is off the hull' : '';
+    const fault = !r.ok
+      ? `From ${this.datum()}: ${r.says}`
+      : !o.ok
+        ? `Off centre: ${o.says}`
+        : r.mm < 0 || r.mm > state.workup.surface.length + 200
+          ? `From ${this.datum()}: that is not on this hull`
+          : o.mm < 0 || o.mm > state.workup.surface.beam / 2
+            ? 'Off centre: that is off the hull'
+            : '';
     this.fault.set(fault);
     if (fault || !r.ok || !o.ok) return;
     const sign = h.offCentre < 0 ? -1 : 1;
     const { tape } = state.plan;
-    this.store.keep({ kind: 'holeDrilled',
-      hole: h.id, label: h.label, bit: h.bit.mm, elsewhere: true,
-      measured: { hullRevision: state.doc.hull.revision, datum: tape.datum, run: tape.run, reading: r.mm, offCentre: sign * o.mm, down: h.down },
+    this.store.keep({
+      kind: 'holeDrilled',
+      hole: h.id,
+      label: h.label,
+      bit: h.bit.mm,
+      elsewhere: true,
+      measured: {
+        hullRevision: state.doc.hull.revision,
+        datum: tape.datum,
+        run: tape.run,
+        reading: r.mm,
+        offCentre: sign * o.mm,
+        down: h.down,
+      },
     });
     this.elsewhere.set(false);
     this.picked.set(h.id);
@@ -90,8 +127,14 @@ export default class Drill {
     this.store.keep({ kind: 'tookBack', fact, why: '' });
   }
 
-  protected time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  protected time = (iso: string): string =>
+    new Date(iso).toLocaleTimeString('en-GB', {
+      hour: '2-digit',
+      minute: '2-digit',
+      timeZone: this.store.state()?.doc.shop.timeZone,
+    });
   protected label = (id: string): string => this.holes().find((h) => h.id === id)?.label ?? '';
   protected isDrilled = (id: string): boolean => !!this.holes().find((h) => h.id === id)?.drilled;
-  protected sheet = (): string => `/api/rigs/${this.store.state()?.doc.id}/drill-sheet.pdf?units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+  protected sheet = (): string =>
+    `/api/rigs/${this.store.state()?.doc.id}/drill-sheet.pdf?units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
 }

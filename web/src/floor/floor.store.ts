@@ -24,7 +24,10 @@ export class FloorStore {
 
   hulls = (): Observable<HullSummary[]> => this.http.get<HullSummary[]>('/api/hull-models');
   owners = (): Observable<OwnerSummary[]> => this.http.get<OwnerSummary[]>('/api/owners');
-  open = (rig: OpenRig): Observable<{ id: string; number: string }> => this.http.post<{ id: string; number: string }>('/api/rigs', rig);
-  importFile = (text: string): Observable<{ id: string; number: string }> => this.http.post<{ id: string; number: string }>('/api/rig-files', { text });
-  move = (rig: string, place: FloorPlace): Observable<unknown> => this.http.post(`/api/rigs/${rig}/place`, { place }).pipe(tap(() => this.load()));
+  open = (rig: OpenRig): Observable<{ id: string; number: string }> =>
+    this.http.post<{ id: string; number: string }>('/api/rigs', rig);
+  importFile = (text: string): Observable<{ id: string; number: string }> =>
+    this.http.post<{ id: string; number: string }>('/api/rig-files', { text });
+  move = (rig: string, place: FloorPlace): Observable<unknown> =>
+    this.http.post(`/api/rigs/${rig}/place`, { place }).pipe(tap(() => this.load()));
 }

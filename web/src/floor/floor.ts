@@ -38,7 +38,9 @@ export default class FloorPage {
   });
   protected readonly places = ROOMS.map(({ place, name }) => ({ place, name }));
   protected readonly open = computed(() =>
-    (this.store.floor()?.rigs ?? []).filter((r) => r.place !== 'handed over').sort((a, b) => ((a.promised ?? '9') < (b.promised ?? '9') ? -1 : 1)),
+    (this.store.floor()?.rigs ?? [])
+      .filter((r) => r.place !== 'handed over')
+      .sort((a, b) => ((a.promised ?? '9') < (b.promised ?? '9') ? -1 : 1)),
   );
   protected readonly late = computed(() => this.open().filter((r) => this.promise(r).late).length);
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
@@ -48,7 +50,8 @@ export default class FloorPage {
   }
 
   protected promise = (rig: RigSummary): Promise_ => promiseOf(rig.promised, this.store.floor()?.today ?? '');
-  protected day = (iso: string): string => new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+  protected day = (iso: string): string =>
+    new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
 
   protected newRig(): void {
     this.dialog

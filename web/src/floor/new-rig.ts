@@ -29,7 +29,10 @@ import { FloorStore } from './floor.store';
             <label class="field"><span>Owner's name</span><input name="name" [(ngModel)]="name" maxlength="120" /></label>
             <label class="field"><span>E-mail, if any</span><input name="email" type="email" [(ngModel)]="email" /></label>
           }
-          <label class="field"><span>What the rig is for</span><input name="title" [(ngModel)]="title" maxlength="120" placeholder="river survey rig" /></label>
+          <label class="field"
+            ><span>What the rig is for</span
+            ><input name="title" [(ngModel)]="title" maxlength="120" placeholder="river survey rig"
+          /></label>
           <label class="field"><span>Hull serial</span><input name="serial" [(ngModel)]="serial" maxlength="60" /></label>
           <label class="field"><span>Promised for</span><input name="promised" type="date" [(ngModel)]="promised" /></label>
         </div>
@@ -38,7 +41,8 @@ import { FloorStore } from './floor.store';
           @for (h of hulls(); track h.id) {
             <label class="hull" [class.chosen]="hull() === h.id">
               <input type="radio" name="hull" [value]="h.id" [ngModel]="hull()" (ngModelChange)="hull.set($event)" />
-              <strong>{{ h.maker }} {{ h.name }}</strong><span class="small muted">{{ h.kind }} · {{ h.length | length }} × {{ h.beam | length }}</span>
+              <strong>{{ h.maker }} {{ h.name }}</strong
+              ><span class="small muted">{{ h.kind }} · {{ h.length | length }} × {{ h.beam | length }}</span>
             </label>
           } @empty {
             <p class="muted">Asking for the hulls</p>
@@ -55,13 +59,46 @@ import { FloorStore } from './floor.store';
     </form>
   `,
   styles: `
-    .two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
-    fieldset { border: 0; padding: 0; margin: 14px 0 8px; display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
-    legend { font-size: 13px; color: var(--muted); padding: 0; }
-    .hull { border: 1px solid var(--edge); border-radius: 4px; padding: 8px 12px; min-height: 52px; display: grid; grid-template-columns: auto 1fr; column-gap: 10px; cursor: pointer; }
-    .hull.chosen { border: 2px solid var(--tide); background: var(--tide-soft); }
-    .hull span { grid-column: 2; }
-    mat-dialog-actions { gap: 10px; padding: 12px 24px 20px; justify-content: flex-end; }
+    .two {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 12px;
+    }
+    fieldset {
+      border: 0;
+      padding: 0;
+      margin: 14px 0 8px;
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 8px;
+    }
+    legend {
+      font-size: 13px;
+      color: var(--muted);
+      padding: 0;
+    }
+    .hull {
+      border: 1px solid var(--edge);
+      border-radius: 4px;
+      padding: 8px 12px;
+      min-height: 52px;
+      display: grid;
+      grid-template-columns: auto 1fr;
+      column-gap: 10px;
+      cursor: pointer;
+    }
+    .hull.chosen {
+      border: 2px solid var(--tide);
+      background: var(--tide-soft);
+    }
+    .hull span {
+      grid-column: 2;
+    }
+    mat-dialog-actions {
+      gap: 10px;
+      padding: 12px 24px 20px;
+      justify-content: flex-end;
+    }
   `,
 })
 export class NewRig {
@@ -80,17 +117,26 @@ export class NewRig {
   protected promised = '';
 
   protected send(): void {
-    const missing = !this.owner && !this.name.trim() ? 'Owner’s name: who is the rig for?' : !this.title.trim() ? 'What the rig is for: a few words.' : !this.hull() ? 'Hull: choose one.' : '';
+    const missing =
+      !this.owner && !this.name.trim()
+        ? 'Owner’s name: who is the rig for?'
+        : !this.title.trim()
+          ? 'What the rig is for: a few words.'
+          : !this.hull()
+            ? 'Hull: choose one.'
+            : '';
     this.fault.set(missing);
     if (missing) return;
     this.busy.set(true);
     const owner = this.owner ? { id: this.owner } : { name: this.name, email: this.email };
-    this.store.open({ title: this.title, owner, hull: this.hull(), serial: this.serial, promised: this.promised || null }).subscribe({
-      next: ({ id }) => this.ref.close(id),
-      error: (error: unknown) => {
-        this.fault.set(wordsOf(error));
-        this.busy.set(false);
-      },
-    });
+    this.store
+      .open({ title: this.title, owner, hull: this.hull(), serial: this.serial, promised: this.promised || null })
+      .subscribe({
+        next: ({ id }) => this.ref.close(id),
+        error: (error: unknown) => {
+          this.fault.set(wordsOf(error));
+          this.busy.set(false);
+        },
+      });
   }
 }

@@ -13,19 +13,45 @@ import { promiseOf } from './promise';
   template: `
     <div class="step">
       <section class="pad">
-        <div class="spread"><h1>Rigs</h1><input class="line find" type="search" placeholder="Find by number, owner, hull, use" aria-label="Find a rig" [ngModel]="find()" (ngModelChange)="find.set($event)" /></div>
+        <div class="spread">
+          <h1>Rigs</h1>
+          <input
+            class="line find"
+            type="search"
+            placeholder="Find by number, owner, hull, use"
+            aria-label="Find a rig"
+            [ngModel]="find()"
+            (ngModelChange)="find.set($event)"
+          />
+        </div>
         @if (store.floor(); as floor) {
           <table>
-            <thead><tr><th>Rig</th><th>For</th><th>Hull</th><th>Where</th><th>Next</th><th>Promised</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Rig</th>
+                <th>For</th>
+                <th>Hull</th>
+                <th>Where</th>
+                <th>Next</th>
+                <th>Promised</th>
+              </tr>
+            </thead>
             <tbody>
               @for (r of found(); track r.id) {
                 <tr>
-                  <td><a [routerLink]="['/rigs', r.id]">{{ r.number }}</a> {{ r.title }}</td>
-                  <td>{{ r.owner }}</td><td>{{ r.hull }}</td><td>{{ r.place }}</td><td>{{ r.progress.next }}</td>
+                  <td>
+                    <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a> {{ r.title }}
+                  </td>
+                  <td>{{ r.owner }}</td>
+                  <td>{{ r.hull }}</td>
+                  <td>{{ r.place }}</td>
+                  <td>{{ r.progress.next }}</td>
                   <td>{{ r.place === 'handed over' ? 'kept' : says(r.promised, floor.today) }}</td>
                 </tr>
               } @empty {
-                <tr><td colspan="6" class="muted">No rig like that.</td></tr>
+                <tr>
+                  <td colspan="6" class="muted">No rig like that.</td>
+                </tr>
               }
             </tbody>
           </table>
@@ -37,17 +63,29 @@ import { promiseOf } from './promise';
         <h2>Open a rig file</h2>
         <p>A file that was exported here or elsewhere opens as a new rig, on a hull of its own, with its parts and its ledger.</p>
         @if (mayOpen()) {
-          <label class="way">Choose a file<input class="hidden" type="file" accept=".json,application/json" (change)="open($event)" /></label>
+          <label class="way"
+            >Choose a file<input class="hidden" type="file" accept=".json,application/json" (change)="open($event)"
+          /></label>
         } @else {
           <p class="muted">The front desk opens rig files.</p>
         }
         @if (fault()) {
-          <div class="box stop" role="alert"><strong>Nothing was opened</strong><p class="fault">{{ fault() }}</p></div>
+          <div class="box stop" role="alert">
+            <strong>Nothing was opened</strong>
+            <p class="fault">{{ fault() }}</p>
+          </div>
         }
       </aside>
     </div>
   `,
-  styles: `.find { max-width: 340px; } table { margin-top: 12px; }`,
+  styles: `
+    .find {
+      max-width: 340px;
+    }
+    table {
+      margin-top: 12px;
+    }
+  `,
 })
 export default class Rigs {
   protected readonly store = inject(FloorStore);
@@ -58,7 +96,9 @@ export default class Rigs {
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
   protected readonly found = computed(() => {
     const wanted = this.find().trim().toLowerCase();
-    return (this.store.floor()?.rigs ?? []).filter((r) => `${r.number} ${r.title} ${r.owner} ${r.hull}`.toLowerCase().includes(wanted));
+    return (this.store.floor()?.rigs ?? []).filter((r) =>
+      `${r.number} ${r.title} ${r.owner} ${r.hull}`.toLowerCase().includes(wanted),
+    );
   });
   protected says = (promised: string | null, today: string): string => promiseOf(promised, today).says;
 

@@ -25,7 +25,9 @@ export default class HandOver {
   protected readonly link = signal<{ url: string; expires: string } | null>(null);
   protected readonly fault = signal('');
   protected readonly stops = computed(() => this.store.state()?.workup.walk ?? []);
-  protected readonly stop = computed(() => this.stops().find((s) => s.fitting === this.picked()) ?? this.stops().find((s) => !s.shown) ?? this.stops()[0] ?? null);
+  protected readonly stop = computed(
+    () => this.stops().find((s) => s.fitting === this.picked()) ?? this.stops().find((s) => !s.shown) ?? this.stops()[0] ?? null,
+  );
   protected readonly shown = computed(() => this.stops().filter((s) => s.shown).length);
   protected readonly marks = computed(() => {
     const state = this.store.state();
@@ -34,12 +36,22 @@ export default class HandOver {
   protected readonly openSteps = computed(() => this.store.state()?.workup.steps.filter((s) => !s.done).length ?? 0);
   protected readonly undone = computed(() => {
     const w = this.store.state()?.workup;
-    return { accepted: w?.findings.filter((f) => f.accepted) ?? [], open: w?.findings.filter((f) => !f.accepted && f.severity === 'stop') ?? [], snags: w?.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : [])) ?? [] };
+    return {
+      accepted: w?.findings.filter((f) => f.accepted) ?? [],
+      open: w?.findings.filter((f) => !f.accepted && f.severity === 'stop') ?? [],
+      snags: w?.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : [])) ?? [],
+    };
   });
   protected readonly signed = computed(() => this.store.state()?.workup.ledger.signed ?? null);
   /** Why the owner cannot sign yet, or nothing. */
   protected readonly notYet = computed(() =>
-    this.stops().length === 0 ? 'Nothing is aboard yet.' : this.openSteps() ? `${this.openSteps()} ${this.openSteps() === 1 ? 'step' : 'steps'} of the build still open.` : this.shown() < this.stops().length ? `${this.stops().length - this.shown()} stops still to show.` : '',
+    this.stops().length === 0
+      ? 'Nothing is aboard yet.'
+      : this.openSteps()
+        ? `${this.openSteps()} ${this.openSteps() === 1 ? 'step' : 'steps'} of the build still open.`
+        : this.shown() < this.stops().length
+          ? `${this.stops().length - this.shown()} stops still to show.`
+          : '',
   );
 
   protected pick(id: string): void {
@@ -72,13 +84,18 @@ export default class HandOver {
   }
 
   protected makeLink(): void {
-    this.http.post<{ url: string; expires: string }>(`/api/rigs/${this.store.state()?.doc.id}/owner-link`, {}).subscribe({ next: (l) => this.link.set(l), error: (e: unknown) => this.fault.set(wordsOf(e)) });
+    this.http
+      .post<{ url: string; expires: string }>(`/api/rigs/${this.store.state()?.doc.id}/owner-link`, {})
+      .subscribe({ next: (l) => this.link.set(l), error: (e: unknown) => this.fault.set(wordsOf(e)) });
   }
 
   protected revoke(): void {
-    this.http.delete(`/api/rigs/${this.store.state()?.doc.id}/owner-link`).subscribe({ next: () => this.link.set(null), error: (e: unknown) => this.fault.set(wordsOf(e)) });
+    this.http
+      .delete(`/api/rigs/${this.store.state()?.doc.id}/owner-link`)
+      .subscribe({ next: () => this.link.set(null), error: (e: unknown) => this.fault.set(wordsOf(e)) });
   }
 
-  protected book = (language: 'en' | 'fr'): string => `/api/rigs/${this.store.state()?.doc.id}/owners-book.pdf?language=${language}&units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+  protected book = (language: 'en' | 'fr'): string =>
+    `/api/rigs/${this.store.state()?.doc.id}/owners-book.pdf?language=${language}&units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
   protected file = (): string => `/api/rigs/${this.store.state()?.doc.id}/file`;
 }

@@ -1,4 +1,4 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, ElementRef, viewChild } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, type ElementRef, viewChild } from '@angular/core';
 import SignaturePad from 'signature_pad';
 
 /** Where the owner signs. */
@@ -6,7 +6,16 @@ import SignaturePad from 'signature_pad';
   selector: 'pc-sign-pad',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<canvas #canvas width="310" height="120" aria-label="Sign here" role="img"></canvas>`,
-  styles: `canvas { border: 1.5px solid var(--edge); border-radius: 4px; background: #fff; width: 310px; height: 120px; touch-action: none; }`,
+  styles: `
+    canvas {
+      border: 1.5px solid var(--edge);
+      border-radius: 4px;
+      background: #fff;
+      width: 310px;
+      height: 120px;
+      touch-action: none;
+    }
+  `,
 })
 export class SignPad {
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');

@@ -8,12 +8,17 @@ import { UnitsStore } from '../stores/units.store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<span class="hidden">{{ spoken() }}</span
     ><span class="figure" aria-hidden="true"
-      >{{ parts().negative ? '−' : '' }}{{ showWhole() ? parts().whole : ''
-      }}@if (parts().numerator) {<span class="frac"
-        ><span>{{ parts().numerator }}</span
-        ><span>{{ parts().denominator }}</span></span
-      >}@if (unit()) {<span class="small muted">&nbsp;{{ parts().unit }}</span>}</span
-    >`,
+      >{{ parts().negative ? '−' : '' }}{{ showWhole() ? parts().whole : '' }}
+      @if (parts().numerator) {
+        <span class="frac"
+          ><span>{{ parts().numerator }}</span
+          ><span>{{ parts().denominator }}</span></span
+        >
+      }
+      @if (unit()) {
+        <span class="small muted">&nbsp;{{ parts().unit }}</span>
+      }
+    </span>`,
 })
 export class Figure {
   readonly mm = input.required<number>();

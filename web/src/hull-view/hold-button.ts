@@ -20,11 +20,41 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
     <span class="fill" (transitionend)="finish()"></span><span class="says"><ng-content /></span>
   </button>`,
   styles: `
-    button { position: relative; overflow: hidden; min-height: 80px; width: 100%; border: 0; border-radius: 6px; background: var(--tide); color: var(--on-tide); font: 600 22px Barlow, sans-serif; cursor: pointer; touch-action: none; user-select: none; }
-    button:disabled { opacity: 0.5; cursor: default; }
-    .fill { position: absolute; inset: 0; background: var(--ink); transform: scaleX(0); transform-origin: left; transition: transform 0.15s; }
-    .holding .fill { transform: scaleX(1); transition: transform 0.7s linear; }
-    .says { position: relative; }
+    button {
+      position: relative;
+      overflow: hidden;
+      min-height: 80px;
+      width: 100%;
+      border: 0;
+      border-radius: 6px;
+      background: var(--tide);
+      color: var(--on-tide);
+      font:
+        600 22px Barlow,
+        sans-serif;
+      cursor: pointer;
+      touch-action: none;
+      user-select: none;
+    }
+    button:disabled {
+      opacity: 0.5;
+      cursor: default;
+    }
+    .fill {
+      position: absolute;
+      inset: 0;
+      background: var(--ink);
+      transform: scaleX(0);
+      transform-origin: left;
+      transition: transform 0.15s;
+    }
+    .holding .fill {
+      transform: scaleX(1);
+      transition: transform 0.7s linear;
+    }
+    .says {
+      position: relative;
+    }
   `,
 })
 export class HoldButton {

@@ -1,5 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
-import { type Body, findDatum, MM_PER_INCH, type PlannedHole, type Point, printFigure, type Tape, type Workup } from '@plain-cleat/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
+import {
+  type Body,
+  findDatum,
+  MM_PER_INCH,
+  type PlannedHole,
+  type Point,
+  printFigure,
+  type Tape,
+  type Workup,
+} from '@plain-cleat/core';
 import { curveLinearClosed, line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
 import { Scale, WIDTH } from './scale';
@@ -61,29 +80,51 @@ export class Strip {
   protected readonly width = WIDTH;
   protected readonly hull = computed(() => this.workup().surface);
   protected readonly half = computed(() => (this.hull().beam / 2) * ((WIDTH - 130) / this.hull().length));
-  protected readonly middle = computed(() => 62 + this.half() + 12);
+  protected readonly middle = computed(() => 62 + this.half() + 10);
   protected readonly scale = computed(() => new Scale(this.hull(), this.middle(), this.flipped()));
   /** Foot of the side view. */
-  protected readonly ground = computed(() => this.middle() + this.half() + (this.side() ? 34 + 500 * this.scale().perMm : 22));
+  protected readonly ground = computed(() => this.middle() + this.half() + (this.side() ? 16 + 430 * this.scale().perMm : 16));
   protected readonly height = computed(() => this.ground() + (this.side() ? 8 : 0));
 
   protected readonly edges = computed(() => {
     const s = this.scale();
     const hull = this.hull();
     const edge = (sign: 1 | -1, out: number): string =>
-      line()(OUTLINE.map((t) => [s.x(t * hull.length), s.y(sign * hull.halfBreadth(t * hull.length)) + out * (s.flipped ? sign : -sign)])) ?? '';
-    return { port: edge(-1, 0), starboard: edge(1, 0), second: edge(1, 4), body: `${edge(1, 0)}L${edge(-1, 0).split('L').reverse().join('L').replace('M', '')}Z` };
+      line()(
+        OUTLINE.map((t) => [
+          s.x(t * hull.length),
+          s.y(sign * hull.halfBreadth(t * hull.length)) + out * (s.flipped ? sign : -sign),
+        ]),
+      ) ?? '';
+    return {
+      port: edge(-1, 0),
+      starboard: edge(1, 0),
+      second: edge(1, 4),
+      body: `${edge(1, 0)}L${edge(-1, 0).split('L').reverse().join('L').replace('M', '')}Z`,
+    };
   });
   protected readonly profile = computed(() => {
     const hull = this.hull();
-    const top = OUTLINE.map((t): [number, number] => [this.scale().x(t * hull.length), this.sideY(hull.gunwale(t * hull.length))]);
-    const keel = OUTLINE.map((t): [number, number] => [this.scale().x(t * hull.length), this.sideY(hull.keel(t * hull.length))]).reverse();
+    const top = OUTLINE.map((t): [number, number] => [
+      this.scale().x(t * hull.length),
+      this.sideY(hull.gunwale(t * hull.length)),
+    ]);
+    const keel = OUTLINE.map((t): [number, number] => [
+      this.scale().x(t * hull.length),
+      this.sideY(hull.keel(t * hull.length)),
+    ]).reverse();
     return line().curve(curveLinearClosed)([...top, ...keel]) ?? '';
   });
   protected readonly waterY = computed(() => this.sideY(this.workup().float.waterline));
-  protected readonly decks = computed(() => this.hull().model.decks.map((d) => ({ ...d, rect: this.rect(d.fore, d.aft, d.port, d.starboard) })));
-  protected readonly hatches = computed(() => this.hull().model.hatches.map((h) => ({ ...h, rect: this.rect(h.fore, h.aft, h.port, h.starboard) })));
-  protected readonly tracks = computed(() => this.hull().model.tracks.map((t) => ({ ...t, rect: this.rect(t.fore, t.aft, t.y - 10, t.y + 10) })));
+  protected readonly decks = computed(() =>
+    this.hull().model.decks.map((d) => ({ ...d, rect: this.rect(d.fore, d.aft, d.port, d.starboard) })),
+  );
+  protected readonly hatches = computed(() =>
+    this.hull().model.hatches.map((h) => ({ ...h, rect: this.rect(h.fore, h.aft, h.port, h.starboard) })),
+  );
+  protected readonly tracks = computed(() =>
+    this.hull().model.tracks.map((t) => ({ ...t, rect: this.rect(t.fore, t.aft, t.y - 10, t.y + 10) })),
+  );
   protected readonly seatX = computed(() => this.scale().x(this.hull().model.seat.x));
   protected readonly bandPaths = computed(() => {
     const band = this.band();
@@ -92,19 +133,26 @@ export class Strip {
       const hull = this.hull();
       const xs = Array.from({ length: 13 }, (_, i) => band.fore + ((band.aft - band.fore) * i) / 12);
       const out = xs.map((x): [number, number] => [this.scale().x(x), this.scale().y(sign * (hull.halfBreadth(x) + 70))]);
-      const back = xs.map((x): [number, number] => [this.scale().x(x), this.scale().y(sign * Math.max(0, hull.halfBreadth(x) - band.inboard))]).reverse();
+      const back = xs
+        .map((x): [number, number] => [this.scale().x(x), this.scale().y(sign * Math.max(0, hull.halfBreadth(x) - band.inboard))])
+        .reverse();
       return line().curve(curveLinearClosed)([...out, ...back]) ?? '';
     });
   });
   protected readonly runPaths = computed(() =>
-    this.runs().map((r) => ({ ...r, d: line()(r.path.map((p): [number, number] => [this.scale().x(p.x), this.scale().y(p.y)])) ?? '' })),
+    this.runs().map((r) => ({
+      ...r,
+      d: line()(r.path.map((p): [number, number] => [this.scale().x(p.x), this.scale().y(p.y)])) ?? '',
+    })),
   );
   protected readonly bodies = computed(() =>
     this.marks().flatMap((m) =>
       m.bodies.map((b) => ({
         id: m.id,
         standing: m.standing,
-        d: line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.scale().x(x), this.scale().y(y)])) ?? '',
+        d:
+          line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.scale().x(x), this.scale().y(y)])) ??
+          '',
         sideX: this.scale().x(m.at.x),
         top: this.sideY(Math.min(b.top, 900)),
         cut: b.top > 900,
@@ -116,16 +164,20 @@ export class Strip {
   protected readonly how = computed(() => `hooked on ${this.datum().name.toUpperCase()} · ${HOW[this.tape().run]}`);
   protected readonly ticks = computed(() => {
     const imperial = this.units.system() === 'imperial';
-    const [minor, major] = imperial ? [MM_PER_INCH, 12 * MM_PER_INCH] : [20, 200];
+    const minor = imperial ? MM_PER_INCH : 20;
     const from = this.datum().at.x;
     const out: { x: number; tall: number; label: string }[] = [];
     for (const sign of [1, -1])
       for (let i = sign > 0 ? 0 : 1; ; i++) {
         const mm = from + sign * i * minor;
         if (mm < -1 || mm > this.hull().length + 60) break;
-        const isMajor = Math.round((i * minor) / major) * major === Math.round(i * minor * 1e6) / 1e6;
+        const isMajor = i % (imperial ? 12 : 10) === 0;
         const half = imperial ? i % 6 === 0 : i % 5 === 0;
-        out.push({ x: this.scale().x(mm), tall: isMajor ? 18 : half ? 11 : 7, label: isMajor && i > 0 ? printFigure(i * minor, this.units.system()) : '' });
+        out.push({
+          x: this.scale().x(mm),
+          tall: isMajor ? 18 : half ? 11 : 7,
+          label: isMajor && i > 0 ? printFigure(i * minor, this.units.system()) : '',
+        });
       }
     return out;
   });

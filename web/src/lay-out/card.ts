@@ -1,9 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type Change, type Cure, findDatum, type Finding, type Judged, type MountAdvice, mountMinutes, parseLength, type Place, placeOfReading, printFigure, printMoney, reading, sideOf, SUPPLIERS, type Fitting } from '@plain-cleat/core';
-import { Mass, Words } from '../hull-view/words';
+import {
+  type Change,
+  type Cure,
+  findDatum,
+  type Fitted,
+  type MountAdvice,
+  mountMinutes,
+  parseLength,
+  type Place,
+  placeOfReading,
+  printFigure,
+  printMoney,
+  reading,
+  sideOf,
+  SUPPLIERS,
+  type Fitting,
+} from '@plain-cleat/core';
+import { FindingBox } from '../findings/finding-box';
+import { Mass } from '../hull-view/words';
 import { standingOf } from '../hull-view/marks';
 import type { RigState } from '../stores/rig.store';
-import { SessionStore } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 
 type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
@@ -12,25 +28,21 @@ type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 @Component({
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words, Mass],
+  imports: [FindingBox, Mass],
   templateUrl: './card.html',
   styleUrl: './card.scss',
 })
 export class Card {
-  readonly item = input.required<Judged>();
+  readonly item = input.required<Fitted>();
   readonly state = input.required<RigState>();
   readonly advice = input<readonly MountAdvice[]>([]);
   readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
   readonly closed = output<void>();
   readonly slid = output<Place>();
   readonly changed = output<Change>();
-  readonly cured = output<Cure>();
-  readonly accepted = output<{ finding: Finding; reason: string | null; by: string }>();
   readonly tookOff = output<void>();
   private readonly units = inject(UnitsStore);
-  private readonly session = inject(SessionStore);
   protected readonly fault = signal<{ field: Field; says: string } | null>(null);
-  protected readonly reasonFor = signal<string | null>(null);
   protected readonly suppliers = SUPPLIERS;
   protected readonly money = printMoney;
 
@@ -47,16 +59,32 @@ export class Card {
     const print = (mm: number): string => printFigure(mm, this.units.system());
     const run = { taut: 'taut', centre: 'on the centre line', gunwale: 'along the gunwale' }[tape.run];
     const rows: { field: Field; name: string; value: string; fixed: boolean }[] = [
-      { field: 'reading', name: `From ${this.datum().name}, ${run}`, value: print(reading(surface, this.datum(), tape.run, this.at())), fixed: place.on === 'insert' },
+      {
+        field: 'reading',
+        name: `From ${this.datum().name}, ${run}`,
+        value: print(reading(surface, this.datum(), tape.run, this.at())),
+        fixed: place.on === 'insert',
+      },
     ];
-    if (place.on === 'side') rows.push({ field: 'down', name: `Down from the gunwale, ${place.side}`, value: print(place.down), fixed: false });
-    else rows.push({ field: 'off', name: `Off centre, ${this.side() === 'centre' ? 'starboard +' : this.side()}`, value: print(Math.abs(this.at().y)), fixed: place.on !== 'deck' });
+    if (place.on === 'side')
+      rows.push({ field: 'down', name: `Down from the gunwale, ${place.side}`, value: print(place.down), fixed: false });
+    else
+      rows.push({
+        field: 'off',
+        name: `Off centre, ${this.side() === 'centre' ? 'starboard +' : this.side()}`,
+        value: print(Math.abs(this.at().y)),
+        fixed: place.on !== 'deck',
+      });
     rows.push({ field: 'lift', name: 'Raised on a riser', value: print(lift), fixed: false });
     if ('heading' in place) rows.push({ field: 'heading', name: 'Turned, degrees', value: String(place.heading), fixed: false });
     return rows;
   });
-  protected readonly top = computed(() => Math.max(...this.item().placed.bodies.map((b) => b.top)) - this.state().workup.surface.gunwale(this.at().x));
-  protected readonly minutes = computed(() => Math.round(mountMinutes(this.item().mounted, this.item().holes, this.state().doc.shop.labor)));
+  protected readonly top = computed(
+    () => Math.max(...this.item().placed.bodies.map((b) => b.top)) - this.state().workup.surface.gunwale(this.at().x),
+  );
+  protected readonly minutes = computed(() =>
+    Math.round(mountMinutes(this.item().mounted, this.item().holes, this.state().doc.shop.labor)),
+  );
 
   private id = (): string => crypto.randomUUID();
   private get key(): string {
@@ -69,7 +97,8 @@ export class Card {
     const { place, lift } = this.fitting();
     if (field === 'heading') {
       const degrees = Number(input.value);
-      if (input.value.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 360) return wrong('degrees from −360 to 360, like 45');
+      if (input.value.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 360)
+        return wrong('degrees from −360 to 360, like 45');
       if ('heading' in place) this.slid.emit({ ...place, heading: degrees });
       return;
     }
@@ -93,7 +122,12 @@ export class Card {
     const { surface } = this.state().workup;
     const { place } = this.fitting();
     if (place.on === 'insert') return;
-    const heightAt = (x: number): number => (place.on === 'deck' ? surface.spot(x, place.y).z : place.on === 'side' ? surface.sidePoint(x, place.side, place.down).z : this.at().z);
+    const heightAt = (x: number): number =>
+      place.on === 'deck'
+        ? surface.spot(x, place.y).z
+        : place.on === 'side'
+          ? surface.sidePoint(x, place.side, place.down).z
+          : this.at().z;
     const x = placeOfReading(surface, this.datum(), this.state().plan.tape.run, mm, this.at().y, heightAt);
     if (x === undefined) return wrong('the tape reads that nowhere on this hull');
     const track = place.on === 'track' ? this.state().doc.hull.tracks.find((t) => t.id === place.track) : undefined;
@@ -108,14 +142,22 @@ export class Card {
     else if (place.on === 'side') this.slid.emit({ ...place, side: place.side === 'port' ? 'starboard' : 'port' });
     else if (place.on === 'track') {
       const here = this.state().doc.hull.tracks.find((t) => t.id === place.track);
-      const twin = this.state().doc.hull.tracks.find((t) => here && t.side !== here.side && Math.abs(t.y + here.y) < 2 && t.fore === here.fore);
+      const twin = this.state().doc.hull.tracks.find(
+        (t) => here && t.side !== here.side && Math.abs(t.y + here.y) < 2 && t.fore === here.fore,
+      );
       if (twin) this.slid.emit({ ...place, track: twin.id, heading: -place.heading });
     }
   }
 
   protected hold(a: MountAdvice): void {
     const from = this.fitting().mount;
-    this.changed.emit({ id: this.id(), kind: 'chooseMount', item: this.key, from, to: { hold: a.hold, plate: a.plate, reason: '' } });
+    this.changed.emit({
+      id: this.id(),
+      kind: 'chooseMount',
+      item: this.key,
+      from,
+      to: { hold: a.hold, plate: a.plate, reason: '' },
+    });
   }
 
   protected plate(on: boolean): void {
@@ -124,22 +166,16 @@ export class Card {
   }
 
   protected supply(to: string): void {
-    this.changed.emit({ id: this.id(), kind: 'supplyItem', item: this.key, from: this.fitting().suppliedBy, to: to as Fitting['suppliedBy'] });
+    this.changed.emit({
+      id: this.id(),
+      kind: 'supplyItem',
+      item: this.key,
+      from: this.fitting().suppliedBy,
+      to: to as Fitting['suppliedBy'],
+    });
   }
 
   protected writeNote(to: string): void {
     this.changed.emit({ id: this.id(), kind: 'noteItem', item: this.key, from: this.fitting().note, to: to.slice(0, 400) });
-  }
-
-  protected mayAccept = (f: Finding): boolean => f.acceptable === 'anyone' || (f.acceptable === 'manager' && this.session.staff()?.role === 'manager');
-
-  protected accept(finding: Finding, reason: string): void {
-    if (reason.trim().length < 3) return;
-    this.accepted.emit({ finding, reason: reason.trim(), by: this.session.staff()?.name ?? '' });
-    this.reasonFor.set(null);
-  }
-
-  protected withdraw(finding: Finding): void {
-    this.accepted.emit({ finding, reason: null, by: '' });
   }
 }

@@ -1,8 +1,17 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 
 const KEYS = [
-  ['/', 'find a part'], ['← →', 'walk from fitting to fitting'], ['G', 'pick up, then arrows move it; Shift coarse'], ['[ ]', 'turn it'], ['M', 'ways to hold it'],
-  ['H', 'hook the tape'], ['F', 'turn the boat round'], ['U', 'undo, Shift-U redo'], ['Delete', 'take it off'], ['Esc', 'let go'], ['?', 'this list'],
+  ['/', 'find a part'],
+  ['← →', 'walk from fitting to fitting'],
+  ['G', 'pick up, then arrows move it; Shift coarse'],
+  ['[ ]', 'turn it'],
+  ['M', 'ways to hold it'],
+  ['H', 'hook the tape'],
+  ['F', 'turn the boat round'],
+  ['U', 'undo, Shift-U redo'],
+  ['Delete', 'take it off'],
+  ['Esc', 'let go'],
+  ['?', 'this list'],
 ] as const;
 
 /** The keys of the layout bench. */
@@ -11,15 +20,40 @@ const KEYS = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="keys" role="region" aria-label="Keys">
-      <div class="spread"><h3>Keys</h3><button class="link" type="button" (click)="closed.emit()">Close</button></div>
+      <div class="spread">
+        <h3>Keys</h3>
+        <button class="link" type="button" (click)="closed.emit()">Close</button>
+      </div>
       <dl class="facts">
         @for (k of keys; track k[0]) {
-          <div><dt><kbd>{{ k[0] }}</kbd></dt><dd>{{ k[1] }}</dd></div>
+          <div>
+            <dt>
+              <kbd>{{ k[0] }}</kbd>
+            </dt>
+            <dd>{{ k[1] }}</dd>
+          </div>
         }
       </dl>
     </div>
   `,
-  styles: `.keys { position: fixed; right: 18px; bottom: 18px; width: 340px; background: var(--card); border: 1.5px solid var(--edge); border-radius: 6px; padding: 12px 16px; z-index: 5; } kbd { font: 600 14px 'Barlow Semi Condensed', sans-serif; }`,
+  styles: `
+    .keys {
+      position: fixed;
+      right: 18px;
+      bottom: 18px;
+      width: 340px;
+      background: var(--card);
+      border: 1.5px solid var(--edge);
+      border-radius: 6px;
+      padding: 12px 16px;
+      z-index: 5;
+    }
+    kbd {
+      font:
+        600 14px 'Barlow Semi Condensed',
+        sans-serif;
+    }
+  `,
 })
 export class Keys {
   readonly closed = output<void>();

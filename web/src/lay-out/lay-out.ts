@@ -1,7 +1,32 @@
-import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, HostListener, inject, signal, untracked, viewChild } from '@angular/core';
-import { type Change, type Cure, datums, type Finding, type Fitting, MM_PER_INCH, mountAdvice, nudge, type Part, type Place, placeFitting, snapPlace, strokeBand, turn, unsettled } from '@plain-cleat/core';
-import { Lanes } from '../hull-view/lanes';
-import { wireThickness } from '../hull-view/lanes';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  HostListener,
+  inject,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import {
+  type Change,
+  type Cure,
+  datums,
+  type Fitting,
+  MM_PER_INCH,
+  mountAdvice,
+  nudge,
+  type Part,
+  type Place,
+  placeFitting,
+  snapPlace,
+  strokeBand,
+  turn,
+  unsettled,
+} from '@plain-cleat/core';
+import { Lanes, wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { RigStore } from '../stores/rig.store';
@@ -39,9 +64,15 @@ export default class LayOut {
     const w = this.store.state()?.workup;
     return w ? marksOf(w) : [];
   });
-  protected readonly runs = computed(() => (this.store.state()?.workup.runs ?? []).map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })));
-  protected readonly open = computed(() => unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out'));
-  protected readonly accepted = computed(() => (this.store.state()?.workup.findings ?? []).filter((f) => f.accepted && f.step === 'lay out'));
+  protected readonly runs = computed(() =>
+    (this.store.state()?.workup.runs ?? []).map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
+  );
+  protected readonly open = computed(() =>
+    unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out'),
+  );
+  protected readonly accepted = computed(() =>
+    (this.store.state()?.workup.findings ?? []).filter((f) => f.accepted && f.step === 'lay out'),
+  );
   protected readonly band = computed(() => {
     const state = this.store.state();
     return state?.plan.brief.propulsion.includes('paddle') ? strokeBand(state.workup.surface, state.plan.brief) : null;
@@ -62,7 +93,12 @@ export default class LayOut {
       if (!state) return;
       const { plan, facts, doc } = state;
       const input = { plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today };
-      untracked(() => this.cures.ask(input, this.open().some((f) => f.curable)));
+      untracked(() =>
+        this.cures.ask(
+          input,
+          this.open().some((f) => f.curable),
+        ),
+      );
     });
   }
 
@@ -98,7 +134,11 @@ export default class LayOut {
     const change: Change =
       mount.hold === fitting.mount.hold
         ? slide
-        : { id: this.id(), kind: 'together', changes: [slide, { id: this.id(), kind: 'chooseMount', item: at.id, from: fitting.mount, to: mount }] };
+        : {
+            id: this.id(),
+            kind: 'together',
+            changes: [slide, { id: this.id(), kind: 'chooseMount', item: at.id, from: fitting.mount, to: mount }],
+          };
     if (at.done) this.store.change(change);
     else this.store.preview(change);
   }
@@ -106,7 +146,16 @@ export default class LayOut {
   /** The best way to hold a part at a place; kept as it is when it still fits there. */
   private mountFor(part: Part, place: Place, now?: Fitting): Fitting['mount'] {
     const state = this.store.state();
-    const draft: Fitting = now ? { ...now, place } : { part: part.id, place, lift: 0, mount: { hold: part.holds[0] ?? 'loose', plate: false, reason: '' }, suppliedBy: 'shop', note: '' };
+    const draft: Fitting = now
+      ? { ...now, place }
+      : {
+          part: part.id,
+          place,
+          lift: 0,
+          mount: { hold: part.holds[0] ?? 'loose', plate: false, reason: '' },
+          suppliedBy: 'shop',
+          note: '',
+        };
     const placed = state && placeFitting(state.workup.surface, 'new', draft, part);
     if (!state || !placed) return draft.mount;
     const advice = mountAdvice(state.workup.surface, placed, state.plan.brief, state.doc.shop);
@@ -122,8 +171,17 @@ export default class LayOut {
     const item = `${part.id.slice(0, 40)}-${this.id().slice(0, 6)}`;
     const ownedAlready = Object.values(state.plan.wishes).some((w) => w.part === part.id);
     this.store.change({
-      id: this.id(), kind: 'placeItem', item,
-      to: { part: part.id, place: to, lift: 0, mount: this.mountFor(part, to), suppliedBy: 'shop', note: ownedAlready ? 'from the wish list' : '' },
+      id: this.id(),
+      kind: 'placeItem',
+      item,
+      to: {
+        part: part.id,
+        place: to,
+        lift: 0,
+        mount: this.mountFor(part, to),
+        suppliedBy: 'shop',
+        note: ownedAlready ? 'from the wish list' : '',
+      },
     });
     this.placing.set(null);
     this.pick(item);
@@ -149,17 +207,19 @@ export default class LayOut {
     const runs = Object.entries(plan.runs).filter(([, r]) => r.from === item || r.to === item);
     const off = { id: this.id(), kind: 'takeOffItem' as const, item, from };
     this.store.change(
-      runs.length === 0 ? off : { id: this.id(), kind: 'together', changes: [...runs.map(([run, r]) => ({ id: this.id(), kind: 'routeRun' as const, run, from: r, to: null })), off] },
+      runs.length === 0
+        ? off
+        : {
+            id: this.id(),
+            kind: 'together',
+            changes: [...runs.map(([run, r]) => ({ id: this.id(), kind: 'routeRun' as const, run, from: r, to: null })), off],
+          },
     );
     this.pick(null);
   }
 
   protected cure(cure: Cure): void {
     this.store.change({ ...cure.change, id: this.id() });
-  }
-
-  protected accept(finding: Finding, reason: string | null, by: string): void {
-    this.store.change({ id: this.id(), kind: 'acceptFinding', finding: finding.key, from: this.store.state()?.plan.accepted[finding.key] ?? null, to: reason === null ? null : { reason, by } });
   }
 
   protected hookOn(datum: string, run: string): void {
@@ -182,7 +242,9 @@ export default class LayOut {
     if (!state || !id || !fitting) return;
     const fine = this.units.system() === 'imperial' ? MM_PER_INCH / 16 : 1;
     const step = (event.shiftKey ? 16 : 1) * fine;
-    const [dx, dy] = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>)[event.key] ?? [0, 0];
+    const [dx, dy] = (
+      { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>
+    )[event.key] ?? [0, 0];
     const sign = this.flipped() ? -1 : 1;
     this.slide(id, nudge(state.workup.surface, fitting.place, sign * dx * step, sign * dy * step));
   }
@@ -195,7 +257,10 @@ export default class LayOut {
     const fitting = id ? this.store.state()?.plan.fittings[id] : undefined;
     const arrows = event.key.startsWith('Arrow');
     const act: Record<string, () => void> = {
-      '/': () => { this.pick(null); setTimeout(() => this.palette()?.focus()); },
+      '/': () => {
+        this.pick(null);
+        setTimeout(() => this.palette()?.focus());
+      },
       '?': () => this.showKeys.update((s) => !s),
       u: () => this.store.undo(),
       U: () => this.store.redo(),
@@ -208,7 +273,10 @@ export default class LayOut {
             '[': () => this.slide(id, turn(fitting.place, 15)),
             ']': () => this.slide(id, turn(fitting.place, -15)),
             Delete: () => this.takeOff(id),
-            g: () => { this.carrying.update((c) => !c); this.spoken.set(this.carrying() ? 'Picked up: arrows move it' : 'Put down'); },
+            g: () => {
+              this.carrying.update((c) => !c);
+              this.spoken.set(this.carrying() ? 'Picked up: arrows move it' : 'Put down');
+            },
           }
         : {}),
     };

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, signal, viewChild } from '@angular/core';
 import { type Part, type Plan, printMoney } from '@plain-cleat/core';
 import type { StripMark } from '../hull-view/strip';
 
@@ -8,20 +8,59 @@ import type { StripMark } from '../hull-view/strip';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (marks().length) {
-      <div><h3>Aboard, bow to stern</h3>
-      <ul class="letters" aria-label="Fittings, bow to stern">
-        @for (m of marks(); track m.id) {
-          <li><button type="button" class="mark" [class.stop]="m.standing === 'stop'" [class.look]="m.standing === 'look'" [class.open]="m.standing === 'ok'" [attr.aria-label]="m.label + ', ' + m.name" (click)="picked.emit(m.id)">{{ m.label }}</button></li>
-        }
-      </ul></div>
+      <div>
+        <h3>Aboard, bow to stern</h3>
+        <ul class="letters" aria-label="Fittings, bow to stern">
+          @for (m of marks(); track m.id) {
+            <li>
+              <button
+                type="button"
+                class="mark"
+                [class.stop]="m.standing === 'stop'"
+                [class.look]="m.standing === 'look'"
+                [class.open]="m.standing === 'ok'"
+                [attr.aria-label]="m.label + ', ' + m.name"
+                (click)="picked.emit(m.id)"
+              >
+                {{ m.label }}
+              </button>
+            </li>
+          }
+        </ul>
+      </div>
     }
-    <div class="spread"><h2>Put aboard</h2><span class="small muted">{{ found().length }} parts</span></div>
-    <input #find class="line" type="search" placeholder="Find a part" aria-label="Find a part" [value]="text()" (input)="text.set(find.value)" (keydown.enter)="first()" />
+    <div class="spread">
+      <h2>Put aboard</h2>
+      <span class="small muted">{{ found().length }} parts</span>
+    </div>
+    <input
+      #find
+      class="line"
+      type="search"
+      placeholder="Find a part"
+      aria-label="Find a part"
+      [value]="text()"
+      (input)="text.set(find.value)"
+      (keydown.enter)="first()"
+    />
     <ul class="parts">
       @for (p of found(); track p.part.id) {
         <li>
-          <button type="button" draggable="true" [class.on]="placing() === p.part" [attr.data-part]="p.part.id" (dragstart)="drag($event, p.part)" (click)="chosen.emit(p.part)" (keydown.enter)="$event.preventDefault(); typed.emit(p.part)">
-            <span>{{ p.part.name }}@if (p.wished) {<em>wished for{{ p.placed ? ', aboard' : '' }}</em>}</span>
+          <button
+            type="button"
+            draggable="true"
+            [class.on]="placing() === p.part"
+            [attr.data-part]="p.part.id"
+            (dragstart)="drag($event, p.part)"
+            (click)="chosen.emit(p.part)"
+            (keydown.enter)="$event.preventDefault(); typed.emit(p.part)"
+          >
+            <span
+              >{{ p.part.name }}
+              @if (p.wished) {
+                <em>wished for{{ p.placed ? ', aboard' : '' }}</em>
+              }
+            </span>
             <span class="figure">{{ money(p.part.priceCents) }}</span>
           </button>
         </li>
@@ -31,14 +70,56 @@ import type { StripMark } from '../hull-view/strip';
     </ul>
   `,
   styles: `
-    :host { display: flex; flex-direction: column; gap: 10px; min-height: 0; }
-    .letters { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 8px; }
-    .letters .mark { min-width: 44px; height: 44px; cursor: pointer; }
-    .letters .mark:not(.stop):not(.look) { border: 2px solid var(--tide); }
-    .parts { overflow-y: auto; max-height: 400px; }
-    .parts button { width: 100%; min-height: 44px; display: flex; justify-content: space-between; gap: 10px; align-items: center; text-align: left; font: inherit; color: var(--ink); background: none; border: 0; border-bottom: 1px solid var(--line); cursor: grab; padding: 6px 4px; }
-    .parts button.on { background: var(--tape); color: var(--tape-ink); }
-    em { display: block; font-style: normal; font-size: 13px; color: var(--tide); }
+    :host {
+      display: flex;
+      flex-direction: column;
+      gap: 10px;
+      min-height: 0;
+    }
+    .letters {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      margin-top: 8px;
+    }
+    .letters .mark {
+      min-width: 44px;
+      height: 44px;
+      cursor: pointer;
+    }
+    .letters .mark:not(.stop):not(.look) {
+      border: 2px solid var(--tide);
+    }
+    .parts {
+      overflow-y: auto;
+      max-height: 400px;
+    }
+    .parts button {
+      width: 100%;
+      min-height: 44px;
+      display: flex;
+      justify-content: space-between;
+      gap: 10px;
+      align-items: center;
+      text-align: left;
+      font: inherit;
+      color: var(--ink);
+      background: none;
+      border: 0;
+      border-bottom: 1px solid var(--line);
+      cursor: grab;
+      padding: 6px 4px;
+    }
+    .parts button.on {
+      background: var(--tape);
+      color: var(--tape-ink);
+    }
+    em {
+      display: block;
+      font-style: normal;
+      font-size: 13px;
+      color: var(--tide);
+    }
   `,
 })
 export class Palette {

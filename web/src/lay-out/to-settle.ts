@@ -12,7 +12,9 @@ import { Words } from '../hull-view/words';
     <ul>
       @for (f of findings(); track f.key) {
         <li [attr.data-finding]="f.key">
-          <span class="mark" [class.stop]="f.severity === 'stop'" [class.look]="f.severity === 'look'">{{ f.letter || '!' }}</span>
+          <span class="mark" [class.stop]="f.severity === 'stop'" [class.look]="f.severity === 'look'">{{
+            f.letter || '!'
+          }}</span>
           <button class="says" type="button" (click)="picked.emit(f.where)">{{ f.says | words }}</button>
           @if (cures()[f.key]?.[0]; as cure) {
             <button class="way" type="button" (click)="cured.emit(cure)">{{ cure.says | words }}</button>
@@ -26,15 +28,41 @@ import { Words } from '../hull-view/words';
         <li class="muted">Nothing to settle here.</li>
       }
       @for (f of accepted(); track f.key) {
-        <li class="muted"><span class="mark open">{{ f.letter }}</span><button class="says muted" type="button" (click)="picked.emit(f.where)">Accepted: {{ f.accepted?.reason }} ({{ f.accepted?.by }})</button></li>
+        <li class="muted">
+          <span class="mark open">{{ f.letter }}</span
+          ><button class="says muted" type="button" (click)="picked.emit(f.where)">
+            Accepted: {{ f.accepted?.reason }} ({{ f.accepted?.by }})
+          </button>
+        </li>
       }
     </ul>
   `,
   styles: `
-    :host { display: block; padding: 2px 16px 8px; }
-    li { display: flex; align-items: center; gap: 12px; border-top: 1px solid var(--line); padding: 5px 0; min-height: 50px; }
-    .says { flex: 1; text-align: left; font: inherit; color: var(--ink); background: none; border: 0; cursor: pointer; min-height: 38px; }
-    .way { min-width: 160px; }
+    :host {
+      display: block;
+      padding: 2px 16px 8px;
+    }
+    li {
+      display: flex;
+      align-items: center;
+      gap: 12px;
+      border-top: 1px solid var(--line);
+      padding: 2px 0;
+      min-height: 48px;
+    }
+    .says {
+      flex: 1;
+      text-align: left;
+      font: inherit;
+      color: var(--ink);
+      background: none;
+      border: 0;
+      cursor: pointer;
+      min-height: 38px;
+    }
+    .way {
+      min-width: 160px;
+    }
   `,
 })
 export class ToSettle {

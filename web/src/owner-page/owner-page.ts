@@ -5,8 +5,28 @@ import { printLength } from '@plain-cleat/core';
 import { wordsOf } from '../stores/session.store';
 
 const WORDS = {
-  en: { title: 'Your boat, bow to stern', other: 'en français', holes: 'Holes', planned: 'planned', none: 'No holes.', from: 'from the bow', signed: 'Signed for', empty: 'Nothing is aboard yet.', safety: 'Wear a life jacket, always. Try getting back on in shallow water.' },
-  fr: { title: 'Votre bateau, de la proue à la poupe', other: 'in English', holes: 'Trous', planned: 'prévu', none: 'Aucun trou.', from: 'depuis la proue', signed: 'Signé le', empty: 'Rien à bord pour le moment.', safety: 'Portez toujours un gilet. Essayez de remonter à bord en eau peu profonde.' },
+  en: {
+    title: 'Your boat, bow to stern',
+    other: 'en français',
+    holes: 'Holes',
+    planned: 'planned',
+    none: 'No holes.',
+    from: 'from the bow',
+    signed: 'Signed for',
+    empty: 'Nothing is aboard yet.',
+    safety: 'Wear a life jacket, always. Try getting back on in shallow water.',
+  },
+  fr: {
+    title: 'Votre bateau, de la proue à la poupe',
+    other: 'in English',
+    holes: 'Trous',
+    planned: 'prévu',
+    none: 'Aucun trou.',
+    from: 'depuis la proue',
+    signed: 'Signé le',
+    empty: 'Rien à bord pour le moment.',
+    safety: 'Portez toujours un gilet. Essayez de remonter à bord en eau peu profonde.',
+  },
 } as const;
 
 /** The owner's page, by link: the boat standing on its stern, each stop at its place. */
@@ -15,22 +35,51 @@ const WORDS = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (page(); as p) {
-      <header><h1>{{ t().title }}</h1><p class="muted">{{ p.hull }} · {{ p.title }} · {{ p.shop.name }}, {{ p.shop.place }}</p><button class="link" type="button" (click)="language.set(language() === 'en' ? 'fr' : 'en')">{{ t().other }}</button></header>
+      <header>
+        <h1>{{ t().title }}</h1>
+        <p class="muted">{{ p.hull }} · {{ p.title }} · {{ p.shop.name }}, {{ p.shop.place }}</p>
+        <button class="link" type="button" (click)="language.set(language() === 'en' ? 'fr' : 'en')">{{ t().other }}</button>
+      </header>
       <div class="both">
         <svg viewBox="0 0 110 600" role="img" aria-label="The boat from above, bow up">
-          <text x="55" y="14" text-anchor="middle">BOW</text><path class="body" [attr.d]="side(-1) + 'L' + side(1, true)" /><path class="port" [attr.d]="side(-1)" /><path class="star" [attr.d]="side(1)" />
-          <text x="2" y="120" class="p">P</text><text x="98" y="120" class="s">S</text>
+          <text x="55" y="14" text-anchor="middle">BOW</text>
+          <path class="body" [attr.d]="side(-1) + 'L' + side(1, true)" />
+          <path class="port" [attr.d]="side(-1)" />
+          <path class="star" [attr.d]="side(1)" />
+          <text x="2" y="120" class="p">P</text>
+          <text x="98" y="120" class="s">S</text>
           @for (s of p.stops; track s.fitting) {
-            <g [attr.transform]="'translate(' + across(s.y) + ' ' + down(s.x) + ')'" [class.on]="s.fitting === open()" (click)="open.set(s.fitting)"><circle r="11" /><text text-anchor="middle" y="5">{{ s.letter }}</text></g>
+            <g
+              [attr.transform]="'translate(' + across(s.y) + ' ' + down(s.x) + ')'"
+              [class.on]="s.fitting === open()"
+              (click)="open.set(s.fitting)"
+            >
+              <circle r="11" />
+              <text text-anchor="middle" y="5">{{ s.letter }}</text>
+            </g>
           }
         </svg>
         <ol>
           @for (s of p.stops; track s.fitting) {
             <li [class.on]="s.fitting === open()">
-              <button type="button" [attr.aria-expanded]="s.fitting === open()" (click)="open.set(s.fitting === open() ? '' : s.fitting)"><span class="mark" [class.here]="s.fitting === open()">{{ s.letter }}</span>{{ s.name[language()] }}</button>
+              <button
+                type="button"
+                [attr.aria-expanded]="s.fitting === open()"
+                (click)="open.set(s.fitting === open() ? '' : s.fitting)"
+              >
+                <span class="mark" [class.here]="s.fitting === open()">{{ s.letter }}</span
+                >{{ s.name[language()] }}
+              </button>
               @if (s.fitting === open()) {
-                <p>{{ s.use[language()] }}</p><p class="muted">{{ s.road[language()] }}</p><p class="muted">{{ s.care[language()] }}</p>
-                <p class="small">{{ s.holes.length ? t().holes + ': ' : t().none }}@for (h of s.holes; track h.label) {<span>{{ h.label }} {{ print(h.reading) }}{{ h.drilled ? '' : ' (' + t().planned + ')' }}; </span>}</p>
+                <p>{{ s.use[language()] }}</p>
+                <p class="muted">{{ s.road[language()] }}</p>
+                <p class="muted">{{ s.care[language()] }}</p>
+                <p class="small">
+                  {{ s.holes.length ? t().holes + ': ' : t().none }}
+                  @for (h of s.holes; track h.label) {
+                    <span>{{ h.label }} {{ print(h.reading) }}{{ h.drilled ? '' : ' (' + t().planned + ')' }}; </span>
+                  }
+                </p>
               }
             </li>
           } @empty {
@@ -38,19 +87,93 @@ const WORDS = {
           }
         </ol>
       </div>
-      @if (p.signedOn) {<p class="box">{{ t().signed }} {{ p.signedOn.slice(0, 10) }}</p>}
+      @if (p.signedOn) {
+        <p class="box">{{ t().signed }} {{ p.signedOn.slice(0, 10) }}</p>
+      }
       <p class="box look">{{ t().safety }}</p>
     } @else {
-      <div class="waiting-page" role="status"><h1>{{ fault() ? 'This page does not open' : '' }}</h1><p>{{ fault() || 'Fetching your boat' }}</p></div>
+      <div class="waiting-page" role="status">
+        <h1>{{ fault() ? 'This page does not open' : '' }}</h1>
+        <p>{{ fault() || 'Fetching your boat' }}</p>
+      </div>
     }
   `,
   styles: `
-    :host { padding: 18px; max-width: 560px; margin: 0 auto; gap: 14px; width: 100%; }
-    .both { display: grid; grid-template-columns: 110px 1fr; gap: 18px; }
-    svg { width: 110px; } .body { fill: var(--hull); } .port { fill: none; stroke: var(--port); stroke-width: 3; } .star { fill: none; stroke: var(--starboard); stroke-width: 3; }
-    .p { fill: var(--port); } .s { fill: var(--starboard); } circle { fill: var(--card); stroke: var(--tide); stroke-width: 2; } .on circle { fill: var(--tape); stroke: var(--look); } text { font-size: 13px; font-weight: 600; } g { cursor: pointer; }
-    li { border-bottom: 1px solid var(--line); padding: 4px 0; } li.on { background: color-mix(in srgb, var(--tape) 30%, transparent); } li p { padding: 2px 6px 6px 46px; }
-    li button { display: flex; gap: 12px; align-items: center; width: 100%; min-height: 48px; background: none; border: 0; font: 600 16px 'Barlow Semi Condensed', sans-serif; color: var(--ink); text-align: left; cursor: pointer; }
+    :host {
+      padding: 18px;
+      max-width: 560px;
+      margin: 0 auto;
+      gap: 14px;
+      width: 100%;
+    }
+    .both {
+      display: grid;
+      grid-template-columns: 110px 1fr;
+      gap: 18px;
+    }
+    svg {
+      width: 110px;
+    }
+    .body {
+      fill: var(--hull);
+    }
+    .port {
+      fill: none;
+      stroke: var(--port);
+      stroke-width: 3;
+    }
+    .star {
+      fill: none;
+      stroke: var(--starboard);
+      stroke-width: 3;
+    }
+    .p {
+      fill: var(--port);
+    }
+    .s {
+      fill: var(--starboard);
+    }
+    circle {
+      fill: var(--card);
+      stroke: var(--tide);
+      stroke-width: 2;
+    }
+    .on circle {
+      fill: var(--tape);
+      stroke: var(--look);
+    }
+    text {
+      font-size: 13px;
+      font-weight: 600;
+    }
+    g {
+      cursor: pointer;
+    }
+    li {
+      border-bottom: 1px solid var(--line);
+      padding: 4px 0;
+    }
+    li.on {
+      background: color-mix(in srgb, var(--tape) 30%, transparent);
+    }
+    li p {
+      padding: 2px 6px 6px 46px;
+    }
+    li button {
+      display: flex;
+      gap: 12px;
+      align-items: center;
+      width: 100%;
+      min-height: 48px;
+      background: none;
+      border: 0;
+      font:
+        600 16px 'Barlow Semi Condensed',
+        sans-serif;
+      color: var(--ink);
+      text-align: left;
+      cursor: pointer;
+    }
   `,
 })
 export default class OwnerPageScreen {
@@ -75,7 +198,8 @@ export default class OwnerPageScreen {
   private readonly k = computed(() => 560 / (this.page()?.length ?? 1));
   protected down = (x: number): number => 22 + x * this.k();
   /** Seen from above with the bow up, starboard lies to the right. */
-  protected across = (y: number): number => 55 + y * Math.min(this.k(), 48 / Math.max(1, ...(this.page()?.outline ?? []).map(([, b]) => b)));
+  protected across = (y: number): number =>
+    55 + y * Math.min(this.k(), 48 / Math.max(1, ...(this.page()?.outline ?? []).map(([, b]) => b)));
   protected side(sign: 1 | -1, back = false): string {
     const points = (this.page()?.outline ?? []).map(([x, b]) => `${this.across(sign * b)} ${this.down(x)}`);
     return back ? points.reverse().join('L') : `M${points.join('L')}`;

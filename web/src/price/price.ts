@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type Fitting, type PriceLine, printLong, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
-import { Words } from '../hull-view/words';
+import { FindingBox } from '../findings/finding-box';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -8,14 +8,30 @@ import { UnitsStore } from '../stores/units.store';
 @Component({
   selector: 'pc-price',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words],
+  imports: [FindingBox],
   templateUrl: './price.html',
   styles: `
-    .sum td { font-weight: 600; }
-    .pay td { font: 600 20px 'Barlow Semi Condensed', sans-serif; border-bottom: 2px solid var(--ink); }
-    td .mark { height: 28px; min-width: 28px; }
-    select.line { min-height: 36px; width: auto; padding: 2px 6px; }
-    td { padding: 4px 8px; }
+    .sum td {
+      font-weight: 600;
+    }
+    .pay td {
+      font:
+        600 20px 'Barlow Semi Condensed',
+        sans-serif;
+      border-bottom: 2px solid var(--ink);
+    }
+    td .mark {
+      height: 28px;
+      min-width: 28px;
+    }
+    select.line {
+      min-height: 32px;
+      width: auto;
+      padding: 0 6px;
+    }
+    td {
+      padding: 3px 8px;
+    }
   `,
 })
 export default class Price {
@@ -24,7 +40,9 @@ export default class Price {
   protected readonly money = printMoney;
   protected readonly suppliers = SUPPLIERS;
   protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
-  protected readonly findings = computed(() => unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'price'));
+  protected readonly findings = computed(() =>
+    unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'price'),
+  );
   protected readonly labor = computed(() => this.store.state()?.workup.labor.filter((l) => l.minutes > 0) ?? []);
   protected readonly overBudget = computed(() => {
     const state = this.store.state();
@@ -41,15 +59,19 @@ export default class Price {
   /** Per metre as it is bought, or per foot where feet are read. */
   protected each(l: PriceLine): string {
     if (l.eachCents === 0) return '–';
-    return l.unit === 'metre' && this.units.system() === 'imperial' ? `${(l.eachCents / 100 / 3.28084).toFixed(2)} / ft` : printMoney(l.eachCents) + (l.unit === 'metre' ? ' / m' : '');
+    return l.unit === 'metre' && this.units.system() === 'imperial'
+      ? `${(l.eachCents / 100 / 3.28084).toFixed(2)} / ft`
+      : printMoney(l.eachCents) + (l.unit === 'metre' ? ' / m' : '');
   }
 
-  protected from = (l: PriceLine): Fitting['suppliedBy'] | null => this.store.state()?.plan.fittings[l.fitting ?? '']?.suppliedBy ?? null;
+  protected from = (l: PriceLine): Fitting['suppliedBy'] | null =>
+    this.store.state()?.plan.fittings[l.fitting ?? '']?.suppliedBy ?? null;
 
   protected supply(item: string, to: string): void {
     const from = this.store.state()?.plan.fittings[item]?.suppliedBy;
     if (from) this.store.change({ id: crypto.randomUUID(), kind: 'supplyItem', item, from, to: to as Fitting['suppliedBy'] });
   }
 
-  protected file = (name: string): string => `/api/rigs/${this.store.state()?.doc.id}/${name}?units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+  protected file = (name: string): string =>
+    `/api/rigs/${this.store.state()?.doc.id}/${name}?units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
 }

@@ -58,5 +58,6 @@ export default class Rig {
   }
 
   /** A value of a clash, short enough to compare by eye. */
-  protected show = (value: unknown): string => (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'nothing')).slice(0, 160);
+  protected show = (value: unknown): string =>
+    (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'nothing')).slice(0, 160);
 }

@@ -17,8 +17,13 @@ import { SessionStore, wordsOf } from '../stores/session.store';
       <form (ngSubmit)="send()" #form="ngForm">
         <h1>Plain Cleat</h1>
         <p class="muted">From the wish list to the signed rig.</p>
-        <label class="field"><span>Login</span><input name="login" autocomplete="username" required [(ngModel)]="login" autofocus /></label>
-        <label class="field"><span>Password</span><input name="password" type="password" autocomplete="current-password" required [(ngModel)]="password" /></label>
+        <label class="field"
+          ><span>Login</span><input name="login" autocomplete="username" required [(ngModel)]="login"
+        /></label>
+        <label class="field"
+          ><span>Password</span
+          ><input name="password" type="password" autocomplete="current-password" required [(ngModel)]="password"
+        /></label>
         @if (fault()) {
           <p class="fault" role="alert">{{ fault() }}</p>
         }
@@ -28,11 +33,37 @@ import { SessionStore, wordsOf } from '../stores/session.store';
     </div>
   `,
   styles: `
-    .page { display: grid; place-content: center; justify-items: center; gap: 28px; min-height: 100vh; padding: 24px; }
-    svg { width: 400px; max-width: 90vw; }
-    .hull { fill: var(--hull); stroke: var(--ink); stroke-width: 2.5; }
-    .keel { stroke: var(--muted); stroke-dasharray: 9 4 2 4; }
-    form { background: var(--card); border: 1px solid var(--line); border-radius: 6px; padding: 26px; width: 340px; max-width: 92vw; display: grid; gap: 14px; }
+    .page {
+      display: grid;
+      place-content: center;
+      justify-items: center;
+      gap: 28px;
+      min-height: 100vh;
+      padding: 24px;
+    }
+    svg {
+      width: 400px;
+      max-width: 90vw;
+    }
+    .hull {
+      fill: var(--hull);
+      stroke: var(--ink);
+      stroke-width: 2.5;
+    }
+    .keel {
+      stroke: var(--muted);
+      stroke-dasharray: 9 4 2 4;
+    }
+    form {
+      background: var(--card);
+      border: 1px solid var(--line);
+      border-radius: 6px;
+      padding: 26px;
+      width: 340px;
+      max-width: 92vw;
+      display: grid;
+      gap: 14px;
+    }
   `,
 })
 export default class SignIn {

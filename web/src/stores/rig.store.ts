@@ -2,7 +2,16 @@ import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Changed, Kept, LoggedChange, Problem, RigDocument } from '@plain-cleat/api';
-import { applyChange, type Change, type Fact, type NewFact, type Plan, type Workup, WorkupSession, workUp } from '@plain-cleat/core';
+import {
+  applyChange,
+  type Change,
+  type Fact,
+  type NewFact,
+  type Plan,
+  type Workup,
+  WorkupSession,
+  workUp,
+} from '@plain-cleat/core';
 import { BehaviorSubject, firstValueFrom } from 'rxjs';
 import { Outbox, type Waiting } from './outbox';
 import { SessionStore, wordsOf } from './session.store';
@@ -73,7 +82,9 @@ export class RigStore {
       return;
     }
     this.news = new EventSource(`/api/events?rigs=${encodeURIComponent(id)}`);
-    this.news.addEventListener('rig', (event) => this.heard(JSON.parse((event as MessageEvent<string>).data) as { version: number; factCount: number }));
+    this.news.addEventListener('rig', (event) =>
+      this.heard(JSON.parse((event as MessageEvent<string>).data) as { version: number; factCount: number }),
+    );
     void this.send();
   }
 
@@ -132,13 +143,20 @@ export class RigStore {
       }
     }
     const facts = own.length ? [...this.serverFacts, ...own] : this.serverFacts;
-    const same = before && before.plan === plan && before.facts === facts && before.doc.hull === doc.hull && before.doc.shop === doc.shop;
+    const same =
+      before && before.plan === plan && before.facts === facts && before.doc.hull === doc.hull && before.doc.shop === doc.shop;
     const workup = same
       ? before.workup
       : workUp({ plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today }, this.workups);
     this.states.next({
-      doc, plan, facts, workup, waiting: this.outbox.all().length,
-      unsent: before?.unsent ?? null, clash: before?.clash ?? null, refused: before?.refused ?? null,
+      doc,
+      plan,
+      facts,
+      workup,
+      waiting: this.outbox.all().length,
+      unsent: before?.unsent ?? null,
+      clash: before?.clash ?? null,
+      refused: before?.refused ?? null,
       ...more,
     });
   }
@@ -168,7 +186,10 @@ export class RigStore {
   /** Keeps what happened on the boat: never refused as stale. */
   keep(body: FactBody): void {
     const rig = this.states.value?.plan.id ?? null;
-    this.outbox.add({ what: 'fact', fact: { ...body, id: crypto.randomUUID(), rig, deviceTime: new Date().toISOString() } as NewFact });
+    this.outbox.add({
+      what: 'fact',
+      fact: { ...body, id: crypto.randomUUID(), rig, deviceTime: new Date().toISOString() } as NewFact,
+    });
     this.show({});
     void this.send();
   }
@@ -240,7 +261,9 @@ export class RigStore {
     try {
       if (next.what === 'change') {
         const { change, undoes } = next;
-        const done = await firstValueFrom(this.http.post<Changed>(`/api/rigs/${doc.id}/changes`, { baseVersion: doc.version, change, undoes }));
+        const done = await firstValueFrom(
+          this.http.post<Changed>(`/api/rigs/${doc.id}/changes`, { baseVersion: doc.version, change, undoes }),
+        );
         const { inverse } = this.inverseOf(change);
         this.outbox.drop(next);
         this.serverPlan = done.plan;
@@ -277,7 +300,8 @@ export class RigStore {
     this.outbox.drop(next);
     const clash = (error.error as Problem | null)?.clash;
     await this.reload();
-    if (clash && next.what === 'change') this.show({ clash: { change: next.change, field: clash.field, found: clash.found, wanted: clash.wanted } });
+    if (clash && next.what === 'change')
+      this.show({ clash: { change: next.change, field: clash.field, found: clash.found, wanted: clash.wanted } });
     else this.show({ refused: wordsOf(error) });
     return true;
   }

@@ -69,7 +69,8 @@ export const signedIn: CanActivateFn = (_route, state) => {
 export function wordsOf(error: unknown): string {
   const response = error as Partial<HttpErrorResponse>;
   const problem = response.error as Partial<Problem> | null | undefined;
-  if (problem?.detail) return problem.faults?.length ? problem.faults.map((f) => `${f.field}: ${f.says}`).join('\n') : problem.detail;
+  if (problem?.detail)
+    return problem.faults?.length ? problem.faults.map((f) => `${f.field}: ${f.says}`).join('\n') : problem.detail;
   if (response.status === 0) return 'The server does not answer. What you did is kept here and sent when it does.';
   return 'Something broke. Nothing was changed; try again.';
 }

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { LANES, parseLength, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
+import { FindingBox } from '../findings/finding-box';
 import { wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Scale, WIDTH } from '../hull-view/scale';
 import { Strip } from '../hull-view/strip';
-import { Cut, Words } from '../hull-view/words';
+import { Cut } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -20,7 +21,7 @@ interface Box {
 @Component({
   selector: 'pc-wire',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Cut, Words],
+  imports: [Strip, Cut, FindingBox],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',
 })
@@ -41,11 +42,15 @@ export default class Wire {
     const wired = new Set(this.runs().flatMap((r) => [r.from, r.to]));
     return state ? marksOf(state.workup).filter((m) => wired.has(m.id) || this.loads().some((l) => l.placed.id === m.id)) : [];
   });
-  protected readonly stripRuns = computed(() => this.runs().map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })));
+  protected readonly stripRuns = computed(() =>
+    this.runs().map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
+  );
   protected readonly items = computed(() => this.store.state()?.workup.items ?? []);
   protected readonly batteries = computed(() => this.items().filter((i) => i.placed.part.battery));
   protected readonly loads = computed(() => this.items().filter((i) => i.placed.part.draw));
-  protected readonly findings = computed(() => unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'wire'));
+  protected readonly findings = computed(() =>
+    unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'wire'),
+  );
   protected readonly total = computed(() => this.runs().reduce((sum, r) => sum + 2 * r.cut, 0));
 
   protected letter = (id: string): string => this.items().find((i) => i.placed.id === id)?.letter ?? '?';
@@ -58,15 +63,35 @@ export default class Wire {
     if (!w) return { boxes: [], joins: [] };
     const scale = new Scale(w.surface, 0);
     const at = (id: string): number => scale.x(w.items.find((i) => i.placed.id === id)?.placed.frame.origin.x ?? 0);
-    const loads = this.loads().map((i): Box => ({ id: i.placed.id, lane: 0, x: at(i.placed.id), title: `${i.letter} ${i.placed.part.kind}`, more: `${i.placed.part.draw?.amps ?? 0} A` }));
-    const fuses = this.runs().map((r, n): Box => ({ id: `fuse ${r.id}`, lane: 1, x: at(r.from) + n * 4, title: `${r.fuse.rating ?? '–'} A`, more: r.kind === 'motor' ? 'breaker' : 'fuse' }));
-    const batteries = this.batteries().map((i): Box => ({ id: i.placed.id, lane: 2, x: at(i.placed.id), title: `${i.letter} ${i.placed.part.battery?.ampHours ?? 0} Ah`, more: `${i.placed.part.battery?.volts ?? 0} V` }));
+    const loads = this.loads().map((i): Box => ({
+      id: i.placed.id,
+      lane: 0,
+      x: at(i.placed.id),
+      title: `${i.letter} ${i.placed.part.kind}`,
+      more: `${i.placed.part.draw?.amps ?? 0} A`,
+    }));
+    const fuses = this.runs().map((r, n): Box => ({
+      id: `fuse ${r.id}`,
+      lane: 1,
+      x: at(r.from) + n * 4,
+      title: `${r.fuse.rating ?? '–'} A`,
+      more: r.kind === 'motor' ? 'breaker' : 'fuse',
+    }));
+    const batteries = this.batteries().map((i): Box => ({
+      id: i.placed.id,
+      lane: 2,
+      x: at(i.placed.id),
+      title: `${i.letter} ${i.placed.part.battery?.ampHours ?? 0} Ah`,
+      more: `${i.placed.part.battery?.volts ?? 0} V`,
+    }));
     const boxes = [loads, fuses, batteries].flatMap(spread);
     const where = new Map(boxes.map((b) => [b.id, b]));
     const joins = this.runs().flatMap((r) => {
       const [load, fuse, battery] = [where.get(r.to), where.get(`fuse ${r.id}`), where.get(r.from)];
       if (!load || !fuse || !battery) return [];
-      return [{ id: r.id, thick: this.thick(r), d: `M${battery.x} 160V120M${fuse.x} 84V62H${load.x}V48M${fuse.x} 118H${battery.x}` }];
+      return [
+        { id: r.id, thick: this.thick(r), d: `M${battery.x} 160V120M${fuse.x} 84V62H${load.x}V48M${fuse.x} 118H${battery.x}` },
+      ];
     });
     return { boxes, joins };
   });
@@ -81,7 +106,15 @@ export default class Wire {
   }
 
   protected add(from: string, to: string, lane: string): void {
-    this.fault.set(!from ? 'Battery: place one in the layout first.' : !to ? 'Load: nothing aboard draws current.' : this.runs().some((r) => r.to === to) ? `${this.name(to)} has a feed already.` : '');
+    this.fault.set(
+      !from
+        ? 'Battery: place one in the layout first.'
+        : !to
+          ? 'Load: nothing aboard draws current.'
+          : this.runs().some((r) => r.to === to)
+            ? `${this.name(to)} has a feed already.`
+            : '',
+    );
     if (this.fault()) return;
     const id = `feed-${crypto.randomUUID().slice(0, 8)}`;
     this.put(id, null, { from, to, lane: lane as Run['lane'], via: [], awg: null });
@@ -104,7 +137,17 @@ export default class Wire {
     const hull = this.store.state()?.workup.surface;
     const plan = this.plan();
     if (!hull || !plan) return;
-    this.fault.set(!x.ok ? `From the bow: ${x.says}` : !y.ok ? `Off centre: ${y.says}` : x.mm < 0 || x.mm > hull.length ? 'From the bow: that is not on this hull' : y.mm < 0 || y.mm > hull.halfBreadth(x.mm) ? 'Off centre: that is off the hull there' : '');
+    this.fault.set(
+      !x.ok
+        ? `From the bow: ${x.says}`
+        : !y.ok
+          ? `Off centre: ${y.says}`
+          : x.mm < 0 || x.mm > hull.length
+            ? 'From the bow: that is not on this hull'
+            : y.mm < 0 || y.mm > hull.halfBreadth(x.mm)
+              ? 'Off centre: that is off the hull there'
+              : '',
+    );
     if (this.fault() || !x.ok || !y.ok) return;
     const at = { at: 'point' as const, x: x.mm, y: side === 'port' ? -y.mm : y.mm };
     const ends = plan.via.length ? plan.via : [];

@@ -10,7 +10,9 @@ const worker: CureWorker = {
   cures(input, units) {
     const { findings } = workUp(input);
     const open = findings.filter((f) => f.curable && !f.accepted);
-    return Object.fromEntries(open.map((f) => [f.key, searchCures(input, f, { units, budget: 160, newId: () => crypto.randomUUID() })]));
+    return Object.fromEntries(
+      open.map((f) => [f.key, searchCures(input, f, { units, budget: 160, newId: () => crypto.randomUUID() })]),
+    );
   },
 };
 expose(worker);

@@ -1,0 +1,26 @@
+/** Dependencies point one way: web, server → api → core. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '(spec|bench)\\.ts$' },
+      to: { path: '^(api|server|web|demo|e2e)/' },
+    },
+    { name: 'api-knows-only-core', severity: 'error', from: { path: '^api/' }, to: { path: '^(server|web|demo|e2e)/' } },
+    { name: 'web-knows-no-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|demo|e2e)/' } },
+    { name: 'server-knows-no-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|e2e)/' } },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'core-touches-no-platform',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '(spec|bench|write-json-schema)\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    tsPreCompilationDeps: 'specify',
+  },
+};

@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import { CATALOG } from '../../demo/catalog';
+import { TOLVANE } from '../../demo/hulls';
+import { SHOP } from '../../demo/shop';
+import { fairHull } from '../hull';
+import { placeFitting, type Placed } from '../layout';
+import { type Fitting, type Place, USUAL_BRIEF } from '../rig';
+import { boltName, chooseBolt, findThread, LENGTHS, mountAdvice, mountFitting, readRivet, rivetFor, THREADS } from './index';
+
+function found<T>(one: T | undefined): T {
+  if (one === undefined) throw new Error('not in the tables');
+  return one;
+}
+const thread = (name: string) => found(THREADS.find((t) => t.name === name));
+const inches = (mm: number): number => mm / 25.4;
+
+describe('tables', () => {
+  // ISO 273, fine and medium series (values from memory).
+  for (const [name, fine, medium] of [
+    ['M4', 4.3, 4.5],
+    ['M5', 5.3, 5.5],
+    ['M6', 6.4, 6.6],
+    ['M8', 8.4, 9],
+  ] as const)
+    it(`${name} clearance ${fine} and ${medium} mm`, () => {
+      const t = THREADS.find((one) => one.name === name);
+      expect([t?.close, t?.free]).toEqual([fine, medium]);
+    });
+  // Tap-and-clearance chart, as in Machinery's Handbook: number and letter drills in inches (values from memory).
+  for (const [name, close, free] of [
+    ['8-32', 0.1695, 0.177],
+    ['10-24', 0.196, 0.201],
+    ['1/4-20', 0.257, 0.266],
+    ['5/16-18', 0.323, 0.332],
+  ] as const)
+    it(`${name} clearance ${close} and ${free} in`, () => {
+      const t = THREADS.find((one) => one.name === name);
+      expect(inches(t?.close ?? 0)).toBeCloseTo(close, 9);
+      expect(inches(t?.free ?? 0)).toBeCloseTo(free, 9);
+    });
+  // ISO 7040 high lock nuts, ISO 7089 washers (values from memory).
+  for (const [name, nut, washer, across] of [
+    ['M5', 6.8, 1, 10],
+    ['M6', 8, 1.6, 12],
+    ['M8', 9.5, 1.6, 16],
+  ] as const)
+    it(`${name} lock nut ${nut}, washer ${washer} × ${across} mm`, () => {
+      const t = THREADS.find((one) => one.name === name);
+      expect([t?.nut, t?.washer, t?.washerDiameter]).toEqual([nut, washer, across]);
+    });
+
+  it('every thread has room in its clearance hole', () => {
+    for (const t of THREADS) {
+      expect(t.close).toBeGreaterThan(t.diameter);
+      expect(t.free).toBeGreaterThan(t.close);
+    }
+  });
+
+  it('keeps one family on a rig', () => {
+    expect(findThread('M6', 'inch')?.name).toBe('1/4-20');
+    expect(findThread('1/4-20', 'metric')?.name).toBe('M6');
+    expect(findThread('M7', 'inch')).toBeUndefined();
+  });
+});
+
+describe('rivets', () => {
+  // IFI-114 (values from memory): 64 is 3/16 in, grip 1/8 to 1/4; 66 to 3/8; 68 to 1/2; drills #30, #20, #11, F.
+  for (const [grade, diameter, least, most, drill] of [
+    ['64', 3 / 16, 1 / 8, 1 / 4, 0.191],
+    ['66', 3 / 16, 1 / 4, 3 / 8, 0.191],
+    ['68', 3 / 16, 3 / 8, 1 / 2, 0.191],
+    ['44', 1 / 8, 1 / 8, 1 / 4, 0.1285],
+    ['52', 5 / 32, 0, 1 / 8, 0.161],
+    ['84', 1 / 4, 1 / 8, 1 / 4, 0.257],
+  ] as const)
+    it(`${grade} is ${diameter} in and grips ${least} to ${most} in`, () => {
+      const r = readRivet(grade);
+      const figures = [r?.diameter, r?.leastGrip, r?.greatestGrip, r?.drill].map((v) => inches(v ?? -1));
+      [diameter, least, most, drill].forEach((v, i) => expect(figures[i]).toBeCloseTo(v, 9));
+    });
+
+  it('refuses what is no grade', () => {
+    for (const grade of ['', '63', '74', 'abc', '6', '622']) expect(readRivet(grade)).toBeUndefined();
+  });
+
+  it('a 1/2 in body holds an accessory base plus hull (common practice, no source)', () => {
+    expect(rivetFor('64', 6 + 5)?.grade).toBe('68');
+    expect(rivetFor('64', 5)?.grade).toBe('64');
+    expect(rivetFor('64', 40)).toBeUndefined();
+  });
+});
+
+describe('bolt length', () => {
+  it('worked by hand: 6 base + 1 gasket + 5 wall on M6 needs 12 + 1.6 + 8 + 1.5, so 25', () => {
+    const choice = chooseBolt(thread('M6'), { base: 6, gasket: 1, wall: 5, plate: 0 });
+    expect(choice).toEqual({ ok: true, length: 25, needed: jasmine.any(Number) as never, showing: jasmine.any(Number) as never });
+    expect(choice.needed).toBeCloseTo(23.1, 9);
+  });
+
+  it('clamps and shows a thread and a half, or says how much too short the longest is', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...THREADS), fc.double({ min: 1, max: 90, noNaN: true }), (t, clamped) => {
+        const choice = chooseBolt(t, { base: clamped, gasket: 0, wall: 0, plate: 0 });
+        if (!choice.ok) return choice.short > 0 && choice.needed > (LENGTHS[t.family].at(-1) ?? 0);
+        const shorter = LENGTHS[t.family].filter((l) => l < choice.length).at(-1) ?? 0;
+        return choice.showing >= 1.5 * t.pitch - 1e-6 && shorter < choice.needed;
+      }),
+      { seed: 6, numRuns: 500 },
+    );
+  });
+
+  it('is named as it is sold', () => {
+    expect(boltName(thread('M6'), 25)).toBe('M6 × 25');
+    expect(boltName(thread('1/4-20'), 1.25 * 25.4)).toBe('1/4-20 × 1 1/4');
+    expect(boltName(thread('10-24'), 0.625 * 25.4)).toBe('10-24 × 5/8');
+  });
+});
+
+describe('mounts', () => {
+  const hull = fairHull(TOLVANE);
+  const put = (part: string, place: Place, hold: Fitting['mount']['hold'], plate = false): Placed =>
+    found(
+      placeFitting(
+        hull,
+        'x',
+        { part, place, lift: 0, mount: { hold, plate, reason: '' }, suppliedBy: 'shop', note: '' },
+        CATALOG.parts.find((p) => p.id === part),
+      ),
+    );
+  const deck: Place = { on: 'deck', x: 2800, y: 250, heading: 0 };
+
+  it('T-bolts make no holes and need a track', () => {
+    expect(
+      mountFitting(put('rod-tube-raised', { on: 'track', track: 'aft-star', x: 2500, heading: 0 }, 'track'), SHOP).holes,
+    ).toBe(0);
+    expect(mountFitting(put('rod-tube-raised', deck, 'track'), SHOP).cannot).toContain('no track');
+  });
+
+  it('through bolts with a plate are longer than without', () => {
+    const [without, withPlate] = [false, true].map(
+      (plate) => mountFitting(put('rod-tube-raised', deck, 'through', plate), SHOP).bolt,
+    );
+    expect(withPlate?.needed).toBeCloseTo((without?.needed ?? 0) + 12.7, 9);
+  });
+
+  it('an insert must be there, a rivet must grip, a part must allow it', () => {
+    expect(mountFitting(put('flag-pole', deck, 'insert'), SHOP).cannot).toContain('no factory insert');
+    expect(mountFitting(put('paddle-clip', deck, 'rivet'), SHOP).rivet?.grade).toBe('68');
+    expect(mountFitting(put('crate-open', deck, 'rivet'), SHOP).cannot).toContain('cannot be held');
+    expect(mountFitting(put('gland', deck, 'through'), SHOP)).toEqual(jasmine.objectContaining({ holes: 1, fastener: null }));
+  });
+
+  it('advice follows the drill policy and puts what cannot be last', () => {
+    const placed = put('rod-tube-raised', deck, 'through');
+    const few = mountAdvice(hull, placed, { ...USUAL_BRIEF, holes: 'few' }, SHOP);
+    expect(few.map((a) => [a.hold, a.fits])).toEqual([
+      ['through', true],
+      ['track', false],
+    ]);
+    const noHoles = mountAdvice(hull, placed, { ...USUAL_BRIEF, holes: 'none' }, SHOP);
+    expect(noHoles.every((a) => !a.fits)).toBeTrue();
+    expect(few[0]?.plate).toBeTrue();
+  });
+});

@@ -1,0 +1,299 @@
+import { randomUUID } from 'node:crypto';
+import fc from 'fast-check';
+import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
+import { fairHull } from '../hull';
+import { deck, emptyPlan, fit, keptFact, track } from '../testing/bench';
+import {
+  applyChange,
+  assignLetters,
+  type Change,
+  change,
+  Clash,
+  foldLedger,
+  letter,
+  makeRigFile,
+  measuredPlace,
+  overlay,
+  type Plan,
+  plan,
+  readRigFile,
+  Refused,
+  sameJson,
+  writeRigFile,
+} from './index';
+
+const id = (): string => randomUUID();
+const crate = fit('crate-open', deck(2700, 0), 'loose');
+const battery = fit('battery-18', deck(600, 0), 'loose');
+const sounder = fit('sounder-arm-7', track('fwd-port', 1200), 'track');
+const run = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
+const laid = (): Plan => ({ ...emptyPlan(), fittings: { g: crate, b: battery, s: sounder }, runs: { r: run } });
+
+/** One change of every kind that fits the laid-out plan. */
+const CHANGES: readonly Change[] = [
+  { id: id(), kind: 'placeItem', item: 'new', to: crate },
+  { id: id(), kind: 'takeOffItem', item: 'g', from: crate },
+  { id: id(), kind: 'slideItem', item: 'g', from: crate.place, to: deck(2600, 20) },
+  { id: id(), kind: 'liftItem', item: 'g', from: 0, to: 100 },
+  { id: id(), kind: 'chooseMount', item: 's', from: sounder.mount, to: { hold: 'through', plate: true, reason: 'stiffer' } },
+  { id: id(), kind: 'supplyItem', item: 'g', from: 'shop', to: 'gift' },
+  { id: id(), kind: 'noteItem', item: 'g', from: '', to: 'hers' },
+  { id: id(), kind: 'routeRun', run: 'r', from: run, to: null },
+  { id: id(), kind: 'routeRun', run: 'r2', from: null, to: run },
+  { id: id(), kind: 'writeWish', wish: 'w', from: null, to: { text: 'a net', part: null } },
+  { id: id(), kind: 'answerBrief', from: { holes: 'few', hand: 'right' }, to: { holes: 'none', hand: 'left' } },
+  { id: id(), kind: 'acceptFinding', finding: 'overlap:g:b', from: null, to: { reason: 'it is soft', by: 'Tom' } },
+  { id: id(), kind: 'hookTape', from: { datum: 'bow', run: 'taut' }, to: { datum: 'stern', run: 'centre' } },
+  { id: id(), kind: 'nameRig', from: 'spec rig', to: 'another' },
+  { id: id(), kind: 'promiseRig', from: '2026-06-12', to: null },
+  { id: id(), kind: 'freezeLetters', from: null, to: { g: 'C' } },
+  {
+    id: id(),
+    kind: 'together',
+    changes: [
+      { id: id(), kind: 'routeRun', run: 'r', from: run, to: null },
+      { id: id(), kind: 'takeOffItem', item: 's', from: sounder },
+    ],
+  },
+];
+
+describe('changes', () => {
+  for (const c of CHANGES)
+    it(`${c.kind} is undone by its inverse, to the letter`, () => {
+      expect(change.safeParse(c).success).toBeTrue();
+      const before = laid();
+      const { plan: after, inverse, touched } = applyChange(before, c);
+      expect(sameJson(after, before)).toBeFalse();
+      expect(plan.safeParse(after).success).toBeTrue();
+      expect(touched.length).toBeGreaterThan(0);
+      expect(applyChange(after, inverse).plan).toEqual(before);
+    });
+
+  it('every kind has a spec', () => {
+    const kinds = new Set(CHANGES.map((c) => c.kind));
+    expect(change.options.map((o) => o.shape.kind.value).filter((k) => !kinds.has(k))).toEqual([]);
+  });
+
+  it('any sequence is undone by its inverses in reverse (property)', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...CHANGES), { maxLength: 12 }), (sequence) => {
+        let now = laid();
+        const inverses: Change[] = [];
+        for (const c of sequence) {
+          try {
+            const applied = applyChange(now, c);
+            now = applied.plan;
+            inverses.push(applied.inverse);
+          } catch (error) {
+            if (!(error instanceof Clash || error instanceof Refused)) throw error;
+          }
+        }
+        return sameJson(
+          inverses.reverse().reduce((p, c) => applyChange(p, c).plan, now),
+          laid(),
+        );
+      }),
+      { seed: 11, numRuns: 300 },
+    );
+  });
+
+  it('does not touch the plan it is given', () => {
+    const before = laid();
+    const copy = structuredClone(before);
+    for (const c of CHANGES) applyChange(before, c);
+    expect(before).toEqual(copy);
+  });
+
+  it('clashes on the same field with both values, and only there', () => {
+    const theirs = applyChange(laid(), { id: id(), kind: 'slideItem', item: 'g', from: crate.place, to: deck(2500, 0) }).plan;
+    expect(() =>
+      applyChange(theirs, { id: id(), kind: 'slideItem', item: 'g', from: crate.place, to: deck(2900, 0) }),
+    ).toThrowMatching(
+      (e: Clash) =>
+        e instanceof Clash &&
+        e.field === 'fittings/g/place' &&
+        sameJson(e.found, deck(2500, 0)) &&
+        sameJson(e.wanted, deck(2900, 0)),
+    );
+    expect(applyChange(theirs, { id: id(), kind: 'liftItem', item: 'g', from: 0, to: 50 }).plan.fittings.g?.lift).toBe(50);
+  });
+
+  it('clashes when the fitting was taken off meanwhile', () => {
+    const gone = applyChange(laid(), { id: id(), kind: 'takeOffItem', item: 'g', from: crate }).plan;
+    expect(() => applyChange(gone, { id: id(), kind: 'liftItem', item: 'g', from: 0, to: 50 })).toThrowError(Clash);
+  });
+
+  it('refuses to leave a run without its end, or a run to itself', () => {
+    expect(() => applyChange(laid(), { id: id(), kind: 'takeOffItem', item: 's', from: sounder })).toThrowError(Refused);
+    expect(() =>
+      applyChange(laid(), { id: id(), kind: 'routeRun', run: 'x', from: null, to: { ...run, to: 'nobody' } }),
+    ).toThrowError(Refused);
+    expect(() => applyChange(laid(), { id: id(), kind: 'routeRun', run: 'x', from: null, to: { ...run, to: 'b' } })).toThrowError(
+      Refused,
+    );
+  });
+
+  it('refuses keys that could reach a prototype, by schema', () => {
+    for (const item of ['__proto__', 'a b', '', '../x', 'x'.repeat(80)])
+      expect(change.safeParse({ id: id(), kind: 'liftItem', item, from: 0, to: 1 }).success).toBeFalse();
+  });
+});
+
+describe('letters', () => {
+  it('run bow to stern without I and O, AA after Z (common practice, no source)', () => {
+    expect(Array.from({ length: 26 }, (_, n) => letter(n)).join(' ')).toBe(
+      'A B C D E F G H J K L M N P Q R S T U V W X Y Z AA AB',
+    );
+  });
+
+  it('stay frozen; a later fitting near C becomes C2', () => {
+    const letters = assignLetters(['a', 'b', 'c', 'new', 'newer', 'd'], { a: 'A', b: 'B', c: 'C', d: 'D' });
+    expect([...letters.values()]).toEqual(['A', 'B', 'C', 'C2', 'C3', 'D']);
+    expect(assignLetters(['new', 'a'], { a: 'A' }).get('new')).toBe('A2');
+  });
+});
+
+describe('ledger', () => {
+  const hull = fairHull(TOLVANE);
+  const measured = { hullRevision: 1, datum: 'bow', run: 'taut' as const, reading: 1600, offCentre: 372, down: null };
+  const drilled = keptFact({ kind: 'holeDrilled', hole: 'x.1', label: 'A1', bit: 6.7, measured, elsewhere: false });
+
+  it('derives the place of a hole from what was measured', () => {
+    const at = measuredPlace(hull, measured);
+    expect(Math.hypot(at?.x ?? 0, 372, (at?.z ?? 0) - 400)).toBeCloseTo(1600, 3);
+    expect(measuredPlace(hull, { ...measured, reading: 9000 })).toBeNull();
+    expect(measuredPlace(hull, { ...measured, run: 'centre', down: 60 })?.z).toBeCloseTo(hull.gunwale(1600) - 60, 6);
+  });
+
+  it('keeps holes for ever, plugged ones with what', () => {
+    const plugged = keptFact({ kind: 'holePlugged', hole: 'x.1', with: 'nylon plug, sealed' });
+    expect(foldLedger(hull, [drilled, plugged], 'plan-1').holes[0]?.plugged).toBe('nylon plug, sealed');
+    expect(foldLedger(hull, [drilled, plugged], 'another-rig').holes.length).toBe(1);
+  });
+
+  it('corrects only by a later fact, and a taking-back can be taken back', () => {
+    const back = keptFact({ kind: 'tookBack', fact: drilled.id, why: 'wrong hole' });
+    const again = keptFact({ kind: 'tookBack', fact: back.id, why: 'it was right' });
+    expect(foldLedger(hull, [drilled, back], 'plan-1').holes.length).toBe(0);
+    expect(foldLedger(hull, [drilled, back, again], 'plan-1').holes.length).toBe(1);
+  });
+
+  it('adds minutes, keeps steps, stops and signatures of this rig alone', () => {
+    const facts = [
+      keptFact({ kind: 'minutesBooked', step: 'tape', minutes: 10 }),
+      keptFact({ kind: 'minutesBooked', step: 'tape', minutes: 5 }),
+      keptFact({ kind: 'stepDone', step: 'tape' }),
+      keptFact({ kind: 'stopShown', stop: 'g' }),
+      keptFact({ kind: 'signed', name: 'Ines', drawing: 'data:image/png;base64,AA==' }),
+    ];
+    const mine = foldLedger(hull, facts, 'plan-1');
+    expect([mine.minutes.get('tape'), mine.steps.has('tape'), mine.shown.has('g'), mine.signed?.kind]).toEqual([
+      15,
+      true,
+      true,
+      'signed',
+    ]);
+    const other = foldLedger(hull, facts, 'plan-2');
+    expect([other.minutes.size, other.steps.size, other.shown.size, other.signed]).toEqual([0, 0, 0, null]);
+  });
+});
+
+describe('rig file', () => {
+  const files = demoRigs('2026-11-25').map((d) => d.file);
+
+  it('is the same bytes after export, import and export', () => {
+    for (const file of files) {
+      const bytes = writeRigFile(file);
+      const read = readRigFile(bytes);
+      if (!read.ok) return fail(JSON.stringify(read.faults));
+      const again = makeRigFile({
+        owner: read.file.owner.name,
+        plan: read.file.plan,
+        hull: read.file.hull,
+        facts: read.file.ledger as never,
+        catalog: read.file,
+        shop: read.file.shop,
+      });
+      expect(writeRigFile(again)).toBe(bytes);
+    }
+  });
+
+  it('carries only the parts in use', () => {
+    const [file] = files;
+    const used = new Set(Object.values(file?.plan.fittings ?? {}).map((f) => f.part));
+    expect(file?.parts.every((p) => used.has(p.id))).toBeTrue();
+  });
+
+  it('is refused with the field and what would be right', () => {
+    const good = JSON.parse(writeRigFile(files[1] as never));
+    const broken: [(f: typeof good) => void, RegExp][] = [
+      [(f) => (f.format = 'something/else'), /^format/],
+      [(f) => (f.version = 2), /^version/],
+      [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
+      [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
+      [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],
+      [(f) => (f.plan.pins.hull.revision = 9), /^hull/],
+      [(f) => (f.plan.fittings.cleat.part = 'unknown-part'), /^plan\.fittings\.cleat\.part/],
+      [(f) => (f.plan.fittings.sounder.place.track = 'no-such-track'), /track/],
+      [(f) => (f.plan.runs['feed-mast'].to = 'ghost'), /^plan\.runs\.feed-mast\.to/],
+      [(f) => (f.surprise = 1), /whole|surprise/],
+    ];
+    for (const [breakIt, field] of broken) {
+      const bad = structuredClone(good);
+      breakIt(bad);
+      const read = readRigFile(JSON.stringify(bad));
+      expect(read.ok).toBeFalse();
+      if (!read.ok) expect(read.faults[0]?.field ?? '').toMatch(field);
+    }
+    expect(readRigFile('not json').ok).toBeFalse();
+    expect(readRigFile('['.repeat(5_000_000)).ok).toBeFalse();
+  });
+
+  it('never throws and never accepts a file with one value turned hostile (1200 tries)', () => {
+    const good = JSON.parse(writeRigFile(files[1] as never)) as Record<string, unknown>;
+    const hostile = fc.constantFrom<unknown>(
+      null,
+      -1,
+      1e308,
+      'x'.repeat(5000),
+      '<script>',
+      "'; DROP TABLE rigs; --",
+      [],
+      {},
+      true,
+      '__proto__',
+      NaN,
+      { toString: 1 },
+      [[[]]],
+    );
+    const spots: string[][] = [];
+    const walk = (value: unknown, path: string[]): void => {
+      spots.push(path);
+      if (value && typeof value === 'object') for (const [k, v] of Object.entries(value)) walk(v, [...path, k]);
+    };
+    walk(good, []);
+    let refused = 0;
+    fc.assert(
+      fc.property(fc.constantFrom(...spots.slice(1)), hostile, (path, value) => {
+        const bad = structuredClone(good);
+        const holder = path.slice(0, -1).reduce<Record<string, unknown>>((o, k) => o[k] as Record<string, unknown>, bad);
+        holder[path.at(-1) ?? ''] = value;
+        const read = readRigFile(JSON.stringify(bad));
+        if (!read.ok) refused++;
+        return read.ok || read.faults.every((f) => f.field.length > 0 && f.says.length > 0);
+      }),
+      { seed: 12, numRuns: 1200 },
+    );
+    expect(refused).toBeGreaterThan(900);
+  });
+
+  it("lays a file's own parts over the shop's", () => {
+    const [first] = CATALOG.parts;
+    if (!first) return fail('no parts');
+    const dearer = { ...first, priceCents: 1 };
+    const merged = overlay(CATALOG.parts, [dearer]);
+    expect(merged.length).toBe(CATALOG.parts.length);
+    expect(merged.find((p) => p.id === first.id)?.priceCents).toBe(1);
+    expect(SHOP.revision).toBe(1);
+  });
+});

@@ -1,0 +1,61 @@
+import { randomUUID } from 'node:crypto';
+import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
+import {
+  type Fact,
+  type Fitting,
+  openPlan,
+  type Plan,
+  type Place,
+  type Hold,
+  type WorkupInput,
+  type HullModel,
+  type NewFact,
+} from '../index';
+
+/** An empty plan on the Tolvane, dated, for specs. */
+export const emptyPlan = (hull: HullModel = TOLVANE): Plan =>
+  openPlan({
+    id: 'plan-1',
+    title: 'spec rig',
+    opened: '2026-06-01',
+    promised: '2026-06-12',
+    pins: { hull: { id: hull.id, revision: hull.revision }, catalog: 1, shop: 1 },
+  });
+
+export const fit = (part: string, place: Place, hold: Hold, more: Partial<Fitting> = {}): Fitting => ({
+  part,
+  place,
+  lift: 0,
+  mount: { hold, plate: false, reason: '' },
+  suppliedBy: 'shop',
+  note: '',
+  ...more,
+});
+
+export const deck = (x: number, y: number, heading = 0): Place => ({ on: 'deck', x, y, heading });
+export const track = (id: string, x: number): Place => ({ on: 'track', track: id, x, heading: 0 });
+
+/** A workup input for these fittings. */
+export const inputOf = (
+  fittings: Plan['fittings'],
+  more: Partial<Plan> = {},
+  facts: readonly Fact[] = [],
+  hull = TOLVANE,
+): WorkupInput => ({
+  plan: { ...emptyPlan(hull), fittings, ...more },
+  hull,
+  facts,
+  catalog: CATALOG,
+  shop: SHOP,
+  asOf: '2026-06-01',
+});
+
+let minute = 0;
+/** A kept fact, as if by one rigger, a minute after the one before. */
+export function keptFact(body: object): Fact {
+  const time = new Date(Date.UTC(2026, 5, 2, 9, ++minute)).toISOString();
+  return { id: randomUUID(), rig: 'plan-1', deviceTime: time, by: 'Mara Voss', serverTime: time, ...body } as NewFact & {
+    by: string;
+    serverTime: string;
+  };
+}

@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import {
+  KG_PER_POUND,
+  lengthParts,
+  MM_PER_INCH,
+  parseLength,
+  parseMass,
+  printFigure,
+  printLength,
+  printLong,
+  printMoney,
+  printStature,
+  roundCents,
+  say,
+  mm,
+  tell,
+} from './index';
+
+describe('lengths', () => {
+  // NIST SP 811: 1 in = 25.4 mm exactly.
+  for (const [text, system, expected] of [
+    ['66 15/16', 'imperial', 66.9375 * 25.4],
+    [`5' 6 15/16"`, 'metric', 66.9375 * 25.4],
+    ['5′ 6 15/16″', 'imperial', 66.9375 * 25.4],
+    ['5 ft 6 in', 'metric', 66 * 25.4],
+    [`5'`, 'imperial', 60 * 25.4],
+    ['1700 mm', 'imperial', 1700],
+    ['1.7 m', 'imperial', 1700],
+    ['170 cm', 'imperial', 1700],
+    ['1700', 'metric', 1700],
+    ['3/8', 'imperial', 9.525],
+    ['2 ½', 'imperial', 63.5],
+    ['2½"', 'metric', 63.5],
+    ['.5 in', 'metric', 12.7],
+    ['-3 in', 'metric', -76.2],
+  ] as const)
+    it(`reads ${text} (${system})`, () => {
+      const read = parseLength(text, system);
+      expect(read.ok && read.mm).toBeCloseTo(expected, 9);
+    });
+
+  for (const text of ['', 'abc', '5 6 7', '1/0', `5' 6' 7"`, '12 parsecs', '1e3', '--3', 'NaN', '1 1/2/3'])
+    it(`refuses ${JSON.stringify(text)} and says what would be right`, () => {
+      const read = parseLength(text, 'imperial');
+      expect(read.ok).toBeFalse();
+      if (!read.ok) expect(read.says).toContain('write it like');
+    });
+
+  it('prints fractions reduced, and never 16/16', () => {
+    expect(printFigure(66.9375 * 25.4, 'imperial')).toBe('66 15/16');
+    expect(printFigure(9.525, 'imperial')).toBe('3/8');
+    expect(printFigure(25.39, 'imperial')).toBe('1');
+    expect(printFigure(0, 'imperial')).toBe('0');
+    expect(printLength(-38.1, 'imperial')).toBe('−1 1/2 in');
+    expect(printLength(1700.4, 'metric')).toBe('1700 mm');
+  });
+
+  it('rounds limits to the careful side', () => {
+    expect(printFigure(10, 'imperial', 'up')).toBe('7/16');
+    expect(printFigure(10, 'imperial', 'down')).toBe('3/8');
+    expect(printFigure(10.2, 'metric', 'up')).toBe('11');
+    expect(printFigure(10.8, 'metric', 'down')).toBe('10');
+  });
+
+  it('prints what is cut in feet and inches, rounded up', () => {
+    expect(printLong(10 * 304.8 + 4.2 * 25.4, 'imperial')).toBe('10 ft 5 in');
+    expect(printLong(3 * 304.8, 'imperial')).toBe('3 ft');
+    expect(printLong(3181, 'metric')).toBe('3.19 m');
+    expect(printStature(1778, 'imperial')).toBe('5′ 10″');
+    expect(printStature(1778, 'metric')).toBe('178 cm');
+  });
+
+  it('reads back what it prints, within half a mark', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 9000, noNaN: true }), fc.constantFrom('imperial', 'metric'), (value, system) => {
+        const read = parseLength(printFigure(value, system), system);
+        const half = system === 'imperial' ? MM_PER_INCH / 32 : 0.5;
+        return read.ok && Math.abs(read.mm - value) <= half + 1e-9;
+      }),
+      { seed: 7, numRuns: 500 },
+    );
+  });
+
+  it('keeps the numerator under the denominator', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -9000, max: 9000, noNaN: true }), (value) => {
+        const p = lengthParts(value, 'imperial');
+        return p.numerator < p.denominator && (p.numerator === 0 || p.numerator % 2 === 1);
+      }),
+      { seed: 8, numRuns: 500 },
+    );
+  });
+});
+
+describe('masses, money, sentences', () => {
+  it('uses the exact pound of NIST SP 811', () => {
+    expect(KG_PER_POUND).toBe(0.45359237);
+    expect(parseMass('181 lb', 'metric')).toBeCloseTo(82.1002, 4);
+    expect(parseMass('82', 'metric')).toBe(82);
+    expect(parseMass('heavy', 'metric')).toBeUndefined();
+  });
+
+  it('rounds cents half away from zero', () => {
+    expect([0.5, 1.5, 2.5, -0.5, -2.5, 2.49].map(roundCents)).toEqual([1, 2, 3, -1, -3, 2]);
+    expect(printMoney(123456)).toBe('1,234.56');
+    expect(printMoney(-5)).toBe('−0.05');
+  });
+
+  it('keeps figures as numbers until somebody reads them', () => {
+    const sentence = say`Stands ${mm(62, 'up')} into the stroke, ${2} times.`;
+    expect(tell(sentence, 'imperial')).toBe('Stands 2 1/2 in into the stroke, 2 times.');
+    expect(tell(sentence, 'metric')).toBe('Stands 62 mm into the stroke, 2 times.');
+  });
+});

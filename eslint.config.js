@@ -1,0 +1,63 @@
+import angular from 'angular-eslint';
+import tseslint from 'typescript-eslint';
+
+const clockAndChance = [
+  { object: 'Date', property: 'now', message: 'core knows no clock: take a date as an argument' },
+  { object: 'Math', property: 'random', message: 'core knows no chance: take a seed' },
+];
+
+export default tseslint.config(
+  { ignores: ['**/node_modules', '**/dist', '**/.angular', '.data', '**/*.cjs', 'eslint.config.js'] },
+  ...tseslint.configs.recommended,
+  ...tseslint.configs.stylistic,
+  {
+    files: ['**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-empty-object-type': 'off',
+      '@typescript-eslint/no-empty-function': 'off',
+      '@typescript-eslint/class-literal-property-style': 'off',
+      eqeqeq: 'error',
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.spec.ts', 'core/bench/**', 'core/rig/write-json-schema.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'navigator',
+        'localStorage',
+        'performance',
+        'process',
+        'Buffer',
+        'setTimeout',
+        'setInterval',
+        'fetch',
+        'crypto',
+      ],
+      'no-restricted-properties': ['error', ...clockAndChance],
+      'no-restricted-imports': ['error', { patterns: ['node:*', '@angular/*', 'express', 'sequelize'] }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'core knows no clock: take a date as an argument',
+        },
+      ],
+    },
+  },
+  {
+    files: ['web/src/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'pc', style: 'kebab-case' }],
+      '@angular-eslint/no-output-native': 'off',
+    },
+  },
+  { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+);
