@@ -14,7 +14,8 @@ export interface Behind {
 }
 
 /** How far a hole may be off: tape, hull and drill wander by root of squares (judgement), mm. */
-export const toleranceBudget = (d: ShopSettings['drilling']): number => Math.hypot(d.tape, d.hull, d.wander);
+export const toleranceBudget = (d: Pick<ShopSettings['drilling'], 'tape' | 'hull' | 'wander'>): number =>
+  Math.hypot(d.tape, d.hull, d.wander);
 
 const between = (v: number, a: number, b: number): number => Math.max(0, Math.min(a, b) - v, v - Math.max(a, b));
 

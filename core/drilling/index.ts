@@ -1,3 +1,4 @@
 export * from './behind';
 export * from './bits';
 export * from './holes';
+export * from './calculations';

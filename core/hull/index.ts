@@ -2,3 +2,4 @@ export * from './datum';
 export * from './monotone';
 export * from './schema';
 export * from './surface';
+export * from './calculations';

@@ -27,7 +27,8 @@ export function planOverlap(a: Outline, b: Outline): number {
     for (const normal of normals(outline)) {
       const [a0, a1] = shadow(a, normal);
       const [b0, b1] = shadow(b, normal);
-      least = Math.min(least, Math.min(a1, b1) - Math.max(a0, b0));
+      // Either may be the one that slides past the other, also when one lies wholly within.
+      least = Math.min(least, a1 - b0, b1 - a0);
       if (least <= 0) return 0;
     }
   }

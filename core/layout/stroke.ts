@@ -10,7 +10,6 @@ export const BODY = {
   eyeOverHip: 0.406,
   halfShoulders: 0.129,
   grip: 0.386,
-  arm: 0.44,
 } as const;
 
 export interface Paddler {

@@ -2,3 +2,4 @@ export * from './advice';
 export * from './fastener';
 export * from './mount';
 export * from './tables';
+export * from './calculations';

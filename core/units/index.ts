@@ -4,3 +4,5 @@ export * from './mass';
 export * from './money';
 export * from './source';
 export * from './text';
+export * from './calculation';
+export * from './calculations';

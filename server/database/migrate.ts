@@ -2,7 +2,10 @@ import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { columnsOf, TABLES } from './models';
 
-interface Step { name: string; up: (params: { context: QueryInterface }) => Promise<void> }
+interface Step {
+  name: string;
+  up: (params: { context: QueryInterface }) => Promise<void>;
+}
 
 const MIGRATIONS: Step[] = [
   {

@@ -1,0 +1,87 @@
+import { SHOP, TOLVANE } from '../../demo/index';
+import { fairHull, findDatum, reading } from '../hull';
+import { deck, fit, inputOf } from '../testing/bench';
+import { workUp } from '../workup';
+import { asPlanned, bitFor, distanceToHazard, lookBehind, toleranceBudget } from './index';
+
+const hull = fairHull(TOLVANE);
+const down = { x: 0, y: 0, z: -1 };
+
+describe('bits', () => {
+  it('inch shops drill the next sixty-fourth: 1/4-20 close (0.257 in) takes 17/64, 10-24 takes 13/64', () => {
+    expect(bitFor(0.257 * 25.4, 'inch').name).toBe('17/64');
+    expect(bitFor(0.196 * 25.4, 'inch').name).toBe('13/64');
+    expect(bitFor(3.175, 'inch').name).toBe('1/8');
+    expect(bitFor(25.4, 'inch').name).toBe('1');
+    expect(bitFor(6.4, 'metric')).toEqual({ mm: 6.4, name: '6.4 mm' });
+  });
+});
+
+describe('behind a hole', () => {
+  it('adds tape, hull and drill by root of squares', () =>
+    expect(toleranceBudget({ ...SHOP.drilling, tape: 3, hull: 4, wander: 0 })).toBe(5));
+
+  it('measures to the surface of boxes and tubes', () => {
+    const well = TOLVANE.hazards.find((h) => h.id === 'drive-well');
+    const tube = TOLVANE.hazards.find((h) => h.id === 'rudder-tube');
+    if (!well || !tube) return fail('hazards missing');
+    expect(distanceToHazard({ x: 1500, y: 105, z: 100 }, well)).toBe(10);
+    expect(distanceToHazard({ x: 1500, y: 0, z: 100 }, well)).toBe(0);
+    expect(distanceToHazard({ x: 1800, y: 296, z: 257 }, tube)).toBeCloseTo(12, 0);
+  });
+
+  it('finds what the bit runs into, and how near it passes', () => {
+    const into = lookBehind(hull, { x: 1500, y: 0, z: 150 }, down, false, SHOP);
+    expect(into.nearest).toEqual({ name: 'drive well', clear: 0 });
+    expect(lookBehind(hull, { x: 700, y: 0, z: 340 }, down, false, SHOP).nearest?.clear).toBeGreaterThan(80);
+  });
+
+  it('finds the hatch a hand reaches from, or says why none does', () => {
+    expect(lookBehind(hull, { x: 300, y: 0, z: 350 }, down, true, SHOP).access?.hatch).toBe('foredeck hatch');
+    const amidships = lookBehind(hull, { x: 1400, y: 380, z: 302 }, down, true, SHOP);
+    expect(amidships.access).toBeNull();
+    expect(amidships.blocked).toContain('beyond a forearm');
+  });
+});
+
+describe('holes of a fitting', () => {
+  const fittings = { n: fit('net-socket', deck(2800, 270), 'through'), e: fit('pad-eye', deck(3300, 0), 'rivet') };
+  const w = workUp(inputOf(fittings));
+
+  it('stand on their pattern, are named forward first, and read as the tape reads', () => {
+    expect(w.holes.map((h) => h.label)).toEqual(['A1', 'A2', 'A3', 'B1', 'B2']);
+    const bow = findDatum(hull, 'bow');
+    for (const h of w.holes) expect(h.reading).toBeCloseTo(reading(hull, bow, 'taut', h.at), 9);
+    const [a, b, c] = w.holes;
+    const far = (p = a, q = b): number => Math.hypot((p?.at.x ?? 0) - (q?.at.x ?? 0), (p?.at.y ?? 0) - (q?.at.y ?? 0));
+    // Three holes on a circle of 30 mm are 30·√3 apart.
+    for (const d of [far(a, b), far(b, c), far(a, c)]) expect(d).toBeCloseTo(30 * Math.sqrt(3), 1);
+  });
+
+  it('take the bits of their fasteners, pilots first, one bit at a time', () => {
+    expect(w.rounds.map((r) => [r.bit.name, r.pilot, r.holes.length])).toEqual([
+      ['1/8', true, 5],
+      ['13/64', false, 2],
+      ['17/64', false, 3],
+    ]);
+  });
+
+  it('drilled as planned are where they were planned', () => {
+    const hole = w.holes[0];
+    if (!hole) return fail('no hole');
+    expect(asPlanned(hole, { datum: 'bow', run: 'taut' }, 1)).toEqual({
+      hullRevision: 1,
+      datum: 'bow',
+      run: 'taut',
+      reading: hole.reading,
+      offCentre: hole.offCentre,
+      down: null,
+    });
+  });
+
+  it('in the side are measured down from the gunwale', () => {
+    const side = workUp(inputOf({ g: fit('gland', { on: 'side', side: 'port', x: 1000, down: 60 }, 'through') }));
+    expect(side.holes[0]?.down).toBeCloseTo(60, 6);
+    expect(side.holes[0]?.bit.name).toBe('3/4');
+  });
+});

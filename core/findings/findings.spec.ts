@@ -1,0 +1,170 @@
+import { QUENBY, TOLVANE } from '../../demo/index';
+import { asPlanned } from '../drilling';
+import type { Plan } from '../rig';
+import { applyChange } from '../rig';
+import { deck, fit, inputOf, keptFact, track } from '../testing/bench';
+import { tell } from '../units';
+import { workUp, type WorkupInput } from '../workup';
+import { searchCures } from './cures';
+import { daysBetween, type Finding, unsettled } from './index';
+
+const rod = (x: number) => fit('rod-tube-raised', track(x < 2000 ? 'fwd-star' : 'aft-star', x), 'track');
+const found = (input: WorkupInput, code: string): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
+const codes = (fittings: Plan['fittings'], more: Partial<Plan> = {}): string[] =>
+  workUp(inputOf(fittings, more)).findings.map((f) => f.code);
+const search = { units: 'imperial' as const, budget: 200, newId: () => '00000000-0000-4000-8000-000000000000' };
+
+describe('findings', () => {
+  it('an empty plan has none', () => expect(codes({})).toEqual([]));
+
+  it('paddle stroke: a stop with a number, gone when the boat is not paddled', () => {
+    const input = inputOf({ d: rod(1560) });
+    const f = found(input, 'paddle-stroke');
+    expect(f?.severity).toBe('stop');
+    expect(tell(f?.says ?? [], 'imperial')).toMatch(
+      /Rod tube, raised stands .* in into the paddle stroke on the starboard side\./,
+    );
+    expect(tell(f?.says ?? [], 'metric')).toMatch(/stands \d+ mm into/);
+    expect(codes({ d: rod(1560) }, { brief: { ...input.plan.brief, propulsion: ['motor'] } })).not.toContain('paddle-stroke');
+    expect(codes({ d: rod(2600) })).toEqual([]);
+  });
+
+  it('overlap: said once for a pair, with the slide that parts them', () => {
+    const fittings = { a: fit('crate-open', deck(2700, 0), 'loose'), b: fit('dry-box', deck(2900, 0), 'loose') };
+    const all = workUp(inputOf(fittings)).findings.filter((f) => f.code === 'overlap');
+    expect(all.length).toBe(1);
+    // Crate 406 and box 400 long: half lengths sum to 403, centres 200 apart, so 203 mm.
+    expect(tell(all[0]?.says ?? [], 'metric')).toContain('by 203 mm');
+  });
+
+  it('holes: near a hazard, into it, under the waterline, nobody reaching behind', () => {
+    expect(codes({ e: fit('pad-eye', deck(1500, 0), 'through') })).toContain('hole-near-hazard');
+    expect(
+      tell(found(inputOf({ e: fit('pad-eye', deck(1500, 0), 'through') }), 'hole-near-hazard')?.says ?? [], 'metric'),
+    ).toContain('goes into the drive well');
+    const under = found(
+      inputOf({ g: fit('gland', { on: 'side', side: 'port', x: 1800, down: 250 }, 'through') }),
+      'hole-under-water',
+    );
+    expect([under?.severity, under?.acceptable]).toEqual(['stop', 'manager']);
+    expect(codes({ c: fit('paddle-clip', deck(1400, 400), 'through') })).toContain('nothing-reaches');
+    expect(codes({ c: fit('paddle-clip', deck(1400, 400), 'rivet') })).not.toContain('nothing-reaches');
+  });
+
+  it('a hole drilled elsewhere is a finding beyond the tolerance, not within it', () => {
+    const fittings = { e: fit('pad-eye', deck(3300, 0), 'rivet') };
+    const [hole] = workUp(inputOf(fittings)).holes;
+    if (!hole) return fail('no hole');
+    const drilledAt = (off: number) =>
+      keptFact({
+        kind: 'holeDrilled',
+        hole: hole.id,
+        label: hole.label,
+        bit: hole.bit.mm,
+        elsewhere: true,
+        measured: { ...asPlanned(hole, { datum: 'bow', run: 'taut' }, 1), reading: hole.reading + off },
+      });
+    const of = (off: number): string[] => workUp(inputOf(fittings, {}, [drilledAt(off)])).findings.map((f) => f.code);
+    expect(of(4)).toEqual(['drilled-elsewhere']);
+    expect(of(1)).toEqual([]);
+  });
+
+  it('holding: off the hull, off the track, no way to be held, against the drill policy, too heavy', () => {
+    expect(codes({ b: fit('crate-open', deck(1500, 600), 'loose') })).toContain('off-hull');
+    expect(codes({ b: rod(2900) })).toContain('off-hull');
+    expect(codes({ b: fit('rod-tube-raised', deck(2700, 100), 'track') })).toContain('cannot-hold');
+    const brief = inputOf({}).plan.brief;
+    expect(codes({ e: fit('pad-eye', deck(3300, 0), 'rivet') }, { brief: { ...brief, holes: 'none' } })).toEqual([
+      'drill-policy',
+    ]);
+    expect(codes({}, { brief: { ...brief, weightKg: 240 } })).toEqual(['overloaded']);
+    const soft = { ...TOLVANE, material: 'pvc fabric' as const };
+    expect(workUp(inputOf({ e: fit('pad-eye', deck(3300, 0), 'rivet') }, {}, [], soft)).findings[0]?.acceptable).toBe('nobody');
+  });
+
+  it('wires: not fed, too thin, no battery, another voltage', () => {
+    const parts = {
+      b: fit('battery-18', deck(600, 0), 'loose'),
+      s: fit('sounder-arm-7', track('aft-port', 2700), 'track'),
+      c: fit('crate-open', deck(2700, 0), 'loose'),
+    };
+    const feed = (from: string, awg: number | null = null) => ({
+      r: { from, to: 's', lane: 'inside port' as const, via: [], awg },
+    });
+    expect(codes(parts)).toEqual(['not-fed']);
+    expect(codes(parts, { runs: feed('b') })).toEqual([]);
+    expect(codes(parts, { runs: feed('c') })).toContain('wrong-source');
+    const motor = { b: fit('battery-80', deck(600, 0), 'loose'), m: fit('motor-bow-55', deck(3300, 0), 'through') };
+    const thin = workUp(
+      inputOf(motor, { runs: { r: { from: 'b', to: 'm', lane: 'inside port', via: [], awg: 14 } } }),
+    ).findings.find((f) => f.code === 'thin-wire');
+    expect([thin?.severity, thin?.acceptable]).toEqual(['stop', 'nobody']);
+  });
+
+  it('a part that comes after the promise', () => {
+    expect(codes({ m: fit('crate-tight', deck(2700, 0), 'loose') }, { promised: '2026-06-05' })).toEqual(['late-part']);
+    expect(
+      codes({ m: fit('crate-tight', deck(2700, 0), 'loose', { suppliedBy: "owner's own" }) }, { promised: '2026-06-05' }),
+    ).toEqual([]);
+    expect(daysBetween('2026-02-27', '2026-03-02')).toBe(3);
+  });
+
+  it('accepted ones stay listed with their reason, but not what nobody may accept', () => {
+    const fittings = { d: rod(1560), o: fit('crate-open', deck(2700, 600), 'loose') };
+    const by = { reason: 'she rows standing', by: 'Idris' };
+    const all = workUp(inputOf(fittings, { accepted: { 'paddle-stroke:d': by, 'off-hull:o': by } })).findings;
+    expect(all.find((f) => f.code === 'paddle-stroke')?.accepted).toEqual(by);
+    expect(all.find((f) => f.code === 'off-hull')?.accepted).toBeNull();
+    expect(unsettled(all).map((f) => f.code)).toEqual(['off-hull']);
+  });
+
+  it('are ordered bow to stern', () => {
+    const w = workUp(
+      inputOf({ z: rod(1560), a: fit('crate-open', deck(2900, 600), 'loose'), m: fit('pad-eye', deck(1000, 0), 'through') }),
+    );
+    const xs = w.findings.map((f) => f.x);
+    expect(xs).toEqual([...xs].sort((p, q) => p - q));
+  });
+});
+
+describe('cures', () => {
+  for (const [name, fittings, code] of [
+    ['a rod tube in the stroke', { d: rod(1560) }, 'paddle-stroke'],
+    [
+      'two boxes in one place',
+      { a: fit('battery-18', deck(2700, 0), 'loose'), b: fit('battery-30', deck(2720, 0), 'loose') },
+      'overlap',
+    ],
+  ] as const)
+    it(`${name}: each cure, tried, settles it and makes nothing worse; the nearest first`, () => {
+      const input = inputOf(fittings);
+      const before = workUp(input).findings;
+      const finding = before.find((f) => f.code === code);
+      if (!finding) return fail('no finding');
+      const cures = searchCures(input, finding, search);
+      expect(cures.length).toBeGreaterThan(0);
+      expect(cures.map((c) => c.moves)).toEqual(cures.map((c) => c.moves).sort((p, q) => p - q));
+      for (const cure of cures) {
+        const after = workUp({ ...input, plan: applyChange(input.plan, cure.change).plan }).findings;
+        expect(after.some((f) => f.key === finding.key)).toBeFalse();
+        expect(after.filter((f) => !before.some((b) => b.key === f.key))).toEqual([]);
+      }
+    });
+
+  it('offers the aft track for a tube ahead of the seat', () => {
+    const input = inputOf({ d: rod(1560) });
+    const finding = workUp(input).findings[0];
+    expect(finding && searchCures(input, finding, search).map((c) => tell(c.says, 'imperial'))).toContain(
+      'To the aft track, starboard',
+    );
+  });
+
+  it('stops when told, and finds none for what no longer stands there', () => {
+    const input = inputOf({ d: rod(1560) });
+    const [finding] = workUp(input).findings;
+    if (!finding) return fail('no finding');
+    expect(searchCures(input, finding, { ...search, shouldStop: () => true })).toEqual([]);
+    expect(searchCures(inputOf({}), finding, search)).toEqual([]);
+    expect(QUENBY.tracks.length).toBe(4);
+  });
+});

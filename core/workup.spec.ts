@@ -1,0 +1,188 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { CATALOG, demoRigs, SHOP } from '../demo/index';
+import { applyChange } from './rig';
+import { matchWish } from './catalog';
+import { readySteps } from './scheduling';
+import { tax, totals } from './pricing';
+import { deck, fit, inputOf, keptFact, track } from './testing/bench';
+import { tell } from './units';
+import { workUp, WorkupSession, type Workup } from './workup';
+
+const feed = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
+const fittings = {
+  b: fit('battery-18', deck(600, 0), 'loose'),
+  s: fit('sounder-arm-7', track('aft-port', 2700), 'track'),
+  n: fit('net-socket', deck(2850, 250), 'through', { mount: { hold: 'through', plate: true, reason: '' } }),
+  g: fit('crate-open', deck(2700, 0), 'loose', { suppliedBy: 'gift' }),
+};
+const input = inputOf(fittings, { runs: { r: feed } });
+
+/** What a workup says, without its functions, for comparing. */
+const said = (w: Workup): unknown => JSON.parse(JSON.stringify({ ...w, surface: undefined, ledger: undefined }));
+
+describe('workup', () => {
+  it('with a session says the same as without, after every change', () => {
+    const session = new WorkupSession();
+    let { plan } = input;
+    workUp(input, session);
+    for (const change of [
+      {
+        id: '00000000-0000-4000-8000-000000000001',
+        kind: 'slideItem' as const,
+        item: 'g',
+        from: deck(2700, 0),
+        to: deck(2600, 30),
+      },
+      {
+        id: '00000000-0000-4000-8000-000000000002',
+        kind: 'hookTape' as const,
+        from: { datum: 'bow', run: 'taut' as const },
+        to: { datum: 'stern', run: 'gunwale' as const },
+      },
+      {
+        id: '00000000-0000-4000-8000-000000000003',
+        kind: 'answerBrief' as const,
+        from: { stature: 1750 },
+        to: { stature: 1950 },
+      },
+      {
+        id: '00000000-0000-4000-8000-000000000004',
+        kind: 'placeItem' as const,
+        item: 'a',
+        to: fit('pad-eye', deck(300, 0), 'rivet'),
+      },
+    ]) {
+      plan = applyChange(plan, change).plan;
+      expect(said(workUp({ ...input, plan }, session))).toEqual(said(workUp({ ...input, plan })));
+    }
+  });
+
+  it('skips what the catalog or the hull does not have', () => {
+    expect(
+      workUp(inputOf({ x: fit('no-such-part', deck(1, 1), 'loose'), y: fit('crate-open', track('nowhere', 5), 'loose') })).items,
+    ).toEqual([]);
+  });
+});
+
+describe('price', () => {
+  const w = workUp(input);
+  const line = (key: string) => w.lines.find((l) => l.key === key);
+
+  it('follows the plan: items, fasteners by hole, plate, sealant, wire by length, terminals, fuse', () => {
+    expect(line('g')?.cents).toBe(0);
+    expect(line('s')?.cents).toBe(45_900);
+    expect(line('bolt-set')?.quantity).toBe(3);
+    expect(line('tbolt')?.quantity).toBe(2);
+    expect(line('backing-plate')?.quantity).toBe(1);
+    expect(line('sealant')?.quantity).toBe(0.25);
+    expect(line('terminal')?.quantity).toBe(4);
+    expect(line('fuse-holder')?.quantity).toBe(1);
+    expect(line('wire-16')?.quantity).toBeCloseTo((2 * (w.runs[0]?.cut ?? 0)) / 1000, 9);
+  });
+
+  it('adds up by hand', () => {
+    const parts = w.lines.reduce((sum, l) => sum + l.cents, 0);
+    expect(w.totals.partsCents).toBe(parts);
+    expect(w.totals.taxCents).toBe(Math.round(parts * 0.075));
+    expect(w.totals.totalCents).toBe(parts + w.totals.laborCents + w.totals.taxCents);
+  });
+
+  it('rounds tax once, half away from zero', () => {
+    expect(tax(1000, 7.25)).toBe(73);
+    expect(tax(-1000, 7.25)).toBe(-73);
+    expect(totals([], [], { ...SHOP, taxOnLabor: true }).totalCents).toBe(0);
+  });
+
+  it('labor is the sum of the steps: nothing twice, nothing missed', () => {
+    const steps = w.steps.reduce((sum, s) => sum + s.minutes, 0);
+    expect(steps).toBeCloseTo(w.totals.laborMinutes, 9);
+  });
+});
+
+describe('build', () => {
+  const w = workUp(input);
+
+  it('has every step after what it needs, and no step twice', () => {
+    const seen = new Set<string>();
+    for (const s of w.steps) {
+      expect(seen.has(s.id)).toBeFalse();
+      for (const need of s.needs) expect(seen.has(need)).withContext(`${s.id} needs ${need}`).toBeTrue();
+      seen.add(s.id);
+    }
+  });
+
+  it('cures after drilling and before wire', () => {
+    const order = w.steps.map((s) => s.id);
+    expect(order.indexOf('fasten.n')).toBeLessThan(order.indexOf('cure'));
+    expect(order.indexOf('cure')).toBeLessThan(order.indexOf('pull.r'));
+    expect(w.steps.find((s) => s.id === 'cure')?.cureHours).toBe(24);
+  });
+
+  it('opens steps as others are done; a drilling step is done by its holes', () => {
+    expect(readySteps(w.steps).map((s) => s.id)).toEqual(['receive']);
+    const facts = [
+      ...['receive', 'measure', 'tape', 'agree'].map((step) => keptFact({ kind: 'stepDone', step })),
+      ...w.holes.map((h) =>
+        keptFact({
+          kind: 'holeDrilled',
+          hole: h.id,
+          label: h.label,
+          bit: 6,
+          elsewhere: false,
+          measured: { hullRevision: 1, datum: 'bow', run: 'taut', reading: h.reading, offCentre: h.offCentre, down: null },
+        }),
+      ),
+    ];
+    const later = workUp({ ...input, facts });
+    expect(later.steps.find((s) => s.id === 'drill.n')?.done?.by).toBe('Mara Voss');
+    expect(readySteps(later.steps).map((s) => s.id)).toEqual(['fasten.n']);
+  });
+});
+
+describe('walk', () => {
+  it('stops at every fitting once, bow to stern, in both languages', () => {
+    const { walk } = workUp(input);
+    expect(walk.map((s) => s.letter)).toEqual(['A', 'B', 'C', 'D']);
+    expect(walk.map((s) => s.x)).toEqual(walk.map((s) => s.x).sort((a, b) => a - b));
+    expect(walk.every((s) => s.text.en.use.length > 0 && s.text.fr.use.length > 0 && s.french.length > 0)).toBeTrue();
+    expect(walk.find((s) => s.fitting === 's')?.runs).toEqual([{ with: 'A', fuse: 1, awg: 16 }]);
+  });
+});
+
+describe('wishes', () => {
+  for (const [text, id] of [
+    ['depth sounder 7"', 'sounder-arm-7'],
+    ['water sampler, long handle', 'sampler-socket'],
+    ['dry box 40 × 30 cm', 'dry-box'],
+    ['épuisette support', 'net-socket'],
+    ['spare paddle', 'spare-paddle'],
+  ] as const)
+    it(`"${text}" means ${id}`, () => expect(matchWish(text, CATALOG.parts)[0]?.part.id).toBe(id));
+
+  it('keeps what matches nothing as its own line', () => expect(matchWish('a parrot on a string', CATALOG.parts)).toEqual([]));
+});
+
+describe('golden workups', () => {
+  // A change in these figures is a decision: run with GOLDEN=write and say why in the commit.
+  const file = new URL('./testing/golden.json', import.meta.url);
+  const now = Object.fromEntries(
+    demoRigs('2026-06-10').map(({ file: f }) => {
+      const w = workUp({ plan: f.plan, hull: f.hull, facts: f.ledger as never, catalog: f, shop: f.shop, asOf: '2026-06-10' });
+      const round = (n: number): number => Math.round(n * 100) / 100;
+      return [
+        f.plan.title,
+        {
+          holes: w.holes.map((h) => `${h.label} ${round(h.reading)} ${round(h.offCentre)} ${h.bit.name}`),
+          runs: w.runs.map((r) => `${r.id} ${round(r.cut)} ${r.awg} ${r.fuse.rating}`),
+          findings: w.findings.map((x) => tell(x.says, 'metric')),
+          totals: { ...w.totals, laborMinutes: round(w.totals.laborMinutes) },
+          waterline: round(w.float.waterline),
+          steps: w.steps.length,
+        },
+      ];
+    }),
+  );
+  if (process.env.GOLDEN === 'write') writeFileSync(file, `${JSON.stringify(now, null, 2)}\n`);
+  const golden = JSON.parse(readFileSync(file, 'utf8')) as typeof now;
+  for (const title of Object.keys(now)) it(`of the ${title} stays as it was`, () => expect(now[title]).toEqual(golden[title]));
+});

@@ -1,0 +1,190 @@
+import { randomUUID } from 'node:crypto';
+import { type Change, type Fitting, type Plan, applyChange, sameJson } from '@plain-cleat/core';
+import type { Changed, Kept } from '@plain-cleat/api';
+import { ChangeRow, FactRow, RigRow } from '../database/models';
+import { problemOf, shop } from '../testing/shop';
+
+const crate: Fitting = {
+  part: 'crate-open',
+  place: { on: 'deck', x: 2700, y: 0, heading: 0 },
+  lift: 0,
+  mount: { hold: 'loose', plate: false, reason: '' },
+  suppliedBy: 'shop',
+  note: '',
+};
+const place = (item: string, to = crate): Change => ({ id: randomUUID(), kind: 'placeItem', item, to });
+const slide = (item: string, from: number, to: number): Change => ({
+  id: randomUUID(),
+  kind: 'slideItem',
+  item,
+  from: { on: 'deck', x: from, y: 0, heading: 0 },
+  to: { on: 'deck', x: to, y: 0, heading: 0 },
+});
+const step = (name: string, rig: string | null) => ({
+  id: randomUUID(),
+  kind: 'stepDone' as const,
+  rig,
+  deviceTime: new Date().toISOString(),
+  step: name,
+});
+
+describe('changes', () => {
+  it('are numbered, logged and applied; the same id twice is applied once', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const id = await ama.newRig();
+    const change = place('g');
+    const send = () => ama.post(`/api/rigs/${id}/changes`, { baseVersion: 0, change, undoes: null }).expect(200);
+    expect((await send()).body).toEqual(jasmine.objectContaining({ version: 1, rebased: false, repeated: false }));
+    expect((await send()).body).toEqual(jasmine.objectContaining({ version: 1, repeated: true }));
+    expect(await ChangeRow.count({ where: { rigId: id } })).toBe(1);
+    const { plan, mine } = await ama.rig(id);
+    expect(plan.fittings.g).toEqual(crate);
+    expect(mine.map((m) => m.id)).toEqual([change.id]);
+    expect(applyChange(plan, mine[0]?.inverse as Change).plan.fittings).toEqual({});
+  });
+
+  it('of a stale base are rebased when they touch other fields, and clash on the same', async () => {
+    const s = await shop();
+    const [ama, tom] = [await s.signIn('ama'), await s.signIn('tom')];
+    const id = await ama.newRig();
+    const post = (who: typeof ama, baseVersion: number, change: Change) =>
+      who.post(`/api/rigs/${id}/changes`, { baseVersion, change, undoes: null });
+    await post(ama, 0, place('g')).expect(200);
+    await post(ama, 1, slide('g', 2700, 2600)).expect(200);
+    const rebased = await post(tom, 1, { id: randomUUID(), kind: 'liftItem', item: 'g', from: 0, to: 40 }).expect(200);
+    expect((rebased.body as Changed).rebased).toBeTrue();
+    const clash = await post(tom, 1, slide('g', 2700, 2900)).expect(409);
+    expect(problemOf(clash).clash).toEqual(
+      jasmine.objectContaining({
+        field: 'fittings/g/place',
+        found: { on: 'deck', x: 2600, y: 0, heading: 0 },
+        wanted: { on: 'deck', x: 2900, y: 0, heading: 0 },
+      }),
+    );
+    expect((await ama.rig(id)).plan.fittings.g?.place).toEqual({ on: 'deck', x: 2600, y: 0, heading: 0 });
+  });
+
+  it('that name unknown parts, tracks, fittings or versions are refused by field', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const id = await ama.newRig();
+    for (const [change, field] of [
+      [place('g', { ...crate, part: 'no-such-part' }), 'change.to.part'],
+      [place('g', { ...crate, place: { on: 'track', track: 'nowhere', x: 10, heading: 0 } }), 'change.to.place.track'],
+      [
+        {
+          id: randomUUID(),
+          kind: 'routeRun',
+          run: 'r',
+          from: null,
+          to: { from: 'a', to: 'b', lane: 'inside port', via: [], awg: null },
+        },
+        'runs/r/from',
+      ],
+    ] as [Change, string][]) {
+      const answer = await ama.post(`/api/rigs/${id}/changes`, { baseVersion: 0, change, undoes: null }).expect(422);
+      expect(problemOf(answer).field).toBe(field);
+    }
+    await ama.post(`/api/rigs/${id}/changes`, { baseVersion: 7, change: place('g'), undoes: null }).expect(422);
+    expect((await ama.rig(id)).version).toBe(0);
+  });
+
+  it('of two editors at once all arrive, and the plan is the fold of its log', async () => {
+    const s = await shop();
+    const people = await Promise.all([s.signIn('ama'), s.signIn('mara'), s.signIn('idris')]);
+    const id = await (people[0] as (typeof people)[0]).newRig();
+    const opened = JSON.parse((await RigRow.findByPk(id))?.plan ?? '') as Plan;
+    await Promise.all(
+      people.flatMap((who, p) =>
+        Array.from({ length: 8 }, (_, n) =>
+          who.post(`/api/rigs/${id}/changes`, { baseVersion: 0, change: place(`p${p}-${n}`), undoes: null }).expect(200),
+        ),
+      ),
+    );
+    const log = await ChangeRow.findAll({ where: { rigId: id }, order: [['version', 'ASC']] });
+    expect(log.map((c) => c.version)).toEqual(Array.from({ length: 24 }, (_, i) => i + 1));
+    const folded = log.reduce((plan, c) => applyChange(plan, JSON.parse(c.body) as Change).plan, opened);
+    expect(sameJson(folded, (await people[0]?.rig(id))?.plan)).toBeTrue();
+  });
+
+  it('are projected onto the floor', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const id = await ama.newRig('floor rig');
+    await ama
+      .post(`/api/rigs/${id}/changes`, {
+        baseVersion: 0,
+        change: place('g', { ...crate, place: { on: 'deck', x: 2700, y: 900, heading: 0 } }),
+        undoes: null,
+      })
+      .expect(200);
+    const { body } = await ama.get('/api/floor').expect(200);
+    const rig = (body as { rigs: { id: string; progress: { stops: number; next: string } }[] }).rigs.find((r) => r.id === id);
+    expect(rig?.progress).toEqual(jasmine.objectContaining({ stops: 1, next: 'Settle 1 stop before drilling' }));
+  });
+});
+
+describe('facts', () => {
+  it('are appended once each, never refused as stale, with who and when', async () => {
+    const s = await shop();
+    const [ama, tom] = [await s.signIn('ama'), await s.signIn('tom')];
+    const id = await ama.newRig();
+    const planId = (await ama.rig(id)).plan.id;
+    const facts = [step('receive', planId), step('measure', planId)];
+    const first = await tom.post(`/api/rigs/${id}/facts`, { facts }).expect(200);
+    expect((first.body as Kept).factCount).toBe(2);
+    const again = await tom.post(`/api/rigs/${id}/facts`, { facts: [...facts, step('tape', planId)] }).expect(200);
+    expect((again.body as Kept).factCount).toBe(3);
+    const doc = await ama.rig(id);
+    expect(doc.facts.map((f) => f.by)).toEqual(['Tom Hale', 'Tom Hale', 'Tom Hale']);
+    expect(doc.facts.every((f) => !Number.isNaN(Date.parse(f.serverTime)))).toBeTrue();
+    await tom.post(`/api/rigs/${id}/facts`, { facts: [step('tape', 'another-plan')] }).expect(422);
+    expect(await FactRow.count({ where: { id: facts.map((f) => f.id) } })).toBe(2);
+  });
+
+  it('of many tablets at once are all kept', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const id = await ama.newRig();
+    const planId = (await ama.rig(id)).plan.id;
+    await Promise.all(
+      Array.from({ length: 20 }, (_, i) => ama.post(`/api/rigs/${id}/facts`, { facts: [step(`s${i}`, planId)] }).expect(200)),
+    );
+    const doc = await ama.rig(id);
+    expect([doc.factCount, doc.facts.length]).toEqual([20, 20]);
+  });
+});
+
+describe('rig files', () => {
+  it('export, import and export again are the same bytes, ledger and all', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const { body } = await ama.get('/api/floor').expect(200);
+    for (const rig of (body as { rigs: { id: string; title: string }[] }).rigs.filter((r) =>
+      /survey|minimum|photographer/.test(r.title),
+    )) {
+      const first = (await ama.get(`/api/rigs/${rig.id}/file`).expect(200)).text;
+      const made = (await ama.post('/api/rig-files', { text: first }).expect(200)).body as { id: string };
+      expect((await ama.get(`/api/rigs/${made.id}/file`).expect(200)).text).toBe(first);
+    }
+  });
+
+  it('that are wrong, huge or hostile open nothing and name the field', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const before = await RigRow.count();
+    for (const text of [
+      '',
+      'null',
+      '[]',
+      '{"format":"plain-cleat/rig"}',
+      '{"__proto__":{"admin":true}}',
+      `{"a":${'['.repeat(2000)}${']'.repeat(2000)}}`,
+    ]) {
+      const answer = await ama.post('/api/rig-files', { text }).expect(422);
+      expect(problemOf(answer).field).toBeTruthy();
+    }
+    expect(await RigRow.count()).toBe(before);
+  });
+});
