@@ -4,7 +4,7 @@ module.exports = {
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: { path: '^core/', pathNot: '(spec|bench)\\.ts$' },
+      from: { path: '^core/', pathNot: '(spec|bench)\\.ts$|^core/testing/' },
       to: { path: '^(api|server|web|demo|e2e)/' },
     },
     { name: 'api-knows-only-core', severity: 'error', from: { path: '^api/' }, to: { path: '^(server|web|demo|e2e)/' } },
@@ -14,7 +14,7 @@ module.exports = {
     {
       name: 'core-touches-no-platform',
       severity: 'error',
-      from: { path: '^core/', pathNot: '(spec|bench|write-json-schema)\\.ts$' },
+      from: { path: '^core/', pathNot: '(spec|bench|write-json-schema)\\.ts$|^core/testing/' },
       to: { dependencyTypes: ['core'] },
     },
   ],

@@ -3,6 +3,7 @@ module.exports = (config) =>
     frameworks: ['jasmine'],
     plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
     reporters: ['dots'],
+    colors: false,
     hostname: '127.0.0.1',
     listenAddress: '127.0.0.1',
     browsers: ['ChromiumHeadless'],

@@ -17,9 +17,7 @@ import { SessionStore, wordsOf } from '../stores/session.store';
       <form (ngSubmit)="send()" #form="ngForm">
         <h1>Plain Cleat</h1>
         <p class="muted">From the wish list to the signed rig.</p>
-        <label class="field"
-          ><span>Login</span><input name="login" autocomplete="username" required [(ngModel)]="login"
-        /></label>
+        <label class="field"><span>Login</span><input name="login" autocomplete="username" required [(ngModel)]="login" /></label>
         <label class="field"
           ><span>Password</span
           ><input name="password" type="password" autocomplete="current-password" required [(ngModel)]="password"

@@ -1,0 +1,165 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { allKept, downloadOf, goStep, newRig, onStrip, putAboard, signIn } from './shop';
+
+test('a second browser sees the first one’s changes without reloading', async ({ page, browser }) => {
+  await signIn(page, 'ama');
+  const rig = await newRig(page, 'seen twice', 'Two Screens');
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'mara');
+  await other.goto(`${rig}/lay-out`);
+  await expect(other.getByText('Nothing to settle here.')).toBeVisible();
+  await goStep(page, 'Lay out');
+  await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
+  await expect(other.getByRole('button', { name: 'A, Crate, open, 13 × 16' }).first()).toBeVisible();
+  // And back, a fact the other way.
+  await goStep(other, 'Build');
+  await other.getByRole('checkbox', { name: 'Receive and inspect the hull' }).click();
+  await goStep(page, 'Build');
+  await expect(page.getByRole('checkbox', { name: 'Receive and inspect the hull' })).toBeChecked();
+  await other.close();
+});
+
+test('a fitting is dragged, nudged by keys, undone across a reload, and read in millimetres', async ({ page }) => {
+  await signIn(page, 'idris');
+  await newRig(page, 'dragged about', 'Some Body');
+  await goStep(page, 'Lay out');
+  await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
+  const reading = page.getByLabel('From bow tip, taut');
+  const start = await reading.inputValue();
+  const [from, to] = [await onStrip(page, 2700, 0), await onStrip(page, 2500, 0)];
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move((from.x + to.x) / 2, from.y, { steps: 4 });
+  await page.mouse.move(to.x, to.y, { steps: 4 });
+  await page.mouse.up();
+  await expect(reading).not.toHaveValue(start);
+  const dragged = await reading.inputValue();
+  await allKept(page);
+  // Nudged by a sixteenth, then an inch.
+  await page.locator('pc-card h2').click();
+  await page.keyboard.press('g');
+  await page.keyboard.press('ArrowRight');
+  await expect(reading).not.toHaveValue(dragged);
+  await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('g');
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press('u');
+    await allKept(page);
+  }
+  await page.keyboard.press('ArrowRight');
+  await expect(reading).toHaveValue(start);
+  await page.keyboard.press('Shift+U');
+  await expect(reading).toHaveValue(dragged);
+  await page.getByRole('button', { name: /^Units/ }).click();
+  await expect(reading).toHaveValue(/^\d{4}$/);
+  await expect(page.locator('.inch').first()).toHaveText('200');
+});
+
+test('by keyboard alone a part comes aboard, is walked to, turned and taken off', async ({ page }) => {
+  await signIn(page, 'ama');
+  await newRig(page, 'no mouse', 'Key Board');
+  await goStep(page, 'Lay out');
+  await expect(page.getByText('Nothing to settle here.')).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.type('chart board');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('pc-card h2')).toHaveText('Chart board on track');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await page.locator('pc-strip').click({ position: { x: 4, y: 4 } });
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('pc-card h2')).toHaveText('Chart board on track');
+  await page.keyboard.press(']');
+  await expect(page.getByLabel('Turned, degrees')).toHaveValue('-15');
+  await page.keyboard.press('Delete');
+  await expect(page.locator('.letters')).toHaveCount(0);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('region', { name: 'Keys' })).toBeVisible();
+});
+
+test('a change on a field somebody else changed is shown with both values', async ({ page, browser }) => {
+  await signIn(page, 'ama');
+  const rig = await newRig(page, 'clash', 'Both Hands');
+  await goStep(page, 'Lay out');
+  await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
+  await allKept(page);
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'mara');
+  await other.goto(`${rig}/lay-out`);
+  await other.getByRole('button', { name: 'A, Crate, open, 13 × 16' }).last().click();
+  await other.route('**/changes', async (route) => route.abort());
+  await other.getByLabel('Note').fill('hers');
+  await other.getByLabel('Note').press('Tab');
+  await expect(other.getByText('Not sent yet')).toBeVisible();
+  await page.getByLabel('Note').fill('his');
+  await page.getByLabel('Note').press('Tab');
+  await allKept(page);
+  await other.unroute('**/changes');
+  await other.getByRole('button', { name: 'Send now' }).click();
+  const clash = other.getByRole('alertdialog', { name: 'Changed meanwhile' });
+  await expect(clash).toContainText('his');
+  await expect(clash).toContainText('hers');
+  await clash.getByRole('button', { name: 'Put mine' }).click();
+  await expect(page.getByLabel('Note')).toHaveValue('hers');
+  await other.close();
+});
+
+test('a rig file leaves and comes back the same; a wrong one is refused by field', async ({ page }) => {
+  await signIn(page, 'ama');
+  await page.getByRole('link', { name: 'R-0145, river survey rig' }).click();
+  await goStep(page, 'Hand over');
+  const bytes = await downloadOf(page, page.getByRole('link', { name: 'Rig file' }));
+  await page.getByRole('link', { name: 'Rigs', exact: true }).click();
+  await page.locator('input[type=file]').setInputFiles({ name: 'rig.json', mimeType: 'application/json', buffer: bytes });
+  await expect(page).toHaveURL(/\/brief$/);
+  await goStep(page, 'Hand over');
+  expect((await downloadOf(page, page.getByRole('link', { name: 'Rig file' }))).equals(bytes)).toBe(true);
+  await page.getByRole('link', { name: 'Rigs', exact: true }).click();
+  const broken = bytes.toString().replace('"massKg": 31', '"massKg": "heavy"');
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'rig.json', mimeType: 'application/json', buffer: Buffer.from(broken) });
+  await expect(page.getByRole('alert')).toContainText('hull.massKg');
+});
+
+test('ended links and unknown rigs say so', async ({ page }) => {
+  await page.goto('/owner/not-a-link');
+  await expect(page.getByText('ask the shop for a new link')).toBeVisible();
+  await signIn(page, 'mara');
+  await expect(page.getByRole('button', { name: 'New rig' })).toHaveCount(0);
+  await page.goto('/rigs/00000000-0000-4000-8000-000000000000/lay-out');
+  await expect(page.getByRole('heading', { name: 'This rig did not open' })).toBeVisible();
+});
+
+test('the first page stays light, and each step has no serious accessibility fault', async ({ page }) => {
+  let bytes = 0;
+  page.on('response', async (response) => {
+    if (/\.(js|css)$/.test(new URL(response.url()).pathname))
+      bytes += Number((await response.allHeaders())['content-length'] ?? (await response.body()).length);
+  });
+  await page.goto('/sign-in');
+  await expect(page.getByRole('heading', { name: 'Plain Cleat' })).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  expect(bytes).toBeLessThan(250_000);
+  const check = async (where: string): Promise<void> => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(
+      violations
+        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+        .map((v) => `${where}: ${v.id} ${v.nodes[0]?.target.join(' ')}`),
+    ).toEqual([]);
+  };
+  await check('sign-in');
+  await signIn(page, 'mara');
+  await check('floor');
+  await page.getByRole('link', { name: 'R-0145, river survey rig' }).click();
+  for (const step of ['Brief', 'Lay out', 'Drill', 'Wire', 'Price', 'Build', 'Hand over']) {
+    await goStep(page, step);
+    await expect(page.locator('.outlet .step')).toBeVisible();
+    await check(step);
+  }
+});

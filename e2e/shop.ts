@@ -1,0 +1,78 @@
+import { readFile } from 'node:fs/promises';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
+
+export const PASSWORDS = { ama: 'quay-street', mara: 'bench-one', tom: 'bench-two', idris: 'slack-tide' } as const;
+
+export async function signIn(page: Page, login: keyof typeof PASSWORDS): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Login').fill(login);
+  await page.getByLabel('Password').fill(PASSWORDS[login]);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: 'Bench 1' })).toBeVisible();
+}
+
+/** Opens a new rig from the floor; returns its address. */
+export async function newRig(page: Page, title: string, owner: string, hull = 'Tolvane 118'): Promise<string> {
+  await page.getByRole('button', { name: 'New rig' }).click();
+  await page.getByLabel("Owner's name").fill(owner);
+  await page.getByLabel('What the rig is for').fill(title);
+  await page.getByText(hull).click();
+  await page.getByRole('button', { name: 'Open the rig' }).click();
+  await expect(page).toHaveURL(/\/rigs\/[\w-]+\/brief/);
+  await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
+  return new URL(page.url()).pathname.replace('/brief', '');
+}
+
+export const goStep = async (page: Page, name: string): Promise<void> => {
+  await page.getByRole('navigation', { name: 'Steps of the rig' }).getByRole('link', { name }).click();
+};
+
+/** Everything done here has reached the server. */
+export const allKept = (page: Page): Promise<void> => expect(page.getByText('all kept')).toBeVisible();
+
+/** Where a place of the hull lies on the strip, as page coordinates. */
+export async function onStrip(page: Page, x: number, y: number, length = 3600, beam = 880): Promise<{ x: number; y: number }> {
+  const box = await page.locator('pc-strip svg').boundingBox();
+  if (!box) throw new Error('no strip');
+  const k = box.width / 930;
+  const perMm = 800 / length;
+  const middle = 62 + (beam / 2) * perMm + 10;
+  return { x: box.x + (74 + x * perMm) * k, y: box.y + (middle - y * perMm) * k };
+}
+
+/** Taps a part in the palette, then the hull. */
+export async function putAboard(page: Page, part: string, x: number, y: number): Promise<void> {
+  const find = page.getByRole('searchbox', { name: 'Find a part' });
+  if (!(await find.isVisible())) await page.getByRole('button', { name: 'Parts', exact: true }).click();
+  await find.fill(part);
+  await page.locator('.parts button').first().click();
+  const at = await onStrip(page, x, y);
+  await page.mouse.click(at.x, at.y);
+  await expect(page.locator('pc-card h2')).toHaveText(part);
+}
+
+export async function downloadOf(page: Page, link: Locator): Promise<Buffer> {
+  const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
+  return readFile(await download.path());
+}
+
+/** A PDF read back: its text, and the straight lines drawn in it with their lengths in points. */
+export async function readPdf(bytes: Buffer): Promise<{ text: string; lines: number[] }> {
+  const pdf = await getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+  let text = '';
+  const lines: number[] = [];
+  for (let i = 1; i <= pdf.numPages; i++) {
+    const page = await pdf.getPage(i);
+    text += (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+    const { fnArray, argsArray } = await page.getOperatorList();
+    fnArray.forEach((fn, n) => {
+      if (fn !== OPS.constructPath) return;
+      const [, [path]] = argsArray[n] as [number, [Float32Array | null]];
+      // Moves and lines come as op, x, y: 0 is move, 1 is line.
+      if (path && path.length === 6 && path[0] === 0 && path[3] === 1)
+        lines.push(Math.hypot((path[4] ?? 0) - (path[1] ?? 0), (path[5] ?? 0) - (path[2] ?? 0)));
+    });
+  }
+  return { text: text.replace(/\s+/g, ' '), lines };
+}

@@ -1,0 +1,162 @@
+import { expect, test } from '@playwright/test';
+import { allKept, downloadOf, goStep, newRig, putAboard, readPdf, signIn } from './shop';
+
+test('from sign-in to a signed handover of a new rig', async ({ page, browser }) => {
+  await signIn(page, 'ama');
+  await newRig(page, 'evening handline rig', 'Lene Aubrac');
+
+  // Brief: answers are taps, and say what they change.
+  await page.getByRole('button', { name: 'Rods' }).click();
+  await page.getByRole('radio', { name: 'Low and high' }).click();
+  await page.getByLabel('tall').fill(`5' 10"`);
+  await page.getByLabel('tall').press('Tab');
+  await expect(page.getByText('At hand to 27 in')).toBeVisible();
+  await page.getByLabel('tall').fill('tall enough');
+  await page.getByLabel('tall').press('Tab');
+  await expect(page.getByRole('alert')).toContainText('Height: write it like');
+  await page.getByLabel('A wish').fill('depth sounder 7"\nraised rod tube');
+  await page.getByLabel('A wish').press('Enter');
+  await expect(page.getByRole('combobox', { name: 'Part for depth sounder 7"' })).toHaveValue('sounder-arm-7');
+  await allKept(page);
+
+  // Lay out: a tube in the stroke, its cure tapped, the rest put where it works.
+  await goStep(page, 'Lay out');
+  await putAboard(page, 'Rod tube, raised', 1560, 372);
+  const stroke = page.locator('pc-to-settle li', { hasText: 'into the paddle stroke on the starboard side' });
+  await expect(stroke).toBeVisible();
+  await stroke.getByRole('button', { name: /Slide it|To the aft track/ }).click();
+  await expect(page.getByText('Nothing to settle here.')).toBeVisible();
+  await putAboard(page, 'Battery 18 Ah, lithium', 640, 0);
+  await putAboard(page, 'Sounder 7 in, deck arm', 2700, -330);
+  await expect(page.locator('pc-card')).toContainText('aft track, port');
+  await putAboard(page, 'Trolley pulley', 3300, 0);
+  // Typed exactly, with its bad input first.
+  const reading = page.getByLabel('From bow tip, taut');
+  await reading.fill('about there');
+  await reading.press('Tab');
+  await expect(page.locator('pc-card').getByRole('alert')).toContainText('is not a length');
+  await reading.fill('129 1/2');
+  await reading.press('Tab');
+  await expect(page.locator('pc-card').getByRole('alert')).toHaveCount(0);
+  await expect(reading).toHaveValue('129 1/2');
+  await allKept(page);
+
+  // Wire: one run from the battery, sized and fused.
+  await goStep(page, 'Wire');
+  await page.getByRole('button', { name: 'Route it' }).click();
+  await expect(page.getByRole('heading', { name: 'Why 16 AWG' })).toBeVisible();
+  await page.getByRole('button', { name: 'Source' }).click();
+  await expect(page.getByText('ABYC E-11, voltage drop, ampacity, overcurrent protection, value from memory')).toBeVisible();
+
+  // Price: itemised, and the quote says the same.
+  await goStep(page, 'Price');
+  const toPay = (await page.locator('tr.pay td').last().textContent())?.trim() ?? '';
+  expect(toPay).toMatch(/^[\d,]+\.\d\d$/);
+  const quote = await readPdf(await downloadOf(page, page.getByRole('link', { name: 'Quote' })));
+  expect(quote.text).toContain(toPay);
+  expect(quote.text).toContain('Lene Aubrac');
+  const csv = (await downloadOf(page, page.getByRole('link', { name: 'Parts list' }))).toString();
+  expect(csv).toContain('Trolley pulley');
+  expect(csv.split('\r\n')[0]).toBe('letter,part,from,supplier,quantity,unit,each,cost');
+
+  // Drill: huge figures, the sheet, hold to mark, take back, one hole elsewhere.
+  await goStep(page, 'Drill');
+  await expect(page.getByText('0 of 2 drilled')).toBeVisible();
+  const figure = await page.locator('.huge').first().locator('.hidden').textContent();
+  const sheet = await readPdf(await downloadOf(page, page.getByRole('link', { name: 'Drill sheet' })));
+  expect(sheet.text).toContain((figure ?? '').replace(' in', ''));
+  expect(sheet.text).toContain('Eye protection on');
+  // A 100 mm bar is 283.465 pt: the PDF unit is 1/72 in.
+  expect(sheet.lines.some((l) => Math.abs(l - 283.465) < 0.05)).toBe(true);
+  const hold = async (): Promise<void> => {
+    const button = page.getByRole('button', { name: 'Hold: drilled' });
+    const box = await button.boundingBox();
+    if (!box) throw new Error('no button to hold');
+    await page.mouse.move(box.x + 40, box.y + 40);
+    await page.mouse.down();
+    await expect(async () => expect(await page.locator('pc-hold-button button.holding').count()).toBe(0)).toPass();
+    await page.mouse.up();
+  };
+  await page.getByRole('button', { name: 'Hold: drilled' }).click();
+  await expect(page.getByText('0 of 2 drilled')).toBeVisible();
+  await hold();
+  await expect(page.getByText('1 of 2 drilled')).toBeVisible();
+  await page.getByRole('button', { name: 'take back', exact: true }).click();
+  await expect(page.getByText('0 of 2 drilled')).toBeVisible();
+  await hold();
+  await expect(page.getByText('1 of 2 drilled')).toBeVisible();
+  await page.getByRole('button', { name: 'Not here' }).click();
+  await page.getByLabel('Measured from BOW TIP').fill('131');
+  await page.getByLabel('Measured off centre').fill('0');
+  await page.getByRole('button', { name: 'Keep as drilled there' }).click();
+  await expect(page.getByText('2 of 2 drilled')).toBeVisible();
+  await expect(page.locator('pc-finding-box')).toContainText('from where the plan has it');
+  await page.getByRole('button', { name: 'Accept with a reason' }).click();
+  await page.getByLabel('Why it may stay').fill('the pulley was slid to it');
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(page.getByText('Accepted by Ama Lindqvist')).toHaveCount(0);
+
+  // Build: every step in its order; minutes, with a bad one first.
+  await goStep(page, 'Build');
+  const spent = page.getByLabel('Minutes spent on Receive and inspect the hull');
+  await spent.fill('-4');
+  await spent.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Minutes: a number from 0.5');
+  await spent.fill('12');
+  await spent.press('Enter');
+  await expect(page.getByText('12 spent')).toBeVisible();
+  const heading = page.getByRole('heading', { name: /steps done/ });
+  for (let left = 40; left > 0; left--) {
+    const open = page.locator('li.ready .tick').first();
+    if ((await open.count()) === 0) break;
+    const before = await heading.textContent();
+    await open.click();
+    await expect(heading).not.toHaveText(before ?? '');
+  }
+  await expect(page.getByText('Built.')).toBeVisible();
+  await allKept(page);
+
+  // Hand over: the walk, a snag, the owner's page by link, the signature, the book.
+  await goStep(page, 'Hand over');
+  await page.getByRole('button', { name: 'Not right' }).click();
+  await page.getByLabel('What is not right').fill('strap a little short');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText('A: strap a little short')).toBeVisible();
+  for (let i = 1; i <= 4; i++) {
+    await page.getByRole('button', { name: /^Shown/ }).click();
+    await expect(page.getByText(`${i} shown`)).toBeVisible();
+  }
+  await page.getByRole('button', { name: "Make the owner's link" }).click();
+  const link = await page.getByRole('link', { name: "The owner's page" }).getAttribute('href');
+  await page.getByRole('button', { name: 'Sign for it' }).click();
+  await expect(page.getByRole('alert')).toContainText('sign in the field first');
+  const pad = await page.getByRole('img', { name: 'Sign here' }).boundingBox();
+  if (!pad) throw new Error('nowhere to sign');
+  await page.mouse.move(pad.x + 20, pad.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(pad.x + 120, pad.y + 30, { steps: 5 });
+  await page.mouse.move(pad.x + 220, pad.y + 80, { steps: 5 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Sign for it' }).click();
+  await expect(page.getByText('Signed by Lene Aubrac')).toBeVisible();
+  await allKept(page);
+  const book = await readPdf(await downloadOf(page, page.getByRole('link', { name: "Owner's book" })));
+  expect(book.text).toContain('Your boat, bow to stern');
+  expect(book.text).toContain('131 in from bow');
+  expect(book.text).toContain('the pulley was slid to it');
+  expect(book.text).toContain('strap a little short');
+  expect(book.text).toContain('Lene Aubrac,');
+  const french = await readPdf(await downloadOf(page, page.getByRole('link', { name: 'En français' })));
+  expect(french.text).toContain('Votre bateau, de la proue à la poupe');
+
+  const owner = await (await browser.newContext({ locale: 'fr-FR' })).newPage();
+  await owner.goto(link ?? '');
+  await expect(owner.getByRole('heading', { name: 'Votre bateau, de la proue à la poupe' })).toBeVisible();
+  await owner.getByRole('button', { name: 'in English' }).click();
+  await expect(owner.getByText('Signed for')).toBeVisible();
+  await owner.close();
+
+  // The floor knows.
+  await page.getByRole('link', { name: 'Floor' }).click();
+  await expect(page.getByRole('region', { name: 'Handed over' })).toContainText('Signed by Lene Aubrac');
+});

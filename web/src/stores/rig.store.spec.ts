@@ -1,0 +1,160 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { RigDocument } from '@plain-cleat/api';
+import type { Change, Plan } from '@plain-cleat/core';
+import { TEST_HULL, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
+import { RigStore } from './rig.store';
+
+const place: Change = {
+  id: '00000000-0000-4000-8000-000000000001',
+  kind: 'placeItem',
+  item: 'g',
+  to: {
+    part: TEST_PART.id,
+    place: { on: 'deck', x: 1500, y: 0, heading: 0 },
+    lift: 0,
+    mount: { hold: 'loose', plate: false, reason: '' },
+    suppliedBy: 'shop',
+    note: '',
+  },
+};
+
+const doc = (plan: Plan = testPlan(), version = 0): RigDocument => ({
+  id: 'rig-1',
+  number: 'R-1',
+  owner: { id: 'o', name: 'Owner', email: '' },
+  serial: '',
+  place: 'bench 1',
+  version,
+  factCount: 0,
+  plan,
+  hull: TEST_HULL,
+  facts: [],
+  catalog: { parts: [TEST_PART], consumables: [] },
+  shop: TEST_SHOP,
+  today: '2026-06-01',
+  mine: [],
+  signed: false,
+});
+
+describe('the open rig', () => {
+  let store: RigStore;
+  let http: HttpTestingController;
+  const settle = (): Promise<void> => new Promise((r) => setTimeout(r));
+
+  beforeEach(async () => {
+    localStorage.clear();
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting(), RigStore],
+    });
+    store = TestBed.inject(RigStore);
+    http = TestBed.inject(HttpTestingController);
+    const opening = store.open('rig-1');
+    http.expectOne('/api/rigs/rig-1').flush(doc());
+    await opening;
+  });
+
+  const send = () => http.expectOne('/api/rigs/rig-1/changes');
+
+  it('shows a change at once and counts it as waiting until it is kept', async () => {
+    store.change(place);
+    expect(store.state()?.workup.items.length).toBe(1);
+    expect(store.state()?.waiting).toBe(1);
+    send().flush({
+      version: 1,
+      plan: { ...testPlan(), fittings: { g: place.kind === 'placeItem' ? place.to : never() } },
+      rebased: false,
+      repeated: false,
+    });
+    await settle();
+    expect(store.state()?.waiting).toBe(0);
+    expect(store.state()?.doc.version).toBe(1);
+    expect(store.canUndo()).toBeTrue();
+  });
+
+  it('keeps a change the server did not answer, and says so', async () => {
+    store.change(place);
+    send().error(new ProgressEvent('error'), { status: 0, statusText: '' });
+    await settle();
+    expect(store.state()?.waiting).toBe(1);
+    expect(store.state()?.unsent).toContain('does not answer');
+    expect(localStorage.getItem('plain-cleat.unsent.rig-1')).toContain('placeItem');
+    store.retry();
+    send().flush({ version: 1, plan: testPlan(), rebased: false, repeated: true });
+    await settle();
+    expect([store.state()?.waiting, store.state()?.unsent]).toEqual([0, null]);
+  });
+
+  it('shows a clash with both values; mine goes again over what is there now', async () => {
+    const rename: Change = { id: '00000000-0000-4000-8000-000000000002', kind: 'nameRig', from: 'test rig', to: 'mine' };
+    store.change(rename);
+    send().flush(
+      {
+        title: 'Changed meanwhile',
+        detail: 'x',
+        status: 409,
+        type: 'about:blank',
+        clash: { field: 'title', found: 'theirs', wanted: 'mine', version: 1 },
+      },
+      { status: 409, statusText: 'Conflict' },
+    );
+    await settle();
+    http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs' }, 1));
+    await settle();
+    expect(store.state()?.clash).toEqual(jasmine.objectContaining({ field: 'title', found: 'theirs', wanted: 'mine' }));
+    store.settle(true);
+    const again = send();
+    expect((again.request.body as { change: Change }).change).toEqual(
+      jasmine.objectContaining({ kind: 'nameRig', from: 'theirs', to: 'mine' }),
+    );
+    again.flush({ version: 2, plan: { ...testPlan(), title: 'mine' }, rebased: false, repeated: false });
+    await settle();
+    expect(store.state()?.plan.title).toBe('mine');
+  });
+
+  it('previews without sending', () => {
+    store.preview(place);
+    expect(store.state()?.workup.items.length).toBe(1);
+    http.expectNone('/api/rigs/rig-1/changes');
+    store.preview(null);
+    expect(store.state()?.workup.items.length).toBe(0);
+  });
+
+  it('refuses here what cannot hold together', () => {
+    store.change({
+      id: '00000000-0000-4000-8000-000000000003',
+      kind: 'routeRun',
+      run: 'r',
+      from: null,
+      to: { from: 'a', to: 'b', lane: 'inside port', via: [], awg: null },
+    });
+    expect(store.state()?.refused).toContain('no fitting a');
+    http.expectNone('/api/rigs/rig-1/changes');
+  });
+
+  it('keeps facts with its rig and this device’s time', async () => {
+    store.keep({ kind: 'stepDone', step: 'receive' });
+    expect(store.state()?.workup.steps[0]?.done).not.toBeNull();
+    const call = http.expectOne('/api/rigs/rig-1/facts');
+    const [fact] = (call.request.body as { facts: { rig: string; kind: string; id: string }[] }).facts;
+    expect(fact).toEqual(jasmine.objectContaining({ rig: 'plan-1', kind: 'stepDone' }));
+    call.flush({ factCount: 1, facts: [{ ...fact, by: 'Tom', serverTime: '2026-06-01T10:00:00Z' }] });
+    await settle();
+    expect(store.state()?.doc.factCount).toBe(1);
+    expect(store.state()?.facts.length).toBe(1);
+  });
+
+  it('says why a rig does not open', async () => {
+    const opening = store.open('gone');
+    http.expectOne('/api/rigs/gone').flush({ detail: 'there is no rig gone' }, { status: 404, statusText: 'Not Found' });
+    await opening;
+    expect(store.failure()).toBe('there is no rig gone');
+  });
+});
+
+function never(): never {
+  throw new Error('not a placing');
+}
