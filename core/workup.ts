@@ -5,10 +5,20 @@ import { evenKeel, type EvenKeel } from './float';
 import { walk, type WalkStop } from './handover';
 import { fairHull, type HullModel, type HullSurface } from './hull';
 import { laborLines, type LaborLine } from './labor';
-import { bowToStern, paddlers, placeFitting, reachZones, strokeSpace, type Placed, type StrokeSpace } from './layout';
+import {
+  bowToStern,
+  paddlers,
+  placeFitting,
+  reachZones,
+  strokeHit,
+  strokeSpace,
+  type Placed,
+  type StrokeHit,
+  type StrokeSpaces,
+} from './layout';
 import { mountFitting } from './mounting';
 import { priceLines, totals, type PriceLine, type Totals } from './pricing';
-import { assignLetters, foldLedger, type Brief, type Fact, type Fitting, type Ledger, type Plan } from './rig';
+import { assignLetters, foldLedger, type Brief, type Fact, type Fitting, type Ledger, type Plan, type Run } from './rig';
 import { buildSteps, type BuildStep } from './scheduling';
 import { wireRun, type WiredRun } from './wiring';
 
@@ -64,11 +74,13 @@ interface Kept {
 export class WorkupSession {
   private hull?: { model: HullModel; surface: HullSurface };
   private ledger?: { facts: readonly Fact[]; rig: string; surface: HullSurface; value: Ledger };
-  private strokes?: { key: string; surface: HullSurface; value: { nominal: StrokeSpace[]; band: StrokeSpace[] } };
+  private strokes?: { key: string; surface: HullSurface; value: StrokeSpaces };
   private parts?: { list: readonly Part[]; byId: Map<string, Part> };
   private floats?: { surface: HullSurface; massKg: number; value: EvenKeel };
   private base: readonly unknown[] = [];
   private items = new Map<string, Kept>();
+  private hits = new WeakMap<Placed, { spaces: StrokeSpaces; value: StrokeHit }>();
+  private runs = new Map<string, { run: Run; source: Placed; load: Placed; value: WiredRun | undefined }>();
 
   surfaceOf(model: HullModel): HullSurface {
     if (this.hull?.model !== model) this.hull = { model, surface: fairHull(model) };
@@ -88,13 +100,31 @@ export class WorkupSession {
     return this.parts.byId;
   }
 
-  strokesOf(surface: HullSurface, brief: Brief, shop: ShopSettings): { nominal: StrokeSpace[]; band: StrokeSpace[] } {
+  strokesOf(surface: HullSurface, brief: Brief, shop: ShopSettings): StrokeSpaces {
     const key = JSON.stringify([brief.stature, brief.seat, shop.stroke]);
     if (this.strokes?.key === key && this.strokes.surface === surface) return this.strokes.value;
-    const space = (scale: number): StrokeSpace[] =>
+    const space = (scale: number): StrokeSpaces['nominal'] =>
       paddlers(surface, brief, scale).map((p) => strokeSpace(surface, p, shop.stroke));
     const value = { nominal: space(1), band: [...space(1 - shop.stroke.body), ...space(1 + shop.stroke.body)] };
     this.strokes = { key, surface, value };
+    return value;
+  }
+
+  /** How far a fitting stands in the strokes, looked up again only when either changed. */
+  hitOf(placed: Placed, spaces: StrokeSpaces): StrokeHit {
+    const known = this.hits.get(placed);
+    if (known?.spaces === spaces) return known.value;
+    const value = strokeHit(placed.bodies, spaces);
+    this.hits.set(placed, { spaces, value });
+    return value;
+  }
+
+  /** A run worked out, again only when it or one of its ends changed. */
+  runOf(id: string, run: Run, source: Placed, load: Placed, make: () => WiredRun | undefined): WiredRun | undefined {
+    const known = this.runs.get(id);
+    if (known?.run === run && known.source === source && known.load === load) return known.value;
+    const value = make();
+    this.runs.set(id, { run, source, load, value });
     return value;
   }
 
@@ -106,7 +136,10 @@ export class WorkupSession {
 
   /** Forgets fitted items when anything they all depend on has changed. */
   dependOn(...base: readonly unknown[]): void {
-    if (base.length !== this.base.length || base.some((b, i) => b !== this.base[i])) this.items = new Map();
+    if (base.length !== this.base.length || base.some((b, i) => b !== this.base[i])) {
+      this.items = new Map();
+      this.runs = new Map();
+    }
     this.base = base;
   }
 
@@ -167,7 +200,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const byId = new Map(items.map((i) => [i.placed.id, i.placed]));
   const runs = Object.entries(plan.runs).flatMap(([id, run]) => {
     const [source, load] = [byId.get(run.from), byId.get(run.to)];
-    return (source && load && wireRun(surface, id, run, source, load, shop)) || [];
+    return (source && load && session.runOf(id, run, source, load, () => wireRun(surface, id, run, source, load, shop))) || [];
   });
   const holes = items.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
   const weight = weigh(surface, items, plan.brief);
@@ -191,6 +224,16 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     steps: buildSteps(items, runs, shop, ledger),
     walk: walk(items, runs, ledger),
     ledger,
-    findings: judge({ hull: surface, plan, shop, asOf, items, runs, float, massKg: weight.totalKg, strokes }),
+    findings: judge({
+      hull: surface,
+      plan,
+      shop,
+      asOf,
+      items,
+      runs,
+      float,
+      massKg: weight.totalKg,
+      intrusionOf: (item) => session.hitOf(item.placed, strokes),
+    }),
   };
 }

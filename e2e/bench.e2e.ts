@@ -137,9 +137,8 @@ test('ended links and unknown rigs say so', async ({ page }) => {
 
 test('the first page stays light, and each step has no serious accessibility fault', async ({ page }) => {
   let bytes = 0;
-  page.on('response', async (response) => {
-    if (/\.(js|css)$/.test(new URL(response.url()).pathname))
-      bytes += Number((await response.allHeaders())['content-length'] ?? (await response.body()).length);
+  page.on('requestfinished', async (request) => {
+    if (/\.(js|css)$/.test(new URL(request.url()).pathname)) bytes += (await request.sizes()).responseBodySize;
   });
   await page.goto('/sign-in');
   await expect(page.getByRole('heading', { name: 'Plain Cleat' })).toBeVisible();

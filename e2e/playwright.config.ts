@@ -15,6 +15,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    actionTimeout: 15_000,
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: process.env.CHROME_BIN ?? '/usr/bin/chromium',

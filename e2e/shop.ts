@@ -17,7 +17,7 @@ export async function newRig(page: Page, title: string, owner: string, hull = 'T
   await page.getByRole('button', { name: 'New rig' }).click();
   await page.getByLabel("Owner's name").fill(owner);
   await page.getByLabel('What the rig is for').fill(title);
-  await page.getByText(hull).click();
+  await page.getByRole('radio', { name: hull }).check();
   await page.getByRole('button', { name: 'Open the rig' }).click();
   await expect(page).toHaveURL(/\/rigs\/[\w-]+\/brief/);
   await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
@@ -44,6 +44,7 @@ export async function onStrip(page: Page, x: number, y: number, length = 3600, b
 /** Taps a part in the palette, then the hull. */
 export async function putAboard(page: Page, part: string, x: number, y: number): Promise<void> {
   const find = page.getByRole('searchbox', { name: 'Find a part' });
+  await expect(page.locator('pc-palette, pc-card')).toBeVisible();
   if (!(await find.isVisible())) await page.getByRole('button', { name: 'Parts', exact: true }).click();
   await find.fill(part);
   await page.locator('.parts button').first().click();

@@ -2,7 +2,7 @@ import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Fitted } from '../drilling';
 import type { EvenKeel } from '../float';
-import type { StrokeSpace } from '../layout';
+import type { StrokeHit } from '../layout';
 import type { Acceptance, Plan } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
@@ -41,8 +41,8 @@ export interface Bench {
   readonly runs: readonly WiredRun[];
   readonly float: EvenKeel;
   readonly massKg: number;
-  /** Stroke of the nominal body at each seat height, and of the bodies at the ends of the band. */
-  readonly strokes: { readonly nominal: readonly StrokeSpace[]; readonly band: readonly StrokeSpace[] };
+  /** How far a fitting stands in the paddle stroke. */
+  intrusionOf(item: Fitted): StrokeHit;
 }
 
 export type Raw = Omit<Finding, 'accepted' | 'key'> & { readonly detail?: string };

@@ -1,23 +1,14 @@
-import type { Fitted } from '../drilling';
-import { intrusion, type Intrusion, type StrokeSpace } from '../layout';
 import { mm, say, sideOf } from '../units';
 import { about, type Judgement, type Raw } from './finding';
 
-function worst(item: Fitted, spaces: readonly StrokeSpace[]): Intrusion | undefined {
-  return item.placed.bodies
-    .flatMap((body) => spaces.map((space) => intrusion(space, body)))
-    .filter((one) => one !== undefined)
-    .sort((a, b) => b.by - a.by)[0];
-}
-
 /** What stands in the swept space of shaft and hands: stop at the nominal body, look in the band only. */
-export const paddleStroke: Judgement = ({ plan, items, strokes, hull, shop }) => {
+export const paddleStroke: Judgement = ({ plan, items, intrusionOf, hull, shop }) => {
   if (!plan.brief.propulsion.includes('paddle')) return [];
   return items.flatMap((item): Raw[] => {
     // What the paddler sits on and what comes off before paddling is not in the stroke.
     if (item.placed.part.kind === 'seat' || item.placed.part.use === 'ashore') return [];
-    const nominal = worst(item, strokes.nominal);
-    const hit = nominal ?? worst(item, strokes.band);
+    const { nominal, band: near } = intrusionOf(item);
+    const hit = nominal ?? near;
     if (!hit) return [];
     const { x, y } = item.placed.frame.origin;
     const side = sideOf(y);

@@ -146,6 +146,29 @@ export function intrusion(space: StrokeSpace, body: Body): Intrusion | undefined
   return { by: Math.min(lower, raise), lower, raise, floor: lowest };
 }
 
+/** The strokes of the nominal body at each seat height, and of the bodies at the ends of the band. */
+export interface StrokeSpaces {
+  readonly nominal: readonly StrokeSpace[];
+  readonly band: readonly StrokeSpace[];
+}
+
+export interface StrokeHit {
+  readonly nominal?: Intrusion;
+  /** Only looked for where the nominal body is clear. */
+  readonly band?: Intrusion;
+}
+
+/** The deepest of several bodies in the strokes of one paddler. */
+export function strokeHit(bodies: readonly Body[], spaces: StrokeSpaces): StrokeHit {
+  const worst = (of: readonly StrokeSpace[]): Intrusion | undefined =>
+    bodies
+      .flatMap((body) => of.map((space) => intrusion(space, body)))
+      .filter((one) => one !== undefined)
+      .sort((a, b) => b.by - a.by)[0];
+  const nominal = worst(spaces.nominal);
+  return nominal ? { nominal } : { band: worst(spaces.band) };
+}
+
 function* cellsUnder(space: StrokeSpace, body: Body): Generator<number> {
   const xs = body.outline.map(([x]) => x);
   const ys = body.outline.map(([, y]) => y);

@@ -28,6 +28,7 @@ export default class HandOver {
   protected readonly stop = computed(
     () => this.stops().find((s) => s.fitting === this.picked()) ?? this.stops().find((s) => !s.shown) ?? this.stops()[0] ?? null,
   );
+  protected readonly after = computed(() => this.stops()[this.stops().findIndex((s) => s.fitting === this.stop()?.fitting) + 1]);
   protected readonly shown = computed(() => this.stops().filter((s) => s.shown).length);
   protected readonly marks = computed(() => {
     const state = this.store.state();
@@ -62,14 +63,10 @@ export default class HandOver {
   protected show(): void {
     const stop = this.stop();
     if (!stop) return;
+    const after = this.after();
     if (!stop.shown) this.store.keep({ kind: 'stopShown', stop: stop.fitting });
-    this.pick(this.stops()[this.stops().indexOf(stop) + 1]?.fitting ?? stop.fitting);
+    this.pick(after?.fitting ?? stop.fitting);
   }
-
-  protected next = (): string => {
-    const i = this.stops().findIndex((s) => s.fitting === this.stop()?.fitting);
-    return this.stops()[i + 1]?.letter ?? '';
-  };
 
   protected note(says: string): void {
     const stop = this.stop();
