@@ -1,3 +1,4 @@
 export * from './route';
 export * from './routes';
 export * from './schemas';
+export * from './version';

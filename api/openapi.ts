@@ -1,6 +1,7 @@
 import { createDocument, type ZodOpenApiPathsObject } from 'zod-openapi';
-import { API_VERSION, ROUTES } from './routes';
+import { ROUTES } from './routes';
 import { problem } from './schemas';
+import { API_VERSION } from './version';
 
 /** The interface as an OpenAPI 3.1 document, made from the same schemas the server validates with. */
 export function openApiDocument(): unknown {

@@ -2,9 +2,6 @@ import { z } from 'zod';
 import { route, STAFF, type Role } from './route';
 import * as s from './schemas';
 
-/** A browser of another version is told to reload, keeping what it has not sent. */
-export const API_VERSION = 1;
-
 const DESK: readonly Role[] = ['front desk', 'manager'];
 const none = z.object({});
 

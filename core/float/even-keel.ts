@@ -1,28 +1,38 @@
-import type { HullSurface } from '../hull';
+import type { HullSurface, Section } from '../hull';
 
 export const FRESH_WATER = 1000;
 export const SALT_WATER = 1025;
 
-/** Area of one section up to height z, both sides, mm². Simpson over the immersed height. */
-export function sectionArea(hull: HullSurface, x: number, z: number): number {
-  const low = hull.keel(x);
-  const high = Math.min(z, hull.gunwale(x));
-  if (high <= low) return 0;
-  const n = 24;
-  const h = (high - low) / n;
+/** Simpson's rule over an even number of equal steps. */
+function simpson(n: number, step: number, value: (i: number) => number): number {
   let sum = 0;
-  for (let i = 0; i <= n; i++) sum += (i === 0 || i === n ? 1 : i % 2 ? 4 : 2) * hull.halfWidth(x, low + i * h);
-  return (2 * sum * h) / 3;
+  for (let i = 0; i <= n; i++) sum += (i === 0 || i === n ? 1 : i % 2 ? 4 : 2) * value(i);
+  return (sum * step) / 3;
 }
 
-/** Displaced volume on an even keel at waterline height z, litres. Simpson along the boat. */
-export function volume(hull: HullSurface, z: number): number {
-  const n = 60;
-  const h = hull.length / n;
-  let sum = 0;
-  for (let i = 0; i <= n; i++) sum += (i === 0 || i === n ? 1 : i % 2 ? 4 : 2) * sectionArea(hull, i * h, z);
-  return (sum * h) / 3 / 1e6;
+const HEIGHTS = 24;
+const STATIONS = 60;
+
+function areaUpTo(section: Section | undefined, z: number): number {
+  if (!section) return 0;
+  const high = Math.min(z, section.gunwale);
+  if (high <= section.keel) return 0;
+  const step = (high - section.keel) / HEIGHTS;
+  return 2 * simpson(HEIGHTS, step, (i) => section.halfWidth(section.keel + i * step));
 }
+
+/** Area of one section up to height z, both sides, mm². */
+export const sectionArea = (hull: HullSurface, x: number, z: number): number => areaUpTo(hull.section(x), z);
+
+/** Volume up to height z as a function, the sections looked up once. Litres. */
+function volumes(hull: HullSurface): (z: number) => number {
+  const step = hull.length / STATIONS;
+  const sections = Array.from({ length: STATIONS + 1 }, (_, i) => hull.section(i * step));
+  return (z) => simpson(STATIONS, step, (i) => areaUpTo(sections[i], z)) / 1e6;
+}
+
+/** Displaced volume on an even keel at waterline height z, litres. */
+export const volume = (hull: HullSurface, z: number): number => volumes(hull)(z);
 
 /** How a load floats the hull level. */
 export interface EvenKeel {
@@ -39,11 +49,12 @@ export interface EvenKeel {
 export function evenKeel(hull: HullSurface, massKg: number, density = FRESH_WATER): EvenKeel {
   const litres = (massKg / density) * 1000;
   const top = Math.min(...hull.model.stations.map((s) => s.gunwale));
-  if (volume(hull, top) < litres) return { waterline: top, swamped: true };
+  const upTo = volumes(hull);
+  if (upTo(top) < litres) return { waterline: top, swamped: true };
   let [low, high] = [0, top];
   for (let i = 0; i < 30; i++) {
     const middle = (low + high) / 2;
-    if (volume(hull, middle) < litres) low = middle;
+    if (upTo(middle) < litres) low = middle;
     else high = middle;
   }
   return { waterline: (low + high) / 2, swamped: false };

@@ -12,6 +12,13 @@ export interface SurfaceSpot {
   readonly off: boolean;
 }
 
+/** One cross-section, its outline a curve of two numbers, fullness and flare. */
+export interface Section {
+  readonly keel: number;
+  readonly gunwale: number;
+  halfWidth(z: number): number;
+}
+
 /** A hull made continuous: every query the layout needs, computed from its stations. */
 export interface HullSurface {
   readonly model: HullModel;
@@ -22,6 +29,8 @@ export interface HullSurface {
   halfBreadth(x: number): number;
   gunwale(x: number): number;
   keel(x: number): number;
+  /** The cross-section at x; undefined beyond the ends. */
+  section(x: number): Section | undefined;
   /** Half-width of the section at x and height z; nought below the keel. */
   halfWidth(x: number, z: number): number;
   gunwalePoint(x: number, side: Side): Point;
@@ -89,14 +98,22 @@ export function fairHull(model: HullModel): HullSurface {
     halfBreadth: (x) => (x < bow || x > stern ? 0 : cb.value(parameter(x))),
     gunwale: (x) => cg.value(parameter(x)),
     keel: (x) => ck.value(parameter(x)),
-    halfWidth(x, z) {
-      if (x < bow || x > stern) return 0;
+    section(x) {
+      if (x < bow || x > stern) return undefined;
       const p = parameter(x);
-      const [low, high] = [ck.value(p), cg.value(p)];
-      if (z <= low) return 0;
-      const u = clamp((z - low) / (high - low), 0, 1);
-      return cb.value(p) * (1 - cFlare.value(p) * (1 - u)) * (1 - (1 - u) ** cFullness.value(p));
+      const [keel, gunwale, half] = [ck.value(p), cg.value(p), cb.value(p)];
+      const [fullness, flare] = [cFullness.value(p), cFlare.value(p)];
+      return {
+        keel,
+        gunwale,
+        halfWidth(z) {
+          if (z <= keel) return 0;
+          const over = 1 - clamp((z - keel) / (gunwale - keel), 0, 1);
+          return half * (1 - flare * over) * (1 - over ** fullness);
+        },
+      };
     },
+    halfWidth: (x, z) => surface.section(x)?.halfWidth(z) ?? 0,
     gunwalePoint(x, side) {
       const p = parameter(x);
       return { x: cx.value(p), y: sideSign(side) * cb.value(p), z: cg.value(p) };

@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { z } from 'zod';
 import fc from 'fast-check';
 import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
@@ -17,6 +19,7 @@ import {
   type Plan,
   plan,
   readRigFile,
+  rigFile,
   Refused,
   sameJson,
   writeRigFile,
@@ -195,6 +198,15 @@ describe('ledger', () => {
     ]);
     const other = foldLedger(hull, facts, 'plan-2');
     expect([other.minutes.size, other.steps.size, other.shown.size, other.signed]).toEqual([0, 0, 0, null]);
+  });
+});
+
+describe('the schema of the rig file', () => {
+  it('in the docs is the one the product validates with (npm run schema)', () => {
+    const written = JSON.parse(readFileSync(new URL('../../docs/rig-file.schema.json', import.meta.url), 'utf8')) as object;
+    const { title, ...schema } = written as { title: string };
+    expect(title).toContain('version 1');
+    expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFile))));
   });
 });
 

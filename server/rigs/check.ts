@@ -1,8 +1,9 @@
-import type { Change, Plan } from '@plain-cleat/core';
+import { type Change, type Plan, workUp } from '@plain-cleat/core';
+import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import { CatalogRow, HullModelRow, type RigRow } from '../database/models';
-import { badInput } from '../http/problem';
-import type { Carried } from './load';
+import { badInput, HttpProblem } from '../http/problem';
+import { type Carried, loadRig, todayIn } from './load';
 
 /** Parts, tracks and inserts a change names must exist; the plan alone cannot tell. */
 export async function checkParts(change: Change, row: RigRow, transaction: Transaction): Promise<void> {
@@ -35,4 +36,21 @@ async function checkPart(part: string, row: RigRow, plan: Plan, transaction: Tra
   const found = await CatalogRow.findOne({ order: [['revision', 'DESC']], where, transaction });
   const parts = (JSON.parse(found?.document ?? '{"parts":[]}') as Pick<Carried, 'parts'>).parts;
   if (!parts.some((p) => p.id === part)) throw badInput([{ field: 'change.to.part', says: `the stores have no part ${part}` }]);
+}
+
+/** Who accepts a finding signs with their own name, and some only a manager may accept, some nobody. */
+export async function checkAcceptance(change: Change, rigId: string, staff: Staff): Promise<void> {
+  const changes = change.kind === 'together' ? change.changes : [change];
+  const accepted = changes.flatMap((c) => (c.kind === 'acceptFinding' && c.to ? [{ key: c.finding, by: c.to.by }] : []));
+  if (accepted.length === 0) return;
+  const loaded = await loadRig(rigId);
+  const { findings } = workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) });
+  for (const { key, by } of accepted) {
+    if (by !== staff.name) throw badInput([{ field: 'change.to.by', says: `you accept as yourself, ${staff.name}` }]);
+    const finding = findings.find((f) => f.key === key);
+    if (!finding) throw badInput([{ field: 'change.finding', says: 'this finding does not stand any more' }]);
+    if (finding.acceptable === 'nobody') throw badInput([{ field: 'change.finding', says: 'nobody may accept this one' }]);
+    if (finding.acceptable === 'manager' && staff.role !== 'manager')
+      throw new HttpProblem(403, 'Not yours to do', 'only a manager may accept this one', { field: 'change.finding' });
+  }
 }

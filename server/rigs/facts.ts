@@ -35,6 +35,8 @@ export async function keepFacts(db: Sequelize, rigId: string, by: string, facts:
     }
     const factCount = await FactRow.count({ where: { hullId: hull.id }, transaction });
     await HullRow.update({ factCount }, { where: { id: hull.id }, transaction });
+    if (facts.some((f) => f.kind === 'signed'))
+      await RigRow.update({ place: 'handed over' }, { where: { id: rig.id }, transaction });
     return { factCount, facts: kept };
   });
 }

@@ -108,6 +108,35 @@ describe('changes', () => {
     expect(sameJson(folded, (await people[0]?.rig(id))?.plan)).toBeTrue();
   });
 
+  it('accept a finding only as oneself, some only as a manager, some not at all', async () => {
+    const s = await shop();
+    const [tom, idris] = [await s.signIn('tom'), await s.signIn('idris')];
+    const id = await idris.newRig();
+    const gland: Fitting = {
+      ...crate,
+      part: 'gland',
+      place: { on: 'side', side: 'port', x: 1800, down: 250 },
+      mount: { hold: 'through', plate: false, reason: '' },
+    };
+    const off: Fitting = { ...crate, place: { on: 'deck', x: 2700, y: 900, heading: 0 } };
+    const post = (who: typeof tom, change: object) =>
+      who.post(`/api/rigs/${id}/changes`, { baseVersion: 0, undoes: null, change: { id: randomUUID(), ...change } });
+    await post(idris, { kind: 'placeItem', item: 'w', to: gland }).expect(200);
+    await post(idris, { kind: 'placeItem', item: 'o', to: off }).expect(200);
+    const accept = (finding: string, by: string) => ({
+      kind: 'acceptFinding',
+      finding,
+      from: null,
+      to: { reason: 'it is a drain', by },
+    });
+    await post(tom, accept('hole-under-water:w:w.1', 'Idris Kell')).expect(422);
+    await post(tom, accept('hole-under-water:w:w.1', 'Tom Hale')).expect(403);
+    await post(idris, accept('off-hull:o', 'Idris Kell')).expect(422);
+    await post(idris, accept('no-such-finding', 'Idris Kell')).expect(422);
+    await post(idris, accept('hole-under-water:w:w.1', 'Idris Kell')).expect(200);
+    expect(Object.keys((await tom.rig(id)).plan.accepted)).toEqual(['hole-under-water:w:w.1']);
+  });
+
   it('are projected onto the floor', async () => {
     const s = await shop();
     const ama = await s.signIn('ama');

@@ -12,6 +12,7 @@ import type { Sheet } from '../documents/sheet';
 import { bind } from '../http/bind';
 import { notFound } from '../http/problem';
 import { ownChanges, recordChange } from './changes';
+import { checkAcceptance } from './check';
 import { keepFacts } from './facts';
 import { freezeLetters } from './letters';
 import { loadRig, todayIn, type LoadedRig } from './load';
@@ -62,14 +63,13 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger): void {
   bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id));
   bind(router, ROUTES.change, async ({ params, body, staff }) => {
     const rigId = params.rig ?? '';
+    await checkAcceptance(body.change, rigId, staff);
     const done = await recordChange(db, { rigId, author: staff.id, ...body });
     await project(rigId, log);
     return done;
   });
   bind(router, ROUTES.facts, async ({ params, body, staff }) => {
     const done = await keepFacts(db, params.rig ?? '', staff.name, body.facts);
-    if (body.facts.some((f) => f.kind === 'signed'))
-      await RigRow.update({ place: 'handed over' }, { where: { id: params.rig ?? '' } });
     await project(params.rig ?? '', log);
     return done;
   });

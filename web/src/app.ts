@@ -26,6 +26,12 @@ import { UnitsStore } from './stores/units.store';
         <button type="button" (click)="leave()">Sign out</button>
       </header>
     }
+    @if (session.outdated()) {
+      <p class="box look" role="alert">
+        A newer Plain Cleat is here. Reload this page; what is not sent yet is kept.
+        <button class="link" type="button" (click)="reload()">Reload</button>
+      </p>
+    }
     <main><router-outlet /></main>
   `,
 })
@@ -43,6 +49,8 @@ export class App {
   protected readonly bar = computed(
     () => this.session.staff() !== null && !this.url().startsWith('/owner/') && !this.url().startsWith('/sign-in'),
   );
+
+  protected reload = (): void => location.reload();
 
   protected leave(): void {
     this.session.signOut().subscribe(() => void this.router.navigateByUrl('/sign-in'));

@@ -6,6 +6,12 @@ import { UnitsStore } from '../stores/units.store';
 @Component({
   selector: 'pc-figure',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  styles: `
+    .figure {
+      display: inline-flex;
+      align-items: center;
+    }
+  `,
   template: `<span class="hidden">{{ spoken() }}</span
     ><span class="figure" aria-hidden="true"
       >{{ parts().negative ? '−' : '' }}{{ showWhole() ? parts().whole : '' }}

@@ -166,6 +166,8 @@ export class Strip {
     const imperial = this.units.system() === 'imperial';
     const minor = imperial ? MM_PER_INCH : 20;
     const from = this.datum().at.x;
+    // A figure that would run off the end of the tape is left out.
+    const last = WIDTH - 70;
     const out: { x: number; tall: number; label: string }[] = [];
     for (const sign of [1, -1])
       for (let i = sign > 0 ? 0 : 1; ; i++) {
@@ -176,7 +178,7 @@ export class Strip {
         out.push({
           x: this.scale().x(mm),
           tall: isMajor ? 18 : half ? 11 : 7,
-          label: isMajor && i > 0 ? printFigure(i * minor, this.units.system()) : '',
+          label: isMajor && i > 0 && this.scale().x(mm) < last ? printFigure(i * minor, this.units.system()) : '',
         });
       }
     return out;

@@ -13,6 +13,7 @@ import {
   printMoney,
   reading,
   sideOf,
+  SOURCES,
   SUPPLIERS,
   type Fitting,
 } from '@plain-cleat/core';
@@ -82,6 +83,12 @@ export class Card {
   protected readonly top = computed(
     () => Math.max(...this.item().placed.bodies.map((b) => b.top)) - this.state().workup.surface.gunwale(this.at().x),
   );
+  protected readonly showSources = signal(false);
+  /** Where bolt, nut, washer, clearance or grip come from. */
+  protected readonly sources = computed(() => {
+    const { thread, rivet } = this.item().mounted;
+    return thread?.sources ?? (rivet ? [SOURCES.ifi114] : []);
+  });
   protected readonly minutes = computed(() =>
     Math.round(mountMinutes(this.item().mounted, this.item().holes, this.state().doc.shop.labor)),
   );

@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type CanActivateFn, Router } from '@angular/router';
 import type { Problem, Session, Staff } from '@plain-cleat/api';
+import { API_VERSION } from '@plain-cleat/api/version';
 import { BehaviorSubject, catchError, map, type Observable, of, tap, throwError } from 'rxjs';
 
 /** Who is signed in here, and the token every writing call carries. */
@@ -12,6 +13,11 @@ export class SessionStore {
   private readonly state = new BehaviorSubject<Session | null>(null);
   readonly session$ = this.state.asObservable();
   readonly staff = toSignal(this.session$.pipe(map((s): Staff | null => s?.staff ?? null)), { initialValue: null });
+
+  /** The server speaks another version than this page. */
+  readonly outdated = toSignal(this.session$.pipe(map((s) => s !== null && s.apiVersion !== API_VERSION)), {
+    initialValue: false,
+  });
 
   get csrf(): string | null {
     return this.state.value?.csrf ?? null;
