@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { ROUTES } from '@plain-cleat/api';
 import { openApiDocument } from '@plain-cleat/api/openapi';
@@ -71,14 +72,11 @@ function pages(app: Express, root: string): void {
       setHeaders: (res, path) => void (path.endsWith('.html') && res.setHeader('Cache-Control', 'no-store')),
     }),
   );
-  let template: string | undefined;
-  app.get(/^\/(?!api\/|healthz).*/, (_req: Request, res: Response, next: NextFunction) => {
+  // Read each time, so that a new build is served without a restart; a file that is gone stays gone.
+  app.get(/^\/(?!api\/|healthz)[^.]*$/, async (_req: Request, res: Response, next: NextFunction) => {
     if (!existsSync(index)) return next();
-    template ??= readFileSync(index, 'utf8');
-    res
-      .set('Cache-Control', 'no-store')
-      .type('html')
-      .send(template.replaceAll('REQUEST_NONCE', String(res.locals.nonce)));
+    const page = (await readFile(index, 'utf8')).replaceAll('REQUEST_NONCE', String(res.locals.nonce));
+    res.set('Cache-Control', 'no-store').type('html').send(page);
   });
 }
 
