@@ -4,16 +4,16 @@ import { applyChange } from './rig';
 import { matchWish } from './catalog';
 import { readySteps } from './scheduling';
 import { tax, totals } from './pricing';
-import { deck, fit, inputOf, keptFact, track } from './testing/bench';
+import { deck, fitted, inputOf, keptFact, track } from './testing/bench';
 import { tell } from './units';
 import { workUp, WorkupSession, type Workup } from './workup';
 
 const feed = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
 const fittings = {
-  b: fit('battery-18', deck(600, 0), 'loose'),
-  s: fit('sounder-arm-7', track('aft-port', 2700), 'track'),
-  n: fit('net-socket', deck(2850, 250), 'through', { mount: { hold: 'through', plate: true, reason: '' } }),
-  g: fit('crate-open', deck(2700, 0), 'loose', { suppliedBy: 'gift' }),
+  b: fitted('battery-18', deck(600, 0), 'loose'),
+  s: fitted('sounder-arm-7', track('aft-port', 2700), 'track'),
+  n: fitted('net-socket', deck(2850, 250), 'through', { mount: { hold: 'through', plate: true, reason: '' } }),
+  g: fitted('crate-open', deck(2700, 0), 'loose', { suppliedBy: 'gift' }),
 };
 const input = inputOf(fittings, { runs: { r: feed } });
 
@@ -49,7 +49,7 @@ describe('workup', () => {
         id: '00000000-0000-4000-8000-000000000004',
         kind: 'placeItem' as const,
         item: 'a',
-        to: fit('pad-eye', deck(300, 0), 'rivet'),
+        to: fitted('pad-eye', deck(300, 0), 'rivet'),
       },
     ]) {
       plan = applyChange(plan, change).plan;
@@ -59,7 +59,8 @@ describe('workup', () => {
 
   it('skips what the catalog or the hull does not have', () => {
     expect(
-      workUp(inputOf({ x: fit('no-such-part', deck(1, 1), 'loose'), y: fit('crate-open', track('nowhere', 5), 'loose') })).items,
+      workUp(inputOf({ x: fitted('no-such-part', deck(1, 1), 'loose'), y: fitted('crate-open', track('nowhere', 5), 'loose') }))
+        .items,
     ).toEqual([]);
   });
 });

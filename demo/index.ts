@@ -1,5 +1,4 @@
-export * from './catalog';
-export * from './hulls';
+export * from './documents';
 export * from './rigs';
 export * from './shop';
 export * from './staff';

@@ -15,8 +15,7 @@ import {
   type Run,
   type Workup,
 } from '@plain-cleat/core';
-import { CATALOG } from './catalog';
-import { BRACKWEN, QUENBY, TOLVANE } from './hulls';
+import { BRACKWEN, CATALOG, QUENBY, TOLVANE } from './documents';
 import { SHOP } from './shop';
 
 const DAY = 86_400_000;
@@ -31,7 +30,7 @@ function idMaker(seed: number): () => string {
 
 const on = (x: number, y: number, heading = 0): Place => ({ on: 'deck', x, y, heading });
 const track = (id: string, x: number, heading = 0): Place => ({ on: 'track', track: id, x, heading });
-const fit = (part: string, place: Place, hold: Hold, more: Partial<Fitting> & { plate?: boolean } = {}): Fitting => {
+const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fitting> & { plate?: boolean } = {}): Fitting => {
   const { plate = false, ...rest } = more;
   return { part, place, lift: 0, mount: { hold, plate, reason: '' }, suppliedBy: 'shop', note: '', ...rest };
 };
@@ -122,17 +121,17 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       notes: 'Twelve stops a day. The anchor must be at hand.',
     },
     fittings: {
-      sidelights: fit('side-lights', on(300, 0), 'through'),
-      battery: fit('battery-18', on(600, 0), 'loose'),
-      sampler: fit('sampler-socket', track('fwd-star', 1480), 'track'),
-      sounder: fit('sounder-arm-7', track('fwd-port', 1230), 'track'),
-      board: fit('chart-board', track('aft-port', 2400, 0), 'track', { suppliedBy: 'home-made' }),
-      cleat: fit('jam-cleat', on(2345, 385), 'through'),
-      rod: fit('rod-tube-raised', track('aft-star', 2560), 'track'),
-      pulley: fit('anchor-pulley', on(3290, 0), 'rivet'),
-      box: fit('dry-box', on(2760, 0), 'loose', { suppliedBy: "owner's own" }),
-      light: fit('mast-light', on(3400, 30), 'through'),
-      flip: fit('flip-line', on(1700, -240), 'loose'),
+      sidelights: fitted('side-lights', on(300, 0), 'through'),
+      battery: fitted('battery-18', on(600, 0), 'loose'),
+      sampler: fitted('sampler-socket', track('fwd-star', 1480), 'track'),
+      sounder: fitted('sounder-arm-7', track('fwd-port', 1230), 'track'),
+      board: fitted('chart-board', track('aft-port', 2400, 0), 'track', { suppliedBy: 'home-made' }),
+      cleat: fitted('jam-cleat', on(2345, 385), 'through'),
+      rod: fitted('rod-tube-raised', track('aft-star', 2560), 'track'),
+      pulley: fitted('anchor-pulley', on(3290, 0), 'rivet'),
+      box: fitted('dry-box', on(2760, 0), 'loose', { suppliedBy: "owner's own" }),
+      light: fitted('mast-light', on(3400, 30), 'through'),
+      flip: fitted('flip-line', on(1700, -240), 'loose'),
     },
     runs: {
       'feed-sounder': feed('battery', 'sounder', 'inside port'),
@@ -169,15 +168,15 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       tier: 'everything',
     },
     fittings: {
-      frame: fit('blind-socket', track('fwd-port', 1260), 'track'),
-      frame2: fit('blind-socket', track('fwd-star', 1260), 'track'),
-      mast: fit('camera-mast', track('fwd-star', 1700), 'track'),
-      radio: fit('radio-clip', track('fwd-port', 1850), 'track'),
-      electronics: fit('battery-30', on(2860, -120), 'loose'),
-      motorbat: fit('battery-80', on(3080, 60), 'loose'),
-      ports: fit('usb-ports', on(2580, -60), 'rivet'),
-      drive: fit('motor-quiet-40', on(3640, 0), 'through', { plate: true }),
-      mark: fit('flag-pole', track('aft-port', 3150), 'track'),
+      frame: fitted('blind-socket', track('fwd-port', 1260), 'track'),
+      frame2: fitted('blind-socket', track('fwd-star', 1260), 'track'),
+      mast: fitted('camera-mast', track('fwd-star', 1700), 'track'),
+      radio: fitted('radio-clip', track('fwd-port', 1850), 'track'),
+      electronics: fitted('battery-30', on(2860, -120), 'loose'),
+      motorbat: fitted('battery-80', on(3080, 60), 'loose'),
+      ports: fitted('usb-ports', on(2580, -60), 'rivet'),
+      drive: fitted('motor-quiet-40', on(3640, 0), 'through', { plate: true }),
+      mark: fitted('flag-pole', track('aft-port', 3150), 'track'),
     },
     runs: {
       'feed-drive': feed('motorbat', 'drive', 'inside starboard'),
@@ -204,9 +203,9 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       budgetCents: 20_000,
     },
     fittings: {
-      bungee: fit('bungee-deck', on(720, 0), 'rivet'),
-      leash: fit('paddle-leash', on(1300, -150), 'loose'),
-      tube: fit('rod-tube-flush', on(2300, 60), 'rivet'),
+      bungee: fitted('bungee-deck', on(720, 0), 'rivet'),
+      leash: fitted('paddle-leash', on(1300, -150), 'loose'),
+      tube: fitted('rod-tube-flush', on(2300, 60), 'rivet'),
     },
     facts: (w, make) => [
       ...drilled(w, { hull: BRACKWEN }, make, () => true),

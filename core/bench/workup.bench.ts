@@ -1,17 +1,17 @@
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Plan } from '../rig';
-import { deck, fit, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/bench';
 import { workUp, WorkupSession } from '../workup';
 
 /** A rig of sixty fittings, spread over the boat, with a feed to each that draws. */
 function sixty(): Plan {
   const { plan } = inputOf({});
   const drilled = CATALOG.parts.filter((p) => p.kind !== 'battery' && p.kind !== 'motor');
-  const fittings: Plan['fittings'] = { battery: fit('battery-30', deck(600, 0), 'loose') };
+  const fittings: Plan['fittings'] = { battery: fitted('battery-30', deck(600, 0), 'loose') };
   for (let i = 0; i < 59; i++) {
     const part = drilled[i % drilled.length];
     if (part)
-      fittings[`f${i}`] = fit(
+      fittings[`f${i}`] = fitted(
         part.id,
         deck(200 + i * 55, ((i % 5) - 2) * 60),
         part.holds.includes('through') ? 'through' : 'loose',

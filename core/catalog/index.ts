@@ -1,2 +1,3 @@
 export * from './schema';
 export * from './wish';
+export * from './usual-shop';

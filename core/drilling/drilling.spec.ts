@@ -1,6 +1,6 @@
 import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull, findDatum, reading } from '../hull';
-import { deck, fit, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/bench';
 import { workUp } from '../workup';
 import { asPlanned, bitFor, distanceToHazard, lookBehind, toleranceBudget } from './index';
 
@@ -45,7 +45,7 @@ describe('behind a hole', () => {
 });
 
 describe('holes of a fitting', () => {
-  const fittings = { n: fit('net-socket', deck(2800, 270), 'through'), e: fit('pad-eye', deck(3300, 0), 'rivet') };
+  const fittings = { n: fitted('net-socket', deck(2800, 270), 'through'), e: fitted('pad-eye', deck(3300, 0), 'rivet') };
   const w = workUp(inputOf(fittings));
 
   it('stand on their pattern, are named forward first, and read as the tape reads', () => {
@@ -80,7 +80,7 @@ describe('holes of a fitting', () => {
   });
 
   it('in the side are measured down from the gunwale', () => {
-    const side = workUp(inputOf({ g: fit('gland', { on: 'side', side: 'port', x: 1000, down: 60 }, 'through') }));
+    const side = workUp(inputOf({ g: fitted('gland', { on: 'side', side: 'port', x: 1000, down: 60 }, 'through') }));
     expect(side.holes[0]?.down).toBeCloseTo(60, 6);
     expect(side.holes[0]?.bit.name).toBe('3/4');
   });

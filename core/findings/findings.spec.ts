@@ -2,13 +2,13 @@ import { QUENBY, TOLVANE } from '../../demo/index';
 import { asPlanned } from '../drilling';
 import type { Plan } from '../rig';
 import { applyChange } from '../rig';
-import { deck, fit, inputOf, keptFact, track } from '../testing/bench';
+import { deck, fitted, inputOf, keptFact, track } from '../testing/bench';
 import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { searchCures } from './cures';
 import { daysBetween, type Finding, unsettled } from './index';
 
-const rod = (x: number) => fit('rod-tube-raised', track(x < 2000 ? 'fwd-star' : 'aft-star', x), 'track');
+const rod = (x: number) => fitted('rod-tube-raised', track(x < 2000 ? 'fwd-star' : 'aft-star', x), 'track');
 const found = (input: WorkupInput, code: string): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
 const codes = (fittings: Plan['fittings'], more: Partial<Plan> = {}): string[] =>
   workUp(inputOf(fittings, more)).findings.map((f) => f.code);
@@ -30,7 +30,7 @@ describe('findings', () => {
   });
 
   it('overlap: said once for a pair, with the slide that parts them', () => {
-    const fittings = { a: fit('crate-open', deck(2700, 0), 'loose'), b: fit('dry-box', deck(2900, 0), 'loose') };
+    const fittings = { a: fitted('crate-open', deck(2700, 0), 'loose'), b: fitted('dry-box', deck(2900, 0), 'loose') };
     const all = workUp(inputOf(fittings)).findings.filter((f) => f.code === 'overlap');
     expect(all.length).toBe(1);
     // Crate 406 and box 400 long: half lengths sum to 403, centres 200 apart, so 203 mm.
@@ -38,21 +38,21 @@ describe('findings', () => {
   });
 
   it('holes: near a hazard, into it, under the waterline, nobody reaching behind', () => {
-    expect(codes({ e: fit('pad-eye', deck(1500, 0), 'through') })).toContain('hole-near-hazard');
+    expect(codes({ e: fitted('pad-eye', deck(1500, 0), 'through') })).toContain('hole-near-hazard');
     expect(
-      tell(found(inputOf({ e: fit('pad-eye', deck(1500, 0), 'through') }), 'hole-near-hazard')?.says ?? [], 'metric'),
+      tell(found(inputOf({ e: fitted('pad-eye', deck(1500, 0), 'through') }), 'hole-near-hazard')?.says ?? [], 'metric'),
     ).toContain('goes into the drive well');
     const under = found(
-      inputOf({ g: fit('gland', { on: 'side', side: 'port', x: 1800, down: 250 }, 'through') }),
+      inputOf({ g: fitted('gland', { on: 'side', side: 'port', x: 1800, down: 250 }, 'through') }),
       'hole-under-water',
     );
     expect([under?.severity, under?.acceptable]).toEqual(['stop', 'manager']);
-    expect(codes({ c: fit('paddle-clip', deck(1400, 400), 'through') })).toContain('nothing-reaches');
-    expect(codes({ c: fit('paddle-clip', deck(1400, 400), 'rivet') })).not.toContain('nothing-reaches');
+    expect(codes({ c: fitted('paddle-clip', deck(1400, 400), 'through') })).toContain('nothing-reaches');
+    expect(codes({ c: fitted('paddle-clip', deck(1400, 400), 'rivet') })).not.toContain('nothing-reaches');
   });
 
   it('a hole drilled elsewhere is a finding beyond the tolerance, not within it', () => {
-    const fittings = { e: fit('pad-eye', deck(3300, 0), 'rivet') };
+    const fittings = { e: fitted('pad-eye', deck(3300, 0), 'rivet') };
     const [hole] = workUp(inputOf(fittings)).holes;
     if (!hole) return fail('no hole');
     const drilledAt = (off: number) =>
@@ -70,23 +70,25 @@ describe('findings', () => {
   });
 
   it('holding: off the hull, off the track, no way to be held, against the drill policy, too heavy', () => {
-    expect(codes({ b: fit('crate-open', deck(1500, 600), 'loose') })).toContain('off-hull');
+    expect(codes({ b: fitted('crate-open', deck(1500, 600), 'loose') })).toContain('off-hull');
     expect(codes({ b: rod(2900) })).toContain('off-hull');
-    expect(codes({ b: fit('rod-tube-raised', deck(2700, 100), 'track') })).toContain('cannot-hold');
+    expect(codes({ b: fitted('rod-tube-raised', deck(2700, 100), 'track') })).toContain('cannot-hold');
     const brief = inputOf({}).plan.brief;
-    expect(codes({ e: fit('pad-eye', deck(3300, 0), 'rivet') }, { brief: { ...brief, holes: 'none' } })).toEqual([
+    expect(codes({ e: fitted('pad-eye', deck(3300, 0), 'rivet') }, { brief: { ...brief, holes: 'none' } })).toEqual([
       'drill-policy',
     ]);
     expect(codes({}, { brief: { ...brief, weightKg: 240 } })).toEqual(['overloaded']);
     const soft = { ...TOLVANE, material: 'pvc fabric' as const };
-    expect(workUp(inputOf({ e: fit('pad-eye', deck(3300, 0), 'rivet') }, {}, [], soft)).findings[0]?.acceptable).toBe('nobody');
+    expect(workUp(inputOf({ e: fitted('pad-eye', deck(3300, 0), 'rivet') }, {}, [], soft)).findings[0]?.acceptable).toBe(
+      'nobody',
+    );
   });
 
   it('wires: not fed, too thin, no battery, another voltage', () => {
     const parts = {
-      b: fit('battery-18', deck(600, 0), 'loose'),
-      s: fit('sounder-arm-7', track('aft-port', 2700), 'track'),
-      c: fit('crate-open', deck(2700, 0), 'loose'),
+      b: fitted('battery-18', deck(600, 0), 'loose'),
+      s: fitted('sounder-arm-7', track('aft-port', 2700), 'track'),
+      c: fitted('crate-open', deck(2700, 0), 'loose'),
     };
     const feed = (from: string, awg: number | null = null) => ({
       r: { from, to: 's', lane: 'inside port' as const, via: [], awg },
@@ -94,7 +96,7 @@ describe('findings', () => {
     expect(codes(parts)).toEqual(['not-fed']);
     expect(codes(parts, { runs: feed('b') })).toEqual([]);
     expect(codes(parts, { runs: feed('c') })).toContain('wrong-source');
-    const motor = { b: fit('battery-80', deck(600, 0), 'loose'), m: fit('motor-bow-55', deck(3300, 0), 'through') };
+    const motor = { b: fitted('battery-80', deck(600, 0), 'loose'), m: fitted('motor-bow-55', deck(3300, 0), 'through') };
     const thin = workUp(
       inputOf(motor, { runs: { r: { from: 'b', to: 'm', lane: 'inside port', via: [], awg: 14 } } }),
     ).findings.find((f) => f.code === 'thin-wire');
@@ -102,15 +104,15 @@ describe('findings', () => {
   });
 
   it('a part that comes after the promise', () => {
-    expect(codes({ m: fit('crate-tight', deck(2700, 0), 'loose') }, { promised: '2026-06-05' })).toEqual(['late-part']);
+    expect(codes({ m: fitted('crate-tight', deck(2700, 0), 'loose') }, { promised: '2026-06-05' })).toEqual(['late-part']);
     expect(
-      codes({ m: fit('crate-tight', deck(2700, 0), 'loose', { suppliedBy: "owner's own" }) }, { promised: '2026-06-05' }),
+      codes({ m: fitted('crate-tight', deck(2700, 0), 'loose', { suppliedBy: "owner's own" }) }, { promised: '2026-06-05' }),
     ).toEqual([]);
     expect(daysBetween('2026-02-27', '2026-03-02')).toBe(3);
   });
 
   it('accepted ones stay listed with their reason, but not what nobody may accept', () => {
-    const fittings = { d: rod(1560), o: fit('crate-open', deck(2700, 600), 'loose') };
+    const fittings = { d: rod(1560), o: fitted('crate-open', deck(2700, 600), 'loose') };
     const by = { reason: 'she rows standing', by: 'Idris' };
     const all = workUp(inputOf(fittings, { accepted: { 'paddle-stroke:d': by, 'off-hull:o': by } })).findings;
     expect(all.find((f) => f.code === 'paddle-stroke')?.accepted).toEqual(by);
@@ -120,7 +122,11 @@ describe('findings', () => {
 
   it('are ordered bow to stern', () => {
     const w = workUp(
-      inputOf({ z: rod(1560), a: fit('crate-open', deck(2900, 600), 'loose'), m: fit('pad-eye', deck(1000, 0), 'through') }),
+      inputOf({
+        z: rod(1560),
+        a: fitted('crate-open', deck(2900, 600), 'loose'),
+        m: fitted('pad-eye', deck(1000, 0), 'through'),
+      }),
     );
     const xs = w.findings.map((f) => f.x);
     expect(xs).toEqual([...xs].sort((p, q) => p - q));
@@ -132,7 +138,7 @@ describe('cures', () => {
     ['a rod tube in the stroke', { d: rod(1560) }, 'paddle-stroke'],
     [
       'two boxes in one place',
-      { a: fit('battery-18', deck(2700, 0), 'loose'), b: fit('battery-30', deck(2720, 0), 'loose') },
+      { a: fitted('battery-18', deck(2700, 0), 'loose'), b: fitted('battery-30', deck(2720, 0), 'loose') },
       'overlap',
     ],
   ] as const)

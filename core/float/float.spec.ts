@@ -1,4 +1,4 @@
-import { TOLVANE } from '../../demo/hulls';
+import { TOLVANE } from '../../demo/index';
 import { fairHull, type HullModel } from '../hull';
 import { evenKeel, sectionArea, volume } from './index';
 

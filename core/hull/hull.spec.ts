@@ -1,6 +1,6 @@
 import { Bezier } from 'bezier-js';
 import fc from 'fast-check';
-import { TOLVANE } from '../../demo/hulls';
+import { TOLVANE } from '../../demo/index';
 import { distance } from '../units';
 import {
   datums,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import { USUAL_BRIEF } from '../rig';
-import { deck, fit, track } from '../testing/bench';
+import { deck, fitted, track } from '../testing/bench';
 import {
   BODY,
   type Body,
@@ -223,7 +223,7 @@ describe('snapping', () => {
     const placed = placeFitting(
       hull,
       'x',
-      fit('rod-tube-raised', deck(2700, 0), 'through', { lift: 200 }),
+      fitted('rod-tube-raised', deck(2700, 0), 'through', { lift: 200 }),
       part('rod-tube-raised'),
     );
     expect(placed?.bodies.map((b) => b.name)).toEqual(['rod tube', 'riser']);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { CATALOG } from '../../demo/catalog';
-import { TOLVANE } from '../../demo/hulls';
-import { SHOP } from '../../demo/shop';
+import { CATALOG } from '../../demo/index';
+import { TOLVANE } from '../../demo/index';
+import { SHOP } from '../../demo/index';
 import { fairHull } from '../hull';
 import { placeFitting, type Placed } from '../layout';
 import { type Fitting, type Place, USUAL_BRIEF } from '../rig';

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import fc from 'fast-check';
 import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
-import { deck, emptyPlan, fit, keptFact, track } from '../testing/bench';
+import { deck, emptyPlan, fitted, keptFact, track } from '../testing/bench';
 import {
   applyChange,
   assignLetters,
@@ -26,9 +26,9 @@ import {
 } from './index';
 
 const id = (): string => randomUUID();
-const crate = fit('crate-open', deck(2700, 0), 'loose');
-const battery = fit('battery-18', deck(600, 0), 'loose');
-const sounder = fit('sounder-arm-7', track('fwd-port', 1200), 'track');
+const crate = fitted('crate-open', deck(2700, 0), 'loose');
+const battery = fitted('battery-18', deck(600, 0), 'loose');
+const sounder = fitted('sounder-arm-7', track('fwd-port', 1200), 'track');
 const run = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
 const laid = (): Plan => ({ ...emptyPlan(), fittings: { g: crate, b: battery, s: sounder }, runs: { r: run } });
 

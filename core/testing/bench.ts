@@ -22,7 +22,7 @@ export const emptyPlan = (hull: HullModel = TOLVANE): Plan =>
     pins: { hull: { id: hull.id, revision: hull.revision }, catalog: 1, shop: 1 },
   });
 
-export const fit = (part: string, place: Place, hold: Hold, more: Partial<Fitting> = {}): Fitting => ({
+export const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fitting> = {}): Fitting => ({
   part,
   place,
   lift: 0,

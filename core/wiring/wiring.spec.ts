@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { TOLVANE } from '../../demo/hulls';
-import { SHOP } from '../../demo/shop';
+import { TOLVANE } from '../../demo/index';
+import { SHOP } from '../../demo/index';
 import { fairHull } from '../hull';
 import {
   AMPACITY,

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { filter, map } from 'rxjs';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { SessionStore } from './stores/session.store';
+import { currentUrl } from './stores/current-url';
 import { UnitsStore } from './stores/units.store';
 
 /** The shell: shop-level places, units, who is signed in. Owners see none of it. */
@@ -39,13 +38,7 @@ export class App {
   protected readonly session = inject(SessionStore);
   protected readonly units = inject(UnitsStore);
   private readonly router = inject(Router);
-  private readonly url = toSignal(
-    this.router.events.pipe(
-      filter((e) => e instanceof NavigationEnd),
-      map((e) => e.urlAfterRedirects),
-    ),
-    { initialValue: '' },
-  );
+  private readonly url = currentUrl();
   protected readonly bar = computed(
     () => this.session.staff() !== null && !this.url().startsWith('/owner/') && !this.url().startsWith('/sign-in'),
   );

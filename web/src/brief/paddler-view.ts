@@ -30,14 +30,14 @@ import { UnitsStore } from '../stores/units.store';
         }
       }
       <path class="port" [attr.d]="edge(-1)" />
-      <path class="star" [attr.d]="edge(1)" />
-      <path class="star thin" [attr.d]="edge(1, 4)" />
+      <path class="starboard" [attr.d]="edge(1)" />
+      <path class="starboard second" [attr.d]="edge(1, 4)" />
       <line class="centre" x1="40" x2="570" y1="100" y2="100" />
       <ellipse class="shoulders" [attr.cx]="seat()" cy="100" rx="12" [attr.ry]="shoulders()" />
       <circle class="head" [attr.cx]="seat()" cy="100" r="13" />
       <text x="6" y="104" class="end">BOW</text>
-      <text x="40" y="18" class="s">S · STARBOARD</text>
-      <text x="40" y="192" class="p">P · PORT</text>
+      <text x="40" y="18" class="side s">S · STARBOARD</text>
+      <text x="40" y="192" class="side p">P · PORT</text>
       <text [attr.x]="seat() - r() + 14" y="104">at hand</text>
       <text class="t" [attr.x]="seat() + r() * 0.38" y="82">half turn</text>
 
@@ -59,27 +59,6 @@ import { UnitsStore } from '../stores/units.store';
     }
     text {
       font-size: 13px;
-    }
-    .body {
-      fill: var(--hull);
-      stroke: var(--edge);
-    }
-    .port {
-      fill: none;
-      stroke: var(--port);
-      stroke-width: 3;
-    }
-    .star {
-      fill: none;
-      stroke: var(--starboard);
-      stroke-width: 2.4;
-    }
-    .thin {
-      stroke-width: 1;
-    }
-    .centre {
-      stroke: var(--muted);
-      stroke-dasharray: 9 4 2 4;
     }
     .hand-zone {
       fill: var(--tide);
@@ -117,14 +96,6 @@ import { UnitsStore } from '../stores/units.store';
     .pointer {
       stroke: var(--muted);
       stroke-dasharray: 2 3;
-    }
-    .s {
-      fill: var(--starboard);
-      font-weight: 600;
-    }
-    .p {
-      fill: var(--port);
-      font-weight: 600;
     }
     .t {
       fill: var(--tide);

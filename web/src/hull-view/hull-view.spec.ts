@@ -77,7 +77,7 @@ describe('the strip', () => {
     mark?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     expect(picked).toEqual(['g']);
     const labels = [...(fixture.nativeElement as HTMLElement).querySelectorAll('.inch')].map((t) => t.textContent);
-    expect(labels).toEqual(['12', '24', '36', '48', '60', '72', '84', '96', '108', '120']);
+    expect(labels).toEqual(['12', '24', '36', '48', '60', '72', '84', '96', '108']);
   });
 
   it('thicker wire is drawn thicker', () => {

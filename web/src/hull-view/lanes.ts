@@ -43,25 +43,6 @@ import { Scale, WIDTH } from './scale';
       width: 100%;
       background: var(--card);
     }
-    .rule {
-      stroke: var(--line);
-    }
-    .name {
-      font-weight: 600;
-      font-size: 14px;
-    }
-    .more {
-      font-size: 13px;
-      fill: var(--muted);
-    }
-    .hole {
-      fill: var(--card);
-      stroke: var(--ink);
-      stroke-width: 1.8;
-    }
-    .hole.drilled {
-      fill: var(--ink);
-    }
     .run {
       stroke: var(--ink);
       stroke-linecap: round;

@@ -45,9 +45,9 @@ const WORDS = {
           <text x="55" y="14" text-anchor="middle">BOW</text>
           <path class="body" [attr.d]="side(-1) + 'L' + side(1, true)" />
           <path class="port" [attr.d]="side(-1)" />
-          <path class="star" [attr.d]="side(1)" />
-          <text x="2" y="120" class="p">P</text>
-          <text x="98" y="120" class="s">S</text>
+          <path class="starboard" [attr.d]="side(1)" />
+          <text x="2" y="120" class="side p">P</text>
+          <text x="98" y="120" class="side s">S</text>
           @for (s of p.stops; track s.fitting) {
             <g
               [attr.transform]="'translate(' + across(s.y) + ' ' + down(s.x) + ')'"
@@ -112,25 +112,6 @@ const WORDS = {
     }
     svg {
       width: 110px;
-    }
-    .body {
-      fill: var(--hull);
-    }
-    .port {
-      fill: none;
-      stroke: var(--port);
-      stroke-width: 3;
-    }
-    .star {
-      fill: none;
-      stroke: var(--starboard);
-      stroke-width: 3;
-    }
-    .p {
-      fill: var(--port);
-    }
-    .s {
-      fill: var(--starboard);
     }
     circle {
       fill: var(--card);

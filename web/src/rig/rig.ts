@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
+import { RouterLink, RouterOutlet } from '@angular/router';
 import { unsettled } from '@plain-cleat/core';
-import { filter, map, startWith } from 'rxjs';
+import { currentUrl } from '../stores/current-url';
 import { RigStore } from '../stores/rig.store';
 import { promiseOf } from '../floor/promise';
 
@@ -28,15 +27,7 @@ const STEPS = [
 export default class Rig {
   readonly rig = input.required<string>();
   protected readonly store = inject(RigStore);
-  private readonly router = inject(Router);
-  private readonly url = toSignal(
-    this.router.events.pipe(
-      filter((e) => e instanceof NavigationEnd),
-      map((e) => e.urlAfterRedirects),
-      startWith(this.router.url),
-    ),
-    { initialValue: this.router.url },
-  );
+  private readonly url = currentUrl();
   protected readonly here = computed(() => STEPS.findIndex((s) => this.url().includes(`/${s.path}`)));
   protected readonly steps = computed(() => {
     const open = unsettled(this.store.state()?.workup.findings ?? []);

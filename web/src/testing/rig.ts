@@ -1,4 +1,4 @@
-import { type HullModel, openPlan, type Part, type Plan, type ShopSettings } from '@plain-cleat/core';
+import { type HullModel, openPlan, type Part, type Plan, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core';
 
 /** A small hull, part and shop for specs of the screens. */
 export const TEST_HULL: HullModel = {
@@ -59,49 +59,46 @@ export const TEST_PART: Part = {
   leadDays: 0,
   walk: { en: text, fr: text },
 };
-export const TEST_SHOP: ShopSettings = {
-  revision: 1,
-  name: 'Shop',
-  place: 'Here',
-  timeZone: 'UTC',
-  currency: 'USD',
-  units: 'imperial',
-  taxPercent: 10,
-  taxOnLabor: false,
-  labor: {
-    centsPerHour: 6000,
-    setUpMinutes: 30,
-    mount: { track: 3, through: 10, rivet: 6, insert: 4, loose: 4 },
-    holeMinutes: 6,
-    plateMinutes: 20,
-    runMinutesPerMetre: { inside: 9, outside: 5 },
-    terminationMinutes: 4,
-    circuitTestMinutes: 8,
-    awkward: 1.5,
-  },
-  drilling: {
-    threads: 'inch',
-    pilot: 3.175,
-    hazardMargin: 15,
-    depthBehind: 35,
-    tape: 1.5,
-    hull: 2.5,
-    wander: 1,
-    riggerStature: 1750,
-  },
-  wiring: {
-    standard: 'E-11',
-    dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
-    leastAwg: { motor: 6, other: 16 },
-    conductorsInBundle: 2,
-    loop: 150,
-    slackPercent: 5,
-    cutTo: 76.2,
-  },
-  stroke: { paddle: 2500, hand: 60, shaft: 40, body: 0.05 },
-  cureHours: 24,
-  quoteDays: 10,
+export const TEST_LAMP: Part = {
+  ...TEST_PART,
+  id: 'lamp',
+  name: 'Lamp',
+  french: 'Lampe',
+  kind: 'light',
+  solids: [{ name: 'lamp', u: [-20, 20], v: [-20, 20], w: [0, 40] }],
+  holes: [
+    { u: -15, v: 0 },
+    { u: 15, v: 0 },
+  ],
+  holds: ['through', 'rivet'],
+  rivet: '64',
+  draw: { amps: 0.5, volts: 12, of: 'lights' },
 };
+export const TEST_BATTERY: Part = {
+  ...TEST_PART,
+  id: 'battery',
+  name: 'Battery',
+  french: 'Batterie',
+  kind: 'battery',
+  holds: ['loose'],
+  battery: { ampHours: 18, volts: 12, chemistry: 'lithium' },
+};
+export const TEST_PARTS: Part[] = [TEST_PART, TEST_LAMP, TEST_BATTERY];
+const on = (part: string, x: number, y: number, hold: 'loose' | 'rivet'): Plan['fittings'][string] => ({
+  part,
+  place: { on: 'deck', x, y, heading: 0 },
+  lift: 0,
+  mount: { hold, plate: false, reason: '' },
+  suppliedBy: 'shop',
+  note: '',
+});
+/** Battery, lamp and box, bow to stern, the lamp fed and riveted. */
+export const laidPlan = (): Plan => ({
+  ...testPlan(),
+  fittings: { battery: on('battery', 700, 0, 'loose'), lamp: on('lamp', 1100, 0, 'rivet'), box: on('box', 2200, 0, 'loose') },
+  runs: { feed: { from: 'battery', to: 'lamp', lane: 'inside port', via: [], awg: null } },
+});
+export const TEST_SHOP: ShopSettings = { ...USUAL_SHOP, name: 'Shop' };
 export const testPlan = (): Plan =>
   openPlan({
     id: 'plan-1',

@@ -1,0 +1,49 @@
+import type { ShopSettings } from './schema';
+
+/**
+ * The settings a shop starts from. Figures marked (cp) are common practice with no published source,
+ * (j) our own judgement; a shop changes them all.
+ */
+export const USUAL_SHOP: ShopSettings = {
+  revision: 1,
+  name: 'The shop',
+  place: '',
+  timeZone: 'UTC',
+  currency: 'USD',
+  units: 'imperial',
+  taxPercent: 7.5,
+  taxOnLabor: false,
+  labor: {
+    centsPerHour: 6800,
+    setUpMinutes: 45,
+    mount: { track: 3, through: 10, rivet: 6, insert: 4, loose: 4 },
+    holeMinutes: 6,
+    plateMinutes: 20,
+    runMinutesPerMetre: { inside: 9, outside: 5 },
+    terminationMinutes: 4,
+    circuitTestMinutes: 8,
+    awkward: 1.5,
+  },
+  drilling: {
+    threads: 'inch',
+    pilot: 3.175,
+    hazardMargin: 15,
+    depthBehind: 35,
+    tape: 1.5,
+    hull: 2.5,
+    wander: 1,
+    riggerStature: 1750,
+  },
+  wiring: {
+    standard: 'E-11',
+    dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
+    leastAwg: { motor: 6, other: 16 },
+    conductorsInBundle: 2,
+    loop: 150,
+    slackPercent: 5,
+    cutTo: 76.2,
+  },
+  stroke: { paddle: 2500, hand: 60, shaft: 40, body: 0.05 },
+  cureHours: 24,
+  quoteDays: 10,
+};

@@ -1,0 +1,85 @@
+import { OpenRig } from '../testing/open-rig';
+import { laidPlan, TEST_HULL, TEST_SHOP, testPlan } from '../testing/rig';
+import { workUp } from '@plain-cleat/core';
+import BriefStep from './brief';
+import { Consequences } from './consequences';
+
+describe('the brief', () => {
+  it('answers are taps, sent as changes of that answer alone', async () => {
+    const rig = await OpenRig.show(BriefStep);
+    await rig.click('.chip', 'Night');
+    await rig.click('.pick', 'None');
+    expect(rig.sentChanges()).toEqual([
+      jasmine.objectContaining({ kind: 'answerBrief', from: { waters: ['lake'] }, to: { waters: ['lake', 'night'] } }),
+      jasmine.objectContaining({ kind: 'answerBrief', from: { holes: 'few' }, to: { holes: 'none' } }),
+    ]);
+    expect(rig.find('.pick.on', 'None').getAttribute('aria-checked')).toBe('true');
+  });
+
+  it('says what an answer changes', async () => {
+    const rig = await OpenRig.show(BriefStep, laidPlan());
+    expect(rig.text).toContain('The plan makes 2 holes.');
+    expect(rig.text).toContain('Stroke is checked');
+    await rig.click('.chip', 'Paddle');
+    expect(rig.text).toContain('Stroke is not checked.');
+  });
+
+  for (const [field, bad, says] of [
+    ['label.short input', 'tall', 'Height: write it like'],
+    ['label.short input', '9 ft', 'between 100 and 230 cm'],
+    ['label.short:nth-of-type(2) input', 'heavy', 'Weight: write it like'],
+  ] as const)
+    it(`refuses ${bad} and changes nothing`, async () => {
+      const rig = await OpenRig.show(BriefStep);
+      await rig.type(field, bad);
+      expect(rig.find('[role=alert]').textContent).toContain(says);
+      expect(rig.sentChanges()).toEqual([]);
+    });
+
+  it('reads heights and weights as people say them', async () => {
+    const rig = await OpenRig.show(BriefStep);
+    await rig.type('label.short input', `6' 1"`);
+    await rig.type('label.short:nth-of-type(2) input', '190 lb');
+    expect(rig.sentChanges().map((c) => ('to' in c ? c.to : null))).toEqual([{ stature: 1854.2 }, { weightKg: 86.2 }]);
+  });
+
+  it('keeps each pasted line as a wish, matched when it is sure', async () => {
+    const rig = await OpenRig.show(BriefStep);
+    const area = rig.find<HTMLTextAreaElement>('pc-wish-list textarea');
+    area.value = 'a lamp\nsomething unheard of';
+    await rig.click('pc-wish-list .way', 'Add');
+    rig.find('pc-wish-list form').dispatchEvent(new Event('submit', { cancelable: true }));
+    await rig.fixture.whenStable();
+    const wishes = rig.sentChanges().map((c) => (c.kind === 'writeWish' ? c.to : null));
+    expect(wishes).toContain({ text: 'a lamp', part: 'lamp' });
+    expect(wishes).toContain({ text: 'something unheard of', part: null });
+  });
+});
+
+describe('consequences', () => {
+  const of = (brief: Partial<ReturnType<typeof testPlan>['brief']>, question: string) => {
+    const plan = { ...laidPlan(), brief: { ...testPlan().brief, ...brief } };
+    const workup = workUp({
+      plan,
+      hull: TEST_HULL,
+      facts: [],
+      catalog: { parts: [], consumables: [] },
+      shop: TEST_SHOP,
+      asOf: '2026-06-01',
+    });
+    return new Consequences(plan, workup, TEST_HULL, TEST_SHOP, 'imperial').of(question);
+  };
+
+  it('warn where the answer costs something', () => {
+    expect(of({ weightKg: 240 }, 'paddler')).toEqual(jasmine.objectContaining({ look: true }));
+    expect(of({ budgetCents: 100 }, 'tier').look).toBeTrue();
+    expect(of({ budgetCents: 10_000_000 }, 'tier').says).toContain('left');
+    expect(of({ road: 'roof' }, 'road').says).toContain('two people');
+    expect(of({ waters: ['night'] }, 'waters').says).toContain('white light');
+  });
+
+  it('say something for every question', () => {
+    for (const q of ['waters', 'work', 'propulsion', 'paddler', 'hand', 'seat', 'holes', 'wires', 'road', 'tier'])
+      expect(of({}, q).says.length).withContext(q).toBeGreaterThan(5);
+  });
+});

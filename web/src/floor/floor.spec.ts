@@ -1,0 +1,132 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { MatDialogRef } from '@angular/material/dialog';
+import { provideRouter } from '@angular/router';
+import type { Floor, RigSummary } from '@plain-cleat/api';
+import FloorPage from './floor';
+import { NewRig } from './new-rig';
+import Rigs from './rigs';
+
+const rig = (number: string, more: Partial<RigSummary> = {}): RigSummary => ({
+  id: number,
+  number,
+  title: 'a rig',
+  owner: 'Owner',
+  hull: 'Hull',
+  outline: [
+    [0, 0],
+    [1500, 400],
+    [3000, 0],
+  ],
+  place: 'bench 1',
+  promised: '2026-06-05',
+  progress: { done: 2, total: 10, next: 'Drill A', toSettle: {}, stops: 0 },
+  ...more,
+});
+const floor: Floor = {
+  shop: 'Shop',
+  today: '2026-06-03',
+  rigs: [
+    rig('R-1'),
+    rig('R-2', { place: 'yard', promised: '2026-06-01' }),
+    rig('R-3', { place: 'handed over' }),
+    rig('R-4', { promised: null, progress: { done: 0, total: 4, next: 'Settle 1 stop', toSettle: { 'lay out': 1 }, stops: 1 } }),
+  ],
+};
+
+describe('the shop', () => {
+  let http: HttpTestingController;
+  const close = jasmine.createSpy('close');
+
+  beforeEach(() => {
+    close.calls.reset();
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideRouter([]),
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        { provide: MatDialogRef, useValue: { close } },
+      ],
+    });
+    http = TestBed.inject(HttpTestingController);
+  });
+
+  it('lays each hull where it lies and counts what is late', async () => {
+    const fixture = TestBed.createComponent(FloorPage);
+    http.expectOne('/api/floor').flush(floor);
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    const rooms = [...element.querySelectorAll('.room')].map(
+      (r) => `${r.querySelector('h3')?.textContent}: ${r.querySelectorAll('article').length}`,
+    );
+    expect(rooms).toEqual(['Bench 1: 2', 'Bench 2: 0', 'Curing rack: 0', 'Yard: 1', "Owner's move: 0", 'Handed over: 1']);
+    expect(element.textContent).toContain('3 in the shop, 1 late');
+    expect([...element.querySelectorAll('aside li a')].map((a) => a.textContent)).toEqual(['R-2', 'R-1', 'R-4', 'R-4']);
+  });
+
+  it('says when the floor does not load, and tries again', async () => {
+    const fixture = TestBed.createComponent(FloorPage);
+    http.expectOne('/api/floor').error(new ProgressEvent('error'), { status: 0, statusText: '' });
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    expect(element.textContent).toContain('The floor did not load');
+    element.querySelector<HTMLButtonElement>('.act')?.click();
+    http.expectOne('/api/floor').flush({ ...floor, rigs: [] });
+    await fixture.whenStable();
+    expect(element.textContent).toContain('No rig is open.');
+  });
+
+  it('finds rigs by anything said of them, and refuses a rig file too large', async () => {
+    const fixture = TestBed.createComponent(Rigs);
+    http.expectOne('/api/floor').flush(floor);
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    const find = element.querySelector<HTMLInputElement>('input[type=search]');
+    if (find) find.value = 'r-3';
+    find?.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect(element.querySelectorAll('tbody tr').length).toBe(1);
+  });
+
+  it('opens a rig only with a name, a use and a hull, naming what is missing', async () => {
+    const fixture = TestBed.createComponent(NewRig);
+    http.expectOne('/api/owners').flush([{ id: 'o1', name: 'Known Owner', email: '' }]);
+    http
+      .expectOne('/api/hull-models')
+      .flush([{ id: 'h', revision: 1, maker: 'M', name: 'H', kind: 'sit-on-top', length: 3000, beam: 800 }]);
+    await fixture.whenStable();
+    const element = fixture.nativeElement as HTMLElement;
+    const send = async (): Promise<string> => {
+      element.querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
+      await fixture.whenStable();
+      return element.querySelector('[role=alert]')?.textContent ?? '';
+    };
+    const fill = async (name: string, value: string): Promise<void> => {
+      const input = element.querySelector<HTMLInputElement>(`input[name=${name}]`);
+      if (input) input.value = value;
+      input?.dispatchEvent(new Event('input'));
+      await fixture.whenStable();
+    };
+    expect(await send()).toContain('who is the rig for');
+    await fill('name', 'New Owner');
+    expect(await send()).toContain('What the rig is for');
+    await fill('title', 'a rig');
+    expect(await send()).toContain('Hull: choose one');
+    element.querySelector<HTMLInputElement>('input[type=radio]')?.click();
+    await fixture.whenStable();
+    expect(await send()).toBe('');
+    const call = http.expectOne('/api/rigs');
+    expect(call.request.body).toEqual({
+      title: 'a rig',
+      owner: { name: 'New Owner', email: '' },
+      hull: 'h',
+      serial: '',
+      promised: null,
+    });
+    call.flush({ id: 'rig-9', number: 'R-9' });
+    expect(close).toHaveBeenCalledWith('rig-9');
+  });
+});

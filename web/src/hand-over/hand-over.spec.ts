@@ -1,0 +1,75 @@
+import type { Fact } from '@plain-cleat/core';
+import { OpenRig } from '../testing/open-rig';
+import { laidPlan, testPlan } from '../testing/rig';
+import HandOver from './hand-over';
+
+const done = (body: object, n: number): Fact =>
+  ({
+    id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
+    rig: 'plan-1',
+    deviceTime: '2026-06-01T10:00:00Z',
+    by: 'Tom Hale',
+    serverTime: '2026-06-01T10:00:00Z',
+    ...body,
+  }) as Fact;
+const noHoles = () => ({ ...testPlan(), fittings: { box: laidPlan().fittings.box as never } });
+const built = ['receive', 'measure', 'tape', 'agree', 'fit.box', 'weigh', 'hose', 'photos'].map((step, i) =>
+  done({ kind: 'stepDone', step }, i),
+);
+
+describe('handing over', () => {
+  it('has no walk before something is aboard', async () => {
+    const rig = await OpenRig.show(HandOver, testPlan());
+    expect(rig.text).toContain('Nothing is aboard yet');
+    expect(rig.element.querySelector('pc-sign-pad')).toBeNull();
+  });
+
+  it('walks from stop to stop, bow to stern', async () => {
+    const rig = await OpenRig.show(HandOver, laidPlan());
+    expect(rig.find('.stop h2').textContent).toBe('Battery');
+    await rig.click('.act', 'Shown · next B');
+    expect(rig.find('.stop h2').textContent).toBe('Lamp');
+    await rig.click('.act', 'Shown · next C');
+    await rig.click('.act', 'Shown');
+    expect(rig.sentFacts().map((f) => (f.kind === 'stopShown' ? f.stop : ''))).toEqual(['battery', 'lamp', 'box']);
+    expect(rig.text).toContain('3 shown');
+  });
+
+  it('says why the owner cannot sign yet', async () => {
+    const rig = await OpenRig.show(HandOver, noHoles());
+    expect(rig.text).toContain('8 steps of the build still open.');
+  });
+
+  it('takes the signature once all is built and shown, and not an empty one', async () => {
+    const rig = await OpenRig.show(HandOver, noHoles(), {
+      facts: [...built, done({ kind: 'stopShown', stop: 'box' }, 99)] as never,
+    });
+    expect(rig.element.querySelector('pc-sign-pad')).not.toBeNull();
+    await rig.click('.act', 'Sign for it');
+    expect(rig.find('[role=alert]').textContent).toContain('sign in the field first');
+    expect(rig.sentFacts()).toEqual([]);
+  });
+
+  it('keeps what is not right for the book', async () => {
+    const rig = await OpenRig.show(HandOver, laidPlan());
+    await rig.click('.way', 'Not right');
+    rig.find<HTMLInputElement>('.stop input').value = 'a strap is short';
+    rig.find('.stop form').dispatchEvent(new Event('submit', { cancelable: true }));
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain('A: a strap is short');
+  });
+
+  it('makes and revokes the owner’s link', async () => {
+    const rig = await OpenRig.show(HandOver, laidPlan());
+    await rig.click('.way', 'Make the owner');
+    rig.http.expectOne('/api/rigs/rig-1/owner-link').flush({ url: '/owner/abc', expires: '2026-08-01T00:00:00Z' });
+    await rig.fixture.whenStable();
+    expect(rig.find('a', "The owner's page").getAttribute('href')).toBe('/owner/abc');
+    await rig.click('.link', 'Revoke');
+    const call = rig.http.expectOne('/api/rigs/rig-1/owner-link');
+    expect(call.request.method).toBe('DELETE');
+    call.flush({});
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain("Make the owner's link");
+  });
+});

@@ -1,0 +1,118 @@
+import { OpenRig } from '../testing/open-rig';
+import { laidPlan, testPlan } from '../testing/rig';
+import LayOut from './lay-out';
+
+const key = (k: string, more: KeyboardEventInit = {}): void =>
+  void document.body.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true, ...more }));
+
+describe('the layout bench', () => {
+  it('shows an empty plan as one that has nothing to settle', async () => {
+    const rig = await OpenRig.show(LayOut, testPlan());
+    expect(rig.text).toContain('Nothing to settle here.');
+    expect(rig.text).toContain('3 parts');
+  });
+
+  it('finds parts by name and says so when there is none', async () => {
+    const rig = await OpenRig.show(LayOut);
+    await rig.type('pc-palette input', 'lam');
+    expect(rig.element.querySelectorAll('.parts button').length).toBe(1);
+    await rig.type('pc-palette input', 'anvil');
+    expect(rig.text).toContain('No part like that in the stores.');
+  });
+
+  it('brings a part aboard by Enter and opens its card', async () => {
+    const rig = await OpenRig.show(LayOut);
+    await rig.type('pc-palette input', 'box');
+    rig.find('pc-palette input').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await rig.fixture.whenStable();
+    expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'placeItem' }));
+    expect(rig.find('pc-card h2').textContent).toBe('Box');
+  });
+
+  it('walks bow to stern by arrows, picks up, nudges, turns, takes off', async () => {
+    const rig = await OpenRig.show(LayOut, laidPlan());
+    key('ArrowRight');
+    await rig.fixture.whenStable();
+    expect(rig.find('pc-card h2').textContent).toBe('Battery');
+    key('ArrowLeft');
+    await rig.fixture.whenStable();
+    expect(rig.find('pc-card h2').textContent).toBe('Box');
+    key('g');
+    key('ArrowRight', { shiftKey: true });
+    key(']');
+    await rig.fixture.whenStable();
+    const [nudged, turned] = rig.sentChanges();
+    expect(nudged).toEqual(jasmine.objectContaining({ kind: 'slideItem', to: { on: 'deck', x: 2225.4, y: 0, heading: 0 } }));
+    expect(turned).toEqual(jasmine.objectContaining({ to: jasmine.objectContaining({ heading: -15 }) }));
+    key('Delete');
+    await rig.fixture.whenStable();
+    expect(rig.store.state()?.workup.items.length).toBe(2);
+  });
+
+  it('takes a wired fitting off together with its run', async () => {
+    const rig = await OpenRig.show(LayOut, laidPlan());
+    key('ArrowRight');
+    key('Delete');
+    await rig.fixture.whenStable();
+    const [change] = rig.sentChanges();
+    expect(change?.kind === 'together' && change.changes.map((c) => c.kind)).toEqual(['routeRun', 'takeOffItem']);
+    expect(Object.keys(rig.store.state()?.plan.runs ?? {})).toEqual([]);
+  });
+
+  it('leaves keys alone while somebody types', async () => {
+    const rig = await OpenRig.show(LayOut, laidPlan());
+    rig.find('pc-palette input').dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+    await rig.fixture.whenStable();
+    expect(rig.element.querySelector('pc-card')).toBeNull();
+  });
+
+  it('hooks the tape elsewhere', async () => {
+    const rig = await OpenRig.show(LayOut);
+    await rig.type('.tools select', 'stern');
+    expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'hookTape', to: { datum: 'stern', run: 'taut' } }));
+    expect(rig.text).toContain('hooked on STERN TIP');
+  });
+});
+
+describe('the card', () => {
+  const card = async (): Promise<OpenRig<LayOut>> => {
+    const rig = await OpenRig.show(LayOut, laidPlan());
+    key('ArrowLeft');
+    await rig.fixture.whenStable();
+    return rig;
+  };
+
+  it('moves a fitting to what the tape is to read', async () => {
+    const rig = await card();
+    await rig.type('#f-reading', '80');
+    const at = rig.store.state()?.workup.items.find((i) => i.placed.id === 'box')?.placed.frame.origin;
+    expect(Math.hypot(at?.x ?? 0, (at?.z ?? 0) - 300)).toBeCloseTo(80 * 25.4, 3);
+  });
+
+  for (const [field, value, says] of [
+    ['#f-reading', 'near the seat', 'is not a length'],
+    ['#f-reading', '900', 'nowhere on this hull'],
+    ['#f-off', '40', 'off the hull here'],
+    ['#f-lift', '-2', 'nought or more'],
+    ['#f-lift', '90', 'at the most'],
+    ['#f-heading', 'aft', 'degrees from'],
+  ] as const)
+    it(`refuses ${value} in ${field} and says what would be right`, async () => {
+      const rig = await card();
+      await rig.type(field, value);
+      expect(rig.find('pc-card [role=alert]').textContent).toContain(says);
+      expect(rig.sentChanges()).toEqual([]);
+    });
+
+  it('mirrors, changes who supplies it, notes, and how it is held', async () => {
+    const rig = await card();
+    await rig.type('#f-off', '4');
+    await rig.click('pc-card .way', 'Other side');
+    await rig.type('pc-card select', 'gift');
+    await rig.type('pc-card input[maxlength="400"]', 'hers');
+    const kinds = rig.sentChanges().map((c) => c.kind);
+    expect(kinds).toEqual(['slideItem', 'slideItem', 'supplyItem', 'noteItem']);
+    const { place } = rig.store.state()?.plan.fittings.box ?? {};
+    expect(place?.on === 'deck' && place.y).toBeCloseTo(-101.6, 6);
+  });
+});
