@@ -78,9 +78,7 @@ async function storeFile(file: RigFile, place: string, transaction: Transaction)
   const { hull, parts, consumables, shop } = file;
   const owner = await OwnerRow.create({ id: randomUUID(), name: file.owner.name, email: '' }, { transaction });
   const known = await HullModelRow.findOne({ where: { id: hull.id, revision: hull.revision }, transaction });
-  if (!known)
-    await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }, { transaction });
-  else if (!sameJson(JSON.parse(known.document) as HullModel, hull))
+  if (known && !sameJson(JSON.parse(known.document) as HullModel, hull))
     throw badInput([
       {
         field: 'hull.revision',

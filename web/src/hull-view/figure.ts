@@ -9,6 +9,7 @@ import { UnitsStore } from '../stores/units.store';
   styles: `
     .figure {
       display: inline-flex;
+      vertical-align: middle;
       align-items: center;
     }
   `,

@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { z } from 'zod';
+import { TOLVANE } from '../demo/index';
+import * as core from './index';
+import { calculations } from './index';
+
+/** One sensible input for every calculation, and what its result must hold. */
+const SAMPLES: Readonly<Record<string, readonly [input: unknown, holds: (result: never) => boolean]>> = {
+  // ASTM B258 and ABYC E-11 (values from memory).
+  'wire-area': [
+    { awg: 10 },
+    (r: { mm2: number; circularMils: number }) => Math.abs(r.mm2 - 5.26) < 0.01 && Math.abs(r.circularMils - 10_380) < 10,
+  ],
+  'wire-drop': [
+    { standard: 'E-11', awg: 10, amps: 10, roundTrip: 6096, volts: 12 },
+    (r: { askedMils: number; dropPercent: number }) => Math.abs(r.askedMils - 5972.2) < 0.1 && r.dropPercent < 3,
+  ],
+  'wire-size': [
+    { amps: 10, volts: 12, roundTrip: 6096 },
+    (r: { awg: number; ruled: string }) => r.awg === 10 && r.ruled === 'drop',
+  ],
+  // Common practice, no source: a 42 A motor sits on a 50 A breaker.
+  'fuse-size': [{ amps: 42, ampacity: 120, motor: true }, (r: { rating: number }) => r.rating === 50],
+  // ISO 273 and IFI-114 (values from memory).
+  clearance: [{ thread: 'M6' }, (r: { close: number; free: number }) => r.close === 6.4 && r.free === 6.6],
+  'bolt-length': [{ thread: 'M6', base: 6, wall: 5 }, (r: { ok: boolean; name: string }) => r.ok && r.name === 'M6 × 25'],
+  'rivet-grade': [{ grade: '68' }, (r: { greatestGrip: number }) => Math.abs(r.greatestGrip - 12.7) < 1e-9],
+  'rivet-grip': [{ grade: '64', stack: 11 }, (r: { grade: string }) => r.grade === '68'],
+  'bit-size': [{ mm: 0.257 * 25.4, family: 'inch' }, (r: { name: string }) => r.name === '17/64'],
+  // 3, 4 and 0 by root of squares are 5.
+  tolerance: [{ tape: 3, hull: 4, wander: 0 }, (r: { mm: number }) => r.mm === 5],
+  // NIST SP 811.
+  'read-length': [{ text: `5' 6 15/16"`, system: 'metric' }, (r: { mm: number }) => Math.abs(r.mm - 66.9375 * 25.4) < 1e-9],
+  'write-length': [
+    { mm: 1700, system: 'imperial' },
+    (r: { text: string; cut: string }) => r.text === '66 15/16 in' && r.cut === '5 ft 7 in',
+  ],
+  'gunwale-arc': [{ hull: TOLVANE, x: 3600 }, (r: { mm: number }) => r.mm > 3600 && r.mm < 4000],
+  'tape-reading': [{ hull: TOLVANE, datum: 'bow', run: 'centre', x: 1500, y: 100 }, (r: { mm: number }) => r.mm === 1500],
+  'tape-place': [{ hull: TOLVANE, datum: 'stern', run: 'centre', reading: 600, y: 0 }, (r: { x: number }) => r.x === 3000],
+  'hull-section': [
+    { hull: TOLVANE, x: 1800 },
+    (r: { halfBreadth: number; gunwale: number }) => Math.abs(r.halfBreadth - 440) < 1e-6 && Math.abs(r.gunwale - 296) < 1e-6,
+  ],
+  // Archimedes: the displaced litres of fresh water are the kilograms.
+  waterline: [{ hull: TOLVANE, massKg: 130 }, (r: { litres: number }) => Math.abs(r.litres - 130) < 0.1],
+  'outline-overlap': [
+    {
+      a: [
+        [0, 0],
+        [10, 0],
+        [10, 10],
+        [0, 10],
+      ],
+      b: [
+        [8, 0],
+        [18, 0],
+        [18, 10],
+        [8, 10],
+      ],
+    },
+    (r: { mm: number }) => Math.abs(r.mm - 2) < 1e-9,
+  ],
+  // Drillis & Contini (from memory): half shoulder breadth 0.129 of stature.
+  'body-lengths': [{ stature: 1778 }, (r: { halfShoulders: number }) => Math.abs(r.halfShoulders - 229.362) < 1e-6],
+};
+
+describe('calculations by name', () => {
+  const all = calculations(core as unknown as Record<string, unknown>);
+
+  it('each has a sample here', () => expect([...all.keys()]).toEqual(Object.keys(SAMPLES).sort()));
+
+  for (const [name, [input, holds]] of Object.entries(SAMPLES))
+    it(`${name} gives its check value, and names its sources`, () => {
+      const c = all.get(name);
+      if (!c) return fail(`no ${name}`);
+      expect(c.sources.length).toBeGreaterThan(0);
+      expect(c.says.length).toBeGreaterThan(8);
+      const result = c.run(c.input.parse(input));
+      expect((holds as (r: unknown) => boolean)(result))
+        .withContext(JSON.stringify(result))
+        .toBeTrue();
+    });
+
+  it('each states its input as a JSON Schema', () => {
+    for (const c of all.values()) expect((z.toJSONSchema(c.input, { io: 'input' }) as { type?: string }).type).toBe('object');
+  });
+
+  it('none takes garbage (property)', () => {
+    const garbage = fc.oneof(
+      fc.constant({}),
+      fc.constant(null),
+      fc.string(),
+      fc.array(fc.integer()),
+      fc.dictionary(fc.string(), fc.anything()),
+    );
+    fc.assert(
+      fc.property(fc.constantFrom(...all.values()), garbage, (c, value) => !c.input.safeParse(value).success),
+      { seed: 30, numRuns: 400 },
+    );
+  });
+
+  it('none answers with NaN or infinity for its sample', () => {
+    const finite = (v: unknown): boolean =>
+      typeof v === 'number' ? Number.isFinite(v) : v === null || typeof v !== 'object' || Object.values(v).every(finite);
+    for (const [name, [input]] of Object.entries(SAMPLES)) {
+      const c = all.get(name);
+      expect(c && finite(c.run(c.input.parse(input))))
+        .withContext(name)
+        .toBeTrue();
+    }
+  });
+});

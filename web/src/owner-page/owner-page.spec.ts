@@ -1,0 +1,98 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { OwnerPage } from '@plain-cleat/api';
+import OwnerPageScreen from './owner-page';
+
+const both = (en: string, fr: string) => ({ en, fr });
+const page: OwnerPage = {
+  shop: { name: 'Shop', place: 'Here' },
+  number: 'R-1',
+  title: 'a rig',
+  hull: 'Maker Hull',
+  owner: 'Owner',
+  units: 'imperial',
+  outline: [
+    [0, 0],
+    [1500, 400],
+    [3000, 0],
+  ],
+  length: 3000,
+  tape: 'bow',
+  signedOn: '2026-06-05T10:00:00Z',
+  stops: [
+    {
+      fitting: 'a',
+      letter: 'A',
+      name: both('Net', 'Épuisette'),
+      x: 600,
+      y: 0,
+      use: both('Lift it.', 'La lever.'),
+      road: both('Off.', 'Ôter.'),
+      care: both('Look.', 'Voir.'),
+      holes: [{ label: 'A1', reading: 635, drilled: false }],
+      shown: true,
+    },
+    {
+      fitting: 'b',
+      letter: 'B',
+      name: both('Box', 'Boîte'),
+      x: 2200,
+      y: -200,
+      use: both('Shut it.', 'La fermer.'),
+      road: both('On.', 'Garder.'),
+      care: both('Dry it.', 'Sécher.'),
+      holes: [],
+      shown: true,
+    },
+  ],
+};
+
+describe("the owner's page", () => {
+  let fixture: ComponentFixture<OwnerPageScreen>;
+  let http: HttpTestingController;
+  const text = (): string => (fixture.nativeElement as HTMLElement).textContent ?? '';
+  const click = async (selector: string): Promise<void> => {
+    (fixture.nativeElement as HTMLElement).querySelector<HTMLElement>(selector)?.click();
+    await fixture.whenStable();
+  };
+
+  beforeEach(() => {
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting()],
+    });
+    http = TestBed.inject(HttpTestingController);
+    fixture = TestBed.createComponent(OwnerPageScreen);
+    fixture.componentRef.setInput('token', 'abc');
+    fixture.detectChanges();
+  });
+
+  it('opens at the bow, one stop at a time', async () => {
+    http.expectOne('/api/owner/abc').flush(page);
+    await fixture.whenStable();
+    expect(text()).toContain('Lift it.');
+    expect(text()).not.toContain('Shut it.');
+    expect(text()).toContain('A1 25 in');
+    await click('li:nth-child(2) button');
+    expect(text()).toContain('Shut it.');
+    expect(text()).not.toContain('Lift it.');
+    expect(text()).toContain('Signed for 2026-06-05');
+  });
+
+  it('speaks both languages', async () => {
+    http.expectOne('/api/owner/abc').flush(page);
+    await fixture.whenStable();
+    await click('header .link');
+    expect(text()).toContain('de la proue à la poupe');
+    expect(text()).toContain('La lever.');
+    expect(text()).toContain('(prévu)');
+  });
+
+  it('says when the link has ended', async () => {
+    http.expectOne('/api/owner/abc').flush({ detail: 'ask the shop for a new link' }, { status: 410, statusText: 'Gone' });
+    await fixture.whenStable();
+    expect(text()).toContain('ask the shop for a new link');
+  });
+});
