@@ -18,7 +18,17 @@ import {
 } from './layout';
 import { mountFitting } from './mounting';
 import { priceLines, totals, type PriceLine, type Totals } from './pricing';
-import { assignLetters, foldLedger, type Brief, type Fact, type Fitting, type Ledger, type Plan, type Run } from './rig';
+import {
+  assignLetters,
+  foldLedger,
+  type Brief,
+  type Fact,
+  type Fitting,
+  type Ledger,
+  type LedgerHole,
+  type Plan,
+  type Run,
+} from './rig';
 import { buildSteps, type BuildStep } from './scheduling';
 import { wireRun, type WiredRun } from './wiring';
 
@@ -50,6 +60,8 @@ export interface Workup {
   readonly items: readonly Fitted[];
   readonly holes: readonly PlannedHole[];
   readonly rounds: readonly BitRound[];
+  /** Holes this hull has that no fitting of the plan uses: scars, plugged or open. */
+  readonly oldHoles: readonly LedgerHole[];
   readonly runs: readonly WiredRun[];
   readonly weight: WeightShare;
   readonly float: EvenKeel;
@@ -203,6 +215,8 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     return (source && load && session.runOf(id, run, source, load, () => wireRun(surface, id, run, source, load, shop))) || [];
   });
   const holes = items.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
+  const planned = new Set(holes.map((h) => h.id));
+  const oldHoles = ledger.holes.filter((h) => !planned.has(h.id) || h.plugged !== null);
   const weight = weigh(surface, items, plan.brief);
   const float = session.floatOf(surface, weight.totalKg);
   const lines = priceLines(items, runs, catalog);
@@ -214,6 +228,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     items,
     holes,
     rounds: bitRounds(holes),
+    oldHoles,
     runs,
     weight,
     float,
@@ -231,6 +246,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
       asOf,
       items,
       runs,
+      oldHoles,
       float,
       massKg: weight.totalKg,
       intrusionOf: (item) => session.hitOf(item.placed, strokes),

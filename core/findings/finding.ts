@@ -3,7 +3,7 @@ import type { HullSurface } from '../hull';
 import type { Fitted } from '../drilling';
 import type { EvenKeel } from '../float';
 import type { StrokeHit } from '../layout';
-import type { Acceptance, Plan } from '../rig';
+import type { Acceptance, LedgerHole, Plan } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
 
@@ -39,6 +39,8 @@ export interface Bench {
   /** Bow to stern. */
   readonly items: readonly Fitted[];
   readonly runs: readonly WiredRun[];
+  /** Holes of the hull that no fitting of this plan uses. */
+  readonly oldHoles: readonly LedgerHole[];
   readonly float: EvenKeel;
   readonly massKg: number;
   /** How far a fitting stands in the paddle stroke. */

@@ -69,6 +69,32 @@ describe('findings', () => {
     expect(of(1)).toEqual([]);
   });
 
+  it('a hole left behind by a fitting that was taken off stands open until it is plugged', () => {
+    const fittings = { e: fitted('pad-eye', deck(3300, 0), 'rivet') };
+    const [hole] = workUp(inputOf(fittings)).holes;
+    if (!hole) return fail('no hole');
+    const measured = asPlanned(hole, { datum: 'bow', run: 'taut' }, 1);
+    const drilled = keptFact({
+      kind: 'holeDrilled',
+      hole: hole.id,
+      label: hole.label,
+      bit: hole.bit.mm,
+      elsewhere: false,
+      measured,
+    });
+    const plugged = keptFact({ kind: 'holePlugged', hole: hole.id, with: 'nylon plug' });
+    expect(workUp(inputOf(fittings, {}, [drilled])).findings).toEqual([]);
+    const left = workUp(inputOf({}, {}, [drilled]));
+    expect(left.findings.map((f) => [f.code, f.letter])).toEqual([['open-hole', 'A1']]);
+    const closed = workUp(inputOf({}, {}, [drilled, plugged]));
+    expect(closed.findings).toEqual([]);
+    expect(closed.oldHoles.map((h) => h.plugged)).toEqual(['nylon plug']);
+    // Plugged and planned again: it is a new hole to drill, and the scar stays.
+    const again = workUp(inputOf(fittings, {}, [drilled, plugged]));
+    expect(again.holes[0]?.drilled).toBeNull();
+    expect(again.oldHoles.length).toBe(1);
+  });
+
   it('holding: off the hull, off the track, no way to be held, against the drill policy, too heavy', () => {
     expect(codes({ b: fitted('crate-open', deck(1500, 600), 'loose') })).toContain('off-hull');
     expect(codes({ b: rod(2900) })).toContain('off-hull');

@@ -1,6 +1,7 @@
 import { lateParts } from './dates';
 import { cannotHold, offHull, overloaded } from './holding';
 import { drilledElsewhere, drillPolicy, holeNearHazard, holeUnderWater, nothingReaches } from './holes';
+import { openHoles } from './open-holes';
 import { overlap } from './overlap';
 import { paddleStroke } from './paddle-stroke';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
@@ -18,6 +19,7 @@ export const JUDGEMENTS: readonly Judgement[] = [
   holeUnderWater,
   nothingReaches,
   drilledElsewhere,
+  openHoles,
   thinWire,
   noFuse,
   wrongSource,

@@ -54,6 +54,37 @@ describe('drilling', () => {
       expect(rig.sentFacts()).toEqual([]);
     });
 
+  it('plugs a hole that nothing uses, saying with what', async () => {
+    const measured = { hullRevision: 1, datum: 'bow', run: 'taut', reading: 900, offCentre: 0, down: null };
+    const time = '2026-05-01T10:00:00Z';
+    const old = {
+      id: '00000000-0000-4000-8000-000000000009',
+      kind: 'holeDrilled',
+      rig: 'last-year',
+      deviceTime: time,
+      serverTime: time,
+      by: 'Mara',
+      hole: 'gone.1',
+      label: 'C1',
+      bit: 6,
+      elsewhere: false,
+      measured,
+    };
+    const rig = await OpenRig.show(Drill, laidPlan(), { facts: [old] as never });
+    expect(rig.text).toContain('C1 stands open');
+    expect(rig.element.querySelectorAll('.scar.open').length).toBe(1);
+    const plug = async (what: string): Promise<void> => {
+      rig.find<HTMLInputElement>('.plug input').value = what;
+      rig.find('.plug').dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await plug(' ');
+    expect(rig.find('[role=alert]').textContent).toContain('Plug with: say what');
+    await plug('nylon plug');
+    expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'holePlugged', hole: 'gone.1', with: 'nylon plug' })]);
+    expect(rig.text).not.toContain('stands open');
+  });
+
   it('keeps what was measured when a hole went elsewhere, and makes it a finding', async () => {
     const rig = await OpenRig.show(Drill, laidPlan());
     await rig.click('.not-here');

@@ -44,7 +44,7 @@ export default class Drill {
   protected readonly findings = computed(() => {
     const state = this.store.state();
     return unsettled(state?.workup.findings ?? []).filter(
-      (f) => f.step === 'drill' && (f.where === this.hole()?.fitting || f.where === 'hull'),
+      (f) => f.step === 'drill' && (f.where === this.hole()?.fitting || f.code === 'open-hole'),
     );
   });
   /** Stops of the layout: a hole is for ever, so they are said before it. */
@@ -59,6 +59,14 @@ export default class Drill {
       .at(-1);
     return f?.kind === 'holeDrilled' ? f : null;
   });
+
+  protected readonly plugFault = signal('');
+  protected readonly oldHoles = computed(() => this.store.state()?.workup.oldHoles ?? []);
+
+  protected plug(hole: string, what: string): void {
+    this.plugFault.set(what.trim() ? '' : 'Plug with: say what, such as a nylon plug in sealant.');
+    if (!this.plugFault()) this.store.keep({ kind: 'holePlugged', hole, with: what.trim() });
+  }
 
   protected choose(id: string): void {
     this.picked.set(id);

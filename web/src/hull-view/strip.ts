@@ -184,6 +184,22 @@ export class Strip {
     return out;
   });
   protected readonly hookX = computed(() => this.scale().x(this.datum().at.x));
+  /** Old holes stay drawn like scars. */
+  protected readonly scars = computed(() =>
+    this.workup().oldHoles.flatMap((h) =>
+      h.at
+        ? [
+            {
+              id: h.id,
+              name: `${h.label}, ${h.plugged ? `plugged with ${h.plugged}` : 'open'}`,
+              plugged: h.plugged !== null,
+              x: this.scale().x(h.at.x),
+              y: this.scale().y(h.at.y),
+            },
+          ]
+        : [],
+    ),
+  );
   protected readonly here = computed(() => {
     const at = this.holes().find((h) => h.id === this.hole())?.at ?? this.marks().find((m) => m.id === this.selected())?.at;
     return at ? { x: this.scale().x(at.x), y: this.scale().y(at.y) } : null;

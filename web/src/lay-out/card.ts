@@ -142,6 +142,16 @@ export class Card {
     this.slid.emit({ ...place, x } as Place);
   }
 
+  /** From the deck down onto the hull's side, and back up. */
+  protected overTheEdge(): void {
+    const { x, y } = this.at();
+    const side = y < 0 ? 'port' : 'starboard';
+    if (this.fitting().place.on === 'side') {
+      const off = Math.max(0, this.state().workup.surface.halfBreadth(x) - 40);
+      this.slid.emit({ on: 'deck', x, y: side === 'port' ? -off : off, heading: 0 });
+    } else this.slid.emit({ on: 'side', side, x, down: 60 });
+  }
+
   /** The other side of the boat, same place. */
   protected mirror(): void {
     const { place } = this.fitting();

@@ -104,6 +104,25 @@ describe('the card', () => {
       expect(rig.sentChanges()).toEqual([]);
     });
 
+  it('goes onto the side and back onto the deck', async () => {
+    const rig = await OpenRig.show(LayOut, {
+      ...laidPlan(),
+      fittings: {
+        ...laidPlan().fittings,
+        lamp: { ...laidPlan().fittings.lamp, mount: { hold: 'through', plate: false, reason: '' } } as never,
+      },
+    });
+    key('ArrowRight');
+    key('ArrowRight');
+    await rig.fixture.whenStable();
+    await rig.click('pc-card .way', 'Onto the side');
+    expect(rig.store.state()?.plan.fittings.lamp?.place).toEqual({ on: 'side', side: 'starboard', x: 1100, down: 60 });
+    await rig.type('#f-down', '10');
+    expect(rig.store.state()?.workup.findings.map((f) => f.code)).toContain('hole-under-water');
+    await rig.click('pc-card .way', 'Onto the deck');
+    expect(rig.store.state()?.plan.fittings.lamp?.place.on).toBe('deck');
+  });
+
   it('mirrors, changes who supplies it, notes, and how it is held', async () => {
     const rig = await card();
     await rig.type('#f-off', '4');
