@@ -61,7 +61,7 @@ describe('holes of a fitting', () => {
   it('take the bits of their fasteners, pilots first, one bit at a time', () => {
     expect(w.rounds.map((r) => [r.bit.name, r.pilot, r.holes.length])).toEqual([
       ['1/8', true, 5],
-      ['13/64', false, 2],
+      ['#11', false, 2],
       ['17/64', false, 3],
     ]);
   });

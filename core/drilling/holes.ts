@@ -1,7 +1,7 @@
 import type { ShopSettings } from '../catalog';
 import { findDatum, reading, type HullSurface } from '../hull';
 import { toHull, type Placed } from '../layout';
-import { readRivet, type Mounted } from '../mounting';
+import type { Mounted } from '../mounting';
 import type { Ledger, LedgerHole, Measured, Tape } from '../rig';
 import { sideOf, type Point, type Side } from '../units';
 import { lookBehind, type Behind } from './behind';
@@ -45,12 +45,17 @@ export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): 
   return { hullRevision, datum: tape.datum, run: tape.run, reading: hole.reading, offCentre: hole.offCentre, down: hole.down };
 }
 
-function boreOf(mounted: Mounted, shop: ShopSettings, rivetGrade: string | undefined, own: number | undefined): Bit {
+/** The final bit: a bore of the part's own, the rivet's drill, or the close clearance of the thread. */
+function boreOf({ rivet, thread }: Mounted, shop: ShopSettings, own: number | undefined): Bit {
   const family = shop.drilling.threads;
   if (own) return bitFor(own, family);
-  if (mounted.hold === 'rivet') return bitFor((mounted.rivet ?? readRivet(rivetGrade ?? '64'))?.drill ?? 4.9, family);
-  return bitFor(mounted.thread?.close ?? 6.4, family);
+  // A rivet turns in a hole a size too large: inch shops use its number drill and not the next 1/64.
+  if (rivet) return family === 'inch' ? { mm: rivet.drill, name: rivet.drillName } : bitFor(rivet.drill, family);
+  return bitFor(thread?.close ?? FALLBACK, family);
 }
+
+/** M6 close clearance, for a mount that a finding already says cannot be (ISO 273, from memory), mm. */
+const FALLBACK = 6.4;
 
 /** The holes one fitting makes in the hull, forward first; none when it is held without drilling. */
 export function holesOf(
@@ -88,7 +93,7 @@ export function holesOf(
       down: onSide ? hull.gunwale(at.x) - at.z : null,
       fromStern: reading(hull, findDatum(hull, 'stern'), tape.run, at),
       pilot,
-      bit: boreOf(mounted, shop, part.rivet, h.bore),
+      bit: boreOf(mounted, shop, h.bore),
       wall,
       flag: Math.max(9.525, wall + 5),
       behind: lookBehind(hull, at, inward, needsHand, shop),

@@ -79,6 +79,10 @@ describe('rivets', () => {
       [diameter, least, most, drill].forEach((v, i) => expect(figures[i]).toBeCloseTo(v, 9));
     });
 
+  it('takes its number or letter drill: #30, #20, #11, F', () => {
+    expect(['42', '52', '62', '82'].map((g) => readRivet(g)?.drillName)).toEqual(['#30', '#20', '#11', 'F']);
+  });
+
   it('refuses what is no grade', () => {
     for (const grade of ['', '63', '74', 'abc', '6', '622']) expect(readRivet(grade)).toBeUndefined();
   });

@@ -98,11 +98,18 @@ export interface Rivet {
   readonly grade: string;
   readonly diameter: number;
   readonly drill: number;
+  /** Its number or letter drill: the next sixty-fourth up would let it turn. */
+  readonly drillName: string;
   readonly leastGrip: number;
   readonly greatestGrip: number;
 }
 
-const DRILL: Readonly<Record<string, number>> = { '4': 0.1285, '5': 0.161, '6': 0.191, '8': 0.257 };
+const DRILL: Readonly<Record<string, readonly [name: string, inches: number]>> = {
+  '4': ['#30', 0.1285],
+  '5': ['#20', 0.161],
+  '6': ['#11', 0.191],
+  '8': ['F', 0.257],
+};
 
 /**
  * Reads a rivet grade such as `64`: 3/16 in, grip to 1/4 in. Least grip is the greatest of the size
@@ -118,7 +125,8 @@ export function readRivet(grade: string): Rivet | undefined {
   return {
     grade,
     diameter: inch(Number(first) / 32),
-    drill: inch(drill),
+    drill: inch(drill[1]),
+    drillName: drill[0],
     leastGrip: below === 0 ? 0 : inch(below / 16),
     greatestGrip: inch(grip / 16),
   };

@@ -46,6 +46,7 @@ export function measuredPlace(hull: HullSurface, m: Measured): Point | null {
 export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: string): Ledger {
   const dead = takenBack(facts);
   const live = facts.filter((f) => !dead.has(f.id));
+  // By fact, not by name: a hole that was plugged and drilled anew is two holes for ever.
   const holes = new Map<string, LedgerHole>();
   const steps = new Map<string, Fact>();
   const minutes = new Map<string, number>();
@@ -55,7 +56,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
   let signed: Ledger['signed'] = null;
   for (const f of live) {
     if (f.kind === 'holeDrilled') {
-      holes.set(f.hole, {
+      holes.set(f.id, {
         id: f.hole,
         label: f.label,
         rig: f.rig,
@@ -69,8 +70,8 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
         fact: f.id,
       });
     } else if (f.kind === 'holePlugged') {
-      const hole = holes.get(f.hole);
-      if (hole) holes.set(f.hole, { ...hole, plugged: f.with });
+      const hole = [...holes.values()].reverse().find((h) => h.id === f.hole && h.plugged === null);
+      if (hole) holes.set(hole.fact, { ...hole, plugged: f.with });
     } else if (f.rig !== rig) continue;
     else if (f.kind === 'stepDone') steps.set(f.step, f);
     else if (f.kind === 'minutesBooked') minutes.set(f.step, (minutes.get(f.step) ?? 0) + f.minutes);

@@ -174,6 +174,22 @@ describe('ledger', () => {
     expect(foldLedger(hull, [drilled, plugged], 'another-rig').holes.length).toBe(1);
   });
 
+  it('a hole plugged and drilled anew is two holes', () => {
+    const plugged = keptFact({ kind: 'holePlugged', hole: 'x.1', with: 'nylon plug' });
+    const anew = keptFact({
+      kind: 'holeDrilled',
+      hole: 'x.1',
+      label: 'A1',
+      bit: 6.7,
+      measured: { ...measured, reading: 1620 },
+      elsewhere: false,
+    });
+    expect(foldLedger(hull, [drilled, plugged, anew], 'plan-1').holes.map((h) => [h.measured.reading, h.plugged])).toEqual([
+      [1600, 'nylon plug'],
+      [1620, null],
+    ]);
+  });
+
   it('corrects only by a later fact, and a taking-back can be taken back', () => {
     const back = keptFact({ kind: 'tookBack', fact: drilled.id, why: 'wrong hole' });
     const again = keptFact({ kind: 'tookBack', fact: back.id, why: 'it was right' });

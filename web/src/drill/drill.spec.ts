@@ -19,7 +19,7 @@ describe('drilling', () => {
     const rig = await OpenRig.show(Drill, laidPlan());
     expect(rig.find('.label').textContent).toBe('B1');
     expect(rig.text).toContain('ON THE CENTRE LINE');
-    expect(rig.text).toContain('Pilot 1/8, then 13/64');
+    expect(rig.text).toContain('Pilot 1/8, then #11');
     expect([...rig.element.querySelectorAll('.round')].length).toBe(2);
   });
 
