@@ -40,4 +40,29 @@ describe('building', () => {
     }
     expect(rig.text).toContain('12.5 spent');
   });
+
+  it('keeps another fastener with what and why', async () => {
+    const rig = await OpenRig.show(Build, { ...laidPlan(), runs: {}, fittings: { box: laidPlan().fittings.box as never } });
+    for (const step of [
+      'Receive and inspect the hull',
+      'Measure two known distances',
+      'Lay out and tape up',
+      'Owner agrees to the taped layout',
+    ])
+      await rig.click('.tick', step);
+    await rig.click('.swap', 'Another fastener');
+    const keep = async (put: string, why: string): Promise<void> => {
+      rig.find<HTMLInputElement>('input', 'Put in').value = put;
+      rig.find<HTMLInputElement>('input', 'Because').value = why;
+      rig.find('.says form').dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await keep('rivet 64', ' ');
+    expect(rig.find('[role=alert]').textContent).toContain('Because: say why.');
+    await keep('rivet 64', 'a screw was lost');
+    expect(rig.sentFacts().at(-1)).toEqual(
+      jasmine.objectContaining({ kind: 'fastenerSubstituted', fitting: 'box', with: 'rivet 64', why: 'a screw was lost' }),
+    );
+    expect(rig.text).toContain('Put in instead: rivet 64: a screw was lost');
+  });
 });

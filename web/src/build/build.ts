@@ -35,6 +35,22 @@ export default class Build {
     input.value = '';
   }
 
+  /** The step whose fastener is being substituted, and what was put in each fitting instead. */
+  protected readonly substituting = signal<string | null>(null);
+  protected readonly instead = computed(() => {
+    const facts = this.store.state()?.workup.ledger.substituted ?? [];
+    return new Map(facts.flatMap((f) => (f.kind === 'fastenerSubstituted' ? [[f.fitting, `${f.with}: ${f.why}`] as const] : [])));
+  });
+  protected fastens = (s: BuildStep): boolean => /^(fasten|fit)\./.test(s.id);
+
+  protected substitute(step: BuildStep, put: string, why: string): void {
+    const says = !put.trim() ? 'Put in: say which fastener.' : !why.trim() ? 'Because: say why.' : '';
+    this.fault.set(says ? { step: step.id, says } : null);
+    if (says || !step.fitting) return;
+    this.store.keep({ kind: 'fastenerSubstituted', fitting: step.fitting, with: put.trim(), why: why.trim() });
+    this.substituting.set(null);
+  }
+
   protected waitsFor = (s: BuildStep): string =>
     s.needs
       .map((n) => this.steps().find((one) => one.id === n))

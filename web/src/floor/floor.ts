@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, HostListener, inject } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
@@ -46,6 +46,12 @@ export default class FloorPage {
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
 
   constructor() {
+    this.store.load();
+  }
+
+  /** Others work on too: back at this screen, the floor is looked over again. */
+  @HostListener('window:focus')
+  protected again(): void {
     this.store.load();
   }
 

@@ -6,6 +6,7 @@ import { provideRouter } from '@angular/router';
 import type { RigDocument } from '@plain-cleat/api';
 import type { Change, Plan } from '@plain-cleat/core';
 import { TEST_HULL, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
+import { Outbox } from './outbox';
 import { RigStore } from './rig.store';
 
 const place: Change = {
@@ -81,7 +82,7 @@ describe('the open rig', () => {
     await settle();
     expect(store.state()?.waiting).toBe(1);
     expect(store.state()?.unsent).toContain('does not answer');
-    expect(localStorage.getItem('plain-cleat.unsent.rig-1')).toContain('placeItem');
+    expect(new Outbox('rig-1').first()).toEqual(jasmine.objectContaining({ change: place }));
     store.retry();
     send().flush({ version: 1, plan: testPlan(), rebased: false, repeated: true });
     await settle();

@@ -4,7 +4,8 @@ import { provideZonelessChangeDetection, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { RigDocument, Session } from '@plain-cleat/api';
-import type { Change, Fact, NewFact, Plan } from '@plain-cleat/core';
+import type { Change, NewFact, Plan } from '@plain-cleat/core';
+import { Outbox } from '../stores/outbox';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 import { TEST_HULL, TEST_PARTS, TEST_SHOP, testPlan } from './rig';
@@ -101,12 +102,8 @@ export class OpenRig<T> {
     return this.waiting('fact').map((w) => w.fact as NewFact);
   }
 
-  private waiting(what: string): { what: string; change?: Change; fact?: Fact }[] {
-    const kept = JSON.parse(localStorage.getItem('plain-cleat.unsent.rig-1') ?? '[]') as {
-      what: string;
-      change?: Change;
-      fact?: Fact;
-    }[];
-    return kept.filter((w) => w.what === what);
+  private waiting(what: string): { what: string; change?: Change; fact?: NewFact }[] {
+    const waiting = new Outbox('rig-1').all() as { what: string; change?: Change; fact?: NewFact }[];
+    return waiting.filter((w) => w.what === what);
   }
 }
