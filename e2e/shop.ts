@@ -48,6 +48,8 @@ export async function putAboard(page: Page, part: string, x: number, y: number):
   if (!(await find.isVisible())) await page.getByRole('button', { name: 'Parts', exact: true }).click();
   await find.fill(part);
   await page.locator('.parts button').first().click();
+  // The line that says what is being placed moves the boat down: measure after it stands.
+  await expect(page.getByText('Tap the hull where')).toBeVisible();
   const at = await onStrip(page, x, y);
   await page.mouse.click(at.x, at.y);
   await expect(page.locator('pc-card h2')).toHaveText(part);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { type BuildStep, readySteps } from '@plain-cleat/core';
 import { RigStore } from '../stores/rig.store';
 
@@ -11,6 +11,7 @@ import { RigStore } from '../stores/rig.store';
 })
 export default class Build {
   protected readonly store = inject(RigStore);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly fault = signal<{ step: string; says: string } | null>(null);
   protected readonly steps = computed(() => this.store.state()?.workup.steps ?? []);
   protected readonly ready = computed(() => new Set(readySteps(this.steps()).map((s) => s.id)));
@@ -33,6 +34,11 @@ export default class Build {
     if (!ok) return;
     this.store.keep({ kind: 'minutesBooked', step: step.id, minutes });
     input.value = '';
+  }
+
+  constructor() {
+    // The bench opens at the work, not at what was done last week.
+    afterNextRender(() => this.host.nativeElement.querySelector('li.ready')?.scrollIntoView({ block: 'center' }));
   }
 
   /** The step whose fastener is being substituted, and what was put in each fitting instead. */
