@@ -1,5 +1,6 @@
 import {
   asPlanned,
+  dayAfter,
   makeRigFile,
   openPlan,
   workUp,
@@ -19,8 +20,6 @@ import { BRACKWEN, CATALOG, QUENBY, TOLVANE } from './documents';
 import { SHOP } from './shop';
 
 const DAY = 86_400_000;
-/** An ISO date so many days from another. */
-const dayFrom = (today: string, days: number): string => new Date(Date.parse(today) + days * DAY).toISOString().slice(0, 10);
 
 /** Ids that look like any other but are the same on every load. */
 function idMaker(seed: number): () => string {
@@ -108,8 +107,8 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     owner: 'Ines Varga, river trust',
     hull: TOLVANE,
     title: 'river survey rig',
-    opened: dayFrom(today, -9),
-    promised: dayFrom(today, 6),
+    opened: dayAfter(today, -9),
+    promised: dayAfter(today, 6),
     brief: {
       waters: ['river', 'inshore'],
       work: ['survey'],
@@ -154,8 +153,8 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     owner: 'Bastien Corde',
     hull: QUENBY,
     title: 'bird photographer’s rig',
-    opened: dayFrom(today, -3),
-    promised: dayFrom(today, 13),
+    opened: dayAfter(today, -3),
+    promised: dayAfter(today, 13),
     brief: {
       waters: ['river', 'lake'],
       work: ['camera'],
@@ -189,8 +188,8 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     owner: 'Noor Tessel',
     hull: BRACKWEN,
     title: 'minimum rig',
-    opened: dayFrom(today, -20),
-    promised: dayFrom(today, -2),
+    opened: dayAfter(today, -20),
+    promised: dayAfter(today, -2),
     brief: {
       waters: ['pond', 'lake'],
       work: ['rods', 'day trips'],

@@ -1,5 +1,5 @@
-import { applyChange, type Change, type Place, type SimpleChange } from '../rig';
-import { frameOf, nudge, toMark } from '../layout';
+import { applyChange, type Place, type SimpleChange } from '../rig';
+import { frameOf, keepOnTrack, nudge, toMark } from '../layout';
 import { mm, say, type Sentence, type UnitSystem } from '../units';
 import { workUp, WorkupSession, type Workup, type WorkupInput } from '../workup';
 import type { Finding } from './finding';
@@ -58,7 +58,7 @@ function* slides(
 
 function clampTrack(input: WorkupInput, place: Place, x: number): number {
   const track = place.on === 'track' ? input.hull.tracks.find((t) => t.id === place.track) : undefined;
-  return track ? Math.min(track.aft, Math.max(track.fore, x)) : x;
+  return track ? keepOnTrack(track, x) : x;
 }
 
 /**
@@ -97,7 +97,7 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
     const change: SimpleChange = lifted
       ? { id: search.newId(), kind: 'liftItem', item: finding.where, from: fitting.lift, to: trial.lift }
       : { id: search.newId(), kind: 'slideItem', item: finding.where, from: fitting.place, to: trial.place };
-    const after = workUp({ ...input, plan: applyChange(input.plan, change as Change).plan }, session);
+    const after = workUp({ ...input, plan: applyChange(input.plan, change).plan }, session);
     if (after.findings.some((f) => f.key === finding.key || !known.has(f.key))) continue;
     kinds.add(kind);
     cures.push({ says: wordsOf(input, trial, fitting, at), change, moves: trial.moves });

@@ -1,10 +1,5 @@
-import { say } from '../units';
+import { daysBetween, say } from '../units';
 import { about, type Judgement, type Raw } from './finding';
-
-const DAY = 86_400_000;
-
-/** Whole days from one ISO date to another. */
-export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY);
 
 /** A part that arrives after the promise. */
 export const lateParts: Judgement = ({ items, plan, asOf }) => {

@@ -3,10 +3,10 @@ import { asPlanned } from '../drilling';
 import type { Plan } from '../rig';
 import { applyChange } from '../rig';
 import { deck, fitted, inputOf, keptFact, track } from '../testing/bench';
-import { tell } from '../units';
+import { daysBetween, tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { searchCures } from './cures';
-import { daysBetween, type Finding, unsettled } from './index';
+import { type Finding, unsettled } from './index';
 
 const rod = (x: number) => fitted('rod-tube-raised', track(x < 2000 ? 'fwd-star' : 'aft-star', x), 'track');
 const found = (input: WorkupInput, code: string): Finding | undefined => workUp(input).findings.find((f) => f.code === code);

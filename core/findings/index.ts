@@ -45,4 +45,3 @@ export const unsettled = (findings: readonly Finding[]): Finding[] =>
   findings.filter((f) => !f.accepted && f.severity !== 'note');
 
 export * from './finding';
-export { daysBetween } from './dates';

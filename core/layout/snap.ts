@@ -1,5 +1,5 @@
 import type { Part } from '../catalog';
-import type { HullSurface } from '../hull';
+import type { HullSurface, Track } from '../hull';
 import { frameOf } from './frame';
 import type { Place } from '../rig';
 import { MM_PER_INCH, type UnitSystem } from '../units';
@@ -7,6 +7,10 @@ import { MM_PER_INCH, type UnitSystem } from '../units';
 /** Rounds a coordinate to the sixteenth of an inch or the millimetre. */
 export const toMark = (mm: number, system: UnitSystem): number =>
   system === 'imperial' ? (Math.round((mm / MM_PER_INCH) * 16) / 16) * MM_PER_INCH : Math.round(mm);
+
+/** The nearest x on a track. */
+export const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number =>
+  Math.min(track.aft, Math.max(track.fore, x));
 
 /**
  * The place a fitting takes when it is let go at (x, y): the nearest track or insert its part can be
@@ -24,9 +28,9 @@ export function snapPlace(
   const candidates: { place: Place; far: number }[] = [];
   if (part.holds.includes('track'))
     for (const t of model.tracks) {
-      const x = Math.min(t.aft, Math.max(t.fore, at.x));
+      const x = keepOnTrack(t, at.x);
       const far = Math.hypot(at.x - x, at.y - t.y);
-      candidates.push({ place: { on: 'track', track: t.id, x: clampMark(x, t.fore, t.aft, system), heading }, far });
+      candidates.push({ place: { on: 'track', track: t.id, x: keepOnTrack(t, toMark(x, system)), heading }, far });
     }
   if (part.holds.includes('insert'))
     for (const i of model.inserts)
@@ -38,11 +42,6 @@ export function snapPlace(
   return { on: 'deck', x: toMark(x, system), y, heading };
 }
 
-function clampMark(x: number, fore: number, aft: number, system: UnitSystem): number {
-  const mark = toMark(x, system);
-  return mark < fore ? fore : mark > aft ? aft : mark;
-}
-
 /** A place moved along and across the boat, kept on its track. An insert cannot be nudged: it becomes deck. */
 export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): Place {
   switch (place.on) {
@@ -52,7 +51,7 @@ export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): 
       return { ...place, x: place.x + dx, down: Math.max(0, place.down + (place.side === 'port' ? dy : -dy)) };
     case 'track': {
       const t = hull.model.tracks.find((one) => one.id === place.track);
-      return t ? { ...place, x: Math.min(t.aft, Math.max(t.fore, place.x + dx)) } : place;
+      return t ? { ...place, x: keepOnTrack(t, place.x + dx) } : place;
     }
     case 'insert': {
       const at = frameOf(hull, place)?.origin;

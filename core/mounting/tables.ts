@@ -18,7 +18,7 @@ export interface Thread {
   readonly sources: readonly Source[];
 }
 
-const metric = (
+type Row = [
   name: string,
   diameter: number,
   pitch: number,
@@ -26,40 +26,26 @@ const metric = (
   free: number,
   nut: number,
   washer: number,
-  washerDiameter: number,
-): Thread => ({
-  name,
-  family: 'metric',
-  diameter,
-  pitch,
-  close,
-  free,
-  nut,
-  washer,
-  washerDiameter,
-  sources: [SOURCES.iso273, SOURCES.iso7040, SOURCES.iso7089],
-});
-const unified = (
-  name: string,
-  diameter: number,
-  perInch: number,
-  close: number,
-  free: number,
-  nut: number,
-  washer: number,
-  washerDiameter: number,
-): Thread => ({
-  name,
-  family: 'inch',
-  diameter: inch(diameter),
-  pitch: inch(1 / perInch),
-  close: inch(close),
-  free: inch(free),
-  nut: inch(nut),
-  washer: inch(washer),
-  washerDiameter: inch(washerDiameter),
-  sources: [SOURCES.inchClearance, SOURCES.asmeNuts],
-});
+  across: number,
+];
+
+/** Reads a row of a table whose lengths are in a unit of so many mm. */
+const threadsOf =
+  (family: Thread['family'], unit: number, sources: readonly Source[]) =>
+  (...[name, diameter, pitch, close, free, nut, washer, across]: Row): Thread => ({
+    name,
+    family,
+    diameter: diameter * unit,
+    pitch: pitch * unit,
+    close: close * unit,
+    free: free * unit,
+    nut: nut * unit,
+    washer: washer * unit,
+    washerDiameter: across * unit,
+    sources,
+  });
+const metric = threadsOf('metric', 1, [SOURCES.iso273, SOURCES.iso7040, SOURCES.iso7089]);
+const unified = threadsOf('inch', MM_PER_INCH, [SOURCES.inchClearance, SOURCES.asmeNuts]);
 
 /**
  * Threads in use. Metric clearance: ISO 273 fine and medium; lock nuts ISO 7040; washers ISO 7089.
@@ -71,10 +57,10 @@ export const THREADS: readonly Thread[] = [
   metric('M5', 5, 0.8, 5.3, 5.5, 6.8, 1, 10),
   metric('M6', 6, 1, 6.4, 6.6, 8, 1.6, 12),
   metric('M8', 8, 1.25, 8.4, 9, 9.5, 1.6, 16),
-  unified('8-32', 0.164, 32, 0.1695, 0.177, 0.13, 0.05, 0.375),
-  unified('10-24', 0.19, 24, 0.196, 0.201, 0.13, 0.05, 0.438),
-  unified('1/4-20', 0.25, 20, 0.257, 0.266, 0.226, 0.065, 0.625),
-  unified('5/16-18', 0.3125, 18, 0.323, 0.332, 0.273, 0.065, 0.75),
+  unified('8-32', 0.164, 1 / 32, 0.1695, 0.177, 0.13, 0.05, 0.375),
+  unified('10-24', 0.19, 1 / 24, 0.196, 0.201, 0.13, 0.05, 0.438),
+  unified('1/4-20', 0.25, 1 / 20, 0.257, 0.266, 0.226, 0.065, 0.625),
+  unified('5/16-18', 0.3125, 1 / 18, 0.323, 0.332, 0.273, 0.065, 0.75),
 ];
 
 /** The nearest thread of the other family, for a shop that keeps one family on a rig. */

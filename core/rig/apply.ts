@@ -1,4 +1,4 @@
-import type { Change, SimpleChange } from './change';
+import { type Change, singleChanges, type SimpleChange } from './change';
 import type { Plan } from './plan';
 
 /** One field of the plan set from one value to another; null stands for absent. */
@@ -142,7 +142,7 @@ function checkRuns(plan: Plan): void {
  * @throws {Refused} when the result would not hold together, such as a run to a fitting that is gone
  */
 export function applyChange(before: Plan, change: Change): Applied {
-  const parts = change.kind === 'together' ? change.changes : [change];
+  const parts = singleChanges(change);
   const edits = parts.flatMap(editsOf);
   const after = edits.reduce<Json>((holder, edit) => edited(holder, edit.path, edit), before) as Plan;
   if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);

@@ -37,3 +37,6 @@ export const change = z.discriminatedUnion('kind', [
   verb('together', { changes: z.array(simpleChange).min(1).max(100) }),
 ]);
 export type Change = z.infer<typeof change>;
+
+/** The single changes a change is made of, in their order. */
+export const singleChanges = (c: Change): readonly SimpleChange[] => (c.kind === 'together' ? c.changes : [c]);

@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { consumable, part, shopSettings, type Catalog } from '../catalog';
 import { hullModel, type HullModel } from '../hull';
-import { sameJson } from './apply';
 import { keptFact, type Fact } from './fact';
-import { plan, type Plan } from './plan';
+import { plan, type Place, type Plan } from './plan';
 import type { ShopSettings } from '../catalog';
 
 /** The open file format: one rig with all it needs to be worked up anywhere. */
@@ -56,6 +55,15 @@ export function readRigFile(text: string): ReadFile {
   return faults.length ? { ok: false, faults } : { ok: true, file: parsed.data };
 }
 
+/** What is wrong with a place on this hull: a track or insert it does not have; null when it is there. */
+export function placeFault(hull: HullModel, place: Place): FileFault | null {
+  if (place.on === 'track' && !hull.tracks.some((t) => t.id === place.track))
+    return { field: 'track', says: `this hull has no track ${place.track}` };
+  if (place.on === 'insert' && !hull.inserts.some((i) => i.id === place.insert))
+    return { field: 'insert', says: `this hull has no insert ${place.insert}` };
+  return null;
+}
+
 function crossFaults(file: RigFile): FileFault[] {
   const faults: FileFault[] = [];
   const fault = (field: string, says: string): void => void faults.push({ field, says });
@@ -70,10 +78,8 @@ function crossFaults(file: RigFile): FileFault[] {
   const parts = new Set(file.parts.map((one) => one.id));
   for (const [id, f] of Object.entries(p.fittings)) {
     if (!parts.has(f.part)) fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part}`);
-    if (f.place.on === 'track' && !hull.tracks.some((t) => f.place.on === 'track' && t.id === f.place.track))
-      fault(`plan.fittings.${id}.place.track`, `this hull has no track ${f.place.track}`);
-    if (f.place.on === 'insert' && !hull.inserts.some((t) => f.place.on === 'insert' && t.id === f.place.insert))
-      fault(`plan.fittings.${id}.place.insert`, `this hull has no insert ${f.place.insert}`);
+    const misplaced = placeFault(hull, f.place);
+    if (misplaced) fault(`plan.fittings.${id}.place.${misplaced.field}`, misplaced.says);
   }
   for (const [id, r] of Object.entries(p.runs))
     for (const end of ['from', 'to'] as const)
@@ -126,9 +132,6 @@ function sorted(value: unknown): unknown {
 
 /** The shop's catalog with a file's own parts laid over it. */
 export function overlay<T extends { id: string }>(shop: readonly T[], carried: readonly T[]): T[] {
-  const own = new Map(carried.map((one) => [one.id, one]));
-  return [
-    ...shop.filter((one) => !own.has(one.id) || sameJson(one, own.get(one.id))),
-    ...carried.filter((one) => !shop.some((s) => s.id === one.id && sameJson(s, one))),
-  ];
+  const own = new Set(carried.map((one) => one.id));
+  return [...shop.filter((one) => !own.has(one.id)), ...carried];
 }

@@ -6,3 +6,4 @@ export * from './source';
 export * from './text';
 export * from './calculation';
 export * from './calculations';
+export * from './dates';

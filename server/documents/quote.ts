@@ -1,8 +1,5 @@
-import { printLong, printMoney, type PriceLine, type Workup } from '@plain-cleat/core';
+import { dayAfter, printLong, printMoney, type PriceLine, type Workup } from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
-
-/** A date so many days on, ISO. */
-const later = (date: string, days: number): string => new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);
 
 /** How much of a line, in the words of its unit. */
 export function quantityOf(line: PriceLine, units: Sheet['units']): string {
@@ -15,7 +12,7 @@ export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
   const paper = new Paper(sheet, 'Quote');
   const { shop, today } = sheet;
   const letters = new Map(w.items.map((i) => [i.placed.id, i.letter]));
-  paper.text(`For ${sheet.owner}. Prices of ${today}, in ${shop.currency}. Holds until ${later(today, shop.quoteDays)}.`);
+  paper.text(`For ${sheet.owner}. Prices of ${today}, in ${shop.currency}. Holds until ${dayAfter(today, shop.quoteDays)}.`);
   paper.heading('Bow to stern');
   const widths = [30, paper.width - 350, 110, 60, 70, 80];
   const ends = [3, 4, 5];

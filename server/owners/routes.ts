@@ -45,7 +45,7 @@ export function ownerRoutes(router: Router): void {
       units: shop.units,
       outline: outlineOf(hull),
       length: w.surface.length,
-      tape: plan.tape.datum === 'bow' ? 'bow' : plan.tape.datum,
+      tape: plan.tape.datum,
       stops: w.walk.map((s) => ({
         fitting: s.fitting,
         letter: s.letter,

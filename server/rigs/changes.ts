@@ -41,7 +41,7 @@ export async function recordChange(db: Sequelize, sent: SentChange): Promise<Cha
     if (before) return { version: row.version, plan, rebased: false, repeated: true };
     if (sent.baseVersion > row.version) throw badInput([{ field: 'baseVersion', says: `this rig is at version ${row.version}` }]);
     const { plan: after, inverse } = apply(plan, sent, row.version);
-    await checkParts(sent.change, row, transaction);
+    await checkParts(sent.change, row, plan, transaction);
     const version = row.version + 1;
     await ChangeRow.create(
       {

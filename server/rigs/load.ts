@@ -34,35 +34,39 @@ export async function findRig(id: string, transaction?: Transaction): Promise<Ri
 }
 
 /** The kept facts of a hull, in the order they came. */
-export async function factsOf(hullId: string, transaction?: Transaction): Promise<Fact[]> {
-  const rows = await FactRow.findAll({ where: { hullId }, order: [['seq', 'ASC']], transaction });
+async function factsOf(hullId: string): Promise<Fact[]> {
+  const rows = await FactRow.findAll({ where: { hullId }, order: [['seq', 'ASC']] });
   return rows.map((r) => parsed<Fact>(r.body));
 }
 
-/** One rig with its pinned hull, catalog and shop, overlaid with what its file carried. */
-export async function loadRig(id: string): Promise<LoadedRig> {
-  const row = await findRig(id);
-  const plan = parsed<Plan>(row.plan);
+/** The hull, catalog and shop settings a plan is pinned to, overlaid with what its file carried. */
+export async function pinnedOf(
+  row: RigRow,
+  plan: Plan,
+  transaction?: Transaction,
+): Promise<{ hull: HullModel; catalog: Catalog; shop: ShopSettings }> {
   const carried = row.carried ? parsed<Carried>(row.carried) : null;
-  const [hullRow, model, catalogRow, shopRow, facts] = await Promise.all([
-    HullRow.findByPk(row.hullId),
-    carried ? null : HullModelRow.findOne({ where: { id: plan.pins.hull.id, revision: plan.pins.hull.revision } }),
-    CatalogRow.findOne({ order: [['revision', 'DESC']], where: carried ? {} : { revision: plan.pins.catalog } }),
-    carried ? null : ShopRow.findByPk(plan.pins.shop),
-    factsOf(row.hullId),
+  const [model, catalogRow, shopRow] = await Promise.all([
+    carried ? null : HullModelRow.findOne({ where: { ...plan.pins.hull }, transaction }),
+    CatalogRow.findOne({ order: [['revision', 'DESC']], where: carried ? {} : { revision: plan.pins.catalog }, transaction }),
+    carried ? null : ShopRow.findByPk(plan.pins.shop, { transaction }),
   ]);
-  if (!hullRow || !catalogRow || (!carried && (!model || !shopRow)))
-    throw notFound('rig', 'its hull, catalog or shop settings are missing');
+  if (!catalogRow || (!carried && (!model || !shopRow))) throw notFound('rig', 'its hull, catalog or shop settings are missing');
   const catalog = parsed<Catalog>(catalogRow.document);
   return {
-    row,
-    hullRow,
-    plan,
-    facts,
     hull: carried?.hull ?? parsed<HullModel>(model?.document ?? ''),
     shop: carried?.shop ?? parsed<ShopSettings>(shopRow?.document ?? ''),
     catalog: carried ? { ...catalog, parts: overlay(catalog.parts, carried.parts), consumables: carried.consumables } : catalog,
   };
+}
+
+/** One rig with all its workup needs. */
+export async function loadRig(id: string): Promise<LoadedRig> {
+  const row = await findRig(id);
+  const plan = parsed<Plan>(row.plan);
+  const [hullRow, pinned, facts] = await Promise.all([HullRow.findByPk(row.hullId), pinnedOf(row, plan), factsOf(row.hullId)]);
+  if (!hullRow) throw notFound('rig', 'its hull is missing');
+  return { row, hullRow, plan, facts, ...pinned };
 }
 
 /** Today in the shop's time zone, ISO. */

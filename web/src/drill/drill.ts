@@ -5,6 +5,7 @@ import { Figure } from '../hull-view/figure';
 import { HoldButton } from '../hull-view/hold-button';
 import { Strip } from '../hull-view/strip';
 import { Length } from '../hull-view/words';
+import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { HolePatch } from './hole-patch';
@@ -143,6 +144,5 @@ export default class Drill {
     });
   protected label = (id: string): string => this.holes().find((h) => h.id === id)?.label ?? '';
   protected isDrilled = (id: string): boolean => !!this.holes().find((h) => h.id === id)?.drilled;
-  protected sheet = (): string =>
-    `/api/rigs/${this.store.state()?.doc.id}/drill-sheet.pdf?units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+  protected sheet = (): string => documentUrl(this.store.state()?.doc.id ?? '', 'drill-sheet.pdf', this.units.system());
 }

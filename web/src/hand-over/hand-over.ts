@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { Length, Words } from '../hull-view/words';
+import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
 import { wordsOf } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
@@ -93,6 +94,6 @@ export default class HandOver {
   }
 
   protected book = (language: 'en' | 'fr'): string =>
-    `/api/rigs/${this.store.state()?.doc.id}/owners-book.pdf?language=${language}&units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+    documentUrl(this.store.state()?.doc.id ?? '', 'owners-book.pdf', this.units.system(), language);
   protected file = (): string => `/api/rigs/${this.store.state()?.doc.id}/file`;
 }

@@ -111,20 +111,15 @@ export default class LayOut {
     if (item) this.spoken.set(`${item.letter}, ${item.placed.part.name}`);
   }
 
-  protected slide(item: string, to: Place, done = true): void {
-    // What is under the finger is only a preview; what it moves from is the plan without it.
-    if (done) this.store.preview(null);
-    const from = this.store.state()?.plan.fittings[item]?.place;
-    if (!from) return;
-    const change: Change = { id: this.id(), kind: 'slideItem', item, from, to };
-    if (done) this.store.change(change);
-    else this.store.preview(change);
+  protected slide(item: string, to: Place): void {
+    const from = this.store.state()?.settled.fittings[item]?.place;
+    if (from) this.store.change({ id: this.id(), kind: 'slideItem', item, from, to });
   }
 
   protected drag(at: { id: string; x: number; y: number; done: boolean }): void {
-    this.store.preview(null);
     const state = this.store.state();
-    const fitting = state?.plan.fittings[at.id];
+    // What is under the finger is only a preview: it moves from where it settled.
+    const fitting = state?.settled.fittings[at.id];
     const part = state?.doc.catalog.parts.find((p) => p.id === fitting?.part);
     if (!state || !fitting || !part) return;
     const heading = 'heading' in fitting.place ? fitting.place.heading : 0;

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type Fitting, type PriceLine, printLong, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
+import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -72,6 +73,5 @@ export default class Price {
     if (from) this.store.change({ id: crypto.randomUUID(), kind: 'supplyItem', item, from, to: to as Fitting['suppliedBy'] });
   }
 
-  protected file = (name: string): string =>
-    `/api/rigs/${this.store.state()?.doc.id}/${name}?units=${this.units.system()}&paper=${this.units.system() === 'metric' ? 'A4' : 'LETTER'}`;
+  protected file = (name: string): string => documentUrl(this.store.state()?.doc.id ?? '', name, this.units.system());
 }

@@ -29,6 +29,8 @@ export interface RigState {
   readonly doc: RigDocument;
   /** The plan with what is not yet sent applied. */
   readonly plan: Plan;
+  /** The same without the change still under the finger. */
+  readonly settled: Plan;
   readonly facts: readonly Fact[];
   readonly workup: Workup;
   readonly waiting: number;
@@ -135,6 +137,7 @@ export class RigStore {
         }
       }
     }
+    const settled = plan;
     if (this.previewed) {
       try {
         plan = applyChange(plan, this.previewed).plan;
@@ -151,6 +154,7 @@ export class RigStore {
     this.states.next({
       doc,
       plan,
+      settled,
       facts,
       workup,
       waiting: this.outbox.all().length,
@@ -169,11 +173,11 @@ export class RigStore {
 
   /** Applies a change here at once and sends it. */
   change(change: Change, undoes: string | null = null): void {
-    this.preview(null);
+    this.previewed = null;
     const state = this.states.value;
     if (!state) return;
     try {
-      applyChange(state.plan, change);
+      applyChange(state.settled, change);
     } catch (error) {
       this.show({ refused: (error as Error).message });
       return;

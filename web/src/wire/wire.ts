@@ -150,8 +150,7 @@ export default class Wire {
     );
     if (this.fault() || !x.ok || !y.ok) return;
     const at = { at: 'point' as const, x: x.mm, y: side === 'port' ? -y.mm : y.mm };
-    const ends = plan.via.length ? plan.via : [];
-    this.set({ via: [...ends, at] });
+    this.set({ via: [...plan.via, at] });
   }
 
   protected removePoint(index: number): void {
