@@ -116,6 +116,38 @@ describe('the open rig', () => {
     expect(store.state()?.plan.title).toBe('mine');
   });
 
+  it('does not send again what is not mine to do, and goes on with the rest', async () => {
+    const accept: Change = {
+      id: '00000000-0000-4000-8000-000000000004',
+      kind: 'acceptFinding',
+      finding: 'hole-under-water:g:g.1',
+      from: null,
+      to: { reason: 'it is a drain', by: 'Tom' },
+    };
+    store.change(accept);
+    const problem = { type: 'about:blank', title: 'Not yours to do', status: 403, field: 'change.finding' };
+    send().flush({ ...problem, detail: 'only a manager may accept this one' }, { status: 403, statusText: 'Forbidden' });
+    await settle();
+    http.expectOne('/api/rigs/rig-1').flush(doc());
+    await settle();
+    expect(store.state()?.waiting).toBe(0);
+    expect(store.state()?.refused).toBe('only a manager may accept this one');
+  });
+
+  it('keeps what a stale page could not send', async () => {
+    store.change(place);
+    const problem = {
+      type: 'about:blank',
+      title: 'Stale page',
+      status: 403,
+      field: 'x-csrf-token',
+      detail: 'reload the page and try again',
+    };
+    send().flush(problem, { status: 403, statusText: 'Forbidden' });
+    await settle();
+    expect([store.state()?.waiting, store.state()?.unsent]).toEqual([1, 'reload the page and try again']);
+  });
+
   it('previews without sending', () => {
     store.preview(place);
     expect(store.state()?.workup.items.length).toBe(1);

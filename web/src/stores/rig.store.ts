@@ -41,6 +41,15 @@ export interface RigState {
   readonly refused: string | null;
 }
 
+/**
+ * Whether sending again can help: no answer, a broken server, a session that ran out, a stale page.
+ * Any other answer is the server's last word on it, such as what only a manager may accept.
+ */
+function mayPass(error: HttpErrorResponse): boolean {
+  const stale = error.status === 403 && (error.error as Problem | null)?.field === 'x-csrf-token';
+  return error.status === 0 || error.status >= 500 || error.status === 401 || stale;
+}
+
 /** A fact before this device has said which rig, when and under which id. */
 export type FactBody = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
 
@@ -295,8 +304,7 @@ export class RigStore {
   }
 
   private async failed(next: Waiting, error: HttpErrorResponse): Promise<boolean> {
-    const away = error.status === 0 || error.status >= 500 || error.status === 401 || error.status === 403;
-    if (away) {
+    if (mayPass(error)) {
       this.show({ unsent: wordsOf(error) });
       this.timer = setTimeout(() => void this.send(), RETRY);
       return false;
