@@ -11,6 +11,7 @@ export * from './mounting';
 export * from './pricing';
 export * from './rig';
 export * from './scheduling';
+export * from './stands';
 export * from './units';
 export * from './wiring';
 export * from './workup';

@@ -1,35 +1,17 @@
 import type { Catalog, Part, ShopSettings } from './catalog';
 import { bitRounds, holesOf, type BitRound, type Fitted, type PlannedHole } from './drilling';
-import { judge, type Finding } from './findings';
-import { evenKeel, type EvenKeel } from './float';
+import { judgeRig, type Bench, type Finding } from './findings';
+import type { EvenKeel } from './float';
 import { walk, type WalkStop } from './handover';
-import { fairHull, type HullModel, type HullSurface } from './hull';
+import type { HullModel, HullSurface } from './hull';
 import { laborLines, type LaborLine } from './labor';
-import {
-  bowToStern,
-  paddlers,
-  placeFitting,
-  reachZones,
-  strokeHit,
-  strokeSpace,
-  type Placed,
-  type StrokeHit,
-  type StrokeSpaces,
-} from './layout';
+import { bowToStern, paddlers, placeFitting, reachZones, type Placed } from './layout';
 import { mountFitting } from './mounting';
 import { priceLines, totals, type PriceLine, type Totals } from './pricing';
-import {
-  assignLetters,
-  foldLedger,
-  type Brief,
-  type Fact,
-  type Fitting,
-  type Ledger,
-  type LedgerHole,
-  type Plan,
-  type Run,
-} from './rig';
+import { assignLetters, type Brief, type Fact, type Ledger, type LedgerHole, type Plan } from './rig';
 import { buildSteps, type BuildStep } from './scheduling';
+import { WorkupSession } from './session';
+import { setsInOrder, standsOf, type Stand } from './stands';
 import { wireRun, type WiredRun } from './wiring';
 
 /** Everything a workup follows from. */
@@ -41,6 +23,8 @@ export interface WorkupInput {
   readonly shop: ShopSettings;
   /** ISO date the prices and lead times are read on. */
   readonly asOf: string;
+  /** The set to show; every fitting at its own place when left out. */
+  readonly set?: string | null;
 }
 
 /** Where the weight is. */
@@ -56,8 +40,10 @@ export interface WeightShare {
 export interface Workup {
   readonly asOf: string;
   readonly surface: HullSurface;
-  /** Bow to stern. */
+  /** What stands aboard in the set shown, bow to stern. */
   readonly items: readonly Fitted[];
+  /** Every fitting of the rig once, at its own place, with the holes of all its places. */
+  readonly owned: readonly Fitted[];
   readonly holes: readonly PlannedHole[];
   readonly rounds: readonly BitRound[];
   /** Holes this hull has that no fitting of the plan uses: scars, plugged or open. */
@@ -75,131 +61,125 @@ export interface Workup {
   readonly findings: readonly Finding[];
 }
 
-interface Kept {
-  readonly fitting: Fitting;
-  readonly letter: string;
-  readonly placed: Placed;
-  readonly judged: Fitted;
+const keyOf = (stand: Stand): string => `${stand.id}.${stand.elsewhere}`;
+
+/** Every stand placed on the hull, what carries before what it carries. */
+function placeStands(
+  stands: readonly Stand[],
+  surface: HullSurface,
+  parts: ReadonlyMap<string, Part>,
+  rodLength: number,
+  session: WorkupSession,
+): Map<Stand, Placed> {
+  const byKey = new Map(stands.map((s) => [keyOf(s), s]));
+  const out = new Map<Stand, Placed>();
+  const visiting = new Set<Stand>();
+  const place = (stand: Stand): Placed | undefined => {
+    const done = out.get(stand);
+    if (done || visiting.has(stand)) return done;
+    visiting.add(stand);
+    const on = stand.place.on === 'fitting' ? stand.place.fitting : undefined;
+    const under = on === undefined ? undefined : (byKey.get(`${on}.${stand.elsewhere}`) ?? byKey.get(`${on}.`));
+    const below = under && place(under);
+    const kept = session.known(keyOf(stand), stand, below);
+    const { id, fitting } = stand;
+    const placed =
+      kept?.placed ?? placeFitting(surface, id, fitting, parts.get(fitting.part), { place: stand.place, below, rodLength });
+    if (placed) out.set(stand, placed);
+    if (placed && !kept) session.keep(keyOf(stand), { stand, below, placed });
+    return placed;
+  };
+  stands.forEach(place);
+  return out;
 }
 
-/** Earlier results, held by the caller, so that a drag recomputes only what it touches. */
-export class WorkupSession {
-  private hull?: { model: HullModel; surface: HullSurface };
-  private ledger?: { facts: readonly Fact[]; rig: string; surface: HullSurface; value: Ledger };
-  private strokes?: { key: string; surface: HullSurface; value: StrokeSpaces };
-  private parts?: { list: readonly Part[]; byId: Map<string, Part> };
-  private floats?: { surface: HullSurface; massKg: number; value: EvenKeel };
-  private base: readonly unknown[] = [];
-  private items = new Map<string, Kept>();
-  private hits = new WeakMap<Placed, { spaces: StrokeSpaces; value: StrokeHit }>();
-  private runs = new Map<string, { run: Run; source: Placed; load: Placed; value: WiredRun | undefined }>();
-
-  surfaceOf(model: HullModel): HullSurface {
-    if (this.hull?.model !== model) this.hull = { model, surface: fairHull(model) };
-    return this.hull.surface;
-  }
-
-  ledgerOf(surface: HullSurface, facts: readonly Fact[], rig: string): Ledger {
-    const l = this.ledger;
-    if (l && l.facts === facts && l.rig === rig && l.surface === surface) return l.value;
-    const value = foldLedger(surface, facts, rig);
-    this.ledger = { facts, rig, surface, value };
-    return value;
-  }
-
-  partsById(list: readonly Part[]): Map<string, Part> {
-    if (this.parts?.list !== list) this.parts = { list, byId: new Map(list.map((p) => [p.id, p])) };
-    return this.parts.byId;
-  }
-
-  strokesOf(surface: HullSurface, brief: Brief, shop: ShopSettings): StrokeSpaces {
-    const key = JSON.stringify([brief.stature, brief.seat, shop.stroke]);
-    if (this.strokes?.key === key && this.strokes.surface === surface) return this.strokes.value;
-    const space = (scale: number): StrokeSpaces['nominal'] =>
-      paddlers(surface, brief, scale).map((p) => strokeSpace(surface, p, shop.stroke));
-    const value = { nominal: space(1), band: [...space(1 - shop.stroke.body), ...space(1 + shop.stroke.body)] };
-    this.strokes = { key, surface, value };
-    return value;
-  }
-
-  /** How far a fitting stands in the strokes, looked up again only when either changed. */
-  hitOf(placed: Placed, spaces: StrokeSpaces): StrokeHit {
-    const known = this.hits.get(placed);
-    if (known?.spaces === spaces) return known.value;
-    const value = strokeHit(placed.bodies, spaces);
-    this.hits.set(placed, { spaces, value });
-    return value;
-  }
-
-  /** A run worked out, again only when it or one of its ends changed. */
-  runOf(id: string, run: Run, source: Placed, load: Placed, make: () => WiredRun | undefined): WiredRun | undefined {
-    const known = this.runs.get(id);
-    if (known?.run === run && known.source === source && known.load === load) return known.value;
-    const value = make();
-    this.runs.set(id, { run, source, load, value });
-    return value;
-  }
-
-  floatOf(surface: HullSurface, massKg: number): EvenKeel {
-    if (this.floats?.surface !== surface || this.floats.massKg !== massKg)
-      this.floats = { surface, massKg, value: evenKeel(surface, massKg) };
-    return this.floats.value;
-  }
-
-  /** Forgets fitted items when anything they all depend on has changed. */
-  dependOn(...base: readonly unknown[]): void {
-    if (base.length !== this.base.length || base.some((b, i) => b !== this.base[i])) {
-      this.items = new Map();
-      this.runs = new Map();
-    }
-    this.base = base;
-  }
-
-  item(id: string, fitting: Fitting): Kept | undefined {
-    const kept = this.items.get(id);
-    return kept?.fitting === fitting ? kept : undefined;
-  }
-
-  keep(id: string, kept: Kept): void {
-    this.items.set(id, kept);
-  }
+interface Standing {
+  /** Each stand worked out, bow to stern. */
+  readonly all: readonly Fitted[];
+  readonly owned: readonly Fitted[];
 }
 
-function fittedItems(input: WorkupInput, surface: HullSurface, ledger: Ledger, session: WorkupSession): Fitted[] {
+function fitStands(input: WorkupInput, surface: HullSurface, ledger: Ledger, session: WorkupSession): Standing {
   const { plan, shop } = input;
   const parts = session.partsById(input.catalog.parts);
-  session.dependOn(surface, shop, ledger, plan.tape, parts);
-  const placed = Object.entries(plan.fittings)
-    .flatMap(
-      ([id, fitting]) => session.item(id, fitting)?.placed ?? placeFitting(surface, id, fitting, parts.get(fitting.part)) ?? [],
-    )
-    .sort(bowToStern);
+  session.dependOn(surface, shop, ledger, plan.tape, parts, plan.brief);
+  const placed = [...placeStands(standsOf(plan), surface, parts, plan.brief.rodLength, session)].sort(([, a], [, b]) =>
+    bowToStern(a, b),
+  );
   const letters = assignLetters(
-    placed.map((p) => p.id),
+    placed.filter(([stand]) => stand.elsewhere === '').map(([, p]) => p.id),
     plan.letters,
   );
-  return placed.map((p): Fitted => {
+  const made = new Map<string, number>();
+  // Own places first: the holes of other places are numbered after theirs.
+  const ownFirst = [...placed].sort(([a], [b]) => Number(a.elsewhere !== '') - Number(b.elsewhere !== ''));
+  const fitted = new Map<Stand, Fitted>();
+  for (const [stand, p] of ownFirst) {
     const letter = letters.get(p.id) ?? '?';
-    const kept = session.item(p.id, p.fitting);
-    if (kept?.letter === letter) return kept.judged;
-    const mounted = kept?.judged.mounted ?? mountFitting(p, shop);
-    const holes = holesOf(surface, p, mounted, letter, plan.tape, shop, ledger);
-    const judged = { placed: p, mounted, holes, letter };
-    session.keep(p.id, { fitting: p.fitting, letter, placed: p, judged });
-    return judged;
+    const after = made.get(p.id) ?? 0;
+    const key = keyOf(stand);
+    const kept = session.known(key, stand, p.below);
+    const idle = stand.sets?.length === 0;
+    const judged =
+      kept?.judged?.letter === letter && kept.after === after && sameSets(kept.judged.sets, stand.sets)
+        ? kept.judged
+        : fit(p, stand, letter, after, idle);
+    session.keep(key, { stand, below: p.below, placed: p, judged, after });
+    made.set(p.id, after + judged.holes.length);
+    fitted.set(stand, judged);
+  }
+  function fit(p: Placed, stand: Stand, letter: string, after: number, idle: boolean): Fitted {
+    const mounted = mountFitting(p, shop, surface.model);
+    const { elsewhere, sets } = stand;
+    // What stands in no set stays ashore and is not drilled for.
+    const holes = idle ? [] : holesOf(surface, p, mounted, letter, plan.tape, shop, ledger, { elsewhere, after });
+    return { placed: p, mounted, holes, letter, sets, elsewhere };
+  }
+  const all = placed.flatMap(([stand]) => {
+    const f = fitted.get(stand);
+    return f ? [{ stand, f }] : [];
   });
+  const others = new Map<string, PlannedHole[]>();
+  for (const { stand, f } of all)
+    if (stand.elsewhere !== '' && f.holes.length) others.set(stand.id, [...(others.get(stand.id) ?? []), ...f.holes]);
+  return {
+    all: all.map(({ f }) => f),
+    owned: all
+      .filter(({ stand }) => stand.elsewhere === '')
+      .map(({ stand, f }) => (others.has(stand.id) ? { ...f, holes: [...f.holes, ...(others.get(stand.id) ?? [])] } : f)),
+  };
 }
 
-function weigh(surface: HullSurface, items: readonly Fitted[], brief: Brief): WeightShare {
-  const gearKg = items.reduce((sum, i) => sum + i.placed.part.massKg, 0);
-  const carried = gearKg + brief.weightKg;
-  const moment = (axis: 'x' | 'y', paddler: number): number =>
-    (items.reduce((sum, i) => sum + i.placed.part.massKg * i.placed.frame.origin[axis], 0) + brief.weightKg * paddler) / carried;
-  return { gearKg, totalKg: carried + surface.model.massKg, x: moment('x', surface.model.seat.x), y: moment('y', 0) };
+const sameSets = (a: readonly string[] | null, b: readonly string[] | null): boolean => a === b || a?.join() === b?.join();
+
+function weigh(surface: HullSurface, items: readonly Fitted[], plan: Plan): WeightShare {
+  const { brief } = plan;
+  const stowed = Object.values(plan.stowage).filter((s) => !s.later);
+  const compartments = new Map(surface.model.compartments?.map((c) => [c.id, c]));
+  const loads = [
+    ...items.map((i) => ({ kg: i.placed.part.massKg, x: i.placed.frame.origin.x, y: i.placed.frame.origin.y })),
+    ...stowed.map((s) => ({ kg: s.kg, x: compartments.get(s.in)?.x ?? surface.model.seat.x, y: compartments.get(s.in)?.y ?? 0 })),
+  ];
+  const people = crew(surface, brief);
+  const gearKg = loads.reduce((sum, l) => sum + l.kg, 0);
+  const all = [...loads, ...people];
+  const carried = all.reduce((sum, l) => sum + l.kg, 0);
+  const moment = (axis: 'x' | 'y'): number => all.reduce((sum, l) => sum + l.kg * l[axis], 0) / carried;
+  return { gearKg, totalKg: carried + surface.model.massKg, x: moment('x'), y: moment('y') };
 }
+
+function crew(surface: HullSurface, brief: Brief): { kg: number; x: number; y: number }[] {
+  const { seat, secondSeat } = surface.model;
+  const first = { kg: brief.weightKg, x: seat.x, y: 0 };
+  return brief.second ? [first, { kg: brief.second.weightKg, x: (secondSeat ?? seat).x, y: 0 }] : [first];
+}
+
+/** What stands aboard in one set. */
+const inSet = (all: readonly Fitted[], set: string): Fitted[] => all.filter((f) => f.sets?.includes(set));
 
 /**
  * Works up a plan: positions, holes, runs, weights, costs, steps, walk and findings, as of a date.
+ * Holes, price and weight owned are those of the whole rig; clearances are judged set by set.
  * Pure; `session` only remembers earlier results.
  *
  * @throws RangeError when the hull's stations make no hull
@@ -208,24 +188,51 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const { plan, shop, catalog, asOf } = input;
   const surface = session.surfaceOf(input.hull);
   const ledger = session.ledgerOf(surface, input.facts, plan.id);
-  const items = fittedItems(input, surface, ledger, session);
-  const byId = new Map(items.map((i) => [i.placed.id, i.placed]));
+  const { all, owned } = fitStands(input, surface, ledger, session);
+  const sets = setsInOrder(plan);
+  const shown = input.set && sets.includes(input.set) ? input.set : null;
+  const items = shown ? inSet(all, shown) : owned;
+  const byId = new Map(owned.map((i) => [i.placed.id, i.placed]));
   const runs = Object.entries(plan.runs).flatMap(([id, run]) => {
     const [source, load] = [byId.get(run.from), byId.get(run.to)];
     return (source && load && session.runOf(id, run, source, load, () => wireRun(surface, id, run, source, load, shop))) || [];
   });
-  const holes = items.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
+  const holes = owned.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
   const planned = new Set(holes.map((h) => h.id));
   const oldHoles = ledger.holes.filter((h) => !planned.has(h.id) || h.plugged !== null);
-  const weight = weigh(surface, items, plan.brief);
+  const weight = weigh(surface, items, plan);
   const float = session.floatOf(surface, weight.totalKg);
-  const lines = priceLines(items, runs, catalog);
-  const labor = laborLines(items, runs, shop.labor);
+  const lines = priceLines(owned, runs, catalog);
+  const labor = laborLines(owned, runs, shop.labor);
   const strokes = session.strokesOf(surface, plan.brief, shop);
+  const benchOf = (here: readonly Fitted[], set: string | null): Bench => {
+    const { totalKg } = set === shown ? weight : weigh(surface, here, plan);
+    return {
+      hull: surface,
+      plan,
+      shop,
+      asOf,
+      set,
+      items: here,
+      owned,
+      stands: all,
+      runs,
+      parts: catalog.parts,
+      oldHoles,
+      float: session.floatOf(surface, totalKg),
+      massKg: totalKg,
+      paddlers: paddlers(surface, plan.brief),
+      strokes: strokes.nominal,
+      intrusionOf: (item) => session.hitOf(item.placed, strokes),
+      memo: (of, what, make) => session.memo(of, what, make),
+      memoPair: (of, a, b, make) => session.memoPair(of, a, b, make),
+    };
+  };
   return {
     asOf,
     surface,
     items,
+    owned,
     holes,
     rounds: bitRounds(holes),
     oldHoles,
@@ -236,20 +243,14 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     lines,
     labor,
     totals: totals(lines, labor, shop),
-    steps: buildSteps(items, runs, shop, ledger),
-    walk: walk(items, runs, ledger),
+    steps: buildSteps(owned, runs, shop, ledger),
+    walk: walk(owned, runs, ledger),
     ledger,
-    findings: judge({
-      hull: surface,
-      plan,
-      shop,
-      asOf,
-      items,
-      runs,
-      oldHoles,
-      float,
-      massKg: weight.totalKg,
-      intrusionOf: (item) => session.hitOf(item.placed, strokes),
-    }),
+    findings: judgeRig(
+      benchOf(owned, null),
+      sets.map((set) => benchOf(inSet(all, set), set)),
+    ),
   };
 }
+
+export { WorkupSession } from './session';

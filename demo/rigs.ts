@@ -120,7 +120,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       notes: 'Twelve stops a day. The anchor must be at hand.',
     },
     fittings: {
-      sidelights: fitted('side-lights', on(300, 0), 'through'),
+      sidelights: fitted('side-lights', on(265, 0), 'through'),
       battery: fitted('battery-18', on(600, 0), 'loose'),
       sampler: fitted('sampler-socket', track('fwd-star', 1480), 'track'),
       sounder: fitted('sounder-arm-7', track('fwd-port', 1230), 'track'),

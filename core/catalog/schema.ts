@@ -4,9 +4,10 @@ const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'lower-case letters, di
 const size = z.number().min(0).max(5000);
 const offset = z.number().min(-3000).max(3000);
 const text = z.string().max(400);
+const length = size;
 
 /** A way of holding a fitting on the hull. */
-export const HOLDS = ['track', 'through', 'rivet', 'insert', 'loose'] as const;
+export const HOLDS = ['track', 'through', 'rivet', 'insert', 'scupper', 'loose'] as const;
 export const hold = z.enum(HOLDS);
 export type Hold = z.infer<typeof hold>;
 
@@ -18,6 +19,30 @@ export const solid = z.strictObject({
   w: z.tuple([offset, offset]),
 });
 export type Solid = z.infer<typeof solid>;
+
+/** A box of the part that turns about an axis: a lid, an arm, a drive, a folding frame. */
+export const mover = z.strictObject({
+  name: z.string().max(40),
+  solid: solid.describe('where it lies at rest, in the part’s frame'),
+  about: z.enum(['u', 'v', 'w']).describe('the direction of its hinge'),
+  hinge: z.strictObject({ u: offset, v: offset, w: offset }).describe('a point of the hinge'),
+  turns: z.number().min(-360).max(360).describe('degrees from rest to its other end, right-handed about the axis'),
+  strutKg: z.number().min(0).max(200).optional().describe('what its gas strut still lifts, at the middle of the lid'),
+});
+export type Mover = z.infer<typeof mover>;
+
+/** What two parts of a mount chain are joined by. Only the same kind and size meet. */
+export const joint = z.strictObject({
+  kind: z.enum(['slot', 'thread', 'ball', 'socket', 'bolt pattern', 'rail']),
+  size: z.string().min(1).max(24),
+});
+export type Joint = z.infer<typeof joint>;
+
+/** What a rig has so and so many of, and uses up. */
+export const BUDGETS = ['rod sockets', 'ports', 'glands', 'channels'] as const;
+const budget = z.partialRecord(z.enum(BUDGETS), z.int().min(0).max(40));
+
+const kindOrPart = z.string().min(1).max(64).describe('a kind of part, or the id of one');
 
 const walkText = z.strictObject({ use: text, road: text, care: text });
 
@@ -47,6 +72,20 @@ export const part = z.strictObject({
     'eye',
     'stowage',
     'safety',
+    'paddle',
+    'jacket',
+    'signal',
+    'ladder',
+    'steering',
+    'rudder',
+    'drive',
+    'pegs',
+    'cooler',
+    'mat',
+    'mount',
+    'bar',
+    'flag',
+    'cart',
   ]),
   massKg: z.number().min(0).max(100),
   base: z.strictObject({ length: size, width: size, thickness: size }),
@@ -67,6 +106,41 @@ export const part = z.strictObject({
   rivet: z.string().max(4).optional(),
   holds: z.array(hold).min(1),
   trackBolts: z.int().min(0).max(8),
+  /** The head that goes into a slot; the usual M6 head when left out. */
+  slotHead: z
+    .strictObject({ neck: size.describe('must pass the opening'), deep: size.describe('must go into the depth') })
+    .optional(),
+  /** Its place in a mount chain: what it stands on, and what it offers to the next. */
+  joins: z.strictObject({ foot: joint.optional(), heads: z.array(joint).max(6) }).optional(),
+  moves: z.array(mover).max(4).optional(),
+  rods: z
+    .strictObject({
+      count: z.int().min(1).max(12),
+      depth: size.describe('of the tube, mm'),
+      lean: z.number().min(0).max(90).describe('degrees off the vertical'),
+      out: z.number().min(-180).max(180).describe('which way it leans: 0 aft, 90 to port, −90 to starboard'),
+      butt: size.describe('how far the butt stands below the base, mm'),
+    })
+    .optional(),
+  light: z
+    .strictObject({ shows: z.enum(['all round', 'port', 'starboard', 'both sides', 'stern', 'dim']), w: offset })
+    .optional(),
+  lens: z.strictObject({ w: offset, field: z.number().min(5).max(360).describe('degrees wide, about the heading') }).optional(),
+  sonar: z
+    .strictObject({ beam: z.enum(['down', 'side']), w: offset.describe('of its face; negative is below the base') })
+    .optional(),
+  screen: z.strictObject({ w: offset, tilt: z.number().min(0).max(90).describe('degrees its face leans back') }).optional(),
+  heat: z.enum(['shade', 'any']).optional().describe('shade: it stops in the sun on a hot day'),
+  gives: budget.optional(),
+  takes: budget.optional(),
+  needs: z.array(kindOrPart).max(8).optional(),
+  excludes: z.array(kindOrPart).max(8).optional(),
+  replaces: z.array(kindOrPart).max(8).optional().describe('what comes off the boat for it: listed, bagged, given back'),
+  drains: z.boolean().optional().describe('water runs through it: it does not close a scupper'),
+  afloat: z.enum(['floats', 'sinks']).optional().describe('what it does overboard by itself'),
+  usedAt: size.optional().describe('how far from its place it is used, mm: what a tether must allow'),
+  reboards: z.enum(['strap', 'ladder', 'flip line']).optional(),
+  spareFor: z.enum(['paddle', 'pedals', 'motor']).optional(),
   lever: z.boolean().describe('loads with leverage: wants a plate when bolted through'),
   use: z.enum(['always', 'hourly', 'stopped', 'ashore']),
   draw: z
@@ -125,7 +199,14 @@ export const shopSettings = z.strictObject({
     centsPerHour: z.int().min(0).max(100_000),
     setUpMinutes: z.number().min(0).max(600),
     /** Minutes a mount, by method, without its holes. */
-    mount: z.strictObject({ track: z.number(), through: z.number(), rivet: z.number(), insert: z.number(), loose: z.number() }),
+    mount: z.strictObject({
+      track: z.number(),
+      through: z.number(),
+      rivet: z.number(),
+      insert: z.number(),
+      scupper: z.number(),
+      loose: z.number(),
+    }),
     holeMinutes: z.number().min(0).max(120),
     plateMinutes: z.number().min(0).max(240),
     runMinutesPerMetre: z.strictObject({ inside: z.number(), outside: z.number() }),
@@ -159,6 +240,44 @@ export const shopSettings = z.strictObject({
     shaft: z.number().min(0).max(200).describe('clearance about the shaft, mm'),
     body: z.number().min(0).max(0.2).describe('body band, 0.05 is five percent either way'),
   }),
+  /** What this shop deems enough when it judges a layout. */
+  limits: z.strictObject({
+    cast: z.number().min(0).max(2000).describe('what hangs from a rod tip, mm'),
+    astern: z.number().min(0).max(90).describe('a sidearm cast stops this short of dead astern, degrees'),
+    standing: length.describe('side of the clear square a stander wants, mm'),
+    rods: z.strictObject({ light: z.int(), usual: z.int(), large: z.int() }).describe('rods a hull carries comfortably'),
+    list: z.number().min(0).max(1).describe('share of the gear weight to one side that is too much'),
+    stern: z.number().min(0).max(1).describe('share of the load in the after half that is too much'),
+    aloneKg: z.number().min(1).max(200).describe('what one person lifts to a roof'),
+    tubeDeep: z.number().min(0).max(1).describe('least share of the rod’s handle that stands in its tube'),
+    screen: z.number().min(0).max(180).describe('degrees off its face at which a screen can still be read'),
+    handle: length.describe('length of a rod’s handle, mm'),
+    sailing: z.number().min(0).max(45).describe('degrees a side-looking beam needs clear under the hull'),
+  }),
+  /** Lists of rules the shop keeps for the events its owners go to. */
+  rules: z
+    .array(
+      z.strictObject({
+        id,
+        name: z.string().min(1).max(80),
+        rules: z
+          .array(
+            z.discriminatedUnion('rule', [
+              z.strictObject({
+                rule: z.literal('aboard'),
+                what: kindOrPart,
+                reach: z.enum(['anywhere', 'half turn', 'at hand']),
+                says: z.string().min(1).max(120),
+              }),
+              z.strictObject({ rule: z.literal('most rods'), count: z.int().min(0).max(40), says: z.string().min(1).max(120) }),
+              z.strictObject({ rule: z.literal('white light'), says: z.string().min(1).max(120) }),
+            ]),
+          )
+          .min(1)
+          .max(40),
+      }),
+    )
+    .max(60),
   cureHours: z.number().min(0).max(240),
   quoteDays: z.int().min(1).max(365),
 });

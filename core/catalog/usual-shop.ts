@@ -16,7 +16,7 @@ export const USUAL_SHOP: ShopSettings = {
   labor: {
     centsPerHour: 6800,
     setUpMinutes: 45,
-    mount: { track: 3, through: 10, rivet: 6, insert: 4, loose: 4 },
+    mount: { track: 3, through: 10, rivet: 6, insert: 4, scupper: 3, loose: 4 },
     holeMinutes: 6,
     plateMinutes: 20,
     runMinutesPerMetre: { inside: 9, outside: 5 },
@@ -44,6 +44,20 @@ export const USUAL_SHOP: ShopSettings = {
     cutTo: 76.2,
   },
   stroke: { paddle: 2500, hand: 60, shaft: 40, body: 0.05 },
+  limits: {
+    cast: 600, // (j)
+    astern: 30, // (j)
+    standing: 500, // (j)
+    rods: { light: 3, usual: 6, large: 12 }, // (cp)
+    list: 0.2, // (j)
+    stern: 0.6, // (cp): most of the load of a stern-heavy boat stood in the aft 60 % of its length
+    aloneKg: 20.4, // (cp): 45 lb is easy
+    tubeDeep: 0.55, // (j)
+    screen: 55, // (j)
+    handle: 330, // (j)
+    sailing: 10, // (j)
+  },
+  rules: [],
   cureHours: 24,
   quoteDays: 10,
 };

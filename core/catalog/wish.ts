@@ -3,7 +3,7 @@ import type { Part } from './schema';
 /** How sure a wish was matched to a part. */
 export interface WishMatch {
   readonly part: Part;
-  /** Share of the part's words found in the wish, 0 to 1, weighted by word length. */
+  /** How much of the part's name the wish holds, and of the wish the name explains, 0 to 1. */
   readonly score: number;
 }
 
@@ -17,6 +17,9 @@ const wordsOf = (text: string): string[] =>
     .filter((w) => w.length > 1 || /\d/.test(w))
     .map((w) => (w.length > 3 ? w.replace(/(es|s)$/, '') : w));
 
+/** Long words say more than short ones. */
+const weight = (w: string): number => Math.max(1, w.length - 1);
+
 /**
  * Parts a wish may mean, surest first. Words are compared without accents and plurals, in English
  * and French; a person confirms.
@@ -25,10 +28,11 @@ export function matchWish(text: string, parts: readonly Part[]): WishMatch[] {
   const wanted = new Set(wordsOf(text));
   const score = (name: string): number => {
     const words = wordsOf(name);
-    const weight = (w: string): number => Math.max(1, w.length - 1);
     const all = words.reduce((sum, w) => sum + weight(w), 0);
     const hit = words.filter((w) => wanted.has(w)).reduce((sum, w) => sum + weight(w), 0);
-    return all === 0 ? 0 : hit / all;
+    const asked = [...wanted].reduce((sum, w) => sum + weight(w), 0);
+    // Mostly how much of the part is named, a little how much of the wish it explains.
+    return all === 0 ? 0 : (0.7 * hit) / all + (0.3 * hit) / Math.max(1, asked);
   };
   return parts
     .map((part) => ({ part, score: Math.max(score(part.name), score(part.french)) }))

@@ -38,6 +38,10 @@ export interface Fitted {
   readonly mounted: Mounted;
   readonly holes: readonly PlannedHole[];
   readonly letter: string;
+  /** The sets it stands here in; null when the rig has no sets. */
+  readonly sets: readonly string[] | null;
+  /** The set that has it here; empty at its own place. */
+  readonly elsewhere: string;
 }
 
 /** The measured readings of a hole drilled just as planned. */
@@ -66,11 +70,13 @@ export function holesOf(
   tape: Tape,
   shop: ShopSettings,
   ledger: Ledger,
+  /** The set that has it elsewhere, and how many holes its other places make: labels go on from there. */
+  { elsewhere = '', after = 0 }: { elsewhere?: string; after?: number } = {},
 ): PlannedHole[] {
   if (mounted.holes === 0) return [];
   const { part, frame } = placed;
   const datum = findDatum(hull, tape.datum);
-  const onSide = placed.fitting.place.on === 'side';
+  const onSide = placed.place.on === 'side';
   const inward = { x: -frame.w.x, y: -frame.w.y, z: -frame.w.z };
   const spots = part.holes
     .map((h, i) => ({ h, i, at: onSurface(hull, placed, toHull(frame, h.u, h.v, 0)) }))
@@ -78,11 +84,11 @@ export function holesOf(
   const needsHand = mounted.hold === 'through' && !part.holes.every((h) => h.bore);
   const pilot = bitFor(shop.drilling.pilot, shop.drilling.threads);
   return spots.map(({ h, i, at }, n): PlannedHole => {
-    const id = `${placed.id}.${i + 1}`;
+    const id = [placed.id, elsewhere, String(i + 1)].filter(Boolean).join('.');
     const wall = onSide ? frame.wall : hull.spot(at.x, at.y).wall;
     return {
       id,
-      label: `${letter}${n + 1}`,
+      label: `${letter}${after + n + 1}`,
       fitting: placed.id,
       of: part.name,
       at,
@@ -103,7 +109,7 @@ export function holesOf(
 }
 
 function onSurface(hull: HullSurface, placed: Placed, p: Point): Point {
-  const { place } = placed.fitting;
+  const { place } = placed;
   if (place.on === 'side') return hull.sidePoint(p.x, place.side, hull.gunwale(p.x) - p.z);
   return place.on === 'deck' ? { ...p, z: hull.spot(p.x, p.y).z } : p;
 }

@@ -1,14 +1,14 @@
-import { applyChange, type Place, type SimpleChange } from '../rig';
+import { applyChange, Clash, type Change, type Place, Refused } from '../rig';
 import { frameOf, keepOnTrack, nudge, toMark } from '../layout';
 import { mm, say, type Sentence, type UnitSystem } from '../units';
 import { workUp, WorkupSession, type Workup, type WorkupInput } from '../workup';
-import type { Finding } from './finding';
+import { type Finding, slideTo, type Try } from './finding';
 
 /** A way out that was tried on a copy: it settles the finding and makes nothing worse. */
 export interface Cure {
   readonly says: Sentence;
-  readonly change: SimpleChange;
-  /** How far the fitting moves, mm. */
+  readonly change: Change;
+  /** How far the fitting moves, mm; nought when it stays. */
   readonly moves: number;
 }
 
@@ -61,48 +61,78 @@ function clampTrack(input: WorkupInput, place: Place, x: number): number {
   return track ? keepOnTrack(track, x) : x;
 }
 
-/**
- * Searches the smallest move of a fitting that settles a finding: a slide, another track, a riser.
- * Each is tried on a copy and offered only when no new finding appears.
- *
- * @returns cures nearest first, at most three, one of a kind
- */
-export function searchCures(input: WorkupInput, finding: Finding, search: CureSearch): Cure[] {
-  const fitting = input.plan.fittings[finding.where];
-  const session = new WorkupSession();
-  const before = workUp(input, session);
+/** A try with how far it moves the fitting and what kind of move it is: one of a kind is offered. */
+interface Candidate extends Try {
+  readonly moves: number;
+  readonly kind: string;
+}
+
+/** Generic moves of the fitting a finding is about: slides, other tracks, risers; nearest first. */
+function movesOf(input: WorkupInput, finding: Finding, before: Workup, search: CureSearch): Candidate[] {
   const item = before.items.find((i) => i.placed.id === finding.where);
-  if (!fitting || !item) return [];
-  const known = new Set(before.findings.map((f) => f.key));
+  if (!item || item.placed.fitting.locked) return [];
+  const { fitting, place, part } = item.placed;
   const at = item.placed.frame.origin;
-  const holdsTrack = item.placed.part.holds.includes('track') && fitting.mount.hold === 'track';
-  const trials = [...slides(input, at, fitting.place, fitting.lift, before, search.units)]
-    .filter((t) => (fitting.place.on === 'track') === (t.place.on === 'track') || (t.place.on === 'track' && holdsTrack))
+  const holdsTrack = part.holds.includes('track') && fitting.mount.hold === 'track';
+  return [...slides(input, at, place, fitting.lift, before, search.units)]
+    .filter((t) => (place.on === 'track') === (t.place.on === 'track') || (t.place.on === 'track' && holdsTrack))
     .filter(firstOfItsPlace())
     .sort((a, b) => a.moves - b.moves)
-    .slice(0, search.budget);
+    .map((t): Candidate => {
+      const lifted = t.lift !== fitting.lift;
+      return {
+        says: wordsOf(input, t, { place, lift: fitting.lift }, at),
+        moves: t.moves,
+        kind: lifted ? 'lift' : t.place.on === 'track' ? t.place.track : placeX(t) < at.x ? 'forward' : 'aft',
+        changes: lifted ? [{ kind: 'liftItem', item: finding.where, from: fitting.lift, to: t.lift }] : [slideTo(item, t.place)],
+      };
+    });
+}
+
+/** A try as one change, with ids. */
+function changeOf(one: Try, newId: () => string): Change {
+  const changes = one.changes.map((c) => ({ ...c, id: newId() }));
+  const [only] = changes;
+  return changes.length === 1 && only ? only : { id: newId(), kind: 'together', changes };
+}
+
+const WORSE = { stop: 2, look: 1, note: 0 } as const;
+
+/**
+ * Searches ways out of a finding: first those the judgement itself knows, then the smallest slide, track
+ * or riser. Each is tried on a copy and offered only when the finding goes and nothing gets worse.
+ *
+ * @returns cures, at most three, one of a kind
+ */
+export function searchCures(input: WorkupInput, finding: Finding, search: CureSearch): Cure[] {
+  const shown = { ...input, set: finding.sets?.[0] ?? input.set };
+  const session = new WorkupSession();
+  const before = workUp(shown, session);
+  const known = new Map(before.findings.map((f) => [f.key, WORSE[f.severity]]));
+  const own = finding.tries.map((t, i): Candidate => ({ ...t, moves: 0, kind: `own ${i}` }));
+  const candidates = [...own, ...movesOf(shown, finding, before, search)].slice(0, search.budget);
   const cures: Cure[] = [];
   const kinds = new Set<string>();
-  for (const trial of trials) {
+  for (const candidate of candidates) {
     if (search.shouldStop?.() || cures.length === 3) break;
-    const lifted = trial.lift !== fitting.lift;
-    const kind = lifted
-      ? 'lift'
-      : trial.place.on === 'track'
-        ? trial.place.track
-        : trial.moves > 0 && placeX(trial) < at.x
-          ? 'forward'
-          : 'aft';
-    if (kinds.has(kind)) continue;
-    const change: SimpleChange = lifted
-      ? { id: search.newId(), kind: 'liftItem', item: finding.where, from: fitting.lift, to: trial.lift }
-      : { id: search.newId(), kind: 'slideItem', item: finding.where, from: fitting.place, to: trial.place };
-    const after = workUp({ ...input, plan: applyChange(input.plan, change).plan }, session);
-    if (after.findings.some((f) => f.key === finding.key || !known.has(f.key))) continue;
-    kinds.add(kind);
-    cures.push({ says: wordsOf(input, trial, fitting, at), change, moves: trial.moves });
+    if (kinds.has(candidate.kind) || candidate.changes.length === 0) continue;
+    const change = changeOf(candidate, search.newId);
+    const after = tried(shown, change, session);
+    if (!after || after.findings.some((f) => f.key === finding.key || WORSE[f.severity] > (known.get(f.key) ?? 0))) continue;
+    kinds.add(candidate.kind);
+    cures.push({ says: candidate.says, change, moves: candidate.moves });
   }
   return cures;
+}
+
+/** The workup after a change; undefined when the plan does not take it. */
+function tried(input: WorkupInput, change: Change, session: WorkupSession): Workup | undefined {
+  try {
+    return workUp({ ...input, plan: applyChange(input.plan, change).plan }, session);
+  } catch (error) {
+    if (error instanceof Refused || error instanceof Clash) return undefined;
+    throw error;
+  }
 }
 
 /** Slides that end at the same stop are one trial. */

@@ -1,15 +1,15 @@
-import type { ShopSettings } from '../catalog';
+import type { Part, ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Fitted } from '../drilling';
 import type { EvenKeel } from '../float';
-import type { StrokeHit } from '../layout';
-import type { Acceptance, LedgerHole, Plan } from '../rig';
+import type { Paddler, Placed, StrokeHit, StrokeSpace } from '../layout';
+import type { Acceptance, LedgerHole, Place, Plan, SimpleChange } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
 
 export type Severity = 'stop' | 'look' | 'note';
 /** The step at which it is settled. */
-export type FindingStep = 'lay out' | 'drill' | 'wire' | 'price';
+export type FindingStep = 'brief' | 'lay out' | 'drill' | 'wire' | 'price';
 
 /** One fact that wants settling: where, by how much, because. */
 export interface Finding {
@@ -28,6 +28,19 @@ export interface Finding {
   readonly acceptable: 'anyone' | 'manager' | 'nobody';
   readonly accepted: Acceptance | null;
   readonly curable: boolean;
+  /** Ways out the judgement itself knows; they are tried before they are offered. */
+  readonly tries: readonly Try[];
+  /** The sets it stands in; null when in every one, or when the rig has no sets. */
+  readonly sets: readonly string[] | null;
+}
+
+/** A change before it has an id. */
+export type DraftChange = SimpleChange extends infer C ? (C extends SimpleChange ? Omit<C, 'id'> : never) : never;
+
+/** A way out to try. */
+export interface Try {
+  readonly says: Sentence;
+  readonly changes: readonly DraftChange[];
 }
 
 /** All a judgement may look at. */
@@ -36,18 +49,36 @@ export interface Bench {
   readonly plan: Plan;
   readonly shop: ShopSettings;
   readonly asOf: string;
-  /** Bow to stern. */
+  /** The set being judged; null for the rig as a whole. */
+  readonly set: string | null;
+  /** What stands aboard in it, bow to stern. */
   readonly items: readonly Fitted[];
+  /** Every fitting of the rig once. */
+  readonly owned: readonly Fitted[];
+  /** Every place every fitting takes. */
+  readonly stands: readonly Fitted[];
+  /** The shop's catalog. */
+  readonly parts: readonly Part[];
   readonly runs: readonly WiredRun[];
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
   readonly float: EvenKeel;
   readonly massKg: number;
+  readonly paddlers: readonly Paddler[];
+  /** The nominal strokes, one a paddler and seat height. */
+  readonly strokes: readonly StrokeSpace[];
+  /** Worked out once for a placed fitting or the hull, and looked up until it is another. */
+  memo<T>(of: string, what: object, make: () => T): T;
+  /** The same for two, such as a fitting and what swings past it. */
+  memoPair<T>(of: string, a: object, b: object, make: () => T): T;
   /** How far a fitting stands in the paddle stroke. */
   intrusionOf(item: Fitted): StrokeHit;
 }
 
-export type Raw = Omit<Finding, 'accepted' | 'key'> & { readonly detail?: string };
+export type Raw = Omit<Finding, 'accepted' | 'key' | 'sets' | 'tries'> & {
+  readonly detail?: string;
+  readonly tries?: readonly Try[];
+};
 
 /** A judgement is one pure function; a new one is a new file and a line in the list. */
 export type Judgement = (bench: Bench) => Raw[];
@@ -61,3 +92,57 @@ export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'accep
   curable: false,
   step: 'lay out',
 });
+
+/** The fields of a finding about the boat as a whole. */
+export const aboutHull = (
+  hull: HullSurface,
+  x = hull.length / 2,
+): Pick<Raw, 'where' | 'letter' | 'x' | 'acceptable' | 'curable' | 'step'> => ({
+  where: 'hull',
+  letter: '',
+  x,
+  acceptable: 'anyone',
+  curable: false,
+  step: 'lay out',
+});
+
+export const nameOf = (item: Fitted): string => item.placed.part.name;
+
+/** Another place for a fitting, in the set that has it here or in all. */
+export function slideTo(item: Fitted, to: Place): DraftChange {
+  const { id, place } = item.placed;
+  return item.elsewhere
+    ? { kind: 'slideInSet', item: id, set: item.elsewhere, from: place, to }
+    : { kind: 'slideItem', item: id, from: place, to };
+}
+
+/** The same place on the other side; null for what cannot change sides. */
+export function otherSide(hull: HullSurface, place: Place): Place | null {
+  if (place.on === 'deck') return Math.abs(place.y) < 1 ? null : { ...place, y: -place.y, heading: -place.heading };
+  if (place.on === 'side') return { ...place, side: place.side === 'port' ? 'starboard' : 'port' };
+  if (place.on !== 'track') return null;
+  const here = hull.model.tracks.find((t) => t.id === place.track);
+  const twin = hull.model.tracks.find((t) => here && t.side !== here.side && Math.abs(t.y + here.y) < 2 && t.fore === here.fore);
+  return twin ? { ...place, track: twin.id, heading: -place.heading } : null;
+}
+
+/** The way out of changing sides, where there is one. */
+export function toOtherSide(hull: HullSurface, item: Fitted): Try[] {
+  const to = otherSide(hull, item.placed.place);
+  return to ? [{ says: ['To the other side'], changes: [slideTo(item, to)] }] : [];
+}
+
+/** Whether one fitting stands on the other, or on something that does. */
+export function standsOn(above: Placed, below: Placed): boolean {
+  for (let next = above.below; next; next = next.below) if (next.id === below.id) return true;
+  return false;
+}
+
+/** Whether two fittings hold each other up, so that they are one thing to whatever passes. */
+export const joined = (a: Placed, b: Placed): boolean => standsOn(a, b) || standsOn(b, a);
+
+/** The highest point of a fitting, mm over the keel. */
+export const topOf = (item: Fitted): number => Math.max(...item.placed.bodies.map((b) => b.top));
+
+/** Whether this is what the rule or the need names: a kind of part, or the very part. */
+export const isWhat = (part: Part, what: string): boolean => part.kind === what || part.id === what;

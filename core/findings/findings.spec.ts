@@ -119,8 +119,10 @@ describe('findings', () => {
     const feed = (from: string, awg: number | null = null) => ({
       r: { from, to: 's', lane: 'inside port' as const, via: [], awg },
     });
-    expect(codes(parts)).toEqual(['not-fed']);
-    expect(codes(parts, { runs: feed('b') })).toEqual([]);
+    const wire = (more: Partial<Plan> = {}): string[] =>
+      workUp(inputOf(parts, more)).findings.flatMap((f) => (f.step === 'wire' ? [f.code] : []));
+    expect(wire()).toEqual(['not-fed']);
+    expect(wire({ runs: feed('b') })).toEqual([]);
     expect(codes(parts, { runs: feed('c') })).toContain('wrong-source');
     const motor = { b: fitted('battery-80', deck(600, 0), 'loose'), m: fitted('motor-bow-55', deck(3300, 0), 'through') };
     const thin = workUp(
@@ -130,10 +132,9 @@ describe('findings', () => {
   });
 
   it('a part that comes after the promise', () => {
-    expect(codes({ m: fitted('crate-tight', deck(2700, 0), 'loose') }, { promised: '2026-06-05' })).toEqual(['late-part']);
-    expect(
-      codes({ m: fitted('crate-tight', deck(2700, 0), 'loose', { suppliedBy: "owner's own" }) }, { promised: '2026-06-05' }),
-    ).toEqual([]);
+    const crate = fitted('crate-tight', deck(2830, 0), 'loose');
+    expect(codes({ m: crate }, { promised: '2026-06-05' })).toEqual(['late-part']);
+    expect(codes({ m: { ...crate, suppliedBy: "owner's own" } }, { promised: '2026-06-05' })).toEqual([]);
     expect(daysBetween('2026-02-27', '2026-03-02')).toBe(3);
   });
 
@@ -143,7 +144,8 @@ describe('findings', () => {
     const all = workUp(inputOf(fittings, { accepted: { 'paddle-stroke:d': by, 'off-hull:o': by } })).findings;
     expect(all.find((f) => f.code === 'paddle-stroke')?.accepted).toEqual(by);
     expect(all.find((f) => f.code === 'off-hull')?.accepted).toBeNull();
-    expect(unsettled(all).map((f) => f.code)).toEqual(['off-hull']);
+    expect(unsettled(all).map((f) => f.code)).toContain('off-hull');
+    expect(unsettled(all).map((f) => f.code)).not.toContain('paddle-stroke');
   });
 
   it('are ordered bow to stern', () => {

@@ -1,11 +1,10 @@
-import { frameOf } from '../layout';
 import { kg, mm, say } from '../units';
 import { about, type Judgement, type Raw } from './finding';
 
 /** A fitting that hangs over the edge of the hull, or off the end of its track. */
 export const offHull: Judgement = ({ items, hull }) =>
   items.flatMap((item): Raw[] => {
-    const { frame, fitting } = item.placed;
+    const { frame, place } = item.placed;
     if (!frame.off) return [];
     const over = Math.abs(frame.origin.y) - hull.halfBreadth(frame.origin.x);
     return [
@@ -15,7 +14,7 @@ export const offHull: Judgement = ({ items, hull }) =>
         severity: 'stop',
         acceptable: 'nobody',
         says:
-          fitting.place.on === 'track'
+          place.on === 'track'
             ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
             : say`${item.placed.part.name} stands ${mm(Math.max(0, over), 'up')} beyond the gunwale edge.`,
         because: say`There is nothing there to hold it.`,
@@ -24,9 +23,9 @@ export const offHull: Judgement = ({ items, hull }) =>
   });
 
 /** The way of holding that was chosen does not work here. */
-export const cannotHold: Judgement = ({ items, hull }) =>
+export const cannotHold: Judgement = ({ items }) =>
   items.flatMap((item): Raw[] => {
-    const why = item.mounted.cannot ?? (frameOf(hull, item.placed.fitting.place) ? null : 'its place is not on this hull');
+    const why = item.mounted.cannot;
     if (!why) return [];
     return [
       {

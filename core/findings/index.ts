@@ -1,19 +1,90 @@
+import { backCast } from './back-cast';
+import { backUp } from './back-up';
+import { sideToSide, sternHeavy } from './balance';
+import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
+import { eventRules } from './event-rules';
+import type { Bench, Finding, Judgement, Raw } from './finding';
+import { fitsItsPlace } from './fits-its-place';
+import { gettingBack, noWayBack } from './getting-back';
+import { glare, heat, screenAngle } from './glare';
+import { chains, goesWith, replaced } from './goes-with';
 import { cannotHold, offHull, overloaded } from './holding';
 import { drilledElsewhere, drillPolicy, holeNearHazard, holeUnderWater, nothingReaches } from './holes';
+import { knuckles } from './knuckles';
+import { landingSide } from './landing-side';
+import { legs, twoPaddlers } from './legs';
 import { openHoles } from './open-holes';
-import { overlap } from './overlap';
+import { overboard } from './overboard';
+import { overlap, overlapBetweenSets, swappedTogether } from './overlap';
 import { paddleStroke } from './paddle-stroke';
+import { reach } from './reach';
+import { roadHeight, roofLift } from './road';
+import { rodButts, rodsCross, rodTips, shallowTubes } from './rods';
+import { noDrain, scupperCovered } from './scuppers';
+import { allRoundLight, lensPath, lightHeights, sidelights, whiteLight } from './sight';
+import { standing } from './standing-room';
+import { stowage } from './stowage';
+import { struts, swings } from './swings';
+import { tetherPropeller, tetherShort } from './tethers';
+import { transducer } from './transducer';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
-import type { Bench, Finding, Judgement } from './finding';
 
-/** Every judgement of the product. A new one is one new file and one line here. */
-export const JUDGEMENTS: readonly Judgement[] = [
+/** Judged once for each set: what stands aboard together. A new judgement is one new file and one line here. */
+export const SET_JUDGEMENTS: readonly Judgement[] = [
   paddleStroke,
+  knuckles,
+  backCast,
+  reach,
+  landingSide,
+  standing,
   overlap,
+  swappedTogether,
+  fitsItsPlace,
+  swings,
+  struts,
+  rodButts,
+  shallowTubes,
+  rodsCross,
+  rodTips,
+  transducer,
+  lensPath,
+  allRoundLight,
+  sidelights,
+  lightHeights,
+  whiteLight,
+  tooManyRods,
+  budgets,
+  sideToSide,
+  sternHeavy,
+  roadHeight,
+  tetherShort,
+  tetherPropeller,
+  scupperCovered,
+  noDrain,
+  gettingBack,
+  noWayBack,
+  eventRules,
+  overboard,
+  backUp,
+  screenAngle,
+  glare,
+  heat,
+  chains,
+  goesWith,
   offHull,
-  cannotHold,
   overloaded,
+];
+
+/** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
+export const RIG_JUDGEMENTS: readonly Judgement[] = [
+  overlapBetweenSets,
+  cannotHold,
+  replaced,
+  roofLift,
+  legs,
+  twoPaddlers,
+  stowage,
   drillPolicy,
   holeNearHazard,
   holeUnderWater,
@@ -29,13 +100,32 @@ export const JUDGEMENTS: readonly Judgement[] = [
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
 
-/** All findings, bow to stern, then by severity. Accepted ones stay listed with their reason. */
-export function judge(bench: Bench): Finding[] {
-  return JUDGEMENTS.flatMap((judgement) => judgement(bench))
-    .map(({ detail, ...raw }): Finding => {
-      const key = [raw.code, raw.where, detail].filter(Boolean).join(':');
-      const accepted = raw.acceptable === 'nobody' ? null : (bench.plan.accepted[key] ?? null);
-      return { ...raw, key, accepted };
+const keyOf = ({ code, where, detail }: Raw): string => [code, where, detail].filter(Boolean).join(':');
+
+/**
+ * All findings, bow to stern, then by severity. What is wrong in several sets is said once, with the
+ * sets it is wrong in. Accepted ones stay listed with their reason.
+ *
+ * @param rig the rig as a whole
+ * @param sets what stands aboard in each set; none when the rig has no sets
+ */
+export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
+  const found = new Map<string, { raw: Raw; sets: string[] }>();
+  const take = (raw: Raw, set: string | null): void => {
+    const key = keyOf(raw);
+    const known = found.get(key);
+    if (!known) found.set(key, { raw, sets: set === null ? [] : [set] });
+    else if (set !== null)
+      found.set(key, { raw: WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? raw : known.raw, sets: [...known.sets, set] });
+  };
+  for (const bench of sets.length ? sets : [rig])
+    for (const judgement of SET_JUDGEMENTS) for (const raw of judgement(bench)) take(raw, bench.set);
+  for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, null);
+  return [...found]
+    .map(([key, { raw, sets: where }]): Finding => {
+      const { detail: _, tries = [], ...rest } = raw;
+      const accepted = raw.acceptable === 'nobody' ? null : (rig.plan.accepted[key] ?? null);
+      return { ...rest, key, tries, accepted, sets: where.length === 0 || where.length === sets.length ? null : where };
     })
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
 }

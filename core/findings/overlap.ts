@@ -1,24 +1,24 @@
 import type { Fitted } from '../drilling';
-import { bodyOverlap, type Placed } from '../layout';
+import { bodyOf, bodyOverlap, boundsOf, near, type Body, type Placed } from '../layout';
+import type { Plan } from '../rig';
 import { mm, say } from '../units';
-import { about, type Judgement, type Raw } from './finding';
+import { about, joined, nameOf, type Judgement, type Raw } from './finding';
 
 const deepest = (a: Placed, b: Placed): number =>
   Math.max(0, ...a.bodies.flatMap((one) => b.bodies.map((other) => bodyOverlap(one, other))));
 
-/** How far out from its origin a fitting reaches in plan, for a quick first look. */
-const radius = (p: Placed): number =>
-  Math.max(...p.bodies.flatMap((b) => b.outline.map(([x, y]) => Math.hypot(x - p.frame.origin.x, y - p.frame.origin.y))));
-
 /** Two fittings in one place; said once, at the one nearer the stern. */
-export const overlap: Judgement = ({ items }) => {
+export const overlap: Judgement = ({ items, memo, memoPair }) => {
   const out: Raw[] = [];
-  const radii = new Map<Fitted, number>(items.map((i) => [i, radius(i.placed)]));
+  const boxes = items.map((i) => memo('bodies', i.placed, () => boundsOf(i.placed.bodies)));
   items.forEach((b, i) => {
-    for (const a of items.slice(0, i)) {
-      const [p, q] = [a.placed.frame.origin, b.placed.frame.origin];
-      if (Math.hypot(p.x - q.x, p.y - q.y) > (radii.get(a) ?? 0) + (radii.get(b) ?? 0)) continue;
-      const by = deepest(a.placed, b.placed);
+    const box = boxes[i];
+    for (let n = 0; n < i; n++) {
+      const [a, other] = [items[n], boxes[n]];
+      if (!a || !box || !other || !near(box, other)) continue;
+      // What stands on another touches it by design.
+      if (joined(a.placed, b.placed)) continue;
+      const by = memoPair('overlap', a.placed, b.placed, () => deepest(a.placed, b.placed));
       if (by < 0.5) continue;
       out.push({
         ...about(b),
@@ -33,3 +33,63 @@ export const overlap: Judgement = ({ items }) => {
   });
   return out;
 };
+
+/** Between sets only what stays on the boat can collide: bases that are bolted or riveted down. */
+export const overlapBetweenSets: Judgement = ({ plan, stands }) => {
+  const fixed = stands.filter((i) => i.holes.length > 0 && i.sets !== null);
+  return fixed.flatMap((b, i): Raw[] =>
+    fixed.slice(0, i).flatMap((a): Raw[] => {
+      const apart = !a.sets?.some((s) => b.sets?.includes(s));
+      const swap = a.placed.fitting.swap !== undefined && a.placed.fitting.swap === b.placed.fitting.swap;
+      if (!apart || swap || a.placed.id === b.placed.id) return [];
+      const by = bodyOverlap(baseOf(a.placed), baseOf(b.placed));
+      if (by < 0.5) return [];
+      return [
+        {
+          ...about(b),
+          code: 'overlap-between-sets',
+          detail: a.placed.id,
+          severity: 'stop',
+          says: say`${nameOf(b)} is bolted down in the place of ${a.letter}, ${nameOf(a)}, by ${mm(by, 'up')}.`,
+          because: say`They are in different sets (${setNames(plan, a)}; ${setNames(plan, b)}), but both bases stay on the boat. A shared plate lets them swap.`,
+          tries: [
+            {
+              says: say`Let them swap on one plate`,
+              changes: [a, b].map((one) => ({
+                kind: 'swapItem' as const,
+                item: one.placed.id,
+                from: one.placed.fitting.swap ?? null,
+                to: a.placed.fitting.swap ?? `plate-${a.placed.id}`.slice(0, 60),
+              })),
+            },
+          ],
+        },
+      ];
+    }),
+  );
+};
+
+const setNames = (plan: Plan, item: Fitted): string => (item.sets ?? []).map((s) => plan.sets[s]?.name ?? s).join(', ');
+
+function baseOf({ frame, part }: Placed): Body {
+  const { length, width, thickness } = part.base;
+  return bodyOf(frame, { name: 'base', u: [-length / 2, length / 2], v: [-width / 2, width / 2], w: [0, thickness] }, 0);
+}
+
+/** Two of a swap group aboard together in one set: there is one plate. */
+export const swappedTogether: Judgement = ({ items }) =>
+  items.flatMap((b, i): Raw[] => {
+    const { swap } = b.placed.fitting;
+    const a = swap === undefined ? undefined : items.slice(0, i).find((one) => one.placed.fitting.swap === swap);
+    if (!a) return [];
+    return [
+      {
+        ...about(b),
+        code: 'swapped-together',
+        severity: 'stop',
+        acceptable: 'nobody',
+        says: say`${nameOf(b)} and ${a.letter}, ${nameOf(a)}, share one plate and are both aboard.`,
+        because: say`One swaps for the other: put them in different sets.`,
+      },
+    ];
+  });

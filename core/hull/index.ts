@@ -3,3 +3,7 @@ export * from './monotone';
 export * from './schema';
 export * from './surface';
 export * from './calculations';
+export * from './natural';
+export * from './outline';
+export * from './photo';
+export * from './readings';

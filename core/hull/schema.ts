@@ -37,7 +37,62 @@ export const hatch = z.strictObject({
   ...area,
   height: length,
   opens: length.describe('smaller side of the clear opening, mm'),
+  lid: z
+    .strictObject({
+      hinge: z.enum(['fore', 'aft', 'port', 'starboard']),
+      turns: z.number().min(0).max(180).describe('degrees it opens'),
+      thick: length.describe('height of the lid over the deck, mm'),
+      strutKg: z.number().min(0).max(200).optional().describe('what its strut still lifts, at the middle of the lid'),
+    })
+    .optional()
+    .describe('left out when it lifts off whole'),
 });
+
+/** Something of the hull itself that turns: stand-up bar, drive, rudder, seat back. A box between two corners at rest. */
+export const hullMover = z.strictObject({
+  id,
+  name: z.string().max(60),
+  from: point,
+  to: point,
+  about: z.enum(['x', 'y', 'z']).describe('the direction of its hinge'),
+  hinge: point,
+  turns: z.number().min(-360).max(360).describe('degrees from rest to its other end'),
+});
+
+/** Where things go inside the boat or on the paddler. */
+export const compartment = z.strictObject({
+  id,
+  name: z.string().max(60),
+  x: coordinate,
+  y: coordinate,
+  height: length,
+  opening: z.strictObject({ long: length, wide: length }),
+  litres: z.number().min(0).max(500),
+  dry: z.boolean(),
+  worn: z.boolean().describe('a pocket of the life jacket: always at hand'),
+});
+
+export const rail = z.strictObject({
+  id,
+  name: z.string().max(60),
+  from: point,
+  to: point,
+  diameter: length,
+});
+
+/** A plate the maker drilled for accessories. */
+export const madePlate = z.strictObject({
+  id,
+  name: z.string().max(60),
+  x: coordinate,
+  y: coordinate,
+  height: length,
+  holes: z.array(z.strictObject({ u: coordinate, v: coordinate })).max(24),
+  thread: z.string().max(12),
+});
+
+/** A part of the boat where the wall is thicker or thinner than elsewhere. */
+export const wallZone = z.strictObject({ id, name: z.string().max(60), ...area, wall: length });
 
 export const track = z.strictObject({
   id,
@@ -92,14 +147,29 @@ export const hullModel = z.strictObject({
   massKg: z.number().positive().max(500),
   capacityKg: z.number().positive().max(2000).describe("maker's rated capacity"),
   wall: length.describe('wall thickness where no zone says otherwise, mm'),
-  seat: z.strictObject({ x: coordinate, low: length, high: length }),
+  seat: z.strictObject({
+    x: coordinate,
+    low: length,
+    high: length,
+    slide: z.strictObject({ fore: coordinate, aft: coordinate }).optional().describe('where the seat can stand, x of its hip'),
+  }),
+  secondSeat: z.strictObject({ x: coordinate, low: length, high: length }).optional(),
+  /** Foot pegs or pedals: where they can stand, x of the sole. */
+  feet: z.strictObject({ kind: z.enum(['pegs', 'pedals', 'wells']), fore: coordinate, aft: coordinate }).optional(),
   stations: z.array(station).min(4).max(60),
+  /** How the outline runs between stations: monotone unless the readings bear a natural spline. */
+  fairing: z.enum(['monotone', 'natural']).optional(),
   decks: z.array(deckArea).max(40),
   hatches: z.array(hatch).max(20),
   tracks: z.array(track).max(40),
   inserts: z.array(insert).max(100),
   scuppers: z.array(scupper).max(40),
   hazards: z.array(hazard).max(60),
+  moving: z.array(hullMover).max(20).optional(),
+  compartments: z.array(compartment).max(20).optional(),
+  rails: z.array(rail).max(20).optional(),
+  plates: z.array(madePlate).max(20).optional(),
+  walls: z.array(wallZone).max(40).optional(),
 });
 
 export type Station = z.infer<typeof station>;
@@ -107,5 +177,7 @@ export type DeckArea = z.infer<typeof deckArea>;
 export type Hatch = z.infer<typeof hatch>;
 export type Track = z.infer<typeof track>;
 export type Insert = z.infer<typeof insert>;
+export type HullMover = z.infer<typeof hullMover>;
+export type Compartment = z.infer<typeof compartment>;
 export type Hazard = z.infer<typeof hazard>;
 export type HullModel = z.infer<typeof hullModel>;

@@ -1,5 +1,6 @@
 import { distance, sideSign, type Point, type Side } from '../units';
 import { integrate, invert, monotone, type Curve } from './monotone';
+import { natural } from './natural';
 import type { DeckArea, HullModel, Station } from './schema';
 
 /** What lies under a point of the plan view. */
@@ -72,7 +73,8 @@ function arcUpTo(speed: (t: number) => number, knots: readonly number[], sums: r
 
 /**
  * Fairs a hull's stations into a surface. Heights and outline are monotone cubics (a spline that
- * overshoots would invent a hollow nobody measured), the outline by chord length.
+ * overshoots would invent a hollow nobody measured), the outline by chord length; a natural spline where
+ * the model says its readings bear one.
  *
  * Assumes port and starboard alike. Lengths in mm, axes as in `units/axes`.
  * @throws RangeError when two stations stand at the same place
@@ -80,8 +82,17 @@ function arcUpTo(speed: (t: number) => number, knots: readonly number[], sums: r
 export function fairHull(model: HullModel): HullSurface {
   const stations = [...model.stations].sort((a, b) => a.x - b.x);
   const t = chordParameters(stations);
+  const fair = model.fairing === 'natural' ? natural : monotone;
   const curve = (pick: (s: Station) => number): Curve => monotone(t, stations.map(pick));
-  const [cx, cb, cg, ck] = [curve((s) => s.x), curve((s) => s.halfBreadth), curve((s) => s.gunwale), curve((s) => s.keel)];
+  const [cx, cb, cg, ck] = [
+    curve((s) => s.x),
+    fair(
+      t,
+      stations.map((s) => s.halfBreadth),
+    ),
+    curve((s) => s.gunwale),
+    curve((s) => s.keel),
+  ];
   const [cFullness, cFlare] = [curve((s) => s.fullness), curve((s) => s.flare)];
   const bow = cx.value(cx.from);
   const stern = cx.value(cx.to);
@@ -135,10 +146,12 @@ function spotOn(hull: HullSurface, x: number, y: number): SurfaceSpot {
   // A seat or plate lies on another area: the highest surface is the one a bit meets first.
   const decks = model.decks.filter(holds);
   const height = (d: DeckArea): number => d.height + (d.rise * (x - d.fore)) / Math.max(1, d.aft - d.fore);
+  const zone = (fallback: number): number =>
+    model.walls?.find((w) => x >= w.fore && x <= w.aft && y >= w.port && y <= w.starboard)?.wall ?? fallback;
   const deck = decks.reduce<DeckArea | undefined>((a, b) => (a && height(a) >= height(b) ? a : b), undefined);
-  if (deck) return { z: height(deck), wall: deck.wall, name: deck.name, deck, off: false };
+  if (deck) return { z: height(deck), wall: zone(deck.wall), name: deck.name, deck, off: false };
   const off = Math.abs(y) > hull.halfBreadth(x) + 0.5;
-  return { z: hull.gunwale(x), wall: model.wall, name: off ? 'off the hull' : 'gunwale', off };
+  return { z: hull.gunwale(x), wall: zone(model.wall), name: off ? 'off the hull' : 'gunwale', off };
 }
 
 /** Shortest distance from a point to the segment a–b. */

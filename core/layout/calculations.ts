@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
 import { planOverlap } from './overlap';
-import { BODY } from './stroke';
+import { BODY } from './paddler';
 
 const outline = z
   .array(z.tuple([z.number(), z.number()]))

@@ -24,8 +24,19 @@ const axes = (degrees: number): Pick<Frame, 'u' | 'v' | 'w'> => {
   };
 };
 
-/** The frame of a place on the hull; undefined when the hull has no such track or insert. */
-export function frameOf(hull: HullSurface, place: Place): Frame | undefined {
+/** The highest solid of a part under a point of its frame, else its base, mm over its own foot. */
+function standsAt(part: Part, u: number, v: number): number {
+  const under = part.solids.filter((s) => u >= s.u[0] && u <= s.u[1] && v >= s.v[0] && v <= s.v[1]).map((s) => s.w[1]);
+  return under.length ? Math.max(...under) : part.base.thickness;
+}
+
+/**
+ * The frame of a place on the hull.
+ *
+ * @param below the fitting it stands on, when it stands on one
+ * @returns undefined when the hull has no such track, insert or scupper, or there is no such fitting
+ */
+export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame | undefined {
   const { model } = hull;
   switch (place.on) {
     case 'deck': {
@@ -45,6 +56,25 @@ export function frameOf(hull: HullSurface, place: Place): Frame | undefined {
       if (!insert) return undefined;
       const origin = { x: insert.x, y: insert.y, z: insert.height };
       return { origin, ...axes(place.heading), surface: insert.name, wall: model.wall, off: false };
+    }
+    case 'scupper': {
+      const scupper = model.scuppers.find((s) => s.id === place.scupper);
+      if (!scupper) return undefined;
+      const spot = hull.spot(scupper.x, scupper.y);
+      const origin = { x: scupper.x, y: scupper.y, z: spot.z };
+      return { origin, ...axes(place.heading), surface: `scupper in the ${spot.name}`, wall: spot.wall, off: false };
+    }
+    case 'fitting': {
+      if (!below) return undefined;
+      const origin = toHull(below.frame, place.u, place.v, standsAt(below.part, place.u, place.v) + below.fitting.lift);
+      const turned = 'heading' in below.place ? below.place.heading : 0;
+      return {
+        origin,
+        ...axes(turned + place.heading),
+        surface: below.part.name,
+        wall: below.part.base.thickness,
+        off: below.frame.off,
+      };
     }
     case 'side': {
       const sign = sideSign(place.side);
@@ -72,13 +102,14 @@ export function toHull(frame: Frame, u: number, v: number, w: number): Point {
 /** A solid standing on the hull: its outline in plan and the heights it fills. */
 export interface Body {
   readonly name: string;
-  /** Four corners in plan, in order. */
+  /** Its outline in plan, convex, corners in order. */
   readonly outline: readonly (readonly [number, number])[];
   readonly bottom: number;
   readonly top: number;
 }
 
-function bodyOf(
+/** A box of a frame as a body, raised by `lift`. */
+export function bodyOf(
   frame: Frame,
   solid: Readonly<Omit<Solid, 'u' | 'v' | 'w'>> & Readonly<Record<'u' | 'v' | 'w', readonly [number, number]>>,
   lift: number,
@@ -110,25 +141,78 @@ function bodyOf(
   };
 }
 
+/** A rod standing in a tube: from its butt to its tip, leaving the tube at its mouth. */
+export interface Rod {
+  readonly butt: Point;
+  readonly mouth: Point;
+  readonly tip: Point;
+}
+
 /** A fitting put on the hull: part, frame and the bodies it fills. */
 export interface Placed {
   readonly id: string;
   readonly fitting: Fitting;
+  /** Where it stands here: its own place, or the one it takes in a set. */
+  readonly place: Place;
   readonly part: Part;
   readonly frame: Frame;
   readonly bodies: readonly Body[];
+  readonly rods: readonly Rod[];
+  /** The fitting it stands on. */
+  readonly below?: Placed;
 }
 
 /** The post under a raised fitting stands in the way like anything else (judgement: 40 mm square). */
 const RISER = { name: 'riser', u: [-20, 20], v: [-20, 20] } as const satisfies Omit<Solid, 'w'>;
+/** Tubes of one holder stand side by side, so far apart (common practice, no source), mm. */
+const TUBES_APART = 80;
+/** A holder on the side stands its tube so far off the wall (judgement), mm. */
+const OFF_WALL = 40;
+
+export interface Placing {
+  readonly place?: Place;
+  readonly below?: Placed;
+  readonly rodLength?: number;
+}
 
 /** Places one fitting; undefined when its part or place does not exist. */
-export function placeFitting(hull: HullSurface, id: string, fitting: Fitting, part: Part | undefined): Placed | undefined {
-  const frame = frameOf(hull, fitting.place);
+export function placeFitting(
+  hull: HullSurface,
+  id: string,
+  fitting: Fitting,
+  part: Part | undefined,
+  { place = fitting.place, below, rodLength = 0 }: Placing = {},
+): Placed | undefined {
+  const frame = frameOf(hull, place, below);
   if (!frame || !part) return undefined;
   const bodies = part.solids.map((s) => bodyOf(frame, s, fitting.lift));
   if (fitting.lift > 0) bodies.push(bodyOf(frame, { ...RISER, w: [0, fitting.lift] }, 0));
-  return { id, fitting, part, frame, bodies };
+  return { id, fitting, place, part, frame, bodies, rods: rodsOf(frame, fitting, part, rodLength), below };
+}
+
+function rodsOf(frame: Frame, fitting: Fitting, part: Part, length: number): Rod[] {
+  const { rods } = part;
+  if (!rods || length <= 0) return [];
+  const lean = ((rods.lean + (fitting.lean ?? 0)) * Math.PI) / 180;
+  const out = (rods.out * Math.PI) / 180;
+  // On the hull's side a holder still stands upright: its rods lean off the vertical, not off the wall.
+  const onSide = Math.abs(frame.w.z) < 0.5;
+  const starboard = onSide ? { x: 0, y: 1, z: 0 } : frame.v;
+  const component = (k: 'x' | 'y' | 'z'): number =>
+    Math.sin(lean) * Math.cos(out) * frame.u[k] -
+    Math.sin(lean) * Math.sin(out) * starboard[k] +
+    (k === 'z' ? Math.cos(lean) : 0);
+  const along = { x: component('x'), y: component('y'), z: component('z') };
+  return Array.from({ length: rods.count }, (_, i): Rod => {
+    const v = (i - (rods.count - 1) / 2) * TUBES_APART;
+    const foot = onSide ? toHull(frame, v, 0, OFF_WALL) : toHull(frame, 0, v, fitting.lift);
+    const at = (far: number): Point => ({
+      x: foot.x + along.x * far,
+      y: foot.y + along.y * far,
+      z: foot.z - rods.butt + along.z * far,
+    });
+    return { butt: at(0), mouth: at(rods.depth), tip: at(length) };
+  });
 }
 
 /** Bow to stern, then port to starboard: the order of every list. */

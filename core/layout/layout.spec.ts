@@ -16,6 +16,7 @@ import {
   reachZones,
   snapPlace,
   strokeSpace,
+  styleOf,
   toHull,
   toMark,
   turn,
@@ -122,7 +123,7 @@ describe('overlap', () => {
 describe('the stroke', () => {
   const [paddler] = paddlers(hull, USUAL_BRIEF);
   if (!paddler) throw new Error('nobody paddles');
-  const space = strokeSpace(hull, paddler, SHOP.stroke);
+  const space = strokeSpace(hull, paddler, SHOP.stroke, styleOf(USUAL_BRIEF, SHOP));
   const on = (x: number, y: number, height: number): Body => ({
     ...box(x, y, 30),
     bottom: hull.gunwale(x),
@@ -159,7 +160,7 @@ describe('the stroke', () => {
     const [tall] = paddlers(hull, { ...USUAL_BRIEF, stature: 1950 });
     const forward = on(1190, 385, 300);
     expect(intrusion(space, forward)).toBeUndefined();
-    expect(tall && intrusion(strokeSpace(hull, tall, SHOP.stroke), forward)).toBeDefined();
+    expect(tall && intrusion(strokeSpace(hull, tall, SHOP.stroke, styleOf(USUAL_BRIEF, SHOP)), forward)).toBeDefined();
   });
 
   it('is checked at both seat heights when the seat is used low and high', () =>

@@ -13,7 +13,7 @@ export const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): numb
   Math.min(track.aft, Math.max(track.fore, x));
 
 /**
- * The place a fitting takes when it is let go at (x, y): the nearest track or insert its part can be
+ * The place a fitting takes when it is let go at (x, y): the nearest track, insert or scupper its part can be
  * held by within `pull` mm, else the deck, to the mark, on the centre line when close to it.
  */
 export function snapPlace(
@@ -35,6 +35,9 @@ export function snapPlace(
   if (part.holds.includes('insert'))
     for (const i of model.inserts)
       candidates.push({ place: { on: 'insert', insert: i.id, heading }, far: Math.hypot(at.x - i.x, at.y - i.y) });
+  if (part.holds.includes('scupper'))
+    for (const s of model.scuppers)
+      candidates.push({ place: { on: 'scupper', scupper: s.id, heading }, far: Math.hypot(at.x - s.x, at.y - s.y) });
   const best = candidates.sort((a, b) => a.far - b.far)[0];
   if (best && best.far <= pull) return best.place;
   const x = Math.min(hull.length, Math.max(0, at.x));
@@ -42,7 +45,7 @@ export function snapPlace(
   return { on: 'deck', x: toMark(x, system), y, heading };
 }
 
-/** A place moved along and across the boat, kept on its track. An insert cannot be nudged: it becomes deck. */
+/** A place moved along and across the boat, kept on its track. What stood on an insert or in a scupper leaves it for the deck. */
 export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): Place {
   switch (place.on) {
     case 'deck':
@@ -53,7 +56,10 @@ export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): 
       const t = hull.model.tracks.find((one) => one.id === place.track);
       return t ? { ...place, x: keepOnTrack(t, place.x + dx) } : place;
     }
-    case 'insert': {
+    case 'fitting':
+      return { ...place, u: place.u + dx, v: place.v + dy };
+    case 'insert':
+    case 'scupper': {
       const at = frameOf(hull, place)?.origin;
       return at ? { on: 'deck', x: at.x + dx, y: at.y + dy, heading: place.heading } : place;
     }

@@ -2,28 +2,7 @@ import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import type { Body } from './frame';
-
-/** Body lengths as fractions of stature: Drillis & Contini 1966, in Winter, Biomechanics (from memory). */
-export const BODY = {
-  hipOverSeat: 0.05,
-  shoulderOverHip: 0.288,
-  eyeOverHip: 0.406,
-  halfShoulders: 0.129,
-  grip: 0.386,
-} as const;
-
-export interface Paddler {
-  readonly stature: number;
-  readonly seatX: number;
-  readonly seatZ: number;
-}
-
-/** Seats to check: low to paddle, high to stand from, or both on the same day. */
-export function paddlers(hull: HullSurface, brief: Brief, scale = 1): Paddler[] {
-  const { seat } = hull.model;
-  const heights = brief.seat === 'both' ? [seat.low, seat.high] : [seat[brief.seat]];
-  return heights.map((seatZ) => ({ stature: brief.stature * scale, seatX: seat.x, seatZ }));
-}
+import { BODY, hipOf, type Paddler } from './paddler';
 
 /**
  * The space swept by shaft and hands: at each plan cell a floor and a ceiling, mm over the keel.
@@ -48,24 +27,41 @@ interface Pose {
   readonly upper: readonly [number, number, number];
 }
 
+/** How a person paddles: hands at chest height or at eye height, with a paddle of some length. */
+export interface Style {
+  readonly stroke: Brief['stroke'];
+  /** mm */
+  readonly paddle: number;
+}
+
+export const styleOf = (brief: Brief, shop: ShopSettings): Style => ({
+  stroke: brief.stroke,
+  paddle: brief.paddle ?? shop.stroke.paddle,
+});
+
+/** How high over the gunwale the lower hand passes; what is lower belongs to the knuckles (judgement), mm. */
+export const HAND_OVER_GUNWALE = 50;
+
 /**
  * Poses of a forward stroke and of a sweep on one side. The lower hand goes from the catch to the hip
- * outside the gunwale, the upper hand from shoulder to the centre line at chest height (forward, low
- * style) or over the lap (sweep). Judgement, not measurement: the fractions are of this product.
+ * outside the gunwale, the upper hand from the shoulder to the centre line at chest height (low style)
+ * or eye height (high style), or over the lap (sweep). Judgement, not measurement: the fractions are
+ * of this product.
  */
-function* poses(hull: HullSurface, p: Paddler, settings: ShopSettings['stroke'], sign: 1 | -1): Generator<Pose> {
+function* poses(hull: HullSurface, p: Paddler, settings: ShopSettings['stroke'], style: Style, sign: 1 | -1): Generator<Pose> {
   const h = p.stature;
-  const hip = { x: p.seatX, z: p.seatZ + BODY.hipOverSeat * h };
+  const hip = hipOf(p);
   const reachAhead = BODY.grip * h + 0.06 * h;
+  const upperZ = hip.z + (style.stroke === 'low' ? 0.2 : BODY.eyeOverHip) * h;
   for (let i = 0; i <= PHASES; i++) {
     const t = i / PHASES;
     const x = hip.x - reachAhead * (1 - t);
     const edge = hull.halfBreadth(x) + settings.hand;
-    const z = hull.gunwale(x) + settings.hand;
+    const z = hull.gunwale(x) + settings.hand + HAND_OVER_GUNWALE;
     const upperX = hip.x - BODY.grip * h * (0.6 + 0.4 * t);
     yield {
       lower: [x, sign * edge, z],
-      upper: [upperX, -sign * BODY.halfShoulders * h * (1 - t), hip.z + 0.2 * h],
+      upper: [upperX, -sign * BODY.halfShoulders * h * (1 - t), upperZ],
     };
     yield {
       lower: [x, sign * (edge + 0.08 * h * Math.sin(Math.PI * t)), z],
@@ -75,7 +71,7 @@ function* poses(hull: HullSurface, p: Paddler, settings: ShopSettings['stroke'],
 }
 
 /** Sweeps the stroke of one paddler on both sides into a floor and a ceiling. */
-export function strokeSpace(hull: HullSurface, p: Paddler, settings: ShopSettings['stroke']): StrokeSpace {
+export function strokeSpace(hull: HullSurface, p: Paddler, settings: ShopSettings['stroke'], style: Style): StrokeSpace {
   const reach = 0.75 * p.stature;
   const x0 = p.seatX - reach;
   const half = hull.beam / 2 + 500;
@@ -90,15 +86,16 @@ export function strokeSpace(hull: HullSurface, p: Paddler, settings: ShopSetting
     floor: new Float64Array(columns * rows).fill(Infinity),
     ceiling: new Float64Array(columns * rows).fill(-Infinity),
   };
-  for (const sign of [-1, 1] as const) for (const pose of poses(hull, p, settings, sign)) sweep(space, pose, settings);
+  for (const sign of [-1, 1] as const)
+    for (const pose of poses(hull, p, settings, style, sign)) sweep(space, pose, settings, style.paddle);
   return space;
 }
 
-function sweep(space: StrokeSpace, { lower, upper }: Pose, s: ShopSettings['stroke']): void {
+function sweep(space: StrokeSpace, { lower, upper }: Pose, s: ShopSettings['stroke'], paddle: number): void {
   const [dx, dy, dz] = [lower[0] - upper[0], lower[1] - upper[1], lower[2] - upper[2]];
   const hands = Math.hypot(dx, dy, dz);
   // The shaft goes on beyond the lower hand to the throat of the blade.
-  const throat = s.paddle / 2 - 480 + hands / 2;
+  const throat = paddle / 2 - 480 + hands / 2;
   for (let along = 0; along <= Math.max(throat, hands); along += STEP) {
     const u = along / hands;
     stamp(space, upper[0] + u * dx, upper[1] + u * dy, upper[2] + u * dz, s.shaft);
@@ -144,6 +141,15 @@ export function intrusion(space: StrokeSpace, body: Body): Intrusion | undefined
   const raise = highest - body.bottom;
   if (!(lower > 0 && raise > 0)) return undefined;
   return { by: Math.min(lower, raise), lower, raise, floor: lowest };
+}
+
+/** How high gear may stand at a place without entering the stroke, mm over the keel; undefined where nothing sweeps. */
+export function headroom(space: StrokeSpace, x: number, y: number): number | undefined {
+  const column = Math.floor((x - space.x0) / space.cell);
+  const row = Math.floor((y - space.y0) / space.cell);
+  if (column < 0 || row < 0 || column >= space.columns || row >= space.rows) return undefined;
+  const floor = space.floor[row * space.columns + column] ?? Infinity;
+  return Number.isFinite(floor) ? floor : undefined;
 }
 
 /** The strokes of the nominal body at each seat height, and of the bodies at the ends of the band. */
@@ -203,17 +209,4 @@ function inside(outline: Body['outline'], x: number, y: number, margin: number):
 export function strokeBand(hull: HullSurface, brief: Brief): { fore: number; aft: number; inboard: number } {
   const reach = (BODY.grip + 0.06) * brief.stature;
   return { fore: hull.model.seat.x - reach, aft: hull.model.seat.x, inboard: 160 };
-}
-
-/** Reach along the boat from the seat, for the reach lane: at hand, and with the trunk leaning or turned. */
-export function reachZones(hull: HullSurface, brief: Brief): { name: string; fore: number; aft: number }[] {
-  const x = hull.model.seat.x;
-  const h = brief.stature;
-  const atHand = BODY.grip * h;
-  const lean = Math.sin(Math.PI / 6) * BODY.shoulderOverHip * h;
-  return [
-    { name: 'leaning', fore: x - atHand - lean, aft: x - atHand },
-    { name: 'at hand', fore: x - atHand, aft: x + 0.1 * h },
-    { name: 'half turn', fore: x + 0.1 * h, aft: x + atHand },
-  ];
 }

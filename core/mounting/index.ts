@@ -1,3 +1,4 @@
+export * from './chain';
 export * from './advice';
 export * from './fastener';
 export * from './mount';

@@ -1,5 +1,6 @@
-import type { ShopSettings } from '../catalog';
-import type { Placed } from '../layout';
+import type { Part, ShopSettings } from '../catalog';
+import type { HullModel } from '../hull';
+import { slotFault, type Placed } from '../layout';
 import { boltName, chooseBolt, type FastenerChoice } from './fastener';
 import { findThread, rivetFor, type Rivet, type Thread } from './tables';
 
@@ -25,20 +26,28 @@ export interface Mounted {
 
 const none = { holes: 0, fastener: null, count: 0, plate: false, cannot: null } as const;
 
+/** Slot geometry decides what fits, not the maker. */
+function trackFault(part: Part, hull: HullModel, id: string): string | null {
+  const track = hull.tracks.find((t) => t.id === id);
+  return track ? slotFault(part, track.slot) : 'no track here for its T-bolts';
+}
+
 /** Works out fasteners and holes of a fitting for the way it is held. */
-export function mountFitting(placed: Placed, shop: ShopSettings): Mounted {
-  const { part, fitting, frame } = placed;
+export function mountFitting(placed: Placed, shop: ShopSettings, hull: HullModel): Mounted {
+  const { part, fitting, frame, place } = placed;
   const { hold } = fitting.mount;
   if (!part.holds.includes(hold)) return { ...none, hold, cannot: `${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
   switch (hold) {
     case 'loose':
       return { ...none, hold };
     case 'track':
-      if (fitting.place.on !== 'track') return { ...none, hold, cannot: 'no track here for its T-bolts' };
-      return { ...none, hold, fastener: 'T-bolt M6', count: part.trackBolts };
+      if (place.on !== 'track') return { ...none, hold, cannot: 'no track here for its T-bolts' };
+      return { ...none, hold, fastener: 'T-bolt M6', count: part.trackBolts, cannot: trackFault(part, hull, place.track) };
     case 'insert':
-      if (fitting.place.on !== 'insert') return { ...none, hold, cannot: 'no factory insert here' };
+      if (place.on !== 'insert') return { ...none, hold, cannot: 'no factory insert here' };
       return { ...none, hold, fastener: 'Insert screw 1/4-20', count: 1 };
+    case 'scupper':
+      return { ...none, hold, cannot: place.on === 'scupper' ? null : 'no scupper here for it' };
     case 'rivet': {
       const rivet = part.rivet ? rivetFor(part.rivet, part.base.thickness + frame.wall) : undefined;
       const cannot = rivet ? null : 'no rivet sold grips this stack';
@@ -78,5 +87,6 @@ export const HOLD_WORDS: Readonly<Record<Mounted['hold'], string>> = {
   through: 'through bolts',
   rivet: 'blind rivets',
   insert: 'a factory insert',
+  scupper: 'a scupper insert',
   loose: 'set in place, strapped',
 };

@@ -135,23 +135,25 @@ describe('mounts', () => {
 
   it('T-bolts make no holes and need a track', () => {
     expect(
-      mountFitting(put('rod-tube-raised', { on: 'track', track: 'aft-star', x: 2500, heading: 0 }, 'track'), SHOP).holes,
+      mountFitting(put('rod-tube-raised', { on: 'track', track: 'aft-star', x: 2500, heading: 0 }, 'track'), SHOP, TOLVANE).holes,
     ).toBe(0);
-    expect(mountFitting(put('rod-tube-raised', deck, 'track'), SHOP).cannot).toContain('no track');
+    expect(mountFitting(put('rod-tube-raised', deck, 'track'), SHOP, TOLVANE).cannot).toContain('no track');
   });
 
   it('through bolts with a plate are longer than without', () => {
     const [without, withPlate] = [false, true].map(
-      (plate) => mountFitting(put('rod-tube-raised', deck, 'through', plate), SHOP).bolt,
+      (plate) => mountFitting(put('rod-tube-raised', deck, 'through', plate), SHOP, TOLVANE).bolt,
     );
     expect(withPlate?.needed).toBeCloseTo((without?.needed ?? 0) + 12.7, 9);
   });
 
   it('an insert must be there, a rivet must grip, a part must allow it', () => {
-    expect(mountFitting(put('flag-pole', deck, 'insert'), SHOP).cannot).toContain('no factory insert');
-    expect(mountFitting(put('paddle-clip', deck, 'rivet'), SHOP).rivet?.grade).toBe('68');
-    expect(mountFitting(put('crate-open', deck, 'rivet'), SHOP).cannot).toContain('cannot be held');
-    expect(mountFitting(put('gland', deck, 'through'), SHOP)).toEqual(jasmine.objectContaining({ holes: 1, fastener: null }));
+    expect(mountFitting(put('flag-pole', deck, 'insert'), SHOP, TOLVANE).cannot).toContain('no factory insert');
+    expect(mountFitting(put('paddle-clip', deck, 'rivet'), SHOP, TOLVANE).rivet?.grade).toBe('68');
+    expect(mountFitting(put('crate-open', deck, 'rivet'), SHOP, TOLVANE).cannot).toContain('cannot be held');
+    expect(mountFitting(put('gland', deck, 'through'), SHOP, TOLVANE)).toEqual(
+      jasmine.objectContaining({ holes: 1, fastener: null }),
+    );
   });
 
   it('advice follows the drill policy and puts what cannot be last', () => {

@@ -61,7 +61,7 @@ export function materials(items: readonly Fitted[], runs: readonly WiredRun[]): 
     if (mounted.fastener) add(FASTENER[mounted.hold], mounted.count, 'follow the holes');
     if (mounted.plate) add('backing-plate', 1, 'follow the holes');
   }
-  const holes = items.reduce((sum, i) => sum + i.mounted.holes, 0);
+  const holes = items.reduce((sum, i) => sum + i.holes.length, 0);
   add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
   for (const run of runs) {
     if (run.awg) add(`wire-${run.awg}`, (2 * run.cut) / 1000, 'follows the runs');
@@ -77,6 +77,7 @@ const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
   through: 'bolt-set',
   rivet: 'rivet',
   insert: 'insert-screw',
+  scupper: 'strap',
   loose: 'strap',
 };
 

@@ -1,5 +1,5 @@
 import { type Change, singleChanges, type SimpleChange } from './change';
-import type { Plan } from './plan';
+import type { Place, Plan } from './plan';
 
 /** One field of the plan set from one value to another; null stands for absent. */
 export interface Edit {
@@ -61,6 +61,32 @@ function editsOf(change: SimpleChange): Edit[] {
       return one(['fittings', change.item, 'place'], change.from, change.to);
     case 'liftItem':
       return one(['fittings', change.item, 'lift'], change.from, change.to);
+    case 'slideInSet':
+      return one(['fittings', change.item, 'elsewhere', change.set], change.from, change.to);
+    case 'joinSets':
+      return one(['fittings', change.item, 'sets'], change.from, change.to);
+    case 'leanItem':
+      return one(['fittings', change.item, 'lean'], change.from, change.to);
+    case 'groupItem':
+      return one(['fittings', change.item, 'group'], change.from, change.to);
+    case 'lockItem':
+      return one(['fittings', change.item, 'locked'], change.from, change.to);
+    case 'swapItem':
+      return one(['fittings', change.item, 'swap'], change.from, change.to);
+    case 'tetherItem':
+      return one(['fittings', change.item, 'tether'], change.from, change.to);
+    case 'floatItem':
+      return one(['fittings', change.item, 'float'], change.from, change.to);
+    case 'travelItem':
+      return one(['fittings', change.item, 'travels'], change.from, change.to);
+    case 'nameSet':
+      return one(['sets', change.set], change.from, change.to);
+    case 'stowThing':
+      return one(['stowage', change.thing], change.from, change.to);
+    case 'keepPhoto':
+      return one(['photos', change.photo], change.from, change.to);
+    case 'planScupper':
+      return one(['scuppers', change.scupper], change.from, change.to);
     case 'chooseMount':
       return one(['fittings', change.item, 'mount'], change.from, change.to);
     case 'supplyItem':
@@ -105,25 +131,37 @@ type Json = Record<string, unknown>;
 
 function edited(holder: Json, path: readonly string[], edit: Edit): Json {
   const [head = '', ...rest] = path;
+  const there = Object.hasOwn(holder, head);
   if (rest.length === 0) {
-    const found = Object.hasOwn(holder, head) ? holder[head] : null;
+    const found = there ? holder[head] : null;
     if (!sameJson(found ?? null, edit.from ?? null)) throw new Clash(edit.path.join('/'), edit.from, found ?? null, edit.to);
-    if (edit.to === null && isEntry(edit.path)) {
-      const { [head]: _, ...others } = holder;
-      return others;
-    }
+    if (edit.to === null && mayBeAbsent(edit.path)) return without(holder, head);
     return { ...holder, [head]: edit.to };
   }
-  if (!Object.hasOwn(holder, head)) {
+  const inElsewhere = edit.path[0] === 'fittings' && head === 'elsewhere';
+  if (!there && !inElsewhere) {
     // Taken off by somebody else: a clash when it was there before, which only the sender can tell.
     throw new Clash(edit.path.join('/'), edit.from, null, edit.to);
   }
-  return { ...holder, [head]: edited(holder[head] as Json, rest, edit) };
+  const inner = edited((there ? holder[head] : {}) as Json, rest, edit);
+  // An empty record of places is no record: an inverse must leave nothing behind.
+  return inElsewhere && Object.keys(inner).length === 0 ? without(holder, head) : { ...holder, [head]: inner };
 }
 
-/** Records lose an entry set to null; plain fields keep the null. */
-const isEntry = (path: readonly string[]): boolean =>
-  path.length === 2 && ['fittings', 'runs', 'wishes', 'accepted'].includes(path[0] ?? '');
+function without(holder: Json, key: string): Json {
+  const { [key]: _, ...others } = holder;
+  return others;
+}
+
+const RECORDS = ['fittings', 'runs', 'wishes', 'accepted', 'sets', 'stowage', 'photos', 'scuppers'];
+const OPTIONAL = ['sets', 'lean', 'group', 'locked', 'swap', 'tether', 'float', 'travels'];
+
+/** Entries of records and optional fields of a fitting are gone when set to null; plain fields keep the null. */
+function mayBeAbsent(path: readonly string[]): boolean {
+  const [first = '', , third = ''] = path;
+  if (path.length === 2) return RECORDS.includes(first);
+  return first === 'fittings' && (path.length === 4 || OPTIONAL.includes(third));
+}
 
 function checkRuns(plan: Plan): void {
   for (const [id, run] of Object.entries(plan.runs)) {
@@ -131,6 +169,42 @@ function checkRuns(plan: Plan): void {
       if (!Object.hasOwn(plan.fittings, run[end]))
         throw new Refused(`runs/${id}/${end}`, `no fitting ${run[end]}: drop the run first, or place the fitting`);
     if (run.from === run.to) throw new Refused(`runs/${id}/to`, 'a run joins two different fittings');
+  }
+}
+
+/** Every place, and every other place it takes in a set. */
+const placesOf = (f: Plan['fittings'][string]): Place[] => [f.place, ...Object.values(f.elsewhere ?? {})];
+
+function checkStanding(plan: Plan): void {
+  const on = (f: Plan['fittings'][string] | undefined): string[] =>
+    f ? placesOf(f).flatMap((p) => (p.on === 'fitting' ? [p.fitting] : [])) : [];
+  for (const [id, f] of Object.entries(plan.fittings)) {
+    for (const below of on(f))
+      if (!Object.hasOwn(plan.fittings, below))
+        throw new Refused(`fittings/${id}/place`, `it stands on a fitting that is not aboard: move it first`);
+    const seen = new Set([id]);
+    for (let next = on(f); next.length; next = next.flatMap((below) => on(plan.fittings[below]))) {
+      if (next.includes(id)) throw new Refused(`fittings/${id}/place`, 'it would stand on itself');
+      next = next.filter((below) => !seen.has(below));
+      next.forEach((below) => seen.add(below));
+    }
+    const tied = f.tether?.to;
+    if (tied && !Object.hasOwn(plan.fittings, tied))
+      throw new Refused(`fittings/${id}/tether`, 'what holds its tether is not aboard: tie it elsewhere first');
+    for (const set of [...(f.sets ?? []), ...Object.keys(f.elsewhere ?? {})])
+      if (!Object.hasOwn(plan.sets, set)) throw new Refused(`fittings/${id}/sets`, `there is no set ${set}`);
+  }
+}
+
+/** What keeps a plan from holding together, or null: a run without its end, a fitting on one that is gone. */
+export function holdsTogether(plan: Plan): Refused | null {
+  try {
+    checkRuns(plan);
+    checkStanding(plan);
+    return null;
+  } catch (error) {
+    if (error instanceof Refused) return error;
+    throw error;
   }
 }
 
@@ -146,6 +220,7 @@ export function applyChange(before: Plan, change: Change): Applied {
   const edits = parts.flatMap(editsOf);
   const after = edits.reduce<Json>((holder, edit) => edited(holder, edit.path, edit), before) as Plan;
   if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);
+  if (after.fittings !== before.fittings || after.sets !== before.sets) checkStanding(after);
   const inverses = parts.map(inverseOf).reverse();
   const [only] = inverses;
   const inverse: Change = change.kind === 'together' || !only ? { id: change.id, kind: 'together', changes: inverses } : only;

@@ -1,5 +1,20 @@
 import { z } from 'zod';
-import { acceptance, brief, fitting, mount, place, plan, run, SUPPLIERS, tape, wish } from './plan';
+import {
+  acceptance,
+  brief,
+  fitting,
+  mount,
+  photo,
+  place,
+  plan,
+  rigSet,
+  run,
+  SCUPPER_PLANS,
+  stowed,
+  SUPPLIERS,
+  tape,
+  wish,
+} from './plan';
 
 const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
 
@@ -15,6 +30,19 @@ const simple = [
   verb('takeOffItem', { item, from: fitting }),
   verb('slideItem', { item, ...fromTo(place) }),
   verb('liftItem', { item, ...fromTo(fitting.shape.lift) }),
+  verb('slideInSet', { item, set: key, ...fromTo(place.nullable()) }),
+  verb('joinSets', { item, ...fromTo(z.array(key).max(20).nullable()) }),
+  verb('leanItem', { item, ...fromTo(z.number().min(-90).max(90).nullable()) }),
+  verb('groupItem', { item, ...fromTo(key.nullable()) }),
+  verb('lockItem', { item, ...fromTo(z.literal(true).nullable()) }),
+  verb('swapItem', { item, ...fromTo(key.nullable()) }),
+  verb('tetherItem', { item, ...fromTo(fitting.shape.tether.unwrap().nullable()) }),
+  verb('floatItem', { item, ...fromTo(z.literal(true).nullable()) }),
+  verb('travelItem', { item, ...fromTo(z.literal(true).nullable()) }),
+  verb('nameSet', { set: key, ...fromTo(rigSet.nullable()) }),
+  verb('stowThing', { thing: key, ...fromTo(stowed.nullable()) }),
+  verb('keepPhoto', { photo: key, ...fromTo(photo.nullable()) }),
+  verb('planScupper', { scupper: key, ...fromTo(z.enum(SCUPPER_PLANS).nullable()) }),
   verb('chooseMount', { item, ...fromTo(mount) }),
   verb('supplyItem', { item, ...fromTo(z.enum(SUPPLIERS)) }),
   verb('noteItem', { item, ...fromTo(fitting.shape.note) }),

@@ -5,3 +5,4 @@ export * from './ledger';
 export * from './letters';
 export * from './plan';
 export * from './rig-file';
+export * from './upcast';

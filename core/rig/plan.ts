@@ -10,6 +10,14 @@ export const place = z.discriminatedUnion('on', [
   z.strictObject({ on: z.literal('deck'), x: coordinate, y: coordinate, heading }),
   z.strictObject({ on: z.literal('track'), track: key, x: coordinate, heading }),
   z.strictObject({ on: z.literal('insert'), insert: key, heading }),
+  z.strictObject({ on: z.literal('scupper'), scupper: key, heading }),
+  z.strictObject({
+    on: z.literal('fitting'),
+    fitting: key.describe('the fitting it stands on: it moves with that'),
+    u: coordinate.describe('aft of its middle, in its own frame, mm'),
+    v: coordinate.describe('to starboard of its middle, mm'),
+    heading,
+  }),
   z.strictObject({
     on: z.literal('side'),
     side: z.enum(['port', 'starboard']),
@@ -33,6 +41,22 @@ export const fitting = z.strictObject({
   mount,
   suppliedBy: z.enum(SUPPLIERS),
   note: z.string().max(400),
+  lean: z.number().min(-90).max(90).optional().describe('degrees its rods or mast lean more than the part itself'),
+  /** The sets it belongs to; every set when left out. */
+  sets: z.array(key).max(20).optional(),
+  /** Where it stands in a set that has it elsewhere. */
+  elsewhere: z.record(key, place).optional(),
+  group: key.optional().describe('fittings of one group move as one'),
+  locked: z.boolean().optional().describe('stays where it is until unlocked'),
+  swap: key.optional().describe('shares a plate with the others of this name: one at a time'),
+  tether: z
+    .strictObject({
+      to: key.nullable().describe('the fitting that holds it; null is the hull beside it'),
+      length: z.number().min(0).max(6000),
+    })
+    .optional(),
+  float: z.boolean().optional().describe('has a float added'),
+  travels: z.boolean().optional().describe('moves between the boats of its owner'),
 });
 
 export const waypoint = z.discriminatedUnion('at', [
@@ -56,6 +80,7 @@ const choice = <const T extends readonly [string, ...string[]]>(values: T) => z.
 export const WATERS = ['pond', 'river', 'lake', 'inshore', 'offshore', 'night'] as const;
 export const WORK = ['survey', 'handline', 'rods', 'camera', 'camping', 'guiding', 'day trips'] as const;
 export const PROPULSION = ['paddle', 'pedals', 'motor'] as const;
+export const CARRIES = ['cooler', 'crate', 'dog', 'child', 'camera', 'screens'] as const;
 
 export const brief = z.strictObject({
   waters: choice(WATERS),
@@ -71,11 +96,61 @@ export const brief = z.strictObject({
   budgetCents: z.int().min(0).max(100_000_000).nullable(),
   tier: z.enum(['bare', 'working', 'everything']),
   notes: z.string().max(2000),
+  stands: z.enum(['sits', 'stands', 'both']),
+  castHand: z.enum(['right', 'left']),
+  reelHand: z.enum(['right', 'left']),
+  cast: z.enum(['none', 'sidearm', 'overhead', 'both']),
+  rodSide: z.enum(['away', 'same']).describe('rods on the other side than the casting hand, or on the same'),
+  stroke: z.enum(['low', 'high']),
+  paddle: z.number().min(1500).max(3500).nullable().describe("mm; null takes the shop's usual"),
+  second: z
+    .strictObject({ stature: z.number().min(1000).max(2300), weightKg: z.number().min(10).max(250) })
+    .nullable()
+    .describe('a second paddler'),
+  boats: z.enum(['one boat', 'gear moves']),
+  borrowed: z.boolean().describe('goes back as it came: undrilled'),
+  lifts: z.enum(['alone', 'two']),
+  distanceKm: z.number().min(0).max(200),
+  carries: choice(CARRIES),
+  rods: z.int().min(0).max(20),
+  rodLength: z.number().min(500).max(5000).describe('mm'),
+  leash: z.enum(['always', 'declined']),
+  backUp: choice(PROPULSION).describe('what else can bring them home'),
+  rules: z.array(key).max(10).describe('lists of event rules the rig is checked against'),
+  later: z.string().max(1000).describe('what the owner plans for later'),
+  ownGear: z.string().max(1000),
 });
+
+/** A named set of the same rig: all-day, trolling, guest, travel. */
+export const rigSet = z.strictObject({ name: z.string().trim().min(1).max(40), order: z.int().min(0).max(99) });
+
+/** A thing stowed inside the boat or on the paddler, or a place kept for later. */
+export const stowed = z.strictObject({
+  in: key.describe('the compartment'),
+  what: z.string().trim().min(1, 'say what goes in there').max(120),
+  kg: z.number().min(0).max(100),
+  litres: z.number().min(0).max(500),
+  wantsDry: z.boolean(),
+  use: z.enum(['always', 'hourly', 'stopped', 'ashore']),
+  later: z.boolean().describe('a place kept for what is planned'),
+});
+
+/** A photo of the owner's; its bytes are kept beside the plan. */
+export const photo = z.strictObject({
+  name: z.string().max(120),
+  width: z.int().min(1).max(20_000),
+  height: z.int().min(1).max(20_000),
+  x: coordinate.nullable().describe('where along the boat it belongs'),
+  caption: z.string().max(200),
+});
+
+export const SCUPPER_PLANS = ['open', 'plugged'] as const;
 
 export const wish = z.strictObject({
   text: z.string().min(1).max(200),
   part: key.nullable().describe('the part it was matched to, or null'),
+  count: z.int().min(1).max(999).optional(),
+  cents: z.int().min(0).max(100_000_000).optional().describe("the owner's own price"),
 });
 
 export const tape = z.strictObject({ datum: z.string().max(80), run: z.enum(['taut', 'centre', 'gunwale']) });
@@ -100,6 +175,10 @@ export const plan = z.strictObject({
   fittings: record(fitting),
   runs: record(run),
   wishes: record(wish),
+  sets: record(rigSet),
+  stowage: record(stowed),
+  photos: record(photo),
+  scuppers: record(z.enum(SCUPPER_PLANS)).describe('open when not named'),
   accepted: z.record(z.string().max(160), acceptance),
   /** Letters frozen at the first print or quote; null while they still follow the places. */
   letters: z.record(key, z.string().max(4)).nullable(),
@@ -113,6 +192,9 @@ export type Run = z.infer<typeof run>;
 export type Brief = z.infer<typeof brief>;
 export type Wish = z.infer<typeof wish>;
 export type Tape = z.infer<typeof tape>;
+export type RigSet = z.infer<typeof rigSet>;
+export type Stowed = z.infer<typeof stowed>;
+export type Photo = z.infer<typeof photo>;
 export type Acceptance = z.infer<typeof acceptance>;
 export type Plan = z.infer<typeof plan>;
 
@@ -131,6 +213,26 @@ export const USUAL_BRIEF: Brief = {
   budgetCents: null,
   tier: 'working',
   notes: '',
+  stands: 'sits',
+  castHand: 'right',
+  reelHand: 'left',
+  cast: 'none',
+  rodSide: 'away',
+  stroke: 'low',
+  paddle: null,
+  second: null,
+  boats: 'one boat',
+  borrowed: false,
+  lifts: 'two',
+  distanceKm: 8,
+  carries: [],
+  rods: 0,
+  rodLength: 2100,
+  leash: 'always',
+  backUp: [],
+  rules: [],
+  later: '',
+  ownGear: '',
 };
 
 /** The plan of a rig just opened. */
@@ -142,6 +244,10 @@ export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised
     fittings: {},
     runs: {},
     wishes: {},
+    sets: {},
+    stowage: {},
+    photos: {},
+    scuppers: {},
     accepted: {},
     letters: null,
   };

@@ -2,13 +2,15 @@ import { z } from 'zod';
 import { consumable, part, shopSettings, type Catalog } from '../catalog';
 import { hullModel, type HullModel } from '../hull';
 import { keptFact, type Fact } from './fact';
+import { holdsTogether } from './apply';
 import { plan, type Place, type Plan } from './plan';
 import type { ShopSettings } from '../catalog';
+import { upcastFile } from './upcast';
 
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFile = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(1),
+  version: z.literal(2),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan,
   hull: hullModel,
@@ -49,7 +51,7 @@ export function readRigFile(text: string): ReadFile {
   } catch {
     return refuse('(whole)', 'not JSON: choose a file that was exported as a rig file');
   }
-  const parsed = rigFile.safeParse(json);
+  const parsed = rigFile.safeParse(upcastFile(json));
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   const faults = crossFaults(parsed.data);
   return faults.length ? { ok: false, faults } : { ok: true, file: parsed.data };
@@ -61,6 +63,8 @@ export function placeFault(hull: HullModel, place: Place): FileFault | null {
     return { field: 'track', says: `this hull has no track ${place.track}` };
   if (place.on === 'insert' && !hull.inserts.some((i) => i.id === place.insert))
     return { field: 'insert', says: `this hull has no insert ${place.insert}` };
+  if (place.on === 'scupper' && !hull.scuppers.some((s) => s.id === place.scupper))
+    return { field: 'scupper', says: `this hull has no scupper ${place.scupper}` };
   return null;
 }
 
@@ -78,12 +82,23 @@ function crossFaults(file: RigFile): FileFault[] {
   const parts = new Set(file.parts.map((one) => one.id));
   for (const [id, f] of Object.entries(p.fittings)) {
     if (!parts.has(f.part)) fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part}`);
-    const misplaced = placeFault(hull, f.place);
-    if (misplaced) fault(`plan.fittings.${id}.place.${misplaced.field}`, misplaced.says);
+    const places: [string, Place][] = [
+      ['place', f.place],
+      ...Object.entries(f.elsewhere ?? {}).map(([set, p2]): [string, Place] => [`elsewhere.${set}`, p2]),
+    ];
+    for (const [where, place] of places) {
+      const misplaced = placeFault(hull, place);
+      if (misplaced) fault(`plan.fittings.${id}.${where}.${misplaced.field}`, misplaced.says);
+    }
   }
   for (const [id, r] of Object.entries(p.runs))
     for (const end of ['from', 'to'] as const)
       if (!Object.hasOwn(p.fittings, r[end])) fault(`plan.runs.${id}.${end}`, `no fitting ${r[end]} in this plan`);
+  const held = holdsTogether(p);
+  if (held) fault(`plan.${held.field.replaceAll('/', '.')}`, held.says);
+  const compartments = new Set(hull.compartments?.map((c) => c.id));
+  for (const [id, s] of Object.entries(p.stowage))
+    if (!compartments.has(s.in)) fault(`plan.stowage.${id}.in`, `this hull has no compartment ${s.in}`);
   const factIds = file.ledger.map((f) => f.id);
   if (new Set(factIds).size !== factIds.length) fault('ledger', 'the same fact stands twice');
   return faults.slice(0, 20);
@@ -106,7 +121,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
   return {
     format: 'plain-cleat/rig',
-    version: 1,
+    version: 2,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,

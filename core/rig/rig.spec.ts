@@ -30,7 +30,12 @@ const crate = fitted('crate-open', deck(2700, 0), 'loose');
 const battery = fitted('battery-18', deck(600, 0), 'loose');
 const sounder = fitted('sounder-arm-7', track('fwd-port', 1200), 'track');
 const run = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
-const laid = (): Plan => ({ ...emptyPlan(), fittings: { g: crate, b: battery, s: sounder }, runs: { r: run } });
+const laid = (): Plan => ({
+  ...emptyPlan(),
+  sets: { away: { name: 'away', order: 1 } },
+  fittings: { g: crate, b: battery, s: sounder },
+  runs: { r: run },
+});
 
 /** One change of every kind that fits the laid-out plan. */
 const CHANGES: readonly Change[] = [
@@ -48,6 +53,31 @@ const CHANGES: readonly Change[] = [
   { id: id(), kind: 'acceptFinding', finding: 'overlap:g:b', from: null, to: { reason: 'it is soft', by: 'Tom' } },
   { id: id(), kind: 'hookTape', from: { datum: 'bow', run: 'taut' }, to: { datum: 'stern', run: 'centre' } },
   { id: id(), kind: 'nameRig', from: 'spec rig', to: 'another' },
+  { id: id(), kind: 'slideInSet', item: 'g', set: 'away', from: null, to: deck(2500, 0) },
+  { id: id(), kind: 'joinSets', item: 'g', from: null, to: ['away'] },
+  { id: id(), kind: 'leanItem', item: 's', from: null, to: 10 },
+  { id: id(), kind: 'groupItem', item: 'g', from: null, to: 'pair' },
+  { id: id(), kind: 'lockItem', item: 'g', from: null, to: true },
+  { id: id(), kind: 'swapItem', item: 'g', from: null, to: 'stern-plate' },
+  { id: id(), kind: 'tetherItem', item: 'g', from: null, to: { to: 'b', length: 600 } },
+  { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
+  { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },
+  { id: id(), kind: 'nameSet', set: 'away', from: { name: 'away', order: 1 }, to: { name: 'all day', order: 1 } },
+  {
+    id: id(),
+    kind: 'stowThing',
+    thing: 'knife',
+    from: null,
+    to: { in: 'bow', what: 'knife', kg: 0.1, litres: 0.2, wantsDry: false, use: 'always', later: false },
+  },
+  {
+    id: id(),
+    kind: 'keepPhoto',
+    photo: 'p1',
+    from: null,
+    to: { name: 'deck.jpg', width: 800, height: 600, x: 900, caption: '' },
+  },
+  { id: id(), kind: 'planScupper', scupper: 'scup-1', from: null, to: 'plugged' },
   { id: id(), kind: 'promiseRig', from: '2026-06-12', to: null },
   { id: id(), kind: 'freezeLetters', from: null, to: { g: 'C' } },
   {
@@ -136,6 +166,31 @@ describe('changes', () => {
     );
   });
 
+  it('refuses a fitting that would stand on itself, hang from one that is gone, or join an unknown set', () => {
+    const on = (fitting: string) => ({ on: 'fitting' as const, fitting, u: 0, v: 0, heading: 0 });
+    const slide = (item: string, from: Plan['fittings'][string]['place'], to: typeof from): Change => ({
+      id: id(),
+      kind: 'slideItem',
+      item,
+      from,
+      to,
+    });
+    const carried = applyChange(laid(), slide('b', battery.place, on('g'))).plan;
+    expect(() => applyChange(carried, slide('g', crate.place, on('b')))).toThrowError(Refused, /stand on itself/);
+    expect(() => applyChange(carried, slide('g', crate.place, on('g')))).toThrowError(Refused);
+    expect(() => applyChange(carried, { id: id(), kind: 'takeOffItem', item: 'g', from: crate })).toThrowError(
+      Refused,
+      /stands on/,
+    );
+    expect(() => applyChange(laid(), { id: id(), kind: 'joinSets', item: 'g', from: null, to: ['no-such'] })).toThrowError(
+      Refused,
+    );
+    const away = applyChange(laid(), { id: id(), kind: 'joinSets', item: 'g', from: null, to: ['away'] }).plan;
+    expect(() =>
+      applyChange(away, { id: id(), kind: 'nameSet', set: 'away', from: { name: 'away', order: 1 }, to: null }),
+    ).toThrowError(Refused);
+  });
+
   it('refuses keys that could reach a prototype, by schema', () => {
     for (const item of ['__proto__', 'a b', '', '../x', 'x'.repeat(80)])
       expect(change.safeParse({ id: id(), kind: 'liftItem', item, from: 0, to: 1 }).success).toBeFalse();
@@ -221,7 +276,7 @@ describe('the schema of the rig file', () => {
   it('in the docs is the one the product validates with (npm run schema)', () => {
     const written = JSON.parse(readFileSync(new URL('../../docs/rig-file.schema.json', import.meta.url), 'utf8')) as object;
     const { title, ...schema } = written as { title: string };
-    expect(title).toContain('version 1');
+    expect(title).toContain('version 2');
     expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFile))));
   });
 });
@@ -246,6 +301,19 @@ describe('rig file', () => {
     }
   });
 
+  it('of version 1 still opens, with the usual answer to what it was never asked', () => {
+    const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
+    const read = readRigFile(old);
+    if (!read.ok) return fail(JSON.stringify(read.faults));
+    expect(read.file.version).toBe(2);
+    expect(read.file.plan.sets).toEqual({});
+    expect(read.file.plan.brief.cast).toBe('none');
+    expect(read.file.shop.limits.standing).toBe(500);
+    const { plan: before } = JSON.parse(old) as { plan: Plan };
+    expect(read.file.plan.fittings).toEqual(before.fittings);
+    expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
+  });
+
   it('carries only the parts in use', () => {
     const [file] = files;
     const used = new Set(Object.values(file?.plan.fittings ?? {}).map((f) => f.part));
@@ -256,7 +324,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 2), /^version/],
+      [(f) => (f.version = 3), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

@@ -4,4 +4,4 @@ import { rigFile } from './rig-file';
 
 /** Writes the JSON Schema (2020-12) of the rig file beside its document. */
 const file = new URL('../../docs/rig-file.schema.json', import.meta.url);
-writeFileSync(file, `${JSON.stringify({ title: 'Plain Cleat rig file, version 1', ...z.toJSONSchema(rigFile) }, null, 2)}\n`);
+writeFileSync(file, `${JSON.stringify({ title: 'Plain Cleat rig file, version 2', ...z.toJSONSchema(rigFile) }, null, 2)}\n`);

@@ -1,0 +1,40 @@
+import { reachOf } from '../layout';
+import { mm, say } from '../units';
+import { about, aboutHull, type Judgement, nameOf, type Raw } from './finding';
+import { graspOf } from './reach';
+
+/** Something aboard that brings a pedal or motor boat home. */
+export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
+  const { propulsion, backUp: wanted } = plan.brief;
+  const driven = propulsion.length > 0 && !propulsion.includes('paddle');
+  if (!driven && wanted.length === 0) return [];
+  const means = wanted.length ? wanted : (['paddle'] as const);
+  return means.flatMap((what): Raw[] => {
+    const spares = items.filter((i) => i.placed.part.spareFor === what);
+    if (spares.length === 0)
+      return [
+        {
+          ...aboutHull(hull),
+          code: 'no-back-up',
+          detail: what,
+          severity: 'look',
+          says: say`No spare ${what} aboard.`,
+          because: say`The boat moves by ${propulsion.join(', ')}. When that fails something must bring them home.`,
+        },
+      ];
+    const reached = spares.flatMap((i) => paddlers.map((p) => ({ i, r: reachOf(p, graspOf(i)) })));
+    if (reached.some(({ r }) => r.zone !== 'out of reach')) return [];
+    const nearest = reached.sort((a, b) => a.r.beyond - b.r.beyond)[0];
+    if (!nearest) return [];
+    return [
+      {
+        ...about(nearest.i),
+        code: 'back-up-reach',
+        severity: 'look',
+        curable: true,
+        says: say`${nameOf(nearest.i)} lies ${mm(nearest.r.beyond, 'up')} beyond the hand: it cannot be changed afloat.`,
+        because: say`The back-up is taken from the seat, within a half turn.`,
+      },
+    ];
+  });
+};

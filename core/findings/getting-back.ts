@@ -1,0 +1,97 @@
+import type { Fitted } from '../drilling';
+import { reachedFromWater } from '../layout';
+import { mm, say, sideOf, sideSign, type Side } from '../units';
+import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, toOtherSide, topOf } from './finding';
+
+/** Half the length of side a swimmer needs to come over (judgement), mm. */
+const WIDE = 300;
+/** What a swimmer can slide over (judgement), mm over the gunwale. */
+const LOW = 120;
+
+/** What stands on the edge where a swimmer comes over. */
+function blocks({ items, hull }: Bench, aid: Fitted, side: Side): Fitted | undefined {
+  const at = aid.placed.frame.origin.x;
+  return items.find(
+    (i) =>
+      i !== aid &&
+      topOf(i) - hull.gunwale(at) > LOW &&
+      i.placed.bodies.some((b) =>
+        b.outline.some(([x, y]) => Math.abs(x - at) < WIDE && y * sideSign(side) > 0.6 * hull.halfBreadth(x)),
+      ),
+  );
+}
+
+/** Strap, ladder or flip line in reach from the water, on a side that is clear. */
+export const gettingBack: Judgement = (bench): Raw[] => {
+  const { items, hull, paddlers, float } = bench;
+  const [p] = paddlers;
+  const aids = items.filter((i) => i.placed.part.reboards);
+  if (!p || aids.length === 0) return [];
+  const tries = aids.map((aid) => {
+    const { origin } = aid.placed.frame;
+    const own = sideOf(origin.y);
+    const sides: readonly Side[] = own === 'centre' ? ['port', 'starboard'] : [own];
+    return sides.map((side) => ({
+      aid,
+      side,
+      short: reachedFromWater(hull, p, origin, side, float.waterline),
+      by: blocks(bench, aid, side),
+    }));
+  });
+  const all = tries.flat();
+  if (all.some((t) => t.short === 0 && !t.by)) return [];
+  const best = [...all].sort((a, b) => a.short - b.short || Number(Boolean(a.by)) - Number(Boolean(b.by)))[0];
+  if (!best) return [];
+  return [
+    {
+      ...about(best.aid),
+      code: 'getting-back',
+      severity: 'stop',
+      curable: true,
+      says:
+        best.short > 0
+          ? say`${nameOf(best.aid)} lies ${mm(best.short, 'up')} out of reach from the water.`
+          : say`${best.by?.letter ?? ''}, ${best.by ? nameOf(best.by) : ''}, stands ${mm(best.by ? topOf(best.by) - hull.gunwale(best.aid.placed.frame.origin.x) : 0, 'up')} over the ${best.side} gunwale where a swimmer would come back on.`,
+      because: say`Re-entry must be possible with the gear on: ${mm(2 * WIDE)} of side clear, the hold within an arm's reach over the edge.`,
+      tries: toOtherSide(hull, best.aid),
+    },
+  ];
+};
+
+/** Nothing to get back on by. */
+export const noWayBack: Judgement = ({ items, hull, plan, parts, set }) => {
+  if (items.some((i) => i.placed.part.reboards) || items.length === 0) return [];
+  if (!plan.brief.waters.some((w) => w === 'inshore' || w === 'offshore' || w === 'night')) return [];
+  const line = parts.find((p) => p.reboards === 'flip line');
+  return [
+    {
+      ...aboutHull(hull, hull.model.seat.x),
+      code: 'no-way-back',
+      severity: 'look',
+      curable: Boolean(line),
+      says: say`Nothing aboard to get back on by.`,
+      because: say`On ${plan.brief.waters.join(', ')} water a flip line, strap or ladder is reached from the water.`,
+      tries: line
+        ? [
+            {
+              says: say`Put ${line.name} aboard`,
+              changes: [
+                {
+                  kind: 'placeItem',
+                  item: `back-on${set ? `-${set}` : ''}`.slice(0, 60),
+                  to: {
+                    part: line.id,
+                    place: { on: 'deck', x: hull.model.seat.x - 250, y: 0.6 * hull.halfBreadth(hull.model.seat.x), heading: 0 },
+                    lift: 0,
+                    mount: { hold: 'loose', plate: false, reason: '' },
+                    suppliedBy: 'shop',
+                    note: '',
+                  },
+                },
+              ],
+            },
+          ]
+        : [],
+    },
+  ];
+};

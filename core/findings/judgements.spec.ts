@@ -1,0 +1,528 @@
+import { BRACKWEN, CATALOG, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
+import type { HullModel } from '../hull';
+import { applyChange, type Brief, type Fitting, type Place, type Plan, USUAL_BRIEF } from '../rig';
+import { deck, fitted, inputOf } from '../testing/bench';
+import { tell } from '../units';
+import { workUp, type WorkupInput } from '../workup';
+import { searchCures } from './cures';
+import type { Finding } from './index';
+
+const search = { units: 'metric' as const, budget: 300, newId: () => '00000000-0000-4000-8000-000000000000' };
+const brief = (more: Partial<Brief>): Brief => ({ ...USUAL_BRIEF, ...more });
+const rig = (
+  fittings: Plan['fittings'],
+  more: Partial<Brief> = {},
+  hull: HullModel = TOLVANE,
+  plan: Partial<Plan> = {},
+): WorkupInput => inputOf(fittings, { brief: brief(more), ...plan }, [], hull);
+const found = (input: WorkupInput, code: string): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
+const words = (input: WorkupInput, code: string): string => tell(found(input, code)?.says ?? [], 'metric');
+const on = (fitting: string, u: number, v = 0, heading = 0): Place => ({ on: 'fitting', fitting, u, v, heading });
+const loose = (part: string, place: Place, more: Partial<Fitting> = {}): Fitting => fitted(part, place, 'loose', more);
+const through = (part: string, place: Place, more: Partial<Fitting> = {}): Fitting => fitted(part, place, 'through', more);
+const onTrack = (part: string, id: string, x: number, heading = 0): Fitting =>
+  fitted(part, { on: 'track', track: id, x, heading }, 'track');
+
+interface Case {
+  readonly code: string;
+  readonly fires: WorkupInput;
+  /** What its sentence must say, with its number. */
+  readonly says: RegExp;
+  /** Nearly the same, and just clear of it. */
+  readonly not: WorkupInput;
+  /** False where only a person can settle it, such as another hull or a part to buy. */
+  readonly cure?: false;
+}
+
+const seated = { stature: 1778 } as const;
+const night = { waters: ['night'] as Brief['waters'] };
+const shortTether = { tether: { to: null, length: 300 } };
+const quenbyMotor = { d: through('motor-stern-45', deck(3660, 0), { mount: { hold: 'through', plate: true, reason: '' } }) };
+
+/** One line of cases a judgement: it fires, it just does not, a cure that was tried clears it. */
+const CASES: readonly Case[] = [
+  {
+    code: 'paddle-stroke',
+    fires: rig({ a: onTrack('rod-tube-raised', 'fwd-star', 1560) }, seated),
+    says: /stands \d+ mm into the paddle stroke on the starboard side/,
+    not: rig({ a: onTrack('rod-tube-raised', 'aft-star', 2500) }, seated),
+  },
+  {
+    code: 'knuckles',
+    fires: rig({ a: through('pad-eye', deck(1850, 425)) }),
+    says: /stands \d+ mm over the starboard gunwale where the hands return/,
+    not: rig({ a: through('pad-eye', deck(2200, 415)) }),
+  },
+  {
+    code: 'back-cast',
+    fires: rig({ a: through('mast-light', deck(2250, 400)) }, { cast: 'sidearm' }),
+    says: /stands \d+ mm into the sidearm back cast on the starboard side/,
+    not: rig({ a: through('mast-light', deck(2250, -400)) }, { cast: 'sidearm' }),
+  },
+  {
+    code: 'reach',
+    fires: rig({ a: onTrack('sounder-arm-7', 'fwd-port', 1190) }),
+    says: /lies \d+ mm beyond the hand: (half turn|out of reach)/,
+    not: rig({ a: onTrack('sounder-arm-7', 'fwd-port', 1600) }, { propulsion: ['motor'] }),
+  },
+  {
+    code: 'landing-side',
+    fires: rig({ a: onTrack('sampler-socket', 'fwd-star', 1600) }, { work: ['survey'], propulsion: ['pedals'] }),
+    says: /stands \d+ mm over the starboard gunwale where things come aboard/,
+    not: rig({ a: onTrack('sampler-socket', 'fwd-port', 1600) }, { work: ['survey'], propulsion: ['pedals'] }),
+  },
+  {
+    code: 'standing-room',
+    fires: rig({ a: loose('cooler-20', deck(1800, 0)) }, { stands: 'stands' }, ORRISK),
+    says: /clear deck to stand on is \d+ mm by \d+ mm; 500 mm both ways wanted/,
+    not: rig({ a: loose('dog-mat', deck(1800, 0)) }, { stands: 'stands' }, QUENBY),
+    cure: false,
+  },
+  {
+    code: 'overlap',
+    fires: rig({ a: loose('crate-open', deck(2700, 0)), b: loose('dry-box', deck(2900, 0)) }),
+    says: /stands in the place of A, Crate, open, 13 × 16, by 203 mm/,
+    not: rig({ a: loose('crate-open', deck(2650, 0)), b: loose('first-aid', deck(2960, 0)) }),
+  },
+  {
+    code: 'fits-its-place',
+    fires: rig({ a: loose('crate-wide', deck(2980, 0)), b: onTrack('cross-bar', 'aft-port', 2900) }, {}, ORRISK),
+    // Common practice, no source: a 16 × 16 in crate is too wide for many wells where a 13 × 16 drops in. The Orrisk's is 370 mm.
+    says: /Crate, open, 16 × 16 is 36 mm too large for the tank well/,
+    not: rig({ a: loose('crate-open', deck(2980, 0)) }, {}, ORRISK),
+  },
+  {
+    code: 'swings',
+    fires: rig({ a: loose('crate-tight', deck(2760, 0)), b: loose('rod-tubes-crate-2', on('a', -230)) }),
+    says: /Two rod tubes for a crate stands \d+ mm in the way of/,
+    not: rig({ a: loose('crate-tight', deck(2760, 0)), b: loose('rod-tubes-crate-2', on('a', 258)) }),
+  },
+  {
+    code: 'strut',
+    fires: rig({
+      a: through('camera-pole-short', deck(600, 0)),
+      b: loose('tackle-box', deck(700, 0)),
+      c: loose('cooler-soft', deck(750, 0)),
+      d: loose('first-aid', deck(560, 40)),
+    }),
+    says: /lid of the foredeck hatch carries .* kg; its strut still lifts 3(\.0)? kg/,
+    not: rig({ a: through('camera-pole-short', deck(600, 0)) }),
+    cure: false,
+  },
+  {
+    code: 'rod-butt',
+    fires: rig({ a: fitted('rod-tube-troll', { on: 'side', side: 'port', x: 2400, down: 230 }, 'through') }),
+    says: /hang \d+ mm under the waterline/,
+    not: rig({ a: onTrack('rod-tube-troll', 'aft-port', 2400) }),
+  },
+  {
+    code: 'shallow-tube',
+    fires: inputOf({ a: onTrack('rod-tube-raised', 'aft-star', 2500) }, {}, []),
+    says: /are 240 mm deep; 264 mm wanted/,
+    not: rig({ a: onTrack('rod-tube-raised', 'aft-star', 2500) }),
+    cure: false,
+  },
+  {
+    code: 'rods-cross',
+    fires: rig({ a: onTrack('rod-tube-track', 'aft-star', 2400), b: onTrack('rod-tube-track', 'aft-star', 2450, 0) }),
+    says: /pass \d+ mm from those in A/,
+    not: rig({ a: onTrack('rod-tube-track', 'aft-star', 2400), b: onTrack('rod-tube-track', 'aft-port', 2400) }),
+  },
+  {
+    code: 'rod-tips',
+    fires: rig({ a: onTrack('rod-tube-troll', 'aft-port', 2500) }),
+    says: /stand \d+ mm beyond the beam on the port side/,
+    not: rig({ a: onTrack('rod-tube-raised', 'aft-port', 2500) }),
+  },
+  {
+    code: 'transducer',
+    fires: rig({ a: { ...onTrack('transducer-arm', 'aft-port', 2600), lift: 120 } }),
+    says: /shadows the far side beam of Transducer arm, swinging down to \d+° under level/,
+    not: rig({ a: onTrack('transducer-arm', 'aft-port', 2600) }),
+  },
+  {
+    code: 'lens-path',
+    fires: rig({ a: through('camera-pole-short', deck(950, 0)) }, {}, QUENBY),
+    says: /of the 84° Camera pole, short, bow sees are hidden by paddler/,
+    not: rig({ a: through('camera-pole-short', deck(950, 0, 180)) }, {}, QUENBY),
+  },
+  {
+    code: 'light-hidden',
+    fires: rig({ a: onTrack('light-clip', 'aft-port', 2600) }, { stature: 1950, seat: 'high' }),
+    says: /hidden over \d+(\.\d)?° by paddler/,
+    not: rig({ a: onTrack('mast-light', 'aft-port', 2600) }, seated),
+  },
+  {
+    code: 'sidelight-hidden',
+    fires: rig({ a: through('sidelight-port', deck(900, -140)), b: through('camera-pole-short', deck(700, -150)) }),
+    says: /hidden over .*° of its 112.5° by A, Camera pole/,
+    not: rig({ a: through('sidelight-port', deck(700, -150)), b: through('camera-pole-short', deck(900, -140)) }),
+    cure: false,
+  },
+  {
+    code: 'light-low',
+    fires: rig({ a: through('side-lights', deck(265, 0)), b: onTrack('light-clip', 'aft-port', 2600) }),
+    says: /stands \d+ mm too low over the sidelights/,
+    not: rig({ a: through('side-lights', deck(265, 0)), b: onTrack('mast-light', 'aft-port', 2600) }),
+  },
+  {
+    code: 'no-white-light',
+    fires: rig({ a: loose('light-clip', deck(2600, 0), { sets: ['day'] }) }, night, TOLVANE, {
+      sets: { day: { name: 'day', order: 1 }, tour: { name: 'night tour', order: 2 } },
+    }),
+    says: /No white light aboard/,
+    not: rig({ a: loose('light-clip', deck(2600, 0)) }, night),
+  },
+  {
+    code: 'too-many-rods',
+    // Common practice, no source: two or three rods on a light boat.
+    fires: rig({}, { rods: 4 }, BRACKWEN),
+    says: /4 rods; this hull carries 3 comfortably/,
+    not: rig({}, { rods: 3 }, BRACKWEN),
+    cure: false,
+  },
+  {
+    code: 'used-up',
+    fires: rig({ a: loose('flag-rod', deck(2700, 0)) }),
+    says: /1 rod sockets are taken and there are 0/,
+    not: rig({ a: loose('flag-rod', deck(2700, 0)), b: onTrack('rod-tube-raised', 'aft-star', 2500) }),
+    cure: false,
+  },
+  {
+    code: 'leans',
+    fires: rig({ a: loose('anchor-3', deck(2700, 200)), b: onTrack('downrigger', 'aft-star', 2500) }),
+    says: /Gear weighs to starboard: as if .* kg stood on that gunwale/,
+    not: rig({ a: loose('anchor-3', deck(2700, -230)), b: onTrack('rod-tube-raised', 'aft-star', 2500) }),
+  },
+  {
+    code: 'stern-heavy',
+    fires: rig({ a: loose('battery-80', deck(2900, 0)) }, { weightKg: 60 }, QUENBY),
+    says: /of .* gear stands in the after half; crew and gear balance at \d+ %/,
+    not: rig({ a: loose('battery-80', deck(700, 0)) }, { weightKg: 60 }, QUENBY),
+  },
+  {
+    code: 'roof-lift',
+    // Common practice, no source: 45 lb to a roof alone is easy.
+    fires: rig({}, { lifts: 'alone' }),
+    says: /weigh 31.* kg; one person lifts 20.* kg/,
+    not: rig({}, { lifts: 'alone' }, BRACKWEN),
+  },
+  {
+    code: 'road-height',
+    fires: rig({ a: through('powered-spike', deck(3250, 0)) }),
+    says: /stays on for the road and stands \d+ mm over the gunwale/,
+    not: rig({ a: through('powered-spike', deck(3250, 0)) }, { road: 'trailer' }),
+    cure: false,
+  },
+  {
+    code: 'tether-short',
+    fires: rig({ a: loose('anchor-3', deck(2700, 0), shortTether) }),
+    says: /is 400 mm too short to use it/,
+    not: rig({ a: loose('anchor-3', deck(2700, 0), { tether: { to: null, length: 700 } }) }),
+  },
+  {
+    code: 'tether-propeller',
+    fires: rig({ ...quenbyMotor, a: loose('anchor-3', deck(3200, 0), { tether: { to: null, length: 900 } }) }, {}, QUENBY),
+    says: /reaches \d+ mm past the propeller of/,
+    not: rig({ ...quenbyMotor, a: loose('anchor-3', deck(2700, 0), { tether: { to: null, length: 700 } }) }, {}, QUENBY),
+  },
+  {
+    code: 'scupper-covered',
+    fires: rig({ a: loose('dry-box', deck(2660, 100)) }),
+    says: /stands on the starboard scupper/,
+    not: rig({ a: loose('dry-box', deck(2850, 0)) }),
+  },
+  {
+    code: 'no-drain',
+    fires: rig({}, {}, TOLVANE, { scuppers: { 'scup-3': 'plugged', 'scup-4': 'plugged' } }),
+    says: /Nothing drains the tank well: 2 of 2 scuppers/,
+    not: rig({}, {}, TOLVANE, { scuppers: { 'scup-3': 'plugged' } }),
+  },
+  {
+    code: 'getting-back',
+    fires: rig({
+      a: loose('flip-line', deck(2000, 300)),
+      b: onTrack('rod-tube-raised', 'fwd-star', 1635),
+      c: through('powered-spike', deck(2150, 380)),
+    }),
+    says: /stands \d+ mm over the starboard gunwale where a swimmer would come back on/,
+    not: rig({ a: loose('flip-line', deck(2000, 300)) }),
+  },
+  {
+    code: 'no-way-back',
+    fires: rig({ a: loose('crate-open', deck(2700, 0)) }, { waters: ['offshore'] }),
+    says: /Nothing aboard to get back on by/,
+    not: rig({ a: loose('crate-open', deck(2700, 0)) }, { waters: ['pond'] }),
+  },
+  {
+    code: 'sinks',
+    fires: rig({ a: loose('lure-tray', deck(2700, 0)) }),
+    says: /Lure tray sinks and is not tied/,
+    not: rig({ a: loose('lure-tray', deck(2700, 0), { float: true }) }),
+  },
+  {
+    code: 'no-back-up',
+    fires: rig({}, { propulsion: ['motor'] }),
+    says: /No spare paddle aboard/,
+    not: rig({ a: loose('spare-paddle', deck(1500, -250)) }, { propulsion: ['motor'] }),
+    cure: false,
+  },
+  {
+    code: 'back-up-reach',
+    fires: rig({ a: loose('drive-spare', deck(600, 0), { float: true }) }, { propulsion: ['pedals'], backUp: ['pedals'] }),
+    says: /lies \d+ mm beyond the hand: it cannot be changed afloat/,
+    not: rig({ a: loose('drive-spare', deck(1700, 0), { float: true }) }, { propulsion: ['pedals'], backUp: ['pedals'] }),
+  },
+  {
+    code: 'screen-angle',
+    fires: rig({ a: onTrack('sounder-arm-7', 'fwd-port', 1600, 90) }, { propulsion: ['motor'] }),
+    says: /is read at \d+° off its face; 55° can still be read/,
+    not: rig({ a: onTrack('sounder-arm-7', 'fwd-port', 1600) }, { propulsion: ['motor'] }),
+  },
+  {
+    code: 'heat',
+    fires: rig({ a: through('camera-pole-short', deck(1000, 0)) }),
+    says: /Nothing shades Camera pole, short, bow/,
+    not: rig({ a: through('camera-pole-short', deck(1000, 0)), b: loose('camera-hood', deck(1000, 0)) }),
+    cure: false,
+  },
+  {
+    code: 'legs',
+    fires: rig({}, { stature: 1250 }, BRACKWEN),
+    says: /The nearest pegs are \d+ mm too far for these legs/,
+    not: rig({}, { stature: 1700 }, BRACKWEN),
+    cure: false,
+  },
+  {
+    code: 'second-seat',
+    fires: rig({}, { second: { stature: 1500, weightKg: 50 } }),
+    says: /two paddlers; this hull has one seat/,
+    not: rig({}, { second: { stature: 1400, weightKg: 40 } }, PELLIN),
+    cure: false,
+  },
+  {
+    code: 'strokes-meet',
+    fires: rig({}, { second: { stature: 1800, weightKg: 80 } }, PELLIN),
+    says: /seats are \d+ mm too near for two strokes/,
+    not: rig({}, { second: { stature: 1400, weightKg: 40 } }, PELLIN),
+    cure: false,
+  },
+  {
+    code: 'does-not-join',
+    fires: rig(
+      { a: onTrack('base-track-38', 'fwd-port', 1600), b: loose('arm-25-short', on('a', 0)) },
+      { propulsion: ['motor'] },
+    ),
+    says: /Arm, short, 25 mm balls does not join Ball base, track, 38 mm: it wants a 25 mm ball, there is a 38 mm ball/,
+    not: rig({ a: onTrack('base-track-25', 'fwd-port', 1600), b: loose('arm-25-short', on('a', 0)) }, { propulsion: ['motor'] }),
+  },
+  {
+    code: 'needs',
+    fires: rig(quenbyMotor, {}, QUENBY),
+    says: /Stern motor, 45 lb needs switch, and none is aboard/,
+    not: rig({ ...quenbyMotor, k: through('kill-switch', deck(2600, 200)) }, {}, QUENBY),
+    cure: false,
+  },
+  {
+    code: 'excludes',
+    fires: rig({ a: through('rudder-kit', deck(3700, 0)), b: through('foot-pegs', deck(1500, 300)) }, {}, ORRISK),
+    says: /Rudder kit rules out A, Foot pegs/,
+    not: rig({ a: through('rudder-kit', deck(3700, 0)) }, {}, ORRISK),
+  },
+  {
+    code: 'overfull',
+    fires: rig({}, {}, TOLVANE, {
+      stowage: { s: { in: 'seat-well', what: 'rain gear', kg: 1, litres: 9, wantsDry: false, use: 'stopped', later: false } },
+    }),
+    says: /well under the seat holds 6 litres; 9 are put in it/,
+    not: rig({}, {}, TOLVANE, {
+      stowage: { s: { in: 'seat-well', what: 'rain gear', kg: 1, litres: 6, wantsDry: false, use: 'stopped', later: false } },
+    }),
+    cure: false,
+  },
+  {
+    code: 'gets-wet',
+    fires: rig({}, {}, TOLVANE, {
+      stowage: { s: { in: 'stern-hold', what: 'sleeping bag', kg: 1, litres: 9, wantsDry: true, use: 'ashore', later: false } },
+    }),
+    says: /sleeping bag wants to be dry; stern hold is damp/,
+    not: rig({}, {}, TOLVANE, {
+      stowage: { s: { in: 'bow-hold', what: 'sleeping bag', kg: 1, litres: 9, wantsDry: true, use: 'ashore', later: false } },
+    }),
+  },
+];
+
+/** Shallow tubes are the shop's judgement: a shop that asks for more of the handle. */
+const DEEPER = { ...SHOP, limits: { ...SHOP.limits, tubeDeep: 0.8 } };
+const firing = (c: Case): WorkupInput => (c.code === 'shallow-tube' ? { ...c.fires, shop: DEEPER } : c.fires);
+
+describe('judgements', () => {
+  for (const c of CASES) {
+    it(`${c.code}: fires, and says it with its number`, () => {
+      const w = workUp(firing(c));
+      expect(w.findings.map((f) => f.code)).toContain(c.code);
+      expect(words(firing(c), c.code)).toMatch(c.says);
+    });
+    it(`${c.code}: just does not`, () => expect(workUp(c.not).findings.map((f) => f.code)).not.toContain(c.code));
+    if (c.cure === false) continue;
+    it(`${c.code}: a cure that was tried clears it and makes nothing worse`, () => {
+      const input = firing(c);
+      const finding = found(input, c.code);
+      if (!finding) return fail('nothing to cure');
+      const [cure] = searchCures(input, finding, search);
+      if (!cure) return fail('no cure');
+      const before = new Set(workUp(input).findings.map((f) => f.key));
+      const after = workUp({ ...input, plan: applyChange(input.plan, cure.change).plan });
+      expect(after.findings.map((f) => f.key)).not.toContain(finding.key);
+      expect(after.findings.filter((f) => !before.has(f.key) && f.severity !== 'note').map((f) => f.key)).toEqual([]);
+    });
+  }
+
+  it('every code of the list above is told apart from the others', () =>
+    expect(new Set(CASES.map((c) => c.code)).size).toBe(CASES.length));
+});
+
+describe('cases from the trade (common practice, no source)', () => {
+  it('a net straight behind the casting shoulder is clear of a sidearm cast', () => {
+    const net = (y: number) => rig({ n: through('net-socket', deck(2650, y)) }, { cast: 'sidearm', stature: 1778 });
+    expect(found(net(0.129 * 1778), 'back-cast')).toBeUndefined();
+  });
+
+  it('raised tubes clear the stroke that low ones foul', () => {
+    const at = (lift: number) => rig({ a: { ...through('rod-park', deck(1500, 330)), lift } });
+    expect(found(at(0), 'paddle-stroke')?.severity).toBe('stop');
+    const raised = [400, 600, 800, 1000].find((lift) => !found(at(lift), 'paddle-stroke'));
+    // The riser's own post stays in the way: what is raised must be raised off the stroke's side.
+    expect(raised === undefined || raised > 0).toBeTrue();
+  });
+
+  it('a lid blocked by tubes in front of it opens with the tubes behind', () => {
+    const tubes = (u: number) => rig({ a: loose('crate-tight', deck(2760, 0)), b: loose('rod-tubes-crate-4', on('a', u)) });
+    const [blocked, clear] = [tubes(-230), tubes(258)];
+    expect(workUp(clear).findings.filter((f) => f.code === 'swings')).toEqual([]);
+    expect(workUp(blocked).findings.map((f) => f.code)).toContain('swings');
+  });
+
+  it('one rod parked in reach is let stand where pedals drive the boat', () => {
+    const park = (propulsion: Brief['propulsion']) => rig({ a: onTrack('rod-park', 'fwd-star', 1635) }, { propulsion });
+    expect(found(park(['paddle']), 'paddle-stroke')).toBeDefined();
+    expect(found(park(['paddle', 'pedals']), 'paddle-stroke')).toBeUndefined();
+  });
+
+  it('sockets: 4 + 3 rod places less a flag and a net leave 5 rods', () => {
+    const parts = CATALOG.parts;
+    const part = (id: string) => parts.find((p) => p.id === id);
+    const given =
+      4 * (part('rod-tube-raised')?.gives?.['rod sockets'] ?? 0) + 3 * (part('rod-tube-flush')?.gives?.['rod sockets'] ?? 0);
+    const net = { takes: { 'rod sockets': 1 } };
+    expect(given - (part('flag-rod')?.takes?.['rod sockets'] ?? 0) - net.takes['rod sockets']).toBe(5);
+  });
+});
+
+describe('sets', () => {
+  const sets = { day: { name: 'all-day', order: 1 }, troll: { name: 'trolling', order: 2 } };
+  const two = (fittings: Plan['fittings']): WorkupInput => rig(fittings, {}, TOLVANE, { sets });
+
+  it('clearances are judged set by set, and what is wrong in one names it', () => {
+    const a = loose('dry-box', deck(2700, 0), { sets: ['day'] });
+    expect(found(two({ a, b: loose('first-aid', deck(2750, 0), { sets: ['troll'] }) }), 'overlap')).toBeUndefined();
+    const both = found(two({ a, b: loose('first-aid', deck(2750, 0)) }), 'overlap');
+    expect(both?.sets).toEqual(['day']);
+    expect(found(two({ a: { ...a, sets: undefined }, b: loose('first-aid', deck(2750, 0)) }), 'overlap')?.sets).toBeNull();
+  });
+
+  it('a fitting may stand elsewhere in another set: holes are the union, price is counted once', () => {
+    const eye = through('pad-eye', deck(3300, 0), { elsewhere: { troll: deck(3200, 60) } });
+    const w = workUp(two({ e: eye }));
+    expect(w.holes.map((h) => h.label).sort()).toEqual(['A1', 'A2', 'A3', 'A4']);
+    expect(new Set(w.holes.map((h) => h.id)).size).toBe(4);
+    expect(w.lines.filter((l) => l.fitting === 'e').length).toBe(1);
+    const shown = workUp({ ...two({ e: eye }), set: 'troll' });
+    expect(shown.items[0]?.placed.frame.origin.x).toBe(3200);
+    expect(shown.totals).toEqual(w.totals);
+  });
+
+  it('what stands on a crate goes with it into the set that has the crate elsewhere', () => {
+    const crate = loose('crate-tight', deck(2700, 0), { elsewhere: { troll: deck(2860, 0) } });
+    const w = workUp({ ...two({ c: crate, t: loose('rod-tubes-crate-2', on('c', 233)) }), set: 'troll' });
+    expect(w.items.find((i) => i.placed.id === 't')?.placed.frame.origin.x).toBe(2860 + 233);
+  });
+
+  it('between sets only bolted bases collide; a shared plate lets them swap, but not both at once', () => {
+    const spike = (more: Partial<Fitting>): Fitting => through('powered-spike', deck(3250, 0), more);
+    const reel = (more: Partial<Fitting>): Fitting => through('anchor-reel', deck(3260, 0), more);
+    const apart = two({ a: spike({ sets: ['day'] }), b: reel({ sets: ['troll'] }) });
+    const clash = found(apart, 'overlap-between-sets');
+    expect(clash?.severity).toBe('stop');
+    const cures = clash ? searchCures(apart, clash, search) : [];
+    expect(cures.map((c) => tell(c.says, 'metric'))).toContain('Let them swap on one plate');
+    expect(
+      found(
+        two({ a: spike({ sets: ['day'] }), b: loose('dry-box', deck(3260, 0), { sets: ['troll'] }) }),
+        'overlap-between-sets',
+      ),
+    ).toBeUndefined();
+    expect(found(two({ a: spike({ swap: 'p' }), b: reel({ swap: 'p' }) }), 'swapped-together')?.acceptable).toBe('nobody');
+  });
+
+  it('weight and balance are those of the set shown', () => {
+    const input = two({ a: loose('battery-80', deck(2700, 0), { sets: ['day'] }) });
+    expect(workUp({ ...input, set: 'day' }).weight.gearKg).toBeCloseTo(25.855, 3);
+    expect(workUp({ ...input, set: 'troll' }).weight.gearKg).toBe(0);
+  });
+
+  it('a thing on one that is not aboard in this set is said, and nobody may accept it', () => {
+    const input = two({ a: loose('crate-open', deck(2700, 0), { sets: ['day'] }), b: loose('rod-tubes-crate-2', on('a', 230)) });
+    const f = found(input, 'stands-on-nothing');
+    expect([f?.sets, f?.acceptable]).toEqual([['troll'], 'nobody']);
+  });
+});
+
+describe('event rules', () => {
+  const rules = [
+    {
+      id: 'night-paddle',
+      name: 'Night paddle',
+      rules: [
+        { rule: 'aboard' as const, what: 'signal', reach: 'anywhere' as const, says: 'A whistle or horn is carried' },
+        { rule: 'aboard' as const, what: 'jacket', reach: 'at hand' as const, says: 'The life jacket is worn' },
+        { rule: 'white light' as const, says: 'A white light before sunrise' },
+        { rule: 'most rods' as const, count: 1, says: 'One trolled rod' },
+      ],
+    },
+  ];
+  const ruled = (fittings: Plan['fittings'], stowage: Plan['stowage'] = {}): Finding[] =>
+    workUp({ ...rig(fittings, { rules: ['night-paddle'] }, TOLVANE, { stowage }), shop: { ...SHOP, rules } }).findings.filter(
+      (f) => f.code === 'event-rule',
+    );
+
+  it('name the list, the rule and why it is not kept', () => {
+    const all = ruled({ a: onTrack('rod-tube-raised', 'aft-star', 2400), b: onTrack('rod-tube-raised', 'aft-star', 2700) });
+    expect(all.map((f) => tell(f.because, 'metric'))).toEqual([
+      'Rule 1 of the list; no signal aboard.',
+      'Rule 2 of the list; no jacket aboard.',
+      'Rule 3 of the list; no all-round white light aboard.',
+      'Rule 4 of the list; 2 rods aboard, 1 allowed.',
+    ]);
+  });
+
+  it('are kept by what is aboard, what is worn and what is in reach', () => {
+    const kept = ruled(
+      {
+        l: onTrack('mast-light', 'aft-port', 2600),
+        j: loose('jacket-slim', deck(1950, 0)),
+      },
+      {
+        w: { in: 'jacket-left', what: 'whistle (signal)', kg: 0.02, litres: 0.05, wantsDry: false, use: 'always', later: false },
+      },
+    );
+    expect(kept).toEqual([]);
+    expect(
+      ruled({
+        l: onTrack('mast-light', 'aft-port', 2600),
+        j: loose('jacket-slim', deck(600, 0)),
+        s: loose('whistle', deck(2000, 0)),
+      }).length,
+    ).toBe(1);
+  });
+});

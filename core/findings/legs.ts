@@ -1,0 +1,70 @@
+import { BODY, overBand } from '../layout';
+import { mm, say } from '../units';
+import { aboutHull, type Judgement, type Raw } from './finding';
+
+/** Hip to sole with the knee bent as one paddles or pedals: least and most of the leg (judgement). */
+const BENT = { least: 0.8, most: 0.97 } as const;
+
+/** How far the nearest setting of seat and pegs misses what these legs need, mm; positive is too long a reach. */
+export function legsMiss(stature: number, seat: { fore: number; aft: number }, feet: { fore: number; aft: number }): number {
+  const leg = BODY.leg * stature;
+  const [least, most] = [leg * BENT.least, leg * BENT.most];
+  const [shortest, longest] = [seat.fore - feet.aft, seat.aft - feet.fore];
+  if (shortest > most) return shortest - most;
+  return longest < least ? longest - least : 0;
+}
+
+/** Seat and pegs or pedals fit the legs. */
+export const legs: Judgement = ({ hull, plan, shop }) => {
+  const { seat, feet } = hull.model;
+  if (!feet) return [];
+  const slide = seat.slide ?? { fore: seat.x, aft: seat.x };
+  const verdict = overBand(shop, (scale) => legsMiss(plan.brief.stature * scale, slide, feet) || undefined);
+  if (!verdict) return [];
+  const far = verdict.hit > 0;
+  return [
+    {
+      ...aboutHull(hull, feet.aft),
+      step: 'brief',
+      code: 'legs',
+      severity: verdict.nominal ? 'stop' : 'look',
+      says: far
+        ? say`The nearest ${feet.kind} are ${mm(verdict.hit, 'up')} too far for these legs.`
+        : say`The furthest ${feet.kind} are ${mm(-verdict.hit, 'up')} too near for these legs.`,
+      because: say`Stature ${mm(plan.brief.stature)}: hip to sole ${mm(BODY.leg * plan.brief.stature)}, knee bent. Another seat place, pegs moved, or another hull.`,
+    },
+  ];
+};
+
+/** In step, the after one's catch stays aft of the forward one's hip. */
+export const twoPaddlers: Judgement = ({ hull, plan, shop }): Raw[] => {
+  const { second } = plan.brief;
+  const { seat, secondSeat } = hull.model;
+  if (!second) return [];
+  if (!secondSeat)
+    return [
+      {
+        ...aboutHull(hull, seat.x),
+        step: 'brief',
+        code: 'second-seat',
+        severity: 'stop',
+        says: say`The brief has two paddlers; this hull has one seat.`,
+        because: say`Another hull, or one paddler.`,
+      },
+    ];
+  const apart = Math.abs(secondSeat.x - seat.x);
+  const aftStature = secondSeat.x > seat.x ? second.stature : plan.brief.stature;
+  const need = (scale: number): number => (BODY.grip + 0.06) * aftStature * scale;
+  const verdict = overBand(shop, (scale) => (apart < need(scale) ? need(scale) - apart : undefined));
+  if (!verdict || !plan.brief.propulsion.includes('paddle')) return [];
+  return [
+    {
+      ...aboutHull(hull, seat.x),
+      step: 'brief',
+      code: 'strokes-meet',
+      severity: verdict.nominal ? 'stop' : 'look',
+      says: say`The seats are ${mm(verdict.hit, 'up')} too near for two strokes.`,
+      because: say`They stand ${mm(apart)} apart; the after paddler's catch is ${mm(need(1))} ahead of the hip.`,
+    },
+  ];
+};

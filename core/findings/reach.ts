@@ -1,0 +1,59 @@
+import { overBand, paddlers, REACH, reachOf, type ReachZone } from '../layout';
+import type { Fitted } from '../drilling';
+import type { Part } from '../catalog';
+import { mm, say, type Point } from '../units';
+import { about, type Judgement, nameOf, type Raw } from './finding';
+
+/** The furthest zone that does for how often a thing is used. */
+const WANTED: Readonly<Record<Part['use'], ReachZone>> = {
+  always: 'at hand',
+  hourly: 'half turn',
+  stopped: 'out of reach',
+  ashore: 'out of reach',
+};
+
+/** Things one looks at or that work by themselves are not taken in hand. */
+const LEFT_ALONE: readonly Part['kind'][] = ['seat', 'light', 'flag', 'battery', 'motor', 'leash', 'pegs', 'track', 'plate'];
+
+/** Where a hand takes it: the middle of its highest body. */
+export function graspOf(item: Fitted): Point {
+  const [first, ...others] = item.placed.bodies;
+  if (!first) return item.placed.frame.origin;
+  const top = others.reduce((a, b) => (b.top > a.top ? b : a), first);
+  const mean = (axis: 0 | 1): number => top.outline.reduce((sum, p) => sum + p[axis], 0) / top.outline.length;
+  // A tall thing is taken at the height that suits the hand.
+  const { z } = item.placed.frame.origin;
+  return { x: mean(0), y: mean(1), z: Math.min(top.top, z + 350) };
+}
+
+/** What is used often must be reached seated, with one hand. */
+export const reach: Judgement = ({ plan, items, hull, shop, memo }) =>
+  items.flatMap((item): Raw[] => {
+    const { part } = item.placed;
+    const wanted = WANTED[part.use];
+    if (wanted === 'out of reach' || LEFT_ALONE.includes(part.kind)) return [];
+    const at = graspOf(item);
+    const verdict = memo('reach', item.placed, () =>
+      overBand(shop, (scale) => {
+        const best = paddlers(hull, plan.brief, scale)
+          .map((p) => reachOf(p, at))
+          .sort((a, b) => REACH.indexOf(a.zone) - REACH.indexOf(b.zone) || a.beyond - b.beyond)[0];
+        return best && REACH.indexOf(best.zone) > REACH.indexOf(wanted) ? best : undefined;
+      }),
+    );
+    if (!verdict) return [];
+    const { zone, beyond } = verdict.hit;
+    return [
+      {
+        ...about(item),
+        code: 'reach',
+        severity: verdict.nominal && zone === 'out of reach' ? 'stop' : 'look',
+        curable: true,
+        says:
+          beyond > 0
+            ? say`${nameOf(item)} lies ${mm(beyond, 'up')} beyond the hand: ${zone}.`
+            : say`${nameOf(item)} is behind the shoulder: a half turn, without seeing it.`,
+        because: say`It is used ${part.use === 'always' ? 'every few minutes' : 'every hour'}, so it wants to be ${wanted === 'at hand' ? 'at hand' : 'within a half turn'}; stature ${mm(plan.brief.stature)}.`,
+      },
+    ];
+  });

@@ -1,0 +1,58 @@
+import { kg, mm, say } from '../units';
+import { about, aboutHull, type Judgement, nameOf, type Raw, topOf } from './finding';
+
+/** What stands higher than this over the gunwale must come off for a roof (judgement), mm. */
+const ROOF = 250;
+
+/** What one person lifts to a roof: the hull with all that stays on it. */
+export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
+  const { road, lifts } = plan.brief;
+  if (road !== 'roof' || lifts !== 'alone') return [];
+  const stays = owned.filter((i) => !i.placed.part.comesOff);
+  const gear = stays.reduce((sum, i) => sum + i.placed.part.massKg, 0);
+  const all = hull.model.massKg + gear;
+  if (all <= shop.limits.aloneKg) return [];
+  return [
+    {
+      ...aboutHull(hull),
+      step: 'brief',
+      code: 'roof-lift',
+      severity: 'look',
+      curable: true,
+      says: say`Hull and what stays on it weigh ${kg(all)}; one person lifts ${kg(shop.limits.aloneKg)} to a roof easily.`,
+      because: say`Hull ${kg(hull.model.massKg)}, ${stays.length} fittings that stay ${kg(gear)}.`,
+      tries: [
+        { says: say`Two people lift it`, changes: [{ kind: 'answerBrief', from: { lifts: 'alone' }, to: { lifts: 'two' } }] },
+      ],
+    },
+  ];
+};
+
+/** Tall things that stay on for the road. */
+export const roadHeight: Judgement = ({ items, hull, plan }) => {
+  if (plan.brief.road !== 'roof') return [];
+  return items.flatMap((item): Raw[] => {
+    const { part, frame, fitting } = item.placed;
+    const over = topOf(item) - hull.gunwale(frame.origin.x);
+    if (part.comesOff || over <= ROOF) return [];
+    return [
+      {
+        ...about(item),
+        code: 'road-height',
+        severity: 'look',
+        curable: fitting.lift > 0,
+        says: say`${nameOf(item)} stays on for the road and stands ${mm(over, 'up')} over the gunwale.`,
+        because: say`On a roof what stands over ${mm(ROOF)} must come off or fold.`,
+        tries:
+          fitting.lift > 0
+            ? [
+                {
+                  says: say`Lower it ${mm(fitting.lift)}`,
+                  changes: [{ kind: 'liftItem', item: item.placed.id, from: fitting.lift, to: 0 }],
+                },
+              ]
+            : [],
+      },
+    ];
+  });
+};

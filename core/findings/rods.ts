@@ -1,0 +1,144 @@
+import type { Fitted } from '../drilling';
+import { type Rod, turn } from '../layout';
+import { distance, mm, say, sideOf, type Point } from '../units';
+import { about, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
+
+/** Butts of side-mounted holders drag in the water. */
+export const rodButts: Judgement = ({ items, hull, float }) =>
+  items.flatMap((item): Raw[] => {
+    const wet = item.placed.rods
+      .filter((r) => Math.abs(r.butt.y) > hull.halfWidth(r.butt.x, r.butt.z) - 1)
+      .map((r) => float.waterline - r.butt.z);
+    const deep = Math.max(...wet, 0);
+    if (deep <= 0) return [];
+    const { lift } = item.placed.fitting;
+    const { place } = item.placed;
+    return [
+      {
+        ...about(item),
+        code: 'rod-butt',
+        severity: 'look',
+        curable: true,
+        says: say`Butts of ${nameOf(item)} hang ${mm(deep, 'up')} under the waterline.`,
+        because: say`The hull floats ${mm(float.waterline)} over the keel, level, an estimate. Raise the mount.`,
+        tries: [
+          {
+            says: say`Raise it ${mm(deep + 25, 'up')}`,
+            changes: [
+              place.on === 'side'
+                ? slideTo(item, { ...place, down: Math.max(0, Math.floor(place.down - deep - 25)) })
+                : { kind: 'liftItem', item: item.placed.id, from: lift, to: Math.ceil(lift + deep + 25) },
+            ],
+          },
+        ],
+      },
+    ];
+  });
+
+/** A tube too shallow for the handle leaves the rod top-heavy. */
+export const shallowTubes: Judgement = ({ items, shop }) =>
+  items.flatMap((item): Raw[] => {
+    const { rods } = item.placed.part;
+    const wanted = shop.limits.handle * shop.limits.tubeDeep;
+    if (!rods || rods.depth >= wanted) return [];
+    return [
+      {
+        ...about(item),
+        code: 'shallow-tube',
+        severity: 'look',
+        says: say`Tubes of ${nameOf(item)} are ${mm(rods.depth, 'down')} deep; ${mm(wanted, 'up')} wanted.`,
+        because: say`A rod's handle is ${mm(shop.limits.handle)} long; ${Math.round(shop.limits.tubeDeep * 100)} % of it should stand in the tube, or the rod is top-heavy.`,
+      },
+    ];
+  });
+
+/** Rods closer than this tangle (judgement), mm. */
+const TANGLE = 60;
+
+/** Least distance between two straight pieces in space, by the closed form for lines clamped to their ends. */
+export function betweenRods(a: Rod, b: Rod): number {
+  const minus = (p: Point, q: Point): Point => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
+  const dot = (p: Point, q: Point): number => p.x * q.x + p.y * q.y + p.z * q.z;
+  const clamp = (t: number): number => Math.min(1, Math.max(0, t));
+  const [u, v, w] = [minus(a.tip, a.mouth), minus(b.tip, b.mouth), minus(a.mouth, b.mouth)];
+  const [uu, uv, vv, uw, vw] = [dot(u, u), dot(u, v), dot(v, v), dot(u, w), dot(v, w)];
+  const far = (s: number, t: number): number =>
+    distance(
+      { x: a.mouth.x + s * u.x, y: a.mouth.y + s * u.y, z: a.mouth.z + s * u.z },
+      { x: b.mouth.x + t * v.x, y: b.mouth.y + t * v.y, z: b.mouth.z + t * v.z },
+    );
+  const d = uu * vv - uv * uv;
+  const s = d > 1e-9 ? clamp((uv * vw - vv * uw) / d) : 0;
+  const t = clamp((uv * s + vw) / (vv || 1));
+  // Clamping one end moves the best place on the other: take the least of the corners too.
+  return Math.min(
+    far(clamp((uv * t - uw) / (uu || 1)), t),
+    ...[0, 1].map((end) => far(end, clamp((uv * end + vw) / (vv || 1)))),
+    ...[0, 1].map((end) => far(clamp((uv * end - uw) / (uu || 1)), end)),
+  );
+}
+
+/** Rods of two holders that cross; said once a pair. */
+export const rodsCross: Judgement = ({ items, memoPair }) =>
+  items.flatMap((b, i): Raw[] =>
+    items.slice(0, i).flatMap((a): Raw[] => {
+      if (a.placed.rods.length === 0 || b.placed.rods.length === 0) return [];
+      const gap = memoPair('rods', a.placed, b.placed, () =>
+        Math.min(...a.placed.rods.flatMap((p) => b.placed.rods.map((q) => betweenRods(p, q)))),
+      );
+      if (gap >= TANGLE) return [];
+      return [
+        {
+          ...about(b),
+          code: 'rods-cross',
+          detail: a.placed.id,
+          severity: 'look',
+          curable: true,
+          says: say`Rods in ${nameOf(b)} pass ${mm(gap, 'down')} from those in ${a.letter}, ${nameOf(a)}.`,
+          because: say`Closer than ${mm(TANGLE)} they tangle. Turn or lean one of them.`,
+          tries: leanTries(b),
+        },
+      ];
+    }),
+  );
+
+const leanTries = (item: Fitted): Try[] => {
+  const { lean = null } = item.placed.fitting;
+  return [10, -10, 20, -20].map((by) => ({
+    says: say`Lean it ${Math.abs(by)}° ${by > 0 ? 'more' : 'less'}`,
+    changes: [{ kind: 'leanItem', item: item.placed.id, from: lean, to: (lean ?? 0) + by }],
+  }));
+};
+
+/** Turned a quarter, so that what leans out leans astern. */
+function asternTries(item: Fitted): Try[] {
+  const { place } = item.placed;
+  if (!('heading' in place)) return [];
+  return [-90, 90].map((by) => ({
+    says: say`Turn it ${Math.abs(by)}° to ${by > 0 ? 'port' : 'starboard'}`,
+    changes: [slideTo(item, turn(place, by))],
+  }));
+}
+
+/** Tips beyond the beam catch on docks and other boats; trolled rods are meant to. */
+export const rodTips: Judgement = ({ items, hull, plan }) => {
+  const trolls =
+    plan.brief.propulsion.some((p) => p !== 'paddle') && plan.brief.work.some((w) => w === 'rods' || w === 'handline');
+  return items.flatMap((item): Raw[] => {
+    const out = Math.max(...item.placed.rods.map((r) => Math.abs(r.tip.y) - hull.beam / 2), 0);
+    if (out <= 0) return [];
+    return [
+      {
+        ...about(item),
+        code: 'rod-tips',
+        severity: trolls ? 'note' : 'look',
+        curable: true,
+        says: say`Tips of rods in ${nameOf(item)} stand ${mm(out, 'up')} beyond the beam on the ${sideOf(item.placed.frame.origin.y)} side.`,
+        because: trolls
+          ? say`Meant so for trolling out to the sides; turn them astern at the dock.`
+          : say`They catch on docks and branches. Straight back they are within it.`,
+        tries: [...asternTries(item), ...leanTries(item)],
+      },
+    ];
+  });
+};

@@ -1,0 +1,74 @@
+import type { Fitted } from '../drilling';
+import { planOverlap, type Body } from '../layout';
+import { say, sideOf } from '../units';
+import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw } from './finding';
+
+/** What stands flat on the deck over a scupper closes it; so high off it water still gets there (judgement), mm. */
+const CLEAR = 10;
+
+function coverOf({ items, hull }: Bench, x: number, y: number, diameter: number): Fitted | undefined {
+  const r = diameter / 2;
+  const z = hull.spot(x, y).z;
+  const hole: Body['outline'] = [
+    [x - r, y - r],
+    [x + r, y - r],
+    [x + r, y + r],
+    [x - r, y + r],
+  ];
+  return items.find(
+    (i) =>
+      !i.placed.part.drains && i.placed.bodies.some((b) => b.bottom < z + CLEAR && b.top > z && planOverlap(b.outline, hole) > r),
+  );
+}
+
+/** What stands over a scupper that the plan has open. */
+export const scupperCovered: Judgement = (bench) =>
+  bench.hull.model.scuppers.flatMap((s): Raw[] => {
+    if (bench.plan.scuppers[s.id] === 'plugged') return [];
+    const by = coverOf(bench, s.x, s.y, s.diameter);
+    if (!by || by.placed.place.on === 'scupper') return [];
+    return [
+      {
+        ...about(by),
+        code: 'scupper-covered',
+        detail: s.id,
+        severity: 'look',
+        curable: true,
+        says: say`${nameOf(by)} stands on the ${sideOf(s.y)} scupper.`,
+        because: say`Every blocked one is a drain less. Slide it off, raise it, or plan the scupper plugged.`,
+        tries: [{ says: say`Plan it plugged`, changes: [{ kind: 'planScupper', scupper: s.id, from: null, to: 'plugged' }] }],
+      },
+    ];
+  });
+
+/** A well in which nothing drains any more. */
+export const noDrain: Judgement = (bench) => {
+  const { hull, plan, items } = bench;
+  const wells = new Map<string, { open: number; all: number; x: number }>();
+  for (const s of hull.model.scuppers) {
+    const name = hull.spot(s.x, s.y).name;
+    const taken = items.some((i) => i.placed.place.on === 'scupper' && i.placed.place.scupper === s.id);
+    const open = !taken && plan.scuppers[s.id] !== 'plugged' && !coverOf(bench, s.x, s.y, s.diameter);
+    const well = wells.get(name) ?? { open: 0, all: 0, x: s.x };
+    wells.set(name, { ...well, open: well.open + Number(open), all: well.all + 1 });
+  }
+  return [...wells].flatMap(([name, well]): Raw[] => {
+    if (well.open > 0) return [];
+    const plugged = hull.model.scuppers.filter((s) => hull.spot(s.x, s.y).name === name && plan.scuppers[s.id] === 'plugged');
+    return [
+      {
+        ...aboutHull(hull, well.x),
+        code: 'no-drain',
+        detail: name.replace(/\W+/g, '-'),
+        severity: 'stop',
+        curable: plugged.length > 0,
+        says: say`Nothing drains the ${name}: ${well.all} of ${well.all} scuppers are plugged, taken or stood on.`,
+        because: say`At rest some let a little water up; under way they drain. One open keeps it from filling.`,
+        tries: plugged.slice(0, 1).map((s) => ({
+          says: say`Open the ${sideOf(s.y)} one`,
+          changes: [{ kind: 'planScupper' as const, scupper: s.id, from: 'plugged' as const, to: null }],
+        })),
+      },
+    ];
+  });
+};

@@ -1,0 +1,150 @@
+import { bodyOverlap, boundsOf, near, type Body, type Rod, sweptBy, sweptByHull, type Swept, planOverlap } from '../layout';
+import type { Fitted } from '../drilling';
+import { distance, kg, mm, say } from '../units';
+import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, standsOn } from './finding';
+
+/** Something that turns, and whose it is. */
+interface Turning {
+  readonly swept: Swept;
+  readonly of: Fitted | null;
+}
+
+function turnings(bench: Bench): Turning[] {
+  const own = bench.items.flatMap((of) =>
+    bench.memo('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of })),
+  );
+  const hulls = bench.memo('swept', bench.hull, () => sweptByHull(bench.hull));
+  return [...hulls.map((swept) => ({ swept, of: null })), ...own];
+}
+
+/** What stands on the lid goes with it: its foot at the lid's top, its middle within the outline. */
+export function ridesOn(rest: Body, item: Fitted): boolean {
+  const { x, y, z } = item.placed.frame.origin;
+  const dot: Body['outline'] = [
+    [x - 0.5, y - 0.5],
+    [x + 0.5, y - 0.5],
+    [x + 0.5, y + 0.5],
+    [x - 0.5, y + 0.5],
+  ];
+  return planOverlap(rest.outline, dot) > 0 && z >= rest.bottom - 40 && z <= rest.top + 40;
+}
+
+const solidsOf = (item: Fitted): Body[] => [...item.placed.bodies, ...item.placed.rods.flatMap(rodBodies)];
+
+/** The deepest a fitting stands in the way of what turns; what already overlaps at rest is said elsewhere. */
+function inTheWay(swept: Swept, solids: readonly Body[]): number {
+  let most = 0;
+  for (const body of solids) {
+    if (bodyOverlap(swept.rest, body) > 0.5) continue;
+    for (const pose of swept.poses) most = Math.max(most, bodyOverlap(pose, body));
+  }
+  return most;
+}
+
+/** A rod as short slim bodies from the mouth of its tube to its tip. */
+function rodBodies({ mouth, tip }: Rod): Body[] {
+  const n = Math.max(1, Math.ceil(distance(mouth, tip) / 120));
+  const at = (i: number, axis: 'x' | 'y' | 'z'): number => mouth[axis] + ((tip[axis] - mouth[axis]) * i) / n;
+  return Array.from({ length: n }, (_, i): Body => {
+    const [x, y] = [at(i + 0.5, 'x'), at(i + 0.5, 'y')];
+    const outline: Body['outline'] = [
+      [x - 8, y - 8],
+      [x + 8, y - 8],
+      [x + 8, y + 8],
+      [x - 8, y + 8],
+    ];
+    return { name: 'rod', outline, bottom: Math.min(at(i, 'z'), at(i + 1, 'z')), top: Math.max(at(i, 'z'), at(i + 1, 'z')) };
+  });
+}
+
+/** Everything that folds, lifts, swings or opens still can. */
+export const swings: Judgement = (bench) =>
+  turnings(bench).flatMap(({ swept, of }): Raw[] =>
+    bench.items.flatMap((item): Raw[] => {
+      if (
+        !near(
+          swept.bounds,
+          bench.memo('bounds', item.placed, () => boundsOf(solidsOf(item))),
+        )
+      )
+        return [];
+      const by = bench.memoPair('way', swept, item.placed, () => {
+        const solids = bench.memo('solids', item.placed, () => solidsOf(item));
+        return ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solids);
+      });
+      if (by < 1 || item === of || (of && standsOn(of.placed, item.placed))) return [];
+      const whose = of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
+      return [
+        {
+          ...about(item),
+          code: 'swings',
+          detail: `${of?.placed.id ?? 'hull'}.${swept.name.replace(/\W+/g, '-')}`,
+          severity: 'stop',
+          curable: true,
+          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} in the way of `, ...whose, ' as it moves.'],
+          because: say`Its way is followed from rest to its other end; behind the hinge is clear of it.`,
+          tries: item.placed.place.on === 'fitting' ? behind(item) : [],
+        },
+      ];
+    }),
+  );
+
+/** Room for the thickness of an open lid (judgement), mm. */
+const LID = 25;
+
+/** To the other end of what it stands on: tubes hung off the back of a crate. */
+function behind(item: Fitted): Raw['tries'] {
+  const { place, below, fitting } = item.placed;
+  if (place.on !== 'fitting' || !below || fitting.locked) return [];
+  const half = below.part.base.length / 2;
+  const deep = item.placed.part.base.length / 2 + LID;
+  return [1, -1].map((end) => ({
+    says: say`Hang it off the ${end > 0 ? 'back' : 'front'} of ${below.part.name}`,
+    changes: [
+      item.elsewhere
+        ? {
+            kind: 'slideInSet' as const,
+            item: item.placed.id,
+            set: item.elsewhere,
+            from: place,
+            to: { ...place, u: end * (half + deep) },
+          }
+        : { kind: 'slideItem' as const, item: item.placed.id, from: place, to: { ...place, u: end * (half + deep) } },
+    ],
+  }));
+}
+
+/** A lid outgrows its gas strut when gear is screwed to it. */
+export const struts: Judgement = (bench) =>
+  turnings(bench).flatMap(({ swept, of }): Raw[] => {
+    if (swept.strutKg === undefined) return [];
+    const riders = bench.items.filter((i) => i !== of && bench.memoPair('rides', swept, i.placed, () => ridesOn(swept.rest, i)));
+    const load = riders.reduce((sum, i) => sum + i.placed.part.massKg, 0);
+    const [first] = riders;
+    if (!first || load <= swept.strutKg) return [];
+    return [
+      {
+        ...(of ? about(of) : aboutHull(bench.hull, swept.rest.outline[0]?.[0])),
+        code: 'strut',
+        detail: swept.name.replace(/\W+/g, '-'),
+        severity: 'look',
+        says: say`The ${swept.name} carries ${kg(load)}; its strut still lifts ${kg(swept.strutKg)}.`,
+        because: say`${riders.map((i) => i.letter).join(', ')} stand on it. It will not stay open by itself.`,
+        curable: true,
+        tries: riders
+          .filter((i) => i.placed.place.on === 'deck')
+          .flatMap((i) => {
+            const { place } = i.placed;
+            const aft = Math.max(...swept.rest.outline.map(([x]) => x)) + i.placed.part.base.length;
+            return place.on === 'deck'
+              ? [
+                  {
+                    says: say`${nameOf(i)} off the lid`,
+                    changes: [{ kind: 'slideItem' as const, item: i.placed.id, from: place, to: { ...place, x: aft } }],
+                  },
+                ]
+              : [];
+          }),
+      },
+    ];
+  });

@@ -1,0 +1,88 @@
+import type { Fitted } from '../drilling';
+import { distance, longMm, mm, say, type Point } from '../units';
+import { about, type Bench, type Judgement, nameOf, type Raw } from './finding';
+
+/** Where things spin: the lowest body of a motor, the foot of the hull's own drive. */
+function propellers({ items, hull }: Bench): { at: Point; name: string }[] {
+  const motors = items.flatMap((i) => {
+    if (i.placed.part.kind !== 'motor') return [];
+    const [first, ...others] = i.placed.bodies;
+    if (!first) return [];
+    const low = others.reduce((a, b) => (b.bottom < a.bottom ? b : a), first);
+    const mean = (axis: 0 | 1): number => low.outline.reduce((sum, p) => sum + p[axis], 0) / low.outline.length;
+    return [{ at: { x: mean(0), y: mean(1), z: low.bottom }, name: `${i.letter}, ${nameOf(i)}` }];
+  });
+  const drives = (hull.model.moving ?? [])
+    .filter((m) => /drive/i.test(m.name))
+    .map((m) => ({
+      at: { x: (m.from.x + m.to.x) / 2, y: (m.from.y + m.to.y) / 2, z: Math.min(m.from.z, m.to.z) },
+      name: m.name,
+    }));
+  return [...motors, ...drives];
+}
+
+/** Where a tether is made fast: on the fitting that holds it, or on the hull beside it. */
+function anchorOf(bench: Bench, item: Fitted): Point {
+  const to = item.placed.fitting.tether?.to;
+  return bench.items.find((i) => i.placed.id === to)?.placed.frame.origin ?? item.placed.frame.origin;
+}
+
+/** Long enough to use the thing where it is used. */
+export const tetherShort: Judgement = (bench) =>
+  bench.items.flatMap((item): Raw[] => {
+    const { fitting, part, frame } = item.placed;
+    const { tether } = fitting;
+    if (!tether) return [];
+    const wanted = distance(anchorOf(bench, item), frame.origin) + (part.usedAt ?? 0);
+    if (tether.length >= wanted) return [];
+    return [
+      {
+        ...about(item),
+        code: 'tether-short',
+        severity: 'look',
+        curable: true,
+        says: say`The tether of ${nameOf(item)} is ${mm(wanted - tether.length, 'up')} too short to use it.`,
+        because: say`It is ${longMm(tether.length)} long; from its anchor to where it is used is ${longMm(wanted)}.`,
+        tries: [
+          {
+            says: say`Make it ${longMm(Math.ceil(wanted / 50) * 50)}`,
+            changes: [
+              { kind: 'tetherItem', item: item.placed.id, from: tether, to: { ...tether, length: Math.ceil(wanted / 50) * 50 } },
+            ],
+          },
+        ],
+      },
+    ];
+  });
+
+/** Too short to reach the propeller. */
+export const tetherPropeller: Judgement = (bench) => {
+  const screws = propellers(bench);
+  return bench.items.flatMap((item): Raw[] => {
+    const { tether } = item.placed.fitting;
+    if (!tether) return [];
+    const at = anchorOf(bench, item);
+    const near = screws.map((s) => ({ ...s, by: tether.length - distance(at, s.at) })).sort((a, b) => b.by - a.by)[0];
+    if (!near || near.by <= 0) return [];
+    const most = Math.floor((tether.length - near.by - 50) / 50) * 50;
+    return [
+      {
+        ...about(item),
+        code: 'tether-propeller',
+        severity: 'stop',
+        curable: true,
+        says: say`The tether of ${nameOf(item)} reaches ${mm(near.by, 'up')} past the propeller of ${near.name}.`,
+        because: say`It is ${longMm(tether.length)} long from its anchor. Overboard it goes into the blades.`,
+        tries:
+          most > 0
+            ? [
+                {
+                  says: say`Make it ${longMm(most)}`,
+                  changes: [{ kind: 'tetherItem', item: item.placed.id, from: tether, to: { ...tether, length: most } }],
+                },
+              ]
+            : [],
+      },
+    ];
+  });
+};

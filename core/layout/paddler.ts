@@ -1,0 +1,87 @@
+import type { ShopSettings } from '../catalog';
+import type { HullSurface } from '../hull';
+import type { Brief } from '../rig';
+import { sideSign, type Point, type Side } from '../units';
+import type { Body } from './frame';
+
+/** Body lengths as fractions of stature: Drillis & Contini 1966, in Winter, Biomechanics (from memory). */
+export const BODY = {
+  hipOverSeat: 0.05,
+  shoulderOverHip: 0.288,
+  eyeOverHip: 0.406,
+  shoulderStanding: 0.818,
+  eyeStanding: 0.936,
+  halfShoulders: 0.129,
+  upperArm: 0.186,
+  forearmAndHand: 0.254,
+  grip: 0.386,
+  leg: 0.53,
+} as const;
+
+/** Somebody in the boat. */
+export interface Paddler {
+  readonly stature: number;
+  readonly seatX: number;
+  /** Top of the loaded seat, or the deck under the feet of one who stands. */
+  readonly seatZ: number;
+  readonly stands?: boolean;
+}
+
+/** The hip joint over the seat. */
+export const hipOf = (p: Paddler): Point => ({ x: p.seatX, y: 0, z: p.seatZ + BODY.hipOverSeat * p.stature });
+
+/** The shoulder joint on one side, seated upright or standing. */
+export const shoulderOf = (p: Paddler, side: Side): Point => ({
+  x: p.seatX,
+  y: sideSign(side) * BODY.halfShoulders * p.stature,
+  z: p.stands ? p.seatZ + BODY.shoulderStanding * p.stature : hipOf(p).z + BODY.shoulderOverHip * p.stature,
+});
+
+export const eyeOf = (p: Paddler): Point => ({
+  x: p.seatX,
+  y: 0,
+  z: p.stands ? p.seatZ + BODY.eyeStanding * p.stature : hipOf(p).z + BODY.eyeOverHip * p.stature,
+});
+
+/** Trunk and head as one upright body, for what they hide. */
+export function trunkOf(p: Paddler): Body {
+  const r = BODY.halfShoulders * p.stature;
+  const deep = r * 0.55;
+  const round = Array.from({ length: 8 }, (_, i): [number, number] => {
+    const a = ((i + 0.5) * Math.PI) / 4;
+    return [p.seatX + deep * Math.cos(a), r * Math.sin(a)];
+  });
+  return {
+    name: p.stands ? 'standing paddler' : 'paddler',
+    outline: round,
+    bottom: p.stands ? p.seatZ : hipOf(p).z,
+    top: eyeOf(p).z + 0.064 * p.stature,
+  };
+}
+
+/** Seats to check: low to paddle, high to stand from, or both on the same day; and the second seat. */
+export function paddlers(hull: HullSurface, brief: Brief, scale = 1): Paddler[] {
+  const { seat, secondSeat } = hull.model;
+  const at = (s: { x: number; low: number; high: number }, stature: number): Paddler[] =>
+    (brief.seat === 'both' ? [s.low, s.high] : [s[brief.seat]]).map((seatZ) => ({ stature: stature * scale, seatX: s.x, seatZ }));
+  const second = brief.second && secondSeat ? at(secondSeat, brief.second.stature) : [];
+  return [...at(seat, brief.stature), ...second];
+}
+
+/** The one who stands, on the deck just ahead of the seat; undefined for those who sit. */
+export function stander(hull: HullSurface, brief: Brief, scale = 1): Paddler | undefined {
+  if (brief.stands === 'sits') return undefined;
+  const x = hull.model.seat.x - 0.2 * brief.stature;
+  return { stature: brief.stature * scale, seatX: x, seatZ: hull.spot(x, 0).z, stands: true };
+}
+
+/** A verdict at the nominal body and at the ends of its band: stop when the nominal is hit, look when only the band is. */
+export function overBand<T>(
+  shop: Pick<ShopSettings, 'stroke'>,
+  judge: (scale: number) => T | undefined,
+): { readonly hit: T; readonly nominal: boolean } | undefined {
+  const nominal = judge(1);
+  if (nominal !== undefined) return { hit: nominal, nominal: true };
+  const near = judge(1 - shop.stroke.body) ?? judge(1 + shop.stroke.body);
+  return near === undefined ? undefined : { hit: near, nominal: false };
+}

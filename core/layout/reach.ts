@@ -1,0 +1,80 @@
+import type { HullSurface } from '../hull';
+import type { Brief } from '../rig';
+import { distance, type Point, sideSign } from '../units';
+import { BODY, hipOf, type Paddler, shoulderOf } from './paddler';
+
+/** How far a seated paddler must go for a thing. */
+export const REACH = ['at hand', 'half turn', 'out of reach'] as const;
+export type ReachZone = (typeof REACH)[number];
+
+export interface Reached {
+  readonly zone: ReachZone;
+  /** How far beyond what an upright arm reaches, mm; nought at hand. */
+  readonly beyond: number;
+}
+
+const LEAN = Math.PI / 6;
+const TURN = Math.PI / 4;
+/** Behind the shoulder by so much nobody sees the hand (judgement), as a share of stature. */
+const BLIND = 0.08;
+
+/** Shoulders with the trunk leaning 30° forward or to a side, or turned 45° (judgement). */
+function stretched(p: Paddler): Point[] {
+  const hip = hipOf(p);
+  const trunk = BODY.shoulderOverHip * p.stature;
+  const half = BODY.halfShoulders * p.stature;
+  const leaning = (dx: number, dy: number): Point[] =>
+    ([-1, 1] as const).map((sign) => ({
+      x: hip.x + dx * trunk * Math.sin(LEAN),
+      y: sign * half + dy * trunk * Math.sin(LEAN),
+      z: hip.z + trunk * Math.cos(LEAN),
+    }));
+  const turned = ([-1, 1] as const).flatMap((way) =>
+    ([-1, 1] as const).map((sign) => ({
+      x: hip.x + way * sign * half * Math.sin(TURN),
+      y: sign * half * Math.cos(TURN),
+      z: hip.z + trunk,
+    })),
+  );
+  return [...leaning(-1, 0), ...leaning(0, -1), ...leaning(0, 1), ...turned];
+}
+
+/**
+ * How a point is reached from the seat: a sphere of a closed grip about each shoulder, upright; then
+ * leaning or turned. Behind the shoulders it is a half turn at best.
+ */
+export function reachOf(p: Paddler, point: Point): Reached {
+  const arm = BODY.grip * p.stature;
+  const beyondOf = (shoulders: readonly Point[]): number =>
+    Math.max(0, Math.min(...shoulders.map((s) => distance(s, point))) - arm);
+  const upright = beyondOf([shoulderOf(p, 'port'), shoulderOf(p, 'starboard')]);
+  const blind = point.x - p.seatX > BLIND * p.stature;
+  if (upright === 0 && !blind) return { zone: 'at hand', beyond: 0 };
+  if (beyondOf(stretched(p)) === 0) return { zone: 'half turn', beyond: upright };
+  return { zone: 'out of reach', beyond: upright };
+}
+
+/** The same from the water beside the hull: one arm over the gunwale edge, swimmer upright, shoulders at the surface. */
+export function reachedFromWater(
+  hull: HullSurface,
+  p: Paddler,
+  point: Point,
+  side: 'port' | 'starboard',
+  waterline: number,
+): number {
+  const edge = { x: point.x, y: sideSign(side) * (hull.halfBreadth(point.x) + 0.08 * p.stature), z: waterline };
+  return Math.max(0, distance(edge, point) - (BODY.upperArm + BODY.forearmAndHand) * p.stature);
+}
+
+/** Reach along the boat from the seat, for the reach lane: at hand, and with the trunk leaning or turned. */
+export function reachZones(hull: HullSurface, brief: Brief): { name: string; fore: number; aft: number }[] {
+  const x = hull.model.seat.x;
+  const h = brief.stature;
+  const atHand = BODY.grip * h;
+  const lean = Math.sin(LEAN) * BODY.shoulderOverHip * h;
+  return [
+    { name: 'leaning', fore: x - atHand - lean, aft: x - atHand },
+    { name: 'at hand', fore: x - atHand, aft: x + BLIND * h },
+    { name: 'half turn', fore: x + BLIND * h, aft: x + atHand },
+  ];
+}

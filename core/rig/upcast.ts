@@ -1,0 +1,37 @@
+import { USUAL_SHOP } from '../catalog';
+import { USUAL_BRIEF, type Plan } from './plan';
+import type { ShopSettings } from '../catalog';
+
+type Json = Record<string, unknown>;
+const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What a plan of version 1 did not have yet. */
+const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {} } as const;
+
+/** A stored plan of any version as one of this version; what it lacks takes the usual answer. */
+export function upcastPlan(stored: unknown): Plan {
+  if (!isObject(stored)) return stored as unknown as Plan;
+  const brief = isObject(stored.brief) ? { ...USUAL_BRIEF, ...stored.brief } : stored.brief;
+  return { ...LAYERS, ...stored, brief } as unknown as Plan;
+}
+
+/** Stored shop settings of any version as ones of this version. */
+export function upcastShop(stored: unknown): ShopSettings {
+  if (!isObject(stored)) return stored as unknown as ShopSettings;
+  const { limits, rules } = USUAL_SHOP;
+  const labor = isObject(stored.labor)
+    ? {
+        ...stored.labor,
+        mount: isObject(stored.labor.mount)
+          ? { scupper: USUAL_SHOP.labor.mount.scupper, ...stored.labor.mount }
+          : stored.labor.mount,
+      }
+    : stored.labor;
+  return { limits, rules, ...stored, labor } as unknown as ShopSettings;
+}
+
+/** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
+export function upcastFile(json: unknown): unknown {
+  if (!isObject(json) || json.version !== 1) return json;
+  return { ...json, version: 2, plan: upcastPlan(json.plan), shop: upcastShop(json.shop) };
+}
