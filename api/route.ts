@@ -19,6 +19,8 @@ export interface Route<
   /** Absent for files and event streams. */
   readonly answer?: Answer;
   readonly file?: string;
+  /** The one file it takes, as multipart form data: its field and most bytes. */
+  readonly upload?: { readonly field: string; readonly bytes: number };
 }
 
 export const route = <B extends z.ZodType, Q extends z.ZodType, A extends z.ZodType>(r: Route<B, Q, A>): Route<B, Q, A> => r;

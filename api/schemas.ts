@@ -1,4 +1,14 @@
-import { catalog, change, hullModel, keptFact, newFact, plan, shopSettings } from '@plain-cleat/core';
+import {
+  benchReading,
+  catalog,
+  change,
+  COLUMN_MEANINGS,
+  hullModel,
+  keptFact,
+  newFact,
+  plan,
+  shopSettings,
+} from '@plain-cleat/core';
 import { z } from 'zod';
 import { ROLES } from './route';
 
@@ -42,6 +52,7 @@ export const openRig = z.strictObject({
     }),
   ]),
   hull: z.string().max(64).describe('id of the hull model'),
+  ownHull: z.string().max(64).nullable().default(null).describe("a hull of the owner's that the shop has had before"),
   serial: z.string().max(60),
   promised: z.iso.date('write the date as 2026-06-12').nullable(),
 });
@@ -103,6 +114,43 @@ export const documentQuery = z.object({
   language: z.enum(['en', 'fr']).default('en'),
 });
 
+export const saveHullModel = z.strictObject({
+  model: hullModel,
+  expects: z.int().min(0).describe('the revision it was made from; nought for a new hull'),
+});
+
+export const readHullFile = z.strictObject({
+  kind: z.enum(['csv', 'svg', 'dxf']),
+  text: z.string().min(1, 'the file is empty').max(2_000_000, 'an outline is under 2 MB'),
+  heights: z.strictObject({ gunwale: z.number().min(1).max(2000), keel: z.number().min(0).max(1000) }),
+});
+export const hullReadings = z.object({ readings: z.array(benchReading) });
+
+export const describeHull = z.strictObject({
+  serial: z.string().trim().max(60),
+  year: z.int().min(1950, 'a year like 2024').max(2100, 'a year like 2024').nullable(),
+  colour: z.string().trim().max(40),
+  notes: z.string().max(1000),
+});
+export const ownHull = describeHull.extend({
+  id: z.string(),
+  owner: z.object({ id: z.string(), name: z.string() }),
+  model: z.string(),
+  facts: z.int(),
+  rigs: z.array(z.object({ id: z.string(), number: z.string() })),
+});
+
+const columnMeaning = z.enum(COLUMN_MEANINGS);
+export const wishSheet = z.object({
+  headings: z.array(z.string()),
+  columns: z.array(columnMeaning.nullable()),
+  rows: z.array(z.array(z.string())),
+  dropped: z.int().describe('rows beyond what is read'),
+});
+export const rememberHeading = z.strictObject({ heading: z.string().min(1).max(80), meaning: columnMeaning.nullable() });
+
+export const addedPhoto = z.object({ id: z.string(), name: z.string(), width: z.int(), height: z.int() });
+
 export const ownerPage = z.object({
   shop: z.object({ name: z.string(), place: z.string() }),
   number: z.string(),
@@ -146,4 +194,9 @@ export type SendChange = z.infer<typeof sendChange>;
 export type Changed = z.infer<typeof changed>;
 export type Kept = z.infer<typeof kept>;
 export type OwnerPage = z.infer<typeof ownerPage>;
+export type OwnHull = z.infer<typeof ownHull>;
+export type DescribeHull = z.infer<typeof describeHull>;
+export type WishSheet = z.infer<typeof wishSheet>;
+export type AddedPhoto = z.infer<typeof addedPhoto>;
+export type HullReadings = z.infer<typeof hullReadings>;
 export type DocumentQuery = z.infer<typeof documentQuery>;

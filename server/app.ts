@@ -20,9 +20,12 @@ import { eventRoutes } from './events/routes';
 import { floorRoutes } from './floor/routes';
 import { bind } from './http/bind';
 import { HttpProblem, problems } from './http/problem';
+import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
+import { photoRoutes } from './photos/routes';
 import { rigRoutes } from './rigs/routes';
 import { staffRoutes } from './staff/routes';
+import { wishRoutes } from './wishes/routes';
 
 export interface App {
   readonly express: Express;
@@ -46,7 +49,7 @@ function security(app: Express): void {
           defaultSrc: ["'self'"],
           scriptSrc: ["'self'", nonce],
           styleSrc: ["'self'", nonce],
-          imgSrc: ["'self'", 'data:'],
+          imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           workerSrc: ["'self'"],
@@ -137,6 +140,9 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   floorRoutes(router);
   ownerRoutes(router);
   rigRoutes(router, db, log);
+  hullRoutes(router, db);
+  wishRoutes(router);
+  photoRoutes(router);
   const events = eventRoutes(router, db);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));

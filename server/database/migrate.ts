@@ -7,14 +7,31 @@ interface Step {
   up: (params: { context: QueryInterface }) => Promise<void>;
 }
 
+/** Tables and columns that came later than the first: each is made by the step that brought it. */
+const LATER: readonly string[] = ['photos', 'headings'];
+const ADDED: Partial<Record<keyof typeof TABLES, readonly string[]>> = { hulls: ['year', 'colour', 'notes'] };
+const FIRST = (Object.keys(TABLES) as (keyof typeof TABLES)[]).filter((t) => !LATER.includes(t));
+
 const MIGRATIONS: Step[] = [
   {
     name: '0001-first-tables',
     async up({ context }) {
-      for (const table of Object.keys(TABLES) as (keyof typeof TABLES)[]) await context.createTable(table, columnsOf(table));
+      for (const table of FIRST) {
+        const columns = columnsOf(table);
+        for (const later of ADDED[table] ?? []) delete columns[later];
+        await context.createTable(table, columns);
+      }
       await context.addIndex('changes', ['rigId', 'version'], { unique: true });
       await context.addIndex('facts', ['hullId', 'id'], { unique: true });
       await context.addIndex('rigs', ['hullId']);
+    },
+  },
+  {
+    name: '0002-hulls-photos-headings',
+    async up({ context }) {
+      for (const column of ADDED.hulls ?? []) await context.addColumn('hulls', column, columnsOf('hulls')[column] as never);
+      for (const table of ['photos', 'headings'] as const) await context.createTable(table, columnsOf(table));
+      await context.addIndex('photos', ['rigId']);
     },
   },
 ];

@@ -40,6 +40,9 @@ export class HullRow extends Row<HullRow> {
   declare ownerId: string;
   declare modelId: string;
   declare serial: string;
+  declare year: CreationOptional<number | null>;
+  declare colour: CreationOptional<string>;
+  declare notes: CreationOptional<string>;
   declare factCount: number;
 }
 export class RigRow extends Row<RigRow> {
@@ -80,12 +83,26 @@ export class LinkRow extends Row<LinkRow> {
   declare expires: string;
   declare revoked: boolean;
 }
+/** A photo of an owner's, kept beside the plan that names it. */
+export class PhotoRow extends Row<PhotoRow> {
+  declare id: string;
+  declare rigId: string;
+  declare mime: string;
+  declare bytes: Buffer;
+}
+
+/** What a heading of a spreadsheet was said to mean. */
+export class HeadingRow extends Row<HeadingRow> {
+  declare heading: string;
+  declare meaning: string;
+}
+
 export class CounterRow extends Row<CounterRow> {
   declare name: string;
   declare value: number;
 }
 
-const { STRING, INTEGER, TEXT, BOOLEAN, DATE } = DataTypes;
+const { STRING, INTEGER, TEXT, BOOLEAN, DATE, BLOB } = DataTypes;
 const id = { type: STRING(64), primaryKey: true };
 const text = (length: number) => ({ type: STRING(length), allowNull: false });
 const integer = { type: INTEGER, allowNull: false };
@@ -98,7 +115,16 @@ export const TABLES = {
   hull_models: { id, revision: { ...integer, primaryKey: true }, document },
   catalogs: { revision: { ...integer, primaryKey: true }, document },
   shops: { revision: { ...integer, primaryKey: true }, document },
-  hulls: { id, ownerId: text(64), modelId: text(64), serial: text(60), factCount: integer },
+  hulls: {
+    id,
+    ownerId: text(64),
+    modelId: text(64),
+    serial: text(60),
+    factCount: integer,
+    year: { type: INTEGER, allowNull: true },
+    colour: { ...text(40), defaultValue: '' },
+    notes: { ...text(1000), defaultValue: '' },
+  },
   rigs: {
     id,
     number: { ...text(20), unique: true },
@@ -136,6 +162,8 @@ export const TABLES = {
     expires: text(30),
     revoked: { type: BOOLEAN, allowNull: false },
   },
+  photos: { id, rigId: text(64), mime: text(40), bytes: { type: BLOB('long'), allowNull: false } },
+  headings: { heading: { ...text(80), primaryKey: true }, meaning: text(20) },
   counters: { name: { ...text(20), primaryKey: true }, value: integer },
   /** As the session store wants it. */
   sessions: { sid: { ...text(36), primaryKey: true }, expires: { type: DATE }, data: { type: TEXT } },
@@ -155,6 +183,8 @@ export function defineModels(db: Sequelize): void {
     facts: FactRow,
     owner_links: LinkRow,
     counters: CounterRow,
+    photos: PhotoRow,
+    headings: HeadingRow,
   };
   for (const [tableName, row] of Object.entries(rows)) {
     const init = (row as unknown as { init(columns: object, options: object): void }).init.bind(row);

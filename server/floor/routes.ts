@@ -3,7 +3,7 @@ import { ROUTES, type FloorPlace, type Progress } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { HullModelRow, OwnerRow, RigRow, ShopRow } from '../database/models';
 import { bind } from '../http/bind';
-import { todayIn, type Carried } from '../rigs/load';
+import { planOf, todayIn, type Carried } from '../rigs/load';
 
 /** A hull's outline for small drawings: x and half-breadth at even steps. */
 export function outlineOf(model: HullModel): [number, number][] {
@@ -39,7 +39,7 @@ export function floorRoutes(router: Router): void {
     const shop = JSON.parse(shopRow?.document ?? '{"name":"","timeZone":"UTC"}') as ShopSettings;
     const summaries = await Promise.all(
       rigs.map(async (row) => {
-        const plan = JSON.parse(row.plan) as Plan;
+        const plan = planOf(row);
         const hull = await drawn(plan, row.carried);
         return {
           id: row.id,

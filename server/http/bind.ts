@@ -1,6 +1,7 @@
 import { faultsOf } from '@plain-cleat/core';
 import type { Role, Route, Staff } from '@plain-cleat/api';
-import { type Request, type Response, type Router } from 'express';
+import type { Request, RequestHandler, Response, Router } from 'express';
+import multer from 'multer';
 import type { z } from 'zod';
 import { badInput, HttpProblem } from './problem';
 
@@ -10,12 +11,16 @@ declare module 'express-session' {
   }
 }
 
+/** A file that came with a call. */
+export type SentFile = Pick<Express.Multer.File, 'buffer' | 'originalname'>;
+
 export interface Call<B, Q> {
   readonly req: Request;
   readonly res: Response;
   readonly body: B;
   readonly query: Q;
   readonly params: Readonly<Record<string, string>>;
+  readonly file: SentFile | undefined;
   /** Who is signed in. Only routes open to anyone may find nobody here. */
   readonly staff: Staff;
 }
@@ -43,7 +48,16 @@ export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodTy
   r: Route<B, Q, A>,
   handle: (call: Call<z.infer<B>, z.infer<Q>>) => Promise<z.input<A> | void>,
 ): void {
-  router[r.method.toLowerCase() as 'get' | 'post' | 'delete'](r.path, async (req: Request, res: Response) => {
+  const { upload } = r;
+  const parts: RequestHandler[] = upload
+    ? [multer({ limits: { fileSize: upload.bytes, files: 1, fields: 4 } }).single(upload.field)]
+    : [];
+  // Who may call is settled before a byte of a file is taken in.
+  const door: RequestHandler = (req, _res, next) => {
+    admit(r as unknown as Route, req.session?.staff);
+    next();
+  };
+  router[r.method.toLowerCase() as 'get' | 'post' | 'delete'](r.path, door, ...parts, async (req: Request, res: Response) => {
     const staff = admit(r as unknown as Route, req.session?.staff);
     const answer = await handle({
       req,
@@ -52,6 +66,7 @@ export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodTy
       body: read(r.body, req.body),
       query: read(r.query, req.query),
       params: req.params as Record<string, string>,
+      file: req.file,
     });
     if (!r.file && !res.headersSent) res.json(answer ?? {});
   });

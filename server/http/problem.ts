@@ -36,6 +36,15 @@ export const problems =
     const known = error as { type?: string; code?: string };
     if (known.type === 'entity.too.large')
       return send(res, new HttpProblem(413, 'Too large', 'the request is larger than 5 MB', { field: '(whole)' }));
+    if (known.code === 'LIMIT_FILE_SIZE')
+      return send(
+        res,
+        new HttpProblem(413, 'Too large', 'the file is too large: at most 5 MB for a sheet, 40 MB for a photo', {
+          field: 'file',
+        }),
+      );
+    if (known.code?.startsWith('LIMIT_'))
+      return send(res, new HttpProblem(422, 'Not right yet', 'one file at a time', { field: 'file' }));
     if (known.type === 'entity.parse.failed')
       return send(res, new HttpProblem(400, 'Not JSON', 'the request body is not JSON', { field: '(whole)' }));
     if (known.code === 'EBADCSRFTOKEN')

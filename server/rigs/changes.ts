@@ -5,7 +5,7 @@ import { inTransaction } from '../database/transaction';
 import { ChangeRow, RigRow } from '../database/models';
 import { badInput, HttpProblem } from '../http/problem';
 import { checkParts } from './check';
-import { findRig } from './load';
+import { findRig, planOf } from './load';
 
 export interface SentChange {
   readonly rigId: string;
@@ -36,7 +36,7 @@ function apply(plan: Plan, sent: SentChange, version: number): ReturnType<typeof
 export async function recordChange(db: Sequelize, sent: SentChange): Promise<Changed> {
   return inTransaction(db, async (transaction) => {
     const row = await findRig(sent.rigId, transaction);
-    const plan = JSON.parse(row.plan) as Plan;
+    const plan = planOf(row);
     const before = await ChangeRow.findOne({ where: { rigId: row.id, id: sent.change.id }, transaction });
     if (before) return { version: row.version, plan, rebased: false, repeated: true };
     if (sent.baseVersion > row.version) throw badInput([{ field: 'baseVersion', says: `this rig is at version ${row.version}` }]);

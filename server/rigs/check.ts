@@ -1,21 +1,40 @@
-import { type Change, placeFault, type Plan, singleChanges, workUp } from '@plain-cleat/core';
+import { type Change, type Place, placeFault, type Plan, type SimpleChange, singleChanges, workUp } from '@plain-cleat/core';
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';
 import { badInput, HttpProblem } from '../http/problem';
 import { loadRig, pinnedOf, todayIn } from './load';
 
-/** Parts, tracks and inserts a change names must exist; the plan alone cannot tell. */
+/** Parts, tracks, inserts, compartments and rules a change names must exist; the plan alone cannot tell. */
 export async function checkParts(change: Change, row: RigRow, plan: Plan, transaction: Transaction): Promise<void> {
-  const placing = singleChanges(change).filter((c) => c.kind === 'placeItem' || c.kind === 'slideItem');
-  if (placing.length === 0) return;
-  const { hull, catalog } = await pinnedOf(row, plan, transaction);
-  for (const c of placing) {
+  const all = singleChanges(change);
+  const naming = ['placeItem', 'slideItem', 'slideInSet', 'stowThing', 'planScupper', 'answerBrief'];
+  if (!all.some((c) => naming.includes(c.kind))) return;
+  const { hull, catalog, shop } = await pinnedOf(row, plan, transaction);
+  const refuse = (field: string, says: string): never => {
+    throw badInput([{ field: `change.${field}`, says }]);
+  };
+  for (const c of all) {
     if (c.kind === 'placeItem' && !catalog.parts.some((p) => p.id === c.to.part))
-      throw badInput([{ field: 'change.to.part', says: `the stores have no part ${c.to.part}` }]);
-    const misplaced = placeFault(hull, c.kind === 'placeItem' ? c.to.place : c.to);
-    if (misplaced) throw badInput([{ field: `change.to.place.${misplaced.field}`, says: misplaced.says }]);
+      refuse('to.part', `the stores have no part ${c.to.part}`);
+    for (const place of placesIn(c)) {
+      const misplaced = placeFault(hull, place);
+      if (misplaced) refuse(`to.place.${misplaced.field}`, misplaced.says);
+    }
+    if (c.kind === 'stowThing' && c.to && !hull.compartments?.some((one) => one.id === c.to?.in))
+      refuse('to.in', `this hull has no compartment ${c.to.in}`);
+    if (c.kind === 'planScupper' && !hull.scuppers.some((s) => s.id === c.scupper))
+      refuse('scupper', `this hull has no scupper ${c.scupper}`);
+    const unknown = c.kind === 'answerBrief' ? c.to.rules?.find((id) => !shop.rules.some((r) => r.id === id)) : undefined;
+    if (unknown) refuse('to.rules', `the shop has no list of rules ${unknown}`);
   }
+}
+
+/** Every place a change would put something at. */
+function placesIn(c: SimpleChange): Place[] {
+  if (c.kind === 'placeItem') return [c.to.place, ...Object.values(c.to.elsewhere ?? {})];
+  if (c.kind === 'slideItem') return [c.to];
+  return c.kind === 'slideInSet' && c.to ? [c.to] : [];
 }
 
 /** Who accepts a finding signs with their own name, and some only a manager may accept, some nobody. */

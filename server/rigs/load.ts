@@ -5,6 +5,8 @@ import {
   overlay,
   type Plan,
   type ShopSettings,
+  upcastPlan,
+  upcastShop,
   type WorkupInput,
 } from '@plain-cleat/core';
 import type { Transaction } from 'sequelize';
@@ -26,6 +28,9 @@ export interface LoadedRig extends Omit<WorkupInput, 'asOf'> {
 }
 
 const parsed = <T>(text: string): T => JSON.parse(text) as T;
+
+/** A stored plan, whatever version it was stored in. */
+export const planOf = (row: Pick<RigRow, 'plan'>): Plan => upcastPlan(JSON.parse(row.plan));
 
 export async function findRig(id: string, transaction?: Transaction): Promise<RigRow> {
   const row = await RigRow.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}) });
@@ -55,7 +60,7 @@ export async function pinnedOf(
   const catalog = parsed<Catalog>(catalogRow.document);
   return {
     hull: carried?.hull ?? parsed<HullModel>(model?.document ?? ''),
-    shop: carried?.shop ?? parsed<ShopSettings>(shopRow?.document ?? ''),
+    shop: upcastShop(carried?.shop ?? JSON.parse(shopRow?.document ?? '')),
     catalog: carried ? { ...catalog, parts: overlay(catalog.parts, carried.parts), consumables: carried.consumables } : catalog,
   };
 }
@@ -63,7 +68,7 @@ export async function pinnedOf(
 /** One rig with all its workup needs. */
 export async function loadRig(id: string): Promise<LoadedRig> {
   const row = await findRig(id);
-  const plan = parsed<Plan>(row.plan);
+  const plan = planOf(row);
   const [hullRow, pinned, facts] = await Promise.all([HullRow.findByPk(row.hullId), pinnedOf(row, plan), factsOf(row.hullId)]);
   if (!hullRow) throw notFound('rig', 'its hull is missing');
   return { row, hullRow, plan, facts, ...pinned };

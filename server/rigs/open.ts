@@ -23,7 +23,15 @@ async function findOrMakeOwner(owner: OpenRig['owner'], transaction: Transaction
   return found;
 }
 
-/** Opens a rig on a hull the shop knows, with a fresh ledger for that hull. */
+/** A hull of this owner's that was here before: its ledger goes on. */
+async function knownHull(id: string, ownerId: string, modelId: string, transaction: Transaction): Promise<HullRow> {
+  const hull = await HullRow.findByPk(id, { transaction });
+  if (!hull || hull.ownerId !== ownerId) throw badInput([{ field: 'ownHull', says: 'this owner has no such hull here' }]);
+  if (hull.modelId !== modelId) throw badInput([{ field: 'hull', says: `that hull is a ${hull.modelId}` }]);
+  return hull;
+}
+
+/** Opens a rig on a hull the shop knows: a new one with a fresh ledger, or one of the owner's that was here before. */
 export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: string; number: string }> {
   return inTransaction(db, async (transaction) => {
     const model = await HullModelRow.findOne({ where: { id: wanted.hull }, order: [['revision', 'DESC']], transaction });
@@ -44,10 +52,12 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
       promised: wanted.promised,
       pins: { hull: { id: model.id, revision: model.revision }, catalog: catalog?.revision ?? 1, shop: shop?.revision ?? 1 },
     });
-    const hull = await HullRow.create(
-      { id: randomUUID(), ownerId: owner.id, modelId: model.id, serial: wanted.serial, factCount: 0 },
-      { transaction },
-    );
+    const hull = wanted.ownHull
+      ? await knownHull(wanted.ownHull, owner.id, model.id, transaction)
+      : await HullRow.create(
+          { id: randomUUID(), ownerId: owner.id, modelId: model.id, serial: wanted.serial, factCount: 0 },
+          { transaction },
+        );
     const number = await nextNumber(transaction);
     await RigRow.create(
       {

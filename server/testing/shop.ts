@@ -70,6 +70,8 @@ export class Person {
 
   get = (path: string) => this.agent.get(path);
   post = (path: string, body: object) => this.agent.post(path).set('x-csrf-token', this.csrf).send(body);
+  sendFile = (path: string, field: string, bytes: Buffer, name: string) =>
+    this.agent.post(path).set('x-csrf-token', this.csrf).attach(field, bytes, name);
   remove = (path: string) => this.agent.delete(path).set('x-csrf-token', this.csrf);
 
   async rig(id: string): Promise<RigDocument> {

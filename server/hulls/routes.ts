@@ -1,0 +1,99 @@
+import { fairHull, hullModel, outlineSvg, readingFaults, type HullModel } from '@plain-cleat/core';
+import { ROUTES } from '@plain-cleat/api';
+import type { Response, Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import { inTransaction } from '../database/transaction';
+import { HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
+import { bind } from '../http/bind';
+import { badInput, notFound } from '../http/problem';
+import { offsetsCsv, outlineDxf, readOffsets, readOutline } from './outline-file';
+
+/** The newest revision of a hull model. */
+async function latest(id: string): Promise<HullModel> {
+  const row = await HullModelRow.findOne({ where: { id }, order: [['revision', 'DESC']] });
+  if (!row) throw notFound('hull', `the shop knows no hull ${id.slice(0, 64)}`);
+  return JSON.parse(row.document) as HullModel;
+}
+
+function attach(res: Response, type: string, name: string, text: string): void {
+  res.type(type).setHeader('Content-Disposition', `attachment; filename="${name}"`);
+  res.send(text);
+}
+
+/** What keeps a hull from holding together, by field. */
+function checkModel(model: HullModel): void {
+  const faults = readingFaults(
+    model.stations.map((s) => ({ x: s.x, port: s.halfBreadth, starboard: s.halfBreadth, gunwale: s.gunwale, keel: s.keel })),
+  ).map((f) => ({ field: `stations.${f.row}.${f.column}`, says: f.says }));
+  if (faults.length) throw badInput(faults);
+  const { length, beam } = fairHull(model);
+  const lists = ['decks', 'hatches', 'tracks', 'inserts', 'scuppers', 'hazards', 'compartments', 'moving', 'rails'] as const;
+  for (const list of lists) {
+    const ids = (model[list] ?? []).map((one) => one.id);
+    const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+    if (twice) throw badInput([{ field: list, says: `two are called ${twice}; each needs a name of its own` }]);
+  }
+  const beyond = model.tracks.find((t) => t.fore >= t.aft || t.aft > length || Math.abs(t.y) > beam);
+  if (beyond) throw badInput([{ field: 'tracks', says: `${beyond.name} does not lie on this hull` }]);
+}
+
+/** The hull library, hulls from the tape and from drawings, and the customers' own hulls. */
+export function hullRoutes(router: Router, db: Sequelize): void {
+  bind(router, ROUTES.hullModel, async ({ params }) => latest(params.hull ?? ''));
+  bind(router, ROUTES.saveHullModel, async ({ body }) => {
+    checkModel(body.model);
+    return inTransaction(db, async (transaction) => {
+      const row = await HullModelRow.findOne({ where: { id: body.model.id }, order: [['revision', 'DESC']], transaction });
+      const known = row?.revision ?? 0;
+      if (body.expects !== known)
+        throw badInput([
+          {
+            field: 'expects',
+            says: known ? `this hull is at revision ${known} by now: look at that one first` : 'the shop has no such hull yet',
+          },
+        ]);
+      const model = hullModel.parse({ ...body.model, revision: known + 1 });
+      await HullModelRow.create({ id: model.id, revision: model.revision, document: JSON.stringify(model) }, { transaction });
+      return model;
+    });
+  });
+  bind(router, ROUTES.readHullFile, async ({ body }) => ({
+    readings: body.kind === 'csv' ? readOffsets(body.text) : readOutline(body.kind, body.text, body.heights),
+  }));
+  bind(router, ROUTES.offsetsCsv, async ({ params, res }) => {
+    const model = await latest(params.hull ?? '');
+    attach(res, 'text/csv', `${model.id}-offsets.csv`, offsetsCsv(model));
+  });
+  bind(router, ROUTES.outlineSvg, async ({ params, res }) => {
+    const model = await latest(params.hull ?? '');
+    attach(res, 'image/svg+xml', `${model.id}-outline.svg`, outlineSvg(fairHull(model), `${model.maker} ${model.name}`));
+  });
+  bind(router, ROUTES.outlineDxf, async ({ params, res }) => {
+    const model = await latest(params.hull ?? '');
+    attach(res, 'image/vnd.dxf', `${model.id}-outline.dxf`, outlineDxf(model));
+  });
+  bind(router, ROUTES.ownHulls, async () => {
+    const [hulls, owners, rigs] = await Promise.all([
+      HullRow.findAll({ order: [['id', 'ASC']] }),
+      OwnerRow.findAll(),
+      RigRow.findAll({ attributes: ['id', 'number', 'hullId'], order: [['number', 'ASC']] }),
+    ]);
+    const names = new Map(owners.map((o) => [o.id, o.name]));
+    return hulls.map((h) => ({
+      id: h.id,
+      owner: { id: h.ownerId, name: names.get(h.ownerId) ?? '' },
+      model: h.modelId,
+      serial: h.serial,
+      year: h.year,
+      colour: h.colour,
+      notes: h.notes,
+      facts: h.factCount,
+      rigs: rigs.filter((r) => r.hullId === h.id).map((r) => ({ id: r.id, number: r.number })),
+    }));
+  });
+  bind(router, ROUTES.describeHull, async ({ params, body }) => {
+    const [count] = await HullRow.update(body, { where: { id: params.own ?? '' } });
+    if (count === 0 && !(await HullRow.findByPk(params.own ?? ''))) throw notFound('hull', 'there is no such hull');
+    return body;
+  });
+}

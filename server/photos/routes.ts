@@ -1,0 +1,29 @@
+import { randomUUID } from 'node:crypto';
+import { ROUTES } from '@plain-cleat/api';
+import type { Router } from 'express';
+import { PhotoRow } from '../database/models';
+import { bind } from '../http/bind';
+import { badInput, notFound } from '../http/problem';
+import { findRig } from '../rigs/load';
+import { takePhoto } from './take';
+
+/** Photos beside the plan, never in it. */
+export function photoRoutes(router: Router): void {
+  bind(router, ROUTES.addPhoto, async ({ params, file }) => {
+    const rig = await findRig(params.rig ?? '');
+    if (!file) throw badInput([{ field: 'photo', says: 'choose a JPEG, PNG or WebP photo' }]);
+    const taken = await takePhoto(file.buffer);
+    const id = randomUUID();
+    await PhotoRow.create({ id, rigId: rig.id, mime: taken.mime, bytes: taken.bytes });
+    return { id, name: file.originalname.slice(0, 120), width: taken.width, height: taken.height };
+  });
+  bind(router, ROUTES.photo, async ({ params, res }) => {
+    const row = await PhotoRow.findOne({ where: { id: params.photo ?? '', rigId: params.rig ?? '' } });
+    if (!row) throw notFound('photo', 'there is no such photo');
+    res.type(row.mime).set('Cache-Control', 'private, max-age=31536000, immutable').send(row.bytes);
+  });
+  bind(router, ROUTES.erasePhoto, async ({ params }) => {
+    await PhotoRow.destroy({ where: { id: params.photo ?? '', rigId: params.rig ?? '' } });
+    return {};
+  });
+}

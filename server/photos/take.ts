@@ -1,0 +1,44 @@
+import sharp from 'sharp';
+import { badInput } from '../http/problem';
+
+/** Larger photos are refused unread; up to that they are reduced. */
+export const PHOTO = { most: 60_000_000, kept: 12_000_000, bytes: 40_000_000 } as const;
+
+const KINDS: Readonly<Record<string, string>> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
+
+export interface TakenPhoto {
+  readonly bytes: Buffer;
+  readonly mime: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+const refuse = (says: string): never => {
+  throw badInput([{ field: 'photo', says }]);
+};
+
+/**
+ * An owner's photo made ready to keep: turned upright, at most 12 megapixels, without a word of what the
+ * camera wrote into it, its location least of all.
+ */
+export async function takePhoto(bytes: Buffer): Promise<TakenPhoto> {
+  const image = sharp(bytes, { limitInputPixels: PHOTO.most, failOn: 'error', sequentialRead: true });
+  const seen = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  if (!seen?.width || !seen.height || !seen.format || !KINDS[seen.format]) return refuse('not a JPEG, PNG or WebP photo');
+  const pixels = seen.width * seen.height;
+  if (pixels > PHOTO.most)
+    return refuse(`${Math.ceil(pixels / 1_000_000)} megapixels; at most ${PHOTO.most / 1_000_000}. Send a smaller copy`);
+  const scale = Math.min(1, Math.sqrt(PHOTO.kept / pixels));
+  const kind = seen.format as 'jpeg' | 'png' | 'webp';
+  try {
+    // Nothing is copied from the original's metadata unless asked for: EXIF, GPS and comments stay behind.
+    const upright = image.rotate();
+    const resized = scale < 1 ? upright.resize({ width: Math.floor((seen.autoOrient?.width ?? seen.width) * scale) }) : upright;
+    const made = await resized.toFormat(kind, { quality: 86 }).toBuffer({ resolveWithObject: true });
+    return { bytes: made.data, mime: KINDS[kind] ?? '', width: made.info.width, height: made.info.height };
+  } catch {
+    return refuse('the photo is damaged or cut short; send it again');
+  }
+}
