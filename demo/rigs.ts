@@ -16,7 +16,7 @@ import {
   type Run,
   type Workup,
 } from '@plain-cleat/core';
-import { BRACKWEN, CATALOG, QUENBY, TOLVANE } from './documents';
+import { BRACKWEN, CATALOG, ORRISK, PELLIN, QUENBY, TOLVANE } from './documents';
 import { SHOP } from './shop';
 
 const DAY = 86_400_000;
@@ -46,6 +46,7 @@ interface Draft {
   readonly fittings: Plan['fittings'];
   readonly runs?: Plan['runs'];
   readonly wishes?: Plan['wishes'];
+  readonly more?: Partial<Pick<Plan, 'sets' | 'stowage' | 'scuppers'>>;
   readonly facts: (w: Workup, make: (kind: object) => NewFact) => NewFact[];
 }
 
@@ -65,6 +66,7 @@ function file(d: Draft): RigFile {
     fittings: d.fittings,
     runs: d.runs ?? {},
     wishes: d.wishes ?? {},
+    ...d.more,
   };
   const w = workUp({ plan, hull: d.hull, facts: [], catalog: CATALOG, shop: SHOP, asOf: d.opened });
   let minute = 0;
@@ -100,7 +102,7 @@ const stepsDone = (make: (kind: object) => NewFact, steps: readonly string[], mi
 const PEN =
   'data:image/svg+xml;base64,PHN2ZyB4bWxucz0iaHR0cDovL3d3dy53My5vcmcvMjAwMC9zdmciIHZpZXdCb3g9IjAgMCAyMDAgNjAiPjxwYXRoIGQ9Ik0xMCA0MGMyMC00MCAzMC00MCAyOCAwczMwLTMwIDQ0LTEwIDMwIDIwIDYwLTIwIiBmaWxsPSJub25lIiBzdHJva2U9IiMxZDJiMzMiIHN0cm9rZS13aWR0aD0iMyIvPjwvc3ZnPg==';
 
-/** The three demo rigs: one half drilled, one with stops to settle, one handed over. */
+/** The demo rigs in their different states: half drilled, with stops to settle, with sets, undrilled, handed over. */
 export function demoRigs(today: string): { file: RigFile; place: string }[] {
   const survey = file({
     seed: 147,
@@ -217,9 +219,160 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       make({ kind: 'signed', name: 'Noor Tessel', drawing: PEN }),
     ],
   });
+  const handline = file({
+    seed: 149,
+    owner: 'Petra Holm',
+    hull: ORRISK,
+    title: 'mackerel and pollack rig',
+    opened: dayAfter(today, -4),
+    promised: dayAfter(today, 17),
+    brief: {
+      waters: ['inshore', 'offshore'],
+      work: ['handline', 'rods'],
+      stature: 1720,
+      weightKg: 74,
+      castHand: 'right',
+      reelHand: 'left',
+      propulsion: ['paddle'],
+      seat: 'low',
+      holes: 'few',
+      road: 'trailer',
+      rods: 3,
+      rodLength: 2100,
+      distanceKm: 18,
+      rules: ['skerry-day'],
+      budgetCents: 140_000,
+    },
+    fittings: {
+      reelP: fitted('handline-reel', track('aft-port', 2620), 'track'),
+      tubeS: fitted('rod-tube-track', track('aft-star', 2760), 'track'),
+      trollP: fitted('rod-tube-troll', track('aft-port', 2900), 'track', { sets: ['troll'] }),
+      trollS: fitted('rod-tube-troll-star', track('aft-star', 2960), 'track', { sets: ['troll'] }),
+      crate: fitted('crate-open', on(3000, 0), 'loose', { elsewhere: { guest: on(3080, 0) } }),
+      tubes: fitted('rod-tubes-crate-2', { on: 'fitting', fitting: 'crate', u: 258, v: 0, heading: 0 }, 'loose', {
+        sets: ['day', 'troll'],
+      }),
+      board: fitted('measuring-board', on(1900, -80, 0), 'loose', { tether: { to: null, length: 700 } }),
+      net: fitted('net-folding', on(2480, 190), 'loose'),
+      knife: fitted('knife-deck', on(2150, 290), 'rivet'),
+      jacket: fitted('jacket-pockets', on(2160, 0), 'loose', { suppliedBy: "owner's own" }),
+      ladder: fitted('reboard-ladder', on(1700, 200), 'loose'),
+      anchor: fitted('anchor-3', on(3560, 0), 'loose', { tether: { to: null, length: 900 } }),
+      guestSeat: fitted('child-seat', on(1460, 0), 'loose', { sets: ['guest'] }),
+      radio: fitted('radio-vhf', on(2080, 160), 'loose'),
+    },
+    wishes: {
+      w1: { text: 'two rod holders, out to the sides', part: 'rod-tube-troll' },
+      w2: { text: 'reel for the handline', part: 'handline-reel', count: 1, cents: 4000 },
+      w3: { text: 'something to measure pollack on', part: 'measuring-board' },
+    },
+    more: {
+      sets: {
+        day: { name: 'all-day', order: 1 },
+        troll: { name: 'trolling', order: 2 },
+        guest: { name: 'guest', order: 3 },
+      },
+      stowage: {
+        s1: { in: 'jacket-left', what: 'whistle', kg: 0.02, litres: 0.05, wantsDry: false, use: 'always', later: false },
+        s2: { in: 'day-hatch', what: 'lunch and spare line', kg: 1.4, litres: 3, wantsDry: false, use: 'stopped', later: false },
+        s3: {
+          in: 'bow-hold',
+          what: 'a place for a battery next year',
+          kg: 0,
+          litres: 4,
+          wantsDry: true,
+          use: 'ashore',
+          later: true,
+        },
+      },
+      scuppers: { 'scup-1': 'plugged' },
+    },
+    facts: () => [],
+  });
+  const adaptive = file({
+    seed: 150,
+    owner: 'Jonas Weir',
+    hull: QUENBY,
+    title: 'left-hand rig, raised seat',
+    opened: dayAfter(today, -6),
+    promised: dayAfter(today, 21),
+    brief: {
+      waters: ['river', 'lake'],
+      work: ['day trips', 'camera'],
+      stature: 1690,
+      weightKg: 71,
+      hand: 'left',
+      castHand: 'left',
+      reelHand: 'left',
+      propulsion: ['motor'],
+      backUp: ['paddle'],
+      seat: 'high',
+      stands: 'sits',
+      holes: 'as needed',
+      road: 'trailer',
+      carries: ['camera'],
+      tier: 'everything',
+    },
+    fittings: {
+      seat: fitted('seat-high', on(2180, 0), 'loose'),
+      bar: fitted('transfer-bar', track('fwd-port', 1300), 'track'),
+      drive: fitted('motor-stern-45', on(3655, 0), 'through', { plate: true }),
+      kill: fitted('kill-switch', on(2060, -430), 'through'),
+      steer: fitted('steering-kit', track('fwd-port', 1860), 'track'),
+      power: fitted('battery-100', on(1250, 40), 'loose'),
+      paddle: fitted('paddle-main', on(2350, 300), 'loose', { tether: { to: null, length: 1000 } }),
+      strap: fitted('stand-strap', on(2050, 380), 'rivet'),
+      light: fitted('mast-light', track('aft-star', 3150), 'track'),
+      horn: fitted('air-horn', track('aft-port', 2640), 'track'),
+    },
+    runs: {
+      'feed-drive': feed('power', 'drive', 'inside starboard'),
+      'feed-light': feed('power', 'light', 'inside starboard'),
+    },
+    facts: () => [],
+  });
+  const family = file({
+    seed: 151,
+    owner: 'The Okafor family',
+    hull: PELLIN,
+    title: 'family day rig',
+    opened: dayAfter(today, -1),
+    promised: dayAfter(today, 9),
+    brief: {
+      waters: ['pond', 'lake'],
+      work: ['day trips', 'camping'],
+      stature: 1680,
+      weightKg: 68,
+      second: { stature: 1450, weightKg: 42 },
+      propulsion: ['paddle'],
+      seat: 'low',
+      holes: 'none',
+      wires: 'outside',
+      road: 'truck bed',
+      carries: ['dog', 'crate', 'child'],
+      tier: 'working',
+      budgetCents: 45_000,
+    },
+    fittings: {
+      mat: fitted('dog-mat', on(1000, 0), 'loose'),
+      crate: fitted('crate-open', on(2505, 0, 90), 'loose'),
+      cooler: fitted('cooler-soft', on(1960, 0), 'loose'),
+      ladder: fitted('reboard-ladder', on(1500, -230), 'loose'),
+      first: fitted('first-aid', on(2180, 130), 'loose'),
+      throw: fitted('throw-bag', on(1490, 170), 'loose'),
+    },
+    wishes: {
+      w1: { text: 'somewhere soft for the dog', part: 'dog-mat' },
+      w2: { text: 'crate for picnic things', part: 'crate-open' },
+    },
+    facts: () => [],
+  });
   return [
     { file: minimum, place: 'handed over' },
     { file: survey, place: 'bench 1' },
+    { file: handline, place: 'bench 2' },
+    { file: adaptive, place: 'yard' },
+    { file: family, place: "owner's move" },
     { file: photographer, place: 'bench 2' },
   ];
 }

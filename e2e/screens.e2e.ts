@@ -135,7 +135,7 @@ test('ended links and unknown rigs say so', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'This rig did not open' })).toBeVisible();
 });
 
-test('the first page stays light, and each step has no serious accessibility fault', async ({ page }) => {
+test('the first page stays light', async ({ page }) => {
   let bytes = 0;
   page.on('requestfinished', async (request) => {
     if (/\.(js|css)$/.test(new URL(request.url()).pathname)) bytes += (await request.sizes()).responseBodySize;
@@ -144,21 +144,63 @@ test('the first page stays light, and each step has no serious accessibility fau
   await expect(page.getByRole('heading', { name: 'Plain Cleat' })).toBeVisible();
   await page.waitForLoadState('networkidle');
   expect(bytes).toBeLessThan(250_000);
-  const check = async (where: string): Promise<void> => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(
-      violations
-        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-        .map((v) => `${where}: ${v.id} ${v.nodes[0]?.target.join(' ')}`),
-    ).toEqual([]);
-  };
-  await check('sign-in');
-  await signIn(page, 'mara');
-  await check('floor');
-  await page.getByRole('link', { name: 'R-0145, river survey rig' }).click();
-  for (const step of ['Brief', 'Lay out', 'Drill', 'Wire', 'Price', 'Build', 'Hand over']) {
-    await goStep(page, step);
-    await expect(page.locator('.outlet .step')).toBeVisible();
-    await check(step);
-  }
 });
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`no screen breaks WCAG 2.1 A or AA, ${colorScheme}`, async ({ browser }) => {
+    test.setTimeout(240_000);
+    const page = await (await browser.newContext({ colorScheme, viewport: { width: 1280, height: 800 } })).newPage();
+    const unsure = new Set<string>();
+    const check = async (where: string): Promise<void> => {
+      const { violations, incomplete } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+        .analyze();
+      for (const v of incomplete) unsure.add(`${where}: ${v.id}`);
+      expect(
+        violations.map(
+          (v) =>
+            `${where}: ${v.id} ${v.nodes
+              .map((n) => n.target.join(' '))
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ).toEqual([]);
+    };
+    await page.goto('/sign-in');
+    await expect(page.getByRole('heading', { name: 'Plain Cleat' })).toBeVisible();
+    await check('sign-in');
+    await signIn(page, 'mara');
+    await check('floor');
+    await page.getByRole('link', { name: 'Hulls', exact: true }).click();
+    await expect(page.getByRole('heading', { name: "Owners' own boats" })).toBeVisible();
+    await check('hulls');
+    await page.getByRole('link', { name: 'Vanterby Tolvane 118' }).click();
+    await expect(page.getByRole('heading', { name: 'Tolvane 118' })).toBeVisible();
+    for (const summary of await page.locator('summary').all()) await summary.click();
+    await check('hull bench');
+    await page.getByRole('link', { name: 'Floor' }).click();
+    await page.getByRole('link', { name: /^R-0146/ }).click();
+    for (const step of ['Brief', 'Lay out', 'Drill', 'Wire', 'Price', 'Build', 'Hand over']) {
+      await goStep(page, step);
+      await expect(page.locator('.outlet .step')).toBeVisible();
+      await check(step);
+    }
+    await goStep(page, 'Lay out');
+    await page
+      .getByRole('button', { name: 'Stowed and scuppers' })
+      .or(page.getByRole('radio', { name: 'Stowed and scuppers' }))
+      .click();
+    await expect(page.locator('pc-stowing')).toBeVisible();
+    await check('stowing');
+    await page.keyboard.press('ArrowRight');
+    await page.locator('pc-card summary').click();
+    await check('card');
+    await page.keyboard.press('x');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('x');
+    await expect(page.getByRole('heading', { name: '2 fittings chosen' })).toBeVisible();
+    await check('several');
+    test.info().annotations.push({ type: 'incomplete', description: [...unsure].join('; ') });
+    console.log(`${colorScheme}, for a person to look at: ${[...unsure].join('; ') || 'nothing'}`);
+    await page.close();
+  });

@@ -28,12 +28,20 @@ export const goStep = async (page: Page, name: string): Promise<void> => {
   await page.getByRole('navigation', { name: 'Steps of the rig' }).getByRole('link', { name }).click();
 };
 
+/** Names a new set from the bar over the strip; it is shown from then on. */
+export async function newSet(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'New set' }).click();
+  await page.getByLabel('Name of the set').fill(name);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('radio', { name: new RegExp(`^${name}`) })).toBeChecked();
+}
+
 /** Everything done here has reached the server. */
 export const allKept = (page: Page): Promise<void> => expect(page.getByText('all kept')).toBeVisible();
 
 /** Where a place of the hull lies on the strip, as page coordinates. */
 export async function onStrip(page: Page, x: number, y: number, length = 3600, beam = 880): Promise<{ x: number; y: number }> {
-  const box = await page.locator('pc-strip svg').boundingBox();
+  const box = await page.locator('pc-strip > svg').boundingBox();
   if (!box) throw new Error('no strip');
   const k = box.width / 930;
   const perMm = 800 / length;
@@ -42,7 +50,7 @@ export async function onStrip(page: Page, x: number, y: number, length = 3600, b
 }
 
 /** Taps a part in the palette, then the hull. */
-export async function putAboard(page: Page, part: string, x: number, y: number): Promise<void> {
+export async function putAboard(page: Page, part: string, x: number, y: number, length = 3600, beam = 880): Promise<void> {
   const find = page.getByRole('searchbox', { name: 'Find a part' });
   await expect(page.locator('pc-palette, pc-card')).toBeVisible();
   if (!(await find.isVisible())) await page.getByRole('button', { name: 'Parts', exact: true }).click();
@@ -50,7 +58,7 @@ export async function putAboard(page: Page, part: string, x: number, y: number):
   await page.locator('.parts button').first().click();
   // The line that says what is being placed moves the boat down: measure after it stands.
   await expect(page.getByText('Tap the hull where')).toBeVisible();
-  const at = await onStrip(page, x, y);
+  const at = await onStrip(page, x, y, length, beam);
   await page.mouse.click(at.x, at.y);
   await expect(page.locator('pc-card h2')).toHaveText(part);
 }

@@ -6,13 +6,13 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await newRig(page, 'evening handline rig', 'Lene Aubrac');
 
   // Brief: answers are taps, and say what they change.
-  await page.getByRole('button', { name: 'Rods' }).click();
+  await page.getByRole('button', { name: 'Rods', exact: true }).click();
   await page.getByRole('radio', { name: 'Low and high' }).click();
-  await page.getByLabel('tall').fill(`5' 10"`);
-  await page.getByLabel('tall').press('Tab');
+  await page.locator('[data-answer=stature]').fill(`5' 10"`);
+  await page.locator('[data-answer=stature]').press('Tab');
   await expect(page.getByText('At hand to 27 in')).toBeVisible();
-  await page.getByLabel('tall').fill('tall enough');
-  await page.getByLabel('tall').press('Tab');
+  await page.locator('[data-answer=stature]').fill('tall enough');
+  await page.locator('[data-answer=stature]').press('Tab');
   await expect(page.getByRole('alert')).toContainText('Height: write it like');
   await page.getByLabel('A wish').fill('depth sounder 7"\nraised rod tube');
   await page.getByLabel('A wish').press('Enter');

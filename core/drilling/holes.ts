@@ -23,6 +23,8 @@ export interface PlannedHole {
   /** Down from the gunwale edge when the hole is in the side. */
   readonly down: number | null;
   readonly fromStern: number;
+  /** It lies ahead of the hook. */
+  readonly ahead: boolean;
   readonly pilot: Bit;
   readonly bit: Bit;
   readonly wall: number;
@@ -46,7 +48,16 @@ export interface Fitted {
 
 /** The measured readings of a hole drilled just as planned. */
 export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): Measured {
-  return { hullRevision, datum: tape.datum, run: tape.run, reading: hole.reading, offCentre: hole.offCentre, down: hole.down };
+  const measured = {
+    hullRevision,
+    datum: tape.datum,
+    run: tape.run,
+    reading: hole.reading,
+    offCentre: hole.offCentre,
+    down: hole.down,
+  };
+  // Only said where it is not the usual way, so that readings read as they always did.
+  return hole.ahead && tape.datum !== 'stern' ? { ...measured, towards: 'forward' } : measured;
 }
 
 /** The final bit: a bore of the part's own, the rivet's drill, or the close clearance of the thread. */
@@ -97,6 +108,7 @@ export function holesOf(
       offCentre: at.y,
       fromEdge: hull.halfBreadth(at.x) - Math.abs(at.y),
       down: onSide ? hull.gunwale(at.x) - at.z : null,
+      ahead: at.x < datum.at.x - 0.5,
       fromStern: reading(hull, findDatum(hull, 'stern'), tape.run, at),
       pilot,
       bit: boreOf(mounted, shop, h.bore),

@@ -25,7 +25,8 @@ export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
     const reached = spares.flatMap((i) => paddlers.map((p) => ({ i, r: reachOf(p, graspOf(i)) })));
     if (reached.some(({ r }) => r.zone !== 'out of reach')) return [];
     const nearest = reached.sort((a, b) => a.r.beyond - b.r.beyond)[0];
-    if (!nearest) return [];
+    // What is used all the time is said to be out of reach once, by its use.
+    if (!nearest || nearest.i.placed.part.use === 'always') return [];
     return [
       {
         ...about(nearest.i),

@@ -7,6 +7,9 @@ import { about, joined, nameOf, type Judgement, type Raw } from './finding';
 const deepest = (a: Placed, b: Placed): number =>
   Math.max(0, ...a.bodies.flatMap((one) => b.bodies.map((other) => bodyOverlap(one, other))));
 
+/** A life jacket is on somebody, and a mat lies under what stands on it. */
+const worn = (i: Fitted): boolean => i.placed.part.kind === 'jacket' || i.placed.part.kind === 'mat';
+
 /** Two fittings in one place; said once, at the one nearer the stern. */
 export const overlap: Judgement = ({ items, memo, memoPair }) => {
   const out: Raw[] = [];
@@ -17,7 +20,7 @@ export const overlap: Judgement = ({ items, memo, memoPair }) => {
       const [a, other] = [items[n], boxes[n]];
       if (!a || !box || !other || !near(box, other)) continue;
       // What stands on another touches it by design.
-      if (joined(a.placed, b.placed)) continue;
+      if (joined(a.placed, b.placed) || worn(a) || worn(b)) continue;
       const by = memoPair('overlap', a.placed, b.placed, () => deepest(a.placed, b.placed));
       if (by < 0.5) continue;
       out.push({

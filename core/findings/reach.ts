@@ -13,7 +13,21 @@ const WANTED: Readonly<Record<Part['use'], ReachZone>> = {
 };
 
 /** Things one looks at or that work by themselves are not taken in hand. */
-const LEFT_ALONE: readonly Part['kind'][] = ['seat', 'light', 'flag', 'battery', 'motor', 'leash', 'pegs', 'track', 'plate'];
+const LEFT_ALONE: readonly Part['kind'][] = [
+  'seat',
+  'light',
+  'flag',
+  'battery',
+  'motor',
+  'leash',
+  'pegs',
+  'track',
+  'plate',
+  'mat',
+  'bar',
+  'mount',
+  'jacket',
+];
 
 /** Where a hand takes it: the middle of its highest body. */
 export function graspOf(item: Fitted): Point {

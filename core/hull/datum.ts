@@ -23,7 +23,10 @@ export function datums(hull: HullSurface): Datum[] {
       { id: `${h.id}.fore`, name: `${h.name}, forward edge`, at: { x: h.fore, y: 0, z: h.height } },
       { id: `${h.id}.aft`, name: `${h.name}, after edge`, at: { x: h.aft, y: 0, z: h.height } },
     ]),
-    ...model.tracks.map((t) => ({ id: `${t.id}.fore`, name: `${t.name}, forward end`, at: { x: t.fore, y: t.y, z: t.height } })),
+    ...model.tracks.flatMap((t) => [
+      { id: `${t.id}.fore`, name: `${t.name}, forward end`, at: { x: t.fore, y: t.y, z: t.height } },
+      { id: `${t.id}.aft`, name: `${t.name}, after end`, at: { x: t.aft, y: t.y, z: t.height } },
+    ]),
     ...model.inserts.map((i) => ({ id: i.id, name: i.name, at: { x: i.x, y: i.y, z: i.height } })),
     ...model.scuppers.map((s) => ({
       id: s.id,
@@ -33,10 +36,20 @@ export function datums(hull: HullSurface): Datum[] {
   ];
 }
 
+/** The id of a hook anywhere on the hull: whole millimetres aft of the bow and off the centre line. */
+export const hookAt = (x: number, y: number): string => `at.${Math.round(x)}.${Math.round(y)}`;
+
+function hookedAt(hull: HullSurface, id: string): Datum | undefined {
+  const [, x, y] = /^at\.(-?\d{1,5})\.(-?\d{1,5})$/.exec(id) ?? [];
+  if (x === undefined || y === undefined) return undefined;
+  const at = { x: Number(x), y: Number(y) };
+  return { id, name: 'a mark on the boat', at: { ...at, z: hull.spot(at.x, at.y).z } };
+}
+
 /** The datum of that id; the bow tip when the hull has no such place. */
 export function findDatum(hull: HullSurface, id: string): Datum {
   const all = datums(hull);
-  const found = all.find((d) => d.id === id) ?? all[0];
+  const found = all.find((d) => d.id === id) ?? hookedAt(hull, id) ?? all[0];
   if (!found) throw new RangeError('a hull without ends has no datum');
   return found;
 }
@@ -57,6 +70,7 @@ export function reading(hull: HullSurface, datum: Datum, run: TapeRun, point: Po
  *
  * @param y off the centre line, starboard positive
  * @param heightAt surface height there, for a taut tape
+ * @param towards which way the tape runs from its hook; from the stern it runs forward
  * @returns undefined when no place on the hull reads that
  */
 export function placeOfReading(
@@ -66,8 +80,9 @@ export function placeOfReading(
   value: number,
   y: number,
   heightAt: (x: number) => number,
+  towards: 'aft' | 'forward' = datum.id === 'stern' ? 'forward' : 'aft',
 ): number | undefined {
-  const direction = datum.id === 'stern' ? -1 : 1;
+  const direction = towards === 'forward' ? -1 : 1;
   if (run === 'centre') return onHull(hull, datum.at.x + direction * value);
   if (run === 'gunwale') {
     const arc = hull.gunwaleArc(datum.at.x) + direction * value;

@@ -6,6 +6,7 @@ import {
   datums,
   fairHull,
   findDatum,
+  hookAt,
   type HullModel,
   hullModel,
   integrate,
@@ -197,4 +198,17 @@ describe('the tape', () => {
   it('falls back to the bow tip for a hook this hull lacks', () => expect(findDatum(hull, 'nowhere').id).toBe('bow'));
 
   it('measures distance as everybody does', () => expect(distance({ x: 0, y: 3, z: 4 }, { x: 0, y: 0, z: 0 })).toBe(5));
+
+  it('hooks anywhere, and a reading ahead of the hook runs forward', () => {
+    const hull = fairHull(TOLVANE);
+    const hook = findDatum(hull, hookAt(1800.4, 0));
+    expect([hook.at.x, hook.at.y]).toEqual([1800, 0]);
+    const heightAt = (x: number): number => hull.spot(x, 0).z;
+    expect(placeOfReading(hull, hook, 'centre', 600, 0, heightAt)).toBe(2400);
+    expect(placeOfReading(hull, hook, 'centre', 600, 0, heightAt, 'forward')).toBe(1200);
+    const x = placeOfReading(hull, hook, 'taut', 700, 0, heightAt, 'forward') ?? NaN;
+    expect(reading(hull, hook, 'taut', { x, y: 0, z: heightAt(x) })).toBeCloseTo(700, 3);
+    expect(x).toBeLessThan(1800);
+    expect(findDatum(hull, 'at.x.y').id).toBe('bow');
+  });
 });

@@ -39,6 +39,8 @@ export interface Faired {
 /** Off by more than this a reading is looked at again (judgement), mm. */
 const OFF = 15;
 const NEAR_END = 45;
+/** Fewer stations say too little of each other to doubt one (judgement). */
+const JUDGED = 8;
 /** Stations far apart say less of each other (judgement), mm per mm between the neighbours. */
 const SPREAD = 0.04;
 /** Hulls are not quite symmetric; more than this is a reading gone wrong (judgement), mm. */
@@ -88,7 +90,7 @@ function overshoots(curve: Curve, values: readonly number[]): boolean {
 /** How far each inner value is off what the others say: a monotone cubic through all but it. */
 function offOthers(xs: readonly number[], values: readonly number[]): number[] {
   return values.map((value, i) => {
-    if (i === 0 || i === values.length - 1 || values.length < 5) return 0;
+    if (i === 0 || i === values.length - 1 || values.length < JUDGED) return 0;
     const others = xs.flatMap((x, k) => (k === i ? [] : [x]));
     const curve = natural(
       others,

@@ -26,6 +26,8 @@ import {
   standingRoom,
   strokeSpace,
   styleOf,
+  suits,
+  snapPlace,
   sweptBy,
   sweptByHull,
   takenBy,
@@ -360,5 +362,27 @@ describe('gear that moves between boats', () => {
     expect(takenBy(part('crate-open'), ORRISK).find((t) => t.place === 'tank well')?.fits).toBeTrue();
     expect(takenBy(part('rod-tube-track'), TOLVANE).every((t) => t.fits)).toBeTrue();
     expect(takenBy(part('flag-pole'), TOLVANE).some((t) => t.place === 'foredeck insert' && t.fits)).toBeTrue();
+  });
+});
+
+describe('what suits a place', () => {
+  const at = (id: string, x: number, y: number, holes: 'none' | 'few' = 'few') =>
+    suits(hull, part(id), { x, y }, { ...USUAL_BRIEF, holes });
+
+  it('a track wants what rides it, a well what drops in, the deck what may be drilled for', () => {
+    expect(at('rod-tube-track', 2500, 330)).toEqual({ rank: 3, says: 'rides the aft track, starboard' });
+    expect(at('crate-open', 2500, 330).rank).toBe(0);
+    expect(at('crate-open', 2760, 0)).toEqual({ rank: 2, says: 'drops into the well' });
+    expect(at('pad-eye', 3300, 60).rank).toBe(1);
+    expect(at('pad-eye', 3300, 60, 'none').rank).toBe(0);
+    expect(at('flag-pole', 1010, 5).says).toContain('foredeck insert');
+    expect(at('transducer-scupper', 2560, 190).says).toContain('scupper');
+    expect(at('pad-eye', 1500, 900).rank).toBe(0);
+  });
+
+  it('a like fitting dropped opposite its partner takes the mirrored place', () => {
+    const eye = part('pad-eye');
+    expect(snapPlace(hull, eye, { x: 3210, y: 98 }, 'metric', 0, 60, [{ x: 3200, y: -110 }])).toEqual(deck(3200, 110));
+    expect(snapPlace(hull, eye, { x: 3300, y: 98 }, 'metric', 0, 60, [{ x: 3200, y: -110 }])).toEqual(deck(3300, 98));
   });
 });

@@ -8,5 +8,6 @@ export * from './sight';
 export * from './snap';
 export * from './standing';
 export * from './stroke';
+export * from './suits';
 export * from './sweep';
 export * from './calculations';

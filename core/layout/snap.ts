@@ -23,6 +23,8 @@ export function snapPlace(
   system: UnitSystem,
   heading = 0,
   pull = 60,
+  /** Places of like fittings: opposite one of them it takes the mirrored place. */
+  partners: readonly { readonly x: number; readonly y: number }[] = [],
 ): Place {
   const { model } = hull;
   const candidates: { place: Place; far: number }[] = [];
@@ -40,6 +42,8 @@ export function snapPlace(
       candidates.push({ place: { on: 'scupper', scupper: s.id, heading }, far: Math.hypot(at.x - s.x, at.y - s.y) });
   const best = candidates.sort((a, b) => a.far - b.far)[0];
   if (best && best.far <= pull) return best.place;
+  const twin = partners.find((p) => Math.abs(p.y) > 12 && Math.hypot(at.x - p.x, at.y + p.y) <= pull / 2);
+  if (twin) return { on: 'deck', x: twin.x, y: -twin.y, heading };
   const x = Math.min(hull.length, Math.max(0, at.x));
   const y = Math.abs(at.y) < 12 ? 0 : toMark(at.y, system);
   return { on: 'deck', x: toMark(x, system), y, heading };

@@ -33,7 +33,7 @@ export function measuredPlace(hull: HullSurface, m: Measured): Point | null {
   const datum = findDatum(hull, m.datum);
   const side = sideOf(m.offCentre) === 'port' ? 'port' : 'starboard';
   const heightAt = (x: number): number => (m.down === null ? hull.spot(x, m.offCentre).z : hull.sidePoint(x, side, m.down).z);
-  const x = placeOfReading(hull, datum, m.run, m.reading, m.offCentre, heightAt);
+  const x = placeOfReading(hull, datum, m.run, m.reading, m.offCentre, heightAt, m.towards);
   return x === undefined ? null : { x, y: m.offCentre, z: heightAt(x) };
 }
 

@@ -6,6 +6,13 @@ export const routes: Routes = [
   { path: 'sign-in', title: 'Sign in · Plain Cleat', loadComponent: () => import('./sign-in/sign-in') },
   { path: 'floor', title: 'Floor · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./floor/floor') },
   { path: 'rigs', title: 'Rigs · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./floor/rigs') },
+  { path: 'hulls', title: 'Hulls · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./hulls/hulls') },
+  {
+    path: 'hulls/:hull',
+    title: 'Hull · Plain Cleat',
+    canActivate: [signedIn],
+    loadComponent: () => import('./hulls/hull-bench'),
+  },
   { path: 'owner/:token', title: 'Your boat · Plain Cleat', loadComponent: () => import('./owner-page/owner-page') },
   {
     path: 'rigs/:rig',

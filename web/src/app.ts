@@ -16,6 +16,7 @@ import { UnitsStore } from './stores/units.store';
         <nav aria-label="Shop">
           <a routerLink="/floor" routerLinkActive="here">Floor</a>
           <a routerLink="/rigs" routerLinkActive="here">Rigs</a>
+          <a routerLink="/hulls" routerLinkActive="here">Hulls</a>
         </nav>
         <span class="grow"></span>
         <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">

@@ -25,9 +25,13 @@ describe('the brief', () => {
   });
 
   for (const [field, bad, says] of [
-    ['label.short input', 'tall', 'Height: write it like'],
-    ['label.short input', '9 ft', 'between 100 and 230 cm'],
-    ['label.short:nth-of-type(2) input', 'heavy', 'Weight: write it like'],
+    ['input[data-answer=stature]', 'tall', 'Height: write it like'],
+    ['input[data-answer=stature]', '9 ft', 'between 100 and 230 cm'],
+    ['input[data-answer=weightKg]', 'heavy', 'Weight: write it like'],
+    ['input[data-answer=rods]', 'lots', 'Rods: a number from 0 to 20'],
+    ['input[data-answer=rodLength]', '9 m', 'Rods: write it like'],
+    ['input[data-answer=distanceKm]', 'far', 'A day’s way: like 8 km'],
+    ['input[data-answer=budgetCents]', 'much', 'Budget: a sum like 900'],
   ] as const)
     it(`refuses ${bad} and changes nothing`, async () => {
       const rig = await OpenRig.show(BriefStep);
@@ -38,8 +42,8 @@ describe('the brief', () => {
 
   it('reads heights and weights as people say them', async () => {
     const rig = await OpenRig.show(BriefStep);
-    await rig.type('label.short input', `6' 1"`);
-    await rig.type('label.short:nth-of-type(2) input', '190 lb');
+    await rig.type('input[data-answer=stature]', `6' 1"`);
+    await rig.type('input[data-answer=weightKg]', '190 lb');
     expect(rig.sentChanges().map((c) => ('to' in c ? c.to : null))).toEqual([{ stature: 1854.2 }, { weightKg: 86.2 }]);
   });
 
@@ -75,11 +79,17 @@ describe('consequences', () => {
     expect(of({ budgetCents: 100 }, 'tier').look).toBeTrue();
     expect(of({ budgetCents: 10_000_000 }, 'tier').says).toContain('left');
     expect(of({ road: 'roof' }, 'road').says).toContain('two people');
+    expect(of({ borrowed: true }, 'boats').says).toContain('nothing is drilled');
+    expect(of({ second: { stature: 1700, weightKg: 70 } }, 'second').look).toBeTrue();
+    expect(of({ castHand: 'left' }, 'hand').says).toContain('behind the left shoulder');
     expect(of({ waters: ['night'] }, 'waters').says).toContain('white light');
   });
 
   it('say something for every question', () => {
-    for (const q of ['waters', 'work', 'propulsion', 'paddler', 'hand', 'seat', 'holes', 'wires', 'road', 'tier'])
+    for (const q of [
+      ...['waters', 'work', 'propulsion', 'paddler', 'second', 'hand', 'seat', 'stroke', 'boats', 'rods'],
+      ...['carries', 'rules', 'holes', 'wires', 'road', 'tier'],
+    ])
       expect(of({}, q).says.length).withContext(q).toBeGreaterThan(5);
   });
 });

@@ -25,6 +25,12 @@ export class Consequences {
     private readonly units: UnitSystem,
   ) {}
 
+  private standing(): string {
+    if (this.plan.brief.stands === 'sits') return '';
+    const tight = this.workup.findings.some((f) => f.code === 'standing-room' && !f.accepted);
+    return tight ? ' Too little clear deck to stand on.' : ' Standing room is checked.';
+  }
+
   of(question: string): Consequence {
     const { brief } = this.plan;
     const { workup, hull } = this;
@@ -61,20 +67,69 @@ export class Consequences {
               says: `At hand to ${printLength(BODY.grip * brief.stature, this.units, 'down')}. With gear ${printMass(left, this.units)} under the hull's rating.`,
             };
       }
-      case 'hand':
+      case 'second': {
+        if (!brief.second) return { says: 'Nobody else paddles.' };
+        return hull.secondSeat
+          ? { says: 'Two bodies, two strokes, two reaches are checked.' }
+          : { says: 'This hull has one seat.', look: true };
+      }
+      case 'hand': {
+        const [net, rods] = brief.castHand === 'right' ? ['right', 'left'] : ['left', 'right'];
         return {
-          says:
-            brief.hand === 'right'
-              ? 'Net just behind the right shoulder, screen on the left.'
-              : 'Net just behind the left shoulder, screen on the right.',
+          says: `Net just behind the ${net} shoulder, screen on the ${rods}. ${brief.reelHand === brief.castHand ? 'The other hand is free to steer while the rod is held.' : `Steering goes to the ${brief.reelHand} hand, free while the rod is held.`}`,
         };
+      }
       case 'seat':
         return {
           says:
             brief.seat === 'low'
-              ? 'Low is steadier and checks the low stroke.'
-              : 'High buys sight and reach, costs steadiness; the higher stroke is checked.',
+              ? `Low is steadier and checks the low stroke.${this.standing()}`
+              : `High buys sight and reach, costs steadiness; the higher stroke is checked.${this.standing()}`,
         };
+      case 'stroke': {
+        const most = brief.paddle ?? this.shop.stroke.paddle;
+        return {
+          says: `Hands at ${brief.stroke === 'low' ? 'chest' : 'eye'} height, shaft ${printLength(most, this.units)}. ${brief.leash === 'always' ? 'Paddle on a leash.' : 'The leash was declined: recorded.'}`,
+        };
+      }
+      case 'boats':
+        return brief.borrowed
+          ? { says: 'It goes back as it came: nothing is drilled, whatever else was answered.', look: workup.holes.length > 0 }
+          : {
+              says:
+                brief.boats === 'gear moves'
+                  ? 'What moves is marked, and checked against the other hull’s tracks and spaces.'
+                  : 'Everything is made for this one hull.',
+            };
+      case 'rods': {
+        const casts = workup.findings.filter((f) => f.code === 'back-cast' && !f.accepted).length;
+        const side = (brief.rodSide === 'away') === (brief.castHand === 'right') ? 'port' : 'starboard';
+        return {
+          says: `Rods stand to ${side}. ${brief.cast === 'none' ? 'The back cast is not checked.' : `The ${brief.cast === 'both' ? 'sidearm and overhead casts are' : `${brief.cast} cast is`} checked${casts ? `: ${casts} in it` : ''}.`}`,
+          look: casts > 0,
+        };
+      }
+      case 'carries': {
+        const wells = hull.decks.filter((d) => d.kind === 'tank well');
+        const [well] = wells;
+        return {
+          says: !brief.carries.length
+            ? 'Nothing bulky named.'
+            : well
+              ? `Well of ${printLength(well.aft - well.fore, this.units)} by ${printLength(well.starboard - well.port, this.units)} for it.`
+              : 'This hull has no tank well: it goes on deck.',
+          look: brief.carries.length > 0 && !well,
+        };
+      }
+      case 'rules': {
+        const broken = workup.findings.filter((f) => f.code === 'event-rule').length;
+        return {
+          says: brief.rules.length ? (broken ? `${broken} not kept yet.` : 'All kept.') : 'No list chosen.',
+          look: broken > 0,
+        };
+      }
+      case 'later':
+        return { says: brief.later ? 'Keep a place, a channel and a conduit for it: stow a place for later.' : '' };
       case 'holes': {
         const n = workup.holes.length;
         const against = brief.holes === 'none' && n > 0;

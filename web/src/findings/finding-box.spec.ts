@@ -18,6 +18,8 @@ const finding: Finding = {
   acceptable: 'anyone',
   accepted: null,
   curable: false,
+  tries: [],
+  sets: null,
 };
 
 @Component({ imports: [FindingBox], template: `<pc-finding-box [finding]="finding()" />` })

@@ -123,6 +123,7 @@ describe('the shop', () => {
       title: 'a rig',
       owner: { name: 'New Owner', email: '' },
       hull: 'h',
+      ownHull: null,
       serial: '',
       promised: null,
     });

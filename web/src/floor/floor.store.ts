@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Floor, FloorPlace, HullSummary, OpenRig, OwnerSummary } from '@plain-cleat/api';
+import type { Floor, FloorPlace, HullSummary, OpenRig, OwnHull, OwnerSummary } from '@plain-cleat/api';
 import { BehaviorSubject, type Observable, tap } from 'rxjs';
 import { wordsOf } from '../stores/session.store';
 
@@ -23,6 +23,7 @@ export class FloorStore {
   }
 
   hulls = (): Observable<HullSummary[]> => this.http.get<HullSummary[]>('/api/hull-models');
+  ownHulls = (): Observable<OwnHull[]> => this.http.get<OwnHull[]>('/api/hulls');
   owners = (): Observable<OwnerSummary[]> => this.http.get<OwnerSummary[]>('/api/owners');
   open = (rig: OpenRig): Observable<{ id: string; number: string }> =>
     this.http.post<{ id: string; number: string }>('/api/rigs', rig);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import type { OwnHull } from '@plain-cleat/api';
 import { wordsOf } from '../stores/session.store';
 import { Length } from '../hull-view/words';
 import { FloorStore } from './floor.store';
@@ -38,9 +39,30 @@ import { FloorStore } from './floor.store';
         </div>
         <fieldset>
           <legend>Hull</legend>
+          @for (h of theirs(); track h.id) {
+            <label class="hull" [class.chosen]="own() === h.id">
+              <input
+                type="radio"
+                name="hull"
+                [value]="h.id"
+                [ngModel]="own() || hull()"
+                (ngModelChange)="takeOwn(h.id, h.model)"
+              />
+              <strong>their {{ nameOf(h.model) }}</strong
+              ><span class="small muted"
+                >{{ h.serial || 'no serial' }} {{ h.colour }} · {{ h.facts ? 'its ledger goes on' : 'no holes yet' }}</span
+              >
+            </label>
+          }
           @for (h of hulls(); track h.id) {
-            <label class="hull" [class.chosen]="hull() === h.id">
-              <input type="radio" name="hull" [value]="h.id" [ngModel]="hull()" (ngModelChange)="hull.set($event)" />
+            <label class="hull" [class.chosen]="!own() && hull() === h.id">
+              <input
+                type="radio"
+                name="hull"
+                [value]="h.id"
+                [ngModel]="own() || hull()"
+                (ngModelChange)="hull.set($event); own.set('')"
+              />
               <strong>{{ h.maker }} {{ h.name }}</strong
               ><span class="small muted">{{ h.kind }} · {{ h.length | length }} × {{ h.beam | length }}</span>
             </label>
@@ -106,7 +128,10 @@ export class NewRig {
   private readonly ref = inject<MatDialogRef<NewRig, string>>(MatDialogRef);
   protected readonly owners = toSignal(this.store.owners(), { initialValue: [] });
   protected readonly hulls = toSignal(this.store.hulls(), { initialValue: [] });
+  private readonly ownHulls = toSignal(this.store.ownHulls(), { initialValue: [] });
   protected readonly hull = signal('');
+  /** A hull of the owner's that was here before. */
+  protected readonly own = signal('');
   protected readonly fault = signal('');
   protected readonly busy = signal(false);
   protected owner = '';
@@ -115,6 +140,14 @@ export class NewRig {
   protected title = '';
   protected serial = '';
   protected promised = '';
+
+  protected theirs = (): OwnHull[] => (this.owner ? this.ownHulls().filter((h) => h.owner.id === this.owner) : []);
+  protected nameOf = (model: string): string => this.hulls().find((h) => h.id === model)?.name ?? model;
+
+  protected takeOwn(id: string, model: string): void {
+    this.own.set(id);
+    this.hull.set(model);
+  }
 
   protected send(): void {
     const missing =
@@ -130,7 +163,14 @@ export class NewRig {
     this.busy.set(true);
     const owner = this.owner ? { id: this.owner } : { name: this.name, email: this.email };
     this.store
-      .open({ title: this.title, owner, hull: this.hull(), serial: this.serial, promised: this.promised || null })
+      .open({
+        title: this.title,
+        owner,
+        hull: this.hull(),
+        ownHull: this.own() || null,
+        serial: this.serial,
+        promised: this.promised || null,
+      })
       .subscribe({
         next: ({ id }) => this.ref.close(id),
         error: (error: unknown) => {

@@ -70,7 +70,7 @@ describe('the strip', () => {
     fixture.componentRef.setInput('tape', plan.tape);
     fixture.componentRef.setInput('marks', marksOf(workup));
     const picked: string[] = [];
-    fixture.componentInstance.picked.subscribe((id) => picked.push(id));
+    fixture.componentInstance.picked.subscribe(({ id }) => picked.push(id));
     await fixture.whenStable();
     const mark = (fixture.nativeElement as HTMLElement).querySelector<SVGGElement>('g.letter');
     expect(mark?.getAttribute('aria-label')).toBe('A, Box, stop');

@@ -16,4 +16,5 @@ export const marksOf = (w: Workup): StripMark[] =>
     at: i.placed.frame.origin,
     standing: standingOf(w.findings, i.placed.id),
     bodies: i.placed.bodies,
+    rods: i.placed.rods,
   }));

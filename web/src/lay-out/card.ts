@@ -6,6 +6,7 @@ import {
   type Fitted,
   type MountAdvice,
   mountMinutes,
+  otherSide,
   parseLength,
   type Place,
   placeOfReading,
@@ -22,6 +23,7 @@ import { Mass } from '../hull-view/words';
 import { standingOf } from '../hull-view/marks';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { More } from './more';
 
 type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 
@@ -29,7 +31,7 @@ type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 @Component({
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingBox, Mass],
+  imports: [FindingBox, Mass, More],
   templateUrl: './card.html',
   styleUrl: './card.scss',
 })
@@ -42,6 +44,7 @@ export class Card {
   readonly slid = output<Place>();
   readonly changed = output<Change>();
   readonly tookOff = output<void>();
+  readonly copied = output<void>();
   private readonly units = inject(UnitsStore);
   protected readonly fault = signal<{ field: Field; says: string } | null>(null);
   protected readonly suppliers = SUPPLIERS;
@@ -56,7 +59,8 @@ export class Card {
   protected readonly fields = computed(() => {
     const { surface } = this.state().workup;
     const { tape } = this.state().plan;
-    const { place, lift } = this.fitting();
+    const { lift } = this.fitting();
+    const { place } = this.item().placed;
     const print = (mm: number): string => printFigure(mm, this.units.system());
     const run = { taut: 'taut', centre: 'on the centre line', gunwale: 'along the gunwale' }[tape.run];
     const rows: { field: Field; name: string; value: string; fixed: boolean }[] = [
@@ -64,7 +68,7 @@ export class Card {
         field: 'reading',
         name: `From ${this.datum().name}, ${run}`,
         value: print(reading(surface, this.datum(), tape.run, this.at())),
-        fixed: place.on === 'insert',
+        fixed: ['insert', 'scupper', 'fitting'].includes(place.on),
       },
     ];
     if (place.on === 'side')
@@ -101,7 +105,8 @@ export class Card {
   protected type(field: Field, input: HTMLInputElement): void {
     this.fault.set(null);
     const wrong = (says: string): void => this.fault.set({ field, says });
-    const { place, lift } = this.fitting();
+    const { lift } = this.fitting();
+    const { place } = this.item().placed;
     if (field === 'heading') {
       const degrees = Number(input.value);
       if (input.value.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 360)
@@ -127,26 +132,32 @@ export class Card {
 
   private toReading(mm: number, wrong: (says: string) => void): void {
     const { surface } = this.state().workup;
-    const { place } = this.fitting();
-    if (place.on === 'insert') return;
+    const { place } = this.item().placed;
+    if (place.on === 'insert' || place.on === 'scupper' || place.on === 'fitting') return;
     const heightAt = (x: number): number =>
       place.on === 'deck'
         ? surface.spot(x, place.y).z
         : place.on === 'side'
           ? surface.sidePoint(x, place.side, place.down).z
           : this.at().z;
-    const x = placeOfReading(surface, this.datum(), this.state().plan.tape.run, mm, this.at().y, heightAt);
+    const x = placeOfReading(surface, this.datum(), this.state().plan.tape.run, mm, this.at().y, heightAt, this.towards());
     if (x === undefined) return wrong('the tape reads that nowhere on this hull');
     const track = place.on === 'track' ? this.state().doc.hull.tracks.find((t) => t.id === place.track) : undefined;
     if (track && (x < track.fore || x > track.aft)) return wrong(`off the end of ${track.name}`);
     this.slid.emit({ ...place, x } as Place);
   }
 
+  /** The tape runs from its hook towards where the fitting is now. */
+  private towards(): 'aft' | 'forward' {
+    const { id, at } = this.datum();
+    return id === 'stern' || this.at().x < at.x - 0.5 ? 'forward' : 'aft';
+  }
+
   /** From the deck down onto the hull's side, and back up. */
   protected overTheEdge(): void {
     const { x, y } = this.at();
     const side = y < 0 ? 'port' : 'starboard';
-    if (this.fitting().place.on === 'side') {
+    if (this.item().placed.place.on === 'side') {
       const off = Math.max(0, this.state().workup.surface.halfBreadth(x) - 40);
       this.slid.emit({ on: 'deck', x, y: side === 'port' ? -off : off, heading: 0 });
     } else this.slid.emit({ on: 'side', side, x, down: 60 });
@@ -154,16 +165,8 @@ export class Card {
 
   /** The other side of the boat, same place. */
   protected mirror(): void {
-    const { place } = this.fitting();
-    if (place.on === 'deck') this.slid.emit({ ...place, y: -place.y, heading: -place.heading });
-    else if (place.on === 'side') this.slid.emit({ ...place, side: place.side === 'port' ? 'starboard' : 'port' });
-    else if (place.on === 'track') {
-      const here = this.state().doc.hull.tracks.find((t) => t.id === place.track);
-      const twin = this.state().doc.hull.tracks.find(
-        (t) => here && t.side !== here.side && Math.abs(t.y + here.y) < 2 && t.fore === here.fore,
-      );
-      if (twin) this.slid.emit({ ...place, track: twin.id, heading: -place.heading });
-    }
+    const to = otherSide(this.state().workup.surface, this.item().placed.place);
+    if (to) this.slid.emit(to);
   }
 
   protected hold(a: MountAdvice): void {

@@ -1,6 +1,6 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import type { Cure, WorkupInput } from '@plain-cleat/core';
-import { type Remote, wrap } from 'comlink';
+import { proxy, type Remote, wrap } from 'comlink';
 import { UnitsStore } from '../stores/units.store';
 import type { CureWorker } from '../workers/cures.worker';
 
@@ -22,23 +22,31 @@ export class Cures {
     });
   }
 
-  /** Asks for cures of this plan once the hand rests. */
-  ask(input: WorkupInput, needed: boolean): void {
+  /** Asks for cures of these findings once the hand rests; each is shown as it is found. */
+  ask(input: WorkupInput, keys: readonly string[]): void {
     const stamp = ++this.asked;
     this.byFinding.set({});
-    this.searching.set(needed);
     clearTimeout(this.timer);
-    if (needed) this.timer = setTimeout(() => void this.search(input, stamp), 250);
+    // A search on a plan that has moved on is worth nothing: it is ended, not waited for.
+    if (this.searching()) this.stop();
+    this.searching.set(keys.length > 0);
+    if (keys.length) this.timer = setTimeout(() => void this.search(input, keys, stamp), 250);
   }
 
-  private async search(input: WorkupInput, stamp: number): Promise<void> {
+  private stop(): void {
+    this.worker?.terminate();
+    this.worker = undefined;
+  }
+
+  private async search(input: WorkupInput, keys: readonly string[], stamp: number): Promise<void> {
     if (!this.worker) {
       this.worker = new Worker(new URL('../workers/cures.worker', import.meta.url), { type: 'module' });
       this.remote = wrap<CureWorker>(this.worker);
     }
-    const found = await this.remote?.cures(input, this.units.system());
-    if (stamp !== this.asked || !found) return;
-    this.byFinding.set(found);
-    this.searching.set(false);
+    const found = proxy((key: string, cures: Cure[]): void => {
+      if (stamp === this.asked) this.byFinding.update((all) => ({ ...all, [key]: cures }));
+    });
+    await this.remote?.cures(input, keys, this.units.system(), found);
+    if (stamp === this.asked) this.searching.set(false);
   }
 }

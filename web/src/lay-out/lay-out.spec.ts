@@ -1,5 +1,5 @@
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, testPlan } from '../testing/rig';
+import { laidPlan, TEST_HULL, testPlan } from '../testing/rig';
 import LayOut from './lay-out';
 
 const key = (k: string, more: KeyboardEventInit = {}): void =>
@@ -127,11 +127,105 @@ describe('the card', () => {
     const rig = await card();
     await rig.type('#f-off', '4');
     await rig.click('pc-card .way', 'Other side');
-    await rig.type('pc-card select', 'gift');
+    await rig.type('pc-card > .row select', 'gift');
     await rig.type('pc-card input[maxlength="400"]', 'hers');
     const kinds = rig.sentChanges().map((c) => c.kind);
     expect(kinds).toEqual(['slideItem', 'slideItem', 'supplyItem', 'noteItem']);
     const { place } = rig.store.state()?.plan.fittings.box ?? {};
     expect(place?.on === 'deck' && place.y).toBeCloseTo(-101.6, 6);
+  });
+});
+
+describe('sets, several and stowing', () => {
+  const withSets = () => ({ ...laidPlan(), sets: { day: { name: 'all-day', order: 1 }, troll: { name: 'trolling', order: 2 } } });
+
+  it('names a set, refuses one without a name or a name twice', async () => {
+    const rig = await OpenRig.show(LayOut, withSets());
+    await rig.click('pc-sets-bar .link', 'New set');
+    const submit = async (name: string): Promise<void> => {
+      rig.find<HTMLInputElement>('pc-sets-bar input').value = name;
+      rig.find('pc-sets-bar form').dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await submit(' ');
+    expect(rig.text).toContain('Set: give it a name');
+    await submit('Trolling');
+    expect(rig.text).toContain('there is one called Trolling already');
+    await submit('guest');
+    expect(rig.sentChanges()[0]).toEqual(
+      jasmine.objectContaining({ kind: 'nameSet', from: null, to: { name: 'guest', order: 3 } }),
+    );
+  });
+
+  it('shows one set, and a fitting leaves it by its tick', async () => {
+    const rig = await OpenRig.show(LayOut, withSets());
+    key('s');
+    await rig.fixture.whenStable();
+    expect(rig.store.state()?.set).toBe('day');
+    key('ArrowRight');
+    await rig.fixture.whenStable();
+    const tick = rig.find<HTMLInputElement>('pc-more [aria-label="Sets it belongs to"] input');
+    tick.click();
+    await rig.fixture.whenStable();
+    expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'joinSets', from: null, to: ['troll'] }));
+    expect(rig.store.state()?.workup.items.length).toBe(2);
+    expect(rig.store.state()?.workup.owned.length).toBe(3);
+  });
+
+  it('chooses several by X while walking, says how far two are apart, and groups them', async () => {
+    const rig = await OpenRig.show(LayOut, laidPlan());
+    key('ArrowRight');
+    key('x');
+    key('ArrowRight');
+    key('x');
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain('2 fittings chosen');
+    expect(rig.text).toContain('Apart, pulled taut');
+    await rig.click('pc-several .way', 'Group');
+    const [change] = rig.sentChanges();
+    expect(change?.kind === 'together' && change.changes.every((c) => c.kind === 'groupItem')).toBeTrue();
+  });
+
+  it('tethers by a length, refuses nonsense, unties by an empty one', async () => {
+    const rig = await OpenRig.show(LayOut, laidPlan());
+    key('ArrowRight');
+    await rig.fixture.whenStable();
+    await rig.type('pc-more .tether input', 'long');
+    expect(rig.text).toContain('Tether: "long" is not a length');
+    await rig.type('pc-more .tether input', '20');
+    await rig.type('pc-more .tether input', '');
+    expect(rig.sentChanges().map((c) => (c.kind === 'tetherItem' ? c.to : 0))).toEqual([{ to: null, length: 508 }, null]);
+  });
+
+  it('stows a thing in a compartment, and refuses one that is not named', async () => {
+    const hull = {
+      ...TEST_HULL,
+      compartments: [
+        {
+          id: 'bow',
+          name: 'bow hold',
+          x: 500,
+          y: 0,
+          height: 200,
+          opening: { long: 300, wide: 200 },
+          litres: 40,
+          dry: true,
+          worn: false,
+        },
+      ],
+    };
+    const rig = await OpenRig.show(LayOut, laidPlan(), { hull });
+    await rig.click('aside .link', 'Stowed and scuppers');
+    const submit = async (): Promise<void> => {
+      rig.find('pc-stowing form').dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await submit();
+    expect(rig.text).toContain('Put: say what goes in there.');
+    rig.find<HTMLInputElement>('pc-stowing form input').value = 'spare line';
+    await submit();
+    expect(rig.sentChanges()[0]).toEqual(
+      jasmine.objectContaining({ kind: 'stowThing', to: jasmine.objectContaining({ in: 'bow', what: 'spare line' }) }),
+    );
   });
 });

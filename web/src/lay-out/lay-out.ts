@@ -11,38 +11,40 @@ import {
   viewChild,
 } from '@angular/core';
 import {
-  type Change,
   type Cure,
   datums,
-  type Fitting,
+  type Fitted,
+  hookAt,
   MM_PER_INCH,
   mountAdvice,
-  nudge,
   type Part,
   type Place,
-  placeFitting,
-  snapPlace,
   strokeBand,
-  turn,
   unsettled,
+  workUp,
 } from '@plain-cleat/core';
 import { Lanes, wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { copies, takeOff } from './arrange';
+import { Bench } from './bench';
 import { Card } from './card';
 import { Cures } from './cures';
 import { Keys } from './keys';
 import { Palette } from './palette';
+import { SetsBar } from './sets-bar';
+import { Several } from './several';
+import { Stowing } from './stowing';
 import { ToSettle } from './to-settle';
 
-/** Laying out: the strip, the tape, what to settle under the boat, lanes, palette and card. */
+/** Laying out: the strip, the tape, sets, what to settle under the boat, lanes, palette and card. */
 @Component({
   selector: 'pc-lay-out',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Lanes, Card, Palette, ToSettle, Keys],
-  providers: [Cures],
+  imports: [Strip, Lanes, Card, Palette, ToSettle, Keys, SetsBar, Several, Stowing],
+  providers: [Cures, Bench],
   templateUrl: './lay-out.html',
   styleUrl: './lay-out.scss',
 })
@@ -50,36 +52,66 @@ export default class LayOut {
   protected readonly store = inject(RigStore);
   protected readonly units = inject(UnitsStore);
   protected readonly cures = inject(Cures);
+  protected readonly bench = inject(Bench);
   private readonly palette = viewChild(Palette);
   private readonly hook = viewChild<ElementRef<HTMLSelectElement>>('hook');
   protected readonly chosen = signal<string | null>(null);
+  /** More than the one: picked with Shift, or by a frame drawn round them. */
+  protected readonly several = signal<ReadonlySet<string>>(new Set());
   protected readonly placing = signal<Part | null>(null);
+  /** A place pointed at before a part was chosen. */
+  protected readonly spot = signal<{ x: number; y: number } | null>(null);
   protected readonly carrying = signal(false);
   protected readonly flipped = signal(false);
   protected readonly showKeys = signal(false);
+  protected readonly stowing = signal(false);
+  protected readonly compare = signal<string | null>(null);
   protected readonly spoken = signal('');
 
   protected readonly item = computed(() => this.store.state()?.workup.items.find((i) => i.placed.id === this.chosen()) ?? null);
+  protected readonly many = computed((): readonly Fitted[] => {
+    const ids = this.several();
+    return ids.size < 2 ? [] : (this.store.state()?.workup.items ?? []).filter((i) => ids.has(i.placed.id));
+  });
   protected readonly marks = computed(() => {
     const w = this.store.state()?.workup;
     return w ? marksOf(w) : [];
+  });
+  /** The other set of a comparison, drawn faint. */
+  protected readonly ghosts = computed(() => {
+    const state = this.store.state();
+    const set = this.compare();
+    if (!state || !set || !state.set) return [];
+    const { plan, facts, doc } = state;
+    const w = workUp({ plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set });
+    const shown = new Map(state.workup.items.map((i) => [i.placed.id, i.placed.frame.origin]));
+    return marksOf(w).filter((m) => {
+      const here = shown.get(m.id);
+      return !here || here.x !== m.at.x || here.y !== m.at.y;
+    });
   });
   protected readonly runs = computed(() =>
     (this.store.state()?.workup.runs ?? []).map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
   );
   protected readonly open = computed(() =>
-    unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out'),
+    unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out' && this.inShownSet(f.sets)),
   );
   protected readonly accepted = computed(() =>
     (this.store.state()?.workup.findings ?? []).filter((f) => f.accepted && f.step === 'lay out'),
+  );
+  protected readonly notes = computed(() =>
+    (this.store.state()?.workup.findings ?? []).filter((f) => f.severity === 'note' && f.step === 'lay out'),
   );
   protected readonly band = computed(() => {
     const state = this.store.state();
     return state?.plan.brief.propulsion.includes('paddle') ? strokeBand(state.workup.surface, state.plan.brief) : null;
   });
   protected readonly hooks = computed(() => {
-    const w = this.store.state()?.workup;
-    return w ? datums(w.surface) : [];
+    const state = this.store.state();
+    if (!state) return [];
+    const all = datums(state.workup.surface);
+    const own = state.plan.tape.datum;
+    return own.startsWith('at.') ? [...all, { id: own, name: 'a mark on the boat' }] : all;
   });
   protected readonly advice = computed(() => {
     const state = this.store.state();
@@ -91,135 +123,121 @@ export default class LayOut {
     effect(() => {
       const state = this.store.state();
       if (!state) return;
-      const { plan, facts, doc } = state;
-      const input = { plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today };
+      const { plan, facts, doc, set } = state;
+      const input = { plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set };
       untracked(() =>
         this.cures.ask(
           input,
-          this.open().some((f) => f.curable),
+          this.open()
+            .filter((f) => f.curable)
+            .map((f) => f.key),
         ),
       );
     });
   }
 
-  private id = (): string => crypto.randomUUID();
+  private inShownSet(sets: readonly string[] | null): boolean {
+    const set = this.store.state()?.set ?? null;
+    return set === null || sets === null || sets.includes(set);
+  }
 
-  protected pick(id: string | null): void {
-    this.chosen.set(id);
+  protected pick(id: string | null, more = false): void {
     this.carrying.set(false);
+    this.stowing.set(false);
+    if (more && id) return this.pickMore(id);
+    this.several.set(new Set());
+    if (id) this.spot.set(null);
+    this.chosen.set(id);
     const item = this.item();
     if (item) this.spoken.set(`${item.letter}, ${item.placed.part.name}`);
   }
 
-  protected slide(item: string, to: Place): void {
-    const from = this.store.state()?.settled.fittings[item]?.place;
-    if (from) this.store.change({ id: this.id(), kind: 'slideItem', item, from, to });
+  private pickMore(id: string): void {
+    const now = new Set(this.several());
+    const first = this.chosen();
+    if (now.size === 0 && first && first !== id) now.add(first);
+    if (now.has(id)) now.delete(id);
+    else now.add(id);
+    this.several.set(now);
+    this.chosen.set(now.size === 1 ? ([...now][0] ?? null) : id);
+    this.spoken.set(`${now.size} chosen`);
+  }
+
+  protected frame(ids: readonly string[]): void {
+    this.several.set(new Set(ids));
+    this.chosen.set(ids.length === 1 ? (ids[0] ?? null) : (this.chosen() ?? ids[0] ?? null));
+    this.spoken.set(`${ids.length} chosen`);
   }
 
   protected drag(at: { id: string; x: number; y: number; done: boolean }): void {
-    const state = this.store.state();
-    // What is under the finger is only a preview: it moves from where it settled.
-    const fitting = state?.settled.fittings[at.id];
-    const part = state?.doc.catalog.parts.find((p) => p.id === fitting?.part);
-    if (!state || !fitting || !part) return;
-    const heading = 'heading' in fitting.place ? fitting.place.heading : 0;
-    const to = snapPlace(state.workup.surface, part, at, this.units.system(), heading);
-    const mount = this.mountFor(part, to, fitting);
-    const slide = { id: this.id(), kind: 'slideItem' as const, item: at.id, from: fitting.place, to };
-    const change: Change =
-      mount.hold === fitting.mount.hold
-        ? slide
-        : {
-            id: this.id(),
-            kind: 'together',
-            changes: [slide, { id: this.id(), kind: 'chooseMount', item: at.id, from: fitting.mount, to: mount }],
-          };
-    if (at.done) this.store.change(change);
-    else this.store.preview(change);
+    if (!this.bench.drag(at, this.several())) this.spoken.set('Locked: unlock it to move it');
   }
 
-  /** The best way to hold a part at a place; kept as it is when it still fits there. */
-  private mountFor(part: Part, place: Place, now?: Fitting): Fitting['mount'] {
-    const state = this.store.state();
-    const draft: Fitting = now
-      ? { ...now, place }
-      : {
-          part: part.id,
-          place,
-          lift: 0,
-          mount: { hold: part.holds[0] ?? 'loose', plate: false, reason: '' },
-          suppliedBy: 'shop',
-          note: '',
-        };
-    const placed = state && placeFitting(state.workup.surface, 'new', draft, part);
-    if (!state || !placed) return draft.mount;
-    const advice = mountAdvice(state.workup.surface, placed, state.plan.brief, state.doc.shop);
-    if (now && advice.some((a) => a.hold === now.mount.hold && a.fits)) return now.mount;
-    const [best] = advice;
-    return best ? { hold: best.hold, plate: best.plate, reason: '' } : draft.mount;
+  protected slide(item: string, to: Place): void {
+    this.bench.slide(item, to);
   }
 
   protected place(part: Part, at: { x: number; y: number }): void {
-    const state = this.store.state();
-    if (!state) return;
-    const to = snapPlace(state.workup.surface, part, at, this.units.system());
-    const item = `${part.id.slice(0, 40)}-${this.id().slice(0, 6)}`;
-    const ownedAlready = Object.values(state.plan.wishes).some((w) => w.part === part.id);
-    this.store.change({
-      id: this.id(),
-      kind: 'placeItem',
-      item,
-      to: {
-        part: part.id,
-        place: to,
-        lift: 0,
-        mount: this.mountFor(part, to),
-        suppliedBy: 'shop',
-        note: ownedAlready ? 'from the wish list' : '',
-      },
-    });
+    const item = this.bench.place(part, at, this.store.state()?.set ?? null);
     this.placing.set(null);
+    this.spot.set(null);
     this.pick(item);
   }
 
+  /** A tap on the boat: puts down what was chosen, or asks what suits the place. */
   protected dropped(at: { x: number; y: number; part: string }): void {
     const part = this.store.state()?.doc.catalog.parts.find((p) => p.id === at.part) ?? this.placing();
     if (part) this.place(part, at);
+    else {
+      this.pick(null);
+      this.spot.set(at);
+      this.spoken.set('Parts that suit this place come first');
+    }
   }
 
-  /** By keyboard a part comes aboard at the seat, on the first free track it can ride. */
+  protected choosePart(part: Part): void {
+    const spot = this.spot();
+    if (spot) this.place(part, spot);
+    else this.placing.set(part);
+  }
+
+  /** By keyboard a part comes aboard aft of the seat, on the first track it can ride. */
   protected placeFromKeyboard(part: Part): void {
     const hull = this.store.state()?.doc.hull;
     if (!hull) return;
     const track = part.holds.includes('track') ? hull.tracks.find((t) => t.fore > hull.seat.x) : undefined;
-    this.place(part, track ? { x: track.fore + 60, y: track.y } : { x: hull.seat.x + 500, y: 0 });
+    const spot = this.spot() ?? (track ? { x: track.fore + 60, y: track.y } : { x: hull.seat.x + 500, y: 0 });
+    this.place(part, spot);
   }
 
   protected takeOff(item: string): void {
     const plan = this.store.state()?.plan;
-    const from = plan?.fittings[item];
-    if (!plan || !from) return;
-    const runs = Object.entries(plan.runs).filter(([, r]) => r.from === item || r.to === item);
-    const off = { id: this.id(), kind: 'takeOffItem' as const, item, from };
-    this.store.change(
-      runs.length === 0
-        ? off
-        : {
-            id: this.id(),
-            kind: 'together',
-            changes: [...runs.map(([run, r]) => ({ id: this.id(), kind: 'routeRun' as const, run, from: r, to: null })), off],
-          },
-    );
+    const { change } = plan ? takeOff(plan, [item]) : { change: null };
+    if (change) this.store.change(change);
     this.pick(null);
   }
 
+  protected copy(item: Fitted): void {
+    const surface = this.store.state()?.workup.surface;
+    if (!surface) return;
+    const { change, ids } = copies(surface, [item]);
+    if (change) this.store.change(change);
+    this.pick(ids[0] ?? null);
+  }
+
   protected cure(cure: Cure): void {
-    this.store.change({ ...cure.change, id: this.id() });
+    this.store.change({ ...cure.change, id: crypto.randomUUID() });
   }
 
   protected hookOn(datum: string, run: string): void {
     const from = this.store.state()?.plan.tape;
-    if (from) this.store.change({ id: this.id(), kind: 'hookTape', from, to: { datum, run: run as typeof from.run } });
+    if (from) this.store.change({ id: crypto.randomUUID(), kind: 'hookTape', from, to: { datum, run: run as typeof from.run } });
+  }
+
+  /** Where the tape itself was tapped: hooked there, on the centre line. */
+  protected hookHere(x: number): void {
+    const run = this.store.state()?.plan.tape.run ?? 'taut';
+    this.hookOn(hookAt(x, 0), run);
   }
 
   private walk(step: 1 | -1): void {
@@ -227,57 +245,81 @@ export default class LayOut {
     if (marks.length === 0) return;
     const i = marks.findIndex((m) => m.id === this.chosen());
     const next = marks[i < 0 ? (step > 0 ? 0 : marks.length - 1) : (i + step + marks.length) % marks.length];
-    this.pick(next?.id ?? null);
+    if (this.several().size > 0) {
+      // Walking keeps what was chosen: X adds where one stands.
+      this.chosen.set(next?.id ?? null);
+      this.spoken.set(`${next?.label ?? ''}, ${next?.name ?? ''}`);
+    } else this.pick(next?.id ?? null);
   }
 
   private nudgeBy(event: KeyboardEvent): void {
-    const state = this.store.state();
     const id = this.chosen();
-    const fitting = id ? state?.plan.fittings[id] : undefined;
-    if (!state || !id || !fitting) return;
+    if (!id) return;
     const fine = this.units.system() === 'imperial' ? MM_PER_INCH / 16 : 1;
-    const step = (event.shiftKey ? 16 : 1) * fine;
+    const step = (event.shiftKey ? 16 : 1) * fine * (this.flipped() ? -1 : 1);
     const [dx, dy] = (
       { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>
     )[event.key] ?? [0, 0];
-    const sign = this.flipped() ? -1 : 1;
-    this.slide(id, nudge(state.workup.surface, fitting.place, sign * dx * step, sign * dy * step));
+    this.bench.nudge(id, dx * step, dy * step, this.several());
+  }
+
+  private readonly always: Readonly<Record<string, () => void>> = {
+    '/': () => {
+      this.pick(null);
+      setTimeout(() => this.palette()?.focus());
+    },
+    '?': () => this.showKeys.update((s) => !s),
+    u: () => this.store.undo(),
+    U: () => this.store.redo(),
+    h: () => this.hook()?.nativeElement.focus(),
+    f: () => this.flipped.update((x) => !x),
+    s: () => this.nextSet(),
+    e: () => document.querySelector<HTMLElement>('input.exact')?.focus(),
+    m: () => document.querySelector<HTMLElement>('.mounts button')?.focus(),
+    Escape: () => {
+      if (this.carrying() || this.placing() || this.spot()) {
+        this.carrying.set(false);
+        this.placing.set(null);
+        this.spot.set(null);
+      } else this.pick(null);
+    },
+  };
+
+  private readonly withOne: Readonly<Record<string, (id: string) => void>> = {
+    '[': (id) => this.bench.turn(id, 15),
+    ']': (id) => this.bench.turn(id, -15),
+    Delete: (id) => this.takeOff(id),
+    x: (id) => this.pickMore(id),
+    g: () => {
+      this.carrying.update((c) => !c);
+      this.spoken.set(this.carrying() ? 'Picked up: arrows move it' : 'Put down');
+    },
+  };
+
+  private nextSet(): void {
+    const state = this.store.state();
+    if (!state) return;
+    const order = [
+      null,
+      ...Object.keys(state.plan.sets).sort((a, b) => (state.plan.sets[a]?.order ?? 0) - (state.plan.sets[b]?.order ?? 0)),
+    ];
+    const next = order[(order.indexOf(state.set) + 1) % order.length] ?? null;
+    this.store.showSet(next);
+    this.spoken.set(next ? `Set ${state.plan.sets[next]?.name ?? ''}` : 'Everything');
   }
 
   @HostListener('window:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
+    // Out of a field and back to the boat.
+    if (event.key === 'Escape' && target.closest('input, textarea, select')) return target.blur();
     if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [role=dialog]')) return;
     const id = this.chosen();
-    const fitting = id ? this.store.state()?.plan.fittings[id] : undefined;
-    const arrows = event.key.startsWith('Arrow');
-    const act: Record<string, () => void> = {
-      '/': () => {
-        this.pick(null);
-        setTimeout(() => this.palette()?.focus());
-      },
-      '?': () => this.showKeys.update((s) => !s),
-      u: () => this.store.undo(),
-      U: () => this.store.redo(),
-      h: () => this.hook()?.nativeElement.focus(),
-      f: () => this.flipped.update((x) => !x),
-      m: () => document.querySelector<HTMLElement>('.mounts button')?.focus(),
-      Escape: () => (this.carrying() || this.placing() ? (this.carrying.set(false), this.placing.set(null)) : this.pick(null)),
-      ...(id && fitting
-        ? {
-            '[': () => this.slide(id, turn(fitting.place, 15)),
-            ']': () => this.slide(id, turn(fitting.place, -15)),
-            Delete: () => this.takeOff(id),
-            g: () => {
-              this.carrying.update((c) => !c);
-              this.spoken.set(this.carrying() ? 'Picked up: arrows move it' : 'Put down');
-            },
-          }
-        : {}),
-    };
-    if (arrows && this.carrying()) this.nudgeBy(event);
+    const one = id ? this.withOne[event.key] : undefined;
+    if (event.key.startsWith('Arrow') && this.carrying()) this.nudgeBy(event);
     else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') this.walk(event.key === 'ArrowRight' ? 1 : -1);
-    else if (act[event.key]) act[event.key]?.();
+    else if (id && one) one(id);
+    else if (Object.hasOwn(this.always, event.key)) this.always[event.key]?.();
     else return;
     event.preventDefault();
   }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, signal, viewChild } from '@angular/core';
-import { type Part, type Plan, printMoney } from '@plain-cleat/core';
+import { type Brief, type HullSurface, type Part, type Plan, printMoney, suits } from '@plain-cleat/core';
 import type { StripMark } from '../hull-view/strip';
 
 /** What can come aboard, wished-for parts first; tap then tap the hull, drag it there, or press Enter. */
@@ -20,7 +20,7 @@ import type { StripMark } from '../hull-view/strip';
                 [class.look]="m.standing === 'look'"
                 [class.open]="m.standing === 'ok'"
                 [attr.aria-label]="m.label + ', ' + m.name"
-                (click)="picked.emit(m.id)"
+                (click)="picked.emit({ id: m.id, more: $event.shiftKey })"
               >
                 {{ m.label }}
               </button>
@@ -30,7 +30,7 @@ import type { StripMark } from '../hull-view/strip';
       </div>
     }
     <div class="spread">
-      <h2>Put aboard</h2>
+      <h2>{{ spot() ? 'What suits this place' : 'Put aboard' }}</h2>
       <span class="small muted">{{ found().length }} parts</span>
     </div>
     <input
@@ -59,6 +59,9 @@ import type { StripMark } from '../hull-view/strip';
               >{{ p.part.name }}
               @if (p.wished) {
                 <em>wished for{{ p.placed ? ', aboard' : '' }}</em>
+              }
+              @if (p.fit.says) {
+                <em>{{ p.fit.says }}</em>
               }
             </span>
             <span class="figure">{{ money(p.part.priceCents) }}</span>
@@ -130,18 +133,35 @@ export class Palette {
   readonly placing = input<Part | null>(null);
   readonly chosen = output<Part>();
   readonly typed = output<Part>();
-  readonly picked = output<string>();
+  readonly picked = output<{ id: string; more: boolean }>();
+  /** A place that was pointed at: what suits it comes first. */
+  readonly spot = input<{ x: number; y: number } | null>(null);
+  readonly hull = input.required<HullSurface>();
+  readonly brief = input.required<Brief>();
   protected readonly text = signal('');
   protected readonly money = printMoney;
   private readonly find = viewChild.required<ElementRef<HTMLInputElement>>('find');
   protected readonly found = computed(() => {
+    const spot = this.spot();
+    // A name that begins as it was typed is what was meant.
+    const starts = (p: Part): boolean => wanted !== '' && p.name.toLowerCase().startsWith(wanted);
     const wanted = this.text().trim().toLowerCase();
     const wished = new Set(Object.values(this.wishes()).map((w) => w.part));
     const placed = new Set(Object.values(this.fittings()).map((f) => f.part));
     return this.parts()
       .filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted))
-      .map((part) => ({ part, wished: wished.has(part.id), placed: placed.has(part.id) }))
-      .sort((a, b) => Number(b.wished && !b.placed) - Number(a.wished && !a.placed) || a.part.name.localeCompare(b.part.name));
+      .map((part) => {
+        const fit = spot ? suits(this.hull(), part, spot, this.brief()) : { rank: 0, says: '' };
+        return { part, wished: wished.has(part.id), placed: placed.has(part.id), fit };
+      })
+      .filter((p) => !spot || p.fit.rank > 0)
+      .sort(
+        (a, b) =>
+          b.fit.rank - a.fit.rank ||
+          Number(starts(b.part)) - Number(starts(a.part)) ||
+          Number(b.wished && !b.placed) - Number(a.wished && !a.placed) ||
+          a.part.name.localeCompare(b.part.name),
+      );
   });
 
   focus(): void {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import type { Cure, Finding } from '@plain-cleat/core';
+import type { Cure, Finding, Plan } from '@plain-cleat/core';
 import { Words } from '../hull-view/words';
 
 /** Findings bow to stern, right under the boat, each with a cure that was tried and can be tapped. */
@@ -15,10 +15,15 @@ import { Words } from '../hull-view/words';
           <span class="mark" [class.stop]="f.severity === 'stop'" [class.look]="f.severity === 'look'">{{
             f.letter || '!'
           }}</span>
-          <button class="says" type="button" (click)="picked.emit(f.where)">{{ f.says | words }}</button>
+          <button class="says" type="button" (click)="picked.emit(f.where)">
+            {{ f.says | words }}
+            @if (f.sets) {
+              <span class="small muted">in {{ names(f.sets) }}</span>
+            }
+          </button>
           @if (cures()[f.key]?.[0]; as cure) {
             <button class="way" type="button" (click)="cured.emit(cure)">{{ cure.says | words }}</button>
-          } @else if (f.curable && searching()) {
+          } @else if (f.curable && searching() && !cures()[f.key]) {
             <span class="small muted" role="status">looking for a cure</span>
           } @else if (f.curable) {
             <span class="small muted">no cure found nearby</span>
@@ -26,6 +31,17 @@ import { Words } from '../hull-view/words';
         </li>
       } @empty {
         <li class="muted">Nothing to settle here.</li>
+      }
+      @for (f of notes(); track f.key) {
+        <li class="muted">
+          <span class="mark open">{{ f.letter || '·' }}</span><button
+            class="says muted"
+            type="button"
+            (click)="picked.emit(f.where)"
+          >
+            {{ f.says | words }}
+          </button>
+        </li>
       }
       @for (f of accepted(); track f.key) {
         <li class="muted">
@@ -67,8 +83,13 @@ import { Words } from '../hull-view/words';
 export class ToSettle {
   readonly findings = input.required<readonly Finding[]>();
   readonly accepted = input<readonly Finding[]>([]);
+  /** What wants no settling and is good to know. */
+  readonly notes = input<readonly Finding[]>([]);
+  readonly sets = input<Plan['sets']>({});
   readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
   readonly searching = input(false);
   readonly picked = output<string>();
   readonly cured = output<Cure>();
+
+  protected names = (sets: readonly string[]): string => sets.map((s) => this.sets()[s]?.name ?? s).join(', ');
 }

@@ -33,6 +33,8 @@ export interface RigState {
   readonly settled: Plan;
   readonly facts: readonly Fact[];
   readonly workup: Workup;
+  /** The set being shown; null shows every fitting at its own place. */
+  readonly set: string | null;
   readonly waiting: number;
   /** Set while the server does not answer. */
   readonly unsent: string | null;
@@ -69,6 +71,7 @@ export class RigStore {
   private timer?: ReturnType<typeof setTimeout>;
   private serverPlan?: Plan;
   private previewed: Change | null = null;
+  private shownSet: string | null = null;
   private serverFacts: readonly Fact[] = [];
 
   readonly state$ = this.states.asObservable();
@@ -154,24 +157,37 @@ export class RigStore {
         this.previewed = null;
       }
     }
+    const set = this.shownSet !== null && Object.hasOwn(plan.sets, this.shownSet) ? this.shownSet : null;
     const facts = own.length ? [...this.serverFacts, ...own] : this.serverFacts;
     const same =
-      before && before.plan === plan && before.facts === facts && before.doc.hull === doc.hull && before.doc.shop === doc.shop;
+      before &&
+      before.plan === plan &&
+      before.facts === facts &&
+      before.doc.hull === doc.hull &&
+      before.doc.shop === doc.shop &&
+      before.set === set;
     const workup = same
       ? before.workup
-      : workUp({ plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today }, this.workups);
+      : workUp({ plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set }, this.workups);
     this.states.next({
       doc,
       plan,
       settled,
       facts,
       workup,
+      set,
       waiting: this.outbox.all().length,
       unsent: before?.unsent ?? null,
       clash: before?.clash ?? null,
       refused: before?.refused ?? null,
       ...more,
     });
+  }
+
+  /** Shows what stands aboard in one set, or everything. */
+  showSet(set: string | null): void {
+    this.shownSet = set;
+    this.show({});
   }
 
   /** Shows a change that is still under the finger: everything follows, nothing is sent. */

@@ -2,17 +2,15 @@ import { type Cure, searchCures, type UnitSystem, workUp, type WorkupInput } fro
 import { expose } from 'comlink';
 
 export interface CureWorker {
-  cures(input: WorkupInput, units: UnitSystem): Record<string, Cure[]>;
+  cures(input: WorkupInput, keys: readonly string[], units: UnitSystem, found: (key: string, cures: Cure[]) => void): void;
 }
 
-/** Searches cures of every curable finding, away from the screen. */
+/** Searches cures of the findings asked for, bow to stern, away from the screen. */
 const worker: CureWorker = {
-  cures(input, units) {
+  cures(input, keys, units, found) {
     const { findings } = workUp(input);
-    const open = findings.filter((f) => f.curable && !f.accepted);
-    return Object.fromEntries(
-      open.map((f) => [f.key, searchCures(input, f, { units, budget: 160, newId: () => crypto.randomUUID() })]),
-    );
+    for (const f of findings.filter((one) => keys.includes(one.key)))
+      found(f.key, searchCures(input, f, { units, budget: 90, newId: () => crypto.randomUUID() }));
   },
 };
 expose(worker);

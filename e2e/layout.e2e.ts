@@ -1,0 +1,199 @@
+import { expect, type Page, test } from '@playwright/test';
+import { allKept, goStep, newRig, newSet, onStrip, putAboard, signIn } from './shop';
+
+/** A whole layout on the wide hull: part, aft of the bow and off the centre line, mm, and the set it is for. */
+const FITTINGS: readonly (readonly [part: string, x: number, y: number, set: 'all' | 'all-day' | 'trolling' | 'guest'])[] = [
+  ['Bow light, red and green', 300, 60, 'all'],
+  ['Battery 50 Ah, lithium', 1150, 120, 'all'],
+  ['Fuse block, six', 1100, -150, 'all'],
+  ['Foot pegs', 1350, -300, 'all'],
+  ['Rod tube, raised', 2700, 378, 'all'],
+  ['Rod tube, track, tilting', 2900, 378, 'all'],
+  ['Sounder 7 in, deck arm', 1750, -420, 'all'],
+  ['Chart board on track', 1800, 420, 'all'],
+  ['Landing net, folding', 2450, 300, 'all'],
+  ['Crate, open, 16 × 16', 2900, 0, 'all'],
+  ['Jam cleat', 2150, -400, 'all'],
+  ['Trolley pulley', 3480, -120, 'all'],
+  ['Trolley pulley', 480, -200, 'all'],
+  ['Pad eye', 700, -280, 'all'],
+  ['Pad eye', 3300, -330, 'all'],
+  ['Flip line and strap', 1900, -250, 'all'],
+  ['Paddle, 2.5 m', 1700, 250, 'all'],
+  ['Deck knife in sheath', 2200, 400, 'all'],
+  ['Life jacket, slim', 2180, 0, 'all'],
+  ['All-round light, pole', 3150, 378, 'all'],
+  ['Hand pump', 1500, 300, 'all-day'],
+  ['Cooler, 20 l', 3180, 0, 'all-day'],
+  ['Dry bag, 20 l', 3250, -180, 'all-day'],
+  ['Bottle holder', 2650, -378, 'all-day'],
+  ['Trolling holder, 45° out', 2850, -378, 'trolling'],
+  ['Trolling holder, 45° out, starboard', 3050, 378, 'trolling'],
+  ['Downrigger, hand', 3100, -378, 'trolling'],
+  ['Measuring board, 26 in', 1900, 100, 'trolling'],
+  ['Seat pad, child', 1350, 0, 'guest'],
+  ['Throw bag, 50 ft', 1650, -200, 'guest'],
+];
+const SETS = ['all-day', 'trolling', 'guest'] as const;
+const [LENGTH, BEAM] = [3840, 960];
+
+async function thirtyAboard(page: Page): Promise<void> {
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'everything' })).toBeChecked();
+  await expect(page.locator('pc-palette .letters li')).toHaveCount(30);
+  for (const set of SETS) {
+    await page.getByRole('radio', { name: new RegExp(`^${set}`) }).click();
+    const own = FITTINGS.filter((f) => f[3] === 'all' || f[3] === set).length;
+    await expect(page.locator('pc-palette .letters li')).toHaveCount(own);
+  }
+}
+
+test('a full layout of thirty fittings and three sets, by mouse', async ({ page }) => {
+  test.setTimeout(300_000);
+  await signIn(page, 'ama');
+  await newRig(page, 'thirty by mouse', 'Mouse Hand', 'Quenby 126 Wide');
+  await goStep(page, 'Lay out');
+  await expect(page.getByText('Nothing to settle here.')).toBeVisible();
+  for (const set of SETS) await newSet(page, set);
+  await page.getByRole('radio', { name: 'everything' }).click();
+  for (const [part, x, y, set] of FITTINGS) {
+    if (set !== 'all') await page.getByRole('radio', { name: new RegExp(`^${set}`) }).click();
+    await putAboard(page, part, x, y, LENGTH, BEAM);
+  }
+  await thirtyAboard(page);
+
+  // Dragged with everything on: how long the frames took is told, not judged.
+  await page.getByRole('radio', { name: 'everything' }).click();
+  const [from, to] = [await onStrip(page, 2900, 0, LENGTH, BEAM), await onStrip(page, 2960, 0, LENGTH, BEAM)];
+  await page.evaluate(() => {
+    const times: number[] = [];
+    Object.assign(window, { frameTimes: times });
+    let last = performance.now();
+    const tick = (now: number): void => {
+      times.push(now - last);
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+  });
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(to.x, to.y, { steps: 30 });
+  await expect(page.locator('svg.loupe')).toBeVisible();
+  await page.mouse.up();
+  const frames = await page.evaluate(() => (window as unknown as { frameTimes: number[] }).frameTimes.sort((a, b) => a - b));
+  const at = (share: number): string => (frames[Math.floor(frames.length * share)] ?? 0).toFixed(1);
+  test
+    .info()
+    .annotations.push({
+      type: 'frames',
+      description: `${frames.length} frames, half under ${at(0.5)} ms, nine in ten under ${at(0.9)} ms`,
+    });
+  console.log(`drag with 30 fittings: half of ${frames.length} frames under ${at(0.5)} ms, nine in ten under ${at(0.9)} ms`);
+  await allKept(page);
+
+  // Several at once: a frame drawn round them, how far two are apart, lined up, undone.
+  const [a, b] = [await onStrip(page, 2600, 430, LENGTH, BEAM), await onStrip(page, 2960, 330, LENGTH, BEAM)];
+  await page.keyboard.press('Escape');
+  await page.keyboard.down('Shift');
+  await page.mouse.move(a.x, a.y);
+  await page.mouse.down();
+  await page.mouse.move(b.x, b.y, { steps: 6 });
+  await page.mouse.up();
+  await page.keyboard.up('Shift');
+  await expect(page.getByRole('heading', { name: '2 fittings chosen' })).toBeVisible();
+  await expect(page.getByText('Apart, pulled taut')).toBeVisible();
+  await page.getByRole('button', { name: 'Group', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Ungroup' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Group', exact: true })).toBeVisible();
+
+  // A place pointed at first: what suits it comes up.
+  await page.getByRole('button', { name: 'Let go' }).click();
+  const well = await onStrip(page, 2720, -120, LENGTH, BEAM);
+  await page.mouse.click(well.x, well.y);
+  await expect(page.getByRole('heading', { name: 'What suits this place' })).toBeVisible();
+  await expect(page.locator('.parts')).toContainText('drops into the well');
+  await page.keyboard.press('Escape');
+
+  // The tape hooked anywhere, and a closer look.
+  const tape = await page.locator('pc-strip .hookable').boundingBox();
+  await page.mouse.click((tape?.x ?? 0) + (tape?.width ?? 0) / 2, (tape?.y ?? 0) + 12);
+  await expect(page.locator('.how')).toContainText('A MARK ON THE BOAT');
+  await page.getByRole('button', { name: 'Closer' }).click();
+  await expect(page.locator('pc-strip > svg')).not.toHaveAttribute('viewBox', /^0 0 930/);
+  await page.getByRole('button', { name: 'Whole boat' }).click();
+  await expect(page.locator('pc-strip > svg')).toHaveAttribute('viewBox', /^0 0 930/);
+});
+
+test('the same by keyboard alone', async ({ page }) => {
+  test.setTimeout(300_000);
+  await signIn(page, 'ama');
+  await newRig(page, 'thirty by keys', 'Key Hand', 'Quenby 126 Wide');
+  await page.getByRole('button', { name: /^Units/ }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('navigation', { name: 'Steps of the rig' }).getByRole('link', { name: 'Lay out' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Nothing to settle here.')).toBeVisible();
+  for (const set of SETS) {
+    await page.getByRole('button', { name: 'New set' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Name of the set').focus();
+    await page.keyboard.type(set);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('radio', { name: new RegExp(`^${set}`) })).toBeChecked();
+    await page.keyboard.press('Escape');
+  }
+  const show = async (set: string): Promise<void> => {
+    const chosen = page.getByRole('radio', { name: set === 'all' ? 'everything' : new RegExp(`^${set}`) });
+    for (let i = 0; i < 4 && (await chosen.getAttribute('aria-checked')) !== 'true'; i++) {
+      const before = await page.locator('pc-sets-bar [aria-checked=true]').textContent();
+      await page.keyboard.press('s');
+      await expect(page.locator('pc-sets-bar [aria-checked=true]')).not.toHaveText(before ?? '');
+    }
+    await expect(chosen).toBeChecked();
+  };
+  for (const [part, x, y, set] of FITTINGS) {
+    await show(set);
+    await page.keyboard.press('/');
+    const find = page.getByRole('searchbox', { name: 'Find a part' });
+    await expect(find).toBeFocused();
+    await page.keyboard.type(part);
+    await expect(page.locator('.parts button').first()).toContainText(part);
+    await page.keyboard.press('Enter');
+    await expect(page.locator('pc-card h2')).toHaveText(part);
+    // Off the centre line first: the taut tape reads both.
+    const off = page.getByLabel(/^Off centre/);
+    await page.keyboard.press('e');
+    await expect(page.locator('input.exact').first()).toBeFocused();
+    if ((await off.getAttribute('readonly')) === null) {
+      await page.keyboard.press('Tab');
+      await page.keyboard.press('Control+A');
+      await page.keyboard.type(String(Math.abs(y)));
+      await page.keyboard.press('Shift+Tab');
+      await expect(off).toHaveValue(String(Math.abs(y)));
+    }
+    const reading = page.getByLabel('From bow tip, taut');
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type(String(x));
+    await page.keyboard.press('Tab');
+    if (!/[Tt]rack|board on|arm|Rod tube|Trolling|Downrigger|Bottle|light, pole/.test(part))
+      await expect(reading).toHaveValue(String(x));
+    await page.keyboard.press('Escape');
+  }
+  await thirtyAboard(page);
+
+  // Two chosen while walking, and moved as one.
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('x');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('x');
+  await expect(page.getByRole('heading', { name: '2 fittings chosen' })).toBeVisible();
+  await page.keyboard.press('g');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await page.keyboard.press('g');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('pc-palette')).toBeVisible();
+});

@@ -1,0 +1,184 @@
+import { type Brief, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core';
+
+/** A part of a question that is answered by taps. */
+export interface Taps {
+  readonly kind: 'many' | 'one';
+  readonly key: keyof Brief;
+  readonly label: string;
+  readonly of: readonly (readonly [value: string | boolean, says: string])[];
+}
+/** A part that is typed. */
+export interface Typed {
+  readonly kind: 'length' | 'mass' | 'count' | 'distance' | 'money';
+  readonly key: keyof Brief;
+  readonly label: string;
+}
+export type Part = Taps | Typed;
+
+/** One row of the brief. */
+export interface Question {
+  readonly id: string;
+  readonly name: string;
+  readonly parts: readonly Part[];
+}
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+const many = (key: keyof Brief, of: readonly string[], label = ''): Taps => ({
+  kind: 'many',
+  key,
+  label,
+  of: of.map((v) => [v, capital(v)] as const),
+});
+const one = (key: keyof Brief, of: readonly (readonly [string | boolean, string])[], label = ''): Taps => ({
+  kind: 'one',
+  key,
+  label,
+  of,
+});
+const typed = (kind: Typed['kind'], key: keyof Brief, label: string): Typed => ({ kind, key, label });
+const HANDS = [
+  ['right', 'Right'],
+  ['left', 'Left'],
+] as const;
+
+/** Every question, in the order a good front desk asks: water, work, who, how, the road, gear, money, holes, wires. */
+export const QUESTIONS: readonly Question[] = [
+  { id: 'waters', name: 'Water', parts: [many('waters', WATERS), typed('distance', 'distanceKm', 'a day’s way')] },
+  { id: 'work', name: 'Work', parts: [many('work', WORK)] },
+  { id: 'paddler', name: 'Paddler', parts: [typed('length', 'stature', 'tall'), typed('mass', 'weightKg', 'weight')] },
+  {
+    id: 'hand',
+    name: 'Hands',
+    parts: [one('hand', HANDS, 'uses'), one('castHand', HANDS, 'casts'), one('reelHand', HANDS, 'reels')],
+  },
+  {
+    id: 'seat',
+    name: 'Seat',
+    parts: [
+      one('seat', [
+        ['low', 'Low'],
+        ['high', 'High'],
+        ['both', 'Low and high'],
+      ]),
+      one(
+        'stands',
+        [
+          ['sits', 'Sits'],
+          ['stands', 'Stands'],
+          ['both', 'Both'],
+        ],
+        'and',
+      ),
+    ],
+  },
+  { id: 'propulsion', name: 'Moves by', parts: [many('propulsion', PROPULSION), many('backUp', PROPULSION, 'backed up by')] },
+  {
+    id: 'stroke',
+    name: 'Stroke',
+    parts: [
+      one('stroke', [
+        ['low', 'Low'],
+        ['high', 'High'],
+      ]),
+      typed('length', 'paddle', 'paddle'),
+      one(
+        'leash',
+        [
+          ['always', 'On a leash'],
+          ['declined', 'Declined'],
+        ],
+        '',
+      ),
+    ],
+  },
+  {
+    id: 'boats',
+    name: 'Boat',
+    parts: [
+      one('boats', [
+        ['one boat', 'One boat'],
+        ['gear moves', 'Gear moves'],
+      ]),
+      one('borrowed', [
+        [false, 'Their own'],
+        [true, 'Borrowed'],
+      ]),
+    ],
+  },
+  {
+    id: 'road',
+    name: 'Road',
+    parts: [
+      one('road', [
+        ['roof', 'Roof'],
+        ['trailer', 'Trailer'],
+        ['truck bed', 'Truck bed'],
+      ]),
+      one(
+        'lifts',
+        [
+          ['two', 'Two lift it'],
+          ['alone', 'Alone'],
+        ],
+        '',
+      ),
+    ],
+  },
+  {
+    id: 'rods',
+    name: 'Rods',
+    parts: [
+      typed('count', 'rods', 'how many'),
+      typed('length', 'rodLength', 'long'),
+      one('cast', [
+        ['none', 'No casting'],
+        ['sidearm', 'Sidearm'],
+        ['overhead', 'Overhead'],
+        ['both', 'Both'],
+      ]),
+      one(
+        'rodSide',
+        [
+          ['away', 'Away from the casting hand'],
+          ['same', 'Same side'],
+        ],
+        'stand',
+      ),
+    ],
+  },
+  { id: 'carries', name: 'Carries', parts: [many('carries', CARRIES)] },
+  {
+    id: 'tier',
+    name: 'Tier',
+    parts: [
+      one('tier', [
+        ['bare', 'Bare'],
+        ['working', 'Working'],
+        ['everything', 'Everything'],
+      ]),
+      typed('money', 'budgetCents', 'budget up to $'),
+    ],
+  },
+  {
+    id: 'holes',
+    name: 'Holes',
+    parts: [
+      one('holes', [
+        ['none', 'None'],
+        ['few', 'Few'],
+        ['as needed', 'As needed'],
+      ]),
+    ],
+  },
+  {
+    id: 'wires',
+    name: 'Wires',
+    parts: [
+      one('wires', [
+        ['inside', 'Inside'],
+        ['outside', 'Outside'],
+        ['pod', 'Lift-out pod'],
+      ]),
+    ],
+  },
+];

@@ -1,0 +1,204 @@
+import type { HullModel } from '@plain-cleat/core';
+
+/** A column of a list of things on the hull. */
+export interface Column {
+  readonly key: string;
+  readonly name: string;
+  readonly kind: 'text' | 'length' | 'number' | 'yes' | readonly string[];
+}
+export type Row = Readonly<Record<string, unknown>>;
+
+/** One list of things on the hull: what it is called, its columns, and its rows out of and into the model. */
+export interface FeatureList {
+  readonly key: keyof HullModel;
+  readonly name: string;
+  readonly one: string;
+  readonly columns: readonly Column[];
+  rows(model: Omit<HullModel, 'stations'>): readonly Row[];
+  fresh(n: number): Row;
+}
+
+const at = (key: string, name: string): Column => ({ key, name, kind: 'length' });
+const AREA = [at('fore', 'from'), at('aft', 'to'), at('port', 'port edge'), at('starboard', 'starboard edge')];
+const named: Column = { key: 'name', name: 'name', kind: 'text' };
+const area = { fore: 1000, aft: 1200, port: -100, starboard: 100 };
+
+const DECKS = ['foredeck', 'cockpit', 'seat', 'tank well', 'stern deck', 'side deck', 'plate'] as const;
+
+/** Flat rows of nested things, and back: `slot.opening` is a column of a track. */
+const flat = (rows: readonly object[]): Row[] =>
+  rows.map((r) =>
+    Object.fromEntries(
+      Object.entries(r).flatMap(([k, v]) =>
+        typeof v === 'object' && v !== null && !Array.isArray(v)
+          ? Object.entries(v as object).map(([kk, vv]) => [`${k}.${kk}`, vv as unknown])
+          : [[k, v as unknown]],
+      ),
+    ),
+  );
+
+export function nested(row: Row): Row {
+  const out: Record<string, unknown> = {};
+  for (const [key, value] of Object.entries(row)) {
+    const [a = '', b] = key.split('.');
+    if (b === undefined) out[a] = value;
+    else out[a] = { ...(out[a] as object | undefined), [b]: value };
+  }
+  return out;
+}
+
+const list = (
+  key: keyof HullModel,
+  name: string,
+  one: string,
+  columns: readonly Column[],
+  fresh: (id: string) => Row,
+): FeatureList => ({
+  key,
+  name,
+  one,
+  columns,
+  rows: (model) => flat(((model as HullModel)[key] as readonly object[] | undefined) ?? []),
+  fresh: (n) => fresh(`${one.replace(/\W+/g, '-')}-${n}`),
+});
+
+export const FEATURES: readonly FeatureList[] = [
+  list(
+    'decks',
+    'Deck areas',
+    'area',
+    [
+      named,
+      { key: 'kind', name: 'kind', kind: DECKS },
+      ...AREA,
+      at('height', 'height'),
+      at('rise', 'rise aft'),
+      at('wall', 'wall'),
+    ],
+    (id) => ({
+      id,
+      name: 'deck area',
+      kind: 'side deck',
+      ...area,
+      height: 300,
+      rise: 0,
+      wall: 5,
+    }),
+  ),
+  list(
+    'hatches',
+    'Hatches',
+    'hatch',
+    [
+      named,
+      ...AREA,
+      at('height', 'height'),
+      at('opens', 'clear opening'),
+      { key: 'lid.hinge', name: 'lid hinged', kind: ['', 'fore', 'aft', 'port', 'starboard'] },
+      { key: 'lid.turns', name: 'opens, °', kind: 'number' },
+      at('lid.thick', 'lid over deck'),
+      { key: 'lid.strutKg', name: 'strut lifts, kg', kind: 'number' },
+    ],
+    (id) => ({ id, name: 'hatch', ...area, height: 300, opens: 150 }),
+  ),
+  list(
+    'tracks',
+    'Tracks',
+    'track',
+    [
+      named,
+      { key: 'side', name: 'side', kind: ['port', 'starboard'] },
+      at('fore', 'from'),
+      at('aft', 'to'),
+      at('y', 'off centre'),
+      at('height', 'height'),
+      at('slot.opening', 'slot opens'),
+      at('slot.depth', 'slot deep'),
+    ],
+    (id) => ({
+      id,
+      name: 'track',
+      side: 'port',
+      fore: 1200,
+      aft: 1600,
+      y: -350,
+      height: 300,
+      'slot.opening': 8.2,
+      'slot.depth': 11,
+      'slot.thread': 'M6',
+    }),
+  ),
+  list(
+    'inserts',
+    'Inserts',
+    'insert',
+    [
+      named,
+      at('x', 'aft of bow'),
+      at('y', 'off centre'),
+      at('height', 'height'),
+      { key: 'thread', name: 'thread', kind: 'text' },
+      at('depth', 'deep'),
+    ],
+    (id) => ({
+      id,
+      name: 'insert',
+      x: 1000,
+      y: 0,
+      height: 310,
+      thread: '1/4-20',
+      depth: 16,
+    }),
+  ),
+  list('scuppers', 'Scuppers', 'scupper', [at('x', 'aft of bow'), at('y', 'off centre'), at('diameter', 'diameter')], (id) => ({
+    id,
+    x: 1500,
+    y: 180,
+    diameter: 38,
+  })),
+  list(
+    'compartments',
+    'Compartments',
+    'compartment',
+    [
+      named,
+      at('x', 'aft of bow'),
+      at('y', 'off centre'),
+      at('height', 'height'),
+      at('opening.long', 'opening long'),
+      at('opening.wide', 'wide'),
+      { key: 'litres', name: 'litres', kind: 'number' },
+      { key: 'dry', name: 'dry', kind: 'yes' },
+      { key: 'worn', name: 'worn', kind: 'yes' },
+    ],
+    (id) => ({
+      id,
+      name: 'hold',
+      x: 600,
+      y: 0,
+      height: 200,
+      'opening.long': 300,
+      'opening.wide': 200,
+      litres: 40,
+      dry: true,
+      worn: false,
+    }),
+  ),
+  list('walls', 'Wall by zone', 'zone', [named, ...AREA, at('wall', 'wall')], (id) => ({
+    id,
+    name: 'thick zone',
+    ...area,
+    wall: 7,
+  })),
+];
+
+/** Rows back into the model; a lid without a hinge lifts off whole. */
+export function withRows(model: HullModel, key: keyof HullModel, rows: readonly Row[]): HullModel {
+  const clean = rows.map((row) => {
+    const lifted = key === 'hatches' && !row['lid.hinge'];
+    const kept = Object.entries(row).filter(([k, v]) => !(lifted && k.startsWith('lid.')) && v !== undefined && v !== null);
+    const filled = lifted || key !== 'hatches' ? kept : [['lid.turns', 100], ['lid.thick', 15], ...kept];
+    return nested(Object.fromEntries(filled as [string, unknown][]));
+  });
+  return { ...model, [key]: clean };
+}

@@ -1,0 +1,310 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import {
+  type BenchReading,
+  fairReadings,
+  type HullModel,
+  outlineFault,
+  outlineOf,
+  parseLength,
+  parseMass,
+  printFigure,
+  printMass,
+  readingFaults,
+  readingsFromOutline,
+  type ReadingFault,
+} from '@plain-cleat/core';
+import { line } from 'd3-shape';
+import { Length } from '../hull-view/words';
+import { wordsOf } from '../stores/session.store';
+import { UnitsStore } from '../stores/units.store';
+import { FeatureRows } from './feature-list';
+import { FEATURES, type FeatureList, type Row, withRows } from './features';
+import { draftFault, draftOf, type HullDraft, modelOf, newDraft } from './hull-draft';
+import { HullStore } from './hull-store';
+import { type FlatPhoto, PhotoDesk } from './photo-desk';
+
+type Figure = 'massKg' | 'capacityKg' | 'wall' | 'seatX' | 'seatLow' | 'seatHigh';
+const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
+  ['x', 'aft of bow'],
+  ['port', 'port half-breadth'],
+  ['starboard', 'starboard half-breadth'],
+  ['gunwale', 'gunwale height'],
+  ['keel', 'keel height'],
+];
+const KINDS: readonly HullModel['kind'][] = ['sit-on-top', 'sit-inside', 'inflatable'];
+const MATERIALS: readonly HullModel['material'][] = ['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric'];
+const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
+
+/** A hull measured: stations off the tape, faired and judged; its decks, tracks and hatches; a photo under it. */
+@Component({
+  selector: 'pc-hull-bench',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, FeatureRows, PhotoDesk, Length],
+  templateUrl: './hull-bench.html',
+  styleUrl: './hull-bench.scss',
+})
+export default class HullBench {
+  private readonly store = inject(HullStore);
+  private readonly router = inject(Router);
+  protected readonly units = inject(UnitsStore);
+  private readonly params = toSignal(inject(ActivatedRoute).paramMap);
+  protected readonly columns = COLUMNS;
+  protected readonly kinds = KINDS;
+  protected readonly materials = MATERIALS;
+  protected readonly features = FEATURES;
+  protected readonly traceable = TRACED;
+  protected readonly before = signal<HullModel | undefined>(undefined);
+  protected readonly draft = signal<HullDraft>(newDraft());
+  protected readonly loaded = signal(false);
+  protected readonly failed = signal('');
+  protected readonly fault = signal('');
+  protected readonly cellFault = signal<{ row: number; column: string; says: string } | null>(null);
+  protected readonly kept = signal('');
+  protected readonly photo = signal<FlatPhoto | null>(null);
+  protected readonly tracing = signal<(typeof TRACED)[number] | null>(null);
+  protected readonly traced = signal<readonly (readonly [number, number])[]>([]);
+
+  protected readonly id = computed(() => this.params()?.get('hull') ?? 'new');
+  protected readonly faults = computed((): readonly ReadingFault[] => readingFaults(this.draft().readings));
+  protected readonly faired = computed(() =>
+    this.faults().length ? null : fairReadings(this.draft().readings, this.draft().section),
+  );
+  protected readonly length = computed(() => Math.max(...this.draft().readings.map((r) => r.x), 1000));
+  protected readonly beam = computed(() => 2 * Math.max(...this.draft().readings.map((r) => Math.max(r.port, r.starboard)), 150));
+  private readonly k = computed(() => 860 / this.length());
+  protected readonly height = computed(() => this.beam() * this.k() + 50);
+  protected x = (mm: number): number => 34 + mm * this.k();
+  protected y = (mm: number): number => this.height() / 2 - mm * this.k();
+  protected readonly outline = computed(() => {
+    const faired = this.faired();
+    if (!faired) return '';
+    const curve = outlineOf(faired);
+    const xs = outlineOf({ ...faired, stations: faired.stations.map((s) => ({ ...s })) });
+    // The curve runs by chord length; its x follows the stations the same way.
+    const t = Array.from({ length: 121 }, (_, i) => curve.from + ((curve.to - curve.from) * i) / 120);
+    const across = (p: number): number => this.alongOf(p, xs.knots);
+    const side = (sign: 1 | -1): [number, number][] => t.map((p) => [this.x(across(p)), this.y(sign * curve.value(p))]);
+    return `${line()([...side(1), ...side(-1).reverse()]) ?? ''}Z`;
+  });
+  protected readonly dots = computed(() =>
+    this.draft().readings.flatMap((r, row) =>
+      (['port', 'starboard'] as const).map((side) => ({
+        row,
+        side,
+        x: this.x(r.x),
+        y: this.y(side === 'port' ? -r.port : r.starboard),
+        wrong: this.suspectRows().has(row),
+      })),
+    ),
+  );
+  protected readonly suspectRows = computed(() => new Set(this.faired()?.suspects.map((s) => s.row)));
+  protected readonly shapes = computed(() => {
+    const { decks, hatches, tracks, scuppers } = this.draft().rest;
+    const box = (a: { fore: number; aft: number; port: number; starboard: number }) => ({
+      x: this.x(a.fore),
+      y: this.y(a.starboard),
+      w: Math.max(1, (a.aft - a.fore) * this.k()),
+      h: Math.max(1, (a.starboard - a.port) * this.k()),
+    });
+    return {
+      areas: [
+        ...decks.map((d) => ({ id: d.id, name: d.name, hatch: false, ...box(d) })),
+        ...hatches.map((h) => ({ id: h.id, name: h.name, hatch: true, ...box(h) })),
+      ],
+      tracks: tracks.map((t) => ({ id: t.id, name: t.name, ...box({ ...t, port: t.y - 8, starboard: t.y + 8 }) })),
+      scuppers: scuppers.map((s) => ({ id: s.id, x: this.x(s.x), y: this.y(s.y), r: Math.max(2, (s.diameter / 2) * this.k()) })),
+    };
+  });
+
+  constructor() {
+    const id = this.id();
+    if (id === 'new') this.loaded.set(true);
+    else
+      this.store.model(id).subscribe({
+        next: (model) => this.take(model),
+        error: (error: unknown) => this.failed.set(wordsOf(error)),
+      });
+  }
+
+  private take(model: HullModel): void {
+    this.before.set(model);
+    this.draft.set(draftOf(model));
+    this.loaded.set(true);
+  }
+
+  /** The x of a chord parameter: straight between the stations is near enough for a drawing. */
+  private alongOf(t: number, knots: readonly number[]): number {
+    const readings = this.draft().readings;
+    let i = 0;
+    while (i < knots.length - 2 && (knots[i + 1] ?? 0) < t) i++;
+    const [a, b] = [knots[i] ?? 0, knots[i + 1] ?? 1];
+    const [xa, xb] = [readings[i]?.x ?? 0, readings[i + 1]?.x ?? 0];
+    return xa + ((t - a) / (b - a)) * (xb - xa);
+  }
+
+  protected print = (mm: number): string => printFigure(mm, this.units.system());
+
+  protected type(row: number, column: keyof BenchReading, text: string): void {
+    const read = parseLength(text, this.units.system());
+    if (!read.ok || read.mm < 0) {
+      this.cellFault.set({ row, column, says: `Station ${row + 1}: ${read.ok ? 'a length of nought or more' : read.says}.` });
+      return;
+    }
+    this.cellFault.set(null);
+    this.draft.update((d) => ({ ...d, readings: d.readings.map((r, i) => (i === row ? { ...r, [column]: read.mm } : r)) }));
+  }
+
+  /** A station between this one and the next, read off the curve as it is. */
+  protected addAfter(row: number): void {
+    const readings = this.draft().readings;
+    const [a, b] = [readings[row], readings[row + 1]];
+    if (!a || !b) return;
+    const half = (key: keyof BenchReading): number => Math.round(((a[key] + b[key]) / 2) * 10) / 10;
+    const between = {
+      x: half('x'),
+      port: half('port'),
+      starboard: half('starboard'),
+      gunwale: half('gunwale'),
+      keel: half('keel'),
+    };
+    this.draft.update((d) => ({ ...d, readings: [...readings.slice(0, row + 1), between, ...readings.slice(row + 1)] }));
+  }
+
+  protected strike(row: number): void {
+    this.draft.update((d) => ({ ...d, readings: d.readings.filter((_, i) => i !== row) }));
+  }
+
+  protected about<K extends 'name' | 'maker' | 'kind' | 'material'>(key: K, value: string): void {
+    this.fault.set('');
+    this.draft.update((d) => ({ ...d, rest: { ...d.rest, [key]: value.slice(0, 60) } }));
+  }
+
+  protected figure(key: Figure): string {
+    const { rest } = this.draft();
+    const lengths = { wall: rest.wall, seatX: rest.seat.x, seatLow: rest.seat.low, seatHigh: rest.seat.high };
+    return key === 'massKg' || key === 'capacityKg' ? printMass(rest[key], this.units.system()) : this.print(lengths[key]);
+  }
+
+  protected typeFigure(key: Figure, text: string): void {
+    const weighs = key === 'massKg' || key === 'capacityKg';
+    const read = weighs ? null : parseLength(text, this.units.system());
+    const value = weighs ? parseMass(text, this.units.system()) : read?.ok ? read.mm : undefined;
+    this.fault.set(
+      value === undefined || value < 0
+        ? `${weighs ? 'Weight' : 'Length'}: "${text.trim()}" cannot be read; write it like ${this.figure(key)}.`
+        : '',
+    );
+    if (value === undefined || value < 0) return;
+    this.draft.update((d) => {
+      const { seat } = d.rest;
+      const rest =
+        key === 'seatX' || key === 'seatLow' || key === 'seatHigh'
+          ? { ...d.rest, seat: { ...seat, [key === 'seatX' ? 'x' : key === 'seatLow' ? 'low' : 'high']: value } }
+          : { ...d.rest, [key]: value };
+      return { ...d, rest };
+    });
+  }
+
+  protected rows = (list: FeatureList): readonly Row[] => list.rows(this.draft().rest);
+
+  protected setRows(list: FeatureList, rows: readonly Row[]): void {
+    this.draft.update((d) => {
+      const { stations: _, ...rest } = withRows({ ...d.rest, stations: [] }, list.key, rows);
+      return { ...d, rest };
+    });
+  }
+
+  protected async bring(event: Event): Promise<void> {
+    const input = event.target as HTMLInputElement;
+    const file = input.files?.[0];
+    input.value = '';
+    const kind = file?.name.toLowerCase().split('.').pop();
+    if (!file) return;
+    if (kind !== 'csv' && kind !== 'svg' && kind !== 'dxf') {
+      this.fault.set('File: offsets as .csv, or an outline as .svg or .dxf.');
+      return;
+    }
+    const middle = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
+    this.store.read(kind, await file.text(), { gunwale: middle?.gunwale ?? 300, keel: 0 }).subscribe({
+      next: ({ readings }) => {
+        this.fault.set('');
+        this.draft.update((d) => ({ ...d, readings }));
+      },
+      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    });
+  }
+
+  /** A tap on the drawing while tracing: a point of the gunwale, or a corner of what is traced. */
+  protected trace(event: MouseEvent): void {
+    const what = this.tracing();
+    if (!what) return;
+    const box = (event.currentTarget as Element).getBoundingClientRect();
+    const k = 930 / box.width;
+    const mm: [number, number] = [
+      ((event.clientX - box.left) * k - 34) / this.k(),
+      (this.height() / 2 - (event.clientY - box.top) * k) / this.k(),
+    ];
+    this.traced.update((all) => [...all, mm]);
+    const points = this.traced();
+    if (what !== 'gunwale' && points.length === 2) this.addTraced(what, points);
+  }
+
+  private addTraced(what: 'tank well' | 'hatch' | 'track', points: readonly (readonly [number, number])[]): void {
+    const xs = points.map((p) => Math.round(p[0]));
+    const ys = points.map((p) => Math.round(p[1]));
+    const area = { fore: Math.min(...xs), aft: Math.max(...xs), port: Math.min(...ys), starboard: Math.max(...ys) };
+    const key = what === 'tank well' ? 'decks' : what === 'hatch' ? 'hatches' : 'tracks';
+    const list = FEATURES.find((f) => f.key === key);
+    if (!list) return;
+    const rows = this.rows(list);
+    const y = (area.port + area.starboard) / 2;
+    const own =
+      what === 'track'
+        ? {
+            fore: area.fore,
+            aft: area.aft,
+            y,
+            side: y < 0 ? 'port' : 'starboard',
+            name: `track, ${y < 0 ? 'port' : 'starboard'}`,
+          }
+        : { ...area, name: what, ...(what === 'tank well' ? { kind: 'tank well', height: 200 } : {}) };
+    this.setRows(list, [...rows, { ...list.fresh(rows.length + 1), ...own }]);
+    this.traced.set([]);
+    this.tracing.set(null);
+  }
+
+  protected finishTrace(): void {
+    const points = this.traced();
+    const fault = outlineFault(points);
+    this.fault.set(fault ? `Outline: ${fault}.` : '');
+    if (fault) return;
+    const heights = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
+    const readings = readingsFromOutline(points, { gunwale: heights?.gunwale ?? 300, keel: 0 });
+    this.draft.update((d) => ({ ...d, readings }));
+    this.traced.set([]);
+    this.tracing.set(null);
+  }
+
+  protected readonly tracedPath = computed(() => {
+    const points = this.traced().map(([x, y]): [number, number] => [this.x(x), this.y(y)]);
+    return points.length ? (line()(points) ?? '') : '';
+  });
+
+  protected keep(): void {
+    this.kept.set('');
+    const fault = draftFault(this.draft());
+    this.fault.set(fault ?? '');
+    if (fault) return;
+    const model = modelOf(this.draft(), this.before());
+    this.store.save(model, this.draft().expects).subscribe({
+      next: (saved) => {
+        this.take(saved);
+        this.kept.set(`Kept as revision ${saved.revision}.`);
+        if (this.id() === 'new') void this.router.navigate(['/hulls', saved.id], { replaceUrl: true });
+      },
+      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    });
+  }
+}

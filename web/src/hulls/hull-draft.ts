@@ -1,0 +1,94 @@
+import { type BenchReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core';
+
+/** A hull being measured: what was read off the bench, and everything else of its model. */
+export interface HullDraft {
+  readonly readings: readonly BenchReading[];
+  readonly section: { readonly fullness: number; readonly flare: number };
+  readonly rest: Omit<HullModel, 'stations' | 'fairing'>;
+  /** The revision it was made from; nought for a new hull. */
+  readonly expects: number;
+}
+
+/** Both sides as the model has them: it keeps one half-breadth. */
+export function draftOf(model: HullModel): HullDraft {
+  const { stations, fairing: _, ...rest } = model;
+  const [first] = stations;
+  const middle = stations[Math.floor(stations.length / 2)] ?? first;
+  return {
+    readings: stations.map((s) => ({ x: s.x, port: s.halfBreadth, starboard: s.halfBreadth, gunwale: s.gunwale, keel: s.keel })),
+    section: { fullness: middle?.fullness ?? 5, flare: middle?.flare ?? 0.25 },
+    rest,
+    expects: model.revision,
+  };
+}
+
+const START: readonly [x: number, half: number, gunwale: number, keel: number][] = [
+  [0, 0, 400, 160],
+  [400, 230, 350, 15],
+  [1200, 400, 305, 0],
+  [1800, 430, 297, 0],
+  [2400, 390, 302, 0],
+  [3200, 230, 332, 20],
+  [3500, 0, 360, 160],
+];
+
+/** A boat of the usual size to measure against, so that nothing starts empty. */
+export const newDraft = (): HullDraft => ({
+  readings: START.map(([x, half, gunwale, keel]) => ({ x, port: half, starboard: half, gunwale, keel })),
+  section: { fullness: 5, flare: 0.25 },
+  expects: 0,
+  rest: {
+    id: '',
+    revision: 1,
+    maker: '',
+    name: '',
+    kind: 'sit-on-top',
+    material: 'polyethylene',
+    massKg: 30,
+    capacityKg: 180,
+    wall: 5,
+    seat: { x: 2000, low: 240, high: 350 },
+    decks: [],
+    hatches: [],
+    tracks: [],
+    inserts: [],
+    scuppers: [],
+    hazards: [],
+  },
+});
+
+/** A name as an id: lower-case letters, digits and hyphens. */
+export const idOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60);
+
+/** The model of a draft, with the sections of the hull it came from where a station was there before. */
+export function modelOf(draft: HullDraft, before?: HullModel): HullModel {
+  const faired = fairReadings(draft.readings, draft.section);
+  const known = new Map(before?.stations.map((s) => [s.x, s]));
+  return {
+    ...draft.rest,
+    id: draft.rest.id || idOf(draft.rest.name),
+    fairing: faired.fairing,
+    stations: faired.stations.map((s) => {
+      const own = known.get(s.x);
+      return own ? { ...s, fullness: own.fullness, flare: own.flare } : s;
+    }),
+  };
+}
+
+/** What keeps a draft from being kept, by field; null when nothing does. */
+export function draftFault(draft: HullDraft): string | null {
+  const { rest } = draft;
+  if (!rest.name.trim()) return 'Name: what the hull is called.';
+  if (!rest.maker.trim()) return 'Maker: who made it.';
+  if (!(rest.massKg > 0 && rest.massKg <= 500)) return 'Weight: between nothing and 500 kg.';
+  if (!(rest.capacityKg > 0 && rest.capacityKg <= 2000)) return "Maker's rating: up to 2000 kg.";
+  const [fault] = readingFaults(draft.readings);
+  return fault ? `Station ${fault.row + 1}, ${fault.column}: ${fault.says}.` : null;
+}

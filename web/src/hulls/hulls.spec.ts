@@ -1,0 +1,158 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
+import { hullModel, type HullModel } from '@plain-cleat/core';
+import { of } from 'rxjs';
+import { TEST_HULL } from '../testing/rig';
+import { FEATURES, nested, withRows } from './features';
+import HullBench from './hull-bench';
+import { draftFault, draftOf, idOf, modelOf, newDraft } from './hull-draft';
+import Hulls from './hulls';
+
+describe('a hull draft', () => {
+  it('of a model gives the model back', () => {
+    const draft = draftOf(TEST_HULL);
+    const { fairing: _, ...model } = modelOf(draft, TEST_HULL);
+    expect(model).toEqual(TEST_HULL);
+  });
+
+  it('new ones make a hull the schema takes, once named', () => {
+    const draft = newDraft();
+    expect(draftFault(draft)).toContain('Name:');
+    const named = { ...draft, rest: { ...draft.rest, name: 'Féroce 12', maker: 'Maker' } };
+    expect(draftFault(named)).toBeNull();
+    expect(idOf('Féroce 12')).toBe('feroce-12');
+    expect(hullModel.safeParse(modelOf(named)).success).toBeTrue();
+  });
+
+  it('says which station is out of order', () => {
+    const draft = newDraft();
+    const swapped = { ...draft, rest: { ...draft.rest, name: 'n', maker: 'm' }, readings: [...draft.readings].reverse() };
+    expect(draftFault(swapped)).toContain('out of order');
+  });
+});
+
+describe('lists of things on a hull', () => {
+  for (const list of FEATURES)
+    it(`${list.name}: a fresh row goes into the model and out again, by the schema`, () => {
+      const model = withRows(TEST_HULL, list.key, [list.fresh(1)]);
+      expect(hullModel.safeParse(model).success).withContext(JSON.stringify(model[list.key])).toBeTrue();
+      expect(nested(list.rows(model)[0] ?? {})).toEqual((model[list.key] as object[])[0] as never);
+    });
+
+  it('a hatch without a hinge lifts off; with one its lid opens', () => {
+    const list = FEATURES.find((f) => f.key === 'hatches');
+    const row = list?.fresh(1) ?? {};
+    expect(withRows(TEST_HULL, 'hatches', [row]).hatches[0]?.lid).toBeUndefined();
+    expect(withRows(TEST_HULL, 'hatches', [{ ...row, 'lid.hinge': 'fore' }]).hatches[0]?.lid).toEqual({
+      hinge: 'fore',
+      turns: 100,
+      thick: 15,
+    });
+  });
+});
+
+describe('the hull screens', () => {
+  let http: HttpTestingController;
+  const provide = (hull: string): void => {
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideRouter([]),
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ hull })) } },
+      ],
+    });
+    http = TestBed.inject(HttpTestingController);
+  };
+  const textOf = (f: ComponentFixture<unknown>): string =>
+    ((f.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ');
+  const input = (f: ComponentFixture<unknown>, label: string): HTMLInputElement => {
+    const found = [...(f.nativeElement as HTMLElement).querySelectorAll('input')].find(
+      (i) => i.getAttribute('aria-label') === label || i.parentElement?.textContent?.trim().startsWith(label),
+    );
+    if (!found) throw new Error(`no field ${label}`);
+    return found;
+  };
+  const type = async (f: ComponentFixture<unknown>, label: string, value: string): Promise<void> => {
+    const field = input(f, label);
+    field.value = value;
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+    await f.whenStable();
+  };
+
+  it('list the library and the owners’ boats, and keep what is written of one', async () => {
+    provide('');
+    const f = TestBed.createComponent(Hulls);
+    await f.whenStable();
+    expect(textOf(f)).toContain('Looking up the hulls');
+    http
+      .expectOne('/api/hull-models')
+      .flush([{ id: 'h', revision: 1, maker: 'M', name: 'Hull', kind: 'sit-on-top', length: 3000, beam: 800 }]);
+    http.expectOne('/api/hulls').flush([
+      {
+        id: 'own',
+        owner: { id: 'o', name: 'Petra' },
+        model: 'h',
+        serial: '',
+        year: null,
+        colour: '',
+        notes: '',
+        facts: 2,
+        rigs: [],
+      },
+    ]);
+    await f.whenStable();
+    expect(textOf(f)).toContain('M Hull');
+    (f.nativeElement as HTMLElement).querySelector<HTMLButtonElement>('td button')?.click();
+    await f.whenStable();
+    input(f, 'Year').value = '24';
+    (f.nativeElement as HTMLElement).querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
+    await f.whenStable();
+    expect(textOf(f)).toContain('Year: four figures');
+    input(f, 'Year').value = '2024';
+    (f.nativeElement as HTMLElement).querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
+    expect(http.expectOne('/api/hulls/own').request.body).toEqual(jasmine.objectContaining({ year: 2024 }));
+  });
+
+  it('say what went wrong when the server does not answer', async () => {
+    provide('');
+    const f = TestBed.createComponent(Hulls);
+    http.expectOne('/api/hull-models').error(new ProgressEvent('down'));
+    http.match('/api/hulls');
+    await f.whenStable();
+    expect(textOf(f)).toContain('The server does not answer');
+  });
+
+  it('measure a hull: a bad length is refused by station, sides that differ are pointed out, a good one is kept', async () => {
+    provide('test-hull');
+    const f = TestBed.createComponent(HullBench);
+    http.expectOne('/api/hull-models/test-hull').flush(TEST_HULL);
+    await f.whenStable();
+    await type(f, 'Station 3, port half-breadth', 'wide');
+    expect(textOf(f)).toContain('Station 3: "wide" is not a length');
+    await type(f, 'Station 3, port half-breadth', '440 mm');
+    expect(textOf(f)).toContain('Station 3: port and starboard differ by');
+    const keep = [...(f.nativeElement as HTMLElement).querySelectorAll('button')].find((b) =>
+      b.textContent?.includes('Keep as a new revision'),
+    );
+    keep?.click();
+    const sent = http.expectOne('/api/hull-models').request.body as { model: HullModel; expects: number };
+    expect([sent.expects, sent.model.stations[2]?.halfBreadth]).toEqual([1, 430]);
+  });
+
+  it('a new hull without a name is not sent', async () => {
+    provide('new');
+    const f = TestBed.createComponent(HullBench);
+    await f.whenStable();
+    [...(f.nativeElement as HTMLElement).querySelectorAll('button')]
+      .find((b) => b.textContent?.includes('Keep this hull'))
+      ?.click();
+    await f.whenStable();
+    expect(textOf(f)).toContain('Name: what the hull is called.');
+    http.expectNone('/api/hull-models');
+  });
+});

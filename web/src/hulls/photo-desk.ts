@@ -1,0 +1,229 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
+import { homography, parseLength, type Picture, printFigure, printLength, type Spot, trust } from '@plain-cleat/core';
+import { wrap } from 'comlink';
+import { UnitsStore } from '../stores/units.store';
+import type { PhotoWorker } from '../workers/photo.worker';
+
+/** A photo seen from straight above, to scale: a picture and the part of the deck it shows, mm. */
+export interface FlatPhoto {
+  readonly url: string;
+  readonly fore: number;
+  readonly aft: number;
+  readonly port: number;
+  readonly starboard: number;
+}
+
+const MOST_PIXELS = 60_000_000;
+/** What the worker is given at the most: enough for a millimetre or two a pixel. */
+const WORKED = 6_000_000;
+const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard'] as const;
+
+/** From an overhead photo to a picture under the strip: four taped marks, then straightened in a worker. */
+@Component({
+  selector: 'pc-photo-desk',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2>From a photo</h2>
+    <p class="small">Tape a rectangle on the deck, measure it, take the photo from as high as you can.</p>
+    <label class="way"
+      >{{ picture() ? 'Another photo' : 'Choose a photo'
+      }}<input class="hidden" type="file" accept="image/jpeg,image/png,image/webp" (change)="open($event)"
+    /></label>
+    @if (picture(); as p) {
+      <svg
+        class="photo"
+        [attr.viewBox]="'0 0 ' + p.width + ' ' + p.height"
+        role="img"
+        aria-label="The photo as taken"
+        (click)="mark($event)"
+      >
+        <image [attr.href]="p.url" [attr.width]="p.width" [attr.height]="p.height" />
+        @for (m of marks(); track $index) {
+          <circle [attr.cx]="m[0]" [attr.cy]="m[1]" [attr.r]="p.width / 90" />
+          <text [attr.x]="m[0] + p.width / 60" [attr.y]="m[1]" [attr.font-size]="p.width / 30">{{ $index + 1 }}</text>
+        }
+      </svg>
+      <p class="small" role="status">
+        {{ marks().length < 4 ? 'Tap the ' + corners[marks().length] + ' corner of the rectangle.' : 'Four marks set.' }}
+        @if (marks().length) {
+          <button class="link" type="button" (click)="marks.set([])">Mark anew</button>
+        }
+      </p>
+      <div class="row">
+        @for (f of fields(); track f.key) {
+          <label class="field"
+            ><span>{{ f.name }}</span
+            ><input
+              #typed
+              class="short"
+              [value]="f.value"
+              [attr.aria-invalid]="bad() === f.key"
+              (change)="type(f.key, typed.value)"
+          /></label>
+        }
+      </div>
+      @if (trusted(); as t) {
+        <p class="small">{{ t }}</p>
+      }
+      <button class="act" type="button" [disabled]="marks().length < 4 || working()" (click)="flatten()">
+        {{ working() ? 'Straightening' : 'Lay it under the strip' }}
+      </button>
+    }
+    @if (fault()) {
+      <p class="fault" role="alert">{{ fault() }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      gap: 8px;
+    }
+    .photo {
+      width: 100%;
+      cursor: crosshair;
+      border: 1px solid var(--edge);
+    }
+    .photo circle {
+      fill: none;
+      stroke: #f3d98b;
+      stroke-width: 0.5%;
+    }
+    .photo text {
+      fill: #f3d98b;
+      font-weight: 600;
+    }
+    .short {
+      width: 92px !important;
+    }
+  `,
+})
+export class PhotoDesk {
+  readonly length = input.required<number>();
+  readonly beam = input.required<number>();
+  readonly flat = output<FlatPhoto>();
+  private readonly units = inject(UnitsStore);
+  protected readonly corners = CORNERS;
+  protected readonly picture = signal<{ url: string; width: number; height: number; bitmap: ImageBitmap } | null>(null);
+  protected readonly marks = signal<readonly Spot[]>([]);
+  protected readonly fault = signal('');
+  protected readonly bad = signal('');
+  protected readonly working = signal(false);
+  protected readonly taped = signal({ fore: 800, long: 2000, wide: 600, check: 0 });
+  private worker?: Worker;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.worker?.terminate());
+  }
+
+  protected readonly fields = computed(() => {
+    const t = this.taped();
+    const print = (mm: number): string => printFigure(mm, this.units.system());
+    return [
+      { key: 'fore' as const, name: 'forward edge, aft of bow', value: print(t.fore) },
+      { key: 'long' as const, name: 'its length', value: print(t.long) },
+      { key: 'wide' as const, name: 'its width', value: print(t.wide) },
+      { key: 'check' as const, name: 'its diagonal, measured', value: t.check ? print(t.check) : '' },
+    ];
+  });
+
+  private readonly deck = computed((): Spot[] => {
+    const { fore, long, wide } = this.taped();
+    return [
+      [fore, -wide / 2],
+      [fore + long, -wide / 2],
+      [fore + long, wide / 2],
+      [fore, wide / 2],
+    ];
+  });
+
+  protected readonly trusted = computed(() => {
+    const marks = this.marks();
+    const picture = this.picture();
+    if (marks.length < 4 || !picture) return null;
+    const [a, , c] = marks;
+    const { check } = this.taped();
+    const checks = check > 0 && a && c ? [{ from: a, to: c, mm: check }] : [];
+    const ends: Spot[] = [
+      [picture.width * 0.05, picture.height / 2],
+      [picture.width * 0.95, picture.height / 2],
+    ];
+    const t = trust(marks, this.deck(), checks, ends);
+    if (!t) return 'Three marks lie in one line: mark the four corners anew.';
+    const print = (mm: number): string => printLength(mm, this.units.system(), 'up');
+    const slip = `A slip of a pixel or two in a mark moves the ends ${print(t.marks)}.`;
+    return t.residual === null
+      ? `${slip} Measure the diagonal too, and it says how far off the rectangle is.`
+      : `The diagonal is off by ${print(t.residual)}. ${slip}`;
+  });
+
+  protected type(key: 'fore' | 'long' | 'wide' | 'check', text: string): void {
+    const read = parseLength(text, this.units.system());
+    const ok = read.ok && read.mm >= 0 && read.mm <= 9000 && (key === 'fore' || read.mm > 50);
+    const empty = key === 'check' && text.trim() === '';
+    this.bad.set(ok || empty ? '' : key);
+    this.fault.set(ok || empty ? '' : `Rectangle: ${read.ok ? 'a length as measured on the deck' : read.says}.`);
+    if (ok || empty) this.taped.update((t) => ({ ...t, [key]: empty || !read.ok ? 0 : read.mm }));
+  }
+
+  protected async open(event: Event): Promise<void> {
+    const input = event.target as HTMLInputElement;
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    this.fault.set('');
+    let bitmap: ImageBitmap;
+    try {
+      bitmap = await createImageBitmap(file);
+    } catch {
+      this.fault.set('Photo: damaged, cut short, or not a JPEG, PNG or WebP.');
+      return;
+    }
+    const pixels = bitmap.width * bitmap.height;
+    if (pixels > MOST_PIXELS) {
+      this.fault.set(`Photo: ${Math.ceil(pixels / 1_000_000)} megapixels; at most 60. Send a smaller copy.`);
+      return;
+    }
+    const old = this.picture();
+    if (old) URL.revokeObjectURL(old.url);
+    this.marks.set([]);
+    this.picture.set({ url: URL.createObjectURL(file), width: bitmap.width, height: bitmap.height, bitmap });
+  }
+
+  protected mark(event: MouseEvent): void {
+    const p = this.picture();
+    if (!p || this.marks().length >= 4) return;
+    const box = (event.currentTarget as Element).getBoundingClientRect();
+    const k = p.width / box.width;
+    this.marks.update((all) => [...all, [(event.clientX - box.left) * k, (event.clientY - box.top) * k]]);
+  }
+
+  protected async flatten(): Promise<void> {
+    const p = this.picture();
+    if (!p) return;
+    const k = Math.min(1, Math.sqrt(WORKED / (p.width * p.height)));
+    const canvas = new OffscreenCanvas(Math.round(p.width * k), Math.round(p.height * k));
+    const paper = canvas.getContext('2d', { willReadFrequently: true });
+    const h = homography(
+      this.marks().map(([x, y]): Spot => [x * k, y * k]),
+      this.deck(),
+    );
+    if (!paper || !h) {
+      this.fault.set('Marks: three lie in one line; mark the four corners anew.');
+      return;
+    }
+    this.working.set(true);
+    paper.drawImage(p.bitmap, 0, 0, canvas.width, canvas.height);
+    const { data } = paper.getImageData(0, 0, canvas.width, canvas.height);
+    this.worker ??= new Worker(new URL('../workers/photo.worker', import.meta.url), { type: 'module' });
+    const half = this.beam() / 2 + 120;
+    const window = { fore: -100, aft: this.length() + 100, port: -half, starboard: half, perMm: 0.5 };
+    const photo: Picture = { width: canvas.width, height: canvas.height, data };
+    const flat = await wrap<PhotoWorker>(this.worker).flatten(photo, h, window);
+    const out = new OffscreenCanvas(flat.width, flat.height);
+    out.getContext('2d')?.putImageData(new ImageData(new Uint8ClampedArray(flat.data), flat.width, flat.height), 0, 0);
+    const url = URL.createObjectURL(await out.convertToBlob({ type: 'image/png' }));
+    this.working.set(false);
+    this.flat.emit({ url, ...window });
+  }
+}

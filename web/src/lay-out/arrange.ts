@@ -1,0 +1,137 @@
+import {
+  type Change,
+  type DraftChange,
+  type Fitted,
+  type Fitting,
+  type HullSurface,
+  nudge,
+  otherSide,
+  type Place,
+  type Plan,
+  slideTo,
+} from '@plain-cleat/core';
+import { asOne } from '../stores/as-one';
+
+const newId = (): string => crypto.randomUUID();
+
+const movable = (items: readonly Fitted[]): Fitted[] => items.filter((i) => !i.placed.fitting.locked);
+
+function slides(items: readonly Fitted[], to: (item: Fitted, i: number) => Place | null): Change | null {
+  return asOne(
+    movable(items).flatMap((item, i) => {
+      const place = to(item, i);
+      return place && JSON.stringify(place) !== JSON.stringify(item.placed.place) ? [slideTo(item, place)] : [];
+    }),
+  );
+}
+
+const shifted = (hull: HullSurface, item: Fitted, dx: number, dy: number): Place => nudge(hull, item.placed.place, dx, dy);
+
+/** All at the same distance aft as the first. */
+export const alignAcross = (hull: HullSurface, items: readonly Fitted[]): Change | null => {
+  const [first] = items;
+  return slides(items, (i) => (first ? shifted(hull, i, first.placed.frame.origin.x - i.placed.frame.origin.x, 0) : null));
+};
+
+/** All as far off the centre line as the first, each on its own side. */
+export const alignAlong = (hull: HullSurface, items: readonly Fitted[]): Change | null => {
+  const [first] = items;
+  return slides(items, (i) => {
+    const y = i.placed.frame.origin.y;
+    const off = Math.abs(first?.placed.frame.origin.y ?? 0);
+    return shifted(hull, i, 0, (y < 0 ? -off : off) - y);
+  });
+};
+
+/** Evenly between the first and the last, bow to stern. */
+export const distribute = (hull: HullSurface, items: readonly Fitted[]): Change | null => {
+  const inOrder = [...items].sort((a, b) => a.placed.frame.origin.x - b.placed.frame.origin.x);
+  const [from, to] = [inOrder[0]?.placed.frame.origin.x ?? 0, inOrder.at(-1)?.placed.frame.origin.x ?? 0];
+  return asOne(
+    inOrder.flatMap((item, i) => {
+      const x = from + ((to - from) * i) / Math.max(1, inOrder.length - 1);
+      const place = shifted(hull, item, x - item.placed.frame.origin.x, 0);
+      const stays = Math.abs(x - item.placed.frame.origin.x) < 0.05 || item.placed.fitting.locked;
+      return stays ? [] : [slideTo(item, place)];
+    }),
+  );
+};
+
+/** Each to the same place on the other side. */
+export const mirror = (hull: HullSurface, items: readonly Fitted[]): Change | null =>
+  slides(items, (i) => otherSide(hull, i.placed.place));
+
+/** The same again: opposite when it stands off the centre line, else a little aft. Returns the new names too. */
+export function copies(hull: HullSurface, items: readonly Fitted[]): { change: Change | null; ids: string[] } {
+  const ids = items.map((i) => `${i.placed.part.id.slice(0, 40)}-${newId().slice(0, 6)}`);
+  const renamed = new Map(items.map((i, n) => [i.placed.id, ids[n] ?? '']));
+  const drafts = items.map((i, n): DraftChange => {
+    const { fitting, place, part } = i.placed;
+    const { elsewhere: _, locked: __, group: ___, ...rest } = fitting;
+    const moved =
+      place.on === 'fitting' && renamed.has(place.fitting)
+        ? { ...place, fitting: renamed.get(place.fitting) ?? '' }
+        : (otherSide(hull, place) ?? nudge(hull, place, part.base.length + 20, 0));
+    return { kind: 'placeItem', item: ids[n] ?? '', to: { ...rest, place: moved } };
+  });
+  return { change: asOne(drafts), ids };
+}
+
+/** Moves some fittings together. What stands on another of them goes with it by itself. */
+export function moveAll(hull: HullSurface, items: readonly Fitted[], dx: number, dy: number): DraftChange[] {
+  const ids = new Set(items.map((i) => i.placed.id));
+  return movable(items).flatMap((i) => {
+    const { place } = i.placed;
+    if (place.on === 'fitting' && ids.has(place.fitting)) return [];
+    return [slideTo(i, nudge(hull, place, dx, dy))];
+  });
+}
+
+/** One field of several fittings set to the same, where it differs. */
+export function setAll<K extends 'group' | 'locked'>(
+  items: readonly Fitted[],
+  field: K,
+  to: K extends 'group' ? string | null : true | null,
+): Change | null {
+  return asOne(
+    items.flatMap((i): DraftChange[] => {
+      const from = i.placed.fitting[field] ?? null;
+      if (from === to) return [];
+      return field === 'group'
+        ? [{ kind: 'groupItem', item: i.placed.id, from: from as string | null, to: to as string | null }]
+        : [{ kind: 'lockItem', item: i.placed.id, from: from ? true : null, to: to as true | null }];
+    }),
+  );
+}
+
+/** Everything that must go when some fittings come off: their runs, and what stands on them first. */
+export function takeOff(plan: Plan, ids: readonly string[]): { change: Change | null; off: string[] } {
+  const off = new Set(ids);
+  for (let grew = true; grew;) {
+    grew = false;
+    for (const [id, f] of Object.entries(plan.fittings))
+      if (!off.has(id) && standsOnAny(f, off)) {
+        off.add(id);
+        grew = true;
+      }
+  }
+  const runs = Object.entries(plan.runs).filter(([, r]) => off.has(r.from) || off.has(r.to));
+  const tied = Object.entries(plan.fittings).filter(([id, f]) => !off.has(id) && f.tether?.to && off.has(f.tether.to));
+  const change = asOne([
+    ...runs.map(([run, r]): DraftChange => ({ kind: 'routeRun', run, from: r, to: null })),
+    ...tied.map(([item, f]): DraftChange => ({
+      kind: 'tetherItem',
+      item,
+      from: f.tether ?? null,
+      to: f.tether ? { ...f.tether, to: null } : null,
+    })),
+    ...[...off].flatMap((item): DraftChange[] => {
+      const from = plan.fittings[item];
+      return from ? [{ kind: 'takeOffItem', item, from }] : [];
+    }),
+  ]);
+  return { change, off: [...off] };
+}
+
+const standsOnAny = (f: Fitting, ids: ReadonlySet<string>): boolean =>
+  [f.place, ...Object.values(f.elsewhere ?? {})].some((p) => p.on === 'fitting' && ids.has(p.fitting));

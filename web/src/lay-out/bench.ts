@@ -1,0 +1,166 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  type Change,
+  type DraftChange,
+  type Fitted,
+  type Fitting,
+  MM_PER_INCH,
+  mountAdvice,
+  type Part,
+  type Place,
+  placeFitting,
+  slideTo,
+  snapPlace,
+  turn,
+} from '@plain-cleat/core';
+import { RigStore, type RigState } from '../stores/rig.store';
+import { UnitsStore } from '../stores/units.store';
+import { asOne } from '../stores/as-one';
+import { moveAll } from './arrange';
+
+const newId = (): string => crypto.randomUUID();
+
+/** What a hand does at the bench: brings aboard, slides, turns; each one gesture, one change. */
+@Injectable()
+export class Bench {
+  private readonly store = inject(RigStore);
+  private readonly units = inject(UnitsStore);
+
+  /** A fitting as it stood before what is under the finger. */
+  private settled(state: RigState, id: string): Fitted | undefined {
+    const item = state.workup.items.find((i) => i.placed.id === id);
+    const fitting = state.settled.fittings[id];
+    if (!item || !fitting) return undefined;
+    const place = (item.elsewhere && fitting.elsewhere?.[item.elsewhere]) || fitting.place;
+    return { ...item, placed: { ...item.placed, fitting, place } };
+  }
+
+  /** All that moves with a fitting: itself, the others chosen, the others of its group. */
+  movesWith(state: RigState, id: string, chosen: ReadonlySet<string>): Fitted[] {
+    const group = state.settled.fittings[id]?.group;
+    const ids = state.workup.items
+      .map((i) => i.placed.id)
+      .filter(
+        (one) => one === id || (chosen.has(id) && chosen.has(one)) || (group && state.settled.fittings[one]?.group === group),
+      );
+    return ids.flatMap((one) => this.settled(state, one) ?? []);
+  }
+
+  slide(item: string, to: Place): void {
+    const state = this.store.state();
+    const settled = state && this.settled(state, item);
+    if (!settled || settled.placed.fitting.locked) return;
+    this.store.change({ ...slideTo(settled, to), id: newId() });
+  }
+
+  /** A drag under the finger, or let go; false when the fitting is locked. */
+  drag(at: { id: string; x: number; y: number; done: boolean }, chosen: ReadonlySet<string>): boolean {
+    const state = this.store.state();
+    const item = state && this.settled(state, at.id);
+    if (!state || !item) return true;
+    if (item.placed.fitting.locked) return false;
+    const many = this.movesWith(state, at.id, chosen);
+    const change = many.length > 1 ? this.together(state, many, item, at) : this.alone(state, item, at);
+    if (!change) return true;
+    if (at.done) this.store.change(change);
+    else this.store.preview(change);
+    return true;
+  }
+
+  private together(state: RigState, many: readonly Fitted[], lead: Fitted, at: { x: number; y: number }): Change | null {
+    const { origin } = this.frameOf(state, lead);
+    return asOne(moveAll(state.workup.surface, many, this.marked(at.x - origin.x), this.marked(at.y - origin.y)));
+  }
+
+  private frameOf(state: RigState, item: Fitted): { origin: { x: number; y: number } } {
+    const { placed } = item;
+    return (
+      placeFitting(state.workup.surface, placed.id, placed.fitting, placed.part, { place: placed.place, below: placed.below })
+        ?.frame ?? placed.frame
+    );
+  }
+
+  private marked(mm: number): number {
+    const step = this.units.system() === 'imperial' ? MM_PER_INCH / 16 : 1;
+    return Math.round(mm / step) * step;
+  }
+
+  private alone(state: RigState, item: Fitted, at: { x: number; y: number }): Change | null {
+    const { place, part, fitting } = item.placed;
+    const { surface } = state.workup;
+    if (place.on === 'fitting') {
+      const { origin } = this.frameOf(state, item);
+      return asOne(moveAll(surface, [item], this.marked(at.x - origin.x), this.marked(at.y - origin.y)));
+    }
+    const heading = 'heading' in place ? place.heading : 0;
+    const partners = state.workup.items
+      .filter((i) => i.placed.part.id === part.id && i.placed.id !== item.placed.id)
+      .map((i) => i.placed.frame.origin);
+    const to = snapPlace(surface, part, at, this.units.system(), heading, 60, partners);
+    const mount = this.mountFor(part, to, fitting);
+    const drafts: DraftChange[] = [slideTo(item, to)];
+    if (mount.hold !== fitting.mount.hold)
+      drafts.push({ kind: 'chooseMount', item: item.placed.id, from: fitting.mount, to: mount });
+    return asOne(drafts);
+  }
+
+  /** The best way to hold a part at a place; kept as it is when it still fits there. */
+  private mountFor(part: Part, place: Place, now?: Fitting): Fitting['mount'] {
+    const state = this.store.state();
+    const draft: Fitting = now ? { ...now, place } : newFitting(part, place);
+    const below = place.on === 'fitting' ? state?.workup.items.find((i) => i.placed.id === place.fitting)?.placed : undefined;
+    const placed = state && placeFitting(state.workup.surface, 'new', draft, part, { place, below });
+    if (!state || !placed) return draft.mount;
+    if (place.on === 'fitting' && part.holds.includes('loose')) return { hold: 'loose', plate: false, reason: '' };
+    const advice = mountAdvice(state.workup.surface, placed, state.plan.brief, state.doc.shop);
+    if (now && advice.some((a) => a.hold === now.mount.hold && a.fits)) return now.mount;
+    const [best] = advice;
+    return best ? { hold: best.hold, plate: best.plate, reason: '' } : draft.mount;
+  }
+
+  /** Puts a fitting somewhere else altogether, held as suits it there. */
+  standOn(item: Fitted, to: Place): void {
+    const { fitting, part, id } = item.placed;
+    const mount = this.mountFor(part, to, fitting);
+    const drafts: DraftChange[] = [slideTo(item, to)];
+    if (mount.hold !== fitting.mount.hold) drafts.push({ kind: 'chooseMount', item: id, from: fitting.mount, to: mount });
+    const change = asOne(drafts);
+    if (change) this.store.change(change);
+  }
+
+  /** Brings a part aboard; in a set that is shown it belongs to that set alone when asked. Returns its name. */
+  place(part: Part, at: { x: number; y: number }, only: string | null = null): string | null {
+    const state = this.store.state();
+    if (!state) return null;
+    const partners = state.workup.items.filter((i) => i.placed.part.id === part.id).map((i) => i.placed.frame.origin);
+    const to = snapPlace(state.workup.surface, part, at, this.units.system(), 0, 60, partners);
+    const item = `${part.id.slice(0, 40)}-${newId().slice(0, 6)}`;
+    const wished = Object.values(state.plan.wishes).some((w) => w.part === part.id);
+    const fitting = { ...newFitting(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };
+    this.store.change({ id: newId(), kind: 'placeItem', item, to: only ? { ...fitting, sets: [only] } : fitting });
+    return item;
+  }
+
+  turn(item: string, degrees: number): void {
+    const state = this.store.state();
+    const settled = state && this.settled(state, item);
+    if (settled) this.slide(item, turn(settled.placed.place, degrees));
+  }
+
+  /** Nudges a fitting and all that moves with it. */
+  nudge(item: string, dx: number, dy: number, chosen: ReadonlySet<string>): void {
+    const state = this.store.state();
+    if (!state) return;
+    const change = asOne(moveAll(state.workup.surface, this.movesWith(state, item, chosen), dx, dy));
+    if (change) this.store.change(change);
+  }
+}
+
+const newFitting = (part: Part, place: Place): Fitting => ({
+  part: part.id,
+  place,
+  lift: 0,
+  mount: { hold: part.holds[0] ?? 'loose', plate: false, reason: '' },
+  suppliedBy: 'shop',
+  note: '',
+});
