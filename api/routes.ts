@@ -1,4 +1,4 @@
-import { hullModel } from '@plain-cleat/core';
+import { assembly, hullModel } from '@plain-cleat/core';
 import { z } from 'zod';
 import { route, STAFF, type Role } from './route';
 import * as s from './schemas';
@@ -95,6 +95,21 @@ export const ROUTES = {
     says: 'Remember what a heading means',
     body: s.rememberHeading,
     answer: none,
+  }),
+  assemblies: route({
+    method: 'GET',
+    path: '/api/assemblies',
+    who: STAFF,
+    says: 'The assemblies of the shop, newest version of each',
+    answer: z.array(assembly),
+  }),
+  keepAssembly: route({
+    method: 'POST',
+    path: '/api/assemblies',
+    who: STAFF,
+    says: 'Keep an assembly, or a newer version of one',
+    body: s.keepAssembly,
+    answer: assembly,
   }),
   addPhoto: route({
     method: 'POST',

@@ -1,4 +1,5 @@
 import {
+  assembly,
   benchReading,
   catalog,
   change,
@@ -148,6 +149,11 @@ export const wishSheet = z.object({
   dropped: z.int().describe('rows beyond what is read'),
 });
 export const rememberHeading = z.strictObject({ heading: z.string().min(1).max(80), meaning: columnMeaning.nullable() });
+
+export const keepAssembly = z.strictObject({
+  assembly,
+  expects: z.int().min(0).describe('the version it was made from; nought for a new one'),
+});
 
 export const addedPhoto = z.object({ id: z.string(), name: z.string(), width: z.int(), height: z.int() });
 

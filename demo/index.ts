@@ -1,3 +1,4 @@
+export * from './assemblies';
 export * from './documents';
 export * from './rigs';
 export * from './shop';

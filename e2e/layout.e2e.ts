@@ -84,12 +84,10 @@ test('a full layout of thirty fittings and three sets, by mouse', async ({ page 
   await page.mouse.up();
   const frames = await page.evaluate(() => (window as unknown as { frameTimes: number[] }).frameTimes.sort((a, b) => a - b));
   const at = (share: number): string => (frames[Math.floor(frames.length * share)] ?? 0).toFixed(1);
-  test
-    .info()
-    .annotations.push({
-      type: 'frames',
-      description: `${frames.length} frames, half under ${at(0.5)} ms, nine in ten under ${at(0.9)} ms`,
-    });
+  test.info().annotations.push({
+    type: 'frames',
+    description: `${frames.length} frames, half under ${at(0.5)} ms, nine in ten under ${at(0.9)} ms`,
+  });
   console.log(`drag with 30 fittings: half of ${frames.length} frames under ${at(0.5)} ms, nine in ten under ${at(0.9)} ms`);
   await allKept(page);
 

@@ -179,7 +179,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     for (const summary of await page.locator('summary').all()) await summary.click();
     await check('hull bench');
     await page.getByRole('link', { name: 'Floor' }).click();
-    await page.getByRole('link', { name: /^R-0146/ }).click();
+    await page.getByRole('link', { name: 'R-0146, mackerel and pollack rig' }).click();
     for (const step of ['Brief', 'Lay out', 'Drill', 'Wire', 'Price', 'Build', 'Hand over']) {
       await goStep(page, step);
       await expect(page.locator('.outlet .step')).toBeVisible();

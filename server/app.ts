@@ -15,6 +15,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
+import { assemblyRoutes } from './assemblies/routes';
 import type { Config } from './config';
 import { eventRoutes } from './events/routes';
 import { floorRoutes } from './floor/routes';
@@ -143,6 +144,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   hullRoutes(router, db);
   wishRoutes(router);
   photoRoutes(router);
+  assemblyRoutes(router, db);
   const events = eventRoutes(router, db);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));

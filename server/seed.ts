@@ -1,8 +1,8 @@
-import { CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/demo';
+import { ASSEMBLIES, CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/demo';
 import { writeRigFile } from '@plain-cleat/core';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { CatalogRow, CounterRow, HullModelRow, RigRow, ShopRow, StaffRow } from './database/models';
+import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, RigRow, ShopRow, StaffRow } from './database/models';
 import { todayIn } from './rigs/load';
 import { importRigFile } from './rigs/open';
 import { project } from './rigs/progress';
@@ -15,6 +15,7 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   for (const hull of HULLS) await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) });
   await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) });
   await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) });
+  for (const a of ASSEMBLIES) await AssemblyRow.create({ id: a.id, version: a.version, document: JSON.stringify(a) });
   await CounterRow.create({ name: 'rig', value: 143 });
   for (const { file, place } of demoRigs(todayIn(SHOP.timeZone))) {
     const { id } = await importRigFile(db, writeRigFile(file), place);

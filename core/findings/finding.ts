@@ -3,7 +3,7 @@ import type { HullSurface } from '../hull';
 import type { Fitted } from '../drilling';
 import type { EvenKeel } from '../float';
 import type { Paddler, Placed, StrokeHit, StrokeSpace } from '../layout';
-import type { Acceptance, LedgerHole, Place, Plan, SimpleChange } from '../rig';
+import type { Acceptance, DraftChange, LedgerHole, Place, Plan } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
 
@@ -33,9 +33,6 @@ export interface Finding {
   /** The sets it stands in; null when in every one, or when the rig has no sets. */
   readonly sets: readonly string[] | null;
 }
-
-/** A change before it has an id. */
-export type DraftChange = SimpleChange extends infer C ? (C extends SimpleChange ? Omit<C, 'id'> : never) : never;
 
 /** A way out to try. */
 export interface Try {

@@ -39,6 +39,7 @@ const simple = [
   verb('tetherItem', { item, ...fromTo(fitting.shape.tether.unwrap().nullable()) }),
   verb('floatItem', { item, ...fromTo(z.literal(true).nullable()) }),
   verb('travelItem', { item, ...fromTo(z.literal(true).nullable()) }),
+  verb('renewItem', { item, ...fromTo(fitting.shape.of.unwrap().nullable()) }),
   verb('nameSet', { set: key, ...fromTo(rigSet.nullable()) }),
   verb('stowThing', { thing: key, ...fromTo(stowed.nullable()) }),
   verb('keepPhoto', { photo: key, ...fromTo(photo.nullable()) }),
@@ -68,3 +69,6 @@ export type Change = z.infer<typeof change>;
 
 /** The single changes a change is made of, in their order. */
 export const singleChanges = (c: Change): readonly SimpleChange[] => (c.kind === 'together' ? c.changes : [c]);
+
+/** A change before it has an id. */
+export type DraftChange = SimpleChange extends infer C ? (C extends SimpleChange ? Omit<C, 'id'> : never) : never;

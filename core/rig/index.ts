@@ -1,4 +1,5 @@
 export * from './apply';
+export * from './assembly';
 export * from './change';
 export * from './fact';
 export * from './ledger';

@@ -57,6 +57,10 @@ export const fitting = z.strictObject({
     .optional(),
   float: z.boolean().optional().describe('has a float added'),
   travels: z.boolean().optional().describe('moves between the boats of its owner'),
+  of: z
+    .strictObject({ assembly: key, version: z.int().min(1) })
+    .optional()
+    .describe('the assembly it is the base of'),
 });
 
 export const waypoint = z.discriminatedUnion('at', [

@@ -8,7 +8,7 @@ interface Step {
 }
 
 /** Tables and columns that came later than the first: each is made by the step that brought it. */
-const LATER: readonly string[] = ['photos', 'headings'];
+const LATER: readonly string[] = ['photos', 'headings', 'assemblies'];
 const ADDED: Partial<Record<keyof typeof TABLES, readonly string[]>> = { hulls: ['year', 'colour', 'notes'] };
 const FIRST = (Object.keys(TABLES) as (keyof typeof TABLES)[]).filter((t) => !LATER.includes(t));
 
@@ -27,10 +27,10 @@ const MIGRATIONS: Step[] = [
     },
   },
   {
-    name: '0002-hulls-photos-headings',
+    name: '0002-hulls-photos-headings-assemblies',
     async up({ context }) {
       for (const column of ADDED.hulls ?? []) await context.addColumn('hulls', column, columnsOf('hulls')[column] as never);
-      for (const table of ['photos', 'headings'] as const) await context.createTable(table, columnsOf(table));
+      for (const table of ['photos', 'headings', 'assemblies'] as const) await context.createTable(table, columnsOf(table));
       await context.addIndex('photos', ['rigId']);
     },
   },

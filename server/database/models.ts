@@ -97,6 +97,13 @@ export class HeadingRow extends Row<HeadingRow> {
   declare meaning: string;
 }
 
+/** A version of an assembly of the shop's library. */
+export class AssemblyRow extends Row<AssemblyRow> {
+  declare id: string;
+  declare version: number;
+  declare document: string;
+}
+
 export class CounterRow extends Row<CounterRow> {
   declare name: string;
   declare value: number;
@@ -164,6 +171,7 @@ export const TABLES = {
   },
   photos: { id, rigId: text(64), mime: text(40), bytes: { type: BLOB('long'), allowNull: false } },
   headings: { heading: { ...text(80), primaryKey: true }, meaning: text(20) },
+  assemblies: { id, version: { ...integer, primaryKey: true }, document },
   counters: { name: { ...text(20), primaryKey: true }, value: integer },
   /** As the session store wants it. */
   sessions: { sid: { ...text(36), primaryKey: true }, expires: { type: DATE }, data: { type: TEXT } },
@@ -185,6 +193,7 @@ export function defineModels(db: Sequelize): void {
     counters: CounterRow,
     photos: PhotoRow,
     headings: HeadingRow,
+    assemblies: AssemblyRow,
   };
   for (const [tableName, row] of Object.entries(rows)) {
     const init = (row as unknown as { init(columns: object, options: object): void }).init.bind(row);

@@ -30,6 +30,8 @@ const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard
       }}<input class="hidden" type="file" accept="image/jpeg,image/png,image/webp" (change)="open($event)"
     /></label>
     @if (picture(); as p) {
+      <!-- Marks are points of a picture; who cannot point takes the tape, in the table of stations. -->
+      <!-- eslint-disable-next-line @angular-eslint/template/click-events-have-key-events -->
       <svg
         class="photo"
         [attr.viewBox]="'0 0 ' + p.width + ' ' + p.height"

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  type Assembly,
   type Change,
   type DraftChange,
   type Fitted,
@@ -8,6 +9,7 @@ import {
   mountAdvice,
   type Part,
   type Place,
+  placeAssembly,
   placeFitting,
   slideTo,
   snapPlace,
@@ -139,6 +141,21 @@ export class Bench {
     const fitting = { ...newFitting(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };
     this.store.change({ id: newId(), kind: 'placeItem', item, to: only ? { ...fitting, sets: [only] } : fitting });
     return item;
+  }
+
+  /** Brings an assembly aboard as one. Returns the name of its base. */
+  placeAssembly(a: Assembly, at: { x: number; y: number }, only: string | null = null): string | null {
+    const state = this.store.state();
+    const part = state?.doc.catalog.parts.find((p) => p.id === a.fittings[a.base]?.part);
+    if (!state || !part) return null;
+    const to = snapPlace(state.workup.surface, part, at, this.units.system());
+    const { changes, base } = placeAssembly(a, to, (id) => `${id.slice(0, 40)}-${newId().slice(0, 6)}`, {
+      mount: this.mountFor(part, to),
+      ...(only ? { sets: [only] } : {}),
+    });
+    const change = asOne(changes);
+    if (change) this.store.change(change);
+    return base;
   }
 
   turn(item: string, degrees: number): void {

@@ -23,6 +23,7 @@ import { Mass } from '../hull-view/words';
 import { standingOf } from '../hull-view/marks';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { AssemblyBench } from './assembly-bench';
 import { More } from './more';
 
 type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
@@ -31,7 +32,7 @@ type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 @Component({
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingBox, Mass, More],
+  imports: [AssemblyBench, FindingBox, Mass, More],
   templateUrl: './card.html',
   styleUrl: './card.scss',
 })
@@ -45,6 +46,7 @@ export class Card {
   readonly changed = output<Change>();
   readonly tookOff = output<void>();
   readonly copied = output<void>();
+  readonly picked = output<string>();
   private readonly units = inject(UnitsStore);
   protected readonly fault = signal<{ field: Field; says: string } | null>(null);
   protected readonly suppliers = SUPPLIERS;
@@ -54,6 +56,12 @@ export class Card {
   protected readonly standing = computed(() => standingOf(this.state().workup.findings, this.item().placed.id));
   protected readonly findings = computed(() => this.state().workup.findings.filter((f) => f.where === this.item().placed.id));
   protected readonly at = computed(() => this.item().placed.frame.origin);
+  /** Whether others stand on it: a small rig of its own. */
+  protected readonly carries = computed(
+    () =>
+      this.fitting().of !== undefined ||
+      Object.values(this.state().plan.fittings).some((f) => f.place.on === 'fitting' && f.place.fitting === this.key),
+  );
   protected readonly side = computed(() => sideOf(this.at().y));
   protected readonly datum = computed(() => findDatum(this.state().workup.surface, this.state().plan.tape.datum));
   protected readonly fields = computed(() => {

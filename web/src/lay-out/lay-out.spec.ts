@@ -229,3 +229,55 @@ describe('sets, several and stowing', () => {
     );
   });
 });
+
+describe('assemblies', () => {
+  const built = () => {
+    const plan = laidPlan();
+    const [base = ''] = Object.keys(plan.fittings);
+    const on = { on: 'fitting' as const, fitting: base, u: 0, v: 0, heading: 0 };
+    return { base, plan: { ...plan, fittings: { ...plan.fittings, kid: { ...plan.fittings[base], place: on } as never } } };
+  };
+
+  it('are kept in the library under a name, refused without one', async () => {
+    const { base, plan } = built();
+    const rig = await OpenRig.show(LayOut, plan);
+    rig.http.match('/api/assemblies').forEach((call) => call.flush([]));
+    rig.element
+      .querySelector<SVGGElement>(`g.letter[data-fitting="${base}"]`)
+      ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await rig.fixture.whenStable();
+    const submit = (): boolean => rig.find('pc-assembly-bench form').dispatchEvent(new Event('submit', { cancelable: true }));
+    submit();
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain('Name in the library: call it something');
+    rig.find<HTMLInputElement>('pc-assembly-bench form input').value = 'box on box';
+    submit();
+    const sent = rig.http.expectOne((r) => r.url === '/api/assemblies' && r.method === 'POST');
+    const body = sent.request.body as { expects: number; assembly: { base: string; fittings: object } };
+    expect([body.expects, body.assembly.base, Object.keys(body.assembly.fittings).length]).toEqual([0, base, 2]);
+    sent.flush({ ...body.assembly, version: 1 });
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain('Kept in the library as version 1.');
+    expect(rig.sentChanges().at(-1)).toEqual(jasmine.objectContaining({ kind: 'renewItem', item: base }));
+  });
+
+  it('are placed as one by Enter', async () => {
+    const { base, plan } = built();
+    const kit = {
+      id: 'kit',
+      name: 'Box on box',
+      version: 3,
+      base,
+      fittings: Object.fromEntries(Object.entries(plan.fittings).filter(([id]) => id === base || id === 'kid')),
+    };
+    const rig = await OpenRig.show(LayOut, testPlan());
+    rig.http.match('/api/assemblies').forEach((call) => call.flush([kit]));
+    await rig.fixture.whenStable();
+    rig.find('.kits button').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await rig.fixture.whenStable();
+    const [change] = rig.sentChanges();
+    expect(change?.kind === 'together' && change.changes.map((c) => c.kind)).toEqual(['placeItem', 'placeItem']);
+    expect(rig.store.state()?.workup.items.length).toBe(2);
+    expect(rig.text).toContain('From the library, version 3.');
+  });
+});

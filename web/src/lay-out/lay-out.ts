@@ -11,6 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import {
+  type Assembly,
   type Cure,
   datums,
   type Fitted,
@@ -33,6 +34,7 @@ import { Bench } from './bench';
 import { Card } from './card';
 import { Cures } from './cures';
 import { Keys } from './keys';
+import { Library } from './library';
 import { Palette } from './palette';
 import { SetsBar } from './sets-bar';
 import { Several } from './several';
@@ -53,12 +55,14 @@ export default class LayOut {
   protected readonly units = inject(UnitsStore);
   protected readonly cures = inject(Cures);
   protected readonly bench = inject(Bench);
+  protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
   private readonly hook = viewChild<ElementRef<HTMLSelectElement>>('hook');
   protected readonly chosen = signal<string | null>(null);
   /** More than the one: picked with Shift, or by a frame drawn round them. */
   protected readonly several = signal<ReadonlySet<string>>(new Set());
   protected readonly placing = signal<Part | null>(null);
+  protected readonly placingAssembly = signal<Assembly | null>(null);
   /** A place pointed at before a part was chosen. */
   protected readonly spot = signal<{ x: number; y: number } | null>(null);
   protected readonly carrying = signal(false);
@@ -120,6 +124,7 @@ export default class LayOut {
   });
 
   constructor() {
+    this.library.load();
     effect(() => {
       const state = this.store.state();
       if (!state) return;
@@ -187,12 +192,31 @@ export default class LayOut {
   /** A tap on the boat: puts down what was chosen, or asks what suits the place. */
   protected dropped(at: { x: number; y: number; part: string }): void {
     const part = this.store.state()?.doc.catalog.parts.find((p) => p.id === at.part) ?? this.placing();
+    const assembly = this.placingAssembly();
     if (part) this.place(part, at);
+    else if (assembly) this.placeAssembly(assembly, at);
     else {
       this.pick(null);
       this.spot.set(at);
       this.spoken.set('Parts that suit this place come first');
     }
+  }
+
+  private placeAssembly(assembly: Assembly, at: { x: number; y: number }): void {
+    const base = this.bench.placeAssembly(assembly, at, this.store.state()?.set ?? null);
+    this.placingAssembly.set(null);
+    this.spot.set(null);
+    this.pick(base);
+  }
+
+  /** By a tap it waits for its place; by Enter it goes into the well, or where was pointed at. */
+  protected chooseAssembly({ assembly, now }: { assembly: Assembly; now: boolean }): void {
+    const spot = this.spot();
+    const hull = this.store.state()?.doc.hull;
+    const well = hull?.decks.find((d) => d.kind === 'tank well');
+    const usual = well ? { x: (well.fore + well.aft) / 2, y: 0 } : { x: (hull?.seat.x ?? 1500) + 600, y: 0 };
+    if (spot || now) this.placeAssembly(assembly, spot ?? usual);
+    else this.placingAssembly.set(assembly);
   }
 
   protected choosePart(part: Part): void {
@@ -277,7 +301,8 @@ export default class LayOut {
     e: () => document.querySelector<HTMLElement>('input.exact')?.focus(),
     m: () => document.querySelector<HTMLElement>('.mounts button')?.focus(),
     Escape: () => {
-      if (this.carrying() || this.placing() || this.spot()) {
+      if (this.carrying() || this.placing() || this.placingAssembly() || this.spot()) {
+        this.placingAssembly.set(null);
         this.carrying.set(false);
         this.placing.set(null);
         this.spot.set(null);

@@ -7,7 +7,6 @@ import {
   type Place,
   printFigure,
   setsInOrder,
-  slideTo,
   takenBy,
   type Taking,
 } from '@plain-cleat/core';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, signal, viewChild } from '@angular/core';
-import { type Brief, type HullSurface, type Part, type Plan, printMoney, suits } from '@plain-cleat/core';
+import { type Assembly, type Brief, type HullSurface, type Part, type Plan, printMoney, suits } from '@plain-cleat/core';
 import type { StripMark } from '../hull-view/strip';
 
 /** What can come aboard, wished-for parts first; tap then tap the hull, drag it there, or press Enter. */
@@ -43,6 +43,24 @@ import type { StripMark } from '../hull-view/strip';
       (input)="text.set(find.value)"
       (keydown.enter)="first()"
     />
+    @if (kits().length) {
+      <ul class="kits" aria-label="Built at the bench">
+        @for (k of kits(); track k.id) {
+          <li>
+            <button
+              type="button"
+              (click)="assembled.emit({ assembly: k, now: false })"
+              (keydown.enter)="$event.preventDefault(); assembled.emit({ assembly: k, now: true })"
+            >
+              <span
+                >{{ k.name }}<em>assembly, version {{ k.version }}</em></span
+              >
+              <span class="figure">{{ money(price(k)) }}</span>
+            </button>
+          </li>
+        }
+      </ul>
+    }
     <ul class="parts">
       @for (p of found(); track p.part.id) {
         <li>
@@ -68,7 +86,9 @@ import type { StripMark } from '../hull-view/strip';
           </button>
         </li>
       } @empty {
-        <li class="muted">No part like that in the stores.</li>
+        @if (kits().length === 0) {
+          <li class="muted">No part like that in the stores.</li>
+        }
       }
     </ul>
   `,
@@ -97,6 +117,7 @@ import type { StripMark } from '../hull-view/strip';
       overflow-y: auto;
       max-height: 400px;
     }
+    .kits button,
     .parts button {
       width: 100%;
       min-height: 44px;
@@ -138,6 +159,14 @@ export class Palette {
   readonly spot = input<{ x: number; y: number } | null>(null);
   readonly hull = input.required<HullSurface>();
   readonly brief = input.required<Brief>();
+  readonly assemblies = input<readonly Assembly[]>([]);
+  readonly assembled = output<{ assembly: Assembly; now: boolean }>();
+  protected readonly kits = computed(() => {
+    const wanted = this.text().trim().toLowerCase();
+    return this.spot() ? [] : this.assemblies().filter((a) => a.name.toLowerCase().includes(wanted));
+  });
+  protected price = (a: Assembly): number =>
+    Object.values(a.fittings).reduce((sum, f) => sum + (this.parts().find((p) => p.id === f.part)?.priceCents ?? 0), 0);
   protected readonly text = signal('');
   protected readonly money = printMoney;
   private readonly find = viewChild.required<ElementRef<HTMLInputElement>>('find');

@@ -1,0 +1,197 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { type Fitted, printMoney, renewAssembly, standingOn, takeAssembly, takenBy } from '@plain-cleat/core';
+import { asOne } from '../stores/as-one';
+import { curveLinearClosed, line } from 'd3-shape';
+import { Mass } from '../hull-view/words';
+import { RigStore, type RigState } from '../stores/rig.store';
+import { wordsOf } from '../stores/session.store';
+import { Library } from './library';
+
+const SIZE = { width: 310, height: 190 } as const;
+
+/** A small rig of its own on its own bench: what stands on the chosen fitting, from above, kept and renewed as one. */
+@Component({
+  selector: 'pc-assembly-bench',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Mass],
+  template: `
+    <h3>{{ known()?.name ?? 'Built on ' + item().placed.part.name }}</h3>
+    <svg [attr.viewBox]="'0 0 ' + size.width + ' ' + size.height" role="img" [attr.aria-label]="'From above: ' + names()">
+      @for (b of bodies(); track $index) {
+        <path [class.base]="b.base" [attr.d]="b.d" />
+      }
+      @for (m of marks(); track m.id) {
+        <g class="letter" [attr.transform]="'translate(' + m.x + ' ' + m.y + ')'">
+          <circle r="11" />
+          <text text-anchor="middle" y="4">{{ m.letter }}</text>
+        </g>
+      }
+    </svg>
+    <ul aria-label="What it is made of">
+      @for (p of parts(); track p.placed.id) {
+        <li>
+          <button class="link" type="button" (click)="picked.emit(p.placed.id)">{{ p.letter }}, {{ p.placed.part.name }}</button>
+        </li>
+      }
+    </ul>
+    <p class="figure">{{ money(cents()) }} · {{ kg() | mass }} · {{ holes() }} holes in the boat</p>
+    <p class="small muted">On this hull: {{ fits() }}</p>
+    @if (item().placed.fitting.of; as of) {
+      <p class="small">
+        From the library, version {{ of.version }}.
+        @if (newer(); as n) {
+          <button class="way" type="button" (click)="renew()">Bring it to version {{ n.version }}</button>
+        }
+      </p>
+    }
+    <form class="row" (submit)="$event.preventDefault(); keep(name.value)">
+      <input
+        #name
+        class="line grow"
+        aria-label="Name in the library"
+        maxlength="80"
+        [value]="known()?.name ?? ''"
+        placeholder="name in the library"
+      />
+      <button class="way" type="submit">{{ known() ? 'Keep as newer' : 'Keep in the library' }}</button>
+    </form>
+    @if (fault()) {
+      <p class="fault" role="alert">{{ fault() }}</p>
+    }
+    <p class="small muted" role="status">{{ kept() }}</p>
+  `,
+  styles: `
+    :host {
+      display: block;
+      border-top: 1px solid var(--line);
+      padding-top: 10px;
+    }
+    svg {
+      width: 100%;
+      background: var(--ground);
+      border: 1px solid var(--line);
+      margin: 6px 0;
+    }
+    path {
+      fill: var(--card);
+      stroke: var(--tide);
+    }
+    path.base {
+      fill: var(--hull);
+    }
+    .letter circle {
+      fill: var(--card);
+      stroke: var(--tide);
+      stroke-width: 2;
+    }
+    .letter text {
+      font-size: 13px;
+      font-weight: 600;
+    }
+  `,
+})
+export class AssemblyBench {
+  readonly item = input.required<Fitted>();
+  readonly state = input.required<RigState>();
+  readonly picked = output<string>();
+  private readonly store = inject(RigStore);
+  private readonly library = inject(Library);
+  protected readonly size = SIZE;
+  protected readonly money = printMoney;
+  protected readonly fault = signal('');
+  protected readonly kept = signal('');
+
+  private readonly ids = computed(() => standingOn(this.state().plan, this.item().placed.id));
+  protected readonly parts = computed(() =>
+    this.ids().flatMap((id) => this.state().workup.items.find((i) => i.placed.id === id) ?? []),
+  );
+  protected readonly names = computed(() =>
+    this.parts()
+      .map((p) => p.placed.part.name)
+      .join(', '),
+  );
+  protected readonly cents = computed(() =>
+    this.parts().reduce((sum, p) => sum + (p.placed.fitting.suppliedBy === 'shop' ? p.placed.part.priceCents : 0), 0),
+  );
+  protected readonly kg = computed(() => this.parts().reduce((sum, p) => sum + p.placed.part.massKg, 0));
+  protected readonly holes = computed(() => this.parts().reduce((sum, p) => sum + p.holes.length, 0));
+  protected readonly known = computed(() => {
+    const { of } = this.item().placed.fitting;
+    return of && this.library.assemblies().find((a) => a.id === of.assembly);
+  });
+  protected readonly newer = computed(() => {
+    const known = this.known();
+    return known && known.version > (this.item().placed.fitting.of?.version ?? 0) ? known : null;
+  });
+  protected readonly fits = computed(() => {
+    const all = takenBy(this.item().placed.part, this.state().doc.hull);
+    return all.length ? all.map((t) => `${t.place}: ${t.why}`).join('; ') : 'it stands where it is put';
+  });
+  private readonly frame = computed(() => {
+    const points = this.parts().flatMap((p) => p.placed.bodies.flatMap((b) => b.outline));
+    const xs = points.map((p) => p[0]);
+    const ys = points.map((p) => p[1]);
+    const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+    const k = Math.min((SIZE.width - 40) / Math.max(1, x1 - x0), (SIZE.height - 30) / Math.max(1, y1 - y0));
+    return {
+      x: (mm: number): number => SIZE.width / 2 + (mm - (x0 + x1) / 2) * k,
+      y: (mm: number): number => SIZE.height / 2 - (mm - (y0 + y1) / 2) * k,
+    };
+  });
+  protected readonly bodies = computed(() =>
+    this.parts().flatMap((p) =>
+      p.placed.bodies.map((b) => ({
+        base: p.placed.id === this.item().placed.id,
+        d:
+          line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.frame().x(x), this.frame().y(y)])) ??
+          '',
+      })),
+    ),
+  );
+  protected readonly marks = computed(() =>
+    this.parts().map((p) => ({
+      id: p.placed.id,
+      letter: p.letter,
+      x: this.frame().x(p.placed.frame.origin.x),
+      y: this.frame().y(p.placed.frame.origin.y),
+    })),
+  );
+
+  protected keep(text: string): void {
+    const name = text.trim();
+    this.kept.set('');
+    this.fault.set(name ? '' : 'Name in the library: call it something, such as crate with two tubes.');
+    if (!name) return;
+    const known = this.known();
+    const id = known?.id ?? `a-${crypto.randomUUID().slice(0, 12)}`;
+    const assembly = takeAssembly(this.state().plan, this.item().placed.id, { id, name, version: (known?.version ?? 0) + 1 });
+    this.library.keep(assembly, known?.version ?? 0).subscribe({
+      next: (kept) => {
+        this.kept.set(`Kept in the library as version ${kept.version}.`);
+        const { of } = this.item().placed.fitting;
+        this.store.change({
+          id: crypto.randomUUID(),
+          kind: 'renewItem',
+          item: this.item().placed.id,
+          from: of ?? null,
+          to: { assembly: kept.id, version: kept.version },
+        });
+      },
+      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    });
+  }
+
+  protected renew(): void {
+    const newer = this.newer();
+    if (!newer) return;
+    const change = asOne(
+      renewAssembly(
+        this.state().plan,
+        this.item().placed.id,
+        newer,
+        (id) => `${id.slice(0, 40)}-${crypto.randomUUID().slice(0, 6)}`,
+      ),
+    );
+    if (change) this.store.change(change);
+  }
+}
