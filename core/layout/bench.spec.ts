@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { CATALOG, HULLS, ORRISK, QUENBY, SHOP, TOLVANE } from '../../demo/index';
@@ -24,6 +25,7 @@ import {
   slotFault,
   snag,
   standingRoom,
+  strokeDrawing,
   strokeSpace,
   styleOf,
   suits,
@@ -93,6 +95,11 @@ describe('reach', () => {
 });
 
 describe('headroom under the stroke', () => {
+  it('is drawn in the docs from the very space the judgement uses (npm run drawings)', () => {
+    const drawn = readFileSync(new URL('../../docs/stroke.svg', import.meta.url), 'utf8');
+    expect(drawn).toBe(strokeDrawing(hull, USUAL_BRIEF, SHOP));
+  });
+
   it('is lowest outside the gunwale beside the hip, and none is asked for aft', () => {
     const [p] = paddlers(hull, USUAL_BRIEF);
     const space = p && strokeSpace(hull, p, SHOP.stroke, styleOf(USUAL_BRIEF, SHOP));

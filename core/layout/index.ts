@@ -8,6 +8,7 @@ export * from './sight';
 export * from './snap';
 export * from './standing';
 export * from './stroke';
+export * from './stroke-drawing';
 export * from './suits';
 export * from './sweep';
 export * from './calculations';

@@ -35,15 +35,20 @@ export class Consequences {
     const { brief } = this.plan;
     const { workup, hull } = this;
     switch (question) {
-      case 'waters':
-        return brief.waters.includes('night')
-          ? {
-              says: 'After sunset: a white light at hand, running lights under motor. Check the local rules.',
-              look: !workup.items.some((i) => i.placed.part.kind === 'light'),
-            }
-          : brief.waters.some((w) => w === 'river' || w === 'inshore')
-            ? { says: 'Current: quick release and a knife at hand when anchored.' }
-            : { says: 'Life jacket worn, always.' };
+      case 'waters': {
+        // A loaded boat makes about 5 to 7 km/h (common practice, no source).
+        const hours = (speed: number): string => String(Math.max(1, Math.round(brief.distanceKm / speed)));
+        const way = brief.distanceKm > 0 ? ` The day's way takes ${hours(7)} to ${hours(5)} hours.` : '';
+        if (brief.waters.includes('night'))
+          return {
+            says: `After sunset: a white light at hand, running lights under motor. Check the local rules.${way}`,
+            look: !workup.items.some((i) => i.placed.part.light?.shows === 'all round'),
+          };
+        const current = brief.waters.some((w) => w === 'river' || w === 'inshore' || w === 'offshore');
+        return {
+          says: `${current ? 'Current: quick release and a knife at hand when anchored.' : 'Life jacket worn, always.'}${way}`,
+        };
+      }
       case 'work':
         return {
           says: brief.work.length

@@ -78,6 +78,8 @@ export class Strip {
   readonly placing = input(false);
   /** Another set, drawn faint behind this one. */
   readonly ghosts = input<readonly StripMark[]>([]);
+  /** Poses of what turns on the chosen fitting, from rest to its other end. */
+  readonly sweeps = input<readonly Body[]>([]);
   readonly several = input<ReadonlySet<string>>(new Set());
   /** A place that was pointed at. */
   readonly spot = input<{ x: number; y: number } | null>(null);
@@ -138,6 +140,17 @@ export class Strip {
       })),
     ),
   );
+  protected readonly sweepBodies = computed(() =>
+    this.sweeps().map((b) => ({
+      plan: this.planOf(b),
+      x: Math.min(...b.outline.map(([x]) => this.scale().x(x))),
+      w: Math.max(...b.outline.map(([x]) => this.scale().x(x))) - Math.min(...b.outline.map(([x]) => this.scale().x(x))),
+      top: this.sideY(Math.min(b.top, SIGHT)),
+      h: Math.max(1, this.sideY(b.bottom) - this.sideY(Math.min(b.top, SIGHT))),
+    })),
+  );
+  private planOf = (b: Body): string =>
+    line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.scale().x(x), this.scale().y(y)])) ?? '';
   protected readonly ghostBodies = computed(() =>
     this.ghosts().flatMap((m) =>
       m.bodies.map(

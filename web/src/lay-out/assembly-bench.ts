@@ -6,6 +6,7 @@ import { Mass } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { wordsOf } from '../stores/session.store';
 import { Library } from './library';
+import { OtherHulls } from './other-hulls';
 
 const SIZE = { width: 310, height: 190 } as const;
 
@@ -36,6 +37,9 @@ const SIZE = { width: 310, height: 190 } as const;
     </ul>
     <p class="figure">{{ money(cents()) }} · {{ kg() | mass }} · {{ holes() }} holes in the boat</p>
     <p class="small muted">On this hull: {{ fits() }}</p>
+    @for (o of others(); track o.hull) {
+      <p class="small">{{ o.fits ? '✓ fits the' : '– not the' }} {{ o.hull }}. {{ o.says }}</p>
+    }
     @if (item().placed.fitting.of; as of) {
       <p class="small">
         From the library, version {{ of.version }}.
@@ -96,6 +100,7 @@ export class AssemblyBench {
   readonly picked = output<string>();
   private readonly store = inject(RigStore);
   private readonly library = inject(Library);
+  private readonly hulls = inject(OtherHulls);
   protected readonly size = SIZE;
   protected readonly money = printMoney;
   protected readonly fault = signal('');
@@ -127,6 +132,7 @@ export class AssemblyBench {
     const all = takenBy(this.item().placed.part, this.state().doc.hull);
     return all.length ? all.map((t) => `${t.place}: ${t.why}`).join('; ') : 'it stands where it is put';
   });
+  protected readonly others = computed(() => this.hulls.taking(this.item().placed.part, this.state().doc.hull.id) ?? []);
   private readonly frame = computed(() => {
     const points = this.parts().flatMap((p) => p.placed.bodies.flatMap((b) => b.outline));
     const xs = points.map((p) => p[0]);

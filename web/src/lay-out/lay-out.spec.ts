@@ -280,4 +280,21 @@ describe('assemblies', () => {
     expect(rig.store.state()?.workup.items.length).toBe(2);
     expect(rig.text).toContain('From the library, version 3.');
   });
+
+  it('gear that moves between boats says which other hull takes it, and where', async () => {
+    const { base, plan } = built();
+    const own = plan.fittings[base as never] as object;
+    const rig = await OpenRig.show(LayOut, {
+      ...plan,
+      fittings: { ...plan.fittings, [base]: { ...own, travels: true } } as never,
+    });
+    rig.element
+      .querySelector<SVGGElement>(`g.letter[data-fitting="${base}"]`)
+      ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await rig.fixture.whenStable();
+    rig.http.expectOne('/api/hull-models').flush([{ id: 'other', name: 'Other' }]);
+    rig.http.expectOne('/api/hull-models/other').flush({ ...TEST_HULL, id: 'other', name: 'Other', tracks: [] });
+    await rig.fixture.whenStable();
+    expect(rig.find('pc-more').textContent).toContain('not the Other. nothing there to hold it');
+  });
 });

@@ -21,6 +21,7 @@ import {
   type Part,
   type Place,
   strokeBand,
+  sweptBy,
   unsettled,
   workUp,
 } from '@plain-cleat/core';
@@ -93,6 +94,11 @@ export default class LayOut {
       const here = shown.get(m.id);
       return !here || here.x !== m.at.x || here.y !== m.at.y;
     });
+  });
+  /** The space swept by what turns on the chosen fitting. */
+  protected readonly sweeps = computed(() => {
+    const item = this.item();
+    return item ? sweptBy(item.placed).flatMap((s) => s.poses) : [];
   });
   protected readonly runs = computed(() =>
     (this.store.state()?.workup.runs ?? []).map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),

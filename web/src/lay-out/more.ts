@@ -1,18 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import {
-  type Change,
-  type DraftChange,
-  type Fitted,
-  parseLength,
-  type Place,
-  printFigure,
-  setsInOrder,
-  takenBy,
-  type Taking,
-} from '@plain-cleat/core';
+import { type Change, type DraftChange, type Fitted, parseLength, type Place, printFigure, setsInOrder } from '@plain-cleat/core';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { Bench } from './bench';
+import { OtherHulls } from './other-hulls';
 
 /** More of the chosen fitting: what it stands on, its sets, tether, lean, lock, float, and other boats. */
 @Component({
@@ -99,8 +90,10 @@ import { Bench } from './bench';
     }
     @if (item().placed.fitting.travels) {
       <ul class="small">
-        @for (t of takes(); track t.place) {
-          <li>{{ t.fits ? '✓' : '–' }} {{ t.place }}: {{ t.why }}</li>
+        @for (t of others(); track t.hull) {
+          <li>{{ t.fits ? '✓ fits the' : '– not the' }} {{ t.hull }}. {{ t.says }}</li>
+        } @empty {
+          <li class="muted" role="status">{{ others() ? 'The shop knows no other hull.' : 'Asking the other hulls' }}</li>
         }
       </ul>
     }
@@ -131,6 +124,7 @@ export class More {
   readonly changed = output<Change>();
   private readonly units = inject(UnitsStore);
   private readonly bench = inject(Bench);
+  private readonly hulls = inject(OtherHulls);
   protected readonly fault = signal<{ lean?: string; tether?: string }>({});
 
   protected readonly sets = computed(() => {
@@ -154,8 +148,8 @@ export class More {
       .map((i) => `${i.letter}, ${i.placed.part.name}`)
       .join(' and ');
   });
-  /** Where it would go on this very hull, as another boat would be asked. */
-  protected readonly takes = computed((): Taking[] => takenBy(this.item().placed.part, this.state().doc.hull));
+  /** Where it would go on the other hulls the shop knows. */
+  protected readonly others = computed(() => this.hulls.taking(this.item().placed.part, this.state().doc.hull.id));
 
   protected readonly here = computed(() => {
     const { place } = this.item().placed;
