@@ -23,13 +23,7 @@ export default tseslint.config(
   },
   {
     files: ['core/**/*.ts'],
-    ignores: [
-      'core/**/*.spec.ts',
-      'core/bench/**',
-      'core/testing/**',
-      'core/rig/write-json-schema.ts',
-      'core/layout/write-stroke-drawing.ts',
-    ],
+    ignores: ['core/**/*.spec.ts', 'core/bench/**', 'core/testing/**', 'core/rig/write-json-schema.ts'],
     rules: {
       'no-restricted-globals': [
         'error',

@@ -73,7 +73,7 @@ export default class HullBench {
   );
   protected readonly length = computed(() => Math.max(...this.draft().readings.map((r) => r.x), 1000));
   protected readonly beam = computed(() => 2 * Math.max(...this.draft().readings.map((r) => Math.max(r.port, r.starboard)), 150));
-  private readonly k = computed(() => 860 / this.length());
+  private readonly k = computed(() => 838 / this.length());
   protected readonly height = computed(() => this.beam() * this.k() + 50);
   protected x = (mm: number): number => 34 + mm * this.k();
   protected y = (mm: number): number => this.height() / 2 - mm * this.k();
