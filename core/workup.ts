@@ -2,7 +2,7 @@ import type { Catalog, Part, ShopSettings } from './catalog';
 import { bitRounds, holesOf, type BitRound, type Fitted, type PlannedHole } from './drilling';
 import { judgeRig, type Bench, type Finding } from './findings';
 import type { EvenKeel } from './float';
-import { walk, type WalkStop } from './handover';
+import { givenBack, walk, type GivenBack, type WalkStop } from './handover';
 import type { HullModel, HullSurface } from './hull';
 import { laborLines, type LaborLine } from './labor';
 import { bowToStern, paddlers, placeFitting, reachZones, type Placed } from './layout';
@@ -57,6 +57,8 @@ export interface Workup {
   readonly totals: Totals;
   readonly steps: readonly BuildStep[];
   readonly walk: readonly WalkStop[];
+  /** What came off for something new and goes back in a bag. */
+  readonly givenBack: readonly GivenBack[];
   readonly ledger: Ledger;
   readonly findings: readonly Finding[];
 }
@@ -245,6 +247,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     totals: totals(lines, labor, shop),
     steps: buildSteps(owned, runs, shop, ledger),
     walk: walk(owned, runs, ledger),
+    givenBack: givenBack(owned),
     ledger,
     findings: judgeRig(
       benchOf(owned, null),

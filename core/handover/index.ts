@@ -54,3 +54,13 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
     };
   });
 }
+
+/** What came off the boat for something new: bagged, listed and given back. */
+export interface GivenBack {
+  readonly what: string;
+  readonly letter: string;
+  readonly for: string;
+}
+
+export const givenBack = (items: readonly Fitted[]): GivenBack[] =>
+  items.flatMap((i) => (i.placed.part.replaces ?? []).map((what) => ({ what, letter: i.letter, for: i.placed.part.name })));

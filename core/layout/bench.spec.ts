@@ -6,7 +6,7 @@ import { betweenRods } from '../findings/rods';
 import { fairHull } from '../hull';
 import { missingAdapters, joinFault } from '../mounting';
 import { USUAL_BRIEF } from '../rig';
-import { deck, fitted } from '../testing/bench';
+import { deck, fitted, partOf } from '../testing/bench';
 import { distance, type Point } from '../units';
 import {
   azimuthOf,
@@ -37,11 +37,7 @@ import {
 } from './index';
 
 const hull = fairHull(TOLVANE);
-const part = (id: string) => {
-  const found = CATALOG.parts.find((p) => p.id === id);
-  if (!found) throw new Error(`no part ${id}`);
-  return found;
-};
+const part = partOf;
 const box = (x0: number, x1: number, y0: number, y1: number, bottom: number, top: number): Body => ({
   name: 'box',
   outline: [

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
+import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import { USUAL_BRIEF } from '../rig';
-import { deck, fitted, track } from '../testing/bench';
+import { deck, fitted, track, partOf } from '../testing/bench';
 import {
   BODY,
   type Body,
@@ -23,11 +23,7 @@ import {
 } from './index';
 
 const hull = fairHull(TOLVANE);
-const part = (id: string) => {
-  const found = CATALOG.parts.find((p) => p.id === id);
-  if (!found) throw new Error(`no part ${id}`);
-  return found;
-};
+const part = partOf;
 const box = (x: number, y: number, half: number, bottom = 0, top = 100): Body => ({
   name: 'box',
   bottom,

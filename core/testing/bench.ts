@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import {
   type Fact,
+  type Part,
   type Fitting,
   openPlan,
   type Plan,
@@ -58,4 +59,11 @@ export function keptFact(body: object): Fact {
     by: string;
     serverTime: string;
   };
+}
+
+/** A part of the demo's catalog by id. */
+export function partOf(id: string): Part {
+  const found = CATALOG.parts.find((p) => p.id === id);
+  if (!found) throw new Error(`no part ${id}`);
+  return found;
 }

@@ -17,6 +17,7 @@ const WORDS = {
     sub: 'Changed',
     cautions: 'Before you go',
     undone: 'Left undone or accepted',
+    bag: 'Taken off, back in a bag',
     sign: 'Signed for',
     notSigned: 'Not signed yet',
     planned: 'planned',
@@ -46,6 +47,7 @@ const WORDS = {
     sub: 'Remplacé',
     cautions: 'Avant de partir',
     undone: 'Laissé ou accepté',
+    bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
     notSigned: 'Pas encore signé',
     planned: 'prévu',
@@ -94,6 +96,10 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     paper.heading(t.undone);
     for (const f of accepted) paper.text(`${f.letter} ${f.code}: ${f.accepted?.reason ?? ''} (${f.accepted?.by ?? ''})`);
     for (const s of snags) paper.text(s);
+  }
+  if (w.givenBack.length) {
+    paper.heading(t.bag);
+    for (const b of w.givenBack) paper.text(`${b.what} (${b.letter})`);
   }
   paper.heading(t.cautions);
   for (const line of t.list) paper.text(`· ${line}`);

@@ -1,6 +1,6 @@
 import type { Fact } from '@plain-cleat/core';
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, testPlan } from '../testing/rig';
+import { laidPlan, TEST_PARTS, testPlan } from '../testing/rig';
 import HandOver from './hand-over';
 
 const done = (body: object, n: number): Fact =>
@@ -22,6 +22,13 @@ describe('handing over', () => {
     const rig = await OpenRig.show(HandOver, testPlan());
     expect(rig.text).toContain('Nothing is aboard yet');
     expect(rig.element.querySelector('pc-sign-pad')).toBeNull();
+  });
+
+  it('lists what was taken off and goes back in a bag', async () => {
+    const parts = TEST_PARTS.map((p) => (p.id === 'box' ? { ...p, replaces: ['stock foot pegs'] } : p));
+    const rig = await OpenRig.show(HandOver, laidPlan(), { catalog: { parts, consumables: [] } });
+    expect(rig.text).toContain('Back in a bag');
+    expect(rig.text).toContain('stock foot pegs, off for');
   });
 
   it('walks from stop to stop, bow to stern', async () => {

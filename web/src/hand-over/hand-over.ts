@@ -44,6 +44,7 @@ export default class HandOver {
       snags: w?.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : [])) ?? [],
     };
   });
+  protected readonly bag = computed(() => this.store.state()?.workup.givenBack ?? []);
   protected readonly signed = computed(() => this.store.state()?.workup.ledger.signed ?? null);
   /** Why the owner cannot sign yet, or nothing. */
   protected readonly notYet = computed(() =>

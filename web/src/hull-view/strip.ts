@@ -9,20 +9,12 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import {
-  type Body,
-  findDatum,
-  MM_PER_INCH,
-  type PlannedHole,
-  type Point,
-  printFigure,
-  type Rod,
-  type Tape,
-  type Workup,
-} from '@plain-cleat/core';
-import { curveLinearClosed, line } from 'd3-shape';
+import { type Body, findDatum, type PlannedHole, type Point, type Rod, type Tape, type Workup } from '@plain-cleat/core';
+import { line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
+import { Glass } from './glass';
 import { Scale, WIDTH } from './scale';
+import { bandPaths, planEdges, planPath, planRect, profilePath, type Rect, rodLines, SIGHT, tapeTicks } from './shapes';
 
 /** How a fitting stands: nothing to settle, look, stop. */
 export type Standing = 'ok' | 'look' | 'stop';
@@ -46,13 +38,7 @@ export interface StripRun {
   readonly thick: number;
 }
 
-/** The side view is cut off at so much over the keel, mm. */
-const SIGHT = 900;
-/** How much of a rod the side view shows. */
-const cutAt = (r: Rod): number => Math.min(1, Math.max(0, (SIGHT - r.butt.z) / Math.max(1, r.tip.z - r.butt.z)));
-
 const HOW = { taut: 'pulled taut', centre: 'along the centre line', gunwale: 'laid along the gunwale' } as const;
-const OUTLINE = Array.from({ length: 81 }, (_, i) => i / 80);
 
 /**
  * The boat as a line from bow to stern: the tape, the plan view, the side view under it with true
@@ -81,6 +67,8 @@ export class Strip {
   /** Poses of what turns on the chosen fitting, from rest to its other end. */
   readonly sweeps = input<readonly Body[]>([]);
   readonly several = input<ReadonlySet<string>>(new Set());
+  /** The chosen fitting is being moved by keys: it is shown magnified. */
+  readonly carrying = input(false);
   /** A place that was pointed at. */
   readonly spot = input<{ x: number; y: number } | null>(null);
   /** Whether one arranges here: taps ask for a place, frames choose several, the tape can be hooked. */
@@ -95,71 +83,41 @@ export class Strip {
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   private readonly dragging = signal<{ id: string; dx: number; dy: number; moved: boolean } | null>(null);
 
-  protected readonly zoom = signal<Glass>({ k: 1, x: 0, y: 0 });
-  protected readonly view = computed(() => {
-    const { k, x, y } = this.zoom();
-    return { x, y, w: WIDTH / k, h: this.height() / k };
-  });
-  protected readonly viewBox = computed(() => {
-    const { x, y, w, h } = this.view();
-    return `${x} ${y} ${w} ${h}`;
-  });
+  protected readonly glass = new Glass(() => this.height());
   /** Where the magnified view looks while a fitting is under the finger. */
   protected readonly loupe = signal<{ x: number; y: number } | null>(null);
   protected readonly frameFrom = signal<{ from: { x: number; y: number }; to: { x: number; y: number } } | null>(null);
   protected readonly framing = signal(false);
-  private pan: { x: number; y: number; at: Glass } | null = null;
   protected readonly frameRect = computed(() => {
     const f = this.frameFrom();
     return f ? this.rect(f.from.x, f.to.x, f.from.y, f.to.y) : null;
   });
+  /** The magnified view: under the finger, or over what is moved by keys. */
+  protected readonly looked = computed(() => this.loupe() ?? (this.carrying() ? this.here() : null));
   protected readonly loupeBox = computed(() => {
-    const at = this.loupe();
-    const { x, w } = this.view();
+    const at = this.looked();
+    const { x, y, w } = this.glass.view();
+    const k = this.glass.k();
     // Away from the finger: on the other half of what is seen.
-    return at
-      ? { x: at.x < x + w / 2 ? x + w - 236 / this.zoom().k : x + 16 / this.zoom().k, y: this.view().y + 60 / this.zoom().k }
-      : null;
+    return at ? { x: at.x < x + w / 2 ? x + w - 236 / k : x + 16 / k, y: y + 60 / k } : null;
   });
   protected readonly rodLines = computed(() =>
-    this.marks().flatMap((m) =>
-      (m.rods ?? []).map((r) => ({
-        id: m.id,
-        plan: {
-          x1: this.scale().x(r.butt.x),
-          y1: this.scale().y(r.butt.y),
-          x2: this.scale().x(r.tip.x),
-          y2: this.scale().y(r.tip.y),
-        },
-        side: {
-          x1: this.scale().x(r.butt.x),
-          y1: this.sideY(r.butt.z),
-          x2: this.scale().x(r.butt.x + (r.tip.x - r.butt.x) * cutAt(r)),
-          y2: this.sideY(r.butt.z + (r.tip.z - r.butt.z) * cutAt(r)),
-        },
-      })),
-    ),
+    this.marks().flatMap((m) => (m.rods ?? []).map((r) => rodLines(this.scale(), r, this.sideY))),
   );
   protected readonly sweepBodies = computed(() =>
-    this.sweeps().map((b) => ({
-      plan: this.planOf(b),
-      x: Math.min(...b.outline.map(([x]) => this.scale().x(x))),
-      w: Math.max(...b.outline.map(([x]) => this.scale().x(x))) - Math.min(...b.outline.map(([x]) => this.scale().x(x))),
-      top: this.sideY(Math.min(b.top, SIGHT)),
-      h: Math.max(1, this.sideY(b.bottom) - this.sideY(Math.min(b.top, SIGHT))),
-    })),
+    this.sweeps().map((b) => {
+      const xs = b.outline.map(([x]) => this.scale().x(x));
+      const top = this.sideY(Math.min(b.top, SIGHT));
+      return {
+        plan: planPath(this.scale(), b),
+        x: Math.min(...xs),
+        w: Math.max(...xs) - Math.min(...xs),
+        top,
+        h: Math.max(1, this.sideY(b.bottom) - top),
+      };
+    }),
   );
-  private planOf = (b: Body): string =>
-    line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.scale().x(x), this.scale().y(y)])) ?? '';
-  protected readonly ghostBodies = computed(() =>
-    this.ghosts().flatMap((m) =>
-      m.bodies.map(
-        (b) =>
-          line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.scale().x(x), this.scale().y(y)])) ??
-          '',
-      ),
-    ),
-  );
+  protected readonly ghostBodies = computed(() => this.ghosts().flatMap((m) => m.bodies.map((b) => planPath(this.scale(), b))));
   protected readonly width = WIDTH;
   protected readonly hull = computed(() => this.workup().surface);
   protected readonly half = computed(() => (this.hull().beam / 2) * ((WIDTH - 130) / this.hull().length));
@@ -169,35 +127,8 @@ export class Strip {
   protected readonly ground = computed(() => this.middle() + this.half() + (this.side() ? 16 + 430 * this.scale().perMm : 16));
   protected readonly height = computed(() => this.ground() + (this.side() ? 8 : 0));
 
-  protected readonly edges = computed(() => {
-    const s = this.scale();
-    const hull = this.hull();
-    const edge = (sign: 1 | -1, out: number): string =>
-      line()(
-        OUTLINE.map((t) => [
-          s.x(t * hull.length),
-          s.y(sign * hull.halfBreadth(t * hull.length)) + out * (s.flipped ? sign : -sign),
-        ]),
-      ) ?? '';
-    return {
-      port: edge(-1, 0),
-      starboard: edge(1, 0),
-      second: edge(1, 4),
-      body: `${edge(1, 0)}L${edge(-1, 0).split('L').reverse().join('L').replace('M', '')}Z`,
-    };
-  });
-  protected readonly profile = computed(() => {
-    const hull = this.hull();
-    const top = OUTLINE.map((t): [number, number] => [
-      this.scale().x(t * hull.length),
-      this.sideY(hull.gunwale(t * hull.length)),
-    ]);
-    const keel = OUTLINE.map((t): [number, number] => [
-      this.scale().x(t * hull.length),
-      this.sideY(hull.keel(t * hull.length)),
-    ]).reverse();
-    return line().curve(curveLinearClosed)([...top, ...keel]) ?? '';
-  });
+  protected readonly edges = computed(() => planEdges(this.scale(), this.hull()));
+  protected readonly profile = computed(() => profilePath(this.scale(), this.hull(), this.sideY));
   protected readonly waterY = computed(() => this.sideY(this.workup().float.waterline));
   protected readonly decks = computed(() =>
     this.hull().model.decks.map((d) => ({ ...d, rect: this.rect(d.fore, d.aft, d.port, d.starboard) })),
@@ -208,19 +139,9 @@ export class Strip {
   protected readonly tracks = computed(() =>
     this.hull().model.tracks.map((t) => ({ ...t, rect: this.rect(t.fore, t.aft, t.y - 10, t.y + 10) })),
   );
-  protected readonly seatX = computed(() => this.scale().x(this.hull().model.seat.x));
   protected readonly bandPaths = computed(() => {
     const band = this.band();
-    if (!band) return [];
-    return ([1, -1] as const).map((sign) => {
-      const hull = this.hull();
-      const xs = Array.from({ length: 13 }, (_, i) => band.fore + ((band.aft - band.fore) * i) / 12);
-      const out = xs.map((x): [number, number] => [this.scale().x(x), this.scale().y(sign * (hull.halfBreadth(x) + 70))]);
-      const back = xs
-        .map((x): [number, number] => [this.scale().x(x), this.scale().y(sign * Math.max(0, hull.halfBreadth(x) - band.inboard))])
-        .reverse();
-      return line().curve(curveLinearClosed)([...out, ...back]) ?? '';
-    });
+    return band ? bandPaths(this.scale(), this.hull(), band) : [];
   });
   protected readonly runPaths = computed(() =>
     this.runs().map((r) => ({
@@ -233,9 +154,7 @@ export class Strip {
       m.bodies.map((b) => ({
         id: m.id,
         standing: m.standing,
-        d:
-          line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.scale().x(x), this.scale().y(y)])) ??
-          '',
+        d: planPath(this.scale(), b),
         sideX: this.scale().x(m.at.x),
         top: this.sideY(Math.min(b.top, SIGHT)),
         cut: b.top > SIGHT,
@@ -245,27 +164,7 @@ export class Strip {
   );
   protected readonly datum = computed(() => findDatum(this.hull(), this.tape().datum));
   protected readonly how = computed(() => `hooked on ${this.datum().name.toUpperCase()} · ${HOW[this.tape().run]}`);
-  protected readonly ticks = computed(() => {
-    const imperial = this.units.system() === 'imperial';
-    const minor = imperial ? MM_PER_INCH : 20;
-    const from = this.datum().at.x;
-    // A figure that would run off the end of the tape is left out.
-    const last = WIDTH - 70;
-    const out: { x: number; tall: number; label: string }[] = [];
-    for (const sign of [1, -1])
-      for (let i = sign > 0 ? 0 : 1; ; i++) {
-        const mm = from + sign * i * minor;
-        if (mm < -1 || mm > this.hull().length + 60) break;
-        const isMajor = i % (imperial ? 12 : 10) === 0;
-        const half = imperial ? i % 6 === 0 : i % 5 === 0;
-        out.push({
-          x: this.scale().x(mm),
-          tall: isMajor ? 18 : half ? 11 : 7,
-          label: isMajor && i > 0 && this.scale().x(mm) < last ? printFigure(i * minor, this.units.system()) : '',
-        });
-      }
-    return out;
-  });
+  protected readonly ticks = computed(() => tapeTicks(this.scale(), this.datum().at.x, this.hull().length, this.units.system()));
   protected readonly hookX = computed(() => this.scale().x(this.datum().at.x));
   /** Old holes stay drawn like scars. */
   protected readonly scars = computed(() =>
@@ -290,17 +189,14 @@ export class Strip {
 
   protected sideY = (z: number): number => this.ground() - z * this.scale().perMm;
 
-  private rect(fore: number, aft: number, port: number, starboard: number): { x: number; y: number; w: number; h: number } {
-    const s = this.scale();
-    const [x0, x1, y0, y1] = [s.x(fore), s.x(aft), s.y(port), s.y(starboard)];
-    return { x: Math.min(x0, x1), y: Math.min(y0, y1), w: Math.abs(x1 - x0), h: Math.abs(y1 - y0) };
-  }
+  private rect = (fore: number, aft: number, port: number, starboard: number): Rect =>
+    planRect(this.scale(), fore, aft, port, starboard);
 
   /** Pointer to hull millimetres. */
   private place(event: MouseEvent): { x: number; y: number } {
     const svg = this.svg().nativeElement;
     const box = svg.getBoundingClientRect();
-    const view = this.view();
+    const view = this.glass.view();
     const k = view.w / box.width;
     return {
       x: this.scale().mmX(view.x + (event.clientX - box.left) * k),
@@ -360,7 +256,7 @@ export class Strip {
     if (!this.arranging() || event.button !== 0) return;
     const at = this.place(event);
     if (event.shiftKey) this.frameFrom.set({ from: at, to: at });
-    else if (this.zoom().k > 1) this.pan = { x: event.clientX, y: event.clientY, at: this.zoom() };
+    else if (this.glass.k() > 1) this.glass.hold(event);
     else return;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
   }
@@ -368,17 +264,13 @@ export class Strip {
   protected stretch(event: PointerEvent): void {
     const frame = this.frameFrom();
     if (frame) this.frameFrom.set({ ...frame, to: this.place(event) });
-    if (!this.pan) return;
-    const k = WIDTH / this.zoom().k / this.svg().nativeElement.getBoundingClientRect().width;
-    const { x, y, at } = this.pan;
-    this.zoom.set(this.bounded({ k: at.k, x: at.x - (event.clientX - x) * k, y: at.y - (event.clientY - y) * k }));
-    if (Math.hypot(event.clientX - x, event.clientY - y) > 4) this.framing.set(true);
+    if (this.glass.move(event, this.svg().nativeElement.getBoundingClientRect().width)) this.framing.set(true);
   }
 
   protected letGo(): void {
     const frame = this.frameFrom();
     this.frameFrom.set(null);
-    this.pan = null;
+    this.glass.letGo();
     if (frame) {
       const [x0, x1] = [Math.min(frame.from.x, frame.to.x), Math.max(frame.from.x, frame.to.x)];
       const [y0, y1] = [Math.min(frame.from.y, frame.to.y), Math.max(frame.from.y, frame.to.y)];
@@ -393,41 +285,17 @@ export class Strip {
   protected wheel(event: WheelEvent): void {
     if (!event.ctrlKey && !event.metaKey) return;
     event.preventDefault();
-    this.zoomTo(this.zoom().k * Math.exp(-event.deltaY / 300), this.place(event));
+    const at = this.place(event);
+    this.glass.to(this.glass.k() * Math.exp(-event.deltaY / 300), this.scale().x(at.x), this.scale().y(at.y));
   }
 
   /** Twice as close, about what is chosen or the middle of the boat. */
   closer(): void {
     const at = this.marks().find((m) => m.id === this.selected())?.at ?? { x: this.hull().length / 2, y: 0 };
-    this.zoomTo(this.zoom().k >= MOST ? 1 : this.zoom().k * 2, at);
+    this.glass.closer(this.scale().x(at.x), this.scale().y(at.y));
   }
 
   whole(): void {
-    this.zoom.set({ k: 1, x: 0, y: 0 });
-  }
-
-  private zoomTo(k: number, at: { x: number; y: number }): void {
-    const next = Math.min(MOST, Math.max(1, k));
-    const [px, py] = [this.scale().x(at.x), this.scale().y(at.y)];
-    const now = this.view();
-    const [rx, ry] = [(px - now.x) / now.w, (py - now.y) / now.h];
-    // What is pointed at stays under the pointer; what was out of sight comes to the middle.
-    const seen = rx > 0 && rx < 1 && ry > 0 && ry < 1;
-    const [w, h] = [WIDTH / next, this.height() / next];
-    this.zoom.set(this.bounded({ k: next, x: px - (seen ? rx : 0.5) * w, y: py - (seen ? ry : 0.5) * h }));
-  }
-
-  private bounded({ k, x, y }: Glass): Glass {
-    const most = { x: WIDTH - WIDTH / k, y: this.height() - this.height() / k };
-    return { k, x: Math.min(most.x, Math.max(0, x)), y: Math.min(most.y, Math.max(0, y)) };
+    this.glass.whole();
   }
 }
-
-/** How close the boat is looked at, and from which corner of the drawing. */
-interface Glass {
-  readonly k: number;
-  readonly x: number;
-  readonly y: number;
-}
-
-const MOST = 8;

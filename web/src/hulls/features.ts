@@ -23,6 +23,23 @@ const AREA = [at('fore', 'from'), at('aft', 'to'), at('port', 'port edge'), at('
 const named: Column = { key: 'name', name: 'name', kind: 'text' };
 const area = { fore: 1000, aft: 1200, port: -100, starboard: 100 };
 
+const BOX = [
+  at('from.x', 'from'),
+  at('to.x', 'to'),
+  at('from.y', 'port'),
+  at('to.y', 'starboard'),
+  at('from.z', 'bottom'),
+  at('to.z', 'top'),
+];
+const box = (x0: number, x1: number, y0: number, y1: number, z0: number, z1: number): Row => ({
+  'from.x': x0,
+  'to.x': x1,
+  'from.y': y0,
+  'to.y': y1,
+  'from.z': z0,
+  'to.z': z1,
+});
+
 const DECKS = ['foredeck', 'cockpit', 'seat', 'tank well', 'stern deck', 'side deck', 'plate'] as const;
 
 /** Flat rows of nested things, and back: `slot.opening` is a column of a track. */
@@ -190,6 +207,73 @@ export const FEATURES: readonly FeatureList[] = [
     ...area,
     wall: 7,
   })),
+  list('rails', 'Rails', 'rail', [named, ...BOX, at('diameter', 'diameter')], (id) => ({
+    id,
+    name: 'side rail',
+    ...box(2600, 3000, 380, 380, 330, 330),
+    diameter: 25,
+  })),
+  list(
+    'plates',
+    'Pre-drilled plates',
+    'plate',
+    [
+      named,
+      at('x', 'aft of bow'),
+      at('y', 'off centre'),
+      at('height', 'height'),
+      { key: 'thread', name: 'thread', kind: 'text' },
+    ],
+    (id) => ({
+      id,
+      name: 'plate',
+      x: 200,
+      y: 0,
+      height: 370,
+      thread: 'M8',
+      holes: [
+        { u: -90, v: -70 },
+        { u: -90, v: 70 },
+        { u: 90, v: -70 },
+        { u: 90, v: 70 },
+      ],
+    }),
+  ),
+  {
+    ...list(
+      'hazards',
+      'Behind the wall',
+      'hazard',
+      [named, { key: 'kind', name: 'kind', kind: ['foam', 'drive well', 'bulkhead'] }, ...BOX],
+      (id) => ({ id, name: 'foam block', kind: 'foam', shape: 'box', ...box(1000, 1200, -100, 100, 20, 200) }),
+    ),
+    // Tubes run along a path, which is no row of figures: they are kept as they are.
+    rows: (model) => flat(model.hazards.filter((h) => h.shape === 'box')),
+  },
+  list(
+    'moving',
+    'What turns',
+    'moving part',
+    [
+      named,
+      ...BOX,
+      { key: 'about', name: 'hinge runs', kind: ['x', 'y', 'z'] },
+      at('hinge.x', 'hinge aft'),
+      at('hinge.y', 'hinge off centre'),
+      at('hinge.z', 'hinge height'),
+      { key: 'turns', name: 'turns, °', kind: 'number' },
+    ],
+    (id) => ({
+      id,
+      name: 'rudder',
+      ...box(3400, 3550, -8, 8, 0, 300),
+      about: 'z',
+      'hinge.x': 3420,
+      'hinge.y': 0,
+      'hinge.z': 200,
+      turns: 35,
+    }),
+  ),
 ];
 
 /** Rows back into the model; a lid without a hinge lifts off whole. */
@@ -200,5 +284,6 @@ export function withRows(model: HullModel, key: keyof HullModel, rows: readonly 
     const filled = lifted || key !== 'hatches' ? kept : [['lid.turns', 100], ['lid.thick', 15], ...kept];
     return nested(Object.fromEntries(filled as [string, unknown][]));
   });
-  return { ...model, [key]: clean };
+  const tubes = key === 'hazards' ? model.hazards.filter((h) => h.shape === 'tube') : [];
+  return { ...model, [key]: [...clean, ...tubes] };
 }

@@ -21,11 +21,10 @@ import { wordsOf } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from './feature-list';
 import { FEATURES, type FeatureList, type Row, withRows } from './features';
-import { draftFault, draftOf, type HullDraft, modelOf, newDraft } from './hull-draft';
+import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, newDraft, withFigure } from './hull-draft';
 import { HullStore } from './hull-store';
 import { type FlatPhoto, PhotoDesk } from './photo-desk';
 
-type Figure = 'massKg' | 'capacityKg' | 'wall' | 'seatX' | 'seatLow' | 'seatHigh';
 const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
   ['x', 'aft of bow'],
   ['port', 'port half-breadth'],
@@ -181,10 +180,24 @@ export default class HullBench {
     this.draft.update((d) => ({ ...d, rest: { ...d.rest, [key]: value.slice(0, 60) } }));
   }
 
+  protected readonly figures = Object.entries(FIGURES) as [Figure, string][];
+
   protected figure(key: Figure): string {
     const { rest } = this.draft();
-    const lengths = { wall: rest.wall, seatX: rest.seat.x, seatLow: rest.seat.low, seatHigh: rest.seat.high };
-    return key === 'massKg' || key === 'capacityKg' ? printMass(rest[key], this.units.system()) : this.print(lengths[key]);
+    const { seat, feet } = rest;
+    if (key === 'massKg' || key === 'capacityKg') return printMass(rest[key], this.units.system());
+    const lengths: Record<Exclude<Figure, 'massKg' | 'capacityKg'>, number | undefined> = {
+      wall: rest.wall,
+      seatX: seat.x,
+      seatLow: seat.low,
+      seatHigh: seat.high,
+      slideFore: seat.slide?.fore,
+      slideAft: seat.slide?.aft,
+      feetFore: feet?.fore,
+      feetAft: feet?.aft,
+    };
+    const mm = lengths[key];
+    return mm === undefined ? '' : this.print(mm);
   }
 
   protected typeFigure(key: Figure, text: string): void {
@@ -197,14 +210,7 @@ export default class HullBench {
         : '',
     );
     if (value === undefined || value < 0) return;
-    this.draft.update((d) => {
-      const { seat } = d.rest;
-      const rest =
-        key === 'seatX' || key === 'seatLow' || key === 'seatHigh'
-          ? { ...d.rest, seat: { ...seat, [key === 'seatX' ? 'x' : key === 'seatLow' ? 'low' : 'high']: value } }
-          : { ...d.rest, [key]: value };
-      return { ...d, rest };
-    });
+    this.draft.update((d) => ({ ...d, rest: withFigure(d.rest, key, value) }));
   }
 
   protected rows = (list: FeatureList): readonly Row[] => list.rows(this.draft().rest);

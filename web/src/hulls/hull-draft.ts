@@ -92,3 +92,43 @@ export function draftFault(draft: HullDraft): string | null {
   const [fault] = readingFaults(draft.readings);
   return fault ? `Station ${fault.row + 1}, ${fault.column}: ${fault.says}.` : null;
 }
+
+/** The single figures of a hull, by what they are called. */
+export const FIGURES = {
+  massKg: 'weighs',
+  capacityKg: 'rated for',
+  wall: 'wall',
+  seatX: 'seat, aft of bow',
+  seatLow: 'seat height, low',
+  seatHigh: 'seat height, high',
+  slideFore: 'seat slides from',
+  slideAft: 'seat slides to',
+  feetFore: 'pegs from',
+  feetAft: 'pegs to',
+} as const;
+export type Figure = keyof typeof FIGURES;
+
+/** One figure of a hull set; a seat that slides and pegs that move start from one place each. */
+export function withFigure(rest: HullDraft['rest'], key: Figure, value: number): HullDraft['rest'] {
+  const { seat } = rest;
+  const slide = seat.slide ?? { fore: seat.x, aft: seat.x };
+  const feet = rest.feet ?? { kind: 'pegs' as const, fore: value, aft: value };
+  switch (key) {
+    case 'seatX':
+      return { ...rest, seat: { ...seat, x: value } };
+    case 'seatLow':
+      return { ...rest, seat: { ...seat, low: value } };
+    case 'seatHigh':
+      return { ...rest, seat: { ...seat, high: value } };
+    case 'slideFore':
+      return { ...rest, seat: { ...seat, slide: { ...slide, fore: value } } };
+    case 'slideAft':
+      return { ...rest, seat: { ...seat, slide: { ...slide, aft: value } } };
+    case 'feetFore':
+      return { ...rest, feet: { ...feet, fore: value } };
+    case 'feetAft':
+      return { ...rest, feet: { ...feet, aft: value } };
+    default:
+      return { ...rest, [key]: value };
+  }
+}

@@ -42,6 +42,24 @@ describe('lists of things on a hull', () => {
       expect(nested(list.rows(model)[0] ?? {})).toEqual((model[list.key] as object[])[0] as never);
     });
 
+  it('tubes behind the wall are kept as they are', () => {
+    const tube = {
+      id: 't',
+      name: 'rudder tube',
+      kind: 'rudder tube' as const,
+      shape: 'tube' as const,
+      radius: 8,
+      path: [
+        { x: 0, y: 0, z: 0 },
+        { x: 9, y: 0, z: 0 },
+      ],
+    };
+    const list = FEATURES.find((f) => f.key === 'hazards');
+    const model = withRows({ ...TEST_HULL, hazards: [tube] }, 'hazards', [list?.fresh(1) ?? {}]);
+    expect(model.hazards.map((h) => h.shape)).toEqual(['box', 'tube']);
+    expect(list?.rows(model).length).toBe(1);
+  });
+
   it('a hatch without a hinge lifts off; with one its lid opens', () => {
     const list = FEATURES.find((f) => f.key === 'hatches');
     const row = list?.fresh(1) ?? {};

@@ -33,6 +33,7 @@ import { UnitsStore } from '../stores/units.store';
 import { copies, takeOff } from './arrange';
 import { Bench } from './bench';
 import { Card } from './card';
+import { Choice } from './choice';
 import { Cures } from './cures';
 import { Keys } from './keys';
 import { Library } from './library';
@@ -59,9 +60,10 @@ export default class LayOut {
   protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
   private readonly hook = viewChild<ElementRef<HTMLSelectElement>>('hook');
-  protected readonly chosen = signal<string | null>(null);
-  /** More than the one: picked with Shift, or by a frame drawn round them. */
-  protected readonly several = signal<ReadonlySet<string>>(new Set());
+  protected readonly choice = new Choice();
+  protected readonly chosen = this.choice.one;
+  protected readonly several = this.choice.several;
+  protected readonly spoken = this.choice.spoken;
   protected readonly placing = signal<Part | null>(null);
   protected readonly placingAssembly = signal<Assembly | null>(null);
   /** A place pointed at before a part was chosen. */
@@ -71,7 +73,6 @@ export default class LayOut {
   protected readonly showKeys = signal(false);
   protected readonly stowing = signal(false);
   protected readonly compare = signal<string | null>(null);
-  protected readonly spoken = signal('');
 
   protected readonly item = computed(() => this.store.state()?.workup.items.find((i) => i.placed.id === this.chosen()) ?? null);
   protected readonly many = computed((): readonly Fitted[] => {
@@ -155,29 +156,10 @@ export default class LayOut {
   protected pick(id: string | null, more = false): void {
     this.carrying.set(false);
     this.stowing.set(false);
-    if (more && id) return this.pickMore(id);
-    this.several.set(new Set());
+    if (more && id) return this.choice.more(id);
     if (id) this.spot.set(null);
-    this.chosen.set(id);
-    const item = this.item();
-    if (item) this.spoken.set(`${item.letter}, ${item.placed.part.name}`);
-  }
-
-  private pickMore(id: string): void {
-    const now = new Set(this.several());
-    const first = this.chosen();
-    if (now.size === 0 && first && first !== id) now.add(first);
-    if (now.has(id)) now.delete(id);
-    else now.add(id);
-    this.several.set(now);
-    this.chosen.set(now.size === 1 ? ([...now][0] ?? null) : id);
-    this.spoken.set(`${now.size} chosen`);
-  }
-
-  protected frame(ids: readonly string[]): void {
-    this.several.set(new Set(ids));
-    this.chosen.set(ids.length === 1 ? (ids[0] ?? null) : (this.chosen() ?? ids[0] ?? null));
-    this.spoken.set(`${ids.length} chosen`);
+    const mark = this.marks().find((m) => m.id === id);
+    this.choice.pick(id, mark ? `${mark.label}, ${mark.name}` : '');
   }
 
   protected drag(at: { id: string; x: number; y: number; done: boolean }): void {
@@ -271,15 +253,9 @@ export default class LayOut {
   }
 
   private walk(step: 1 | -1): void {
-    const marks = this.marks();
-    if (marks.length === 0) return;
-    const i = marks.findIndex((m) => m.id === this.chosen());
-    const next = marks[i < 0 ? (step > 0 ? 0 : marks.length - 1) : (i + step + marks.length) % marks.length];
-    if (this.several().size > 0) {
-      // Walking keeps what was chosen: X adds where one stands.
-      this.chosen.set(next?.id ?? null);
-      this.spoken.set(`${next?.label ?? ''}, ${next?.name ?? ''}`);
-    } else this.pick(next?.id ?? null);
+    this.carrying.set(false);
+    this.stowing.set(false);
+    this.choice.walk(this.marks(), step);
   }
 
   private nudgeBy(event: KeyboardEvent): void {
@@ -320,7 +296,7 @@ export default class LayOut {
     '[': (id) => this.bench.turn(id, 15),
     ']': (id) => this.bench.turn(id, -15),
     Delete: (id) => this.takeOff(id),
-    x: (id) => this.pickMore(id),
+    x: (id) => this.choice.more(id),
     g: () => {
       this.carrying.update((c) => !c);
       this.spoken.set(this.carrying() ? 'Picked up: arrows move it' : 'Put down');

@@ -1,0 +1,108 @@
+import {
+  asPlanned,
+  makeRigFile,
+  openPlan,
+  workUp,
+  type Brief,
+  type Fact,
+  type Fitting,
+  type HullModel,
+  type Hold,
+  type NewFact,
+  type Place,
+  type Plan,
+  type RigFile,
+  type Run,
+  type Workup,
+} from '@plain-cleat/core';
+import { CATALOG } from './documents';
+import { SHOP } from './shop';
+
+const DAY = 86_400_000;
+
+/** Ids that look like any other but are the same on every load. */
+function idMaker(seed: number): () => string {
+  let n = 0;
+  return () => `${String(seed).padStart(8, '0')}-0000-4000-8000-${String(++n).padStart(12, '0')}`;
+}
+
+export const on = (x: number, y: number, heading = 0): Place => ({ on: 'deck', x, y, heading });
+export const track = (id: string, x: number, heading = 0): Place => ({ on: 'track', track: id, x, heading });
+export const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fitting> & { plate?: boolean } = {}): Fitting => {
+  const { plate = false, ...rest } = more;
+  return { part, place, lift: 0, mount: { hold, plate, reason: '' }, suppliedBy: 'shop', note: '', ...rest };
+};
+export const feed = (from: string, to: string, lane: Run['lane'], via: Run['via'] = []): Run => ({
+  from,
+  to,
+  lane,
+  via,
+  awg: null,
+});
+
+interface Draft {
+  readonly seed: number;
+  readonly owner: string;
+  readonly hull: HullModel;
+  readonly title: string;
+  readonly opened: string;
+  readonly promised: string;
+  readonly brief: Partial<Brief>;
+  readonly fittings: Plan['fittings'];
+  readonly runs?: Plan['runs'];
+  readonly wishes?: Plan['wishes'];
+  readonly more?: Partial<Pick<Plan, 'sets' | 'stowage' | 'scuppers'>>;
+  readonly facts: (w: Workup, make: (kind: object) => NewFact) => NewFact[];
+}
+
+export function file(d: Draft): RigFile {
+  const makeId = idMaker(d.seed);
+  const id = `demo-${d.seed}`;
+  const start = openPlan({
+    id,
+    title: d.title,
+    opened: d.opened,
+    promised: d.promised,
+    pins: { hull: { id: d.hull.id, revision: d.hull.revision }, catalog: 1, shop: 1 },
+  });
+  const plan: Plan = {
+    ...start,
+    brief: { ...start.brief, ...d.brief },
+    fittings: d.fittings,
+    runs: d.runs ?? {},
+    wishes: d.wishes ?? {},
+    ...d.more,
+  };
+  const w = workUp({ plan, hull: d.hull, facts: [], catalog: CATALOG, shop: SHOP, asOf: d.opened });
+  let minute = 0;
+  const time = (): string => new Date(Date.parse(d.opened) + DAY + 14 * 3_600_000 + ++minute * 7 * 60_000).toISOString();
+  const make = (kind: object): NewFact => ({ id: makeId(), rig: id, deviceTime: time(), ...kind }) as NewFact;
+  const facts = d.facts(w, make).map((f): Fact => ({ ...f, by: 'Mara Voss', serverTime: f.deviceTime }));
+  const letters = facts.length ? Object.fromEntries(w.items.map((i) => [i.placed.id, i.letter])) : null;
+  return makeRigFile({ owner: d.owner, plan: { ...plan, letters }, hull: d.hull, facts, catalog: CATALOG, shop: SHOP });
+}
+
+export const drilled = (
+  w: Workup,
+  plan: { hull: HullModel },
+  make: (kind: object) => NewFact,
+  some: (label: string) => boolean,
+): NewFact[] =>
+  w.holes
+    .filter((h) => some(h.label))
+    .map((h) =>
+      make({
+        kind: 'holeDrilled',
+        hole: h.id,
+        label: h.label,
+        bit: h.bit.mm,
+        measured: asPlanned(h, { datum: 'bow', run: 'taut' }, plan.hull.revision),
+        elsewhere: false,
+      }),
+    );
+
+export const stepsDone = (make: (kind: object) => NewFact, steps: readonly string[], minutes: number): NewFact[] =>
+  steps.flatMap((step) => [make({ kind: 'stepDone', step }), make({ kind: 'minutesBooked', step, minutes })]);
+
+export const PEN =
+  'data:image/svg+xml;base64,PHN2ZyB4bWxucz0iaHR0cDovL3d3dy53My5vcmcvMjAwMC9zdmciIHZpZXdCb3g9IjAgMCAyMDAgNjAiPjxwYXRoIGQ9Ik0xMCA0MGMyMC00MCAzMC00MCAyOCAwczMwLTMwIDQ0LTEwIDMwIDIwIDYwLTIwIiBmaWxsPSJub25lIiBzdHJva2U9IiMxZDJiMzMiIHN0cm9rZS13aWR0aD0iMyIvPjwvc3ZnPg==';

@@ -1,0 +1,103 @@
+import { type Body, type HullSurface, MM_PER_INCH, printFigure, type Rod, type UnitSystem } from '@plain-cleat/core';
+import { curveLinearClosed, line } from 'd3-shape';
+import type { Scale } from './scale';
+import { WIDTH } from './scale';
+
+/** The side view is cut off at so much over the keel, mm. */
+export const SIGHT = 900;
+const OUTLINE = Array.from({ length: 81 }, (_, i) => i / 80);
+
+export interface Rect {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+}
+
+const closed = (points: [number, number][]): string => line().curve(curveLinearClosed)(points) ?? '';
+
+/** A body's outline from above. */
+export const planPath = (s: Scale, b: Body): string => closed(b.outline.map(([x, y]): [number, number] => [s.x(x), s.y(y)]));
+
+export function planRect(s: Scale, fore: number, aft: number, port: number, starboard: number): Rect {
+  const [x0, x1, y0, y1] = [s.x(fore), s.x(aft), s.y(port), s.y(starboard)];
+  return { x: Math.min(x0, x1), y: Math.min(y0, y1), w: Math.abs(x1 - x0), h: Math.abs(y1 - y0) };
+}
+
+/** The boat from above: its edges, the doubled one to starboard, and all of it. */
+export function planEdges(s: Scale, hull: HullSurface): { port: string; starboard: string; second: string; body: string } {
+  const edge = (sign: 1 | -1, out: number): string =>
+    line()(
+      OUTLINE.map((t) => [
+        s.x(t * hull.length),
+        s.y(sign * hull.halfBreadth(t * hull.length)) + out * (s.flipped ? sign : -sign),
+      ]),
+    ) ?? '';
+  return {
+    port: edge(-1, 0),
+    starboard: edge(1, 0),
+    second: edge(1, 4),
+    body: `${edge(1, 0)}L${edge(-1, 0).split('L').reverse().join('L').replace('M', '')}Z`,
+  };
+}
+
+/** The boat from the side, gunwale over keel. */
+export function profilePath(s: Scale, hull: HullSurface, sideY: (z: number) => number): string {
+  const along = (height: (x: number) => number): [number, number][] =>
+    OUTLINE.map((t): [number, number] => [s.x(t * hull.length), sideY(height(t * hull.length))]);
+  return closed([...along((x) => hull.gunwale(x)), ...along((x) => hull.keel(x)).reverse()]);
+}
+
+/** Where the stroke is swept over both gunwales. */
+export function bandPaths(s: Scale, hull: HullSurface, band: { fore: number; aft: number; inboard: number }): string[] {
+  const xs = Array.from({ length: 13 }, (_, i) => band.fore + ((band.aft - band.fore) * i) / 12);
+  return ([1, -1] as const).map((sign) => {
+    const at = (off: (half: number) => number): [number, number][] =>
+      xs.map((x): [number, number] => [s.x(x), s.y(sign * Math.max(0, off(hull.halfBreadth(x))))]);
+    return closed([...at((half) => half + 70), ...at((half) => half - band.inboard).reverse()]);
+  });
+}
+
+export interface Line {
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+}
+
+/** A rod from above and from the side, there cut off where the side view ends. */
+export function rodLines(s: Scale, r: Rod, sideY: (z: number) => number): { plan: Line; side: Line } {
+  const cut = Math.min(1, Math.max(0, (SIGHT - r.butt.z) / Math.max(1, r.tip.z - r.butt.z)));
+  const at = (axis: 'x' | 'z'): number => r.butt[axis] + (r.tip[axis] - r.butt[axis]) * cut;
+  return {
+    plan: { x1: s.x(r.butt.x), y1: s.y(r.butt.y), x2: s.x(r.tip.x), y2: s.y(r.tip.y) },
+    side: { x1: s.x(r.butt.x), y1: sideY(r.butt.z), x2: s.x(at('x')), y2: sideY(at('z')) },
+  };
+}
+
+/** The marks of the tape either way from its hook, feet or decimetres numbered. */
+export function tapeTicks(
+  s: Scale,
+  hook: number,
+  length: number,
+  system: UnitSystem,
+): { x: number; tall: number; label: string }[] {
+  const imperial = system === 'imperial';
+  const minor = imperial ? MM_PER_INCH : 20;
+  // A figure that would run off the end of the tape is left out.
+  const last = WIDTH - 70;
+  const out: { x: number; tall: number; label: string }[] = [];
+  for (const sign of [1, -1])
+    for (let i = sign > 0 ? 0 : 1; ; i++) {
+      const mm = hook + sign * i * minor;
+      if (mm < -1 || mm > length + 60) break;
+      const major = i % (imperial ? 12 : 10) === 0;
+      const half = imperial ? i % 6 === 0 : i % 5 === 0;
+      out.push({
+        x: s.x(mm),
+        tall: major ? 18 : half ? 11 : 7,
+        label: major && i > 0 && s.x(mm) < last ? printFigure(i * minor, system) : '',
+      });
+    }
+  return out;
+}
