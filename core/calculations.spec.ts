@@ -35,6 +35,42 @@ const SAMPLES: Readonly<Record<string, readonly [input: unknown, holds: (result:
     { mm: 1700, system: 'imperial' },
     (r: { text: string; cut: string }) => r.text === '66 15/16 in' && r.cut === '5 ft 7 in',
   ],
+  'fair-stations': [
+    {
+      readings: TOLVANE.stations.map((s) => ({
+        x: s.x,
+        port: s.halfBreadth,
+        starboard: s.halfBreadth,
+        gunwale: s.gunwale,
+        keel: s.keel,
+      })),
+    },
+    (r: { stations: unknown[]; suspects: unknown[] }) => r.stations.length === TOLVANE.stations.length && r.suspects.length === 0,
+  ],
+  // A picture at one pixel a millimetre is its own projection.
+  'straighten-photo': [
+    {
+      marks: [
+        [0, 0],
+        [1000, 0],
+        [1000, 500],
+        [0, 500],
+      ],
+      deck: [
+        [0, 0],
+        [1000, 0],
+        [1000, 500],
+        [0, 500],
+      ],
+    },
+    (r: { projection: number[] }) => Math.abs((r.projection[0] ?? 0) - 1) < 1e-9 && Math.abs(r.projection[6] ?? 1) < 1e-12,
+  ],
+  // Drillis & Contini 1966 (from memory): a grip reaches 0.386 of stature from the shoulder.
+  'reach-from-seat': [
+    { stature: 1800, seatX: 2000, seatZ: 240, point: { x: 2000 - 0.386 * 1800 - 10, y: 0.129 * 1800, z: 240 + 0.338 * 1800 } },
+    (r: { zone: string; beyond: number }) => r.zone === 'half turn' && Math.abs(r.beyond - 10) < 1e-6,
+  ],
+  'room-to-stand': [{ hull: TOLVANE }, (r: { disc: number }) => r.disc > 500 && r.disc < 620],
   'gunwale-arc': [{ hull: TOLVANE, x: 3600 }, (r: { mm: number }) => r.mm > 3600 && r.mm < 4000],
   'tape-reading': [{ hull: TOLVANE, datum: 'bow', run: 'centre', x: 1500, y: 100 }, (r: { mm: number }) => r.mm === 1500],
   'tape-place': [{ hull: TOLVANE, datum: 'stern', run: 'centre', reading: 600, y: 0 }, (r: { x: number }) => r.x === 3000],

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
+import { homography, trust } from './photo';
+import { benchReading, fairReadings } from './readings';
 import { findDatum, placeOfReading, reading } from './datum';
 import { hullModel } from './schema';
 import { fairHull } from './surface';
@@ -47,4 +49,29 @@ export const hullSection = calculation(
     const s = fairHull(h);
     return { halfBreadth: s.halfBreadth(x), gunwale: s.gunwale(x), keel: s.keel(x), surface: s.spot(x, y) };
   },
+);
+
+const spots = z
+  .array(z.tuple([coordinate, coordinate]))
+  .min(4)
+  .max(40);
+
+export const fairStations = calculation(
+  'fair-stations',
+  'Bench readings faired into stations, with the readings that look wrong',
+  z.strictObject({
+    readings: z.array(benchReading).min(4).max(60),
+    fullness: z.number().min(1).max(20).default(5),
+    flare: z.number().min(0).max(0.9).default(0.25),
+  }),
+  [SOURCES.closedForm],
+  ({ readings, ...section }) => fairReadings(readings, section),
+);
+
+export const straightenPhoto = calculation(
+  'straighten-photo',
+  'The projection that carries marks of a photo to the deck, and how far to trust it',
+  z.strictObject({ marks: spots, deck: spots }),
+  [SOURCES.closedForm],
+  ({ marks, deck }) => ({ projection: homography(marks, deck) ?? null, trust: trust(marks, deck, [], marks) ?? null }),
 );

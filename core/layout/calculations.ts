@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
+import { fairHull, hullModel } from '../hull';
 import { planOverlap } from './overlap';
+import { reachOf } from './reach';
+import { standingRoom } from './standing';
 import { BODY } from './paddler';
 
 const outline = z
@@ -22,4 +25,27 @@ export const bodyLengths = calculation(
   z.strictObject({ stature: z.number().min(1000).max(2300) }),
   [SOURCES.bodies],
   ({ stature }) => Object.fromEntries(Object.entries(BODY).map(([name, fraction]) => [name, fraction * stature])),
+);
+
+const point = z.strictObject({ x: z.number(), y: z.number(), z: z.number() });
+
+export const reachFromSeat = calculation(
+  'reach-from-seat',
+  'How a point is reached from the seat, and by how much it is beyond the hand',
+  z.strictObject({
+    stature: z.number().min(1000).max(2300),
+    seatX: z.number().min(0).max(9000),
+    seatZ: z.number().min(0).max(2000),
+    point,
+  }),
+  [SOURCES.bodies],
+  ({ point: at, ...paddler }) => reachOf(paddler, at),
+);
+
+export const roomToStand = calculation(
+  'room-to-stand',
+  'The largest clear, level deck of an empty hull',
+  z.strictObject({ hull: hullModel }),
+  [SOURCES.closedForm],
+  ({ hull }) => standingRoom(fairHull(hull), []) ?? null,
 );

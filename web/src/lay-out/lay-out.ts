@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   effect,
   type ElementRef,
   HostListener,
@@ -132,6 +133,8 @@ export default class LayOut {
 
   constructor() {
     this.library.load();
+    // The other steps see the whole rig.
+    inject(DestroyRef).onDestroy(() => this.store.showSet(null));
     effect(() => {
       const state = this.store.state();
       if (!state) return;
