@@ -98,6 +98,8 @@ export const RIG_JUDGEMENTS: readonly Judgement[] = [
   lateParts,
 ];
 
+const NONE: readonly never[] = [];
+
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
 
 const keyOf = ({ code, where, detail }: Raw): string => [code, where, detail].filter(Boolean).join(':');
@@ -123,9 +125,14 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
   for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, null);
   return [...found]
     .map(([key, { raw, sets: where }]): Finding => {
-      const { detail: _, tries = [], ...rest } = raw;
       const accepted = raw.acceptable === 'nobody' ? null : (rig.plan.accepted[key] ?? null);
-      return { ...rest, key, tries, accepted, sets: where.length === 0 || where.length === sets.length ? null : where };
+      return {
+        ...raw,
+        key,
+        tries: raw.tries ?? NONE,
+        accepted,
+        sets: where.length === 0 || where.length === sets.length ? null : where,
+      };
     })
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
 }

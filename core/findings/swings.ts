@@ -58,16 +58,12 @@ function rodBodies({ mouth, tip }: Rod): Body[] {
 }
 
 /** Everything that folds, lifts, swings or opens still can. */
-export const swings: Judgement = (bench) =>
-  turnings(bench).flatMap(({ swept, of }): Raw[] =>
-    bench.items.flatMap((item): Raw[] => {
-      if (
-        !near(
-          swept.bounds,
-          bench.memo('bounds', item.placed, () => boundsOf(solidsOf(item))),
-        )
-      )
-        return [];
+export const swings: Judgement = (bench) => {
+  const boxes = bench.items.map((item) => bench.memo('bounds', item.placed, () => boundsOf(solidsOf(item))));
+  return turnings(bench).flatMap(({ swept, of }): Raw[] =>
+    bench.items.flatMap((item, i): Raw[] => {
+      const box = boxes[i];
+      if (!box || !near(swept.bounds, box)) return [];
       const by = bench.memoPair('way', swept, item.placed, () => {
         const solids = bench.memo('solids', item.placed, () => solidsOf(item));
         return ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solids);
@@ -88,6 +84,7 @@ export const swings: Judgement = (bench) =>
       ];
     }),
   );
+};
 
 /** Room for the thickness of an open lid (judgement), mm. */
 const LID = 25;

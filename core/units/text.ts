@@ -16,10 +16,13 @@ export const kg = (value: number): Measure => ({ kg: value });
  * @example say`Stands ${mm(62, 'up')} into the paddle stroke.`
  */
 export function say(strings: TemplateStringsArray, ...values: (string | number | Measure)[]): Sentence {
-  return strings.flatMap((text, i) => {
+  const out: (string | Measure)[] = [];
+  strings.forEach((text, i) => {
+    out.push(text);
     const value = values[i];
-    return value === undefined ? [text] : [text, typeof value === 'number' ? String(value) : value];
+    if (value !== undefined) out.push(typeof value === 'number' ? String(value) : value);
   });
+  return out;
 }
 
 /** Prints a sentence in one unit system. */
