@@ -1,0 +1,144 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { UnitsStore } from '../stores/units.store';
+import { FeatureRows } from './feature-list';
+import { FEATURES, type Row } from './features';
+import { type FlatPhoto, PhotoDesk } from './photo-desk';
+
+const textOf = (f: ComponentFixture<unknown>): string =>
+  ((f.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ');
+const all = <E extends Element>(f: ComponentFixture<unknown>, selector: string): E[] => [
+  ...(f.nativeElement as HTMLElement).querySelectorAll<E>(selector),
+];
+
+beforeEach(() => {
+  localStorage.clear();
+  TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+});
+
+describe('a list of things on the hull', () => {
+  const tracks = FEATURES.find((l) => l.key === 'tracks');
+
+  async function show(rows: readonly Row[]): Promise<{ f: ComponentFixture<FeatureRows>; sent: Row[][] }> {
+    const f = TestBed.createComponent(FeatureRows);
+    f.componentRef.setInput('list', tracks);
+    f.componentRef.setInput('rows', rows);
+    const sent: Row[][] = [];
+    f.componentInstance.changed.subscribe((r) => sent.push([...r]));
+    await f.whenStable();
+    return { f, sent };
+  }
+  const field = (f: ComponentFixture<unknown>, label: string): HTMLInputElement => {
+    const found = all<HTMLInputElement>(f, 'input').find((i) => i.getAttribute('aria-label') === label);
+    if (!found) throw new Error(`no ${label}`);
+    return found;
+  };
+  const type = async (f: ComponentFixture<unknown>, label: string, value: string): Promise<void> => {
+    const input = field(f, label);
+    input.value = value;
+    input.dispatchEvent(new Event('change'));
+    await f.whenStable();
+  };
+
+  it('is typed in the units of the moment, and nonsense is refused by its cell', async () => {
+    const { f, sent } = await show([tracks?.fresh(1) ?? {}]);
+    expect(field(f, 'track 1, from').value).toBe('47 1/4');
+    await type(f, 'track 1, from', 'bowish');
+    expect(textOf(f)).toContain('track 1, from: "bowish" is not a length');
+    expect(field(f, 'track 1, from').getAttribute('aria-invalid')).toBe('true');
+    expect(sent).toEqual([]);
+    await type(f, 'track 1, from', '1300 mm');
+    expect(sent[0]?.[0]?.['fore']).toBe(1300);
+    TestBed.inject(UnitsStore).toggle();
+    await f.whenStable();
+    expect(field(f, 'track 1, to').value).toBe('1600');
+  });
+
+  it('adds rows under names of their own, and strikes them', async () => {
+    const { f, sent } = await show([tracks?.fresh(2) ?? {}]);
+    all<HTMLButtonElement>(f, 'button')
+      .find((b) => b.textContent?.includes('Add track'))
+      ?.click();
+    expect(sent[0]?.map((r) => r['id'])).toEqual(['track-2', 'track-3']);
+    all<HTMLButtonElement>(f, 'button')
+      .find((b) => b.getAttribute('aria-label') === 'Strike track 1')
+      ?.click();
+    expect(sent[1]).toEqual([]);
+  });
+});
+
+describe('the photo desk', () => {
+  /** A brown boat on dark water with a white rectangle: 0.25 pixels a millimetre. */
+  async function picture(): Promise<Blob> {
+    const canvas = new OffscreenCanvas(1000, 400);
+    const paper = canvas.getContext('2d');
+    if (!paper) throw new Error('no paper');
+    paper.fillStyle = '#345';
+    paper.fillRect(0, 0, 1000, 400);
+    paper.fillStyle = '#c96';
+    paper.fillRect(50, 95, 875, 210);
+    return canvas.convertToBlob({ type: 'image/png' });
+  }
+  async function settled(f: ComponentFixture<unknown>, says: () => boolean): Promise<void> {
+    while (!says()) {
+      await new Promise((next) => setTimeout(next, 20));
+      await f.whenStable();
+    }
+  }
+  function choose(f: ComponentFixture<unknown>, bytes: Blob): void {
+    const [input] = all<HTMLInputElement>(f, 'input[type=file]');
+    const files = new DataTransfer();
+    files.items.add(new File([bytes], 'above.png', { type: 'image/png' }));
+    if (!input) throw new Error('no field');
+    input.files = files.files;
+    input.dispatchEvent(new Event('change'));
+  }
+  function show(): ComponentFixture<PhotoDesk> {
+    const f = TestBed.createComponent(PhotoDesk);
+    f.componentRef.setInput('length', 3500);
+    f.componentRef.setInput('beam', 840);
+    return f;
+  }
+  function mark(f: ComponentFixture<unknown>, x: number, y: number): void {
+    const [svg] = all<SVGSVGElement>(f, 'svg.photo');
+    const box = svg?.getBoundingClientRect();
+    if (!svg || !box) throw new Error('no photo');
+    const k = box.width / 1000;
+    svg.dispatchEvent(new MouseEvent('click', { clientX: box.left + x * k, clientY: box.top + y * k, bubbles: true }));
+  }
+
+  it('says when a file is no photo', async () => {
+    const f = show();
+    await f.whenStable();
+    choose(f, new Blob(['no picture']));
+    await settled(f, () => textOf(f).includes('Photo: damaged'));
+    expect(all(f, 'svg.photo').length).toBe(0);
+  });
+
+  it('asks for the four corners in turn, says how far to trust them, and lays the photo flat', async () => {
+    const f = show();
+    await f.whenStable();
+    choose(f, await picture());
+    await settled(f, () => all(f, 'svg.photo').length === 1);
+    expect(textOf(f)).toContain('Tap the forward port corner');
+    for (const [x, y] of [
+      [250, 275],
+      [750, 275],
+      [750, 125],
+      [250, 125],
+    ] as const) {
+      mark(f, x, y);
+      await f.whenStable();
+    }
+    expect(textOf(f)).toContain('Four marks set.');
+    expect(textOf(f)).toContain('A slip of a pixel or two in a mark moves the ends');
+    let flat: FlatPhoto | undefined;
+    f.componentInstance.flat.subscribe((p) => (flat = p));
+    all<HTMLButtonElement>(f, 'button')
+      .find((b) => b.textContent?.includes('Lay it under'))
+      ?.click();
+    await settled(f, () => flat !== undefined);
+    expect(flat?.url).toMatch(/^blob:/);
+    expect([flat?.fore, flat?.aft]).toEqual([-100, 3600]);
+  });
+});
