@@ -224,7 +224,6 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
       float: session.floatOf(surface, totalKg),
       massKg: totalKg,
       paddlers: paddlers(surface, plan.brief),
-      strokes: strokes.nominal,
       intrusionOf: (item) => session.hitOf(item.placed, strokes),
       memo: (of, what, make) => session.memo(of, what, make),
       memoPair: (of, a, b, make) => session.memoPair(of, a, b, make),

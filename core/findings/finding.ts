@@ -2,7 +2,7 @@ import type { Part, ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Fitted } from '../drilling';
 import type { EvenKeel } from '../float';
-import type { Paddler, Placed, StrokeHit, StrokeSpace } from '../layout';
+import type { Paddler, Placed, StrokeHit } from '../layout';
 import type { Acceptance, DraftChange, LedgerHole, Place, Plan } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
@@ -62,8 +62,6 @@ export interface Bench {
   readonly float: EvenKeel;
   readonly massKg: number;
   readonly paddlers: readonly Paddler[];
-  /** The nominal strokes, one a paddler and seat height. */
-  readonly strokes: readonly StrokeSpace[];
   /** Worked out once for a placed fitting or the hull, and looked up until it is another. */
   memo<T>(of: string, what: object, make: () => T): T;
   /** The same for two, such as a fitting and what swings past it. */

@@ -1,4 +1,4 @@
-import { eyeOf, toHull } from '../layout';
+import { boundsOf, eyeOf, toHull } from '../layout';
 import { mm, say } from '../units';
 import { about, type Judgement, nameOf, type Raw, slideTo } from './finding';
 
@@ -64,9 +64,8 @@ export const heat: Judgement = ({ items }) =>
       (i) =>
         i !== item &&
         i.placed.bodies.some((b) => {
-          const xs = b.outline.map((p) => p[0]);
-          const ys = b.outline.map((p) => p[1]);
-          return b.bottom >= top && Math.min(...xs) <= x && Math.max(...xs) >= x && Math.min(...ys) <= y && Math.max(...ys) >= y;
+          const over = boundsOf([b]);
+          return over.bottom >= top && over.fore <= x && over.aft >= x && over.port <= y && over.starboard >= y;
         }),
     );
     if (shaded) return [];

@@ -1,4 +1,4 @@
-import { overBand, paddlers, REACH, reachOf, type ReachZone } from '../layout';
+import { middleOf, overBand, paddlers, REACH, reachOf, type ReachZone } from '../layout';
 import type { Fitted } from '../drilling';
 import type { Part } from '../catalog';
 import { mm, say, type Point } from '../units';
@@ -34,10 +34,9 @@ export function graspOf(item: Fitted): Point {
   const [first, ...others] = item.placed.bodies;
   if (!first) return item.placed.frame.origin;
   const top = others.reduce((a, b) => (b.top > a.top ? b : a), first);
-  const mean = (axis: 0 | 1): number => top.outline.reduce((sum, p) => sum + p[axis], 0) / top.outline.length;
   // A tall thing is taken at the height that suits the hand.
   const { z } = item.placed.frame.origin;
-  return { x: mean(0), y: mean(1), z: Math.min(top.top, z + 350) };
+  return { ...middleOf(top), z: Math.min(top.top, z + 350) };
 }
 
 /** What is used often must be reached seated, with one hand. */

@@ -1,5 +1,5 @@
 import type { Fitted } from '../drilling';
-import { planOverlap, type Body } from '../layout';
+import { planOverlap, squareAt } from '../layout';
 import { say, sideOf } from '../units';
 import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw } from './finding';
 
@@ -9,12 +9,7 @@ const CLEAR = 10;
 function coverOf({ items, hull }: Bench, x: number, y: number, diameter: number): Fitted | undefined {
   const r = diameter / 2;
   const z = hull.spot(x, y).z;
-  const hole: Body['outline'] = [
-    [x - r, y - r],
-    [x + r, y - r],
-    [x + r, y + r],
-    [x - r, y + r],
-  ];
+  const hole = squareAt(x, y, r);
   return items.find(
     (i) =>
       !i.placed.part.drains && i.placed.bodies.some((b) => b.bottom < z + CLEAR && b.top > z && planOverlap(b.outline, hole) > r),

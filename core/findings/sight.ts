@@ -15,7 +15,7 @@ import {
   azimuthOf,
 } from '../layout';
 import { mm, say, type Point, type Sentence } from '../units';
-import { about, type Bench, isWhat, type Judgement, joined, nameOf, type Raw, slideTo } from './finding';
+import { about, type Bench, type Judgement, joined, nameOf, type Raw, slideTo } from './finding';
 
 /** Shadows of everything aboard from a point of one fitting, the paddler as asked. */
 function shadows(bench: Bench, of: Fitted, from: Point, people: readonly Paddler[]): Shadow[] {
@@ -211,5 +211,3 @@ export const lensPath: Judgement = (bench) =>
       },
     ];
   });
-
-export const isLight = (item: Fitted): boolean => isWhat(item.placed.part, 'light');

@@ -1,7 +1,18 @@
-import { bodyOverlap, boundsOf, near, type Body, type Rod, sweptBy, sweptByHull, type Swept, planOverlap } from '../layout';
+import {
+  bodyOverlap,
+  boundsOf,
+  near,
+  type Body,
+  type Rod,
+  sweptBy,
+  sweptByHull,
+  type Swept,
+  planOverlap,
+  squareAt,
+} from '../layout';
 import type { Fitted } from '../drilling';
 import { distance, kg, mm, say } from '../units';
-import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, standsOn } from './finding';
+import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, slideTo, standsOn } from './finding';
 
 /** Something that turns, and whose it is. */
 interface Turning {
@@ -20,16 +31,11 @@ function turnings(bench: Bench): Turning[] {
 /** What stands on the lid goes with it: its foot at the lid's top, its middle within the outline. */
 export function ridesOn(rest: Body, item: Fitted): boolean {
   const { x, y, z } = item.placed.frame.origin;
-  const dot: Body['outline'] = [
-    [x - 0.5, y - 0.5],
-    [x + 0.5, y - 0.5],
-    [x + 0.5, y + 0.5],
-    [x - 0.5, y + 0.5],
-  ];
-  return planOverlap(rest.outline, dot) > 0 && z >= rest.bottom - 40 && z <= rest.top + 40;
+  return planOverlap(rest.outline, squareAt(x, y, 0.5)) > 0 && z >= rest.bottom - 40 && z <= rest.top + 40;
 }
 
-const solidsOf = (item: Fitted): Body[] => [...item.placed.bodies, ...item.placed.rods.flatMap(rodBodies)];
+const solidsOf = (bench: Bench, { placed }: Fitted): Body[] =>
+  bench.memo('solids', placed, () => [...placed.bodies, ...placed.rods.flatMap(rodBodies)]);
 
 /** The deepest a fitting stands in the way of what turns; what already overlaps at rest is said elsewhere. */
 function inTheWay(swept: Swept, solids: readonly Body[]): number {
@@ -46,28 +52,21 @@ function rodBodies({ mouth, tip }: Rod): Body[] {
   const n = Math.max(1, Math.ceil(distance(mouth, tip) / 120));
   const at = (i: number, axis: 'x' | 'y' | 'z'): number => mouth[axis] + ((tip[axis] - mouth[axis]) * i) / n;
   return Array.from({ length: n }, (_, i): Body => {
-    const [x, y] = [at(i + 0.5, 'x'), at(i + 0.5, 'y')];
-    const outline: Body['outline'] = [
-      [x - 8, y - 8],
-      [x + 8, y - 8],
-      [x + 8, y + 8],
-      [x - 8, y + 8],
-    ];
+    const outline = squareAt(at(i + 0.5, 'x'), at(i + 0.5, 'y'), 8);
     return { name: 'rod', outline, bottom: Math.min(at(i, 'z'), at(i + 1, 'z')), top: Math.max(at(i, 'z'), at(i + 1, 'z')) };
   });
 }
 
 /** Everything that folds, lifts, swings or opens still can. */
 export const swings: Judgement = (bench) => {
-  const boxes = bench.items.map((item) => bench.memo('bounds', item.placed, () => boundsOf(solidsOf(item))));
+  const boxes = bench.items.map((item) => bench.memo('bounds', item.placed, () => boundsOf(solidsOf(bench, item))));
   return turnings(bench).flatMap(({ swept, of }): Raw[] =>
     bench.items.flatMap((item, i): Raw[] => {
       const box = boxes[i];
       if (!box || !near(swept.bounds, box)) return [];
-      const by = bench.memoPair('way', swept, item.placed, () => {
-        const solids = bench.memo('solids', item.placed, () => solidsOf(item));
-        return ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solids);
-      });
+      const by = bench.memoPair('way', swept, item.placed, () =>
+        ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solidsOf(bench, item)),
+      );
       if (by < 1 || item === of || (of && standsOn(of.placed, item.placed))) return [];
       const whose = of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
       return [
@@ -97,17 +96,7 @@ function behind(item: Fitted): Raw['tries'] {
   const deep = item.placed.part.base.length / 2 + LID;
   return [1, -1].map((end) => ({
     says: say`Hang it off the ${end > 0 ? 'back' : 'front'} of ${below.part.name}`,
-    changes: [
-      item.elsewhere
-        ? {
-            kind: 'slideInSet' as const,
-            item: item.placed.id,
-            set: item.elsewhere,
-            from: place,
-            to: { ...place, u: end * (half + deep) },
-          }
-        : { kind: 'slideItem' as const, item: item.placed.id, from: place, to: { ...place, u: end * (half + deep) } },
-    ],
+    changes: [slideTo(item, { ...place, u: end * (half + deep) })],
   }));
 }
 
@@ -137,7 +126,7 @@ export const struts: Judgement = (bench) =>
               ? [
                   {
                     says: say`${nameOf(i)} off the lid`,
-                    changes: [{ kind: 'slideItem' as const, item: i.placed.id, from: place, to: { ...place, x: aft } }],
+                    changes: [slideTo(i, { ...place, x: aft })],
                   },
                 ]
               : [];

@@ -1,4 +1,5 @@
 import type { Fitted } from '../drilling';
+import { middleOf } from '../layout';
 import { distance, longMm, mm, say, type Point } from '../units';
 import { about, type Bench, type Judgement, nameOf, type Raw } from './finding';
 
@@ -9,8 +10,7 @@ function propellers({ items, hull }: Bench): { at: Point; name: string }[] {
     const [first, ...others] = i.placed.bodies;
     if (!first) return [];
     const low = others.reduce((a, b) => (b.bottom < a.bottom ? b : a), first);
-    const mean = (axis: 0 | 1): number => low.outline.reduce((sum, p) => sum + p[axis], 0) / low.outline.length;
-    return [{ at: { x: mean(0), y: mean(1), z: low.bottom }, name: `${i.letter}, ${nameOf(i)}` }];
+    return [{ at: { ...middleOf(low), z: low.bottom }, name: `${i.letter}, ${nameOf(i)}` }];
   });
   const drives = (hull.model.moving ?? [])
     .filter((m) => /drive/i.test(m.name))

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { monotone, type Curve } from './monotone';
 import { natural } from './natural';
 import type { Station } from './schema';
+import { chordParameters } from './surface';
 
 /** What was measured on the bench at one place along the boat, mm. */
 export const benchReading = z.strictObject({
@@ -65,15 +66,6 @@ export function readingFaults(readings: readonly BenchReading[]): ReadingFault[]
 
 const mean = (r: BenchReading): number => (r.port + r.starboard) / 2;
 
-function chord(points: readonly (readonly [number, number])[]): number[] {
-  let sum = 0;
-  return points.map(([x, y], i) => {
-    const before = points[i - 1];
-    if (before) sum += Math.hypot(x - before[0], y - before[1]);
-    return sum;
-  });
-}
-
 /** Whether a curve leaves the range of the two readings it runs between by more than a millimetre. */
 function overshoots(curve: Curve, values: readonly number[]): boolean {
   return curve.knots.slice(1).some((to, i) => {
@@ -87,7 +79,7 @@ function overshoots(curve: Curve, values: readonly number[]): boolean {
   });
 }
 
-/** How far each inner value is off what the others say: a monotone cubic through all but it. */
+/** How far each inner value is off what the others say: a natural spline through all but it. */
 function offOthers(xs: readonly number[], values: readonly number[]): number[] {
   return values.map((value, i) => {
     if (i === 0 || i === values.length - 1 || values.length < JUDGED) return 0;
@@ -137,7 +129,7 @@ export function fairReadings(readings: readonly BenchReading[], section: { fulln
   const [fault] = readingFaults(readings);
   if (fault) throw new RangeError(`station ${fault.row + 1}, ${fault.column}: ${fault.says}`);
   const breadths = readings.map(mean);
-  const t = chord(readings.map((r) => [r.x, mean(r)] as const));
+  const t = chordParameters(readings.map((r) => ({ x: r.x, halfBreadth: mean(r) })));
   const bad = overshoots(natural(t, breadths), breadths);
   return {
     stations: readings.map((r) => ({ x: r.x, halfBreadth: mean(r), gunwale: r.gunwale, keel: r.keel, ...section })),
@@ -151,7 +143,7 @@ export function fairReadings(readings: readonly BenchReading[], section: { fulln
 
 /** The outline between readings, for drawing and for reading any place off. */
 export const outlineOf = (faired: Pick<Faired, 'stations' | 'fairing'>): Curve => {
-  const t = chord(faired.stations.map((s) => [s.x, s.halfBreadth] as const));
+  const t = chordParameters(faired.stations);
   const fair = faired.fairing === 'natural' ? natural : monotone;
   return fair(
     t,

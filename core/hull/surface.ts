@@ -47,7 +47,7 @@ export interface HullSurface {
 const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
 
 /** The outline, parametrised by chord length: blunt ends have no finite slope in x. */
-function chordParameters(stations: readonly Station[]): number[] {
+export function chordParameters(stations: readonly Pick<Station, 'x' | 'halfBreadth'>[]): number[] {
   let sum = 0;
   return stations.map((s, i) => {
     const before = stations[i - 1];

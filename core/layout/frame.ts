@@ -108,6 +108,20 @@ export interface Body {
   readonly top: number;
 }
 
+/** A square in plan about a point, for what is slim or round. */
+export const squareAt = (x: number, y: number, half: number): Body['outline'] => [
+  [x - half, y - half],
+  [x + half, y - half],
+  [x + half, y + half],
+  [x - half, y + half],
+];
+
+/** The middle of a body in plan: the mean of its corners. */
+export function middleOf({ outline }: Body): { x: number; y: number } {
+  const mean = (axis: 0 | 1): number => outline.reduce((sum, p) => sum + p[axis], 0) / outline.length;
+  return { x: mean(0), y: mean(1) };
+}
+
 /** A box of a frame as a body, raised by `lift`. */
 export function bodyOf(
   frame: Frame,

@@ -1,5 +1,5 @@
 import type { Point } from '../units';
-import type { Body, Rod } from './frame';
+import { squareAt, type Body, type Rod } from './frame';
 
 /** Directions round the boat: degrees from right ahead, to starboard positive, −180 to 180. */
 export const azimuthOf = (from: Point, x: number, y: number): number => (Math.atan2(y - from.y, from.x - x) * 180) / Math.PI;
@@ -57,22 +57,7 @@ export function shadowOfRod(from: Point, rod: Rod, by: string): Shadow | undefin
   if (from.z < low.z || from.z > high.z) return undefined;
   const t = high.z === low.z ? 0 : (from.z - low.z) / (high.z - low.z);
   const [x, y] = [low.x + t * (high.x - low.x), low.y + t * (high.y - low.y)];
-  const half = 8;
-  return shadowOf(
-    from,
-    {
-      name: 'rod',
-      outline: [
-        [x - half, y - half],
-        [x + half, y - half],
-        [x + half, y + half],
-        [x - half, y + half],
-      ],
-      bottom: low.z,
-      top: high.z,
-    },
-    by,
-  );
+  return shadowOf(from, { name: 'rod', outline: squareAt(x, y, 8), bottom: low.z, top: high.z }, by);
 }
 
 /** A hidden stretch that is not broken by a seen one, and everything that hides it. */

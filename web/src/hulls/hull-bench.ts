@@ -80,10 +80,9 @@ export default class HullBench {
     const faired = this.faired();
     if (!faired) return '';
     const curve = outlineOf(faired);
-    const xs = outlineOf({ ...faired, stations: faired.stations.map((s) => ({ ...s })) });
     // The curve runs by chord length; its x follows the stations the same way.
     const t = Array.from({ length: 121 }, (_, i) => curve.from + ((curve.to - curve.from) * i) / 120);
-    const across = (p: number): number => this.alongOf(p, xs.knots);
+    const across = (p: number): number => this.alongOf(p, curve.knots);
     const side = (sign: 1 | -1): [number, number][] => t.map((p) => [this.x(across(p)), this.y(sign * curve.value(p))]);
     return `${line()([...side(1), ...side(-1).reverse()]) ?? ''}Z`;
   });

@@ -88,21 +88,27 @@ export class Bench {
   }
 
   private alone(state: RigState, item: Fitted, at: { x: number; y: number }): Change | null {
-    const { place, part, fitting } = item.placed;
+    const { place, part } = item.placed;
     const { surface } = state.workup;
     if (place.on === 'fitting') {
       const { origin } = this.frameOf(state, item);
       return asOne(moveAll(surface, [item], this.marked(at.x - origin.x), this.marked(at.y - origin.y)));
     }
     const heading = 'heading' in place ? place.heading : 0;
-    const partners = state.workup.items
-      .filter((i) => i.placed.part.id === part.id && i.placed.id !== item.placed.id)
-      .map((i) => i.placed.frame.origin);
-    const to = snapPlace(surface, part, at, this.units.system(), heading, 60, partners);
+    const to = snapPlace(surface, part, at, this.units.system(), heading, 60, this.partners(state, part, item.placed.id));
+    return this.heldAt(item, to);
+  }
+
+  /** Where others of the same part stand: opposite one of them a place is mirrored. */
+  private partners = (state: RigState, part: Part, but = ''): { x: number; y: number }[] =>
+    state.workup.items.filter((i) => i.placed.part.id === part.id && i.placed.id !== but).map((i) => i.placed.frame.origin);
+
+  /** A fitting put at a place, held as suits it there. */
+  private heldAt(item: Fitted, to: Place): Change | null {
+    const { fitting, part, id } = item.placed;
     const mount = this.mountFor(part, to, fitting);
     const drafts: DraftChange[] = [slideTo(item, to)];
-    if (mount.hold !== fitting.mount.hold)
-      drafts.push({ kind: 'chooseMount', item: item.placed.id, from: fitting.mount, to: mount });
+    if (mount.hold !== fitting.mount.hold) drafts.push({ kind: 'chooseMount', item: id, from: fitting.mount, to: mount });
     return asOne(drafts);
   }
 
@@ -122,11 +128,7 @@ export class Bench {
 
   /** Puts a fitting somewhere else altogether, held as suits it there. */
   standOn(item: Fitted, to: Place): void {
-    const { fitting, part, id } = item.placed;
-    const mount = this.mountFor(part, to, fitting);
-    const drafts: DraftChange[] = [slideTo(item, to)];
-    if (mount.hold !== fitting.mount.hold) drafts.push({ kind: 'chooseMount', item: id, from: fitting.mount, to: mount });
-    const change = asOne(drafts);
+    const change = this.heldAt(item, to);
     if (change) this.store.change(change);
   }
 
@@ -134,8 +136,7 @@ export class Bench {
   place(part: Part, at: { x: number; y: number }, only: string | null = null): string | null {
     const state = this.store.state();
     if (!state) return null;
-    const partners = state.workup.items.filter((i) => i.placed.part.id === part.id).map((i) => i.placed.frame.origin);
-    const to = snapPlace(state.workup.surface, part, at, this.units.system(), 0, 60, partners);
+    const to = snapPlace(state.workup.surface, part, at, this.units.system(), 0, 60, this.partners(state, part));
     const item = `${part.id.slice(0, 40)}-${newId().slice(0, 6)}`;
     const wished = Object.values(state.plan.wishes).some((w) => w.part === part.id);
     const fitting = { ...newFitting(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };

@@ -25,6 +25,7 @@ import {
   sweptBy,
   unsettled,
   workUp,
+  WorkupSession,
 } from '@plain-cleat/core';
 import { Lanes, wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
@@ -84,13 +85,15 @@ export default class LayOut {
     const w = this.store.state()?.workup;
     return w ? marksOf(w) : [];
   });
+  private readonly ghostWorkups = new WorkupSession();
   /** The other set of a comparison, drawn faint. */
   protected readonly ghosts = computed(() => {
     const state = this.store.state();
     const set = this.compare();
     if (!state || !set || !state.set) return [];
     const { plan, facts, doc } = state;
-    const w = workUp({ plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set });
+    const input = { plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set };
+    const w = workUp(input, this.ghostWorkups);
     const shown = new Map(state.workup.items.map((i) => [i.placed.id, i.placed.frame.origin]));
     return marksOf(w).filter((m) => {
       const here = shown.get(m.id);
