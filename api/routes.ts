@@ -1,4 +1,4 @@
-import { assembly, hullModel } from '@plain-cleat/core';
+import { assembly, hullModel, shopSettings } from '@plain-cleat/core';
 import { z } from 'zod';
 import { route, STAFF, type Role } from './route';
 import * as s from './schemas';
@@ -110,6 +110,29 @@ export const ROUTES = {
     says: 'Keep an assembly, or a newer version of one',
     body: s.keepAssembly,
     answer: assembly,
+  }),
+  shop: route({ method: 'GET', path: '/api/shop', who: STAFF, says: "The shop's settings", answer: shopSettings }),
+  keepShop: route({
+    method: 'POST',
+    path: '/api/shop',
+    who: ['manager'],
+    says: "Keep a new revision of the shop's settings",
+    body: s.keepShop,
+    answer: shopSettings,
+  }),
+  stores: route({
+    method: 'GET',
+    path: '/api/stores',
+    who: STAFF,
+    says: 'Parts, hulls and settings as they are now',
+    answer: s.storesList,
+  }),
+  newer: route({
+    method: 'GET',
+    path: '/api/rigs/:rig/newer',
+    who: STAFF,
+    says: 'Hull, catalog and settings newer than the plan was made with',
+    answer: s.newer,
   }),
   addPhoto: route({
     method: 'POST',

@@ -7,6 +7,7 @@ import {
   hullModel,
   keptFact,
   newFact,
+  part,
   plan,
   shopSettings,
 } from '@plain-cleat/core';
@@ -155,6 +156,20 @@ export const keepAssembly = z.strictObject({
   expects: z.int().min(0).describe('the version it was made from; nought for a new one'),
 });
 
+export const keepShop = z.strictObject({
+  settings: shopSettings,
+  expects: z.int().min(1).describe('the revision they were made from'),
+});
+/** What is newer than a plan was made with; null where nothing is. */
+export const newer = z.object({
+  hull: hullModel.nullable(),
+  catalog: catalog.nullable(),
+  shop: shopSettings.nullable(),
+});
+
+/** What an assembly is built from, without a boat. */
+export const storesList = z.object({ parts: z.array(part), hulls: z.array(hullModel), shop: shopSettings });
+
 export const addedPhoto = z.object({ id: z.string(), name: z.string(), width: z.int(), height: z.int() });
 
 export const ownerPage = z.object({
@@ -184,6 +199,8 @@ export const ownerPage = z.object({
   signedOn: z.string().nullable(),
 });
 
+export type StoresList = z.infer<typeof storesList>;
+export type Newer = z.infer<typeof newer>;
 export type Problem = z.infer<typeof problem>;
 export type Staff = z.infer<typeof staff>;
 export type Session = z.infer<typeof session>;

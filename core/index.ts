@@ -1,3 +1,5 @@
+export * from './alters';
+export * from './assembly-board';
 export * from './catalog';
 export * from './drilling';
 export * from './findings';

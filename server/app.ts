@@ -25,6 +25,7 @@ import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
 import { photoRoutes } from './photos/routes';
 import { rigRoutes } from './rigs/routes';
+import { shopRoutes } from './shop/routes';
 import { staffRoutes } from './staff/routes';
 import { wishRoutes } from './wishes/routes';
 
@@ -142,6 +143,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   ownerRoutes(router);
   rigRoutes(router, db, log);
   hullRoutes(router, db);
+  shopRoutes(router, db);
   wishRoutes(router);
   photoRoutes(router);
   assemblyRoutes(router, db);

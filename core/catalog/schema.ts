@@ -5,6 +5,9 @@ const size = z.number().min(0).max(5000);
 const offset = z.number().min(-3000).max(3000);
 const text = z.string().max(400);
 const length = size;
+const count = z.int().min(0).max(40);
+const minutes = z.number().min(0).max(600);
+const percent = z.number().min(0.5).max(50);
 
 /** A way of holding a fitting on the hull. */
 export const HOLDS = ['track', 'through', 'rivet', 'insert', 'scupper', 'loose'] as const;
@@ -199,17 +202,10 @@ export const shopSettings = z.strictObject({
     centsPerHour: z.int().min(0).max(100_000),
     setUpMinutes: z.number().min(0).max(600),
     /** Minutes a mount, by method, without its holes. */
-    mount: z.strictObject({
-      track: z.number(),
-      through: z.number(),
-      rivet: z.number(),
-      insert: z.number(),
-      scupper: z.number(),
-      loose: z.number(),
-    }),
+    mount: z.record(hold, minutes),
     holeMinutes: z.number().min(0).max(120),
     plateMinutes: z.number().min(0).max(240),
-    runMinutesPerMetre: z.strictObject({ inside: z.number(), outside: z.number() }),
+    runMinutesPerMetre: z.strictObject({ inside: minutes, outside: minutes }),
     terminationMinutes: z.number().min(0).max(120),
     circuitTestMinutes: z.number().min(0).max(120),
     awkward: z.number().min(1).max(5).describe('factor where nothing reaches behind'),
@@ -226,8 +222,8 @@ export const shopSettings = z.strictObject({
   }),
   wiring: z.strictObject({
     standard: z.enum(['E-11', 'ISO 10133']),
-    dropPercent: z.strictObject({ electronics: z.number(), lights: z.number(), motor: z.number(), other: z.number() }),
-    leastAwg: z.strictObject({ motor: z.int(), other: z.int() }),
+    dropPercent: z.strictObject({ electronics: percent, lights: percent, motor: percent, other: percent }),
+    leastAwg: z.strictObject({ motor: z.int().min(2).max(18), other: z.int().min(2).max(18) }),
     /** Others' wires that run in the same bundle; 1 means a pair alone. */
     conductorsInBundle: z.int().min(1).max(40),
     loop: z.number().min(0).max(2000).describe('service loop at each end, mm'),
@@ -245,7 +241,7 @@ export const shopSettings = z.strictObject({
     cast: z.number().min(0).max(2000).describe('what hangs from a rod tip, mm'),
     astern: z.number().min(0).max(90).describe('a sidearm cast stops this short of dead astern, degrees'),
     standing: length.describe('side of the clear square a stander wants, mm'),
-    rods: z.strictObject({ light: z.int(), usual: z.int(), large: z.int() }).describe('rods a hull carries comfortably'),
+    rods: z.strictObject({ light: count, usual: count, large: count }).describe('rods a hull carries comfortably'),
     list: z.number().min(0).max(1).describe('share of the gear weight to one side that is too much'),
     stern: z.number().min(0).max(1).describe('share of the load in the after half that is too much'),
     aloneKg: z.number().min(1).max(200).describe('what one person lifts to a roof'),

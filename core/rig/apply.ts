@@ -113,6 +113,8 @@ function editsOf(change: SimpleChange): Edit[] {
       return one(['title'], change.from, change.to);
     case 'promiseRig':
       return one(['promised'], change.from, change.to);
+    case 'adoptRevision':
+      return one(change.pin === 'hull' ? ['pins', 'hull', 'revision'] : ['pins', change.pin], change.from, change.to);
     case 'freezeLetters':
       return one(['letters'], change.from, change.to);
   }

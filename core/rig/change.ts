@@ -54,6 +54,7 @@ const simple = [
   verb('hookTape', { ...fromTo(tape) }),
   verb('nameRig', { ...fromTo(plan.shape.title) }),
   verb('promiseRig', { ...fromTo(plan.shape.promised) }),
+  verb('adoptRevision', { pin: z.enum(['hull', 'catalog', 'shop']), ...fromTo(z.int().min(1)) }),
   verb('freezeLetters', { ...fromTo(plan.shape.letters) }),
 ] as const;
 

@@ -56,17 +56,4 @@ export function floorRoutes(router: Router): void {
     );
     return { shop: shop.name, today: todayIn(shop.timeZone), rigs: summaries };
   });
-  bind(router, ROUTES.hulls, async () => {
-    const rows = await HullModelRow.findAll({
-      order: [
-        ['id', 'ASC'],
-        ['revision', 'ASC'],
-      ],
-    });
-    const latest = new Map(rows.map((r) => [r.id, JSON.parse(r.document) as HullModel]));
-    return [...latest.values()].map((m) => {
-      const hull = fairHull(m);
-      return { id: m.id, revision: m.revision, maker: m.maker, name: m.name, kind: m.kind, length: hull.length, beam: hull.beam };
-    });
-  });
 }

@@ -6,14 +6,8 @@ import { inTransaction } from '../database/transaction';
 import { HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput, notFound } from '../http/problem';
+import { newestHull, newestHulls } from './newest';
 import { offsetsCsv, outlineDxf, readOffsets, readOutline } from './outline-file';
-
-/** The newest revision of a hull model. */
-async function latest(id: string): Promise<HullModel> {
-  const row = await HullModelRow.findOne({ where: { id }, order: [['revision', 'DESC']] });
-  if (!row) throw notFound('hull', `the shop knows no hull ${id.slice(0, 64)}`);
-  return JSON.parse(row.document) as HullModel;
-}
 
 function attach(res: Response, type: string, name: string, text: string): void {
   res.type(type).setHeader('Content-Disposition', `attachment; filename="${name}"`);
@@ -39,7 +33,13 @@ function checkModel(model: HullModel): void {
 
 /** The hull library, hulls from the tape and from drawings, and the customers' own hulls. */
 export function hullRoutes(router: Router, db: Sequelize): void {
-  bind(router, ROUTES.hullModel, async ({ params }) => latest(params.hull ?? ''));
+  bind(router, ROUTES.hulls, async () =>
+    (await newestHulls()).map((m) => {
+      const { length, beam } = fairHull(m);
+      return { id: m.id, revision: m.revision, maker: m.maker, name: m.name, kind: m.kind, length, beam };
+    }),
+  );
+  bind(router, ROUTES.hullModel, async ({ params }) => newestHull(params.hull ?? ''));
   bind(router, ROUTES.saveHullModel, async ({ body }) => {
     checkModel(body.model);
     return inTransaction(db, async (transaction) => {
@@ -61,15 +61,15 @@ export function hullRoutes(router: Router, db: Sequelize): void {
     readings: body.kind === 'csv' ? readOffsets(body.text) : readOutline(body.kind, body.text, body.heights),
   }));
   bind(router, ROUTES.offsetsCsv, async ({ params, res }) => {
-    const model = await latest(params.hull ?? '');
+    const model = await newestHull(params.hull ?? '');
     attach(res, 'text/csv', `${model.id}-offsets.csv`, offsetsCsv(model));
   });
   bind(router, ROUTES.outlineSvg, async ({ params, res }) => {
-    const model = await latest(params.hull ?? '');
+    const model = await newestHull(params.hull ?? '');
     attach(res, 'image/svg+xml', `${model.id}-outline.svg`, outlineSvg(fairHull(model), `${model.maker} ${model.name}`));
   });
   bind(router, ROUTES.outlineDxf, async ({ params, res }) => {
-    const model = await latest(params.hull ?? '');
+    const model = await newestHull(params.hull ?? '');
     attach(res, 'image/vnd.dxf', `${model.id}-outline.dxf`, outlineDxf(model));
   });
   bind(router, ROUTES.ownHulls, async () => {

@@ -3,11 +3,16 @@ import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';
 import { badInput, HttpProblem } from '../http/problem';
+import { adoptionFault } from './newer';
 import { loadRig, pinnedOf, todayIn } from './load';
 
 /** Parts, tracks, inserts, compartments and rules a change names must exist; the plan alone cannot tell. */
 export async function checkParts(change: Change, row: RigRow, plan: Plan, transaction: Transaction): Promise<void> {
   const all = singleChanges(change);
+  for (const c of all) {
+    const fault = c.kind === 'adoptRevision' ? await adoptionFault(row, plan, c.pin, c.to, transaction) : null;
+    if (fault) throw badInput([{ field: 'change.to', says: fault }]);
+  }
   const naming = ['placeItem', 'slideItem', 'slideInSet', 'stowThing', 'planScupper', 'answerBrief'];
   if (!all.some((c) => naming.includes(c.kind))) return;
   const { hull, catalog, shop } = await pinnedOf(row, plan, transaction);

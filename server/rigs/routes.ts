@@ -15,7 +15,8 @@ import { ownChanges, recordChange } from './changes';
 import { checkAcceptance } from './check';
 import { keepFacts } from './facts';
 import { freezeLetters } from './letters';
-import { loadRig, todayIn, type LoadedRig } from './load';
+import { findRig, loadRig, todayIn, type LoadedRig } from './load';
+import { newerThan } from './newer';
 import { importRigFile, openNewRig } from './open';
 import { project } from './progress';
 
@@ -61,6 +62,7 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger): void {
     return made;
   });
   bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id));
+  bind(router, ROUTES.newer, async ({ params }) => newerThan(await findRig(params.rig ?? '')));
   bind(router, ROUTES.change, async ({ params, body, staff }) => {
     const rigId = params.rig ?? '';
     await checkAcceptance(body.change, rigId, staff);

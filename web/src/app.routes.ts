@@ -8,6 +8,13 @@ export const routes: Routes = [
   { path: 'rigs', title: 'Rigs · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./floor/rigs') },
   { path: 'hulls', title: 'Hulls · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./hulls/hulls') },
   {
+    path: 'assemblies',
+    title: 'Assemblies · Plain Cleat',
+    canActivate: [signedIn],
+    loadComponent: () => import('./assemblies/assemblies'),
+  },
+  { path: 'shop', title: 'Shop · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./shop/shop') },
+  {
     path: 'hulls/:hull',
     title: 'Hull · Plain Cleat',
     canActivate: [signedIn],

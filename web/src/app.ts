@@ -17,6 +17,8 @@ import { UnitsStore } from './stores/units.store';
           <a routerLink="/floor" routerLinkActive="here">Floor</a>
           <a routerLink="/rigs" routerLinkActive="here">Rigs</a>
           <a routerLink="/hulls" routerLinkActive="here">Hulls</a>
+          <a routerLink="/assemblies" routerLinkActive="here">Assemblies</a>
+          <a routerLink="/shop" routerLinkActive="here">Shop</a>
         </nav>
         <span class="grow"></span>
         <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">

@@ -1,33 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { type Fitted, printMoney, renewAssembly, standingOn, takeAssembly, takenBy } from '@plain-cleat/core';
 import { asOne } from '../stores/as-one';
-import { curveLinearClosed, line } from 'd3-shape';
+import { AssemblyView } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { wordsOf } from '../stores/session.store';
 import { Library } from './library';
 import { OtherHulls } from './other-hulls';
 
-const SIZE = { width: 310, height: 190 } as const;
-
 /** A small rig of its own on its own bench: what stands on the chosen fitting, from above, kept and renewed as one. */
 @Component({
   selector: 'pc-assembly-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Mass],
+  imports: [Mass, AssemblyView],
   template: `
     <h3>{{ known()?.name ?? 'Built on ' + item().placed.part.name }}</h3>
-    <svg [attr.viewBox]="'0 0 ' + size.width + ' ' + size.height" role="img" [attr.aria-label]="'From above: ' + names()">
-      @for (b of bodies(); track $index) {
-        <path [class.base]="b.base" [attr.d]="b.d" />
-      }
-      @for (m of marks(); track m.id) {
-        <g class="letter" [attr.transform]="'translate(' + m.x + ' ' + m.y + ')'">
-          <circle r="11" />
-          <text text-anchor="middle" y="4">{{ m.letter }}</text>
-        </g>
-      }
-    </svg>
+    <pc-assembly-view [parts]="parts()" [base]="item().placed.id" (picked)="picked.emit($event)" />
     <ul aria-label="What it is made of">
       @for (p of parts(); track p.placed.id) {
         <li>
@@ -70,27 +58,9 @@ const SIZE = { width: 310, height: 190 } as const;
       border-top: 1px solid var(--line);
       padding-top: 10px;
     }
-    svg {
-      width: 100%;
-      background: var(--ground);
-      border: 1px solid var(--line);
+    pc-assembly-view {
+      display: block;
       margin: 6px 0;
-    }
-    path {
-      fill: var(--card);
-      stroke: var(--tide);
-    }
-    path.base {
-      fill: var(--hull);
-    }
-    .letter circle {
-      fill: var(--card);
-      stroke: var(--tide);
-      stroke-width: 2;
-    }
-    .letter text {
-      font-size: 13px;
-      font-weight: 600;
     }
   `,
 })
@@ -101,7 +71,6 @@ export class AssemblyBench {
   private readonly store = inject(RigStore);
   private readonly library = inject(Library);
   private readonly hulls = inject(OtherHulls);
-  protected readonly size = SIZE;
   protected readonly money = printMoney;
   protected readonly fault = signal('');
   protected readonly kept = signal('');
@@ -109,11 +78,6 @@ export class AssemblyBench {
   private readonly ids = computed(() => standingOn(this.state().plan, this.item().placed.id));
   protected readonly parts = computed(() =>
     this.ids().flatMap((id) => this.state().workup.items.find((i) => i.placed.id === id) ?? []),
-  );
-  protected readonly names = computed(() =>
-    this.parts()
-      .map((p) => p.placed.part.name)
-      .join(', '),
   );
   protected readonly cents = computed(() =>
     this.parts().reduce((sum, p) => sum + (p.placed.fitting.suppliedBy === 'shop' ? p.placed.part.priceCents : 0), 0),
@@ -133,36 +97,6 @@ export class AssemblyBench {
     return all.length ? all.map((t) => `${t.place}: ${t.why}`).join('; ') : 'it stands where it is put';
   });
   protected readonly others = computed(() => this.hulls.taking(this.item().placed.part, this.state().doc.hull.id) ?? []);
-  private readonly frame = computed(() => {
-    const points = this.parts().flatMap((p) => p.placed.bodies.flatMap((b) => b.outline));
-    const xs = points.map((p) => p[0]);
-    const ys = points.map((p) => p[1]);
-    const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-    const k = Math.min((SIZE.width - 40) / Math.max(1, x1 - x0), (SIZE.height - 30) / Math.max(1, y1 - y0));
-    return {
-      x: (mm: number): number => SIZE.width / 2 + (mm - (x0 + x1) / 2) * k,
-      y: (mm: number): number => SIZE.height / 2 - (mm - (y0 + y1) / 2) * k,
-    };
-  });
-  protected readonly bodies = computed(() =>
-    this.parts().flatMap((p) =>
-      p.placed.bodies.map((b) => ({
-        base: p.placed.id === this.item().placed.id,
-        d:
-          line().curve(curveLinearClosed)(b.outline.map(([x, y]): [number, number] => [this.frame().x(x), this.frame().y(y)])) ??
-          '',
-      })),
-    ),
-  );
-  protected readonly marks = computed(() =>
-    this.parts().map((p) => ({
-      id: p.placed.id,
-      letter: p.letter,
-      x: this.frame().x(p.placed.frame.origin.x),
-      y: this.frame().y(p.placed.frame.origin.y),
-    })),
-  );
-
   protected keep(text: string): void {
     const name = text.trim();
     this.kept.set('');

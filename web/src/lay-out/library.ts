@@ -10,8 +10,10 @@ export class Library {
   private readonly all = signal<readonly Assembly[]>([]);
   readonly assemblies = this.all.asReadonly();
 
+  fetch = (): Observable<Assembly[]> => this.http.get<Assembly[]>('/api/assemblies').pipe(tap((all) => this.all.set(all)));
+
   load(): void {
-    this.http.get<Assembly[]>('/api/assemblies').subscribe({ next: (all) => this.all.set(all), error: () => undefined });
+    this.fetch().subscribe({ error: () => undefined });
   }
 
   keep = (assembly: Assembly, expects: number): Observable<Assembly> =>

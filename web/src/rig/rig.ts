@@ -3,6 +3,7 @@ import { RouterLink, RouterOutlet } from '@angular/router';
 import { unsettled } from '@plain-cleat/core';
 import { currentUrl } from '../stores/current-url';
 import { RigStore } from '../stores/rig.store';
+import { NewerRevisions } from './newer';
 import { promiseOf } from '../floor/promise';
 
 const STEPS = [
@@ -19,7 +20,7 @@ const STEPS = [
 @Component({
   selector: 'pc-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink],
+  imports: [RouterOutlet, RouterLink, NewerRevisions],
   providers: [RigStore],
   templateUrl: './rig.html',
   styleUrl: './rig.scss',

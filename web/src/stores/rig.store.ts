@@ -8,6 +8,7 @@ import {
   type Fact,
   type NewFact,
   type Plan,
+  singleChanges,
   type Workup,
   WorkupSession,
   workUp,
@@ -298,6 +299,8 @@ export class RigStore {
         this.serverPlan = done.plan;
         const mine = inverse ? [...doc.mine, { id: change.id, version: done.version, undoes, inverse }] : doc.mine;
         this.show({ doc: { ...(this.states.value?.doc ?? doc), version: done.version, mine }, unsent: null });
+        // Another revision of hull, parts or settings is not on this device yet.
+        if (singleChanges(change).some((c) => c.kind === 'adoptRevision')) await this.reload();
       } else {
         const done = await firstValueFrom(this.http.post<Kept>(`/api/rigs/${doc.id}/facts`, { facts: [next.fact] }));
         this.outbox.drop(next);

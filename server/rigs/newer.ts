@@ -1,0 +1,51 @@
+import { type Catalog, type HullModel, placeFault, type Plan, type ShopSettings, upcastShop } from '@plain-cleat/core';
+import type { Newer } from '@plain-cleat/api';
+import type { Transaction } from 'sequelize';
+import { CatalogRow, HullModelRow, ShopRow, type RigRow } from '../database/models';
+import { planOf } from './load';
+
+const newest = { order: [['revision', 'DESC'] as [string, string]] };
+
+/** What the shop has in a newer revision than a plan was made with. A rig that brought its own keeps it. */
+export async function newerThan(row: RigRow): Promise<Newer> {
+  if (row.carried) return { hull: null, catalog: null, shop: null };
+  const { pins } = planOf(row);
+  const [hull, catalog, shop] = await Promise.all([
+    HullModelRow.findOne({ where: { id: pins.hull.id }, ...newest }),
+    CatalogRow.findOne(newest),
+    ShopRow.findOne(newest),
+  ]);
+  return {
+    hull: hull && hull.revision > pins.hull.revision ? (JSON.parse(hull.document) as HullModel) : null,
+    catalog: catalog && catalog.revision > pins.catalog ? (JSON.parse(catalog.document) as Catalog) : null,
+    shop: shop && shop.revision > pins.shop ? (upcastShop(JSON.parse(shop.document)) as ShopSettings) : null,
+  };
+}
+
+/** Why a plan cannot be taken to a revision, or null: there is none, or something would lose its place or its part. */
+export async function adoptionFault(
+  row: RigRow,
+  plan: Plan,
+  pin: 'hull' | 'catalog' | 'shop',
+  revision: number,
+  transaction: Transaction,
+): Promise<string | null> {
+  if (row.carried) return 'this rig came in a file with its own hull, parts and settings, and keeps them';
+  if (pin === 'shop') return (await ShopRow.findByPk(revision, { transaction })) ? null : 'the shop has no such revision';
+  if (pin === 'catalog') {
+    const found = await CatalogRow.findByPk(revision, { transaction });
+    if (!found) return 'the stores have no such revision';
+    const sold = new Set((JSON.parse(found.document) as Catalog).parts.map((p) => p.id));
+    const gone = Object.values(plan.fittings).find((f) => !sold.has(f.part));
+    return gone ? `${gone.part} is not in that revision: take it off first` : null;
+  }
+  const found = await HullModelRow.findOne({ where: { id: plan.pins.hull.id, revision }, transaction });
+  if (!found) return 'this hull has no such revision';
+  const hull = JSON.parse(found.document) as HullModel;
+  for (const f of Object.values(plan.fittings))
+    for (const place of [f.place, ...Object.values(f.elsewhere ?? {})]) {
+      const fault = placeFault(hull, place);
+      if (fault) return `${f.part} would lose its place there: ${fault.says}`;
+    }
+  return null;
+}

@@ -1,0 +1,61 @@
+import { type Catalog, upcastShop, type ShopSettings } from '@plain-cleat/core';
+import { ROUTES } from '@plain-cleat/api';
+import type { Router } from 'express';
+import type { Sequelize, Transaction } from 'sequelize';
+import { CatalogRow, ShopRow } from '../database/models';
+import { inTransaction } from '../database/transaction';
+import { bind } from '../http/bind';
+import { badInput, notFound } from '../http/problem';
+import { newestHulls } from '../hulls/newest';
+
+async function newest(transaction?: Transaction): Promise<ShopSettings> {
+  const row = await ShopRow.findOne({
+    order: [['revision', 'DESC']],
+    transaction,
+    ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}),
+  });
+  if (!row) throw notFound('shop', 'the shop has no settings yet');
+  return upcastShop(JSON.parse(row.document));
+}
+
+/** What keeps settings from holding together: two lists of one name, a least that is over its most. */
+function check(settings: ShopSettings): void {
+  const ids = settings.rules.map((r) => r.id);
+  const twice = settings.rules.find((r, i) => ids.indexOf(r.id) !== i);
+  if (twice) throw badInput([{ field: 'settings.rules', says: `two lists of rules are called ${twice.id}` }]);
+  const { light, usual, large } = settings.limits.rods;
+  if (light > usual || usual > large)
+    throw badInput([
+      {
+        field: 'settings.limits.rods',
+        says: 'a light boat carries no more rods than a usual one, that no more than a large one',
+      },
+    ]);
+}
+
+/** The shop's own settings. Each keeping is a new revision; plans stay with the one they were made with until somebody takes the newer. */
+export function shopRoutes(router: Router, db: Sequelize): void {
+  bind(router, ROUTES.shop, async () => newest());
+  bind(router, ROUTES.stores, async () => {
+    const [row, hulls, shop] = await Promise.all([
+      CatalogRow.findOne({ order: [['revision', 'DESC']] }),
+      newestHulls(),
+      newest(),
+    ]);
+    if (!row) throw notFound('stores', 'the shop has no parts yet');
+    return { parts: (JSON.parse(row.document) as Catalog).parts, hulls, shop };
+  });
+  bind(router, ROUTES.keepShop, async ({ body }) => {
+    check(body.settings);
+    return inTransaction(db, async (transaction) => {
+      const known = await newest(transaction);
+      if (body.expects !== known.revision)
+        throw badInput([
+          { field: 'expects', says: `the settings are at revision ${known.revision} by now: look at those first` },
+        ]);
+      const kept: ShopSettings = { ...body.settings, revision: known.revision + 1 };
+      await ShopRow.create({ revision: kept.revision, document: JSON.stringify(kept) }, { transaction });
+      return kept;
+    });
+  });
+}

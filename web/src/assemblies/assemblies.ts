@@ -1,0 +1,241 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
+import type { StoresList } from '@plain-cleat/api';
+import {
+  type Assembly,
+  buildAssembly,
+  type Fitted,
+  type Fitting,
+  HOLD_WORDS,
+  type HullModel,
+  parseLength,
+  type Part,
+  printFigure,
+  printMoney,
+  sameJson,
+  takenBy,
+  tell,
+  WorkupSession,
+} from '@plain-cleat/core';
+import { forkJoin } from 'rxjs';
+import { AssemblyView } from '../hull-view/assembly-view';
+import { Mass } from '../hull-view/words';
+import { Library } from '../lay-out/library';
+import { wordsOf } from '../stores/session.store';
+import { UnitsStore } from '../stores/units.store';
+import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, withPart, withSpot } from './draft';
+
+/** The shop's library of assemblies and the bench they are built on: no boat needed. */
+@Component({
+  selector: 'pc-assemblies',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [AssemblyView, Mass],
+  templateUrl: './assemblies.html',
+  styleUrl: './assemblies.scss',
+})
+export default class Assemblies {
+  private readonly http = inject(HttpClient);
+  private readonly units = inject(UnitsStore);
+  protected readonly library = inject(Library);
+  protected readonly money = printMoney;
+  protected readonly holdWords = HOLD_WORDS;
+  protected readonly stores = signal<StoresList | null>(null);
+  protected readonly failed = signal('');
+  protected readonly fault = signal('');
+  protected readonly says = signal('');
+  protected readonly find = signal('');
+  private readonly past = signal<readonly AssemblyDraft[]>([]);
+  protected readonly draft = signal<AssemblyDraft | null>(null);
+  /** Under the finger, not yet put down. */
+  private readonly held = signal<Assembly | null>(null);
+  protected readonly chosen = signal<string | null>(null);
+  private session = new WorkupSession();
+
+  protected readonly built = computed(() => {
+    const stores = this.stores();
+    const a = this.held() ?? this.draft()?.assembly;
+    return stores && a ? buildAssembly(a, stores.parts, stores.shop, this.session) : null;
+  });
+  protected readonly item = computed(() => this.built()?.items.find((i) => i.placed.id === this.chosen()) ?? null);
+  protected readonly findings = computed(() =>
+    (this.built()?.findings ?? []).map((f) => ({ ...f, words: tell(f.says, this.units.system()) })),
+  );
+  protected readonly found = computed(() => {
+    const wanted = this.find().trim().toLowerCase();
+    const parts = this.stores()?.parts ?? [];
+    return wanted ? parts.filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted)).slice(0, 12) : [];
+  });
+  /** Which hulls its base would stand on. */
+  protected readonly hulls = computed(() => {
+    const base = this.built()?.items[0]?.placed.part;
+    return base ? (this.stores()?.hulls ?? []).map((hull) => ({ hull, ...whereOn(base, hull) })) : [];
+  });
+  protected readonly differs = computed(() => {
+    const draft = this.draft();
+    const kept = this.library.assemblies().find((a) => a.id === draft?.assembly.id);
+    return draft !== null && !sameJson(draft.assembly, kept);
+  });
+
+  constructor() {
+    this.load();
+  }
+
+  protected load(): void {
+    this.failed.set('');
+    forkJoin([this.http.get<StoresList>('/api/stores'), this.library.fetch()]).subscribe({
+      next: ([stores, all]) => {
+        this.stores.set(stores);
+        const [first] = all;
+        if (first && !this.draft()) this.open(first);
+      },
+      error: (error: unknown) => this.failed.set(wordsOf(error)),
+    });
+  }
+
+  protected open(a: Assembly): void {
+    this.begin({ assembly: a, expects: a.version });
+  }
+
+  private begin(draft: AssemblyDraft): void {
+    this.draft.set(draft);
+    this.past.set([]);
+    this.held.set(null);
+    this.chosen.set(draft.assembly.base);
+    this.fault.set('');
+    this.says.set('');
+    this.session = new WorkupSession();
+  }
+
+  /** One gesture: the draft as it was can be taken back. */
+  private change(assembly: Assembly): void {
+    const draft = this.draft();
+    this.held.set(null);
+    this.says.set('');
+    if (!draft || assembly === draft.assembly) return;
+    this.past.update((p) => [...p.slice(-99), draft]);
+    this.draft.set({ ...draft, assembly });
+  }
+
+  protected canUndo = (): boolean => this.past().length > 0;
+  protected undo(): void {
+    const last = this.past().at(-1);
+    if (!last) return;
+    this.past.update((p) => p.slice(0, -1));
+    this.draft.set(last);
+    if (!Object.hasOwn(last.assembly.fittings, this.chosen() ?? '')) this.chosen.set(last.assembly.base);
+  }
+
+  /** A part put on what is chosen, or a new assembly on it. */
+  protected add(part: Part, fresh = false): void {
+    const draft = this.draft();
+    if (fresh || !draft) return this.begin(startOn(part));
+    const { assembly, id } = withPart(draft.assembly, part, this.chosen() ?? draft.assembly.base);
+    this.change(assembly);
+    this.chosen.set(id);
+    this.find.set('');
+  }
+
+  protected dragged(at: { id: string; x: number; y: number; done: boolean }): void {
+    const draft = this.draft();
+    const item = this.built()?.items.find((i) => i.placed.id === at.id);
+    if (!draft || !item) return;
+    const next = withSpot(draft.assembly, at.id, spotUnder(item, at, this.units.system()));
+    if (at.done) this.change(sameJson(next, draft.assembly) ? draft.assembly : next);
+    else this.held.set(next);
+  }
+
+  protected spotOf(item: Fitted, axis: 'u' | 'v' | 'heading'): string {
+    const { place } = item.placed;
+    if (place.on !== 'fitting') return '';
+    return axis === 'heading' ? String(place.heading) : printFigure(place[axis], this.units.system());
+  }
+
+  protected type(item: Fitted, axis: 'u' | 'v' | 'heading', text: string): void {
+    const draft = this.draft();
+    if (!draft) return;
+    this.fault.set('');
+    const minus = /^[-−]/.test(text.trim());
+    const bare = text.trim().replace(/^[-−+]\s*/, '');
+    const read = axis === 'heading' ? Number(bare) : parseLength(bare, this.units.system());
+    const value = typeof read === 'number' ? read : read.ok ? read.mm : NaN;
+    const most = axis === 'heading' ? 360 : 2000;
+    const name = { u: 'Aft of its middle', v: 'To starboard', heading: 'Turned' }[axis];
+    if (bare === '' || !Number.isFinite(value) || value > most)
+      return this.fault.set(
+        `${name}: ${axis === 'heading' ? 'degrees up to 360' : `a length like ${printFigure(100, this.units.system())}`}.`,
+      );
+    this.change(withSpot(draft.assembly, item.placed.id, { [axis]: minus ? -value : value }));
+  }
+
+  protected hold(item: Fitted, hold: string): void {
+    const draft = this.draft();
+    if (draft) this.change(withHold(draft.assembly, item.placed.id, hold as Fitting['mount']['hold']));
+  }
+
+  protected stand(item: Fitted, on: string): void {
+    const draft = this.draft();
+    if (!draft) return;
+    const next = withFoot(draft.assembly, item.placed.id, on);
+    this.fault.set(next === draft.assembly ? 'Stands on: that one stands on this.' : '');
+    this.change(next);
+  }
+
+  protected strike(id: string): void {
+    const draft = this.draft();
+    if (!draft) return;
+    this.change(without(draft.assembly, id));
+    this.chosen.set(draft.assembly.base);
+  }
+
+  protected rename(name: string): void {
+    const draft = this.draft();
+    if (draft && name.trim() !== draft.assembly.name) this.change({ ...draft.assembly, name: name.trim() });
+  }
+
+  protected keep(): void {
+    const draft = this.draft();
+    if (!draft) return;
+    this.fault.set(draft.assembly.name ? '' : 'Name: call it something, such as crate with two tubes.');
+    if (!draft.assembly.name) return;
+    this.library.keep({ ...draft.assembly, version: draft.expects + 1 }, draft.expects).subscribe({
+      next: (kept) => {
+        this.draft.set({ assembly: kept, expects: kept.version });
+        this.past.set([]);
+        this.says.set(`Kept as version ${kept.version}. Boats that carry an older one are offered this.`);
+      },
+      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    });
+  }
+
+  @HostListener('window:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select')) return;
+    const step = (event.shiftKey ? 10 : 1) * (this.units.system() === 'imperial' ? 25.4 / 16 : 1);
+    const nudge = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
+    const item = this.item();
+    const draft = this.draft();
+    if (event.key.toLowerCase() === 'u') this.undo();
+    else if (event.key === 'Delete' && item) this.strike(item.placed.id);
+    else if (nudge && item && draft && item.placed.place.on === 'fitting') {
+      const { u, v } = item.placed.place;
+      this.change(withSpot(draft.assembly, item.placed.id, { u: u + (nudge[0] ?? 0), v: v + (nudge[1] ?? 0) }));
+    } else return;
+    event.preventDefault();
+  }
+}
+
+/** Where a base stands on a hull, or why nowhere; where it need not be held, on any level deck. */
+function whereOn(base: Part, hull: HullModel): { fits: boolean; says: string } {
+  const all = takenBy(base, hull);
+  const good = all.filter((t) => t.fits);
+  if (good.length) return { fits: true, says: good.map((t) => t.place).join(', ') };
+  const [why] = all;
+  if (why) return { fits: false, says: `${why.place}: ${why.why}` };
+  return base.holds.includes('loose')
+    ? { fits: true, says: 'set on a level deck' }
+    : {
+        fits: hull.material !== 'pvc fabric',
+        says: hull.material === 'pvc fabric' ? 'it would have to be drilled for' : 'drilled for',
+      };
+}

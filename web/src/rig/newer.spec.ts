@@ -1,0 +1,51 @@
+import { Component, inject } from '@angular/core';
+import type { Newer } from '@plain-cleat/api';
+import { RigStore } from '../stores/rig.store';
+import { OpenRig } from '../testing/open-rig';
+import { laidPlan, TEST_HULL, TEST_SHOP } from '../testing/rig';
+import { NewerRevisions } from './newer';
+
+@Component({
+  imports: [NewerRevisions],
+  template: `@if (store.state(); as s) {
+    <pc-newer [state]="s" />
+  }`,
+})
+class Page {
+  protected readonly store = inject(RigStore);
+}
+
+describe('newer revisions', () => {
+  async function show(newer: Partial<Newer>): Promise<OpenRig<Page>> {
+    const rig = await OpenRig.show(Page, laidPlan());
+    rig.http.expectOne('/api/rigs/rig-1/newer').flush({ hull: null, catalog: null, shop: null, ...newer });
+    await rig.fixture.whenStable();
+    return rig;
+  }
+
+  it('say nothing when there are none', async () => {
+    expect((await show({})).text.trim()).toBe('');
+  });
+
+  it('say what they would alter before they are taken', async () => {
+    const shop = { ...TEST_SHOP, revision: 2, labor: { ...TEST_SHOP.labor, setUpMinutes: 75 } };
+    const rig = await show({ shop });
+    expect(rig.text).toContain("The shop's settings went from revision 1 to 2");
+    await rig.click('button', 'See what it alters');
+    expect(rig.text).toContain('34.00 more. 30 minutes more.');
+    await rig.click('button', 'Take revision 2');
+    expect(rig.sentChanges()).toEqual([
+      jasmine.objectContaining({ kind: 'adoptRevision', pin: 'shop', from: 1, to: 2 }) as never,
+    ]);
+    // The revision itself comes from the server; the offer is gone with the pin.
+    expect(rig.text).not.toContain('went from');
+  });
+
+  it('can wait', async () => {
+    const rig = await show({ hull: { ...TEST_HULL, revision: 3 } });
+    await rig.click('button', 'See what it alters');
+    expect(rig.text).toContain('It alters nothing in this plan');
+    await rig.click('button', 'Not now');
+    expect(rig.text.trim()).toBe('');
+  });
+});

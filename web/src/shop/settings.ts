@@ -1,0 +1,136 @@
+import type { ShopSettings } from '@plain-cleat/core';
+
+/** One setting of the shop: where it stands, how it is typed, what it is for. */
+export interface Setting {
+  /** Its place in the settings, as `limits.rods.usual`. */
+  readonly path: string;
+  readonly name: string;
+  readonly kind: 'text' | 'length' | 'mass' | 'money' | 'yes' | 'number' | readonly string[];
+  /** Unit written after a number. */
+  readonly unit?: string;
+  /** Share of one shown as percent. */
+  readonly share?: true;
+}
+export interface Group {
+  readonly name: string;
+  readonly says: string;
+  readonly settings: readonly Setting[];
+}
+
+const one = (path: string, name: string, kind: Setting['kind'], unit?: string): Setting => ({
+  path,
+  name,
+  kind,
+  ...(unit ? { unit } : {}),
+});
+const minutes = (path: string, name: string): Setting => one(path, name, 'number', 'min');
+const share = (path: string, name: string): Setting => ({ path, name, kind: 'number', unit: '%', share: true });
+const length = (path: string, name: string): Setting => one(path, name, 'length');
+
+/** Every setting, grouped by the step that goes by it. */
+export const SETTINGS: readonly Group[] = [
+  {
+    name: 'The shop',
+    says: 'What stands on quotes and books.',
+    settings: [
+      one('name', 'Name', 'text'),
+      one('place', 'Place', 'text'),
+      one('timeZone', 'Time zone', 'text'),
+      one('currency', 'Currency', 'text'),
+      one('units', 'Prints in', ['imperial', 'metric']),
+      one('taxPercent', 'Tax', 'number', '%'),
+      one('taxOnLabor', 'Tax on labor', 'yes'),
+      one('quoteDays', 'A quote stands', 'number', 'days'),
+    ],
+  },
+  {
+    name: 'Judging a layout',
+    says: 'What is enough, and what is too much. Common practice or our judgement to begin with.',
+    settings: [
+      length('limits.standing', 'Clear square to stand in'),
+      length('limits.cast', 'Hangs from a rod tip'),
+      one('limits.astern', 'A sidearm cast stops short of astern', 'number', '°'),
+      one('limits.rods.light', 'Rods on a light boat', 'number'),
+      one('limits.rods.usual', 'on a usual one', 'number'),
+      one('limits.rods.large', 'on a large one', 'number'),
+      share('limits.list', 'Of the gear weight to one side'),
+      share('limits.stern', 'Of the load in the after half'),
+      one('limits.aloneKg', 'One person lifts', 'mass'),
+      share('limits.tubeDeep', 'Of a rod’s handle in its tube'),
+      length('limits.handle', 'A rod’s handle'),
+      one('limits.screen', 'A screen is read off its face', 'number', '°'),
+      one('limits.sailing', 'A side beam needs clear under the hull', 'number', '°'),
+      length('stroke.paddle', 'Usual paddle'),
+      length('stroke.hand', 'Clear about a hand'),
+      length('stroke.shaft', 'Clear about the shaft'),
+      share('stroke.body', 'Bodies differ either way'),
+    ],
+  },
+  {
+    name: 'Drilling',
+    says: 'How far a hole may be off, and what it needs about it.',
+    settings: [
+      one('drilling.threads', 'Threads', ['inch', 'metric']),
+      length('drilling.pilot', 'Pilot bit'),
+      length('drilling.hazardMargin', 'Least to what is behind'),
+      length('drilling.depthBehind', 'Room behind the wall'),
+      length('drilling.tape', 'The tape may be off'),
+      length('drilling.hull', 'The hull may be off'),
+      length('drilling.wander', 'A bit wanders'),
+      length('drilling.riggerStature', 'Height of the one who reaches behind'),
+      one('cureHours', 'Sealant cures', 'number', 'h'),
+    ],
+  },
+  {
+    name: 'Wiring',
+    says: 'The standard wires are sized by, and what the shop adds.',
+    settings: [
+      one('wiring.standard', 'Drop by', ['E-11', 'ISO 10133']),
+      one('wiring.dropPercent.electronics', 'Drop, electronics', 'number', '%'),
+      one('wiring.dropPercent.lights', 'lights', 'number', '%'),
+      one('wiring.dropPercent.motor', 'motor', 'number', '%'),
+      one('wiring.dropPercent.other', 'other', 'number', '%'),
+      one('wiring.leastAwg.motor', 'Thinnest for a motor', 'number', 'AWG'),
+      one('wiring.leastAwg.other', 'Thinnest for the rest', 'number', 'AWG'),
+      one('wiring.conductorsInBundle', 'Conductors in a bundle', 'number'),
+      length('wiring.loop', 'Service loop'),
+      one('wiring.slackPercent', 'Slack', 'number', '%'),
+      length('wiring.cutTo', 'Cut to the next'),
+    ],
+  },
+  {
+    name: 'Labor',
+    says: 'Minutes the price and the days follow from.',
+    settings: [
+      one('labor.centsPerHour', 'An hour', 'money'),
+      minutes('labor.setUpMinutes', 'Setting up'),
+      minutes('labor.mount.track', 'A mount in a track'),
+      minutes('labor.mount.through', 'bolted through'),
+      minutes('labor.mount.rivet', 'riveted'),
+      minutes('labor.mount.insert', 'in an insert'),
+      minutes('labor.mount.scupper', 'in a scupper'),
+      minutes('labor.mount.loose', 'strapped'),
+      minutes('labor.holeMinutes', 'A hole'),
+      minutes('labor.plateMinutes', 'A backing plate'),
+      minutes('labor.runMinutesPerMetre.inside', 'A metre of run inside'),
+      minutes('labor.runMinutesPerMetre.outside', 'outside'),
+      minutes('labor.terminationMinutes', 'A termination'),
+      minutes('labor.circuitTestMinutes', 'A circuit tested'),
+      one('labor.awkward', 'Factor where nothing reaches behind', 'number', '×'),
+    ],
+  },
+];
+
+type Json = Readonly<Record<string, unknown>>;
+
+export const valueAt = (settings: ShopSettings, path: string): unknown =>
+  path.split('.').reduce<unknown>((at, key) => (at as Json)[key], settings);
+
+/** The settings with one of them set. */
+export function withValue(settings: ShopSettings, path: string, value: unknown): ShopSettings {
+  const put = (at: Json, [head = '', ...rest]: readonly string[]): Json => ({
+    ...at,
+    [head]: rest.length ? put(at[head] as Json, rest) : value,
+  });
+  return put(settings as unknown as Json, path.split('.')) as unknown as ShopSettings;
+}
