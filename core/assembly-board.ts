@@ -88,7 +88,14 @@ export function buildAssembly(
   // The base is A, each after what carries it: letters stay while parts are moved about.
   const letters = Object.fromEntries(assignLetters(standingOn({ fittings }, a.base), null));
   const { owned, findings } = workUp(
-    { plan: { ...start, fittings, letters }, hull: BOARD, facts: [], catalog: { parts, consumables: [] }, shop, asOf: '2000-01-01' },
+    {
+      plan: { ...start, fittings, letters },
+      hull: BOARD,
+      facts: [],
+      catalog: { parts, consumables: [] },
+      shop,
+      asOf: '2000-01-01',
+    },
     session,
   );
   const byId = new Map(owned.map((i) => [i.placed.id, i]));

@@ -178,6 +178,14 @@ for (const colorScheme of ['light', 'dark'] as const)
     await expect(page.getByRole('heading', { name: 'Tolvane 118' })).toBeVisible();
     for (const summary of await page.locator('summary').all()) await summary.click();
     await check('hull bench');
+    await page.getByRole('link', { name: 'Assemblies' }).click();
+    await page.getByRole('button', { name: /Lift-out pod/ }).click();
+    await expect(page.getByRole('table', { name: 'What it is made of' })).toBeVisible();
+    await check('assemblies');
+    await page.getByRole('link', { name: 'Shop' }).click();
+    await expect(page.getByRole('heading', { name: 'How Alder Slip works' })).toBeVisible();
+    for (const summary of await page.locator('summary').all()) await summary.click();
+    await check('shop');
     await page.getByRole('link', { name: 'Floor' }).click();
     await page.getByRole('link', { name: 'R-0146, mackerel and pollack rig' }).click();
     for (const step of ['Brief', 'Lay out', 'Drill', 'Wire', 'Price', 'Build', 'Hand over']) {

@@ -27,11 +27,22 @@ export interface FileFault {
   readonly says: string;
 }
 
+const COUNTED: Readonly<Record<string, string>> = { string: ' characters', array: ' entries' };
+
+/** An issue in plain words; a schema's own words stay as they are. */
+function inWords(issue: z.core.$ZodIssue): string {
+  if (issue.code === 'too_big' && issue.message.startsWith('Too big'))
+    return `${issue.inclusive === false ? 'less than' : 'at most'} ${issue.maximum}${COUNTED[issue.origin] ?? ''}`;
+  if (issue.code === 'too_small' && issue.message.startsWith('Too small'))
+    return `${issue.inclusive === false ? 'more than' : 'at least'} ${issue.minimum}${COUNTED[issue.origin] ?? ''}`;
+  return issue.message;
+}
+
 /** Turns Zod's issues into faults that name the field. */
 export function faultsOf(error: z.ZodError): FileFault[] {
   return error.issues.slice(0, 20).map((issue) => ({
     field: issue.path.map(String).join('.') || '(whole)',
-    says: issue.message,
+    says: inWords(issue),
   }));
 }
 

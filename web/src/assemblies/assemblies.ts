@@ -11,6 +11,7 @@ import {
   parseLength,
   type Part,
   printFigure,
+  printLength,
   printMoney,
   sameJson,
   takenBy,
@@ -18,7 +19,7 @@ import {
   WorkupSession,
 } from '@plain-cleat/core';
 import { forkJoin } from 'rxjs';
-import { AssemblyView } from '../hull-view/assembly-view';
+import { AssemblyView, extentOf } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
 import { Library } from '../lay-out/library';
 import { wordsOf } from '../stores/session.store';
@@ -64,6 +65,12 @@ export default class Assemblies {
     const wanted = this.find().trim().toLowerCase();
     const parts = this.stores()?.parts ?? [];
     return wanted ? parts.filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted)).slice(0, 12) : [];
+  });
+  /** How much room it takes, in words. */
+  protected readonly size = computed(() => {
+    const e = extentOf(this.built()?.items ?? []);
+    const print = (mm: number): string => printLength(mm, this.units.system(), 'up');
+    return `${print(e.x1 - e.x0)} long, ${print(e.y1 - e.y0)} wide, ${print(e.z1 - e.z0)} high. Bow to the left, starboard above.`;
   });
   /** Which hulls its base would stand on. */
   protected readonly hulls = computed(() => {

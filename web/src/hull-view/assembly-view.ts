@@ -13,9 +13,10 @@ interface Extent {
 
 const MARGIN = 24;
 const GAP = 18;
+const LETTER = 26;
 
 /** The space all bodies fill, hull axes. */
-function extentOf(parts: readonly Fitted[]): Extent {
+export function extentOf(parts: readonly Fitted[]): Extent {
   const bodies = parts.flatMap((p) => p.placed.bodies);
   const points = bodies.flatMap((b) => b.outline);
   const range = (values: number[]): [number, number] => (values.length ? [Math.min(...values), Math.max(...values)] : [0, 1]);
@@ -162,14 +163,18 @@ export class AssemblyView {
   protected readonly holes = computed(() =>
     this.parts().flatMap((p) => p.holes.map((h) => ({ x: this.x(h.at.x), y: this.y(h.at.y) }))),
   );
-  protected readonly marks = computed(() =>
-    this.parts().map((p) => ({
-      id: p.placed.id,
-      letter: p.letter,
-      x: this.x(p.placed.frame.origin.x),
-      y: this.y(p.placed.frame.origin.y),
-    })),
-  );
+  /** Letters at their middles, side by side where one stands on another. */
+  protected readonly marks = computed(() => {
+    const out: { id: string; letter: string; x: number; y: number }[] = [];
+    for (const p of this.parts()) {
+      const { origin } = p.placed.frame;
+      const [y, at] = [this.y(origin.y), this.x(origin.x)];
+      let x = at;
+      while (out.some((m) => Math.hypot(m.x - x, m.y - y) < LETTER)) x += LETTER;
+      out.push({ id: p.placed.id, letter: p.letter, x, y });
+    }
+    return out;
+  });
 
   /** Where a pointer is, in hull millimetres. */
   private at(event: PointerEvent): { x: number; y: number } {

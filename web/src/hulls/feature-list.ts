@@ -27,7 +27,9 @@ import type { Column, FeatureList, Row } from './features';
               <tr>
                 @for (c of list().columns; track c.key) {
                   <td>
-                    @if (c.kind === 'yes') {
+                    @if (c.when && !c.when(r)) {
+                      <span class="muted">–</span>
+                    } @else if (c.kind === 'yes') {
                       <input
                         type="checkbox"
                         [attr.aria-label]="label(c, n)"
@@ -44,6 +46,7 @@ import type { Column, FeatureList, Row } from './features';
                       <input
                         #text
                         [class.wide]="c.kind === 'text'"
+                        [class.words]="c.kind === 'words'"
                         [attr.aria-label]="label(c, n)"
                         [attr.aria-invalid]="bad() === n + c.key"
                         [value]="shown(c, r)"
@@ -102,6 +105,9 @@ import type { Column, FeatureList, Row } from './features';
     input.wide {
       width: 150px;
     }
+    input.words {
+      width: 280px;
+    }
     select {
       width: auto;
     }
@@ -135,7 +141,7 @@ export class FeatureRows {
   protected type(n: number, c: Column, text: string): void {
     this.fault.set('');
     this.bad.set('');
-    if (c.kind === 'text') return this.set(n, c.key, text.slice(0, 60));
+    if (c.kind === 'text' || c.kind === 'words') return this.set(n, c.key, text.slice(0, c.kind === 'words' ? 120 : 60));
     if (text.trim() === '' && c.key.startsWith('lid.')) return this.set(n, c.key, undefined);
     const read = c.kind === 'length' ? parseLength(text, this.system()) : null;
     const value = read ? (read.ok ? read.mm : NaN) : Number(text.replace(',', '.'));

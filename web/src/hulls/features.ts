@@ -4,7 +4,9 @@ import type { HullModel } from '@plain-cleat/core';
 export interface Column {
   readonly key: string;
   readonly name: string;
-  readonly kind: 'text' | 'length' | 'number' | 'yes' | readonly string[];
+  /** Rows that have it; all when left out. */
+  readonly when?: (row: Row) => boolean;
+  readonly kind: 'text' | 'words' | 'length' | 'number' | 'yes' | readonly string[];
 }
 export type Row = Readonly<Record<string, unknown>>;
 

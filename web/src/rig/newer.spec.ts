@@ -32,7 +32,7 @@ describe('newer revisions', () => {
     const rig = await show({ shop });
     expect(rig.text).toContain("The shop's settings went from revision 1 to 2");
     await rig.click('button', 'See what it alters');
-    expect(rig.text).toContain('34.00 more. 30 minutes more.');
+    expect(rig.text).toContain('34.00 dearer. 30 minutes more.');
     await rig.click('button', 'Take revision 2');
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'adoptRevision', pin: 'shop', from: 1, to: 2 }) as never,

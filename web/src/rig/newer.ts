@@ -103,7 +103,7 @@ export class NewerRevisions {
     const all = [
       a.raised.length ? `New to settle: ${a.raised.length}. ${named(a.raised)}` : '',
       a.settled.length ? `Settled: ${a.settled.length}. ${named(a.settled)}` : '',
-      a.cents ? `${printMoney(Math.abs(a.cents))} ${more(a.cents)}.` : '',
+      a.cents ? `${printMoney(Math.abs(a.cents))} ${a.cents > 0 ? 'dearer' : 'cheaper'}.` : '',
       a.minutes ? `${Math.round(Math.abs(a.minutes))} minutes ${more(a.minutes)}.` : '',
       a.holes ? `${a.holes} planned holes move.` : '',
     ].filter(Boolean);

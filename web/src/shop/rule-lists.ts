@@ -4,16 +4,21 @@ import type { FeatureList, Row } from '../hulls/features';
 export type RuleList = ShopSettings['rules'][number];
 type Rule = RuleList['rules'][number];
 
+const asks =
+  (rule: Rule['rule']) =>
+  (row: Row): boolean =>
+    row['rule'] === rule;
+
 /** The rules of one list as rows: what must be there, how near, how many, and the words the owner reads. */
 export const RULES: Pick<FeatureList, 'name' | 'one' | 'columns' | 'fresh'> = {
   name: 'Rules',
   one: 'rule',
   columns: [
     { key: 'rule', name: 'asks for', kind: ['aboard', 'most rods', 'white light'] },
-    { key: 'what', name: 'kind or part', kind: 'text' },
-    { key: 'reach', name: 'within', kind: ['anywhere', 'half turn', 'at hand'] },
-    { key: 'count', name: 'at most', kind: 'number' },
-    { key: 'says', name: 'in words', kind: 'text' },
+    { key: 'what', name: 'kind or part', kind: 'text', when: asks('aboard') },
+    { key: 'reach', name: 'within', kind: ['anywhere', 'half turn', 'at hand'], when: asks('aboard') },
+    { key: 'count', name: 'at most', kind: 'number', when: asks('most rods') },
+    { key: 'says', name: 'in words', kind: 'words' },
   ],
   fresh: (n) => ({
     id: `rule-${n}`,

@@ -1,0 +1,81 @@
+import { expect, test } from '@playwright/test';
+import { allKept, goStep, newRig, onStrip, signIn } from './shop';
+
+test('an assembly is built without a boat and placed on one', async ({ page }) => {
+  await signIn(page, 'mara');
+  await page.getByRole('link', { name: 'Assemblies' }).click();
+  const find = page.getByLabel('Find a part');
+  await find.fill('lift-out pod');
+  await page.getByRole('button', { name: 'new on this' }).first().click();
+  await find.fill('battery 18');
+  await page.getByRole('button', { name: 'on A', exact: true }).first().click();
+  const aft = page.getByLabel('B aft of its middle');
+  await aft.fill('sideways');
+  await aft.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('Aft of its middle: a length like');
+  await aft.fill('3');
+  await aft.press('Tab');
+  // The letter is dragged a little to starboard, which lies above.
+  const letter = page.locator('[data-fitting="battery-18"]');
+  const box = await letter.boundingBox();
+  if (!box) throw new Error('no letter');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 12, { steps: 3 });
+  await page.mouse.up();
+  await expect(page.getByLabel('B to starboard')).not.toHaveValue('0');
+  await page.getByRole('button', { name: 'Keep in the library' }).click();
+  await expect(page.getByRole('alert')).toContainText('Name: call it something');
+  await page.getByLabel('Name', { exact: true }).fill('Pod, battery only');
+  await page.getByLabel('Name', { exact: true }).press('Tab');
+  await page.getByRole('button', { name: 'Keep in the library' }).click();
+  await expect(page.getByText('Kept as version 1')).toBeVisible();
+
+  await page
+    .getByRole('link', { name: 'Sign out' })
+    .or(page.getByRole('button', { name: 'Sign out' }))
+    .click();
+  await signIn(page, 'ama');
+  await newRig(page, 'with a pod', 'Pod Owner');
+  await goStep(page, 'Lay out');
+  await page.getByRole('searchbox', { name: 'Find a part' }).fill('pod, battery');
+  await page.getByRole('button', { name: /Pod, battery only/ }).click();
+  await expect(page.getByText('Tap the hull where')).toBeVisible();
+  const at = await onStrip(page, 2700, 0);
+  await page.mouse.click(at.x, at.y);
+  await expect(page.getByRole('list', { name: 'What it is made of' }).getByRole('listitem')).toHaveCount(2);
+  await allKept(page);
+});
+
+test('a manager changes the rules; an open rig is told what they alter, takes them, and takes it back', async ({ page }) => {
+  await signIn(page, 'idris');
+  const rig = await newRig(page, 'under old rules', 'Rules Owner');
+  await page.getByRole('link', { name: 'Shop' }).click();
+  await page.getByLabel('Tax', { exact: true }).fill('95');
+  await page.getByLabel('Tax', { exact: true }).press('Tab');
+  await expect(page.getByRole('alert')).toContainText('Tax: at most 40');
+  await page.getByLabel('Tax', { exact: true }).fill('7.5');
+  await page.getByLabel('Tax', { exact: true }).press('Tab');
+  await page.getByLabel('Setting up').fill('60');
+  await page.getByLabel('Setting up').press('Tab');
+  await page.getByRole('button', { name: 'Add a list' }).click();
+  await page.getByLabel('Name of the list').last().fill('Harbor day');
+  await page.getByLabel('Name of the list').last().press('Tab');
+  await page.getByRole('button', { name: 'Keep as a new revision' }).click();
+  await expect(page.getByText('Kept as revision')).toBeVisible();
+
+  await page.goto(`${rig}/brief`);
+  await page.getByRole('button', { name: 'See what it alters' }).click();
+  await expect(page.getByText('15 minutes more')).toBeVisible();
+  await expect(page.getByText('Harbor day')).toHaveCount(0);
+  await page.getByRole('button', { name: /Take revision/ }).click();
+  await expect(page.getByText('went from revision')).toHaveCount(0);
+  await expect(page.getByText('Harbor day')).toBeVisible();
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByText('Harbor day')).toBeVisible();
+  await goStep(page, 'Lay out');
+  await page.locator('pc-palette').waitFor();
+  await page.keyboard.press('u');
+  await expect(page.getByText('went from revision')).toBeVisible();
+});
