@@ -24,6 +24,18 @@ const SAMPLES: Readonly<Record<string, readonly [input: unknown, holds: (result:
   // ISO 273 and IFI-114 (values from memory).
   clearance: [{ thread: 'M6' }, (r: { close: number; free: number }) => r.close === 6.4 && r.free === 6.6],
   'bolt-length': [{ thread: 'M6', base: 6, wall: 5 }, (r: { ok: boolean; name: string }) => r.ok && r.name === 'M6 × 25'],
+  // Two rows 25 and 175 mm from the pressed edge, 10 kN at 250 mm: M·s/Σs² is 7 kN a bolt of the far row.
+  'bolt-group': [
+    {
+      spots: [-75, 75].flatMap((u) => [-30, 30].map((v) => ({ u, v }))),
+      force: { u: 10_000, v: 0, w: 0, at: { u: 0, v: 0, w: 250 } },
+      base: { length: 200, width: 100 },
+    },
+    (r: { tension: number; shear: number }[]) => Math.abs((r[0]?.tension ?? 0) - 7000) < 1e-6 && r[0]?.shear === 2500,
+  ],
+  // T/(π·d·t): 942.5 N about a rim of 12 mm through 5 mm is 5 MPa.
+  'pull-through': [{ newtons: 942.477796, rim: 12, wall: 5 }, (r: { mpa: number }) => Math.abs(r.mpa - 5) < 1e-6],
+  rocking: [{ moment: 0, hub: 30, wall: 5, modulus: 500, panel: 110 }, (r: { degrees: number }) => r.degrees === 0],
   'rivet-grade': [{ grade: '68' }, (r: { greatestGrip: number }) => Math.abs(r.greatestGrip - 12.7) < 1e-9],
   'rivet-grip': [{ grade: '64', stack: 11 }, (r: { grade: string }) => r.grade === '68'],
   'bit-size': [{ mm: 0.257 * 25.4, family: 'inch' }, (r: { name: string }) => r.name === '17/64'],

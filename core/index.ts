@@ -1,3 +1,4 @@
+export * from './advice';
 export * from './alters';
 export * from './assembly-board';
 export * from './catalog';

@@ -1,5 +1,5 @@
 import type { Part, ShopSettings } from './catalog';
-import type { Fitted } from './drilling';
+import type { Fitted, Opening } from './drilling';
 import { evenKeel, type EvenKeel } from './float';
 import { fairHull, type HullModel, type HullSurface } from './hull';
 import { paddlers, strokeHit, strokeSpace, styleOf, type Placed, type StrokeHit, type StrokeSpaces } from './layout';
@@ -26,6 +26,7 @@ export class WorkupSession {
   private floatsOn?: HullSurface;
   private memos = new WeakMap<object, Map<string, unknown>>();
   private base: readonly unknown[] = [];
+  private openings: readonly Opening[] = [];
   private items = new Map<string, Kept>();
   private hits = new WeakMap<Placed, { spaces: StrokeSpaces; value: StrokeHit }>();
   private runs = new Map<string, { run: Run; source: Placed; load: Placed; value: WiredRun | undefined }>();
@@ -83,6 +84,14 @@ export class WorkupSession {
     const known = this.floats.get(massKg) ?? evenKeel(surface, massKg);
     this.floats.set(massKg, known);
     return known;
+  }
+
+  /** The openings into the hull; when they are others, what was judged by the old ones is forgotten. */
+  openingsOf(found: readonly Opening[]): readonly Opening[] {
+    if (JSON.stringify(found) === JSON.stringify(this.openings)) return this.openings;
+    this.openings = found;
+    this.items = new Map([...this.items].map(([key, { judged: _, ...kept }]) => [key, kept]));
+    return found;
   }
 
   /** Forgets fitted items when anything they all depend on has changed. */

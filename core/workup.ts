@@ -1,5 +1,15 @@
 import type { Catalog, Part, ShopSettings } from './catalog';
-import { bitRounds, holesOf, type BitRound, type Fitted, type PlannedHole } from './drilling';
+import {
+  bitRounds,
+  drillGate,
+  holesOf,
+  type DrillGate,
+  openingsOf,
+  type BitRound,
+  type Fitted,
+  type Opening,
+  type PlannedHole,
+} from './drilling';
 import { judgeRig, type Bench, type Finding } from './findings';
 import type { EvenKeel } from './float';
 import { givenBack, walk, type GivenBack, type WalkStop } from './handover';
@@ -60,6 +70,10 @@ export interface Workup {
   /** What came off for something new and goes back in a bag. */
   readonly givenBack: readonly GivenBack[];
   readonly ledger: Ledger;
+  /** What stands before the first hole. */
+  readonly gate: DrillGate;
+  /** Where a hand gets into the hull. */
+  readonly openings: readonly Opening[];
   readonly findings: readonly Finding[];
 }
 
@@ -99,6 +113,7 @@ interface Standing {
   /** Each stand worked out, bow to stern. */
   readonly all: readonly Fitted[];
   readonly owned: readonly Fitted[];
+  readonly openings: readonly Opening[];
 }
 
 function fitStands(input: WorkupInput, surface: HullSurface, ledger: Ledger, session: WorkupSession): Standing {
@@ -107,6 +122,12 @@ function fitStands(input: WorkupInput, surface: HullSurface, ledger: Ledger, ses
   session.dependOn(surface, shop, ledger, plan.tape, parts, plan.brief);
   const placed = [...placeStands(standsOf(plan), surface, parts, plan.brief.rodLength, session)].sort(([, a], [, b]) =>
     bowToStern(a, b),
+  );
+  const openings = session.openingsOf(
+    openingsOf(
+      surface,
+      placed.map(([, p]) => p),
+    ),
   );
   const letters = assignLetters(
     placed.filter(([stand]) => stand.elsewhere === '').map(([, p]) => p.id),
@@ -134,7 +155,8 @@ function fitStands(input: WorkupInput, surface: HullSurface, ledger: Ledger, ses
     const mounted = mountFitting(p, shop, surface.model);
     const { elsewhere, sets } = stand;
     // What stands in no set stays ashore and is not drilled for.
-    const holes = idle ? [] : holesOf(surface, p, mounted, letter, plan.tape, shop, ledger, { elsewhere, after });
+    const setting = { letter, tape: plan.tape, shop, ledger, openings, elsewhere, after };
+    const holes = idle ? [] : holesOf(surface, p, mounted, setting);
     return { placed: p, mounted, holes, letter, sets, elsewhere };
   }
   const all = placed.flatMap(([stand]) => {
@@ -145,6 +167,7 @@ function fitStands(input: WorkupInput, surface: HullSurface, ledger: Ledger, ses
   for (const { stand, f } of all)
     if (stand.elsewhere !== '' && f.holes.length) others.set(stand.id, [...(others.get(stand.id) ?? []), ...f.holes]);
   return {
+    openings,
     all: all.map(({ f }) => f),
     owned: all
       .filter(({ stand }) => stand.elsewhere === '')
@@ -190,7 +213,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const { plan, shop, catalog, asOf } = input;
   const surface = session.surfaceOf(input.hull);
   const ledger = session.ledgerOf(surface, input.facts, plan.id);
-  const { all, owned } = fitStands(input, surface, ledger, session);
+  const { all, owned, openings } = fitStands(input, surface, ledger, session);
   const sets = setsInOrder(plan);
   const shown = input.set && sets.includes(input.set) ? input.set : null;
   const items = shown ? inSet(all, shown) : owned;
@@ -200,8 +223,8 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     return (source && load && session.runOf(id, run, source, load, () => wireRun(surface, id, run, source, load, shop))) || [];
   });
   const holes = owned.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
-  const planned = new Set(holes.map((h) => h.id));
-  const oldHoles = ledger.holes.filter((h) => !planned.has(h.id) || h.plugged !== null);
+  const inUse = new Set(holes.flatMap((h) => (h.drilled ? [h.drilled.fact] : [])));
+  const oldHoles = ledger.holes.filter((h) => !inUse.has(h.fact));
   const weight = weigh(surface, items, plan);
   const float = session.floatOf(surface, weight.totalKg);
   const lines = priceLines(owned, runs, catalog);
@@ -221,6 +244,8 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
       runs,
       parts: catalog.parts,
       oldHoles,
+      ledger,
+      openings,
       float: session.floatOf(surface, totalKg),
       massKg: totalKg,
       paddlers: paddlers(surface, plan.brief),
@@ -248,6 +273,8 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     walk: walk(owned, runs, ledger),
     givenBack: givenBack(owned),
     ledger,
+    gate: drillGate(surface, ledger, shop, holes.filter((h) => !h.drilled || h.openUp).length),
+    openings,
     findings: judgeRig(
       benchOf(owned, null),
       sets.map((set) => benchOf(inSet(all, set), set)),

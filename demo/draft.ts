@@ -52,6 +52,8 @@ interface Draft {
   readonly runs?: Plan['runs'];
   readonly wishes?: Plan['wishes'];
   readonly more?: Partial<Pick<Plan, 'sets' | 'stowage' | 'scuppers'>>;
+  /** How far the known distances of this very boat are off its drawing, mm; not measured when left out. */
+  readonly off?: readonly number[];
   readonly facts: (w: Workup, make: (kind: object) => NewFact) => NewFact[];
 }
 
@@ -73,11 +75,19 @@ export function file(d: Draft): RigFile {
     wishes: d.wishes ?? {},
     ...d.more,
   };
-  const w = workUp({ plan, hull: d.hull, facts: [], catalog: CATALOG, shop: SHOP, asOf: d.opened });
+  const worked = (facts: Fact[]): Workup => workUp({ plan, hull: d.hull, facts, catalog: CATALOG, shop: SHOP, asOf: d.opened });
   let minute = 0;
   const time = (): string => new Date(Date.parse(d.opened) + DAY + 14 * 3_600_000 + ++minute * 7 * 60_000).toISOString();
   const make = (kind: object): NewFact => ({ id: makeId(), rig: id, deviceTime: time(), ...kind }) as NewFact;
-  const facts = d.facts(w, make).map((f): Fact => ({ ...f, by: 'Mara Voss', serverTime: f.deviceTime }));
+  const kept = (f: NewFact): Fact => ({ ...f, by: 'Mara Voss', serverTime: f.deviceTime });
+  const readings = worked([])
+    .gate.distances.flatMap(({ from, to, expected }, i) => {
+      const off = d.off?.[i];
+      return off === undefined ? [] : [make({ kind: 'readingTaken', from, to, run: 'taut', reading: expected + off })];
+    })
+    .map(kept);
+  const w = worked(readings);
+  const facts = [...readings, ...d.facts(w, make).map(kept)];
   const letters = facts.length ? Object.fromEntries(w.items.map((i) => [i.placed.id, i.letter])) : null;
   return makeRigFile({ owner: d.owner, plan: { ...plan, letters }, hull: d.hull, facts, catalog: CATALOG, shop: SHOP });
 }

@@ -27,7 +27,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       sampler: fitted('sampler-socket', track('fwd-star', 1480), 'track'),
       sounder: fitted('sounder-arm-7', track('fwd-port', 1230), 'track'),
       board: fitted('chart-board', track('aft-port', 2400, 0), 'track', { suppliedBy: 'home-made' }),
-      cleat: fitted('jam-cleat', on(2345, 385), 'through'),
+      cleat: fitted('jam-cleat', on(2345, 385), 'well nut'),
       rod: fitted('rod-tube-raised', track('aft-star', 2560), 'track'),
       pulley: fitted('anchor-pulley', on(3290, 0), 'rivet'),
       box: fitted('dry-box', on(2760, 0), 'loose', { suppliedBy: "owner's own" }),
@@ -45,6 +45,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       w3: { text: 'somewhere for the clipboard', part: 'chart-board' },
       w4: { text: 'dry box 40 × 30 cm', part: 'dry-box' },
     },
+    off: [1.5, -2],
     facts: (w, make) => [
       ...stepsDone(make, ['receive', 'measure', 'tape', 'agree'], 12),
       ...drilled(w, { hull: TOLVANE }, make, (label) => w.holes.slice(0, 5).some((h) => h.label === label)),
@@ -75,7 +76,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       radio: fitted('radio-clip', track('fwd-port', 1850), 'track'),
       electronics: fitted('battery-30', on(2860, -120), 'loose'),
       motorbat: fitted('battery-80', on(3080, 60), 'loose'),
-      ports: fitted('usb-ports', on(2580, -60), 'rivet'),
+      ports: fitted('usb-ports', on(2470, -60), 'rivet'),
       drive: fitted('motor-quiet-40', on(3640, 0), 'through', { plate: true }),
       mark: fitted('flag-pole', track('aft-port', 3150), 'track'),
     },
@@ -108,6 +109,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       leash: fitted('paddle-leash', on(1300, -150), 'loose'),
       tube: fitted('rod-tube-flush', on(2300, 60), 'rivet'),
     },
+    off: [-1, 2.5],
     facts: (w, make) => [
       ...drilled(w, { hull: BRACKWEN }, make, () => true),
       ...stepsDone(

@@ -63,6 +63,22 @@ export async function putAboard(page: Page, part: string, x: number, y: number, 
   await expect(page.locator('pc-card h2')).toHaveText(part);
 }
 
+/** Types the known distances of this boat as the drawing has them: drilling unlocks. */
+export async function measureBoat(page: Page): Promise<void> {
+  await expect(page.getByText('Locked.')).toBeVisible();
+  const rows = page.locator('pc-before-first form.row');
+  for (let i = 0; i < (await rows.count()); i++) {
+    const label = (await rows.nth(i).textContent()) ?? '';
+    await rows
+      .nth(i)
+      .locator('input')
+      .fill(/drawn (.+?) in/.exec(label)?.[1] ?? '');
+    await rows.nth(i).getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByText('the drawing.')).toHaveCount(i + 1);
+  }
+  await expect(page.getByText('Locked.')).toHaveCount(0);
+}
+
 export async function downloadOf(page: Page, link: Locator): Promise<Buffer> {
   const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
   return readFile(await download.path());

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, downloadOf, goStep, newRig, putAboard, readPdf, signIn } from './shop';
+import { allKept, downloadOf, goStep, measureBoat, newRig, putAboard, readPdf, signIn } from './shop';
 
 test('from sign-in to a signed handover of a new rig', async ({ page, browser }) => {
   await signIn(page, 'ama');
@@ -62,6 +62,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   // Drill: huge figures, the sheet, hold to mark, take back, one hole elsewhere.
   await goStep(page, 'Drill');
   await expect(page.getByText('0 of 2 drilled')).toBeVisible();
+  await measureBoat(page);
   const figure = await page.locator('.huge').first().locator('.hidden').textContent();
   const sheet = await readPdf(await downloadOf(page, page.getByRole('link', { name: 'Drill sheet' })));
   expect(sheet.text).toContain((figure ?? '').replace(' in', ''));
@@ -82,7 +83,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await page.getByRole('button', { name: 'take back', exact: true }).click();
   await expect(page.getByText('0 of 2 drilled')).toBeVisible();
   await holdUntil('1 of 2 drilled');
-  await page.getByRole('button', { name: 'Not here' }).click();
+  await page.getByRole('button', { name: 'Otherwise' }).click();
   await page.getByLabel('Measured from BOW TIP').fill('131');
   await page.getByLabel('Measured off centre').fill('0');
   await page.getByRole('button', { name: 'Keep as drilled there' }).click();

@@ -10,7 +10,19 @@ const minutes = z.number().min(0).max(600);
 const percent = z.number().min(0.5).max(50);
 
 /** A way of holding a fitting on the hull. */
-export const HOLDS = ['track', 'through', 'rivet', 'insert', 'scupper', 'loose'] as const;
+export const HOLDS = [
+  'loose',
+  'clamp',
+  'track',
+  'insert',
+  'scupper',
+  'glue',
+  'screw',
+  'rivet',
+  'well nut',
+  'through',
+  'pulled plate',
+] as const;
 export const hold = z.enum(HOLDS);
 export type Hold = z.infer<typeof hold>;
 
@@ -144,6 +156,20 @@ export const part = z.strictObject({
   usedAt: size.optional().describe('how far from its place it is used, mm: what a tether must allow'),
   reboards: z.enum(['strap', 'ladder', 'flip line']).optional(),
   spareFor: z.enum(['paddle', 'pedals', 'motor']).optional(),
+  /** What its use pulls and pushes it with; the usual of its kind when left out. */
+  load: z
+    .strictObject({
+      newtons: z.number().min(0).max(5000).describe('working pull or push'),
+      lever: z.number().min(0).max(3000).describe('height over its base at which it acts, mm'),
+      toward: z.enum(['any', 'out', 'aft', 'side']),
+    })
+    .optional(),
+  clamps: z.strictObject({ least: size, most: size }).optional().describe('round rails it clamps on, diameter'),
+  metal: z.enum(['stainless', 'aluminium', 'brass', 'plastic']).optional().describe('of its base'),
+  madeHole: size.optional().describe('diameter of the holes of its base as sold'),
+  opening: size.optional().describe('a hand gets into the hull through it: smaller side of the clear opening'),
+  /** A part cut to length, or a track that others ride on. */
+  cutFrom: z.strictObject({ stock: id, length: size }).optional(),
   lever: z.boolean().describe('loads with leverage: wants a plate when bolted through'),
   use: z.enum(['always', 'hourly', 'stopped', 'ashore']),
   draw: z
@@ -219,6 +245,20 @@ export const shopSettings = z.strictObject({
     hull: z.number().min(0).max(20),
     wander: z.number().min(0).max(20),
     riggerStature: z.number().min(1200).max(2300),
+    knownWithin: z.number().min(0).max(50).describe('a known distance may differ so much from the drawing, mm'),
+    agree: z.boolean().describe('the owner agrees to the taped layout before the first hole'),
+    reuseWithin: z.number().min(0).max(5).describe('an old hole serves when it is so near, mm'),
+    barWithin: z.number().min(0.1).max(3).describe('a printed check bar may be so far off, mm'),
+  }),
+  /** How this shop holds things, and what it asks of a mount. */
+  holding: z.strictObject({
+    shock: z.number().min(1).max(10).describe('factor on the working pull'),
+    rock: z.number().min(0.1).max(20).describe('a base may rock so far under its working pull, degrees'),
+    habit: z.array(hold).max(HOLDS.length).describe('which way the shop prefers of equals, first first'),
+    sealant: z.enum(['neutral-cure silicone', 'marine adhesive', 'butyl tape']),
+    spares: z.number().min(0).max(1).describe('share of fasteners picked over what the plan counts'),
+    plate: z.number().min(1).max(50).describe('thickness of the board plates are cut from, mm'),
+    kerf: z.number().min(0).max(10).describe('width of the saw cut, mm'),
   }),
   wiring: z.strictObject({
     standard: z.enum(['E-11', 'ISO 10133']),

@@ -16,7 +16,19 @@ export const USUAL_SHOP: ShopSettings = {
   labor: {
     centsPerHour: 6800,
     setUpMinutes: 45,
-    mount: { track: 3, through: 10, rivet: 6, insert: 4, scupper: 3, loose: 4 },
+    mount: {
+      loose: 4,
+      clamp: 4,
+      track: 3,
+      insert: 4,
+      scupper: 3,
+      glue: 12,
+      screw: 5,
+      rivet: 6,
+      'well nut': 7,
+      through: 10,
+      'pulled plate': 35,
+    },
     holeMinutes: 6,
     plateMinutes: 20,
     runMinutesPerMetre: { inside: 9, outside: 5 },
@@ -33,6 +45,19 @@ export const USUAL_SHOP: ShopSettings = {
     hull: 2.5,
     wander: 1,
     riggerStature: 1750,
+    knownWithin: 8, // (j)
+    agree: false,
+    reuseWithin: 1.5, // (j)
+    barWithin: 0.5, // (j)
+  },
+  holding: {
+    shock: 2, // (j)
+    rock: 5, // (j)
+    habit: ['track', 'insert', 'clamp', 'scupper', 'loose', 'through', 'pulled plate', 'rivet', 'well nut', 'screw', 'glue'],
+    sealant: 'neutral-cure silicone',
+    spares: 0.1, // (j)
+    plate: 12.7, // (cp): 1/2 in board
+    kerf: 3, // (cp)
   },
   wiring: {
     standard: 'E-11',

@@ -1,11 +1,12 @@
-import type { ShopSettings } from '../catalog';
-import { findDatum, reading, type HullSurface } from '../hull';
+import type { Part, ShopSettings } from '../catalog';
+import { findDatum, reading, type Datum, type HullSurface } from '../hull';
 import { toHull, type Placed } from '../layout';
-import type { Mounted } from '../mounting';
+import { plateFor, type Mounted } from '../mounting';
 import type { Ledger, LedgerHole, Measured, Tape } from '../rig';
 import { sideOf, type Point, type Side } from '../units';
-import { lookBehind, type Behind } from './behind';
+import { lookBehind, type Behind, type FromInside } from './behind';
 import { bitFor, type Bit } from './bits';
+import type { Opening } from './inside';
 
 /** One hole of the plan: where, how measured, what with, what is behind. */
 export interface PlannedHole {
@@ -31,7 +32,16 @@ export interface PlannedHole {
   /** Flag the bit here: wall and a little, so that it does not plunge, mm. */
   readonly flag: number;
   readonly behind: Behind;
+  /** The hole in the ledger: drilled for it, or an old one it uses again. */
   readonly drilled: LedgerHole | null;
+  /** It is an old hole used again. */
+  readonly reused: boolean;
+  /** It is there and wants opening up to its bit. */
+  readonly openUp: boolean;
+  /** Why it was given up, or null. */
+  readonly abandoned: string | null;
+  /** Unit vector into the hull. */
+  readonly inward: Point;
 }
 
 /** One fitting worked out: where it stands, how it is held, what it is called, which holes it makes. */
@@ -61,9 +71,10 @@ export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): 
 }
 
 /** The final bit: a bore of the part's own, the rivet's drill, or the close clearance of the thread. */
-function boreOf({ rivet, thread }: Mounted, shop: ShopSettings, own: number | undefined): Bit {
+function boreOf({ rivet, thread, bore }: Mounted, shop: ShopSettings, own: number | undefined): Bit {
   const family = shop.drilling.threads;
-  if (own) return bitFor(own, family);
+  const wanted = own ?? bore;
+  if (wanted) return bitFor(wanted, family);
   // A rivet turns in a hole a size too large: inch shops use its number drill and not the next 1/64.
   if (rivet) return family === 'inch' ? { mm: rivet.drill, name: rivet.drillName } : bitFor(rivet.drill, family);
   return bitFor(thread?.close ?? FALLBACK, family);
@@ -72,31 +83,54 @@ function boreOf({ rivet, thread }: Mounted, shop: ShopSettings, own: number | un
 /** M6 close clearance, for a mount that a finding already says cannot be (ISO 273, from memory), mm. */
 const FALLBACK = 6.4;
 
-/** The holes one fitting makes in the hull, forward first; none when it is held without drilling. */
-export function holesOf(
-  hull: HullSurface,
-  placed: Placed,
-  mounted: Mounted,
-  letter: string,
-  tape: Tape,
-  shop: ShopSettings,
-  ledger: Ledger,
+/** What the holes of a fitting follow from besides the fitting itself. */
+export interface HoleSetting {
+  readonly letter: string;
+  readonly tape: Tape;
+  readonly shop: ShopSettings;
+  readonly ledger: Ledger;
+  readonly openings: readonly Opening[];
   /** The set that has it elsewhere, and how many holes its other places make: labels go on from there. */
-  { elsewhere = '', after = 0 }: { elsewhere?: string; after?: number } = {},
-): PlannedHole[] {
+  readonly elsewhere?: string;
+  readonly after?: number;
+}
+
+/** What is put on from inside of the holes of a fitting. */
+function fromInside(part: Part, { hand, hold, thread, spots }: Mounted): FromInside {
+  if (hand) return 'hand';
+  if (hold !== 'pulled plate' || part.holes.length === 0) return 'nothing';
+  const { long, wide } = plateFor(spots, thread?.diameter ?? FALLBACK, thread?.washerDiameter ?? 0);
+  return { plate: Math.min(long, wide) };
+}
+
+/** The old hole a hole of this number uses again, while it is open. */
+const usedAgain = (placed: Placed, number: number, ledger: Ledger): LedgerHole | null => {
+  const fact = placed.fitting.uses?.[String(number)];
+  return ledger.holes.find((d) => d.fact === fact && d.plugged === null) ?? null;
+};
+
+/** The holes one fitting makes in the hull, forward first; none when it is held without drilling. */
+export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, setting: HoleSetting): PlannedHole[] {
   if (mounted.holes === 0) return [];
+  const { letter, tape, shop, ledger, openings, elsewhere = '', after = 0 } = setting;
   const { part, frame } = placed;
   const datum = findDatum(hull, tape.datum);
+  const stern = findDatum(hull, 'stern');
   const onSide = placed.place.on === 'side';
   const inward = { x: -frame.w.x, y: -frame.w.y, z: -frame.w.z };
   const spots = part.holes
     .map((h, i) => ({ h, i, at: onSurface(hull, placed, toHull(frame, h.u, h.v, 0)) }))
     .sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y || a.i - b.i);
-  const needsHand = mounted.hold === 'through' && !part.holes.every((h) => h.bore);
+  const inside = fromInside(part, mounted);
   const pilot = bitFor(shop.drilling.pilot, shop.drilling.threads);
+  /** What the tape reads on this very boat. */
+  const read = (from: Datum, at: Point): number => reading(hull, from, tape.run, at) + ledger.correction.between(from.at.x, at.x);
   return spots.map(({ h, i, at }, n): PlannedHole => {
     const id = [placed.id, elsewhere, String(i + 1)].filter(Boolean).join('.');
     const wall = onSide ? frame.wall : hull.spot(at.x, at.y).wall;
+    const bit = boreOf(mounted, shop, h.bore);
+    const again = usedAgain(placed, i + 1, ledger);
+    const drilled = again ?? ledger.holes.find((d) => d.id === id && d.plugged === null) ?? null;
     return {
       id,
       label: `${letter}${after + n + 1}`,
@@ -104,21 +138,28 @@ export function holesOf(
       of: part.name,
       at,
       side: sideOf(at.y),
-      reading: reading(hull, datum, tape.run, at),
+      reading: read(datum, at),
       offCentre: at.y,
       fromEdge: hull.halfBreadth(at.x) - Math.abs(at.y),
       down: onSide ? hull.gunwale(at.x) - at.z : null,
       ahead: at.x < datum.at.x - 0.5,
-      fromStern: reading(hull, findDatum(hull, 'stern'), tape.run, at),
+      fromStern: read(stern, at),
       pilot,
-      bit: boreOf(mounted, shop, h.bore),
+      bit,
       wall,
       flag: Math.max(9.525, wall + 5),
-      behind: lookBehind(hull, at, inward, needsHand, shop),
-      drilled: ledger.holes.find((d) => d.id === id && d.plugged === null) ?? null,
+      behind: lookBehind(hull, at, inward, inside, shop, mounted.behind + 5, openings),
+      drilled,
+      reused: again !== null,
+      openUp: drilled !== null && drilled.bit < bit.mm - SAME_BIT,
+      abandoned: drilled ? null : (ledger.abandoned.get(id) ?? null),
+      inward,
     };
   });
 }
+
+/** Bits of inch and metric indexes that are nearly alike drill the same hole (judgement), mm. */
+const SAME_BIT = 0.3;
 
 function onSurface(hull: HullSurface, placed: Placed, p: Point): Point {
   const { place } = placed;
@@ -142,7 +183,9 @@ export function bitRounds(holes: readonly PlannedHole[]): BitRound[] {
     round.holes.push(id);
     rounds.set(key, round);
   };
-  for (const h of holes) if (h.bit.mm > h.pilot.mm + 0.5) add(h.pilot, true, h.id);
-  for (const h of holes) add(h.bit, false, h.id);
+  // An old hole used again has its pilot already, and often its size.
+  const open = holes.filter((h) => h.abandoned === null && (!h.reused || h.openUp));
+  for (const h of open) if (!h.reused && h.bit.mm > h.pilot.mm + 0.5) add(h.pilot, true, h.id);
+  for (const h of open) add(h.bit, false, h.id);
   return [...rounds.values()].sort((a, b) => Number(b.pilot) - Number(a.pilot) || a.bit.mm - b.bit.mm);
 }

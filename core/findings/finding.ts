@@ -1,9 +1,9 @@
 import type { Part, ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
-import type { Fitted } from '../drilling';
+import type { Fitted, Opening } from '../drilling';
 import type { EvenKeel } from '../float';
 import type { Paddler, Placed, StrokeHit } from '../layout';
-import type { Acceptance, DraftChange, LedgerHole, Place, Plan } from '../rig';
+import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
 
@@ -59,6 +59,8 @@ export interface Bench {
   readonly runs: readonly WiredRun[];
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
+  readonly ledger: Ledger;
+  readonly openings: readonly Opening[];
   readonly float: EvenKeel;
   readonly massKg: number;
   readonly paddlers: readonly Paddler[];
@@ -72,7 +74,8 @@ export interface Bench {
 
 export type Raw = Omit<Finding, 'accepted' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
-  readonly tries?: readonly Try[];
+  /** Or a way to find them, when that is dear: it is asked only when cures are searched. */
+  readonly tries?: readonly Try[] | (() => readonly Try[]);
 };
 
 /** A judgement is one pure function; a new one is a new file and a line in the list. */

@@ -47,8 +47,8 @@ describe('findings', () => {
       'hole-under-water',
     );
     expect([under?.severity, under?.acceptable]).toEqual(['stop', 'manager']);
-    expect(codes({ c: fitted('paddle-clip', deck(1400, 400), 'through') })).toContain('nothing-reaches');
-    expect(codes({ c: fitted('paddle-clip', deck(1400, 400), 'rivet') })).not.toContain('nothing-reaches');
+    expect(codes({ c: fitted('paddle-clip', deck(1750, 400), 'through') })).toContain('nothing-reaches');
+    expect(codes({ c: fitted('paddle-clip', deck(1750, 400), 'rivet') })).not.toContain('nothing-reaches');
   });
 
   it('a hole drilled elsewhere is a finding beyond the tolerance, not within it', () => {

@@ -11,9 +11,11 @@ import { glare, heat, screenAngle } from './glare';
 import { chains, goesWith, replaced } from './goes-with';
 import { cannotHold, offHull, overloaded } from './holding';
 import { drilledElsewhere, drillPolicy, holeNearHazard, holeUnderWater, nothingReaches } from './holes';
+import { holeAtEdge, holesClose, hullOff, measuredTwice, reusedHole } from './hole-places';
 import { knuckles } from './knuckles';
 import { landingSide } from './landing-side';
 import { legs, twoPaddlers } from './legs';
+import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 import { openHoles } from './open-holes';
 import { overboard } from './overboard';
 import { overlap, overlapBetweenSets, swappedTogether } from './overlap';
@@ -89,6 +91,15 @@ export const RIG_JUDGEMENTS: readonly Judgement[] = [
   holeNearHazard,
   holeUnderWater,
   nothingReaches,
+  weakMount,
+  mixedMetals,
+  threadFamilies,
+  workedFirst,
+  holeAtEdge,
+  holesClose,
+  reusedHole,
+  measuredTwice,
+  hullOff,
   drilledElsewhere,
   openHoles,
   thinWire,
@@ -125,13 +136,15 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
   for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, null);
   return [...found]
     .map(([key, { raw, sets: where }]): Finding => {
-      const accepted = raw.acceptable === 'nobody' ? null : (rig.plan.accepted[key] ?? null);
+      const { tries = NONE, ...rest } = raw;
       return {
-        ...raw,
+        ...rest,
         key,
-        tries: raw.tries ?? NONE,
-        accepted,
+        accepted: raw.acceptable === 'nobody' ? null : (rig.plan.accepted[key] ?? null),
         sets: where.length === 0 || where.length === sets.length ? null : where,
+        get tries() {
+          return typeof tries === 'function' ? tries() : tries;
+        },
       };
     })
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));

@@ -19,6 +19,9 @@ const found = (input: WorkupInput, code: string): Finding | undefined => workUp(
 const words = (input: WorkupInput, code: string): string => tell(found(input, code)?.says ?? [], 'metric');
 const on = (fitting: string, u: number, v = 0, heading = 0): Place => ({ on: 'fitting', fitting, u, v, heading });
 const loose = (part: string, place: Place, more: Partial<Fitting> = {}): Fitting => fitted(part, place, 'loose', more);
+const riveted = (part: string, place: Place): Fitting => fitted(part, place, 'rivet');
+/** On rubber well nuts: no hand is wanted behind, wherever it slides. */
+const onNuts = (part: string, place: Place): Fitting => fitted(part, place, 'well nut');
 const through = (part: string, place: Place, more: Partial<Fitting> = {}): Fitting => fitted(part, place, 'through', more);
 const onTrack = (part: string, id: string, x: number, heading = 0): Fitting =>
   fitted(part, { on: 'track', track: id, x, heading }, 'track');
@@ -49,15 +52,15 @@ const CASES: readonly Case[] = [
   },
   {
     code: 'knuckles',
-    fires: rig({ a: through('pad-eye', deck(1850, 425)) }),
+    fires: rig({ a: riveted('pad-eye', deck(1850, 425)) }),
     says: /stands \d+ mm over the starboard gunwale where the hands return/,
-    not: rig({ a: through('pad-eye', deck(2200, 415)) }),
+    not: rig({ a: riveted('pad-eye', deck(2200, 415)) }),
   },
   {
     code: 'back-cast',
-    fires: rig({ a: through('mast-light', deck(2250, 400)) }, { cast: 'sidearm' }),
+    fires: rig({ a: onNuts('mast-light', deck(2250, 400)) }, { cast: 'sidearm' }),
     says: /stands \d+ mm into the sidearm back cast on the starboard side/,
-    not: rig({ a: through('mast-light', deck(2250, -400)) }, { cast: 'sidearm' }),
+    not: rig({ a: onNuts('mast-light', deck(2250, -400)) }, { cast: 'sidearm' }),
   },
   {
     code: 'reach',

@@ -1,3 +1,4 @@
+export * from './correction';
 export * from './datum';
 export * from './monotone';
 export * from './schema';

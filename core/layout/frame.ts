@@ -1,5 +1,5 @@
 import type { Part, Solid } from '../catalog';
-import type { HullSurface } from '../hull';
+import type { HullSurface, Rail } from '../hull';
 import type { Fitting, Place } from '../rig';
 import { sideSign, type Point } from '../units';
 
@@ -57,6 +57,18 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame 
       const origin = { x: insert.x, y: insert.y, z: insert.height };
       return { origin, ...axes(place.heading), surface: insert.name, wall: model.wall, off: false };
     }
+    case 'plate': {
+      const plate = model.plates?.find((p) => p.id === place.plate);
+      if (!plate) return undefined;
+      const origin = { x: plate.x, y: plate.y, z: plate.height };
+      return { origin, ...axes(place.heading), surface: plate.name, wall: model.wall, off: false };
+    }
+    case 'rail': {
+      const rail = model.rails?.find((r) => r.id === place.rail);
+      if (!rail) return undefined;
+      const origin = onRail(rail, place.x);
+      return { origin, ...axes(place.heading), surface: rail.name, wall: 0, off: origin.x !== place.x };
+    }
     case 'scupper': {
       const scupper = model.scuppers.find((s) => s.id === place.scupper);
       if (!scupper) return undefined;
@@ -91,6 +103,14 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame 
       };
     }
   }
+}
+
+/** The top of a rail at x; its nearer end beyond them. */
+export function onRail(rail: Rail, x: number): Point {
+  const { from, to } = rail;
+  const t = to.x === from.x ? 0 : Math.min(1, Math.max(0, (x - from.x) / (to.x - from.x)));
+  const at = (k: 'x' | 'y' | 'z'): number => from[k] + t * (to[k] - from[k]);
+  return { x: t > 0 && t < 1 ? x : at('x'), y: at('y'), z: at('z') + rail.diameter / 2 };
 }
 
 /** Carries a point of the frame to hull coordinates. */

@@ -1,5 +1,5 @@
 import type { Part } from '../catalog';
-import type { HullModel } from '../hull';
+import type { HullModel, Rail } from '../hull';
 
 /** One place on a hull that takes a part, or would but for one thing. */
 export interface Taking {
@@ -16,6 +16,14 @@ export function slotFault(part: Pick<Part, 'slotHead'>, slot: HullModel['tracks'
   const head = part.slotHead ?? USUAL_HEAD;
   if (head.neck > slot.opening) return `its T-bolt neck of ${head.neck} mm is wider than the slot’s ${slot.opening} mm`;
   return head.deep > slot.depth ? `its T-bolt head of ${head.deep} mm is deeper than the slot’s ${slot.depth} mm` : null;
+}
+
+/** Why a part does not clamp on a rail; null when it does. */
+export function railFault(part: Pick<Part, 'clamps'>, rail: Pick<Rail, 'diameter'>): string | null {
+  if (!part.clamps) return 'it has no clamp';
+  const { least, most } = part.clamps;
+  if (rail.diameter < least) return `the rail of ${rail.diameter} mm is thinner than its clamp closes to, ${least} mm`;
+  return rail.diameter > most ? `the rail of ${rail.diameter} mm is thicker than its clamp opens to, ${most} mm` : null;
 }
 
 /**
@@ -43,6 +51,11 @@ export function takenBy(part: Part, hull: HullModel): Taking[] {
     for (const i of hull.inserts) {
       const fits = i.thread === '1/4-20';
       out.push({ place: i.name, fits, why: fits ? 'thread 1/4-20' : `its thread is ${i.thread}` });
+    }
+  if (part.holds.includes('clamp'))
+    for (const r of hull.rails ?? []) {
+      const why = railFault(part, r);
+      out.push({ place: r.name, fits: why === null, why: why ?? 'its clamp closes on it' });
     }
   if (part.holds.includes('scupper'))
     for (const s of hull.scuppers) {

@@ -1,6 +1,6 @@
 import type { Part } from '../catalog';
 import type { HullSurface, Track } from '../hull';
-import { frameOf } from './frame';
+import { frameOf, onRail } from './frame';
 import type { Place } from '../rig';
 import { MM_PER_INCH, type UnitSystem } from '../units';
 
@@ -40,6 +40,14 @@ export function snapPlace(
   if (part.holds.includes('scupper'))
     for (const s of model.scuppers)
       candidates.push({ place: { on: 'scupper', scupper: s.id, heading }, far: Math.hypot(at.x - s.x, at.y - s.y) });
+  if (part.holds.includes('insert') || part.holds.includes('through'))
+    for (const p of model.plates ?? [])
+      candidates.push({ place: { on: 'plate', plate: p.id, heading }, far: Math.hypot(at.x - p.x, at.y - p.y) });
+  if (part.holds.includes('clamp'))
+    for (const r of model.rails ?? []) {
+      const on = onRail(r, toMark(at.x, system));
+      candidates.push({ place: { on: 'rail', rail: r.id, x: on.x, heading }, far: Math.hypot(at.x - on.x, at.y - on.y) });
+    }
   const best = candidates.sort((a, b) => a.far - b.far)[0];
   if (best && best.far <= pull) return best.place;
   const twin = partners.find((p) => Math.abs(p.y) > 12 && Math.hypot(at.x - p.x, at.y + p.y) <= pull / 2);
@@ -62,7 +70,12 @@ export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): 
     }
     case 'fitting':
       return { ...place, u: place.u + dx, v: place.v + dy };
+    case 'rail': {
+      const r = hull.model.rails?.find((one) => one.id === place.rail);
+      return r ? { ...place, x: onRail(r, place.x + dx).x } : place;
+    }
     case 'insert':
+    case 'plate':
     case 'scupper': {
       const at = frameOf(hull, place)?.origin;
       return at ? { on: 'deck', x: at.x + dx, y: at.y + dy, heading: place.heading } : place;

@@ -1,7 +1,8 @@
 import type { Part } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
-import { slotFault } from './interchange';
+import { onRail } from './frame';
+import { railFault, slotFault } from './interchange';
 
 /** How well a part suits a place that was pointed at: nought does not, more is better. */
 export interface Suits {
@@ -28,6 +29,13 @@ export function suits(hull: HullSurface, part: Part, at: { readonly x: number; r
   if (insert && part.holds.includes('insert')) return { rank: 3, says: `screws into the ${insert.name}` };
   const scupper = model.scuppers.find((s) => Math.hypot(s.x - at.x, s.y - at.y) <= NEAR);
   if (scupper && part.holds.includes('scupper')) return { rank: 3, says: 'goes into the scupper' };
+  const plate = model.plates?.find((p) => Math.hypot(p.x - at.x, p.y - at.y) <= NEAR + 60);
+  if (plate && part.holds.includes('through')) return { rank: 2, says: `bolts to the ${plate.name}` };
+  const rail = model.rails?.find((r) => {
+    const on = onRail(r, at.x);
+    return Math.hypot(on.x - at.x, on.y - at.y) <= NEAR;
+  });
+  if (rail) return railFault(part, rail) === null ? { rank: 3, says: `clamps on the ${rail.name}` } : none;
   const spot = hull.spot(at.x, at.y);
   if (spot.off) return none;
   const { length, width } = part.base;

@@ -1,4 +1,4 @@
-import { LENGTHS, type Thread } from './tables';
+import { LENGTHS, SCREW_LENGTHS, type Thread } from './tables';
 
 /** Everything one bolt clamps, mm. */
 export interface Stack {
@@ -25,6 +25,31 @@ export function chooseBolt(thread: Thread, stack: Stack): FastenerChoice {
   const length = lengths.find((l) => l >= needed - 1e-9);
   if (length === undefined) return { ok: false, needed, short: needed - (lengths[lengths.length - 1] ?? 0) };
   return { ok: true, length, needed, showing: length - clamped - thread.washer - thread.nut };
+}
+
+/**
+ * The longest screw sold that does not bottom out in a blind thread, if it still bites deep enough.
+ *
+ * @param base what it clamps, mm
+ * @param depth of thread in the insert, mm
+ * @returns its length and how deep it goes in, or how much thread is missing. It bites one diameter at the
+ *   least (common practice, no source) and stops a millimetre short of the bottom
+ */
+export function chooseBlind(thread: Thread, base: number, depth: number): FastenerChoice {
+  const needed = base + thread.diameter;
+  const most = base + depth - 1;
+  const length = LENGTHS[thread.family].filter((l) => l <= most + 1e-9).at(-1);
+  if (length === undefined || length < needed - 1e-9) return { ok: false, needed, short: needed - (length ?? 0) };
+  return { ok: true, length, needed, showing: 0 };
+}
+
+/** The shortest self-tapping screw that goes through the wall, and a little on (common practice, no source). */
+export function chooseScrew(base: number, wall: number): FastenerChoice {
+  const needed = base + wall + 3;
+  const length = SCREW_LENGTHS.find((l) => l >= needed - 1e-9);
+  return length === undefined
+    ? { ok: false, needed, short: needed - (SCREW_LENGTHS.at(-1) ?? 0) }
+    : { ok: true, length, needed, showing: length - base - wall };
 }
 
 /** Prints a bolt length as it is sold: `M6 × 25`, `1/4-20 × 1 1/4`. */

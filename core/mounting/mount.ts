@@ -1,92 +1,257 @@
-import type { Part, ShopSettings } from '../catalog';
+import type { Hold, Part, ShopSettings } from '../catalog';
 import type { HullModel } from '../hull';
-import { slotFault, type Placed } from '../layout';
-import { boltName, chooseBolt, type FastenerChoice } from './fastener';
-import { findThread, rivetFor, type Rivet, type Thread } from './tables';
+import { railFault, slotFault, type Placed } from '../layout';
+import type { Mount } from '../rig';
+import { boltName, chooseBlind, chooseBolt, chooseScrew, type FastenerChoice } from './fastener';
+import type { FastenerSpot } from './loads';
+import { findThread, rivetFor, SCREWS, WELL_NUTS, type Rivet, type Thread } from './tables';
 
-/** Gasket of bedded sealant, and plate from 1/2 in board (common practice, no source). */
+/** Gasket of bedded sealant (common practice, no source), mm. */
 export const GASKET = 1;
-export const PLATE = 12.7;
 
 /** How one fitting is held, worked out. */
 export interface Mounted {
-  readonly hold: Placed['fitting']['mount']['hold'];
+  readonly hold: Hold;
   readonly thread?: Thread;
   readonly bolt?: FastenerChoice;
   readonly rivet?: Rivet;
   /** Holes through the hull. */
   readonly holes: number;
+  /** The hole each takes, where the fastener and not the thread's clearance says, mm. */
+  readonly bore?: number;
   /** Fastener as it is picked, and how many. */
   readonly fastener: string | null;
   readonly count: number;
   readonly plate: boolean;
+  /** A nut, washer or plate is put on from inside. */
+  readonly hand: boolean;
+  /** How far the longest of it stands out behind the wall, mm. */
+  readonly behind: number;
+  /** Where its fasteners stand, in the part's frame. */
+  readonly spots: readonly FastenerSpot[];
   /** Why it cannot be held so, or null. */
   readonly cannot: string | null;
+  /** Work on the part before it goes on, or null. */
+  readonly first: string | null;
 }
 
-const none = { holes: 0, fastener: null, count: 0, plate: false, cannot: null } as const;
+export const HOLD_WORDS: Readonly<Record<Hold, string>> = {
+  loose: 'set in place, strapped',
+  clamp: 'a clamp on the rail',
+  track: 'T-bolts in a track',
+  insert: 'a factory insert',
+  scupper: 'a scupper insert',
+  glue: 'a glue pad',
+  screw: 'self-tapping screws',
+  rivet: 'blind rivets',
+  'well nut': 'rubber well nuts',
+  through: 'through bolts',
+  'pulled plate': 'a plate pulled up from inside',
+};
 
-/** Slot geometry decides what fits, not the maker. */
-function trackFault(part: Part, hull: HullModel, id: string): string | null {
-  const track = hull.tracks.find((t) => t.id === id);
-  return track ? slotFault(part, track.slot) : 'no track here for its T-bolts';
+const none = { holes: 0, fastener: null, count: 0, plate: false, hand: false, behind: 0, spots: [], cannot: null, first: null };
+
+/** A part bored for its own nut and gasket closes its holes itself. */
+const ownNut = (part: Part): boolean => part.holes.length > 0 && part.holes.every((h) => h.bore);
+
+/** Whether a part can be held a certain way at all: what its catalog says, and what follows from holes through its base. */
+export function canBe(part: Part, hold: Hold): boolean {
+  if (part.holds.includes(hold)) return true;
+  const drilled = part.holes.length > 0 && !ownNut(part) && (part.holds.includes('through') || part.holds.includes('rivet'));
+  return drilled && (hold === 'screw' || hold === 'well nut' || hold === 'pulled plate' || hold === 'through');
 }
+
+/** T-bolts stand in the middle of the base, spread along it (common practice, no source). */
+const alongTrack = (part: Part): FastenerSpot[] =>
+  Array.from({ length: part.trackBolts }, (_, i) => ({
+    u: part.trackBolts > 1 ? (i / (part.trackBolts - 1) - 0.5) * part.base.length * 0.6 : 0,
+    v: 0,
+  }));
+
+type Way = (placed: Placed, mount: Mount, shop: ShopSettings, hull: HullModel) => Omit<Mounted, 'hold'>;
+
+const refuse = (cannot: string): Omit<Mounted, 'hold'> => ({ ...none, cannot });
+
+const inTrack: Way = ({ part, place }, _mount, _shop, hull) => {
+  const track = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track) : undefined;
+  if (!track) return refuse('no track here for its T-bolts');
+  const thread = findThread(track.slot.thread) ?? findThread('M6');
+  const bolt = thread && chooseBolt(thread, { base: part.base.thickness, gasket: 0, wall: 2, plate: 0 });
+  const small = thread && part.madeHole !== undefined && part.madeHole < thread.close;
+  return {
+    ...none,
+    thread,
+    bolt,
+    fastener: thread ? (bolt?.ok ? `T-bolt ${boltName(thread, bolt.length)}` : `T-bolt ${thread.name}`) : null,
+    count: part.trackBolts,
+    spots: alongTrack(part),
+    first: small ? `Open its holes of ${part.madeHole} mm to ${thread.close.toFixed(1)} mm for the track bolt.` : null,
+    cannot: slotFault(part, track.slot),
+  };
+};
+
+const inInsert: Way = ({ part, place }, _mount, _shop, hull) => {
+  const plate = place.on === 'plate' ? hull.plates?.find((p) => p.id === place.plate) : undefined;
+  const insert = place.on === 'insert' ? hull.inserts.find((i) => i.id === place.insert) : undefined;
+  if (plate) return onMadePlate(part, plate);
+  if (!insert) return refuse('no factory insert here');
+  const thread = findThread(insert.thread);
+  if (!thread) return refuse(`no thread ${insert.thread} in the tables`);
+  const bolt = chooseBlind(thread, part.base.thickness, insert.depth);
+  const small = part.madeHole !== undefined && part.madeHole < thread.close;
+  return {
+    ...none,
+    thread,
+    bolt,
+    fastener: bolt.ok ? `Insert screw ${boltName(thread, bolt.length)}` : null,
+    count: 1,
+    spots: [{ u: 0, v: 0 }],
+    first: small ? `Open its hole of ${part.madeHole} mm to ${thread.close.toFixed(1)} mm for the insert's screw.` : null,
+    cannot: bolt.ok
+      ? null
+      : `no screw sold bites ${thread.diameter.toFixed(1)} mm deep in an insert of ${insert.depth} mm without bottoming out`,
+  };
+};
+
+/** Bolts into holes the maker drilled: the part's pattern must match, either way round. */
+function onMadePlate(part: Part, plate: NonNullable<HullModel['plates']>[number]): Omit<Mounted, 'hold'> {
+  const thread = findThread(plate.thread);
+  if (!thread) return refuse(`no thread ${plate.thread} in the tables`);
+  const matches = (turned: boolean): boolean =>
+    part.holes.length > 0 &&
+    part.holes.every((h) =>
+      plate.holes.some(
+        (p) => Math.hypot((turned ? h.v : h.u) - p.u, (turned ? -h.u : h.v) - p.v) <= thread.free - thread.diameter + 0.5,
+      ),
+    );
+  const bolt = chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: 0, plate: 0 });
+  return {
+    ...none,
+    thread,
+    bolt,
+    fastener: bolt.ok ? boltName(thread, bolt.length) : null,
+    count: part.holes.length,
+    spots: part.holes,
+    cannot: matches(false) || matches(true) ? (bolt.ok ? null : tooLong(bolt)) : 'its holes do not meet those of the plate',
+  };
+}
+
+const tooLong = (bolt: FastenerChoice & { ok: false }): string =>
+  `no bolt sold is long enough for this stack: ${bolt.needed.toFixed(1)} mm wanted, ${bolt.short.toFixed(1)} mm longer than the longest`;
+
+const bolted =
+  (pulled: boolean): Way =>
+  (placed, mount, shop, hull) => {
+    const { part, frame, place } = placed;
+    const holes = part.holes.length;
+    if (holes === 0) return refuse('it has no holes to bolt through');
+    if (!pulled && place.on === 'plate') return inInsert(placed, mount, shop, hull);
+    if (ownNut(part)) return { ...none, holes, behind: 20, spots: part.holes };
+    const thread = findThread(part.thread, shop.drilling.threads);
+    if (!thread) return refuse(`no thread ${part.thread} in the tables`);
+    const plate = pulled || mount.plate;
+    const thick = plate ? shop.holding.plate : 0;
+    // A pulled plate is tapped: its screws need no nut behind, and may stand out of it.
+    const bolt = pulled
+      ? chooseBolt(
+          { ...thread, nut: 0, washer: 0 },
+          { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick },
+        )
+      : chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick });
+    return {
+      ...none,
+      thread,
+      bolt,
+      plate,
+      hand: !pulled,
+      holes,
+      count: holes,
+      spots: part.holes,
+      behind: bolt.ok ? bolt.length - part.base.thickness - GASKET - frame.wall : 0,
+      fastener: bolt.ok ? boltName(thread, bolt.length) : null,
+      cannot: bolt.ok ? null : tooLong(bolt),
+    };
+  };
+
+const riveted: Way = ({ part, frame }) => {
+  const rivet = part.rivet ? rivetFor(part.rivet, part.base.thickness + frame.wall) : undefined;
+  return {
+    ...none,
+    rivet,
+    holes: part.holes.length,
+    count: part.holes.length,
+    spots: part.holes,
+    // The blind head swells behind: about one and a half diameters and what the grip leaves over.
+    behind: rivet ? rivet.greatestGrip - part.base.thickness - frame.wall + 1.5 * rivet.diameter : 0,
+    fastener: rivet ? `Rivet ${rivet.grade}` : null,
+    cannot: rivet ? null : 'no rivet sold grips this stack',
+  };
+};
+
+const screwed: Way = ({ part, frame }, _mount, shop) => {
+  const screw = SCREWS[findThread(part.thread, shop.drilling.threads)?.name ?? ''];
+  if (!screw) return refuse('no self-tapping screw of its size is sold');
+  const bolt = chooseScrew(part.base.thickness, frame.wall);
+  return {
+    ...none,
+    bolt,
+    bore: screw.pilot,
+    holes: part.holes.length,
+    count: part.holes.length,
+    spots: part.holes,
+    behind: bolt.ok ? bolt.showing : 0,
+    fastener: bolt.ok ? `Screw ${screw.name} × ${bolt.length}` : null,
+    cannot: bolt.ok ? null : `no screw sold is long enough: ${bolt.needed.toFixed(0)} mm wanted`,
+  };
+};
+
+const onWellNuts: Way = ({ part, frame }, _mount, shop) => {
+  const thread = findThread(part.thread, shop.drilling.threads);
+  const nut = thread && WELL_NUTS[thread.name];
+  if (!thread || !nut) return refuse('no well nut of its thread is sold');
+  const thick = frame.wall > nut.grip;
+  return {
+    ...none,
+    thread,
+    bore: nut.hole,
+    holes: part.holes.length,
+    count: part.holes.length,
+    spots: part.holes,
+    behind: nut.body - frame.wall,
+    fastener: `Well nut ${thread.name}`,
+    cannot: thick ? `the wall of ${frame.wall} mm is thicker than a well nut grips, ${nut.grip} mm` : null,
+  };
+};
+
+const glued: Way = (_placed, _mount, _shop, hull) =>
+  hull.material === 'polyethylene'
+    ? refuse('few adhesives hold on polyethylene')
+    : { ...none, fastener: 'Glue pad', count: 1, spots: [{ u: 0, v: 0 }] };
+
+const clamped: Way = ({ part, place }, _mount, _shop, hull) => {
+  const rail = place.on === 'rail' ? hull.rails?.find((r) => r.id === place.rail) : undefined;
+  if (!rail && place.on !== 'fitting') return refuse('no rail here to clamp on');
+  return { ...none, fastener: 'Clamp', count: 1, spots: [{ u: 0, v: 0 }], cannot: rail ? railFault(part, rail) : null };
+};
+
+const WAYS: Readonly<Record<Hold, Way>> = {
+  loose: () => none,
+  clamp: clamped,
+  track: inTrack,
+  insert: inInsert,
+  scupper: ({ place }) => ({ ...none, cannot: place.on === 'scupper' ? null : 'no scupper here for it' }),
+  glue: glued,
+  screw: screwed,
+  rivet: riveted,
+  'well nut': onWellNuts,
+  through: bolted(false),
+  'pulled plate': bolted(true),
+};
 
 /** Works out fasteners and holes of a fitting for the way it is held. */
 export function mountFitting(placed: Placed, shop: ShopSettings, hull: HullModel): Mounted {
-  const { part, fitting, frame, place } = placed;
+  const { part, fitting } = placed;
   const { hold } = fitting.mount;
-  if (!part.holds.includes(hold)) return { ...none, hold, cannot: `${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
-  switch (hold) {
-    case 'loose':
-      return { ...none, hold };
-    case 'track':
-      if (place.on !== 'track') return { ...none, hold, cannot: 'no track here for its T-bolts' };
-      return { ...none, hold, fastener: 'T-bolt M6', count: part.trackBolts, cannot: trackFault(part, hull, place.track) };
-    case 'insert':
-      if (place.on !== 'insert') return { ...none, hold, cannot: 'no factory insert here' };
-      return { ...none, hold, fastener: 'Insert screw 1/4-20', count: 1 };
-    case 'scupper':
-      return { ...none, hold, cannot: place.on === 'scupper' ? null : 'no scupper here for it' };
-    case 'rivet': {
-      const rivet = part.rivet ? rivetFor(part.rivet, part.base.thickness + frame.wall) : undefined;
-      const cannot = rivet ? null : 'no rivet sold grips this stack';
-      return {
-        ...none,
-        hold,
-        rivet,
-        holes: part.holes.length,
-        count: part.holes.length,
-        fastener: rivet ? `Rivet ${rivet.grade}` : null,
-        cannot,
-      };
-    }
-    case 'through': {
-      if (part.holes.every((h) => h.bore)) return { ...none, hold, holes: part.holes.length };
-      const thread = findThread(part.thread, shop.drilling.threads);
-      if (!thread) return { ...none, hold, cannot: `no thread ${part.thread} in the tables` };
-      const plate = fitting.mount.plate;
-      const bolt = chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: plate ? PLATE : 0 });
-      return {
-        ...none,
-        hold,
-        thread,
-        bolt,
-        plate,
-        holes: part.holes.length,
-        count: part.holes.length,
-        fastener: bolt.ok ? boltName(thread, bolt.length) : null,
-        cannot: bolt.ok ? null : 'no bolt sold is long enough for this stack',
-      };
-    }
-  }
+  if (!canBe(part, hold)) return { ...none, hold, cannot: `${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
+  return { ...WAYS[hold](placed, fitting.mount, shop, hull), hold };
 }
-
-export const HOLD_WORDS: Readonly<Record<Mounted['hold'], string>> = {
-  track: 'T-bolts in a track',
-  through: 'through bolts',
-  rivet: 'blind rivets',
-  insert: 'a factory insert',
-  scupper: 'a scupper insert',
-  loose: 'set in place, strapped',
-};

@@ -4,8 +4,8 @@ import { TOLVANE } from '../../demo/index';
 import { SHOP } from '../../demo/index';
 import { fairHull } from '../hull';
 import { placeFitting, type Placed } from '../layout';
-import { type Fitting, type Place, USUAL_BRIEF } from '../rig';
-import { boltName, chooseBolt, findThread, LENGTHS, mountAdvice, mountFitting, readRivet, rivetFor, THREADS } from './index';
+import type { Fitting, Place } from '../rig';
+import { boltName, chooseBolt, findThread, LENGTHS, mountFitting, readRivet, rivetFor, THREADS } from './index';
 
 function found<T>(one: T | undefined): T {
   if (one === undefined) throw new Error('not in the tables');
@@ -154,17 +154,5 @@ describe('mounts', () => {
     expect(mountFitting(put('gland', deck, 'through'), SHOP, TOLVANE)).toEqual(
       jasmine.objectContaining({ holes: 1, fastener: null }),
     );
-  });
-
-  it('advice follows the drill policy and puts what cannot be last', () => {
-    const placed = put('rod-tube-raised', deck, 'through');
-    const few = mountAdvice(hull, placed, { ...USUAL_BRIEF, holes: 'few' }, SHOP);
-    expect(few.map((a) => [a.hold, a.fits])).toEqual([
-      ['through', true],
-      ['track', false],
-    ]);
-    const noHoles = mountAdvice(hull, placed, { ...USUAL_BRIEF, holes: 'none' }, SHOP);
-    expect(noHoles.every((a) => !a.fits)).toBeTrue();
-    expect(few[0]?.plate).toBeTrue();
   });
 });

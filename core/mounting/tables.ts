@@ -79,6 +79,31 @@ export const LENGTHS = {
   inch: [0.5, 0.625, 0.75, 1, 1.25, 1.5, 1.75, 2, 2.5, 3].map(inch),
 } as const;
 
+/** A rubber well nut: the hole it swells in, and how long its body is, mm (common practice, no source). */
+export const WELL_NUTS: Readonly<Record<string, { readonly hole: number; readonly body: number; readonly grip: number }>> = {
+  M4: { hole: 7.94, body: 14, grip: 6 },
+  '8-32': { hole: 7.94, body: 14, grip: 6 },
+  M5: { hole: 9.53, body: 16, grip: 8 },
+  '10-24': { hole: 9.53, body: 16, grip: 8 },
+  M6: { hole: 12.7, body: 21, grip: 10 },
+  '1/4-20': { hole: 12.7, body: 21, grip: 10 },
+  M8: { hole: 15.88, body: 26, grip: 12 },
+  '5/16-18': { hole: 15.88, body: 26, grip: 12 },
+};
+
+/** A self-tapping screw in place of a machine thread: its size, and its pilot in plastic, mm (common practice, no source). */
+export const SCREWS: Readonly<Record<string, { readonly name: string; readonly diameter: number; readonly pilot: number }>> = {
+  M4: { name: 'No. 8', diameter: 4.2, pilot: 3.2 },
+  '8-32': { name: 'No. 8', diameter: 4.2, pilot: 3.2 },
+  M5: { name: 'No. 10', diameter: 4.8, pilot: 3.6 },
+  '10-24': { name: 'No. 10', diameter: 4.8, pilot: 3.6 },
+  M6: { name: 'No. 14', diameter: 6.3, pilot: 4.8 },
+  '1/4-20': { name: 'No. 14', diameter: 6.3, pilot: 4.8 },
+};
+
+/** Lengths self-tapping screws are sold in, mm (common practice, no source). */
+export const SCREW_LENGTHS = [10, 13, 16, 19, 25, 32, 38] as const;
+
 /** A blind rivet grade: first figure 1/32 in of diameter, the rest 1/16 in of greatest grip (IFI-114). */
 export interface Rivet {
   readonly grade: string;

@@ -73,12 +73,17 @@ export function materials(items: readonly Fitted[], runs: readonly WiredRun[]): 
 }
 
 const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
+  loose: 'strap',
+  clamp: 'clamp',
   track: 'tbolt',
-  through: 'bolt-set',
-  rivet: 'rivet',
   insert: 'insert-screw',
   scupper: 'strap',
-  loose: 'strap',
+  glue: 'glue-pad',
+  screw: 'screw',
+  rivet: 'rivet',
+  'well nut': 'well-nut',
+  through: 'bolt-set',
+  'pulled plate': 'bolt-set',
 };
 
 /** The whole ledger, items bow to stern, then material. */

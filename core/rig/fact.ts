@@ -26,7 +26,29 @@ export type Measured = z.infer<typeof measured>;
 
 /** What happened on the real boat. Never changed, corrected only by a later fact. */
 export const newFact = z.discriminatedUnion('kind', [
-  fact('holeDrilled', { hole: key, label: z.string().max(8), bit: z.number().min(1).max(80), measured, elsewhere: z.boolean() }),
+  fact('holeDrilled', {
+    hole: key,
+    label: z.string().max(8),
+    bit: z.number().min(1).max(80),
+    measured,
+    elsewhere: z.boolean(),
+    photo: key.optional(),
+  }),
+  fact('holeFound', { hole: key, label: z.string().max(8), bit: z.number().min(1).max(200), measured, says: words }),
+  fact('holeOpened', { of: z.uuid().describe('the fact the hole was kept by'), bit: z.number().min(1).max(80) }),
+  fact('holeAbandoned', { hole: key, why: words.min(1) }),
+  fact('readingTaken', {
+    from: z.string().max(80).describe('the hook'),
+    to: z.string().max(80).describe('what was measured to'),
+    run: z.enum(['taut', 'centre', 'gunwale']),
+    reading: z.number().min(1).max(12_000).describe('mm on the tape'),
+  }),
+  fact('layoutAgreed', { name: z.string().trim().min(1).max(120), photo: key.nullable() }),
+  fact('barMeasured', {
+    paper: z.enum(['A4', 'LETTER']),
+    bar: z.enum(['100 mm', '4 in']),
+    reading: z.number().min(1).max(500).describe('mm on the rule'),
+  }),
   fact('holePlugged', { hole: key, with: words.min(1) }),
   fact('fastenerSubstituted', { fitting: key, with: words.min(1), why: words.min(1) }),
   fact('stepDone', { step: key }),

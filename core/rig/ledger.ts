@@ -1,86 +1,139 @@
-import { findDatum, placeOfReading, type HullSurface } from '../hull';
-import { sideOf, type Point } from '../units';
-import type { Fact, Measured } from './fact';
+import { type Correction, correctionOf, findDatum, placeOfReading, type HullSurface, type KnownDistance } from '../hull';
+import { distance, sideOf, type Point } from '../units';
+import type { Fact, Measured, NewFact } from './fact';
 
-/** A hole that exists in a hull, for ever. */
-export interface LedgerHole {
-  readonly id: string;
-  readonly label: string;
-  readonly rig: string | null;
-  readonly bit: number;
+/** One telling of a hole: who measured it, where, when. */
+export interface Telling {
   readonly measured: Measured;
   /** Derived from what was measured; null when this hull has no such place. */
   readonly at: Point | null;
-  readonly elsewhere: boolean;
-  readonly plugged: string | null;
   readonly by: string;
   readonly when: string;
   readonly fact: string;
 }
 
+/** A hole that exists in a hull, for ever. */
+export interface LedgerHole extends Telling {
+  readonly id: string;
+  readonly label: string;
+  readonly rig: string | null;
+  readonly bit: number;
+  readonly elsewhere: boolean;
+  /** Found on the boat: nobody here drilled it. */
+  readonly found: string | null;
+  readonly plugged: string | null;
+  readonly photo: string | null;
+  /** Others measured the same hole; all are kept. */
+  readonly also: readonly Telling[];
+}
+
+type Of<K extends NewFact['kind']> = Fact & { readonly kind: K };
+
 export interface Ledger {
   readonly holes: readonly LedgerHole[];
+  /** Planned holes that were given up, and why. */
+  readonly abandoned: ReadonlyMap<string, string>;
   readonly steps: ReadonlyMap<string, Fact>;
   readonly minutes: ReadonlyMap<string, number>;
   readonly shown: ReadonlySet<string>;
-  readonly snags: readonly Fact[];
-  readonly substituted: readonly Fact[];
-  readonly signed: (Fact & { kind: 'signed' }) | null;
+  readonly snags: readonly Of<'snagNoted'>[];
+  readonly substituted: readonly Of<'fastenerSubstituted'>[];
+  readonly signed: Of<'signed'> | null;
+  /** How this boat differs from its drawing, by what was measured on it. */
+  readonly correction: Correction;
+  readonly readings: readonly Of<'readingTaken'>[];
+  readonly agreed: Of<'layoutAgreed'> | null;
+  /** The last measured bar of each paper. */
+  readonly bars: ReadonlyMap<string, Of<'barMeasured'>>;
 }
 
 /** Where a measured hole is: on the side when it was measured down from the gunwale, else on deck. */
-export function measuredPlace(hull: HullSurface, m: Measured): Point | null {
+export function measuredPlace(hull: HullSurface, m: Measured, correction?: Correction): Point | null {
   const datum = findDatum(hull, m.datum);
   const side = sideOf(m.offCentre) === 'port' ? 'port' : 'starboard';
   const heightAt = (x: number): number => (m.down === null ? hull.spot(x, m.offCentre).z : hull.sidePoint(x, side, m.down).z);
-  const x = placeOfReading(hull, datum, m.run, m.reading, m.offCentre, heightAt, m.towards);
-  return x === undefined ? null : { x, y: m.offCentre, z: heightAt(x) };
+  const xAt = (value: number): number | undefined => placeOfReading(hull, datum, m.run, value, m.offCentre, heightAt, m.towards);
+  let x = xAt(m.reading);
+  if (x === undefined) return null;
+  // What the tape reads more on this boat than on the drawing comes off again; twice is enough, it hardly changes along x.
+  for (let i = 0; correction?.known.length && i < 2; i++) x = xAt(m.reading - correction.between(datum.at.x, x ?? 0)) ?? x;
+  return { x: x ?? 0, y: m.offCentre, z: heightAt(x ?? 0) };
+}
+
+const isFact = <K extends NewFact['kind']>(f: Fact, kind: K): f is Of<K> => f.kind === kind;
+
+/** Keeps a hole, or another's measure of one that is there: nearer than a bit there is no second hole. */
+function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
+  const there = [...holes.values()].find(
+    (h) => h.id === hole.id && h.plugged === null && h.at && hole.at && distance(h.at, hole.at) < Math.max(h.bit, hole.bit),
+  );
+  if (!there) return void holes.set(hole.fact, hole);
+  const { measured, at, by, when, fact } = hole;
+  holes.set(there.fact, { ...there, also: [...there.also, { measured, at, by, when, fact }] });
 }
 
 /**
  * Folds the facts of one hull into its ledger. Facts that were taken back do not count, and a
  * taking-back can itself be taken back.
  *
- * @param rig only steps, minutes, stops and signatures of this plan count; holes are the hull's
+ * @param rig only steps, minutes, stops, agreement and signatures of this plan count; holes and readings are the hull's
  */
 export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: string): Ledger {
   const dead = takenBack(facts);
   const live = facts.filter((f) => !dead.has(f.id));
+  const readings = live.filter((f) => isFact(f, 'readingTaken'));
+  const correction = correctionOf(hull, readings satisfies readonly KnownDistance[]);
   // By fact, not by name: a hole that was plugged and drilled anew is two holes for ever.
   const holes = new Map<string, LedgerHole>();
-  const steps = new Map<string, Fact>();
-  const minutes = new Map<string, number>();
-  const shown = new Set<string>();
-  const snags: Fact[] = [];
-  const substituted: Fact[] = [];
-  let signed: Ledger['signed'] = null;
+  const abandoned = new Map<string, string>();
+  const bars = new Map<string, Of<'barMeasured'>>();
   for (const f of live) {
-    if (f.kind === 'holeDrilled') {
-      holes.set(f.id, {
-        id: f.hole,
-        label: f.label,
-        rig: f.rig,
-        bit: f.bit,
-        measured: f.measured,
-        at: measuredPlace(hull, f.measured),
-        elsewhere: f.elsewhere,
+    if (f.kind === 'holeDrilled' || f.kind === 'holeFound') {
+      const { hole: id, label, bit, measured } = f;
+      const drilled = f.kind === 'holeDrilled' ? f : null;
+      keepHole(holes, {
+        id,
+        label,
+        rig: drilled ? f.rig : null,
+        bit,
+        measured,
+        at: measuredPlace(hull, measured, correction),
+        elsewhere: drilled?.elsewhere ?? false,
+        found: drilled ? null : (f as Of<'holeFound'>).says || 'found on the boat',
         plugged: null,
+        photo: drilled?.photo ?? null,
+        also: [],
         by: f.by,
         when: f.serverTime,
         fact: f.id,
       });
+      abandoned.delete(id);
     } else if (f.kind === 'holePlugged') {
-      const hole = [...holes.values()].reverse().find((h) => h.id === f.hole && h.plugged === null);
+      const hole = [...holes.values()].reverse().find((h) => (h.id === f.hole || h.fact === f.hole) && h.plugged === null);
       if (hole) holes.set(hole.fact, { ...hole, plugged: f.with });
-    } else if (f.rig !== rig) continue;
-    else if (f.kind === 'stepDone') steps.set(f.step, f);
-    else if (f.kind === 'minutesBooked') minutes.set(f.step, (minutes.get(f.step) ?? 0) + f.minutes);
-    else if (f.kind === 'stopShown') shown.add(f.stop);
-    else if (f.kind === 'snagNoted') snags.push(f);
-    else if (f.kind === 'fastenerSubstituted') substituted.push(f);
-    else if (f.kind === 'signed') signed = f;
+    } else if (f.kind === 'holeOpened') {
+      const hole = holes.get(f.of);
+      if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit) });
+    } else if (f.kind === 'holeAbandoned') abandoned.set(f.hole, f.why);
+    else if (f.kind === 'barMeasured') bars.set(f.paper, f);
   }
-  return { holes: [...holes.values()], steps, minutes, shown, snags, substituted, signed };
+  const own = live.filter((f) => f.rig === rig);
+  const minutes = new Map<string, number>();
+  for (const f of own) if (f.kind === 'minutesBooked') minutes.set(f.step, (minutes.get(f.step) ?? 0) + f.minutes);
+  return {
+    holes: [...holes.values()],
+    abandoned,
+    steps: new Map(own.flatMap((f) => (f.kind === 'stepDone' ? [[f.step, f]] : []))),
+    minutes,
+    shown: new Set(own.flatMap((f) => (f.kind === 'stopShown' ? [f.stop] : []))),
+    snags: own.filter((f) => isFact(f, 'snagNoted')),
+    substituted: own.filter((f) => isFact(f, 'fastenerSubstituted')),
+    signed: own.filter((f) => isFact(f, 'signed')).at(-1) ?? null,
+    correction,
+    readings,
+    agreed: own.filter((f) => isFact(f, 'layoutAgreed')).at(-1) ?? null,
+    bars,
+  };
 }
 
 function takenBack(facts: readonly Fact[]): Set<string> {

@@ -11,6 +11,8 @@ export const place = z.discriminatedUnion('on', [
   z.strictObject({ on: z.literal('track'), track: key, x: coordinate, heading }),
   z.strictObject({ on: z.literal('insert'), insert: key, heading }),
   z.strictObject({ on: z.literal('scupper'), scupper: key, heading }),
+  z.strictObject({ on: z.literal('plate'), plate: key.describe('a plate the maker drilled'), heading }),
+  z.strictObject({ on: z.literal('rail'), rail: key, x: coordinate, heading }),
   z.strictObject({
     on: z.literal('fitting'),
     fitting: key.describe('the fitting it stands on: it moves with that'),
@@ -57,6 +59,8 @@ export const fitting = z.strictObject({
     .optional(),
   float: z.boolean().optional().describe('has a float added'),
   travels: z.boolean().optional().describe('moves between the boats of its owner'),
+  /** Old holes of the hull that its own holes, counted from 1, use again: the fact of each. */
+  uses: z.record(z.string().regex(/^\d{1,2}$/), z.uuid()).optional(),
   of: z
     .strictObject({ assembly: key, version: z.int().min(1) })
     .optional()

@@ -10,7 +10,7 @@ import { upcastFile } from './upcast';
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFile = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(2),
+  version: z.literal(3),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan,
   hull: hullModel,
@@ -76,6 +76,10 @@ export function placeFault(hull: HullModel, place: Place): FileFault | null {
     return { field: 'insert', says: `this hull has no insert ${place.insert}` };
   if (place.on === 'scupper' && !hull.scuppers.some((s) => s.id === place.scupper))
     return { field: 'scupper', says: `this hull has no scupper ${place.scupper}` };
+  if (place.on === 'plate' && !hull.plates?.some((p) => p.id === place.plate))
+    return { field: 'plate', says: `this hull has no plate ${place.plate}` };
+  if (place.on === 'rail' && !hull.rails?.some((r) => r.id === place.rail))
+    return { field: 'rail', says: `this hull has no rail ${place.rail}` };
   return null;
 }
 
@@ -132,7 +136,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
   return {
     format: 'plain-cleat/rig',
-    version: 2,
+    version: 3,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,

@@ -68,6 +68,7 @@ const CHANGES: readonly Change[] = [
   { id: id(), kind: 'tetherItem', item: 'g', from: null, to: { to: 'b', length: 600 } },
   { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
   { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },
+  { id: id(), kind: 'reuseHoles', item: 'g', from: null, to: { 1: '00000000-0000-4000-8000-000000000001' } },
   { id: id(), kind: 'renewItem', item: 'g', from: null, to: { assembly: 'crate-kit', version: 1 } },
   { id: id(), kind: 'nameSet', set: 'away', from: { name: 'away', order: 1 }, to: { name: 'all day', order: 1 } },
   {
@@ -374,12 +375,21 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(2);
+    expect(read.file.version).toBe(3);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
     const { plan: before } = JSON.parse(old) as { plan: Plan };
     expect(read.file.plan.fittings).toEqual(before.fittings);
+    expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
+  });
+
+  it('of version 2 still opens: every way of holding has its minutes, the shop its limits for drilling', () => {
+    const read = readRigFile(readFileSync(new URL('./fixtures/version-2.rig.json', import.meta.url), 'utf8'));
+    if (!read.ok) return fail(JSON.stringify(read.faults));
+    expect(read.file.shop.labor.mount.glue).toBe(12);
+    expect(read.file.shop.drilling.knownWithin).toBe(8);
+    expect(read.file.shop.holding.shock).toBe(2);
     expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
   });
 
@@ -393,7 +403,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 3), /^version/],
+      [(f) => (f.version = 4), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

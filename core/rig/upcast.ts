@@ -18,20 +18,23 @@ export function upcastPlan(stored: unknown): Plan {
 /** Stored shop settings of any version as ones of this version. */
 export function upcastShop(stored: unknown): ShopSettings {
   if (!isObject(stored)) return stored as unknown as ShopSettings;
-  const { limits, rules } = USUAL_SHOP;
+  const { limits, rules, holding } = USUAL_SHOP;
+  const over = (usual: object, own: unknown): unknown => (isObject(own) ? { ...usual, ...own } : own);
   const labor = isObject(stored.labor)
-    ? {
-        ...stored.labor,
-        mount: isObject(stored.labor.mount)
-          ? { scupper: USUAL_SHOP.labor.mount.scupper, ...stored.labor.mount }
-          : stored.labor.mount,
-      }
+    ? { ...stored.labor, mount: over(USUAL_SHOP.labor.mount, stored.labor.mount) }
     : stored.labor;
-  return { limits, rules, ...stored, labor } as unknown as ShopSettings;
+  return {
+    limits,
+    rules,
+    holding,
+    ...stored,
+    labor,
+    drilling: over(USUAL_SHOP.drilling, stored.drilling),
+  } as unknown as ShopSettings;
 }
 
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || json.version !== 1) return json;
-  return { ...json, version: 2, plan: upcastPlan(json.plan), shop: upcastShop(json.shop) };
+  if (!isObject(json) || (json.version !== 1 && json.version !== 2)) return json;
+  return { ...json, version: 3, plan: upcastPlan(json.plan), shop: upcastShop(json.shop) };
 }

@@ -1,6 +1,8 @@
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, testPlan } from '../testing/rig';
+import { laidPlan, measuredBoat, testPlan, TEST_SHOP } from '../testing/rig';
 import Drill from './drill';
+
+const measured = (off = 0) => ({ facts: measuredBoat(off) as never });
 
 async function hold(rig: OpenRig<Drill>): Promise<void> {
   rig.find('pc-hold-button button').dispatchEvent(new PointerEvent('pointerdown'));
@@ -16,7 +18,7 @@ describe('drilling', () => {
   });
 
   it('shows one hole with its figures, bits and what is behind', async () => {
-    const rig = await OpenRig.show(Drill, laidPlan());
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
     expect(rig.find('.label').textContent).toBe('B1');
     expect(rig.text).toContain('ON THE CENTRE LINE');
     expect(rig.text).toContain('Pilot 1/8, then #11');
@@ -24,7 +26,7 @@ describe('drilling', () => {
   });
 
   it('marks a hole only when held, then goes on to the next, and takes back', async () => {
-    const rig = await OpenRig.show(Drill, laidPlan());
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
     await rig.click('pc-hold-button button');
     expect(rig.sentFacts()).toEqual([]);
     await hold(rig);
@@ -37,6 +39,96 @@ describe('drilling', () => {
     expect(rig.text).toContain('0 of 2 drilled');
   });
 
+  it('is locked until known distances of this boat were measured, within what the shop allows', async () => {
+    const rig = await OpenRig.show(Drill, laidPlan());
+    expect(rig.text).toContain('Locked.');
+    expect(rig.element.querySelector('pc-hold-button')).toBeNull();
+    const forms = [...rig.element.querySelectorAll('pc-before-first form.row')];
+    const keep = async (form: Element | undefined, value: string): Promise<void> => {
+      const input = form?.querySelector('input');
+      if (input) input.value = value;
+      form?.dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await keep(forms[0], 'about there');
+    expect(rig.find('[role=alert]').textContent).toContain('is not a length');
+    await keep(forms[0], '900');
+    expect(rig.find('[role=alert]').textContent).toContain('not on this hull');
+    await keep(forms[0], '20');
+    expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'readingTaken', from: 'bow', run: 'taut', reading: 508 })]);
+    // Far from what is drawn: no typing of the other opens it.
+    expect(rig.text).toContain('this boat is not as drawn');
+  });
+
+  it('a boat measured as drawn opens it, and what it is off by corrects the readings', async () => {
+    const rig = await OpenRig.show(Drill, laidPlan(), measured(4));
+    expect(rig.text).not.toContain('Locked.');
+    const h = rig.store.state()?.workup.holes[0];
+    expect(h?.at.x).toBeCloseTo(1085, 6);
+    await hold(rig);
+    const [fact] = rig.sentFacts();
+    // The tape reads more than drawn, and the hole is where it was planned all the same.
+    const kept = rig.store.state()?.workup.holes[0]?.drilled;
+    expect(fact).toEqual(jasmine.objectContaining({ kind: 'holeDrilled' }));
+    expect(kept?.at?.x ?? 0).toBeCloseTo(1085, 1);
+  });
+
+  it('waits for the owner where the shop asks for it', async () => {
+    const shop = { ...TEST_SHOP, drilling: { ...TEST_SHOP.drilling, agree: true } };
+    const rig = await OpenRig.show(Drill, laidPlan(), { ...measured(), shop });
+    expect(rig.text).toContain('Locked.');
+    const agree = async (name: string): Promise<void> => {
+      const input = [...rig.element.querySelectorAll<HTMLInputElement>('pc-before-first input')].find((i) => i.maxLength === 120);
+      if (!input) throw new Error('no name');
+      input.value = name;
+      input.closest('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await agree(' ');
+    expect(rig.find('[role=alert]').textContent).toContain('Name: who agreed');
+    await agree('Ada Quill');
+    expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'layoutAgreed', name: 'Ada Quill', photo: null })]);
+    expect(rig.text).toContain('Ada Quill agreed');
+    expect(rig.text).not.toContain('Locked.');
+  });
+
+  const otherwise = async (which: string): Promise<OpenRig<Drill>> => {
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    await rig.click('.not-here');
+    await rig.click('pc-otherwise [role=radio]', which);
+    return rig;
+  };
+  const fill = async (rig: OpenRig<Drill>, ...values: string[]): Promise<void> => {
+    rig.element.querySelectorAll<HTMLInputElement>('.away input').forEach((input, i) => (input.value = values[i] ?? ''));
+    rig.find('.away').dispatchEvent(new Event('submit', { cancelable: true }));
+    await rig.fixture.whenStable();
+  };
+
+  it('keeps another bit', async () => {
+    const rig = await otherwise('Another bit');
+    await fill(rig, 'big');
+    expect(rig.find('[role=alert]').textContent).toContain('Bit:');
+    await fill(rig, '1/4');
+    expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'holeDrilled', bit: 6.35 })]);
+  });
+
+  it('keeps another fastener, and why', async () => {
+    const rig = await otherwise('Another fastener');
+    await fill(rig, 'rivet 68', '');
+    expect(rig.find('[role=alert]').textContent).toContain('Why:');
+    await fill(rig, 'rivet 68', 'a screw was lost');
+    expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'fastenerSubstituted', with: 'rivet 68' })]);
+  });
+
+  it('keeps what was given up, and goes on to the next', async () => {
+    const rig = await otherwise('Given up');
+    await fill(rig, '');
+    expect(rig.find('[role=alert]').textContent).toContain('what stopped it');
+    await fill(rig, 'foam behind');
+    expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'holeAbandoned', why: 'foam behind' })]);
+    expect(rig.find('.label').textContent).toBe('B2');
+  });
+
   for (const [reading, off, says] of [
     ['somewhere', '0', 'is not a length'],
     ['40', 'left a bit', 'Off centre'],
@@ -44,7 +136,7 @@ describe('drilling', () => {
     ['40', '30', 'off the hull'],
   ] as const)
     it(`refuses a hole at ${reading}, ${off}`, async () => {
-      const rig = await OpenRig.show(Drill, laidPlan());
+      const rig = await OpenRig.show(Drill, laidPlan(), measured());
       await rig.click('.not-here');
       const [r, o] = rig.element.querySelectorAll<HTMLInputElement>('.away input');
       if (r && o) [r.value, o.value] = [reading, off];
@@ -86,7 +178,7 @@ describe('drilling', () => {
   });
 
   it('keeps what was measured when a hole went elsewhere, and makes it a finding', async () => {
-    const rig = await OpenRig.show(Drill, laidPlan());
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
     await rig.click('.not-here');
     const [r, o] = rig.element.querySelectorAll<HTMLInputElement>('.away input');
     if (r && o) [r.value, o.value] = ['44', '0'];

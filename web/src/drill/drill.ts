@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { asPlanned, findDatum, parseLength, type PlannedHole, toleranceBudget, unsettled } from '@plain-cleat/core';
+import { cautionsAt, findDatum, type PlannedHole, toleranceBudget, unsettled } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { Figure } from '../hull-view/figure';
 import { HoldButton } from '../hull-view/hold-button';
@@ -8,7 +8,9 @@ import { Length } from '../hull-view/words';
 import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { BeforeFirst } from './before-first';
 import { HolePatch } from './hole-patch';
+import { Otherwise } from './otherwise';
 
 const RUN = { taut: 'taut', centre: 'on the centre', gunwale: 'along the gunwale' } as const;
 
@@ -16,7 +18,7 @@ const RUN = { taut: 'taut', centre: 'on the centre', gunwale: 'along the gunwale
 @Component({
   selector: 'pc-drill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Figure, HoldButton, HolePatch, Length, FindingBox],
+  imports: [BeforeFirst, Strip, Figure, HoldButton, HolePatch, Length, FindingBox, Otherwise],
   templateUrl: './drill.html',
   styleUrl: './drill.scss',
 })
@@ -25,15 +27,14 @@ export default class Drill {
   protected readonly units = inject(UnitsStore);
   private readonly picked = signal<string | null>(null);
   protected readonly elsewhere = signal(false);
-  protected readonly fault = signal('');
   protected readonly holes = computed(() => this.store.state()?.workup.holes ?? []);
   /** The chosen hole, else the first still to drill. */
   protected readonly hole = computed(
-    () => this.holes().find((h) => h.id === this.picked()) ?? this.holes().find((h) => !h.drilled) ?? this.holes()[0] ?? null,
+    () => this.holes().find((h) => h.id === this.picked()) ?? this.holes().find((h) => this.isOpen(h)) ?? this.holes()[0] ?? null,
   );
   protected readonly place = computed(() => this.holes().findIndex((h) => h.id === this.hole()?.id));
   protected readonly rounds = computed(() => this.store.state()?.workup.rounds ?? []);
-  protected readonly drilled = computed(() => this.holes().filter((h) => h.drilled).length);
+  protected readonly drilled = computed(() => this.holes().filter((h) => h.drilled && !h.openUp).length);
   protected readonly datum = computed(() => {
     const state = this.store.state();
     return state ? findDatum(state.workup.surface, state.plan.tape.datum).name.toUpperCase() : '';
@@ -42,10 +43,17 @@ export default class Drill {
   protected readonly budget = computed(() =>
     toleranceBudget(this.store.state()?.doc.shop.drilling ?? ({ tape: 0, hull: 0, wander: 0 } as never)),
   );
+  protected readonly cautions = computed(() => {
+    const [state, h] = [this.store.state(), this.hole()];
+    return state && h ? cautionsAt(h, state.doc.hull, state.doc.shop, state.workup.float.waterline) : [];
+  });
+  protected readonly gate = computed(() => this.store.state()?.workup.gate);
   protected readonly findings = computed(() => {
     const state = this.store.state();
     return unsettled(state?.workup.findings ?? []).filter(
-      (f) => f.step === 'drill' && (f.where === this.hole()?.fitting || f.code === 'open-hole'),
+      (f) =>
+        f.step === 'drill' &&
+        (f.where === this.hole()?.fitting || f.where === 'hull' || f.where === this.hole()?.id || f.code === 'open-hole'),
     );
   });
   /** Stops of the layout: a hole is for ever, so they are said before it. */
@@ -72,7 +80,6 @@ export default class Drill {
   protected choose(id: string): void {
     this.picked.set(id);
     this.elsewhere.set(false);
-    this.fault.set('');
   }
 
   protected step(by: 1 | -1): void {
@@ -83,54 +90,13 @@ export default class Drill {
   protected neighbour = (by: 1 | -1): PlannedHole | undefined => this.holes()[this.place() + by];
 
   protected mark(h: PlannedHole): void {
-    const state = this.store.state();
-    if (!state || h.drilled) return;
-    this.store.keep({
-      kind: 'holeDrilled',
-      hole: h.id,
-      label: h.label,
-      bit: h.bit.mm,
-      measured: asPlanned(h, state.plan.tape, state.doc.hull.revision),
-      elsewhere: false,
-    });
-    this.picked.set(this.holes().find((n) => !n.drilled && n.id !== h.id)?.id ?? h.id);
+    if (h.drilled && !h.openUp) return;
+    this.store.drilled(h);
+    this.picked.set(this.holes().find((n) => this.isOpen(n) && n.id !== h.id)?.id ?? h.id);
   }
 
-  protected markElsewhere(h: PlannedHole, reading: string, off: string): void {
-    const state = this.store.state();
-    if (!state) return;
-    const [r, o] = [parseLength(reading, this.units.system()), parseLength(off, this.units.system())];
-    const fault = !r.ok
-      ? `From ${this.datum()}: ${r.says}`
-      : !o.ok
-        ? `Off centre: ${o.says}`
-        : r.mm < 0 || r.mm > state.workup.surface.length + 200
-          ? `From ${this.datum()}: that is not on this hull`
-          : o.mm < 0 || o.mm > state.workup.surface.beam / 2
-            ? 'Off centre: that is off the hull'
-            : '';
-    this.fault.set(fault);
-    if (fault || !r.ok || !o.ok) return;
-    const sign = h.offCentre < 0 ? -1 : 1;
-    const { tape } = state.plan;
-    this.store.keep({
-      kind: 'holeDrilled',
-      hole: h.id,
-      label: h.label,
-      bit: h.bit.mm,
-      elsewhere: true,
-      measured: {
-        hullRevision: state.doc.hull.revision,
-        datum: tape.datum,
-        run: tape.run,
-        reading: r.mm,
-        offCentre: sign * o.mm,
-        down: h.down,
-      },
-    });
-    this.elsewhere.set(false);
-    this.picked.set(h.id);
-  }
+  /** Still to drill, or to open up. */
+  private isOpen = (h: PlannedHole): boolean => h.abandoned === null && (!h.drilled || h.openUp);
 
   protected takeBack(fact: string): void {
     this.store.keep({ kind: 'tookBack', fact, why: '' });

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  adviceSetting,
   type Assembly,
   type Change,
   type DraftChange,
@@ -108,7 +109,7 @@ export class Bench {
     const { fitting, part, id } = item.placed;
     const mount = this.mountFor(part, to, fitting);
     const drafts: DraftChange[] = [slideTo(item, to)];
-    if (mount.hold !== fitting.mount.hold) drafts.push({ kind: 'chooseMount', item: id, from: fitting.mount, to: mount });
+    if (mount !== fitting.mount) drafts.push({ kind: 'chooseMount', item: id, from: fitting.mount, to: mount });
     return asOne(drafts);
   }
 
@@ -120,8 +121,12 @@ export class Bench {
     const placed = state && placeFitting(state.workup.surface, 'new', draft, part, { place, below });
     if (!state || !placed) return draft.mount;
     if (place.on === 'fitting' && part.holds.includes('loose')) return { hold: 'loose', plate: false, reason: '' };
-    const advice = mountAdvice(state.workup.surface, placed, state.plan.brief, state.doc.shop);
-    if (now && advice.some((a) => a.hold === now.mount.hold && a.fits)) return now.mount;
+    const advice = mountAdvice(
+      state.workup.surface,
+      placed,
+      adviceSetting({ letter: 'A' }, state.plan, state.doc.shop, state.workup),
+    );
+    if (now && advice.some((a) => a.hold === now.mount.hold && a.plate === now.mount.plate && a.fits)) return now.mount;
     const [best] = advice;
     return best ? { hold: best.hold, plate: best.plate, reason: '' } : draft.mount;
   }

@@ -14,7 +14,6 @@ import {
   printMoney,
   reading,
   sideOf,
-  SOURCES,
   SUPPLIERS,
   type Fitting,
 } from '@plain-cleat/core';
@@ -25,6 +24,10 @@ import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { AssemblyBench } from './assembly-bench';
 import { More } from './more';
+import { Mounts } from './mounts';
+
+/** Places a tape does not slide along. */
+const FIXED: readonly Place['on'][] = ['insert', 'scupper', 'plate', 'fitting'];
 
 type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 
@@ -32,7 +35,7 @@ type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 @Component({
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AssemblyBench, FindingBox, Mass, More],
+  imports: [AssemblyBench, FindingBox, Mass, More, Mounts],
   templateUrl: './card.html',
   styleUrl: './card.scss',
 })
@@ -76,7 +79,7 @@ export class Card {
         field: 'reading',
         name: `From ${this.datum().name}, ${run}`,
         value: print(reading(surface, this.datum(), tape.run, this.at())),
-        fixed: ['insert', 'scupper', 'fitting'].includes(place.on),
+        fixed: FIXED.includes(place.on),
       },
     ];
     if (place.on === 'side')
@@ -95,12 +98,6 @@ export class Card {
   protected readonly top = computed(
     () => Math.max(...this.item().placed.bodies.map((b) => b.top)) - this.state().workup.surface.gunwale(this.at().x),
   );
-  protected readonly showSources = signal(false);
-  /** Where bolt, nut, washer, clearance or grip come from. */
-  protected readonly sources = computed(() => {
-    const { thread, rivet } = this.item().mounted;
-    return thread?.sources ?? (rivet ? [SOURCES.ifi114] : []);
-  });
   protected readonly minutes = computed(() =>
     Math.round(mountMinutes(this.item().mounted, this.item().holes, this.state().doc.shop.labor)),
   );
@@ -141,7 +138,7 @@ export class Card {
   private toReading(mm: number, wrong: (says: string) => void): void {
     const { surface } = this.state().workup;
     const { place } = this.item().placed;
-    if (place.on === 'insert' || place.on === 'scupper' || place.on === 'fitting') return;
+    if (FIXED.includes(place.on)) return;
     const heightAt = (x: number): number =>
       place.on === 'deck'
         ? surface.spot(x, place.y).z
@@ -175,22 +172,6 @@ export class Card {
   protected mirror(): void {
     const to = otherSide(this.state().workup.surface, this.item().placed.place);
     if (to) this.slid.emit(to);
-  }
-
-  protected hold(a: MountAdvice): void {
-    const from = this.fitting().mount;
-    this.changed.emit({
-      id: this.id(),
-      kind: 'chooseMount',
-      item: this.key,
-      from,
-      to: { hold: a.hold, plate: a.plate, reason: '' },
-    });
-  }
-
-  protected plate(on: boolean): void {
-    const from = this.fitting().mount;
-    this.changed.emit({ id: this.id(), kind: 'chooseMount', item: this.key, from, to: { ...from, plate: on } });
   }
 
   protected supply(to: string): void {

@@ -12,6 +12,7 @@ import {
   viewChild,
 } from '@angular/core';
 import {
+  adviceSetting,
   type Assembly,
   type Cure,
   datums,
@@ -19,6 +20,7 @@ import {
   hookAt,
   MM_PER_INCH,
   mountAdvice,
+  type MountAdvice,
   type Part,
   type Place,
   strokeBand,
@@ -128,10 +130,19 @@ export default class LayOut {
     const own = state.plan.tape.datum;
     return own.startsWith('at.') ? [...all, { id: own, name: 'a mark on the boat' }] : all;
   });
+  private advised: MountAdvice[] = [];
   protected readonly advice = computed(() => {
     const state = this.store.state();
     const item = this.item();
-    return state && item ? mountAdvice(state.workup.surface, item.placed, state.plan.brief, state.doc.shop) : [];
+    if (!state || !item) return [];
+    // Under the finger the last advice stands: it is asked again when the fitting is let go.
+    if (state.plan === state.settled)
+      this.advised = mountAdvice(
+        state.workup.surface,
+        item.placed,
+        adviceSetting(item, state.plan, state.doc.shop, state.workup),
+      );
+    return this.advised;
   });
 
   constructor() {
@@ -287,7 +298,7 @@ export default class LayOut {
     f: () => this.flipped.update((x) => !x),
     s: () => this.nextSet(),
     e: () => document.querySelector<HTMLElement>('input.exact')?.focus(),
-    m: () => document.querySelector<HTMLElement>('.mounts button')?.focus(),
+    m: () => document.querySelector<HTMLElement>('pc-mounts button')?.focus(),
     Escape: () => {
       if (this.carrying() || this.placing() || this.placingAssembly() || this.spot()) {
         this.placingAssembly.set(null);

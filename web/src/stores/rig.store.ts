@@ -4,10 +4,12 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Changed, Kept, LoggedChange, Problem, RigDocument } from '@plain-cleat/api';
 import {
   applyChange,
+  asPlanned,
   type Change,
   type Fact,
   type NewFact,
   type Plan,
+  type PlannedHole,
   singleChanges,
   type Workup,
   WorkupSession,
@@ -222,6 +224,15 @@ export class RigStore {
     });
     this.show({});
     void this.send();
+  }
+
+  /** Keeps a hole as drilled where it was planned; an old one it uses again is opened up. */
+  drilled(h: PlannedHole, bit = h.bit.mm): void {
+    const state = this.states.value;
+    if (!state) return;
+    if (h.reused && h.drilled) return this.keep({ kind: 'holeOpened', of: h.drilled.fact, bit });
+    const measured = asPlanned(h, state.plan.tape, state.doc.hull.revision);
+    this.keep({ kind: 'holeDrilled', hole: h.id, label: h.label, bit, measured, elsewhere: false });
   }
 
   undo(): void {

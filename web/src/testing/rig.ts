@@ -1,4 +1,15 @@
-import { type HullModel, openPlan, type Part, type Plan, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core';
+import {
+  type HullModel,
+  openPlan,
+  type Part,
+  type Plan,
+  type ShopSettings,
+  USUAL_SHOP,
+  type Fact,
+  fairHull,
+  drillGate,
+  foldLedger,
+} from '@plain-cleat/core';
 
 /** A small hull, part and shop for specs of the screens. */
 export const TEST_HULL: HullModel = {
@@ -107,3 +118,22 @@ export const testPlan = (): Plan =>
     promised: null,
     pins: { hull: { id: 'test-hull', revision: 1 }, catalog: 1, shop: 1 },
   });
+
+/** Facts of a boat whose known distances were measured: as drawn, or off by so much. */
+export function measuredBoat(off = 0): Fact[] {
+  const hull = fairHull(TEST_HULL);
+  const { distances } = drillGate(hull, foldLedger(hull, [], 'plan-1'), TEST_SHOP, 1);
+  const time = '2026-05-30T10:00:00Z';
+  return distances.map(({ from, to, expected }, i) => ({
+    id: `00000000-0000-4000-8000-0000000001${i}0`,
+    kind: 'readingTaken',
+    rig: 'plan-1',
+    deviceTime: time,
+    serverTime: time,
+    by: 'Mara',
+    from,
+    to,
+    run: 'taut',
+    reading: expected + off,
+  }));
+}

@@ -1,0 +1,4 @@
+export * from './advice';
+export * from './methods';
+export * from './reuse';
+export * from './calculations';

@@ -1,0 +1,181 @@
+import type { PlannedHole } from '../drilling';
+import type { HullSurface } from '../hull';
+import type { LedgerHole } from '../rig';
+import { distance, mm, say, type Point } from '../units';
+import { about, aboutHull, type Judgement, type Raw } from './finding';
+
+/** From a hole's middle to an edge, and to the next hole, in diameters (common practice, no source). */
+const TO_EDGE = 2;
+const APART = 3;
+
+/** The edge of the hull nearest a hole on deck or side, and how far its middle lies from it, mm. */
+export function nearestEdge(
+  hull: HullSurface,
+  hole: Pick<PlannedHole, 'at' | 'fromEdge' | 'down'>,
+): { name: string; far: number } {
+  const { at } = hole;
+  const edges = [
+    { name: 'the gunwale edge', far: hole.down ?? hole.fromEdge },
+    ...hull.model.hatches
+      .filter(() => hole.down === null)
+      .map((h) => {
+        const dx = Math.max(h.fore - at.x, 0, at.x - h.aft);
+        const dy = Math.max(h.port - at.y, 0, at.y - h.starboard);
+        const inside = Math.min(at.x - h.fore, h.aft - at.x, at.y - h.port, h.starboard - at.y);
+        return { name: `the rim of the ${h.name}`, far: dx || dy ? Math.hypot(dx, dy) : -Math.max(0, inside) };
+      }),
+    ...hull.model.scuppers.map((s) => ({
+      name: 'a scupper',
+      far: hole.down === null ? Math.hypot(s.x - at.x, s.y - at.y) - s.diameter / 2 : Infinity,
+    })),
+  ];
+  return edges.reduce((a, b) => (b.far < a.far ? b : a));
+}
+
+/** A hole nearer an edge than two diameters, or beyond it; said once a fitting, of the nearest. */
+export const holeAtEdge: Judgement = ({ owned, hull }) =>
+  owned.flatMap((item): Raw[] => {
+    let worst: { hole: PlannedHole; name: string; far: number; short: number } | null = null;
+    for (const hole of item.holes) {
+      if (hole.drilled) continue;
+      const { name, far } = nearestEdge(hull, hole);
+      const short = TO_EDGE * hole.bit.mm - far;
+      if (short > 0 && (!worst || short > worst.short)) worst = { hole, name, far, short };
+    }
+    if (!worst) return [];
+    const { hole, name, far } = worst;
+    return [
+      {
+        ...about(item),
+        step: 'drill',
+        x: hole.at.x,
+        code: 'hole-at-edge',
+        severity: 'stop',
+        says:
+          far < 0
+            ? say`${hole.label} lies ${mm(-far, 'up')} inside ${name}: there is no wall to drill.`
+            : say`${hole.label} lies ${mm(far, 'down')} from ${name}; ${mm(TO_EDGE * hole.bit.mm, 'up')} wanted.`,
+        because: say`Two diameters of its bit from any edge, or the wall tears out.`,
+      },
+    ];
+  });
+
+interface Other {
+  readonly label: string;
+  readonly at: Point;
+  readonly bit: number;
+}
+
+/**
+ * Two holes so close that the wall between them is weak: planned ones of different fittings, and old ones
+ * whether plugged or open. Said once a fitting, of the closest pair; a pattern the maker drilled is his affair.
+ */
+export const holesClose: Judgement = ({ owned, oldHoles }) => {
+  const old = oldHoles.flatMap((h): Other[] => (h.at ? [{ label: `the old hole ${h.label}`, at: h.at, bit: h.bit }] : []));
+  const before: (Other & { readonly drilled: boolean })[] = [];
+  return owned.flatMap((item): Raw[] => {
+    let worst: { hole: PlannedHole; other: Other; far: number; wanted: number } | null = null;
+    for (const hole of item.holes)
+      for (const other of hole.drilled ? before : [...before, ...old]) {
+        if (hole.drilled && 'drilled' in other && other.drilled) continue;
+        const wanted = APART * Math.max(other.bit, hole.bit.mm);
+        // Far apart along the boat is far apart.
+        if (Math.abs(other.at.x - hole.at.x) >= wanted) continue;
+        const far = distance(other.at, hole.at);
+        if (far < wanted && (!worst || wanted - far > worst.wanted - worst.far)) worst = { hole, other, far, wanted };
+      }
+    for (const h of item.holes) before.push({ label: h.label, at: h.at, bit: h.bit.mm, drilled: h.drilled !== null });
+    if (!worst) return [];
+    const { hole, other, far, wanted } = worst;
+    return [
+      {
+        ...about(item),
+        step: 'drill',
+        x: hole.at.x,
+        code: 'holes-close',
+        severity: far < wanted / APART ? 'stop' : 'look',
+        says: say`${hole.label} lies ${mm(far, 'down')} from ${other.label}; ${mm(wanted, 'up')} wanted.`,
+        because: say`Three diameters from hole to hole, or the wall between them is weak.`,
+      },
+    ];
+  });
+};
+
+/** An old hole used again that the fitting has slid away from, or that is too wide for its bolt. */
+export const reusedHole: Judgement = ({ owned, shop }) =>
+  owned.flatMap((item) =>
+    item.holes
+      .filter((h) => h.reused && h.drilled?.at)
+      .flatMap((hole): Raw[] => {
+        const old = hole.drilled as LedgerHole & { at: Point };
+        const off = distance(old.at, hole.at);
+        const wide = old.bit > hole.bit.mm + 0.8;
+        if (off <= shop.drilling.reuseWithin && !wide) return [];
+        return [
+          {
+            ...about(item),
+            step: 'drill',
+            x: hole.at.x,
+            code: 'reused-hole',
+            detail: hole.id,
+            severity: wide ? 'look' : 'stop',
+            says: wide
+              ? say`${hole.label} uses the old hole ${old.label}, ${mm(old.bit)} wide where ${hole.bit.name} would do.`
+              : say`${hole.label} uses the old hole ${old.label}, which lies ${mm(off, 'up')} off.`,
+            because: wide
+              ? say`A wide washer, or plug it and drill anew.`
+              : say`Slide the fitting back to it, or give the old hole up and drill a new one.`,
+            tries: wide
+              ? []
+              : [
+                  {
+                    says: say`Drill new holes instead`,
+                    changes: [{ kind: 'reuseHoles', item: item.placed.id, from: item.placed.fitting.uses ?? null, to: null }],
+                  },
+                ],
+            curable: !wide,
+          },
+        ];
+      }),
+  );
+
+/** Two people measured one hole and disagree; both are kept. */
+export const measuredTwice: Judgement = ({ ledger, hull, shop }) =>
+  ledger.holes.flatMap((hole): Raw[] =>
+    hole.also.flatMap((other, i): Raw[] => {
+      const off = hole.at && other.at ? distance(hole.at, other.at) : 0;
+      if (off <= Math.max(1, shop.drilling.tape)) return [];
+      return [
+        {
+          ...aboutHull(hull, hole.at?.x),
+          where: hole.id,
+          letter: hole.label,
+          step: 'drill',
+          code: 'measured-twice',
+          detail: `${i + 1}`,
+          severity: 'look',
+          says: say`${hole.label} was measured by ${hole.by} and by ${other.by}, ${mm(off, 'up')} apart.`,
+          because: say`${hole.by} reads ${mm(hole.measured.reading)}, ${other.by} ${mm(other.measured.reading)} from the ${hole.measured.datum}. Measure it once more and take the wrong one back.`,
+        },
+      ];
+    }),
+  );
+
+/** This boat differs from its drawing by more than the shop allows: it is measured anew before it is drilled. */
+export const hullOff: Judgement = ({ ledger, hull, shop }) =>
+  ledger.correction.known.flatMap((k): Raw[] => {
+    const by = Math.abs(k.off);
+    if (by <= shop.drilling.knownWithin) return [];
+    return [
+      {
+        ...aboutHull(hull, k.toX),
+        step: 'drill',
+        code: 'hull-off',
+        detail: `${k.from}.${k.to}`,
+        severity: 'stop',
+        acceptable: 'nobody',
+        says: say`From ${k.from} to ${k.to} this boat is ${mm(by, 'up')} ${k.off > 0 ? 'longer' : 'shorter'} than its drawing; ${mm(shop.drilling.knownWithin, 'down')} is allowed.`,
+        because: say`The tape reads ${mm(k.reading)}, the drawing says ${mm(k.expected)}. Measure the hull anew before a hole is made.`,
+      },
+    ];
+  });

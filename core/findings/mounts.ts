@@ -1,0 +1,113 @@
+import { adviceSetting, mountAdvice, strengthOf } from '../advice';
+import type { Part } from '../catalog';
+import type { Fitted } from '../drilling';
+import { HOLD_WORDS, workingLoad } from '../mounting';
+import { mm, say } from '../units';
+import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, type Try } from './finding';
+
+/** Other ways that bear what this one does not, best first. */
+function betterWays(bench: Bench, item: Fitted): Try[] {
+  const { hull, plan, shop } = bench;
+  const { fitting, id } = item.placed;
+  return bench
+    .memo('better ways', item.placed, () => mountAdvice(hull, item.placed, adviceSetting(item, plan, shop, bench)))
+    .filter((a) => a.fits && (a.hold !== fitting.mount.hold || a.plate !== fitting.mount.plate))
+    .slice(0, 3)
+    .map((a) => ({
+      says: say`Hold it by ${HOLD_WORDS[a.hold]}${a.plate && a.hold === 'through' ? ' on a plate' : ''}`,
+      changes: [{ kind: 'chooseMount', item: id, from: fitting.mount, to: { hold: a.hold, plate: a.plate, reason: '' } }],
+    }));
+}
+
+/** A way of holding that does not bear what the use of the part asks, or rocks on a soft wall. */
+export const weakMount: Judgement = (bench) =>
+  bench.owned.flatMap((item): Raw[] => {
+    const { placed, mounted } = item;
+    if (mounted.cannot) return [];
+    const strength = bench.memo('strength', placed, () => strengthOf(bench.hull, placed, mounted, bench.shop));
+    if (!strength) return [];
+    const { newtons, lever } = workingLoad(placed.part);
+    const asks = say`Its use pulls with ${Math.round(newtons / 9.81)} kg at ${mm(lever + placed.fitting.lift)} over its base, ${bench.shop.holding.shock} times that with shock.`;
+    const { reason } = placed.fitting.mount;
+    const weak = strength.factor < 1;
+    const rocks = strength.rocks !== null && strength.rocks > bench.shop.holding.rock;
+    if (!weak && !rocks) return [];
+    return [
+      {
+        ...about(item),
+        code: weak ? 'weak-mount' : 'base-rocks',
+        // A rigger who says why has the last word; it stays listed.
+        severity: reason ? 'note' : weak ? 'stop' : 'look',
+        says: weak
+          ? say`${nameOf(item)} held by ${HOLD_WORDS[mounted.hold]} bears ${strength.factor.toFixed(1)} of what its use asks: ${strength.rules}.`
+          : say`${nameOf(item)} rocks ${Math.ceil(strength.rocks ?? 0)}° under its working pull: its base is small for this wall.`,
+        because: reason ? [...asks, ` Held so all the same: ${reason}.`] : asks,
+        curable: !reason,
+        tries: reason ? [] : () => betterWays(bench, item),
+      },
+    ];
+  });
+
+/** What touches stainless bolts in salt water and eats away. */
+const SOFT_METALS: readonly Part['metal'][] = ['aluminium', 'brass'];
+
+/** Aluminium and stainless together near salt. */
+export const mixedMetals: Judgement = ({ owned, plan }) => {
+  const salt = plan.brief.waters.some((w) => w === 'inshore' || w === 'offshore');
+  if (!salt) return [];
+  return owned.flatMap((item): Raw[] => {
+    const { part } = item.placed;
+    const { hold } = item.mounted;
+    const rivets = hold === 'rivet' && part.metal === 'stainless';
+    const bolts = ['through', 'insert', 'track', 'pulled plate'].includes(hold) && SOFT_METALS.includes(part.metal);
+    if (!rivets && !bolts) return [];
+    return [
+      {
+        ...about(item),
+        code: 'mixed-metals',
+        severity: 'look',
+        says: rivets
+          ? say`Aluminium rivets hold ${nameOf(item)} of stainless steel, near salt water.`
+          : say`Stainless bolts hold ${nameOf(item)} of ${part.metal ?? ''}, near salt water.`,
+        because: rivets
+          ? say`The rivets corrode. Stainless rivets, or bolts of 316 steel, and sealant between the metals.`
+          : say`The ${part.metal ?? ''} corrodes. Bolts of 316 steel, a nylon washer and sealant between the metals, rinsed after use.`,
+      },
+    ];
+  });
+};
+
+/** Threads of both families on one rig: one wrench too many at the ramp. */
+export const threadFamilies: Judgement = ({ owned, hull }) => {
+  const named = (family: 'metric' | 'inch'): Fitted[] =>
+    owned.filter((i) => i.mounted.thread?.family === family && i.mounted.count > 0);
+  const [metric, inch] = [named('metric'), named('inch')];
+  const few = metric.length <= inch.length ? metric : inch;
+  if (metric.length === 0 || inch.length === 0) return [];
+  return [
+    {
+      ...aboutHull(hull, few[0]?.placed.frame.origin.x),
+      code: 'thread-families',
+      severity: 'note',
+      says: say`Inch and metric threads on one rig: ${few.map((i) => i.letter).join(', ')} ${few.length === 1 ? 'is' : 'are'} the odd ${few.length === 1 ? 'one' : 'ones'}.`,
+      because: say`Tracks and inserts bring their own thread; where there is a choice, keep one family.`,
+    },
+  ];
+};
+
+/** Work on a part before it goes on, such as opening its holes to the track bolt. */
+export const workedFirst: Judgement = ({ owned }) =>
+  owned.flatMap((item): Raw[] =>
+    item.mounted.first
+      ? [
+          {
+            ...about(item),
+            step: 'drill',
+            code: 'worked-first',
+            severity: 'look',
+            says: say`${nameOf(item)}: ${item.mounted.first}`,
+            because: say`Its holes as sold are for another fastener.`,
+          },
+        ]
+      : [],
+  );

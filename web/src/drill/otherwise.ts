@@ -1,0 +1,172 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { findDatum, parseLength, type PlannedHole } from '@plain-cleat/core';
+import { RigStore, type RigState } from '../stores/rig.store';
+import { UnitsStore } from '../stores/units.store';
+
+const WAYS = [
+  ['elsewhere', 'Drilled elsewhere'],
+  ['bit', 'Another bit'],
+  ['fastener', 'Another fastener'],
+  ['abandoned', 'Given up'],
+] as const;
+type Way = (typeof WAYS)[number][0];
+
+/** What happened otherwise than planned at one hole: where it went, with which bit, which fastener, or not at all. */
+@Component({
+  selector: 'pc-otherwise',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="row" role="radiogroup" aria-label="What happened">
+      @for (w of ways; track w[0]) {
+        <button
+          type="button"
+          role="radio"
+          class="way"
+          [class.on]="way() === w[0]"
+          [attr.aria-checked]="way() === w[0]"
+          (click)="choose(w[0])"
+        >
+          {{ w[1] }}
+        </button>
+      }
+    </div>
+    @switch (way()) {
+      @case ('elsewhere') {
+        <form class="row away" (submit)="$event.preventDefault(); elsewhere(r.value, o.value)">
+          <label class="field"
+            ><span>Measured from {{ datum() }}</span
+            ><input #r
+          /></label>
+          <label class="field"
+            ><span>Measured {{ hole().down === null ? 'off centre' : 'down from the gunwale' }}</span
+            ><input #o
+          /></label>
+          <button class="act" type="submit">Keep as drilled there</button>
+        </form>
+      }
+      @case ('bit') {
+        <form class="row away" (submit)="$event.preventDefault(); bit(b.value)">
+          <label class="field"><span>Bit it was drilled with</span><input #b [placeholder]="hole().bit.name" /></label>
+          <button class="act" type="submit">Keep</button>
+        </form>
+      }
+      @case ('fastener') {
+        <form class="row away" (submit)="$event.preventDefault(); fastener(f.value, y.value)">
+          <label class="field"><span>Fastener used</span><input #f maxlength="120" placeholder="rivet 68" /></label>
+          <label class="field"><span>Why</span><input #y maxlength="200" placeholder="a screw was lost" /></label>
+          <button class="act" type="submit">Keep</button>
+        </form>
+      }
+      @case ('abandoned') {
+        <form class="row away" (submit)="$event.preventDefault(); abandon(w.value)">
+          <label class="field"><span>Why it is not drilled</span><input #w maxlength="200" placeholder="foam behind" /></label>
+          <button class="act" type="submit">Give it up</button>
+        </form>
+      }
+    }
+    @if (fault()) {
+      <p class="fault" role="alert">{{ fault() }}</p>
+    }
+    <button class="link" type="button" (click)="closed.emit()">Back</button>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 10px;
+    }
+    .way.on {
+      background: var(--tape);
+      color: var(--tape-ink);
+    }
+    .row .way {
+      min-height: 56px;
+    }
+    .away .field {
+      max-width: 170px;
+    }
+    .away {
+      align-items: end;
+    }
+  `,
+})
+export class Otherwise {
+  readonly state = input.required<RigState>();
+  readonly hole = input.required<PlannedHole>();
+  readonly closed = output<void>();
+  private readonly store = inject(RigStore);
+  private readonly units = inject(UnitsStore);
+  protected readonly ways = WAYS;
+  protected readonly way = signal<Way>('elsewhere');
+  protected readonly fault = signal('');
+  protected readonly datum = computed(() =>
+    findDatum(this.state().workup.surface, this.state().plan.tape.datum).name.toUpperCase(),
+  );
+
+  protected choose(way: Way): void {
+    this.way.set(way);
+    this.fault.set('');
+  }
+
+  private refuse(says: string): boolean {
+    this.fault.set(says);
+    return says !== '';
+  }
+
+  protected elsewhere(reading: string, off: string): void {
+    const { workup, plan, doc } = this.state();
+    const h = this.hole();
+    const across = h.down === null ? 'Off centre' : 'Down from the gunwale';
+    const [r, o] = [parseLength(reading, this.units.system()), parseLength(off, this.units.system())];
+    const beyond = h.down === null ? workup.surface.beam / 2 : workup.surface.gunwale(h.at.x);
+    const fault = !r.ok
+      ? `From ${this.datum()}: ${r.says}`
+      : !o.ok
+        ? `${across}: ${o.says}`
+        : r.mm < 0 || r.mm > workup.surface.length + 200
+          ? `From ${this.datum()}: that is not on this hull`
+          : o.mm < 0 || o.mm > beyond
+            ? `${across}: that is off the hull`
+            : '';
+    if (this.refuse(fault) || !r.ok || !o.ok) return;
+    const sign = h.offCentre < 0 ? -1 : 1;
+    this.store.keep({
+      kind: 'holeDrilled',
+      hole: h.id,
+      label: h.label,
+      bit: h.bit.mm,
+      elsewhere: true,
+      measured: {
+        hullRevision: doc.hull.revision,
+        datum: plan.tape.datum,
+        run: plan.tape.run,
+        reading: r.mm,
+        offCentre: h.down === null ? sign * o.mm : h.offCentre,
+        down: h.down === null ? null : o.mm,
+        ...(h.ahead && plan.tape.datum !== 'stern' ? { towards: 'forward' as const } : {}),
+      },
+    });
+    this.closed.emit();
+  }
+
+  protected bit(text: string): void {
+    const read = parseLength(text, this.units.system());
+    const wrong = !read.ok ? `Bit: ${read.says}` : read.mm < 1 || read.mm > 80 ? 'Bit: between 1 and 80 mm, like 17/64' : '';
+    if (this.refuse(wrong) || !read.ok) return;
+    const h = this.hole();
+    this.store.drilled(h, read.mm);
+    this.closed.emit();
+  }
+
+  protected fastener(used: string, why: string): void {
+    if (this.refuse(!used.trim() ? 'Fastener used: say which, such as rivet 68.' : !why.trim() ? 'Why: a few words.' : ''))
+      return;
+    this.store.keep({ kind: 'fastenerSubstituted', fitting: this.hole().fitting, with: used.trim(), why: why.trim() });
+    this.closed.emit();
+  }
+
+  protected abandon(why: string): void {
+    if (this.refuse(why.trim() ? '' : 'Why: say what stopped it, such as foam behind.')) return;
+    this.store.keep({ kind: 'holeAbandoned', hole: this.hole().id, why: why.trim() });
+    this.closed.emit();
+  }
+}
