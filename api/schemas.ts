@@ -84,6 +84,17 @@ export const floor = z.object({ shop: z.string(), today: z.string(), rigs: z.arr
 
 export const loggedChange = z.object({ id: z.string(), version: z.int(), undoes: z.string().nullable(), inverse: change });
 
+const point = z.object({ x: z.number(), y: z.number(), z: z.number() });
+/** A hole another rig of the same hull plans or uses. */
+export const otherHole = z.object({
+  rig: z.string(),
+  label: z.string(),
+  of: z.string(),
+  at: point,
+  bit: z.number(),
+  fact: z.string().nullable(),
+  held: z.boolean(),
+});
 export const rig = z.object({
   id: z.string(),
   number: z.string(),
@@ -95,6 +106,7 @@ export const rig = z.object({
   plan,
   hull: hullModel,
   facts: z.array(keptFact),
+  others: z.array(otherHole),
   catalog: catalog.pick({ parts: true, consumables: true }),
   shop: shopSettings,
   today: z.string(),
@@ -105,7 +117,7 @@ export const rig = z.object({
 
 export const sendChange = z.strictObject({ baseVersion: z.int().min(0), change, undoes: z.uuid().nullable() });
 export const changed = z.object({ version: z.int(), plan, rebased: z.boolean(), repeated: z.boolean() });
-export const sendFacts = z.strictObject({ facts: z.array(newFact).min(1).max(200) });
+export const sendFacts = z.strictObject({ facts: z.array(newFact).min(1).max(500) });
 export const kept = z.object({ factCount: z.int(), facts: z.array(keptFact) });
 export const moveRig = z.strictObject({ place: floorPlace });
 export const ownerLink = z.object({ url: z.string(), expires: z.string() });
@@ -140,6 +152,34 @@ export const ownHull = describeHull.extend({
   model: z.string(),
   facts: z.int(),
   rigs: z.array(z.object({ id: z.string(), number: z.string() })),
+});
+
+/** A hull with all that happened to it, over its rigs and years. */
+export const hullLedger = z.object({
+  hull: ownHull,
+  model: hullModel,
+  facts: z.array(keptFact),
+  holes: z.array(otherHole),
+  shop: shopSettings,
+});
+export const readFound = z.strictObject({
+  text: z.string().min(1, 'the list is empty').max(200_000, 'a list is under 200 kB'),
+  units: z.enum(['imperial', 'metric']),
+});
+export const foundList = z.object({
+  holes: z.array(
+    z.object({
+      label: z.string(),
+      datum: z.string(),
+      reading: z.number(),
+      offCentre: z.number(),
+      down: z.number().nullable(),
+      bit: z.number(),
+      plugged: z.string(),
+      says: z.string(),
+    }),
+  ),
+  faults: z.array(z.object({ line: z.int(), column: z.string(), says: z.string() })),
 });
 
 const columnMeaning = z.enum(COLUMN_MEANINGS);
@@ -217,6 +257,8 @@ export type SendChange = z.infer<typeof sendChange>;
 export type Changed = z.infer<typeof changed>;
 export type Kept = z.infer<typeof kept>;
 export type OwnerPage = z.infer<typeof ownerPage>;
+export type HullLedger = z.infer<typeof hullLedger>;
+export type FoundList = z.infer<typeof foundList>;
 export type OwnHull = z.infer<typeof ownHull>;
 export type DescribeHull = z.infer<typeof describeHull>;
 export type WishSheet = z.infer<typeof wishSheet>;

@@ -8,6 +8,7 @@ import {
   type BitRound,
   type Fitted,
   type Opening,
+  type OtherHole,
   type PlannedHole,
 } from './drilling';
 import { judgeRig, type Bench, type Finding } from './findings';
@@ -33,6 +34,8 @@ export interface WorkupInput {
   readonly shop: ShopSettings;
   /** ISO date the prices and lead times are read on. */
   readonly asOf: string;
+  /** Holes other rigs of this hull plan or use. */
+  readonly others?: readonly OtherHole[];
   /** The set to show; every fitting at its own place when left out. */
   readonly set?: string | null;
 }
@@ -76,6 +79,8 @@ export interface Workup {
   readonly openings: readonly Opening[];
   readonly findings: readonly Finding[];
 }
+
+const NO_OTHERS: readonly OtherHole[] = [];
 
 const keyOf = (stand: Stand): string => `${stand.id}.${stand.elsewhere}`;
 
@@ -223,7 +228,8 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     return (source && load && session.runOf(id, run, source, load, () => wireRun(surface, id, run, source, load, shop))) || [];
   });
   const holes = owned.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
-  const inUse = new Set(holes.flatMap((h) => (h.drilled ? [h.drilled.fact] : [])));
+  const others = input.others ?? NO_OTHERS;
+  const inUse = new Set([...holes.map((h) => h.drilled?.fact), ...others.map((o) => o.fact)]);
   const oldHoles = ledger.holes.filter((h) => !inUse.has(h.fact));
   const weight = weigh(surface, items, plan);
   const float = session.floatOf(surface, weight.totalKg);
@@ -244,6 +250,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
       runs,
       parts: catalog.parts,
       oldHoles,
+      others,
       ledger,
       openings,
       float: session.floatOf(surface, totalKg),

@@ -4,5 +4,6 @@ export * from './gate';
 export * from './hazard';
 export * from './inside';
 export * from './bits';
+export * from './history';
 export * from './holes';
 export * from './calculations';

@@ -1,6 +1,6 @@
 import type { Part, ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
-import type { Fitted, Opening } from '../drilling';
+import type { Fitted, Opening, OtherHole } from '../drilling';
 import type { EvenKeel } from '../float';
 import type { Paddler, Placed, StrokeHit } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
@@ -59,6 +59,8 @@ export interface Bench {
   readonly runs: readonly WiredRun[];
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
+  /** Holes other rigs of this hull plan or use. */
+  readonly others: readonly OtherHole[];
   readonly ledger: Ledger;
   readonly openings: readonly Opening[];
   readonly float: EvenKeel;

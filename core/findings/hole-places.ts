@@ -70,8 +70,11 @@ interface Other {
  * Two holes so close that the wall between them is weak: planned ones of different fittings, and old ones
  * whether plugged or open. Said once a fitting, of the closest pair; a pattern the maker drilled is his affair.
  */
-export const holesClose: Judgement = ({ owned, oldHoles }) => {
-  const old = oldHoles.flatMap((h): Other[] => (h.at ? [{ label: `the old hole ${h.label}`, at: h.at, bit: h.bit }] : []));
+export const holesClose: Judgement = ({ owned, oldHoles, others }) => {
+  const old = [
+    ...oldHoles.flatMap((h): Other[] => (h.at ? [{ label: `the old hole ${h.label}`, at: h.at, bit: h.bit }] : [])),
+    ...others.map((o): Other => ({ label: `${o.label} of ${o.rig}`, at: o.at, bit: o.bit })),
+  ];
   const before: (Other & { readonly drilled: boolean })[] = [];
   return owned.flatMap((item): Raw[] => {
     let worst: { hole: PlannedHole; other: Other; far: number; wanted: number } | null = null;

@@ -3,6 +3,7 @@ export * from './assembly';
 export * from './change';
 export * from './fact';
 export * from './ledger';
+export * from './found-holes';
 export * from './letters';
 export * from './plan';
 export * from './rig-file';

@@ -34,15 +34,19 @@ const refuse = (says: string, field = 'file'): never => {
   throw badInput([{ field, says }]);
 };
 
-/** Bench readings from an offsets CSV: columns in any order, headings may carry `mm` or `in`. */
-export function readOffsets(text: string): BenchReading[] {
-  let rows: string[][];
+/** The cells of a CSV, comma or semicolon. */
+export function csvRows(text: string): string[][] {
   try {
     const delimiter = (text.split('\n')[0] ?? '').includes(';') ? ';' : ',';
-    rows = parse(text, { bom: true, delimiter, relax_column_count: true, skip_empty_lines: true });
+    return parse(text, { bom: true, delimiter, relax_column_count: true, skip_empty_lines: true });
   } catch (error) {
     return refuse(`not CSV: ${(error as Error).message.slice(0, 120)}`);
   }
+}
+
+/** Bench readings from an offsets CSV: columns in any order, headings may carry `mm` or `in`. */
+export function readOffsets(text: string): BenchReading[] {
+  const rows = csvRows(text);
   const [head = [], ...body] = rows;
   const heads = head.map((h) => h.trim().toLowerCase());
   const inches = heads.some((h) => /\b(in|inch|inches)\b/.test(h));

@@ -1,13 +1,16 @@
-import { fairHull, hullModel, outlineSvg, readingFaults, type HullModel } from '@plain-cleat/core';
-import { ROUTES } from '@plain-cleat/api';
+import { fairHull, hullModel, outlineSvg, readFoundHoles, readingFaults, type HullModel } from '@plain-cleat/core';
+import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
-import type { Sequelize } from 'sequelize';
+import { Op, type Sequelize } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput, notFound } from '../http/problem';
+import { keepHullFacts } from '../rigs/facts';
+import { type Carried, factsOf, holesOnHull } from '../rigs/load';
+import { newestShop } from '../shop/newest';
 import { newestHull, newestHulls } from './newest';
-import { offsetsCsv, outlineDxf, readOffsets, readOutline } from './outline-file';
+import { csvRows, offsetsCsv, outlineDxf, readOffsets, readOutline } from './outline-file';
 
 function attach(res: Response, type: string, name: string, text: string): void {
   res.type(type).setHeader('Content-Disposition', `attachment; filename="${name}"`);
@@ -29,6 +32,36 @@ function checkModel(model: HullModel): void {
   }
   const beyond = model.tracks.find((t) => t.fore >= t.aft || t.aft > length || Math.abs(t.y) > beam);
   if (beyond) throw badInput([{ field: 'tracks', says: `${beyond.name} does not lie on this hull` }]);
+}
+
+/** Owners' hulls with whose they are, what they are and the rigs they have had. */
+async function describeHulls(hulls: readonly HullRow[]): Promise<OwnHull[]> {
+  const [owners, rigs] = await Promise.all([
+    OwnerRow.findAll({ where: { id: hulls.map((h) => h.ownerId) } }),
+    RigRow.findAll({
+      attributes: ['id', 'number', 'hullId'],
+      where: { hullId: hulls.map((h) => h.id) },
+      order: [['number', 'ASC']],
+    }),
+  ]);
+  const names = new Map(owners.map((o) => [o.id, o.name]));
+  return hulls.map((h) => ({
+    id: h.id,
+    owner: { id: h.ownerId, name: names.get(h.ownerId) ?? '' },
+    model: h.modelId,
+    serial: h.serial,
+    year: h.year ?? null,
+    colour: h.colour,
+    notes: h.notes,
+    facts: h.factCount,
+    rigs: rigs.filter((r) => r.hullId === h.id).map((r) => ({ id: r.id, number: r.number })),
+  }));
+}
+
+/** The model of an owner's hull: the shop's newest, or what came with the file of its rig. */
+async function modelOf(row: HullRow): Promise<HullModel> {
+  const rig = await RigRow.findOne({ where: { hullId: row.id, carried: { [Op.ne]: null } } });
+  return rig?.carried ? (JSON.parse(rig.carried) as Carried).hull : newestHull(row.modelId);
 }
 
 /** The hull library, hulls from the tape and from drawings, and the customers' own hulls. */
@@ -72,25 +105,16 @@ export function hullRoutes(router: Router, db: Sequelize): void {
     const model = await newestHull(params.hull ?? '');
     attach(res, 'image/vnd.dxf', `${model.id}-outline.dxf`, outlineDxf(model));
   });
-  bind(router, ROUTES.ownHulls, async () => {
-    const [hulls, owners, rigs] = await Promise.all([
-      HullRow.findAll({ order: [['id', 'ASC']] }),
-      OwnerRow.findAll(),
-      RigRow.findAll({ attributes: ['id', 'number', 'hullId'], order: [['number', 'ASC']] }),
-    ]);
-    const names = new Map(owners.map((o) => [o.id, o.name]));
-    return hulls.map((h) => ({
-      id: h.id,
-      owner: { id: h.ownerId, name: names.get(h.ownerId) ?? '' },
-      model: h.modelId,
-      serial: h.serial,
-      year: h.year,
-      colour: h.colour,
-      notes: h.notes,
-      facts: h.factCount,
-      rigs: rigs.filter((r) => r.hullId === h.id).map((r) => ({ id: r.id, number: r.number })),
-    }));
+  bind(router, ROUTES.ownHulls, async () => describeHulls(await HullRow.findAll({ order: [['id', 'ASC']] })));
+  bind(router, ROUTES.hullLedger, async ({ params }) => {
+    const row = await HullRow.findByPk(params.own ?? '');
+    if (!row) throw notFound('hull', 'there is no such hull');
+    const [[hull], model, facts, shop] = await Promise.all([describeHulls([row]), modelOf(row), factsOf(row.id), newestShop()]);
+    if (!hull) throw notFound('hull', 'there is no such hull');
+    return { hull, model, facts, holes: await holesOnHull(row.id, facts), shop };
   });
+  bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => keepHullFacts(db, params.own ?? '', staff.name, body.facts));
+  bind(router, ROUTES.readFound, async ({ body }) => readFoundHoles(csvRows(body.text), body.units));
   bind(router, ROUTES.describeHull, async ({ params, body }) => {
     const [count] = await HullRow.update(body, { where: { id: params.own ?? '' } });
     if (count === 0 && !(await HullRow.findByPk(params.own ?? ''))) throw notFound('hull', 'there is no such hull');

@@ -1,12 +1,12 @@
 import type { Fact, NewFact } from '@plain-cleat/core';
 import type { Kept } from '@plain-cleat/api';
-import type { Sequelize } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { FactRow, HullRow, RigRow } from '../database/models';
 import { badInput, notFound } from '../http/problem';
 
 /**
- * Appends facts to a hull. Never refused as stale; an id that came before is kept once.
+ * Appends facts to the hull of a rig. Never refused as stale; an id that came before is kept once.
  * Lock order is hull, then rig; facts need the hull alone.
  */
 export async function keepFacts(db: Sequelize, rigId: string, by: string, facts: readonly NewFact[]): Promise<Kept> {
@@ -16,9 +16,34 @@ export async function keepFacts(db: Sequelize, rigId: string, by: string, facts:
   facts.forEach((f, i) => {
     if (f.rig !== null && f.rig !== planId) throw badInput([{ field: `facts.${i}.rig`, says: `this rig's plan is ${planId}` }]);
   });
+  return appendFacts(db, rig.hullId, by, facts, async (transaction) => {
+    if (facts.some((f) => f.kind === 'signed'))
+      await RigRow.update({ place: 'handed over' }, { where: { id: rig.id }, transaction });
+  });
+}
+
+/** What may be kept of a hull that is under no rig: holes found, opened, plugged, and its measures. */
+const OF_A_HULL: readonly NewFact['kind'][] = ['holeFound', 'holeOpened', 'holePlugged', 'readingTaken', 'tookBack'];
+
+/** Appends facts to a hull that concern no rig. */
+export async function keepHullFacts(db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<Kept> {
+  facts.forEach((f, i) => {
+    if (f.rig !== null) throw badInput([{ field: `facts.${i}.rig`, says: 'a fact of the hull alone names no rig' }]);
+    if (!OF_A_HULL.includes(f.kind)) throw badInput([{ field: `facts.${i}.kind`, says: `${f.kind} happens under a rig` }]);
+  });
+  return appendFacts(db, hullId, by, facts);
+}
+
+function appendFacts(
+  db: Sequelize,
+  hullId: string,
+  by: string,
+  facts: readonly NewFact[],
+  then: (transaction: Transaction) => Promise<void> = async () => undefined,
+): Promise<Kept> {
   return inTransaction(db, async (transaction) => {
-    const hull = await HullRow.findByPk(rig.hullId, { transaction, lock: transaction.LOCK.UPDATE });
-    if (!hull) throw notFound('hull', 'this rig has no hull');
+    const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
+    if (!hull) throw notFound('hull', 'there is no such hull');
     const known = await FactRow.findAll({ where: { hullId: hull.id, id: facts.map((f) => f.id) }, transaction });
     const seen = new Map(known.map((k) => [k.id, JSON.parse(k.body) as Fact]));
     const kept: Fact[] = [];
@@ -35,8 +60,7 @@ export async function keepFacts(db: Sequelize, rigId: string, by: string, facts:
     }
     const factCount = await FactRow.count({ where: { hullId: hull.id }, transaction });
     await HullRow.update({ factCount }, { where: { id: hull.id }, transaction });
-    if (facts.some((f) => f.kind === 'signed'))
-      await RigRow.update({ place: 'handed over' }, { where: { id: rig.id }, transaction });
+    await then(transaction);
     return { factCount, facts: kept };
   });
 }

@@ -1,15 +1,18 @@
 import {
   type Catalog,
   type Fact,
+  holesOfRig,
   type HullModel,
+  type OtherHole,
   overlay,
   type Plan,
   type ShopSettings,
   upcastPlan,
   upcastShop,
   type WorkupInput,
+  workUp,
 } from '@plain-cleat/core';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { CatalogRow, FactRow, HullModelRow, HullRow, RigRow, ShopRow } from '../database/models';
 import { notFound } from '../http/problem';
 
@@ -39,7 +42,7 @@ export async function findRig(id: string, transaction?: Transaction): Promise<Ri
 }
 
 /** The kept facts of a hull, in the order they came. */
-async function factsOf(hullId: string): Promise<Fact[]> {
+export async function factsOf(hullId: string): Promise<Fact[]> {
   const rows = await FactRow.findAll({ where: { hullId }, order: [['seq', 'ASC']] });
   return rows.map((r) => parsed<Fact>(r.body));
 }
@@ -65,13 +68,27 @@ export async function pinnedOf(
   };
 }
 
+/** The holes of all rigs of a hull, but for one. */
+export async function holesOnHull(hullId: string, facts: readonly Fact[], but?: string): Promise<OtherHole[]> {
+  const rows = await RigRow.findAll({ where: { hullId, ...(but ? { id: { [Op.ne]: but } } : {}) }, order: [['number', 'ASC']] });
+  const all = await Promise.all(
+    rows.map(async (row) => {
+      const plan = planOf(row);
+      const pinned = await pinnedOf(row, plan);
+      const { holes, ledger } = workUp({ plan, facts, ...pinned, asOf: plan.opened });
+      return holesOfRig(row.number, holes, ledger);
+    }),
+  );
+  return all.flat();
+}
+
 /** One rig with all its workup needs. */
 export async function loadRig(id: string): Promise<LoadedRig> {
   const row = await findRig(id);
   const plan = planOf(row);
   const [hullRow, pinned, facts] = await Promise.all([HullRow.findByPk(row.hullId), pinnedOf(row, plan), factsOf(row.hullId)]);
   if (!hullRow) throw notFound('rig', 'its hull is missing');
-  return { row, hullRow, plan, facts, ...pinned };
+  return { row, hullRow, plan, facts, others: await holesOnHull(row.hullId, facts, row.id), ...pinned };
 }
 
 /** Today in the shop's time zone, ISO. */

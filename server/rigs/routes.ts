@@ -29,7 +29,7 @@ async function ownerOf(loaded: LoadedRig): Promise<OwnerRow> {
 async function describe(rigId: string, author: string): Promise<RigDocument> {
   const loaded = await loadRig(rigId);
   const [owner, mine] = await Promise.all([ownerOf(loaded), ownChanges(rigId, author)]);
-  const { row, hullRow, plan, hull, facts, catalog, shop } = loaded;
+  const { row, hullRow, plan, hull, facts, others, catalog, shop } = loaded;
   return {
     id: row.id,
     number: row.number,
@@ -41,6 +41,7 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
     plan,
     hull,
     facts: [...facts],
+    others: [...(others ?? [])],
     catalog: { parts: catalog.parts, consumables: catalog.consumables },
     shop,
     today: todayIn(shop.timeZone),

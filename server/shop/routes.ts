@@ -1,22 +1,13 @@
-import { type Catalog, upcastShop, type ShopSettings } from '@plain-cleat/core';
+import type { Catalog, ShopSettings } from '@plain-cleat/core';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { CatalogRow, ShopRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
 import { badInput, notFound } from '../http/problem';
+import { newestShop } from './newest';
 import { newestHulls } from '../hulls/newest';
-
-async function newest(transaction?: Transaction): Promise<ShopSettings> {
-  const row = await ShopRow.findOne({
-    order: [['revision', 'DESC']],
-    transaction,
-    ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}),
-  });
-  if (!row) throw notFound('shop', 'the shop has no settings yet');
-  return upcastShop(JSON.parse(row.document));
-}
 
 /** What keeps settings from holding together: two lists of one name, a least that is over its most. */
 function check(settings: ShopSettings): void {
@@ -35,12 +26,12 @@ function check(settings: ShopSettings): void {
 
 /** The shop's own settings. Each keeping is a new revision; plans stay with the one they were made with until somebody takes the newer. */
 export function shopRoutes(router: Router, db: Sequelize): void {
-  bind(router, ROUTES.shop, async () => newest());
+  bind(router, ROUTES.shop, async () => newestShop());
   bind(router, ROUTES.stores, async () => {
     const [row, hulls, shop] = await Promise.all([
       CatalogRow.findOne({ order: [['revision', 'DESC']] }),
       newestHulls(),
-      newest(),
+      newestShop(),
     ]);
     if (!row) throw notFound('stores', 'the shop has no parts yet');
     return { parts: (JSON.parse(row.document) as Catalog).parts, hulls, shop };
@@ -48,7 +39,7 @@ export function shopRoutes(router: Router, db: Sequelize): void {
   bind(router, ROUTES.keepShop, async ({ body }) => {
     check(body.settings);
     return inTransaction(db, async (transaction) => {
-      const known = await newest(transaction);
+      const known = await newestShop(transaction);
       if (body.expects !== known.revision)
         throw badInput([
           { field: 'expects', says: `the settings are at revision ${known.revision} by now: look at those first` },

@@ -15,6 +15,12 @@ export const routes: Routes = [
   },
   { path: 'shop', title: 'Shop · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./shop/shop') },
   {
+    path: 'hulls/own/:own',
+    title: 'Ledger · Plain Cleat',
+    canActivate: [signedIn],
+    loadComponent: () => import('./hulls/ledger'),
+  },
+  {
     path: 'hulls/:hull',
     title: 'Hull · Plain Cleat',
     canActivate: [signedIn],

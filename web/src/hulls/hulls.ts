@@ -57,7 +57,9 @@ import { HullStore } from './hull-store';
                       <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a>&ngsp;
                     }
                   </td>
-                  <td>{{ h.facts ? h.facts + ' entries' : 'untouched' }}</td>
+                  <td>
+                    <a [routerLink]="['/hulls', 'own', h.id]">{{ h.facts ? h.facts + ' entries' : 'untouched' }}</a>
+                  </td>
                 </tr>
               } @empty {
                 <tr>

@@ -32,7 +32,7 @@ import {
 import { Lanes, wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
-import { RigStore } from '../stores/rig.store';
+import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { copies, takeOff } from './arrange';
 import { Bench } from './bench';
@@ -94,7 +94,7 @@ export default class LayOut {
     const set = this.compare();
     if (!state || !set || !state.set) return [];
     const { plan, facts, doc } = state;
-    const input = { plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set };
+    const input = { ...inputOf(doc), plan, facts, set };
     const w = workUp(input, this.ghostWorkups);
     const shown = new Map(state.workup.items.map((i) => [i.placed.id, i.placed.frame.origin]));
     return marksOf(w).filter((m) => {
@@ -153,7 +153,7 @@ export default class LayOut {
       const state = this.store.state();
       if (!state) return;
       const { plan, facts, doc, set } = state;
-      const input = { plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set };
+      const input = { ...inputOf(doc), plan, facts, set };
       untracked(() =>
         this.cures.ask(
           input,

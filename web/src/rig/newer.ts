@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import type { Newer } from '@plain-cleat/api';
 import { type Alteration, printMoney, tell, workUp, whatAlters } from '@plain-cleat/core';
-import { RigStore, type RigState } from '../stores/rig.store';
+import { inputOf, RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
 type Pin = 'hull' | 'catalog' | 'shop';
@@ -77,16 +77,11 @@ export class NewerRevisions {
   protected look(pin: Pin): void {
     const { plan, doc, facts, workup } = this.state();
     const newer = this.newer();
-    const after = workUp({
-      plan,
-      facts,
-      hull: pin === 'hull' ? (newer?.hull ?? doc.hull) : doc.hull,
-      catalog: pin === 'catalog' ? (newer?.catalog ?? doc.catalog) : doc.catalog,
-      shop: pin === 'shop' ? (newer?.shop ?? doc.shop) : doc.shop,
-      asOf: doc.today,
-    });
+    const own = inputOf(doc);
+    const taken = newer?.[pin] ? { [pin]: newer[pin] } : {};
+    const after = workUp({ ...own, ...taken, plan, facts });
     // The whole rig both times, whatever set is being shown.
-    const before = this.state().set === null ? workup : workUp({ ...doc, plan, facts, asOf: doc.today });
+    const before = this.state().set === null ? workup : workUp({ ...own, plan, facts });
     this.seen.set({ pin, alters: whatAlters(before, after) });
   }
 

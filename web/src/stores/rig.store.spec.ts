@@ -34,6 +34,7 @@ const doc = (plan: Plan = testPlan(), version = 0): RigDocument => ({
   plan,
   hull: TEST_HULL,
   facts: [],
+  others: [],
   catalog: { parts: [TEST_PART], consumables: [] },
   shop: TEST_SHOP,
   today: '2026-06-01',

@@ -12,6 +12,7 @@ import {
   type PlannedHole,
   singleChanges,
   type Workup,
+  type WorkupInput,
   WorkupSession,
   workUp,
 } from '@plain-cleat/core';
@@ -54,6 +55,15 @@ function mayPass(error: HttpErrorResponse): boolean {
   const stale = error.status === 403 && (error.error as Problem | null)?.field === 'x-csrf-token';
   return error.status === 0 || error.status >= 500 || error.status === 401 || stale;
 }
+
+/** What a workup follows from besides plan and facts. */
+export const inputOf = ({ hull, catalog, shop, today, others }: RigDocument): Omit<WorkupInput, 'plan' | 'facts'> => ({
+  hull,
+  catalog,
+  shop,
+  others,
+  asOf: today,
+});
 
 /** A fact before this device has said which rig, when and under which id. */
 export type FactBody = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
@@ -169,9 +179,7 @@ export class RigStore {
       before.doc.hull === doc.hull &&
       before.doc.shop === doc.shop &&
       before.set === set;
-    const workup = same
-      ? before.workup
-      : workUp({ plan, hull: doc.hull, facts, catalog: doc.catalog, shop: doc.shop, asOf: doc.today, set }, this.workups);
+    const workup = same ? before.workup : workUp({ ...inputOf(doc), plan, facts, set }, this.workups);
     this.states.next({
       doc,
       plan,

@@ -22,6 +22,7 @@ export const rigDocument = (plan: Plan = testPlan(), more: Partial<RigDocument> 
   plan,
   hull: TEST_HULL,
   facts: [],
+  others: [],
   catalog: { parts: TEST_PARTS, consumables: [] },
   shop: TEST_SHOP,
   today: '2026-06-01',

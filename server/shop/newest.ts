@@ -1,0 +1,15 @@
+import { upcastShop, type ShopSettings } from '@plain-cleat/core';
+import type { Transaction } from 'sequelize';
+import { ShopRow } from '../database/models';
+import { notFound } from '../http/problem';
+
+/** The newest revision of the shop's settings; under a transaction its row is locked. */
+export async function newestShop(transaction?: Transaction): Promise<ShopSettings> {
+  const row = await ShopRow.findOne({
+    order: [['revision', 'DESC']],
+    transaction,
+    ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}),
+  });
+  if (!row) throw notFound('shop', 'the shop has no settings yet');
+  return upcastShop(JSON.parse(row.document));
+}

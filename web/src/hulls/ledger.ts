@@ -1,0 +1,168 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { FoundList, HullLedger } from '@plain-cleat/api';
+import {
+  fairHull,
+  foldLedger,
+  type HistoryHole,
+  HOLE_STATES,
+  holeHistory,
+  type Fact,
+  type NewFact,
+  readFoundHoles,
+} from '@plain-cleat/core';
+import { planEdges } from '../hull-view/shapes';
+import { Scale } from '../hull-view/scale';
+import { Length } from '../hull-view/words';
+import { wordsOf } from '../stores/session.store';
+import { UnitsStore } from '../stores/units.store';
+import { HullStore } from './hull-store';
+
+type FoundHole = FoundList['holes'][number];
+type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
+
+/** One hull with its whole history: every hole planned, drilled, in use, open or plugged, and what a used boat brought. */
+@Component({
+  selector: 'pc-hull-ledger',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, Length],
+  templateUrl: './ledger.html',
+  styleUrl: './ledger.scss',
+})
+export default class Ledger {
+  readonly own = input.required<string>();
+  private readonly store = inject(HullStore);
+  private readonly units = inject(UnitsStore);
+  protected readonly data = signal<HullLedger | null>(null);
+  protected readonly failed = signal('');
+  protected readonly fault = signal('');
+  protected readonly done = signal('');
+  protected readonly chosen = signal<string | null>(null);
+  protected readonly list = signal<FoundList | null>(null);
+  protected abs = Math.abs;
+
+  private readonly surface = computed(() => {
+    const d = this.data();
+    return d ? fairHull(d.model) : null;
+  });
+  protected readonly history = computed((): HistoryHole[] => {
+    const [d, hull] = [this.data(), this.surface()];
+    return d && hull ? holeHistory(foldLedger(hull, d.facts as Fact[], ''), d.holes) : [];
+  });
+  protected readonly one = computed(() => this.history().find((h) => h.key === this.chosen()) ?? null);
+  private readonly scale = computed(() => new Scale(this.surface() ?? { length: 1, beam: 1 }, 150));
+  protected readonly edges = computed(() => {
+    const hull = this.surface();
+    return hull ? planEdges(this.scale(), hull) : { port: '', starboard: '', second: '', body: '' };
+  });
+  protected readonly drawn = computed(() =>
+    this.history().flatMap((h) => (h.at ? [{ ...h, px: this.scale().x(h.at.x), py: this.scale().y(h.at.y) }] : [])),
+  );
+  protected readonly says = computed(() => {
+    const all = this.history();
+    return `${all.length} holes: ${HOLE_STATES.map((s) => `${all.filter((h) => h.state === s).length} ${s}`).join(', ')}`;
+  });
+  protected readonly nextLabel = computed(() => {
+    const taken = new Set(this.history().map((h) => h.label));
+    let n = 1;
+    while (taken.has(`O${n}`)) n++;
+    return `O${n}`;
+  });
+
+  constructor() {
+    effect(() => {
+      this.own();
+      this.load();
+    });
+  }
+
+  protected load(): void {
+    this.failed.set('');
+    this.store.ledger(this.own()).subscribe({
+      next: (d) => this.data.set(d),
+      error: (error: unknown) => this.failed.set(wordsOf(error)),
+    });
+  }
+
+  protected side = (off: number): string => (off < 0 ? 'P' : off > 0 ? 'S' : '');
+  protected day = (iso: string): string =>
+    new Date(iso).toLocaleDateString('en-GB', {
+      day: 'numeric',
+      month: 'short',
+      year: 'numeric',
+      timeZone: this.data()?.shop.timeZone,
+    });
+
+  private keep(drafts: readonly Draft[], says: string): void {
+    const deviceTime = new Date().toISOString();
+    const facts = drafts.map((d) => ({ ...d, id: crypto.randomUUID(), rig: null, deviceTime }) as NewFact);
+    this.fault.set('');
+    this.store.keepFacts(this.own(), facts).subscribe({
+      next: () => {
+        this.done.set(says);
+        this.list.set(null);
+        this.load();
+      },
+      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    });
+  }
+
+  private foundFact = (h: FoundHole): Draft[] => {
+    const hole = `found-${crypto.randomUUID().slice(0, 8)}`;
+    const measured = {
+      hullRevision: this.data()?.model.revision ?? 1,
+      datum: h.datum,
+      run: 'taut' as const,
+      reading: h.reading,
+      offCentre: h.offCentre,
+      down: h.down,
+    };
+    const found: Draft = { kind: 'holeFound', hole, label: h.label, bit: h.bit, says: h.says, measured };
+    return h.plugged ? [found, { kind: 'holePlugged', hole, with: h.plugged }] : [found];
+  };
+
+  protected add(label: string, reading: string, off: string, bit: string, note: string): void {
+    const read = readFoundHoles(
+      [
+        ['label', 'reading', 'off', 'bit', 'note'],
+        [label, reading, off, bit, note],
+      ],
+      this.units.system(),
+    );
+    const [wrong] = read.faults;
+    const name = { reading: 'From the bow tip', off: 'Off centre', bit: 'How wide' }[wrong?.column ?? ''] ?? wrong?.column;
+    if (wrong) return this.fault.set(`${name}: ${wrong.says}.`);
+    const [hole] = read.holes;
+    const beyond =
+      hole && (hole.reading > (this.surface()?.length ?? 0) + 100 || Math.abs(hole.offCentre) > (this.surface()?.beam ?? 0) / 2);
+    if (beyond) return this.fault.set('From the bow tip: that is not on this hull.');
+    if (hole) this.keep(this.foundFact(hole), `${hole.label} is in the ledger.`);
+  }
+
+  protected async read(file: File | null): Promise<void> {
+    this.fault.set('');
+    this.list.set(null);
+    if (!file) return;
+    if (file.size > 200_000) return this.fault.set('A list is under 200 kB.');
+    this.store.readFound(await file.text(), this.units.system()).subscribe({
+      next: (l) => this.list.set(l),
+      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    });
+  }
+
+  protected takeList(): void {
+    const holes = this.list()?.holes ?? [];
+    this.keep(holes.flatMap(this.foundFact), `${holes.length} holes are in the ledger.`);
+  }
+
+  protected plug(h: HistoryHole, what: string): void {
+    this.fault.set(what.trim() ? '' : 'Plug with: say what, such as a nylon plug in sealant.');
+    if (what.trim() && h.hole)
+      this.keep([{ kind: 'holePlugged', hole: h.hole.fact, with: what.trim() }], `${h.label} is plugged.`);
+  }
+
+  protected takeBack(fact: string): void {
+    this.chosen.set(null);
+    this.keep([{ kind: 'tookBack', fact, why: 'not there' }], 'Taken back.');
+  }
+}
