@@ -150,6 +150,21 @@ export const ROUTES = {
     says: 'Parts, hulls and settings as they are now',
     answer: s.storesList,
   }),
+  cuts: route({
+    method: 'GET',
+    path: '/api/cuts',
+    who: STAFF,
+    says: 'All the shop has to cut, and what lies on the shelf',
+    answer: s.cuts,
+  }),
+  keepCuts: route({
+    method: 'POST',
+    path: '/api/cuts',
+    who: STAFF,
+    says: 'Keep what was cut, and what is left of it',
+    body: s.keepCuts,
+    answer: s.cuts,
+  }),
   newer: route({
     method: 'GET',
     path: '/api/rigs/:rig/newer',

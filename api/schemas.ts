@@ -10,6 +10,7 @@ import {
   part,
   plan,
   shopSettings,
+  stock,
 } from '@plain-cleat/core';
 import { z } from 'zod';
 import { ROLES } from './route';
@@ -182,6 +183,31 @@ export const foundList = z.object({
   faults: z.array(z.object({ line: z.int(), column: z.string(), says: z.string() })),
 });
 
+const remnant = z.object({ id: z.string(), stock: z.string(), length: z.number(), width: z.number() });
+/** All the shop has to cut, what from, and what lies on the shelf. */
+export const cuts = z.object({
+  stocks: z.array(stock),
+  bars: z.array(z.object({ id: z.string(), stock: z.string(), says: z.string(), length: z.number() })),
+  plates: z.array(
+    z.object({
+      id: z.string(),
+      says: z.string(),
+      long: z.number(),
+      wide: z.number(),
+      holes: z.array(z.object({ u: z.number(), v: z.number(), bore: z.number() })),
+    }),
+  ),
+  remnants: z.array(remnant),
+  kerf: z.number(),
+});
+const piece = z.number().min(1).max(10_000);
+/** A cut plan as it was sawn: what was cut, which remnants went, what is left. */
+export const keepCuts = z.strictObject({
+  pieces: z.array(z.string().max(160)).min(1).max(2000),
+  used: z.array(z.string().max(64)).max(500),
+  left: z.array(z.strictObject({ stock: z.string().max(64), length: piece, width: z.number().min(0).max(10_000) })).max(500),
+});
+
 const columnMeaning = z.enum(COLUMN_MEANINGS);
 export const wishSheet = z.object({
   headings: z.array(z.string()),
@@ -259,6 +285,8 @@ export type Kept = z.infer<typeof kept>;
 export type OwnerPage = z.infer<typeof ownerPage>;
 export type HullLedger = z.infer<typeof hullLedger>;
 export type FoundList = z.infer<typeof foundList>;
+export type Cuts = z.infer<typeof cuts>;
+export type KeepCuts = z.infer<typeof keepCuts>;
 export type OwnHull = z.infer<typeof ownHull>;
 export type DescribeHull = z.infer<typeof describeHull>;
 export type WishSheet = z.infer<typeof wishSheet>;

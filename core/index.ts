@@ -2,6 +2,7 @@ export * from './advice';
 export * from './alters';
 export * from './assembly-board';
 export * from './catalog';
+export * from './cutting';
 export * from './drilling';
 export * from './findings';
 export * from './findings/cures';

@@ -17,6 +17,7 @@ import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
 import { assemblyRoutes } from './assemblies/routes';
 import type { Config } from './config';
+import { cutRoutes } from './cuts/routes';
 import { eventRoutes } from './events/routes';
 import { floorRoutes } from './floor/routes';
 import { bind } from './http/bind';
@@ -147,6 +148,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   wishRoutes(router);
   photoRoutes(router);
   assemblyRoutes(router, db);
+  cutRoutes(router, db);
   const events = eventRoutes(router, db);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));

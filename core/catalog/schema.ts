@@ -206,11 +206,24 @@ export const consumable = z.strictObject({
 });
 export type Consumable = z.infer<typeof consumable>;
 
+/** What the shop cuts parts and plates from: bars by length, boards by length and width. */
+export const stock = z.strictObject({
+  id,
+  name: z.string().min(1).max(80),
+  kind: z.enum(['bar', 'board']),
+  length: size,
+  width: size.describe('of a board; nought for a bar'),
+  thickness: size.describe('of a board'),
+  priceCents: z.int().min(0).max(1_000_000),
+});
+export type Stock = z.infer<typeof stock>;
+
 export const catalog = z.strictObject({
   format: z.literal('plain-cleat/catalog'),
   revision: z.int().min(1),
   parts: z.array(part).max(20_000),
   consumables: z.array(consumable).max(2000),
+  stocks: z.array(stock).max(200).optional(),
 });
 export type Catalog = z.infer<typeof catalog>;
 

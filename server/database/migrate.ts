@@ -8,7 +8,7 @@ interface Step {
 }
 
 /** Tables and columns that came later than the first: each is made by the step that brought it. */
-const LATER: readonly string[] = ['photos', 'headings', 'assemblies'];
+const LATER: readonly string[] = ['photos', 'headings', 'assemblies', 'remnants', 'cut_pieces'];
 const ADDED: Partial<Record<keyof typeof TABLES, readonly string[]>> = { hulls: ['year', 'colour', 'notes'] };
 const FIRST = (Object.keys(TABLES) as (keyof typeof TABLES)[]).filter((t) => !LATER.includes(t));
 
@@ -32,6 +32,12 @@ const MIGRATIONS: Step[] = [
       for (const column of ADDED.hulls ?? []) await context.addColumn('hulls', column, columnsOf('hulls')[column] as never);
       for (const table of ['photos', 'headings', 'assemblies'] as const) await context.createTable(table, columnsOf(table));
       await context.addIndex('photos', ['rigId']);
+    },
+  },
+  {
+    name: '0003-remnants-and-cut-pieces',
+    async up({ context }) {
+      for (const table of ['remnants', 'cut_pieces'] as const) await context.createTable(table, columnsOf(table));
     },
   },
 ];

@@ -104,12 +104,27 @@ export class AssemblyRow extends Row<AssemblyRow> {
   declare document: string;
 }
 
+/** What is left of a bar or board, on the shelf until it is used. */
+export class RemnantRow extends Row<RemnantRow> {
+  declare id: string;
+  declare stock: string;
+  declare length: number;
+  declare width: number;
+}
+
+/** A piece that was cut: it is not wanted again. */
+export class CutRow extends Row<CutRow> {
+  declare piece: string;
+  declare by: string;
+  declare serverTime: string;
+}
+
 export class CounterRow extends Row<CounterRow> {
   declare name: string;
   declare value: number;
 }
 
-const { STRING, INTEGER, TEXT, BOOLEAN, DATE, BLOB } = DataTypes;
+const { STRING, INTEGER, DOUBLE, TEXT, BOOLEAN, DATE, BLOB } = DataTypes;
 const id = { type: STRING(64), primaryKey: true };
 const text = (length: number) => ({ type: STRING(length), allowNull: false });
 const integer = { type: INTEGER, allowNull: false };
@@ -172,6 +187,8 @@ export const TABLES = {
   photos: { id, rigId: text(64), mime: text(40), bytes: { type: BLOB('long'), allowNull: false } },
   headings: { heading: { ...text(80), primaryKey: true }, meaning: text(20) },
   assemblies: { id, version: { ...integer, primaryKey: true }, document },
+  remnants: { id, stock: text(64), length: { type: DOUBLE, allowNull: false }, width: { type: DOUBLE, allowNull: false } },
+  cut_pieces: { piece: { ...text(160), primaryKey: true }, by: text(80), serverTime: text(30) },
   counters: { name: { ...text(20), primaryKey: true }, value: integer },
   /** As the session store wants it. */
   sessions: { sid: { ...text(36), primaryKey: true }, expires: { type: DATE }, data: { type: TEXT } },
@@ -194,6 +211,8 @@ export function defineModels(db: Sequelize): void {
     photos: PhotoRow,
     headings: HeadingRow,
     assemblies: AssemblyRow,
+    remnants: RemnantRow,
+    cut_pieces: CutRow,
   };
   for (const [tableName, row] of Object.entries(rows)) {
     const init = (row as unknown as { init(columns: object, options: object): void }).init.bind(row);

@@ -13,6 +13,7 @@ export const routes: Routes = [
     canActivate: [signedIn],
     loadComponent: () => import('./assemblies/assemblies'),
   },
+  { path: 'cuts', title: 'Cut plans · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./cuts/cuts') },
   { path: 'shop', title: 'Shop · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./shop/shop') },
   {
     path: 'hulls/own/:own',

@@ -18,6 +18,7 @@ import { UnitsStore } from './stores/units.store';
           <a routerLink="/rigs" routerLinkActive="here">Rigs</a>
           <a routerLink="/hulls" routerLinkActive="here">Hulls</a>
           <a routerLink="/assemblies" routerLinkActive="here">Assemblies</a>
+          <a routerLink="/cuts" routerLinkActive="here">Cuts</a>
           <a routerLink="/shop" routerLinkActive="here">Shop</a>
         </nav>
         <span class="grow"></span>

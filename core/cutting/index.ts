@@ -1,0 +1,4 @@
+export * from './bars';
+export * from './boards';
+export * from './cut-list';
+export * from './search';

@@ -1,0 +1,62 @@
+import { randomUUID } from 'node:crypto';
+import type { Cuts, KeepCuts } from '@plain-cleat/api';
+import { type Person, problemOf, shop } from '../testing/shop';
+
+describe('cut plans', () => {
+  let idris: Person;
+  let number: string;
+  const cuts = async (): Promise<Cuts> => (await idris.get('/api/cuts').expect(200)).body as Cuts;
+  const keep = (body: Partial<KeepCuts>) => idris.post('/api/cuts', { pieces: [], used: [], left: [], ...body });
+
+  beforeAll(async () => {
+    idris = await (await shop()).signIn('idris');
+    const made = await idris
+      .post('/api/rigs', {
+        title: 'tracks',
+        owner: { name: 'Track Owner', email: '' },
+        hull: 'tolvane-118',
+        serial: '',
+        promised: null,
+      })
+      .expect(200);
+    const { id, number: called } = made.body as { id: string; number: string };
+    number = called;
+    const put = async (item: string, part: string, x: number, plate: boolean, version: number): Promise<void> => {
+      const to = {
+        part,
+        place: { on: 'deck', x, y: 60, heading: 0 },
+        lift: 0,
+        mount: { hold: plate ? 'through' : 'rivet', plate, reason: '' },
+        suppliedBy: 'shop',
+        note: '',
+      };
+      const change = { id: randomUUID(), kind: 'placeItem', item, to };
+      await idris.post(`/api/rigs/${id}/changes`, { baseVersion: version, change, undoes: null }).expect(200);
+    };
+    await put('t', 'gear-track-24', 1300, false, 0);
+    await put('m', 'rod-tube-raised', 3230, true, 1);
+  });
+
+  it('collect what rigs want; what was cut is not wanted again; what is left lies on the shelf until it is used, once', async () => {
+    const now = await cuts();
+    const own = [...now.bars, ...now.plates].filter((p) => p.id.startsWith(`${number}.`));
+    expect(own.map((p) => p.id)).toEqual([`${number}.t.610`, jasmine.stringMatching(/\.m\.\d+x\d+$/) as never]);
+    expect(now.plates.find((p) => p.id.startsWith(number))?.holes.length).toBe(4);
+    expect(now.kerf).toBe(3);
+
+    const piece = `${number}.t.610`;
+    const after = (await keep({ pieces: [piece], left: [{ stock: 'track-bar', length: 1827, width: 0 }] }).expect(200))
+      .body as Cuts;
+    expect(after.bars.some((b) => b.id === piece)).toBeFalse();
+    const [remnant] = after.remnants;
+    expect(remnant?.length).toBe(1827);
+    const plate = after.plates.find((p) => p.id.startsWith(number))?.id ?? '';
+    expect(problemOf(await keep({ pieces: [piece] }).expect(422)).field).toBe('pieces.0');
+    expect(problemOf(await keep({ pieces: [plate], used: ['gone'] }).expect(422)).detail).toContain('no longer on the shelf');
+    // Half-saved nothing: the plate is still wanted.
+    expect((await cuts()).plates.some((p) => p.id === plate)).toBeTrue();
+    const used = (await keep({ pieces: [plate], used: [remnant?.id ?? ''] }).expect(200)).body as Cuts;
+    expect(used.remnants).toEqual([]);
+    expect(problemOf(await keep({ pieces: ['x'], left: [] }).expect(422)).field).toBe('pieces.0');
+  });
+});
