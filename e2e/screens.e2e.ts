@@ -182,6 +182,16 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.getByRole('button', { name: /Lift-out pod/ }).click();
     await expect(page.getByRole('table', { name: 'What it is made of' })).toBeVisible();
     await check('assemblies');
+    await page.getByRole('link', { name: 'Cuts' }).click();
+    await expect(page.getByRole('heading', { name: 'Which rigs' })).toBeVisible();
+    await check('cuts');
+    await page.getByRole('link', { name: 'Hulls', exact: true }).click();
+    await page
+      .getByRole('link', { name: /entries/ })
+      .first()
+      .click();
+    await expect(page.getByRole('heading', { name: 'Found on the boat' })).toBeVisible();
+    await check('ledger');
     await page.getByRole('link', { name: 'Shop' }).click();
     await expect(page.getByRole('heading', { name: 'How Alder Slip works' })).toBeVisible();
     for (const summary of await page.locator('summary').all()) await summary.click();

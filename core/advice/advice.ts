@@ -15,7 +15,7 @@ export interface MountAdvice {
   /** What it is, or why not, in one sentence. */
   readonly says: string;
   readonly fits: boolean;
-  /** New holes in the hull. */
+  /** Holes still to make in the hull: new ones, and old ones to open up. */
   readonly holes: number;
   readonly minutes: number;
   readonly fastener: string | null;
@@ -108,7 +108,7 @@ export function mountAdvice(hull: HullSurface, placed: Placed, setting: AdviceSe
       plate: mounted.plate,
       fits: why === null,
       says: why ?? inFavour(mounted, holes, strength, offers[0] ?? null),
-      holes: fresh,
+      holes: holes.filter((h) => !h.drilled || h.openUp).length,
       minutes: holes.length ? mountMinutes(mounted, holes, labor) : fastenMinutes(mounted, holes, labor),
       fastener: mounted.fastener,
       strength,

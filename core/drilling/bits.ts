@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../units';
+import { MM_PER_INCH, type UnitSystem } from '../units';
 
 /** A bit as it lies in the shop's index. */
 export interface Bit {
@@ -27,4 +27,12 @@ export function bitFor(least: number, family: 'metric' | 'inch'): Bit {
   }
   const tenths = Math.ceil(least * 10 - 1e-6);
   return { mm: tenths / 10, name: `${(tenths / 10).toFixed(1)} mm` };
+}
+
+/** A bit or bore as a rigger calls it: a sixty-fourth when it is one, else thousandths; or tenths of a millimetre. */
+export function printBit(mm: number, system: UnitSystem): string {
+  if (system === 'metric') return `${(Math.round(mm * 10) / 10).toFixed(1)} mm`;
+  const sixtyFourths = Math.round((mm / MM_PER_INCH) * 64);
+  const near = Math.abs((sixtyFourths / 64) * MM_PER_INCH - mm) < 0.06;
+  return near ? `${fraction(sixtyFourths)} in` : `${(mm / MM_PER_INCH).toFixed(3)} in`;
 }

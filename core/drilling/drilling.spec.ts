@@ -2,7 +2,7 @@ import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull, findDatum, reading } from '../hull';
 import { deck, fitted, inputOf } from '../testing/bench';
 import { workUp } from '../workup';
-import { asPlanned, bitFor, distanceToHazard, lookBehind, toleranceBudget } from './index';
+import { asPlanned, bitFor, printBit, distanceToHazard, lookBehind, toleranceBudget } from './index';
 
 const hull = fairHull(TOLVANE);
 const down = { x: 0, y: 0, z: -1 };
@@ -14,6 +14,15 @@ describe('bits', () => {
     expect(bitFor(3.175, 'inch').name).toBe('1/8');
     expect(bitFor(25.4, 'inch').name).toBe('1');
     expect(bitFor(6.4, 'metric')).toEqual({ mm: 6.4, name: '6.4 mm' });
+  });
+});
+
+describe('a bit in words', () => {
+  it('is a sixty-fourth when it is one, a number drill in thousandths, tenths in metric', () => {
+    expect(printBit((17 / 64) * 25.4, 'imperial')).toBe('17/64 in');
+    expect(printBit(0.191 * 25.4, 'imperial')).toBe('0.191 in');
+    expect(printBit(6.35, 'imperial')).toBe('1/4 in');
+    expect(printBit(6.4, 'metric')).toBe('6.4 mm');
   });
 });
 

@@ -9,6 +9,7 @@ import {
   holeHistory,
   type Fact,
   type NewFact,
+  printBit,
   readFoundHoles,
 } from '@plain-cleat/core';
 import { planEdges } from '../hull-view/shapes';
@@ -40,6 +41,7 @@ export default class Ledger {
   protected readonly chosen = signal<string | null>(null);
   protected readonly list = signal<FoundList | null>(null);
   protected abs = Math.abs;
+  protected drilledWith = (mm: number): string => printBit(mm, this.units.system());
 
   private readonly surface = computed(() => {
     const d = this.data();
