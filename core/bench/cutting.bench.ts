@@ -1,22 +1,5 @@
 import { cutBars, cutBoards, seeded } from '../cutting';
-
-/** 500 pieces made by cutting up full bars of 3 m: their number is the optimum. */
-function cutUp(seed: number): { lengths: number[]; bars: number } {
-  const random = seeded(seed);
-  const lengths: number[] = [];
-  let bars = 0;
-  while (lengths.length < 500) {
-    bars++;
-    let left = 3000;
-    while (left > 700) {
-      const piece = 120 + Math.floor(random() * 500);
-      lengths.push(piece);
-      left -= piece;
-    }
-    lengths.push(left);
-  }
-  return { lengths, bars };
-}
+import { cutUpBars } from '../testing/cut-up';
 
 /** First fit decreasing, the plain way: what the search is measured against. */
 function firstFit(lengths: readonly number[], bar: number): number {
@@ -35,7 +18,7 @@ const took = <T>(work: () => T): [T, number] => {
 };
 
 for (const seed of [1, 2, 3]) {
-  const { lengths, bars } = cutUp(seed);
+  const { lengths, bars } = cutUpBars(seed);
   const [plain, plainMs] = took(() => firstFit(lengths, 3000));
   const pieces = lengths.map((length, i) => ({ id: `p${i}`, length }));
   const [plan, ms] = took(() => cutBars(pieces, { length: 3000, kerf: 0, remnants: [] }, { seed, budget: 4000 }));

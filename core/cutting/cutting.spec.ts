@@ -12,6 +12,7 @@ import {
   type Plate,
   seeded,
 } from './index';
+import { cutUpBars } from '../testing/cut-up';
 
 /** The packer's main file is not what its package says it is: its module is loaded by name. */
 const publishedPacker = async (): Promise<typeof MaxRectsPacker> =>
@@ -93,19 +94,7 @@ describe('cutting bars', () => {
 
   it('finds the optimum of 500 pieces made by cutting up full bars, or is within one bar in a hundred', () => {
     for (const seed of [1, 2, 3]) {
-      const random = seeded(seed);
-      const lengths: number[] = [];
-      let bars = 0;
-      while (lengths.length < 500) {
-        bars++;
-        let left = 3000;
-        while (left > 700) {
-          const piece = 120 + Math.floor(random() * 500);
-          lengths.push(piece);
-          left -= piece;
-        }
-        lengths.push(left);
-      }
+      const { lengths, bars } = cutUpBars(seed);
       const wanted = pieces(lengths);
       const plan = cutBars(wanted, bar(3000), { seed, budget: 4000 });
       expect(holds(plan, wanted, bar(3000))).toBeTrue();

@@ -2,7 +2,17 @@ import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull, findDatum, reading } from '../hull';
 import { deck, fitted, inputOf } from '../testing/bench';
 import { workUp } from '../workup';
-import { asPlanned, bitFor, printBit, distanceToHazard, lookBehind, toleranceBudget } from './index';
+import {
+  asPlanned,
+  barTrue,
+  bitFor,
+  cautionsAt,
+  printBit,
+  sealantWords,
+  distanceToHazard,
+  lookBehind,
+  toleranceBudget,
+} from './index';
 
 const hull = fairHull(TOLVANE);
 const down = { x: 0, y: 0, z: -1 };
@@ -23,6 +33,38 @@ describe('a bit in words', () => {
     expect(printBit(0.191 * 25.4, 'imperial')).toBe('0.191 in');
     expect(printBit(6.35, 'imperial')).toBe('1/4 in');
     expect(printBit(6.4, 'metric')).toBe('6.4 mm');
+  });
+});
+
+describe('cautions at a hole', () => {
+  const at = (part: string, x: number, y: number) => {
+    const w = workUp(inputOf({ f: fitted(part, deck(x, y), 'rivet') }));
+    const [hole] = w.holes;
+    if (!hole) throw new Error('no hole');
+    return { hole, w };
+  };
+  it('eye protection first, what is behind by name, the sealant last', () => {
+    const { hole, w } = at('pad-eye', 1500, 0);
+    const said = cautionsAt(hole, TOLVANE, SHOP, w.float.waterline);
+    expect(said[0]).toBe('Eye protection on.');
+    expect(said[1]).toContain('drive well');
+    expect(said.at(-1)).toContain('does not bond');
+  });
+
+  it('under the waterline it says so, and butyl has no cure to wait for', () => {
+    const { hole } = at('pad-eye', 3240, 0);
+    expect(cautionsAt(hole, TOLVANE, SHOP, 0).join()).not.toContain('waterline');
+    expect(cautionsAt(hole, TOLVANE, SHOP, 999).join()).toContain('Under the waterline');
+    const butyl = { ...SHOP, holding: { ...SHOP.holding, sealant: 'butyl tape' as const } };
+    expect(sealantWords({ material: 'wood' }, butyl)).toContain('No cure');
+  });
+});
+
+describe('a printed bar', () => {
+  it('is true within what the shop allows', () => {
+    expect(barTrue('100 mm', 100.4, 0.5)).toBeTrue();
+    expect(barTrue('100 mm', 99.4, 0.5)).toBeFalse();
+    expect(barTrue('4 in', 101.6, 0.5)).toBeTrue();
   });
 });
 

@@ -2,7 +2,7 @@ import { adviceSetting, mountAdvice, strengthOf } from '../advice';
 import type { Part } from '../catalog';
 import type { Fitted } from '../drilling';
 import { HOLD_WORDS, workingLoad } from '../mounting';
-import { mm, say } from '../units';
+import { asHung, kg, mm, say } from '../units';
 import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** Other ways that bear what this one does not, best first. */
@@ -27,7 +27,7 @@ export const weakMount: Judgement = (bench) =>
     const strength = bench.memo('strength', placed, () => strengthOf(bench.hull, placed, mounted, bench.shop));
     if (!strength) return [];
     const { newtons, lever } = workingLoad(placed.part);
-    const asks = say`Its use pulls with ${Math.round(newtons / 9.81)} kg at ${mm(lever + placed.fitting.lift)} over its base, ${bench.shop.holding.shock} times that with shock.`;
+    const asks = say`Its use pulls with ${kg(asHung(newtons))} at ${mm(lever + placed.fitting.lift)} over its base, ${bench.shop.holding.shock} times that with shock.`;
     const { reason } = placed.fitting.mount;
     const weak = strength.factor < 1;
     const rocks = strength.rocks !== null && strength.rocks > bench.shop.holding.rock;

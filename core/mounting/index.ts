@@ -2,6 +2,7 @@ export * from './chain';
 export * from './fastener';
 export * from './loads';
 export * from './mount';
+export * from './pick-list';
 export * from './plate';
 export * from './walls';
 export * from './words';

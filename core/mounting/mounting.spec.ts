@@ -5,7 +5,21 @@ import { SHOP } from '../../demo/index';
 import { fairHull } from '../hull';
 import { placeFitting, type Placed } from '../layout';
 import type { Fitting, Place } from '../rig';
-import { boltName, chooseBolt, findThread, LENGTHS, mountFitting, readRivet, rivetFor, THREADS } from './index';
+import {
+  boltName,
+  chooseBlind,
+  chooseBolt,
+  fastenerWords,
+  findThread,
+  LENGTHS,
+  mountFitting,
+  readRivet,
+  rivetFor,
+  SCREW_LENGTHS,
+  SCREWS,
+  THREADS,
+  WELL_NUTS,
+} from './index';
 
 function found<T>(one: T | undefined): T {
   if (one === undefined) throw new Error('not in the tables');
@@ -48,6 +62,65 @@ describe('tables', () => {
       const t = THREADS.find((one) => one.name === name);
       expect([t?.nut, t?.washer, t?.washerDiameter]).toEqual([nut, washer, across]);
     });
+
+  // ASME B18.2.2 hex nuts and B18.6.3 machine screw nuts, greatest heights in inches (values from memory);
+  // inch washers: common practice, no source.
+  for (const [name, nut, washer, across] of [
+    ['8-32', 0.13, 0.05, 0.375],
+    ['10-24', 0.13, 0.05, 0.438],
+    ['1/4-20', 0.226, 0.065, 0.625],
+    ['5/16-18', 0.273, 0.065, 0.75],
+  ] as const)
+    it(`${name} nut ${nut}, washer ${washer} × ${across} in`, () => {
+      const t = thread(name);
+      expect([inches(t.nut), inches(t.washer), inches(t.washerDiameter)].map((v) => Math.round(v * 1000) / 1000)).toEqual([
+        nut,
+        washer,
+        across,
+      ]);
+    });
+  // ISO 261 coarse pitches and ASME B1.1 threads to the inch (values from memory).
+  for (const [name, diameter, pitch] of [
+    ['M4', 4, 0.7],
+    ['M5', 5, 0.8],
+    ['M6', 6, 1],
+    ['M8', 8, 1.25],
+    ['8-32', 0.164 * 25.4, 25.4 / 32],
+    ['10-24', 0.19 * 25.4, 25.4 / 24],
+    ['1/4-20', 0.25 * 25.4, 25.4 / 20],
+    ['5/16-18', 0.3125 * 25.4, 25.4 / 18],
+  ] as const)
+    it(`${name} is ${diameter.toFixed(2)} mm, pitch ${pitch.toFixed(3)}`, () => {
+      const t = thread(name);
+      expect(t.diameter).toBeCloseTo(diameter, 9);
+      expect(t.pitch).toBeCloseTo(pitch, 9);
+    });
+
+  it('M4 lock nut and washer: common practice, no source', () => {
+    const t = thread('M4');
+    expect([t.nut, t.washer, t.washerDiameter]).toEqual([5, 0.8, 9]);
+  });
+
+  it('bolts are sold in these lengths (common practice, no source)', () => {
+    expect(LENGTHS.metric).toEqual([10, 12, 16, 20, 25, 30, 35, 40, 45, 50, 60]);
+    expect(LENGTHS.inch.map((l) => Math.round(inches(l) * 1000) / 1000)).toEqual([
+      0.5, 0.625, 0.75, 1, 1.25, 1.5, 1.75, 2, 2.5, 3,
+    ]);
+  });
+
+  it('well nuts swell in a hole near twice their thread, screws bite in four fifths of theirs (common practice, no source)', () => {
+    for (const t of THREADS) {
+      const nut = WELL_NUTS[t.name];
+      expect((nut?.hole ?? 0) / t.diameter)
+        .withContext(t.name)
+        .toBeGreaterThan(1.8);
+      expect((nut?.hole ?? 0) / t.diameter)
+        .withContext(t.name)
+        .toBeLessThan(2.2);
+    }
+    for (const s of Object.values(SCREWS)) expect(s.pilot / s.diameter).toBeCloseTo(0.76, 1);
+    expect(SCREW_LENGTHS).toEqual([10, 13, 16, 19, 25, 32, 38]);
+  });
 
   it('every thread has room in its clearance hole', () => {
     for (const t of THREADS) {
@@ -113,6 +186,13 @@ describe('bolt length', () => {
     );
   });
 
+  it('in a blind thread it bites its diameter and stops short of the bottom, worked by hand', () => {
+    // 5 base + 6 bite is 11 at least; 5 + 16 − 1 is 20 at most.
+    expect(chooseBlind(thread('M6'), 5, 16)).toEqual(jasmine.objectContaining({ ok: true, length: 20 }));
+    // 6 deep: nothing between 11 and 10.
+    expect(chooseBlind(thread('M6'), 5, 6).ok).toBeFalse();
+  });
+
   it('is named as it is sold', () => {
     expect(boltName(thread('M6'), 25)).toBe('M6 × 25');
     expect(boltName(thread('1/4-20'), 1.25 * 25.4)).toBe('1/4-20 × 1 1/4');
@@ -154,5 +234,15 @@ describe('mounts', () => {
     expect(mountFitting(put('gland', deck, 'through'), SHOP, TOLVANE)).toEqual(
       jasmine.objectContaining({ holes: 1, fastener: null }),
     );
+  });
+
+  it('says what goes on with a fastener, in order, and how tight', () => {
+    const part = found(CATALOG.parts.find((p) => p.id === 'rod-tube-raised'));
+    const words = (plate: boolean, material: 'polyethylene' | 'wood') =>
+      fastenerWords(mountFitting(put('rod-tube-raised', deck, 'through', plate), SHOP, TOLVANE), part, { material }, SHOP);
+    expect(words(false, 'polyethylene').goesOn).toContain('wide washer and lock nut behind');
+    expect(words(true, 'polyethylene').goesOn).toContain('plate, washer and lock nut behind');
+    expect(words(false, 'wood').goesOn).toMatch(/; washer and lock nut/);
+    expect(words(false, 'wood').tighten).toContain('squeeze-out');
   });
 });

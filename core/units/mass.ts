@@ -3,6 +3,12 @@ import type { UnitSystem } from './length';
 /** 1 lb = 0.45359237 kg exactly (NIST SP 811). */
 export const KG_PER_POUND = 0.45359237;
 
+/** Standard gravity, m/s², exactly (NIST SP 811). */
+const GRAVITY = 9.80665;
+
+/** A pull as the mass that hangs on it, kg: riggers pull with a hanging scale. */
+export const asHung = (newtons: number): number => newtons / GRAVITY;
+
 /** Prints a mass to the tenth under ten, else whole: `1.3 lb`, `82 kg`. */
 export function printMass(kg: number, system: UnitSystem): string {
   const value = system === 'imperial' ? kg / KG_PER_POUND : kg;

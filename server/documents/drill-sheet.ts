@@ -1,4 +1,4 @@
-import { findDatum, toleranceBudget, type PlannedHole, type Workup } from '@plain-cleat/core';
+import { findDatum, pickList, sealantWords, toleranceBudget, type PlannedHole, type Workup } from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
 
 const RUN = { taut: 'pulled taut', centre: 'along the centre line', gunwale: 'laid along the gunwale' } as const;
@@ -27,9 +27,17 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     `Tape hooked on ${datum.name.toUpperCase()}, ${RUN[sheet.plan.tape.run]}. All measures in ${sheet.units === 'imperial' ? 'inches' : 'millimetres'}. A hole can be off by ${paper.length(toleranceBudget(sheet.shop.drilling), 'up')}: tape, hull and drill together.`,
   );
   paper.text(
-    'Eye protection on. Know what is behind. Never below the waterline without a very good reason. Deburr, seal hole and threads, let it cure before load or water.',
+    `Eye protection on. Know what is behind. Never below the waterline without a very good reason. Deburr, seal hole and threads. ${sealantWords(sheet.hull, sheet.shop)}`,
     true,
   );
+  if (!w.gate.open)
+    paper.text(
+      `Not to be drilled yet: ${w.gate.wants
+        .filter((g) => !g.done)
+        .map((g) => g.says)
+        .join(' ')}`,
+      true,
+    );
   if (w.holes.length === 0) paper.text('This plan makes no holes.');
   else {
     paper.heading(`${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'}, bow to stern`);
@@ -67,6 +75,11 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
       paper.text(
         `${r.bit.name}${r.pilot ? ' pilot' : ''}: ${r.holes.map((id) => w.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`,
       );
+  }
+  const picks = pickList(w.owned, sheet.shop);
+  if (picks.length) {
+    paper.heading('Fasteners to carry, with spares');
+    paper.text(picks.map((p) => `${p.count}${p.spares ? ` + ${p.spares}` : ''} ${p.what}`).join('  ·  '));
   }
   const open = w.findings.filter((f) => f.step === 'drill' && !f.accepted);
   if (open.length) paper.text(`${open.length} not settled when this was printed: see the Drill step.`);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { cautionsAt, findDatum, type PlannedHole, toleranceBudget, unsettled } from '@plain-cleat/core';
+import { cautionsAt, findDatum, pickList, type PlannedHole, toleranceBudget, unsettled } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { Figure } from '../hull-view/figure';
 import { HoldButton } from '../hull-view/hold-button';
@@ -46,6 +46,11 @@ export default class Drill {
   protected readonly cautions = computed(() => {
     const [state, h] = [this.store.state(), this.hole()];
     return state && h ? cautionsAt(h, state.doc.hull, state.doc.shop, state.workup.float.waterline) : [];
+  });
+  /** What to carry to the boat. */
+  protected readonly picks = computed(() => {
+    const state = this.store.state();
+    return state ? pickList(state.workup.owned, state.doc.shop) : [];
   });
   protected readonly gate = computed(() => this.store.state()?.workup.gate);
   protected readonly findings = computed(() => {

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import {
+  asHung,
   type Change,
   type DraftChange,
   type Fitted,
@@ -10,19 +11,15 @@ import {
   slideTo,
   workingLoad,
 } from '@plain-cleat/core';
-import { Length } from '../hull-view/words';
+import { Length, Mass } from '../hull-view/words';
 import { asOne } from '../stores/as-one';
 import type { RigState } from '../stores/rig.store';
-import { UnitsStore } from '../stores/units.store';
-
-const NEWTONS_PER_POUND = 4.4482216152605;
-const NEWTONS_PER_KG = 9.80665;
 
 /** How a fitting is held: first choice with its reason, the others, what will not do and why; old holes before new ones. */
 @Component({
   selector: 'pc-mounts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length],
+  imports: [Length, Mass],
   template: `
     <h3>How it is held</h3>
     <div class="mounts" role="radiogroup" aria-label="How it is held">
@@ -116,9 +113,9 @@ const NEWTONS_PER_KG = 9.80665;
     }
     @if (strength(); as s) {
       <p class="small muted">
-        Judged at {{ pull() }}, {{ lever() | length }} over its base, {{ state().doc.shop.holding.shock }} times that with shock{{
-          own() ? '' : ', the usual of its kind'
-        }}. Bears {{ s.factor.toFixed(1) }} times; first {{ s.rules }}{{ s.rocks ? '; rocks ' + s.rocks.toFixed(0) + '°' : '' }}.
+        Judged at {{ pull() | mass }}, {{ lever() | length }} over its base, {{ state().doc.shop.holding.shock }} times that with
+        shock{{ own() ? '' : ', the usual of its kind' }}. Bears {{ s.factor.toFixed(1) }} times; first {{ s.rules
+        }}{{ s.rocks ? '; rocks ' + s.rocks.toFixed(0) + '°' : '' }}.
       </p>
     }
   `,
@@ -169,7 +166,6 @@ export class Mounts {
   readonly state = input.required<RigState>();
   readonly advice = input.required<readonly MountAdvice[]>();
   readonly changed = output<Change>();
-  private readonly units = inject(UnitsStore);
   protected readonly overruling = signal<MountAdvice | null>(null);
   protected readonly fault = signal('');
   protected readonly showSources = signal(false);
@@ -188,12 +184,7 @@ export class Mounts {
   private readonly load = computed(() => workingLoad(this.item().placed.part));
   protected readonly own = computed(() => this.load().own);
   protected readonly lever = computed(() => this.load().lever + this.fitting().lift);
-  protected readonly pull = computed(() => {
-    const { newtons } = this.load();
-    return this.units.system() === 'imperial'
-      ? `${Math.ceil(newtons / NEWTONS_PER_POUND)} lb`
-      : `${Math.ceil(newtons / NEWTONS_PER_KG)} kg`;
-  });
+  protected readonly pull = computed(() => asHung(this.load().newtons));
   protected readonly uses = computed(() => this.item().holes.flatMap((h) => (h.reused && h.drilled ? [h.drilled.label] : [])));
   protected readonly reuse = computed(() => {
     const offer = this.uses().length ? null : this.now()?.reuse;
