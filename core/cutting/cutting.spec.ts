@@ -90,7 +90,7 @@ describe('cutting bars', () => {
         .toBe(await exact(lengths, 1200, 3, plan.newBars));
       expect(plan.least).toBeLessThanOrEqual(plan.newBars);
     }
-  });
+  }, 120_000);
 
   it('finds the optimum of 500 pieces made by cutting up full bars, or is within one bar in a hundred', () => {
     for (const seed of [1, 2, 3]) {

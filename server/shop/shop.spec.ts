@@ -53,7 +53,7 @@ describe("the shop's settings", () => {
     const settings = await read();
     const keep = (change: Partial<ShopSettings>, expects = settings.revision) =>
       idris.post('/api/shop', { settings: { ...settings, ...change }, expects }).expect(422);
-    expect(problemOf(await keep({}, settings.revision - 1)).detail).toContain(`at revision ${settings.revision} by now`);
+    expect(problemOf(await keep({}, settings.revision + 1)).detail).toContain(`at revision ${settings.revision} by now`);
     const [list] = settings.rules;
     expect(problemOf(await keep({ rules: list ? [list, list] : [] })).field).toBe('settings.rules');
     const rods = { light: 9, usual: 6, large: 12 };
