@@ -211,7 +211,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     await expect(page.locator('pc-stowing')).toBeVisible();
     await check('stowing');
     await page.keyboard.press('ArrowRight');
-    await page.locator('pc-card summary').click();
+    for (const summary of await page.locator('pc-card summary').all()) await summary.click();
     await check('card');
     await page.keyboard.press('x');
     await page.keyboard.press('ArrowRight');
