@@ -35,7 +35,7 @@ test('a used boat: its old holes are taken in, one is plugged, two are used agai
   await page.goto(`${rig}/lay-out`);
   await expect(page.locator('pc-palette')).toBeVisible();
   await putAboard(page, 'Pad eye', 3215, 0);
-  await page.getByRole('radio', { name: /blind rivets/ }).click();
+  await page.getByRole('radio', { name: /blind rivets/i }).click();
   await page.getByRole('button', { name: 'Use them again' }).click();
   await expect(page.getByText('Uses the old holes O1, O2 again')).toBeVisible();
   await allKept(page);

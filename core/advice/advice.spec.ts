@@ -168,6 +168,10 @@ describe('the fastener chosen', () => {
     );
   });
 
+  it('a well nut for a 10-24 takes a 3/8 in hole (common practice, no source)', () => {
+    expect(workUp(inputOf({ f: fitted('pad-eye', deck(3217, 0), 'well nut') })).holes[0]?.bit.name).toBe('3/8');
+  });
+
   it('T-bolts and screws are named with their length', () => {
     const place: Place = { on: 'insert', insert: 'ins-fore', heading: 0 };
     const placed = placeFitting(workUp(inputOf({})).surface, 'x', fitted('flag-pole', place, 'insert'), partOf('flag-pole'));

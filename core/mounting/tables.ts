@@ -80,15 +80,29 @@ export const LENGTHS = {
 } as const;
 
 /** A rubber well nut: the hole it swells in, and how long its body is, mm (common practice, no source). */
-export const WELL_NUTS: Readonly<Record<string, { readonly hole: number; readonly body: number; readonly grip: number }>> = {
-  M4: { hole: 7.94, body: 14, grip: 6 },
-  '8-32': { hole: 7.94, body: 14, grip: 6 },
-  M5: { hole: 9.53, body: 16, grip: 8 },
-  '10-24': { hole: 9.53, body: 16, grip: 8 },
-  M6: { hole: 12.7, body: 21, grip: 10 },
-  '1/4-20': { hole: 12.7, body: 21, grip: 10 },
-  M8: { hole: 15.88, body: 26, grip: 12 },
-  '5/16-18': { hole: 15.88, body: 26, grip: 12 },
+export interface WellNut {
+  readonly hole: number;
+  readonly body: number;
+  readonly grip: number;
+}
+
+const wellNut = (hole: number, body: number, grip: number): WellNut => ({ hole: inch(hole), body, grip });
+const [SMALL, USUAL, LARGE, LARGEST] = [
+  wellNut(5 / 16, 14, 6),
+  wellNut(3 / 8, 16, 8),
+  wellNut(1 / 2, 21, 10),
+  wellNut(5 / 8, 26, 12),
+];
+
+export const WELL_NUTS: Readonly<Record<string, WellNut>> = {
+  M4: SMALL,
+  '8-32': SMALL,
+  M5: USUAL,
+  '10-24': USUAL,
+  M6: LARGE,
+  '1/4-20': LARGE,
+  M8: LARGEST,
+  '5/16-18': LARGEST,
 };
 
 /** A self-tapping screw in place of a machine thread: its size, and its pilot in plastic, mm (common practice, no source). */

@@ -43,7 +43,7 @@ describe('how a fitting is held', () => {
     expect(rig.text).toContain('2 × Rivet');
     expect(rig.text).toContain('the usual of its kind');
     expect(rig.find('details').textContent).toContain('it is not made for T-bolts in a track');
-    await rig.click('[role=radio]', 'rubber well nuts');
+    await rig.click('[role=radio]', 'Rubber well nuts');
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'chooseMount', to: { hold: 'well nut', plate: false, reason: '' } }) as never,
     ]);

@@ -28,7 +28,7 @@ import type { RigState } from '../stores/rig.store';
           @if (first) {
             <strong>First choice.</strong>
           }
-          {{ a.says }}. <span class="small">{{ minutes(a) }} min</span>
+          {{ capital(a.says) }}. <span class="small">{{ minutes(a) }} min</span>
         </button>
       }
       @if (standing(); as a) {
@@ -203,6 +203,7 @@ export class Mounts {
   };
   protected words = (a: MountAdvice): string =>
     `${HOLD_WORDS[a.hold]}${a.plate && a.hold === 'through' ? ' on a backing plate' : ''}`;
+  protected capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
   protected minutes = (a: MountAdvice): number => Math.round(a.minutes);
 
   private send(drafts: readonly DraftChange[]): void {
