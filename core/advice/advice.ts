@@ -44,7 +44,6 @@ function against(
   strength: Strength | null,
   { brief, shop }: AdviceSetting,
 ): string | null {
-  if (mounted.cannot) return mounted.cannot;
   const fresh = holes.some((h) => !h.drilled);
   if (drills(mounted) && hull.model.material === 'pvc fabric') return 'fabric is not drilled';
   if (fresh && brief.borrowed) return 'the boat is borrowed: it goes back undrilled';
@@ -86,8 +85,8 @@ const notMadeFor = (hold: Hold): string => `it is not made for ${HOLD_WORDS[hold
 
 /**
  * All ways to hold a fitting where it stands, best first. What fails comes last with its reason; of what
- * passes, fewest new holes, then no hand needed inside, then what it bears (up to three times enough), then
- * minutes; equal within a tenth, the shop's habit.
+ * passes, fewest holes to make, then what it bears (up to three times enough), then minutes; equal within a
+ * tenth, the shop's habit.
  */
 export function mountAdvice(hull: HullSurface, placed: Placed, setting: AdviceSetting): MountAdvice[] {
   const { shop } = setting;

@@ -25,6 +25,9 @@ export interface Correction {
   between(fromX: number, toX: number): number;
 }
 
+/** No boat differs from its drawing until it is measured. */
+export const NO_CORRECTION: Correction = { known: [], between: () => 0 };
+
 const latest = (all: readonly KnownDistance[]): KnownDistance[] => [
   ...new Map(all.map((k) => [`${k.from} ${k.to} ${k.run}`, k])).values(),
 ];
@@ -37,6 +40,7 @@ const latest = (all: readonly KnownDistance[]): KnownDistance[] => [
  * boat all the same: the difference is of second order. Beyond the last known place the last one holds.
  */
 export function correctionOf(hull: HullSurface, readings: readonly KnownDistance[]): Correction {
+  if (readings.length === 0) return NO_CORRECTION;
   const known = latest(readings).map((k): Compared => {
     const [from, to] = [findDatum(hull, k.from), findDatum(hull, k.to)];
     const expected = reading(hull, from, k.run, to.at);
@@ -67,12 +71,9 @@ export function correctionOf(hull: HullSurface, readings: readonly KnownDistance
   };
   return {
     known,
-    between: (fromX, toX) => (points.length ? Math.sign(toX - fromX) * (at(toX) - at(fromX)) : 0),
+    between: (fromX, toX) => Math.sign(toX - fromX) * (at(toX) - at(fromX)),
   };
 }
-
-/** No boat differs from its drawing until it is measured. */
-export const NO_CORRECTION: Correction = { known: [], between: () => 0 };
 
 /**
  * Distances worth measuring on this hull before the first hole: from the bow to a place a tape can really be
