@@ -267,7 +267,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     items,
     owned,
     holes,
-    rounds: bitRounds(holes),
+    rounds: bitRounds(holes, surface.length, shop.drilling),
     oldHoles,
     runs,
     weight,

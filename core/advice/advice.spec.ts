@@ -234,7 +234,7 @@ describe('old holes', () => {
     const f = { ...fitted('pad-eye', deck(3217, 0), 'rivet'), uses };
     const w = workUp(inputOf({ f }, {}, facts));
     expect(w.holes.every((h) => h.openUp)).toBeTrue();
-    expect(w.rounds.map((r) => [r.pilot, r.holes.length])).toEqual([[false, 2]]);
+    expect(w.rounds.map((r) => [r.work, r.holes.length])).toEqual([['final', 2]]);
     const opened = facts.map((one) => keptFact({ kind: 'holeOpened', of: one.id, bit: 4.9 }));
     expect(workUp(inputOf({ f }, {}, [...facts, ...opened])).holes.some((h) => h.openUp)).toBeFalse();
   });

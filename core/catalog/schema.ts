@@ -252,6 +252,7 @@ export const shopSettings = z.strictObject({
   drilling: z.strictObject({
     threads: z.enum(['metric', 'inch']),
     pilot: z.number().min(1).max(6).describe('pilot bit, mm'),
+    stepUp: z.number().min(1.2).max(10).describe('a bit is at most so many times the one before it'),
     hazardMargin: z.number().min(0).max(100).describe('least distance to what is behind, mm'),
     depthBehind: z.number().min(5).max(100).describe('room a bit, bolt and nut need behind, mm'),
     tape: z.number().min(0).max(20),
@@ -262,6 +263,11 @@ export const shopSettings = z.strictObject({
     agree: z.boolean().describe('the owner agrees to the taped layout before the first hole'),
     reuseWithin: z.number().min(0).max(5).describe('an old hole serves when it is so near, mm'),
     barWithin: z.number().min(0.1).max(3).describe('a printed check bar may be so far off, mm'),
+    flatWithin: z
+      .number()
+      .min(0.05)
+      .max(5)
+      .describe('flattening a template may cost so much, mm; beyond it the template is split'),
   }),
   /** How this shop holds things, and what it asks of a mount. */
   holding: z.strictObject({

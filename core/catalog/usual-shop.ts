@@ -39,6 +39,7 @@ export const USUAL_SHOP: ShopSettings = {
   drilling: {
     threads: 'inch',
     pilot: 3.175,
+    stepUp: 2.5, // (j)
     hazardMargin: 15,
     depthBehind: 35,
     tape: 1.5,
@@ -49,6 +50,7 @@ export const USUAL_SHOP: ShopSettings = {
     agree: false,
     reuseWithin: 1.5, // (j)
     barWithin: 0.5, // (j)
+    flatWithin: 0.5, // (j)
   },
   holding: {
     shock: 2, // (j)

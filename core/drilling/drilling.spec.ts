@@ -1,5 +1,5 @@
 import { SHOP, TOLVANE } from '../../demo/index';
-import { fairHull, findDatum, reading } from '../hull';
+import { fairHull, findDatum, girthDown, reading } from '../hull';
 import { deck, fitted, inputOf } from '../testing/bench';
 import { workUp } from '../workup';
 import {
@@ -110,10 +110,10 @@ describe('holes of a fitting', () => {
   });
 
   it('take the bits of their fasteners, pilots first, one bit at a time', () => {
-    expect(w.rounds.map((r) => [r.bit.name, r.pilot, r.holes.length])).toEqual([
-      ['1/8', true, 5],
-      ['#11', false, 2],
-      ['17/64', false, 3],
+    expect(w.rounds.map((r) => [r.bit.name, r.work, r.holes.length])).toEqual([
+      ['1/8', 'pilot', 5],
+      ['#11', 'final', 2],
+      ['17/64', 'final', 3],
     ]);
   });
 
@@ -132,7 +132,9 @@ describe('holes of a fitting', () => {
 
   it('in the side are measured down from the gunwale', () => {
     const side = workUp(inputOf({ g: fitted('gland', { on: 'side', side: 'port', x: 1000, down: 60 }, 'through') }));
-    expect(side.holes[0]?.down).toBeCloseTo(60, 6);
+    // A tape laid down the side follows its flare: it reads more than the height.
+    expect(side.holes[0]?.down).toBeCloseTo(girthDown(hull, 1000, 60), 6);
+    expect(side.holes[0]?.run).toBe('gunwale');
     expect(side.holes[0]?.bit.name).toBe('3/4');
   });
 });

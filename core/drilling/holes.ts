@@ -1,5 +1,5 @@
 import type { Part, ShopSettings } from '../catalog';
-import { findDatum, reading, type Datum, type HullSurface } from '../hull';
+import { findDatum, girthDown, reading, type HullSurface, type TapeRun } from '../hull';
 import { toHull, type Placed } from '../layout';
 import { plateFor, type Mounted } from '../mounting';
 import type { Ledger, LedgerHole, Measured, Tape } from '../rig';
@@ -16,12 +16,14 @@ export interface PlannedHole {
   readonly of: string;
   readonly at: Point;
   readonly side: Side | 'centre';
-  /** What the tape reads from the plan's hook. */
+  /** How the tape runs to it: as the plan has it, but laid along the gunwale for a hole in the side. */
+  readonly run: TapeRun;
+  /** What that tape reads from the plan's hook. */
   readonly reading: number;
   readonly offCentre: number;
   /** In from the gunwale edge, in plan, mm. */
   readonly fromEdge: number;
-  /** Down from the gunwale edge when the hole is in the side. */
+  /** When the hole is in the side: what a tape laid down it reads from the gunwale edge. */
   readonly down: number | null;
   readonly fromStern: number;
   /** It lies ahead of the hook. */
@@ -61,10 +63,11 @@ export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): 
   const measured = {
     hullRevision,
     datum: tape.datum,
-    run: tape.run,
+    run: hole.run,
     reading: hole.reading,
     offCentre: hole.offCentre,
     down: hole.down,
+    ...(hole.down === null ? {} : { downBy: 'girth' as const }),
   };
   // Only said where it is not the usual way, so that readings read as they always did.
   return hole.ahead && tape.datum !== 'stern' ? { ...measured, towards: 'forward' } : measured;
@@ -82,6 +85,12 @@ function boreOf({ rivet, thread, bore }: Mounted, shop: ShopSettings, own: numbe
 
 /** M6 close clearance, for a mount that a finding already says cannot be (ISO 273, from memory), mm. */
 const FALLBACK = 6.4;
+
+/** What a tape reads at points of this very boat: as drawn, and what was measured more or less. */
+export function tapeReader(hull: HullSurface, tape: Tape, ledger: Ledger): (at: Point) => number {
+  const datum = findDatum(hull, tape.datum);
+  return (at) => reading(hull, datum, tape.run, at) + ledger.correction.between(datum.at.x, at.x);
+}
 
 /** What the holes of a fitting follow from besides the fitting itself. */
 export interface HoleSetting {
@@ -115,7 +124,6 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
   const { letter, tape, shop, ledger, openings, elsewhere = '', after = 0 } = setting;
   const { part, frame } = placed;
   const datum = findDatum(hull, tape.datum);
-  const stern = findDatum(hull, 'stern');
   const onSide = placed.place.on === 'side';
   const inward = { x: -frame.w.x, y: -frame.w.y, z: -frame.w.z };
   const spots = part.holes
@@ -123,8 +131,9 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
     .sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y || a.i - b.i);
   const inside = fromInside(part, mounted);
   const pilot = bitFor(shop.drilling.pilot, shop.drilling.threads);
-  /** What the tape reads on this very boat. */
-  const read = (from: Datum, at: Point): number => reading(hull, from, tape.run, at) + ledger.correction.between(from.at.x, at.x);
+  const run = onSide ? 'gunwale' : tape.run;
+  const read = tapeReader(hull, { ...tape, run }, ledger);
+  const fromStern = tapeReader(hull, { datum: 'stern', run }, ledger);
   return spots.map(({ h, i, at }, n): PlannedHole => {
     const id = [placed.id, elsewhere, String(i + 1)].filter(Boolean).join('.');
     const wall = onSide ? frame.wall : hull.spot(at.x, at.y).wall;
@@ -138,12 +147,13 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
       of: part.name,
       at,
       side: sideOf(at.y),
-      reading: read(datum, at),
+      run,
+      reading: read(at),
       offCentre: at.y,
       fromEdge: hull.halfBreadth(at.x) - Math.abs(at.y),
-      down: onSide ? hull.gunwale(at.x) - at.z : null,
+      down: onSide ? girthDown(hull, at.x, hull.gunwale(at.x) - at.z) : null,
       ahead: at.x < datum.at.x - 0.5,
-      fromStern: read(stern, at),
+      fromStern: fromStern(at),
       pilot,
       bit,
       wall,
@@ -165,27 +175,4 @@ function onSurface(hull: HullSurface, placed: Placed, p: Point): Point {
   const { place } = placed;
   if (place.on === 'side') return hull.sidePoint(p.x, place.side, hull.gunwale(p.x) - p.z);
   return place.on === 'deck' ? { ...p, z: hull.spot(p.x, p.y).z } : p;
-}
-
-/** All the work of one bit, bow to stern; then the bit is changed. */
-export interface BitRound {
-  readonly bit: Bit;
-  readonly pilot: boolean;
-  readonly holes: readonly string[];
-}
-
-/** Drilling order: every pilot first, then each final bit from small to large, bow to stern. */
-export function bitRounds(holes: readonly PlannedHole[]): BitRound[] {
-  const rounds = new Map<string, BitRound & { holes: string[] }>();
-  const add = (bit: Bit, pilot: boolean, id: string): void => {
-    const key = `${pilot ? 'pilot' : 'final'} ${bit.name}`;
-    const round = rounds.get(key) ?? { bit, pilot, holes: [] };
-    round.holes.push(id);
-    rounds.set(key, round);
-  };
-  // An old hole used again has its pilot already, and often its size.
-  const open = holes.filter((h) => h.abandoned === null && (!h.reused || h.openUp));
-  for (const h of open) if (!h.reused && h.bit.mm > h.pilot.mm + 0.5) add(h.pilot, true, h.id);
-  for (const h of open) add(h.bit, false, h.id);
-  return [...rounds.values()].sort((a, b) => Number(b.pilot) - Number(a.pilot) || a.bit.mm - b.bit.mm);
 }

@@ -1,9 +1,9 @@
 import type { Part, Solid } from '../catalog';
-import type { HullSurface, Rail } from '../hull';
+import { deckPatch, sidePatch, tangentsAt, type HullSurface, type Rail } from '../hull';
 import type { Fitting, Place } from '../rig';
 import { sideSign, type Point } from '../units';
 
-/** A fitting's local frame: origin on the surface, u aft, v to starboard, w up off the surface. */
+/** A fitting's local frame: origin and tangents of the surface, u aft, v to starboard or down a side, w out of the hull. */
 export interface Frame {
   readonly origin: Point;
   readonly u: Point;
@@ -15,14 +15,17 @@ export interface Frame {
   readonly off: boolean;
 }
 
-const axes = (degrees: number): Pick<Frame, 'u' | 'v' | 'w'> => {
-  const a = (degrees * Math.PI) / 180;
-  return {
-    u: { x: Math.cos(a), y: -Math.sin(a), z: 0 },
-    v: { x: Math.sin(a), y: Math.cos(a), z: 0 },
-    w: { x: 0, y: 0, z: 1 },
-  };
-};
+type Axes = Pick<Frame, 'u' | 'v' | 'w'>;
+
+/** Axes turned on their surface; a positive heading turns the after end to port. */
+function turn({ u, v, w }: Axes, degrees: number): Axes {
+  const [c, s] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  const mix = (a: number, b: number): Point => ({ x: a * u.x + b * v.x, y: a * u.y + b * v.y, z: a * u.z + b * v.z });
+  return { u: mix(c, -s), v: mix(s, c), w };
+}
+
+const LEVEL: Axes = { u: { x: 1, y: 0, z: 0 }, v: { x: 0, y: 1, z: 0 }, w: { x: 0, y: 0, z: 1 } };
+const axes = (degrees: number): Axes => turn(LEVEL, degrees);
 
 /** The highest solid of a part under a point of its frame, else its base, mm over its own foot. */
 function standsAt(part: Part, u: number, v: number): number {
@@ -42,7 +45,9 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame 
     case 'deck': {
       const spot = hull.spot(place.x, place.y);
       const origin = { x: place.x, y: place.y, z: spot.z };
-      return { origin, ...axes(place.heading), surface: spot.name, wall: spot.wall, off: spot.off };
+      const { aft, across, normal } = tangentsAt(deckPatch(hull, place.x, place.y), origin);
+      const turned = turn({ u: aft, v: across, w: normal }, place.heading);
+      return { origin, ...turned, surface: spot.name, wall: spot.wall, off: spot.off };
     }
     case 'track': {
       const track = model.tracks.find((t) => t.id === place.track);
@@ -89,18 +94,10 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame 
       };
     }
     case 'side': {
-      const sign = sideSign(place.side);
       const origin = hull.sidePoint(place.x, place.side, place.down);
       const off = place.x < 0 || place.x > hull.length;
-      return {
-        origin,
-        u: { x: 1, y: 0, z: 0 },
-        v: { x: 0, y: 0, z: -1 },
-        w: { x: 0, y: sign, z: 0 },
-        surface: `${place.side} side`,
-        wall: model.wall,
-        off,
-      };
+      const { aft, across, normal } = tangentsAt(sidePatch(hull, place.side), origin);
+      return { origin, u: aft, v: across, w: normal, surface: `${place.side} side`, wall: model.wall, off };
     }
   }
 }

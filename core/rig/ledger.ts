@@ -1,4 +1,12 @@
-import { type Correction, correctionOf, findDatum, placeOfReading, type HullSurface, type KnownDistance } from '../hull';
+import {
+  type Correction,
+  correctionOf,
+  downOfGirth,
+  findDatum,
+  placeOfReading,
+  type HullSurface,
+  type KnownDistance,
+} from '../hull';
 import { distance, sideOf, type Point } from '../units';
 import type { Fact, Measured, NewFact } from './fact';
 
@@ -51,7 +59,10 @@ export interface Ledger {
 export function measuredPlace(hull: HullSurface, m: Measured, correction?: Correction): Point | null {
   const datum = findDatum(hull, m.datum);
   const side = sideOf(m.offCentre) === 'port' ? 'port' : 'starboard';
-  const heightAt = (x: number): number => (m.down === null ? hull.spot(x, m.offCentre).z : hull.sidePoint(x, side, m.down).z);
+  const heightAt = (x: number): number => {
+    if (m.down === null) return hull.spot(x, m.offCentre).z;
+    return hull.sidePoint(x, side, m.downBy === 'girth' ? downOfGirth(hull, x, m.down) : m.down).z;
+  };
   const xAt = (value: number): number | undefined => placeOfReading(hull, datum, m.run, value, m.offCentre, heightAt, m.towards);
   let x = xAt(m.reading);
   if (x === undefined) return null;

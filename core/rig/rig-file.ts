@@ -10,7 +10,7 @@ import { upcastFile } from './upcast';
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFile = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(3),
+  version: z.literal(4),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan,
   hull: hullModel,
@@ -136,7 +136,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
   return {
     format: 'plain-cleat/rig',
-    version: 3,
+    version: 4,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,

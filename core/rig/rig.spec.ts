@@ -4,7 +4,9 @@ import { z } from 'zod';
 import fc from 'fast-check';
 import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
+import { distance } from '../units';
 import { deck, emptyPlan, fitted, keptFact, track } from '../testing/bench';
+import { workUp } from '../workup';
 import {
   applyChange,
   assembly,
@@ -12,6 +14,7 @@ import {
   type Change,
   change,
   Clash,
+  type Fact,
   foldLedger,
   holdsTogether,
   letter,
@@ -375,7 +378,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(3);
+    expect(read.file.version).toBe(4);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -393,6 +396,21 @@ describe('rig file', () => {
     expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
   });
 
+  it('of version 3 still opens: its holes stay where they were, the shop says how far bits step up', () => {
+    const read = readRigFile(readFileSync(new URL('./fixtures/version-3.rig.json', import.meta.url), 'utf8'));
+    if (!read.ok) return fail(JSON.stringify(read.faults));
+    expect([read.file.shop.drilling.stepUp, read.file.shop.drilling.flatWithin]).toEqual([2.5, 0.5]);
+    const { plan, hull, ledger, parts, consumables, shop } = read.file;
+    const facts = ledger as Fact[];
+    const w = workUp({ plan, hull, facts, catalog: { parts, consumables }, shop, asOf: '2026-11-25' });
+    const drilled = w.ledger.holes.filter((h) => h.at);
+    expect(drilled.length).toBe(5);
+    for (const h of drilled) {
+      const planned = w.holes.find((p) => p.id === h.id);
+      expect(distance(h.at as never, planned?.at as never)).toBeLessThan(0.2);
+    }
+  });
+
   it('carries only the parts in use', () => {
     const [file] = files;
     const used = new Set(Object.values(file?.plan.fittings ?? {}).map((f) => f.part));
@@ -403,7 +421,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 4), /^version/],
+      [(f) => (f.version = 5), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

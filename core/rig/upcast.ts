@@ -35,6 +35,6 @@ export function upcastShop(stored: unknown): ShopSettings {
 
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || (json.version !== 1 && json.version !== 2)) return json;
-  return { ...json, version: 3, plan: upcastPlan(json.plan), shop: upcastShop(json.shop) };
+  if (!isObject(json) || ![1, 2, 3].includes(json.version as number)) return json;
+  return { ...json, version: 4, plan: upcastPlan(json.plan), shop: upcastShop(json.shop) };
 }

@@ -72,6 +72,7 @@ export const SETTINGS: readonly Group[] = [
     settings: [
       one('drilling.threads', 'Threads', ['inch', 'metric']),
       length('drilling.pilot', 'Pilot bit'),
+      one('drilling.stepUp', 'Step up at most', 'number', '×'),
       length('drilling.hazardMargin', 'Least to what is behind'),
       length('drilling.depthBehind', 'Room behind the wall'),
       length('drilling.tape', 'The tape may be off'),
@@ -82,6 +83,7 @@ export const SETTINGS: readonly Group[] = [
       one('drilling.agree', 'The owner agrees before the first hole', 'yes'),
       length('drilling.reuseWithin', 'An old hole serves within'),
       one('drilling.barWithin', 'A printed bar may be off', 'number', 'mm'),
+      one('drilling.flatWithin', 'Flattening a template may cost', 'number', 'mm'),
       one('cureHours', 'Sealant cures', 'number', 'h'),
     ],
   },
