@@ -1,6 +1,17 @@
 import { TOLVANE } from '../../demo/index';
 import { distance, type Point } from '../units';
-import { alongSurface, deckPatch, distanceOver, fairHull, overSurface, sidePatch, tangentsAt, type Patch } from './index';
+import {
+  alongSurface,
+  deckPatch,
+  distanceOver,
+  downOfGirth,
+  fairHull,
+  girthDown,
+  overSurface,
+  sidePatch,
+  tangentsAt,
+  type Patch,
+} from './index';
 
 const unit = (p: Point): Point => {
   const l = Math.hypot(p.x, p.y, p.z);
@@ -84,5 +95,26 @@ describe('a patch of surface', () => {
   it('says when nothing flat can be made of it', () => {
     const broken: Patch = { ...sphere, off: (p) => Math.hypot(p.x, p.y, p.z) - R + 40 * Math.sin(p.x * 3) };
     expect(() => overSurface(broken, { x: 0, y: 0, z: R }, { x: 80, y: 10, z: 280 })).toThrowError(RangeError);
+  });
+});
+
+describe('a tape laid down the side', () => {
+  const hull = fairHull(TOLVANE);
+  it('reads the length of the section curve: as a fine polyline says, and its inverse comes back', () => {
+    for (const [x, down] of [
+      [400, 80],
+      [1500, 60],
+      [2900, 140],
+    ] as const) {
+      const g = hull.gunwale(x);
+      let sum = 0;
+      for (let i = 0; i < 4000; i++) {
+        const [z, w] = [g - (down * i) / 4000, g - (down * (i + 1)) / 4000];
+        sum += Math.hypot(hull.halfWidth(x, z) - hull.halfWidth(x, w), z - w);
+      }
+      expect(girthDown(hull, x, down)).toBeCloseTo(sum, 3);
+      expect(downOfGirth(hull, x, girthDown(hull, x, down))).toBeCloseTo(down, 6);
+    }
+    expect(girthDown(hull, 1500, 0)).toBe(0);
   });
 });

@@ -1,4 +1,13 @@
-import { findDatum, pickList, sealantWords, toleranceBudget, type PlannedHole, type Workup } from '@plain-cleat/core';
+import {
+  crossMeasure,
+  findDatum,
+  pickList,
+  sealantWords,
+  toleranceBudget,
+  toolName,
+  type PlannedHole,
+  type Workup,
+} from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
 
 const RUN = { taut: 'pulled taut', centre: 'along the centre line', gunwale: 'laid along the gunwale' } as const;
@@ -6,7 +15,8 @@ const SIDE = { port: 'P', starboard: 'S', centre: 'C' } as const;
 
 function behind(paper: Paper, h: PlannedHole): string {
   const { nearest, access, blocked } = h.behind;
-  const what = nearest ? `${nearest.name} ${paper.length(nearest.clear, 'down')} away` : 'nothing known';
+  const budget = paper.length(toleranceBudget(paper.sheet.shop.drilling), 'up');
+  const what = nearest ? `${nearest.name} ${paper.length(nearest.clear, 'down')} away, give or take ${budget}` : 'nothing known';
   const hand = access
     ? `; hand from ${access.hatch}, ${paper.length(access.away, 'up')}`
     : blocked
@@ -41,7 +51,7 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   if (w.holes.length === 0) paper.text('This plan makes no holes.');
   else {
     paper.heading(`${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'}, bow to stern`);
-    const widths = [34, 28, 62, 62, 62, 78, 44, paper.width - 370];
+    const widths = [30, 26, 66, 50, 62, 62, 74, 40, paper.width - 410];
     paper.row(
       [
         'Hole',
@@ -49,6 +59,7 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
         `From ${datum.id === 'bow' ? 'bow' : datum.id}`,
         'Off centre',
         'From edge',
+        'Check',
         'Pilot, bit',
         'Flag',
         'Behind',
@@ -56,24 +67,30 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
       widths,
       { bold: true },
     );
-    for (const h of w.holes)
+    for (const h of w.holes) {
+      const cross = crossMeasure(h, w.holes, w.oldHoles);
       paper.row(
         [
           h.label,
           SIDE[h.side],
-          paper.figure(h.reading),
-          paper.figure(Math.abs(h.offCentre)),
+          `${paper.figure(h.reading)}${h.run === sheet.plan.tape.run ? '' : ' along'}`,
+          h.down === null ? paper.figure(Math.abs(h.offCentre)) : '',
           h.down === null ? paper.figure(h.fromEdge) : `${paper.figure(h.down)} down`,
-          `${h.pilot.name}, ${h.bit.name}`,
+          cross ? `${cross.to} ${paper.figure(cross.distance)}` : '',
+          `${h.pilot.name}, ${toolName(h.bit)}`,
           paper.figure(h.flag, 'up'),
           behind(paper, h),
         ],
         widths,
       );
-    paper.heading('One bit at a time');
+    }
+    if (w.holes.some((h) => h.down !== null))
+      paper.text('Holes in a side: tape laid along the gunwale, then down the side from its edge.', true);
+    paper.text('Check: centre to centre with the rule, to the hole named, before the bit goes in.', true);
+    paper.heading('One bit at a time, by the shortest walk');
     for (const r of w.rounds)
       paper.text(
-        `${r.bit.name}${r.pilot ? ' pilot' : ''}: ${r.holes.map((id) => w.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`,
+        `${toolName(r.bit)}${r.work === 'final' ? '' : ` ${r.work}`}: ${r.holes.map((id) => w.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`,
       );
   }
   const picks = pickList(w.owned, sheet.shop);
