@@ -129,6 +129,14 @@ export const documentQuery = z.object({
   language: z.enum(['en', 'fr']).default('en'),
 });
 
+export const templatesQuery = documentQuery.extend({
+  fitting: z.string().max(80).optional().describe('one fitting alone; all that drill when left out'),
+});
+export const templateQuery = documentQuery.extend({
+  fitting: z.string().max(80),
+  part: z.coerce.number().int().min(1).max(40).default(1).describe('which of the sheets it is split into'),
+});
+
 export const saveHullModel = z.strictObject({
   model: hullModel,
   expects: z.int().min(0).describe('the revision it was made from; nought for a new hull'),

@@ -18,6 +18,7 @@ import type { Sequelize } from 'sequelize';
 import { assemblyRoutes } from './assemblies/routes';
 import type { Config } from './config';
 import { cutRoutes } from './cuts/routes';
+import { documentRoutes } from './documents/routes';
 import { eventRoutes } from './events/routes';
 import { floorRoutes } from './floor/routes';
 import { bind } from './http/bind';
@@ -143,6 +144,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   floorRoutes(router);
   ownerRoutes(router);
   rigRoutes(router, db, log);
+  documentRoutes(router, db);
   hullRoutes(router, db);
   shopRoutes(router, db);
   wishRoutes(router);

@@ -1,5 +1,5 @@
 import type { ShopSettings } from '../catalog';
-import { deckPatch, distanceOver, girthDown, overSurface, sidePatch, tangentsAt, type HullSurface, type Patch } from '../hull';
+import { deckPatch, distanceOver, girthDown, overSurface, sidePatch, tangentsAt, type HullSurface, type Patch, type TapeRun } from '../hull';
 import { toHull } from '../layout';
 import type { Ledger, LedgerHole, Tape } from '../rig';
 import { sideOf, sideSign, type Point, type Side } from '../units';
@@ -48,6 +48,10 @@ export interface Template {
   readonly parts: number;
   readonly surface: string;
   readonly side: Side | 'centre';
+  /** On the side of the hull, and not on deck. */
+  readonly onSide: boolean;
+  /** How the tape runs to it. */
+  readonly run: TapeRun;
   /** Where the bow is as the sheet lies on the boat, its printed face up. */
   readonly bow: 'left' | 'right';
   readonly holes: readonly TemplateHole[];
@@ -181,7 +185,7 @@ function layingLines(
   }
   return [
     line('tape line', read(about), (t) => ({ ...about, y: about.y + t })),
-    nearest((h) => Math.abs(h.at.y))
+    nearest((h) => Math.abs(h.at.y)) || Math.abs(about.y) <= NEAR
       ? line('centre line', 0, (t) => ({ ...about, x: about.x + t, y: 0 }))
       : line('along', Math.abs(about.y), (t) => ({ ...about, x: about.x + t })),
     ...(nearest((h) => h.fromEdge)
@@ -243,6 +247,8 @@ function sheet(
     of: item.placed.part.name,
     surface: laid.patch.name,
     side: side ?? sideOf(about.y),
+    onSide: side !== null,
+    run: holes[0]?.run ?? 'taut',
     bow: side === 'starboard' ? 'right' : 'left',
     holes: put.map(({ h, paper }) => ({
       ...paper,

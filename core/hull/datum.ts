@@ -4,6 +4,13 @@ import type { HullSurface } from './surface';
 /** How the tape runs from its hook: pulled taut, along the centre line, or laid along the gunwale. */
 export type TapeRun = 'taut' | 'centre' | 'gunwale';
 
+/** How a tape runs, in words. */
+export const RUN_WORDS: Readonly<Record<TapeRun, string>> = {
+  taut: 'pulled taut',
+  centre: 'along the centre line',
+  gunwale: 'laid along the gunwale',
+};
+
 /** A place a tape can really be hooked on. */
 export interface Datum {
   readonly id: string;

@@ -87,7 +87,7 @@ function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
  * Folds the facts of one hull into its ledger. Facts that were taken back do not count, and a
  * taking-back can itself be taken back.
  *
- * @param rig only steps, minutes, stops, agreement and signatures of this plan count; holes and readings are the hull's
+ * @param rig only steps, minutes, stops, agreement, bars and signatures of this plan count; holes and readings are the hull's
  */
 export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: string): Ledger {
   const dead = takenBack(facts);
@@ -97,7 +97,6 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
   // By fact, not by name: a hole that was plugged and drilled anew is two holes for ever.
   const holes = new Map<string, LedgerHole>();
   const abandoned = new Map<string, string>();
-  const bars = new Map<string, Of<'barMeasured'>>();
   for (const f of live) {
     if (f.kind === 'holeDrilled' || f.kind === 'holeFound') {
       const { hole: id, label, bit, measured } = f;
@@ -126,7 +125,6 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
       const hole = holes.get(f.of);
       if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit) });
     } else if (f.kind === 'holeAbandoned') abandoned.set(f.hole, f.why);
-    else if (f.kind === 'barMeasured') bars.set(f.paper, f);
   }
   const own = live.filter((f) => f.rig === rig);
   const minutes = new Map<string, number>();
@@ -143,7 +141,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     correction,
     readings,
     agreed: own.filter((f) => isFact(f, 'layoutAgreed')).at(-1) ?? null,
-    bars,
+    bars: new Map(own.flatMap((f) => (f.kind === 'barMeasured' ? [[f.paper, f]] : []))),
   };
 }
 

@@ -1,15 +1,6 @@
 import type { RigSummary } from '@plain-cleat/api';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { readPdf } from '../testing/pdf';
 import { shop } from '../testing/shop';
-
-async function read(bytes: Buffer): Promise<{ text: string; pages: number; width: number }> {
-  const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise;
-  let text = '';
-  for (let i = 1; i <= pdf.numPages; i++)
-    text += (await (await pdf.getPage(i)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
-  const first = await pdf.getPage(1);
-  return { text, pages: pdf.numPages, width: first.view[2] ?? 0 };
-}
 
 describe('documents', () => {
   const open = async () => {
@@ -17,20 +8,7 @@ describe('documents', () => {
     const mara = await s.signIn('mara');
     const { body } = await mara.get('/api/floor').expect(200);
     const rig = (body as { rigs: RigSummary[] }).rigs.find((r) => r.title === 'river survey rig');
-    const pdf = async (path: string) =>
-      read(
-        (
-          await mara
-            .get(`/api/rigs/${rig?.id}/${path}`)
-            .buffer(true)
-            .parse((res, done) => {
-              const chunks: Buffer[] = [];
-              res.on('data', (c: Buffer) => chunks.push(c));
-              res.on('end', () => done(null, Buffer.concat(chunks)));
-            })
-            .expect(200)
-        ).body as Buffer,
-      );
+    const pdf = async (path: string) => readPdf(await mara.bytes(`/api/rigs/${rig?.id}/${path}`));
     return { mara, id: rig?.id ?? '', pdf };
   };
 
@@ -39,11 +17,10 @@ describe('documents', () => {
     const inches = await pdf('drill-sheet.pdf?units=imperial&paper=LETTER');
     expect(inches.text).toContain('10 holes');
     expect(inches.text).toContain('13/64');
-    expect(inches.width).toBeCloseTo(612, 1);
+    expect(inches.pages[0]?.wide).toBeCloseTo(215.9, 1);
     const metric = await pdf('drill-sheet.pdf?units=metric&paper=A4');
     expect(metric.text).toContain('millimetres');
-    // ISO A4 is 210 mm wide: 595.28 pt.
-    expect(metric.width).toBeCloseTo(595.28, 1);
+    expect(metric.pages[0]?.wide).toBeCloseTo(210, 1);
   });
 
   it('the quote adds up and has an end', async () => {

@@ -2,6 +2,7 @@ import {
   crossMeasure,
   findDatum,
   pickList,
+  RUN_WORDS,
   sealantWords,
   toleranceBudget,
   toolName,
@@ -10,7 +11,6 @@ import {
 } from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
 
-const RUN = { taut: 'pulled taut', centre: 'along the centre line', gunwale: 'laid along the gunwale' } as const;
 const SIDE = { port: 'P', starboard: 'S', centre: 'C' } as const;
 
 function behind(paper: Paper, h: PlannedHole): string {
@@ -34,7 +34,7 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     w.holes.map((h) => ({ x: h.at.x, y: h.at.y, label: h.label })),
   );
   paper.text(
-    `Tape hooked on ${datum.name.toUpperCase()}, ${RUN[sheet.plan.tape.run]}. All measures in ${sheet.units === 'imperial' ? 'inches' : 'millimetres'}. A hole can be off by ${paper.length(toleranceBudget(sheet.shop.drilling), 'up')}: tape, hull and drill together.`,
+    `Tape hooked on ${datum.name.toUpperCase()}, ${RUN_WORDS[sheet.plan.tape.run]}. All measures in ${sheet.units === 'imperial' ? 'inches' : 'millimetres'}. A hole can be off by ${paper.length(toleranceBudget(sheet.shop.drilling), 'up')}: tape, hull and drill together.`,
   );
   paper.text(
     `Eye protection on. Know what is behind. Never below the waterline without a very good reason. Deburr, seal hole and threads. ${sealantWords(sheet.hull, sheet.shop)}`,

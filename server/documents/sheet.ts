@@ -43,6 +43,7 @@ export class Paper {
   constructor(
     readonly sheet: Sheet,
     title: string,
+    { heading = true } = {},
   ) {
     this.doc = new PDFDocument({
       size: sheet.paper,
@@ -57,7 +58,7 @@ export class Paper {
     this.doc.registerFont('text', font('barlow', 400));
     this.doc.registerFont('bold', font('barlow', 600));
     this.doc.registerFont('figure', font('barlow-semi-condensed', 600));
-    this.head(title);
+    if (heading) this.head(title);
   }
 
   get width(): number {

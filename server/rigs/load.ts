@@ -13,7 +13,7 @@ import {
   workUp,
 } from '@plain-cleat/core';
 import { Op, type Transaction } from 'sequelize';
-import { CatalogRow, FactRow, HullModelRow, HullRow, RigRow, ShopRow } from '../database/models';
+import { CatalogRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow, ShopRow } from '../database/models';
 import { notFound } from '../http/problem';
 
 /** What a rig file brought along. */
@@ -94,3 +94,10 @@ export async function loadRig(id: string): Promise<LoadedRig> {
 /** Today in the shop's time zone, ISO. */
 export const todayIn = (timeZone: string): string =>
   new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(new Date());
+
+/** Whose rig it is. */
+export async function ownerOf(loaded: LoadedRig): Promise<OwnerRow> {
+  const owner = await OwnerRow.findByPk(loaded.row.ownerId);
+  if (!owner) throw notFound('owner', 'this rig has no owner');
+  return owner;
+}

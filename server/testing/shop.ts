@@ -74,6 +74,19 @@ export class Person {
     this.agent.post(path).set('x-csrf-token', this.csrf).attach(field, bytes, name);
   remove = (path: string) => this.agent.delete(path).set('x-csrf-token', this.csrf);
 
+  /** The bytes of a file. */
+  async bytes(path: string): Promise<Buffer> {
+    const answer = await this.get(path)
+      .buffer(true)
+      .parse((res, done) => {
+        const chunks: Buffer[] = [];
+        res.on('data', (c: Buffer) => chunks.push(c));
+        res.on('end', () => done(null, Buffer.concat(chunks)));
+      })
+      .expect(200);
+    return answer.body as Buffer;
+  }
+
   async rig(id: string): Promise<RigDocument> {
     return (await this.get(`/api/rigs/${id}`).expect(200)).body as RigDocument;
   }
