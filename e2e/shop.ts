@@ -79,6 +79,21 @@ export async function measureBoat(page: Page): Promise<void> {
   await expect(page.getByText('Locked.')).toHaveCount(0);
 }
 
+/** Puts in the bit the drill step asks for. */
+export const putBitIn = (page: Page): Promise<void> => page.getByRole('button', { name: 'is in the drill' }).click();
+
+/** Holds the marking button with the mouse until what it leads to is there. */
+export async function holdUntil(page: Page, word: string, then: Locator): Promise<void> {
+  const button = page.getByRole('button', { name: `Hold: ${word}` });
+  await button.scrollIntoViewIfNeeded();
+  const box = await button.boundingBox();
+  if (!box) throw new Error('no button to hold');
+  await page.mouse.move(box.x + 40, box.y + 40);
+  await page.mouse.down();
+  await expect(then).toBeVisible();
+  await page.mouse.up();
+}
+
 export async function downloadOf(page: Page, link: Locator): Promise<Buffer> {
   const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
   return readFile(await download.path());

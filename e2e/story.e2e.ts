@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, downloadOf, goStep, measureBoat, newRig, putAboard, readPdf, signIn } from './shop';
+import { allKept, downloadOf, goStep, holdUntil, measureBoat, newRig, putAboard, putBitIn, readPdf, signIn } from './shop';
 
 test('from sign-in to a signed handover of a new rig', async ({ page, browser }) => {
   await signIn(page, 'ama');
@@ -69,25 +69,21 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   expect(sheet.text).toContain('Eye protection on');
   // A 100 mm bar is 283.465 pt: the PDF unit is 1/72 in.
   expect(sheet.lines.some((l) => Math.abs(l - 283.465) < 0.05)).toBe(true);
-  const holdUntil = async (says: string): Promise<void> => {
-    const box = await page.getByRole('button', { name: 'Hold: drilled' }).boundingBox();
-    if (!box) throw new Error('no button to hold');
-    await page.mouse.move(box.x + 40, box.y + 40);
-    await page.mouse.down();
-    await expect(page.getByText(says)).toBeVisible();
-    await page.mouse.up();
-  };
-  await page.getByRole('button', { name: 'Hold: drilled' }).click();
-  await expect(page.getByText('0 of 2 drilled')).toBeVisible();
-  await holdUntil('1 of 2 drilled');
+  await putBitIn(page);
+  await page.getByRole('button', { name: 'Hold: piloted' }).click();
+  await expect(page.getByText('Last: ')).toHaveCount(0);
+  await holdUntil(page, 'piloted', page.getByText('Last: '));
   await page.getByRole('button', { name: 'take back', exact: true }).click();
-  await expect(page.getByText('0 of 2 drilled')).toBeVisible();
-  await holdUntil('1 of 2 drilled');
+  await expect(page.getByText('Last: ')).toHaveCount(0);
+  await holdUntil(page, 'piloted', page.getByText('Last: '));
   await page.getByRole('button', { name: 'Otherwise' }).click();
   await page.getByLabel('Measured from BOW TIP').fill('131');
   await page.getByLabel('Measured off centre').fill('0');
   await page.getByRole('button', { name: 'Keep as drilled there' }).click();
-  await expect(page.getByText('2 of 2 drilled')).toBeVisible();
+  await expect(page.getByText('0 of 2 drilled')).toBeVisible();
+  await putBitIn(page);
+  await holdUntil(page, 'drilled', page.getByText('1 of 2 drilled'));
+  await holdUntil(page, 'drilled', page.getByText('2 of 2 drilled'));
   await expect(page.locator('pc-finding-box')).toContainText('from where the plan has it');
   await page.getByRole('button', { name: 'Accept with a reason' }).click();
   await page.getByLabel('Why it may stay').fill('the pulley was slid to it');

@@ -3,6 +3,7 @@ export * from './cautions';
 export * from './gate';
 export * from './hazard';
 export * from './inside';
+export * from './inside-view';
 export * from './bits';
 export * from './cross';
 export * from './history';

@@ -1,5 +1,15 @@
 import type { ShopSettings } from '../catalog';
-import { deckPatch, distanceOver, girthDown, overSurface, sidePatch, tangentsAt, type HullSurface, type Patch, type TapeRun } from '../hull';
+import {
+  deckPatch,
+  distanceOver,
+  girthDown,
+  overSurface,
+  sidePatch,
+  tangentsAt,
+  type HullSurface,
+  type Patch,
+  type TapeRun,
+} from '../hull';
 import { toHull } from '../layout';
 import type { Ledger, LedgerHole, Tape } from '../rig';
 import { sideOf, sideSign, type Point, type Side } from '../units';

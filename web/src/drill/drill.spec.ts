@@ -4,7 +4,9 @@ import Drill from './drill';
 
 const measured = (off = 0) => ({ facts: measuredBoat(off) as never });
 
+/** Puts in the bit that is asked for, then holds to mark. */
 async function hold(rig: OpenRig<Drill>): Promise<void> {
+  if (rig.element.querySelector('.bit-in')) await rig.click('.bit-in');
   rig.find('pc-hold-button button').dispatchEvent(new PointerEvent('pointerdown'));
   await rig.fixture.whenStable();
   rig.find('pc-hold-button .fill').dispatchEvent(new TransitionEvent('transitionend'));
@@ -27,16 +29,69 @@ describe('drilling', () => {
 
   it('marks a hole only when held, then goes on to the next, and takes back', async () => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    expect(rig.element.querySelector('pc-hold-button')).toBeNull();
+    await rig.click('.bit-in', '1/8');
     await rig.click('pc-hold-button button');
     expect(rig.sentFacts()).toEqual([]);
     await hold(rig);
     const [fact] = rig.sentFacts();
     expect(fact).toEqual(jasmine.objectContaining({ kind: 'holeDrilled', label: 'B1', elsewhere: false, rig: 'plan-1' }));
-    expect(rig.text).toContain('1 of 2 drilled');
+    // A pilot is a hole already, not yet its size.
+    expect(rig.text).toContain('0 of 2 drilled');
+    expect(rig.text).toContain('Last: B1');
     expect(rig.find('.label').textContent).toBe('B2');
     await rig.click('.link', 'take back');
     expect(rig.sentFacts()[1]).toEqual(jasmine.objectContaining({ kind: 'tookBack', fact: fact?.id }));
-    expect(rig.text).toContain('0 of 2 drilled');
+    expect(rig.find('.label').textContent).toBe('B1');
+  });
+
+  it('goes by the bit: all pilots, a stop to change it, then each hole opened up to its size', async () => {
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    await hold(rig);
+    await hold(rig);
+    expect(rig.find('.bit-in').textContent).toContain('#11');
+    await hold(rig);
+    await hold(rig);
+    expect(rig.text).toContain('2 of 2 drilled');
+    expect(rig.sentFacts().map((f) => f.kind)).toEqual(['holeDrilled', 'holeDrilled', 'holeOpened', 'holeOpened']);
+    const bits = rig.store.state()?.workup.holes.map((h) => h.drilled?.bit ?? 0);
+    expect(bits?.every((b) => Math.abs(b - 4.85) < 0.1)).toBeTrue();
+  });
+
+  it('walks by the arrow keys and looks inside', async () => {
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }));
+    await rig.fixture.whenStable();
+    expect(rig.find('.label').textContent).toBe('B2');
+    expect(rig.text).toContain('check:');
+    await rig.click('.look button', 'Look inside');
+    expect(rig.find('pc-inside-section svg').getAttribute('aria-label')).toBe('Inside at hole B2');
+  });
+
+  it('templates open when the printed bar was measured and is true', async () => {
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    rig.find<HTMLDetailsElement>('pc-templates details').open = true;
+    rig.find('pc-templates details').dispatchEvent(new Event('toggle'));
+    await rig.fixture.whenStable();
+    const panel = () => rig.find('pc-templates').textContent;
+    expect(panel()).toContain('lies flat');
+    expect(panel()).not.toContain('All templates');
+    const bar = async (reads: string): Promise<void> => {
+      rig.find<HTMLInputElement>('pc-templates .bar input').value = reads;
+      rig.find('pc-templates .bar').dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await bar('twelve');
+    expect(rig.find('[role=alert]').textContent).toContain('The bar reads');
+    await bar('3 15/16');
+    expect(panel()).toContain('the printer scales');
+    await bar('4');
+    expect(panel()).toContain('All templates, Letter');
+    const link = [...rig.element.querySelectorAll<HTMLAnchorElement>('pc-templates a')].find((a) =>
+      a.href.includes('templates.pdf'),
+    );
+    expect(link?.href).toContain('paper=LETTER');
+    expect(rig.sentFacts().map((f) => f.kind)).toEqual(['barMeasured', 'barMeasured']);
   });
 
   it('is locked until known distances of this boat were measured, within what the shop allows', async () => {
@@ -94,6 +149,7 @@ describe('drilling', () => {
 
   const otherwise = async (which: string): Promise<OpenRig<Drill>> => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    await rig.click('.bit-in');
     await rig.click('.not-here');
     await rig.click('pc-otherwise [role=radio]', which);
     return rig;
@@ -137,6 +193,7 @@ describe('drilling', () => {
   ] as const)
     it(`refuses a hole at ${reading}, ${off}`, async () => {
       const rig = await OpenRig.show(Drill, laidPlan(), measured());
+      await rig.click('.bit-in');
       await rig.click('.not-here');
       const [r, o] = rig.element.querySelectorAll<HTMLInputElement>('.away input');
       if (r && o) [r.value, o.value] = [reading, off];
@@ -179,6 +236,7 @@ describe('drilling', () => {
 
   it('keeps what was measured when a hole went elsewhere, and makes it a finding', async () => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    await rig.click('.bit-in');
     await rig.click('.not-here');
     const [r, o] = rig.element.querySelectorAll<HTMLInputElement>('.away input');
     if (r && o) [r.value, o.value] = ['44', '0'];

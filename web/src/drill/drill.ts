@@ -1,5 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { cautionsAt, findDatum, pickList, type PlannedHole, toleranceBudget, unsettled } from '@plain-cleat/core';
+import {
+  cautionsAt,
+  crossMeasure,
+  findDatum,
+  pickList,
+  type PlannedHole,
+  RUN_WORDS,
+  toleranceBudget,
+  toolName,
+  unsettled,
+} from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { Figure } from '../hull-view/figure';
 import { HoldButton } from '../hull-view/hold-button';
@@ -10,15 +20,17 @@ import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { BeforeFirst } from './before-first';
 import { HolePatch } from './hole-patch';
+import { InsideSection } from './inside-section';
 import { Otherwise } from './otherwise';
-
-const RUN = { taut: 'taut', centre: 'on the centre', gunwale: 'along the gunwale' } as const;
+import { Templates } from './templates';
+import { doneWord, roundKey, type Task, tasksOf } from './working';
 
 /** Drilling: one hole at a time in huge figures, one bit at a time, held to mark, always taken back. */
 @Component({
   selector: 'pc-drill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BeforeFirst, Strip, Figure, HoldButton, HolePatch, Length, FindingBox, Otherwise],
+  imports: [BeforeFirst, Strip, Figure, HoldButton, HolePatch, InsideSection, Length, FindingBox, Otherwise, Templates],
+  host: { '(document:keydown)': 'onKey($event)' },
   templateUrl: './drill.html',
   styleUrl: './drill.scss',
 })
@@ -26,20 +38,48 @@ export default class Drill {
   protected readonly store = inject(RigStore);
   protected readonly units = inject(UnitsStore);
   private readonly picked = signal<string | null>(null);
+  /** The round whose bit is in the drill. */
+  private readonly bitIn = signal('');
   protected readonly elsewhere = signal(false);
+  protected readonly inside = signal(false);
   protected readonly holes = computed(() => this.store.state()?.workup.holes ?? []);
-  /** The chosen hole, else the first still to drill. */
-  protected readonly hole = computed(
-    () => this.holes().find((h) => h.id === this.picked()) ?? this.holes().find((h) => this.isOpen(h)) ?? this.holes()[0] ?? null,
-  );
-  protected readonly place = computed(() => this.holes().findIndex((h) => h.id === this.hole()?.id));
   protected readonly rounds = computed(() => this.store.state()?.workup.rounds ?? []);
+  protected readonly tasks = computed(() => tasksOf(this.rounds(), this.holes()));
+  /** What is chosen, else the first still to do in working order. */
+  protected readonly task = computed(() => this.tasks().find((t) => t.key === this.picked()) ?? this.next() ?? this.tasks()[0]);
+  private readonly next = computed(() => this.tasks().find((t) => !t.done && t.hole.abandoned === null));
+  /** Its hole; a hole that no bit goes to any more is still looked at. */
+  protected readonly hole = computed(
+    () => this.holes().find((h) => h.id === this.picked()) ?? this.task()?.hole ?? this.holes()[0] ?? null,
+  );
+  /** Old holes used again as they are: no bit goes to them. */
+  protected readonly asTheyAre = computed(() => this.holes().filter((h) => h.reused && !h.openUp));
+  protected readonly place = computed(() => this.tasks().findIndex((t) => t.key === this.task()?.key));
   protected readonly drilled = computed(() => this.holes().filter((h) => h.drilled && !h.openUp).length);
+  /** Another bit must go into the drill first. */
+  protected readonly change = computed(() => {
+    const task = this.task();
+    return task && !task.done && roundKey(task.round) !== this.bitIn() ? task : null;
+  });
+  protected readonly cross = computed(() => {
+    const h = this.hole();
+    return h && !h.drilled ? crossMeasure(h, this.holes(), this.oldHoles()) : null;
+  });
+  /** The way of the hand, drawn on the boat. */
+  protected readonly hand = computed(() => {
+    const path = this.hole()?.behind.access?.path;
+    return path ? [{ id: 'hand', path, thick: 5 }] : [];
+  });
+  /** How far bolt and nut of this hole stand out behind. */
+  protected readonly deep = computed(() => {
+    const item = this.store.state()?.workup.owned.find((i) => i.placed.id === this.hole()?.fitting);
+    return Math.max(10, item?.mounted.behind ?? 0);
+  });
   protected readonly datum = computed(() => {
     const state = this.store.state();
     return state ? findDatum(state.workup.surface, state.plan.tape.datum).name.toUpperCase() : '';
   });
-  protected readonly run = computed(() => RUN[this.store.state()?.plan.tape.run ?? 'taut']);
+  protected readonly run = computed(() => RUN_WORDS[this.hole()?.run ?? 'taut']);
   protected readonly budget = computed(() =>
     toleranceBudget(this.store.state()?.doc.shop.drilling ?? ({ tape: 0, hull: 0, wander: 0 } as never)),
   );
@@ -68,10 +108,11 @@ export default class Drill {
   protected readonly last = computed(() => {
     const facts = this.store.state()?.facts ?? [];
     const back = new Set(facts.flatMap((f) => (f.kind === 'tookBack' ? [f.fact] : [])));
-    const f = facts
-      .filter((one) => one.kind === 'holeDrilled' && one.rig === this.store.state()?.plan.id && !back.has(one.id))
-      .at(-1);
-    return f?.kind === 'holeDrilled' ? f : null;
+    const own = this.store.state()?.plan.id;
+    const f = facts.filter((one) => one.rig === own && !back.has(one.id)).at(-1);
+    if (f?.kind === 'holeDrilled') return { ...f, word: '' };
+    const opened = f?.kind === 'holeOpened' ? this.holes().find((h) => h.drilled?.fact === f.of) : undefined;
+    return f && opened ? { ...f, label: opened.label, word: ' opened up' } : null;
   });
 
   protected readonly plugFault = signal('');
@@ -82,26 +123,37 @@ export default class Drill {
     if (!this.plugFault()) this.store.keep({ kind: 'holePlugged', hole, with: what.trim() });
   }
 
-  protected choose(id: string): void {
-    this.picked.set(id);
+  protected choose(key: string): void {
+    this.picked.set(key);
     this.elsewhere.set(false);
   }
 
+  /** From hole to hole by the keys, in working order. */
+  protected onKey(event: KeyboardEvent): void {
+    const typing = event.target instanceof Element && event.target.matches('input, select, textarea');
+    const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (by && !typing) this.step(by as 1 | -1);
+  }
+
   protected step(by: 1 | -1): void {
-    const next = this.holes()[this.place() + by];
-    if (next) this.choose(next.id);
+    const next = this.neighbour(by);
+    if (next) this.choose(next.key);
   }
 
-  protected neighbour = (by: 1 | -1): PlannedHole | undefined => this.holes()[this.place() + by];
+  protected neighbour = (by: 1 | -1): Task | undefined => this.tasks()[this.place() + by];
 
-  protected mark(h: PlannedHole): void {
-    if (h.drilled && !h.openUp) return;
-    this.store.drilled(h);
-    this.picked.set(this.holes().find((n) => this.isOpen(n) && n.id !== h.id)?.id ?? h.id);
+  /** How far it is to the next one, along the boat. */
+  protected away = (t: Task): number => t.hole.at.x - (this.hole()?.at.x ?? t.hole.at.x);
+
+  protected putIn(task: Task): void {
+    this.bitIn.set(roundKey(task.round));
   }
 
-  /** Still to drill, or to open up. */
-  private isOpen = (h: PlannedHole): boolean => h.abandoned === null && (!h.drilled || h.openUp);
+  protected mark(task: Task): void {
+    if (task.done) return;
+    this.store.drilled(task.hole, task.round.bit.mm);
+    this.picked.set(null);
+  }
 
   protected takeBack(fact: string): void {
     this.store.keep({ kind: 'tookBack', fact, why: '' });
@@ -113,7 +165,9 @@ export default class Drill {
       minute: '2-digit',
       timeZone: this.store.state()?.doc.shop.timeZone,
     });
-  protected label = (id: string): string => this.holes().find((h) => h.id === id)?.label ?? '';
-  protected isDrilled = (id: string): boolean => !!this.holes().find((h) => h.id === id)?.drilled;
+  protected tool = toolName;
+  protected doneWord = doneWord;
+  protected keyOf = roundKey;
+  protected tasksIn = (key: string): Task[] => this.tasks().filter((t) => roundKey(t.round) === key);
   protected sheet = (): string => documentUrl(this.store.state()?.doc.id ?? '', 'drill-sheet.pdf', this.units.system());
 }

@@ -45,7 +45,7 @@ type Way = (typeof WAYS)[number][0];
         </form>
       }
       @case ('bit') {
-        <form class="row away" (submit)="$event.preventDefault(); bit(b.value)">
+        <form class="row away" (submit)="$event.preventDefault(); another(b.value)">
           <label class="field"><span>Bit it was drilled with</span><input #b [placeholder]="hole().bit.name" /></label>
           <button class="act" type="submit">Keep</button>
         </form>
@@ -92,6 +92,8 @@ type Way = (typeof WAYS)[number][0];
 export class Otherwise {
   readonly state = input.required<RigState>();
   readonly hole = input.required<PlannedHole>();
+  /** The bit in the drill, mm. */
+  readonly bit = input.required<number>();
   readonly closed = output<void>();
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
@@ -133,7 +135,7 @@ export class Otherwise {
       kind: 'holeDrilled',
       hole: h.id,
       label: h.label,
-      bit: h.bit.mm,
+      bit: this.bit(),
       elsewhere: true,
       measured: {
         hullRevision: doc.hull.revision,
@@ -148,7 +150,7 @@ export class Otherwise {
     this.closed.emit();
   }
 
-  protected bit(text: string): void {
+  protected another(text: string): void {
     const read = parseLength(text, this.units.system());
     const wrong = !read.ok ? `Bit: ${read.says}` : read.mm < 1 || read.mm > 80 ? 'Bit: between 1 and 80 mm, like 17/64' : '';
     if (this.refuse(wrong) || !read.ok) return;

@@ -95,6 +95,6 @@ export default class HandOver {
   }
 
   protected book = (language: 'en' | 'fr'): string =>
-    documentUrl(this.store.state()?.doc.id ?? '', 'owners-book.pdf', this.units.system(), language);
+    documentUrl(this.store.state()?.doc.id ?? '', 'owners-book.pdf', this.units.system(), { language });
   protected file = (): string => `/api/rigs/${this.store.state()?.doc.id}/file`;
 }

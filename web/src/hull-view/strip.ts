@@ -9,7 +9,16 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { type Body, findDatum, type PlannedHole, type Point, type Rod, type Tape, type Workup } from '@plain-cleat/core';
+import {
+  type Body,
+  findDatum,
+  type PlannedHole,
+  type Point,
+  type Rod,
+  RUN_WORDS,
+  type Tape,
+  type Workup,
+} from '@plain-cleat/core';
 import { line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
 import { Glass } from './glass';
@@ -37,8 +46,6 @@ export interface StripRun {
   readonly path: readonly Point[];
   readonly thick: number;
 }
-
-const HOW = { taut: 'pulled taut', centre: 'along the centre line', gunwale: 'laid along the gunwale' } as const;
 
 /**
  * The boat as a line from bow to stern: the tape, the plan view, the side view under it with true
@@ -163,7 +170,7 @@ export class Strip {
     ),
   );
   protected readonly datum = computed(() => findDatum(this.hull(), this.tape().datum));
-  protected readonly how = computed(() => `hooked on ${this.datum().name.toUpperCase()} · ${HOW[this.tape().run]}`);
+  protected readonly how = computed(() => `hooked on ${this.datum().name.toUpperCase()} · ${RUN_WORDS[this.tape().run]}`);
   protected readonly ticks = computed(() => tapeTicks(this.scale(), this.datum().at.x, this.hull().length, this.units.system()));
   protected readonly hookX = computed(() => this.scale().x(this.datum().at.x));
   /** Old holes stay drawn like scars. */

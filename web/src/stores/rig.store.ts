@@ -234,11 +234,11 @@ export class RigStore {
     void this.send();
   }
 
-  /** Keeps a hole as drilled where it was planned; an old one it uses again is opened up. */
+  /** Keeps a hole as drilled where it was planned; one that is there, piloted or used again, is opened up. */
   drilled(h: PlannedHole, bit = h.bit.mm): void {
     const state = this.states.value;
     if (!state) return;
-    if (h.reused && h.drilled) return this.keep({ kind: 'holeOpened', of: h.drilled.fact, bit });
+    if (h.drilled) return this.keep({ kind: 'holeOpened', of: h.drilled.fact, bit });
     const measured = asPlanned(h, state.plan.tape, state.doc.hull.revision);
     this.keep({ kind: 'holeDrilled', hole: h.id, label: h.label, bit, measured, elsewhere: false });
   }
