@@ -81,6 +81,10 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await page.getByLabel('Measured off centre').fill('0');
   await page.getByRole('button', { name: 'Keep as drilled there' }).click();
   await expect(page.getByText('0 of 2 drilled')).toBeVisible();
+  // The rubber well nut wants a large hole: a step between pilot and size.
+  await putBitIn(page);
+  await holdUntil(page, 'stepped up', page.getByText('Last: D1 opened up').or(page.getByText('Last: D2 opened up')));
+  await holdUntil(page, 'stepped up', page.getByRole('button', { name: '3/8 is in the drill' }));
   await putBitIn(page);
   await holdUntil(page, 'drilled', page.getByText('1 of 2 drilled'));
   await holdUntil(page, 'drilled', page.getByText('2 of 2 drilled'));

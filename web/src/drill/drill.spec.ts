@@ -77,8 +77,8 @@ describe('drilling', () => {
     expect(panel()).toContain('lies flat');
     expect(panel()).not.toContain('All templates');
     const bar = async (reads: string): Promise<void> => {
-      rig.find<HTMLInputElement>('pc-templates .bar input').value = reads;
-      rig.find('pc-templates .bar').dispatchEvent(new Event('submit', { cancelable: true }));
+      rig.find<HTMLInputElement>('pc-templates .check input').value = reads;
+      rig.find('pc-templates .check').dispatchEvent(new Event('submit', { cancelable: true }));
       await rig.fixture.whenStable();
     };
     await bar('twelve');

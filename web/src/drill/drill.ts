@@ -168,6 +168,7 @@ export default class Drill {
   protected tool = toolName;
   protected doneWord = doneWord;
   protected keyOf = roundKey;
+  protected left = (task: Task): number => this.tasksIn(roundKey(task.round)).filter((t) => !t.done).length;
   protected tasksIn = (key: string): Task[] => this.tasks().filter((t) => roundKey(t.round) === key);
   protected sheet = (): string => documentUrl(this.store.state()?.doc.id ?? '', 'drill-sheet.pdf', this.units.system());
 }

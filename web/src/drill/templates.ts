@@ -31,7 +31,7 @@ type Bar = '100 mm' | '4 in';
         }
       </div>
       <p class="small">1. <a class="link" [href]="url('printer-check.pdf')">Print the check page</a> at 100 %, no scaling.</p>
-      <form class="bar" (submit)="$event.preventDefault(); keep(bar.value, read.value)">
+      <form class="check" (submit)="$event.preventDefault(); keep(bar.value, read.value)">
         <span class="small">2. Measure a bar with a steel rule, type what it reads.</span>
         <select #bar aria-label="Which bar">
           @for (b of bars(); track b) {
@@ -72,7 +72,7 @@ type Bar = '100 mm' | '4 in';
               ><b class="figure">{{ t.letter }}{{ t.parts > 1 ? ' ' + t.part + '/' + t.parts : '' }}</b> {{ t.of }}
               <span class="muted">{{ words(t) }}</span></span
             >
-            <span class="row">
+            <span class="files">
               <a class="link" [href]="drawing(t, 'svg')">SVG</a>
               <a class="link" [href]="drawing(t, 'dxf')">DXF</a>
             </span>
@@ -92,16 +92,16 @@ type Bar = '100 mm' | '4 in';
       min-height: 44px;
       cursor: pointer;
     }
-    .bar {
+    .check {
       display: grid;
       grid-template-columns: 92px 1fr auto;
       gap: 6px;
       margin: 6px 0;
     }
-    .bar .small {
+    .check .small {
       grid-column: 1 / -1;
     }
-    .bar input {
+    .check input {
       min-width: 0;
     }
     select {
@@ -115,6 +115,10 @@ type Bar = '100 mm' | '4 in';
     .way.on {
       background: var(--tape);
       color: var(--tape-ink);
+    }
+    .files {
+      display: flex;
+      gap: 12px;
     }
     .off {
       color: var(--look);
