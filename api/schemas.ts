@@ -31,7 +31,17 @@ export const problem = z.object({
 });
 
 export const staff = z.object({ id: z.string(), name: z.string(), role: z.enum(ROLES) });
-export const session = z.object({ staff: staff.nullable(), csrf: z.string().nullable(), apiVersion: z.int() });
+export const session = z.object({
+  staff: staff.nullable(),
+  csrf: z.string().nullable(),
+  apiVersion: z.int(),
+  /** Says later whose work it was that a tablet kept while there was no network; it signs nobody in. */
+  proof: z.string().nullable(),
+});
+const pin = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
+export const swap = z.strictObject({ staff: z.string().max(64), pin });
+export const choosePin = z.strictObject({ password: z.string().min(1).max(200), pin });
+export const crew = z.array(staff.extend({ hasPin: z.boolean() }));
 export const signIn = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
 
 export const hullSummary = z.object({
@@ -118,7 +128,11 @@ export const rig = z.object({
 
 export const sendChange = z.strictObject({ baseVersion: z.int().min(0), change, undoes: z.uuid().nullable() });
 export const changed = z.object({ version: z.int(), plan, rebased: z.boolean(), repeated: z.boolean() });
-export const sendFacts = z.strictObject({ facts: z.array(newFact).min(1).max(500) });
+export const sendFacts = z.strictObject({
+  facts: z.array(newFact).min(1).max(500),
+  /** Who kept them, when that is not who sends them. */
+  keptBy: z.strictObject({ name: z.string().min(1).max(80), proof: z.string().max(400) }).optional(),
+});
 export const kept = z.object({ factCount: z.int(), facts: z.array(keptFact) });
 export const moveRig = z.strictObject({ place: floorPlace });
 export const ownerLink = z.object({ url: z.string(), expires: z.string() });
@@ -244,6 +258,8 @@ export const newer = z.object({
 /** What an assembly is built from, without a boat. */
 export const storesList = z.object({ parts: z.array(part), hulls: z.array(hullModel), shop: shopSettings });
 
+/** A photo may bring an id of its own: sent twice, kept once. */
+export const addPhoto = z.object({ id: z.uuid().optional() });
 export const addedPhoto = z.object({ id: z.string(), name: z.string(), width: z.int(), height: z.int() });
 
 export const ownerPage = z.object({
@@ -278,6 +294,8 @@ export type Newer = z.infer<typeof newer>;
 export type Problem = z.infer<typeof problem>;
 export type Staff = z.infer<typeof staff>;
 export type Session = z.infer<typeof session>;
+export type Crew = z.infer<typeof crew>;
+export type SendFacts = z.infer<typeof sendFacts>;
 export type FloorPlace = z.infer<typeof floorPlace>;
 export type HullSummary = z.infer<typeof hullSummary>;
 export type OwnerSummary = z.infer<typeof ownerSummary>;

@@ -71,16 +71,18 @@ function security(app: Express): void {
 /** Serves the built page, with this request's nonce in it, for every address the web routes itself. */
 function pages(app: Express, root: string): void {
   const index = resolve(root, 'index.html');
-  app.use(
-    express.static(root, {
-      index: false,
-      maxAge: '1y',
-      immutable: true,
-      setHeaders: (res, path) => void (path.endsWith('.html') && res.setHeader('Cache-Control', 'no-store')),
-    }),
-  );
+  const serve = express.static(root, {
+    index: false,
+    maxAge: '1y',
+    immutable: true,
+    // The service worker and its list of files are asked for anew each time: they say whether there is a newer build.
+    setHeaders: (res, path) =>
+      void (/\/(ngsw|safety-worker|worker-basic)[^/]*$/.test(path) && res.setHeader('Cache-Control', 'no-cache')),
+  });
+  // Pages carry a nonce: none is served as it lies in the folder.
+  app.use((req, res, next) => (req.path.endsWith('.html') ? next() : serve(req, res, next)));
   // Read each time, so that a new build is served without a restart; a file that is gone stays gone.
-  app.get(/^\/(?!api\/|healthz)[^.]*$/, async (_req: Request, res: Response, next: NextFunction) => {
+  app.get(/^\/(?!api\/|healthz)([^.]*|index\.html)$/, async (_req: Request, res: Response, next: NextFunction) => {
     if (!existsSync(index)) return next();
     const page = (await readFile(index, 'utf8')).replaceAll('REQUEST_NONCE', String(res.locals.nonce));
     res.set('Cache-Control', 'no-store').type('html').send(page);
@@ -122,7 +124,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   // Before sign-in there is no session to protect; from then on every writing call carries the token.
   app.use((req, res, next) => (req.session.staff ? doubleCsrfProtection(req, res, next) : next()));
   app.use(
-    ROUTES.signIn.path,
+    [ROUTES.signIn.path, ROUTES.swap.path, ROUTES.choosePin.path],
     rateLimit({
       windowMs: 15 * 60_000,
       limit: 30,
@@ -140,10 +142,10 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   });
   const document = openApiDocument();
   bind(router, ROUTES.openApi, async () => document);
-  staffRoutes(router, (req, res) => generateCsrfToken(req, res, { overwrite: true }));
+  staffRoutes(router, (req, res) => generateCsrfToken(req, res, { overwrite: true }), config.SESSION_SECRET);
   floorRoutes(router);
   ownerRoutes(router);
-  rigRoutes(router, db, log);
+  rigRoutes(router, db, log, config.SESSION_SECRET);
   documentRoutes(router, db);
   hullRoutes(router, db);
   shopRoutes(router, db);

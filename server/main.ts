@@ -29,7 +29,8 @@ server.listen(config.PORT, config.HOST, () => {
   const port = typeof address === 'object' && address ? address.port : config.PORT;
   console.log(`Plain Cleat is at http://${config.HOST}:${port}`);
   if (process.env.DEMO !== 'no')
-    for (const p of STAFF) console.log(`  sign in as ${p.login.padEnd(6)} password ${p.password.padEnd(12)} (${p.role})`);
+    for (const p of STAFF)
+      console.log(`  sign in as ${p.login.padEnd(6)} password ${p.password.padEnd(12)} PIN ${p.pin} (${p.role})`);
 });
 
 let stopping = false;

@@ -11,7 +11,8 @@ import { hashPassword } from './staff/passwords';
 /** Loads the demo shop into an empty database, its rigs through the same door as any rig file. */
 export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   if ((await StaffRow.count()) > 0) return false;
-  for (const { password, ...person } of STAFF) await StaffRow.create({ ...person, passwordHash: await hashPassword(password) });
+  for (const { password, pin, ...person } of STAFF)
+    await StaffRow.create({ ...person, passwordHash: await hashPassword(password), pinHash: await hashPassword(pin) });
   for (const hull of HULLS) await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) });
   await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) });
   await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) });

@@ -36,8 +36,12 @@ export const newFact = z.discriminatedUnion('kind', [
     photo: key.optional(),
   }),
   fact('holeFound', { hole: key, label: z.string().max(8), bit: z.number().min(1).max(200), measured, says: words }),
-  fact('holeOpened', { of: z.uuid().describe('the fact the hole was kept by'), bit: z.number().min(1).max(80) }),
-  fact('holeAbandoned', { hole: key, why: words.min(1) }),
+  fact('holeOpened', {
+    of: z.uuid().describe('the fact the hole was kept by'),
+    bit: z.number().min(1).max(80),
+    photo: key.optional(),
+  }),
+  fact('holeAbandoned', { hole: key, why: words.min(1), photo: key.optional() }),
   fact('readingTaken', {
     from: z.string().max(80).describe('the hook'),
     to: z.string().max(80).describe('what was measured to'),
@@ -51,7 +55,7 @@ export const newFact = z.discriminatedUnion('kind', [
     reading: z.number().min(1).max(500).describe('mm on the rule'),
   }),
   fact('holePlugged', { hole: key, with: words.min(1) }),
-  fact('fastenerSubstituted', { fitting: key, with: words.min(1), why: words.min(1) }),
+  fact('fastenerSubstituted', { fitting: key, with: words.min(1), why: words.min(1), photo: key.optional() }),
   fact('stepDone', { step: key }),
   fact('minutesBooked', { step: key, minutes: z.number().min(0.5).max(1440) }),
   fact('stopShown', { stop: key }),

@@ -16,6 +16,7 @@ export interface Telling {
   /** Derived from what was measured; null when this hull has no such place. */
   readonly at: Point | null;
   readonly by: string;
+  /** By the clock of the device it was kept on: it may have come in later. */
   readonly when: string;
   readonly fact: string;
 }
@@ -30,7 +31,8 @@ export interface LedgerHole extends Telling {
   /** Found on the boat: nobody here drilled it. */
   readonly found: string | null;
   readonly plugged: string | null;
-  readonly photo: string | null;
+  /** Photos taken as it was drilled or opened up. */
+  readonly photos: readonly string[];
   /** Others measured the same hole; all are kept. */
   readonly also: readonly Telling[];
 }
@@ -111,10 +113,10 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
         elsewhere: drilled?.elsewhere ?? false,
         found: drilled ? null : (f as Of<'holeFound'>).says || 'found on the boat',
         plugged: null,
-        photo: drilled?.photo ?? null,
+        photos: drilled?.photo ? [drilled.photo] : [],
         also: [],
         by: f.by,
-        when: f.serverTime,
+        when: f.deviceTime,
         fact: f.id,
       });
       abandoned.delete(id);
@@ -123,7 +125,8 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
       if (hole) holes.set(hole.fact, { ...hole, plugged: f.with });
     } else if (f.kind === 'holeOpened') {
       const hole = holes.get(f.of);
-      if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit) });
+      const photos = [...(hole?.photos ?? []), ...(f.photo ? [f.photo] : [])];
+      if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit), photos });
     } else if (f.kind === 'holeAbandoned') abandoned.set(f.hole, f.why);
   }
   const own = live.filter((f) => f.rig === rig);

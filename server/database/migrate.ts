@@ -9,7 +9,10 @@ interface Step {
 
 /** Tables and columns that came later than the first: each is made by the step that brought it. */
 const LATER: readonly string[] = ['photos', 'headings', 'assemblies', 'remnants', 'cut_pieces'];
-const ADDED: Partial<Record<keyof typeof TABLES, readonly string[]>> = { hulls: ['year', 'colour', 'notes'] };
+const ADDED: Partial<Record<keyof typeof TABLES, readonly string[]>> = {
+  hulls: ['year', 'colour', 'notes'],
+  staff: ['pinHash'],
+};
 const FIRST = (Object.keys(TABLES) as (keyof typeof TABLES)[]).filter((t) => !LATER.includes(t));
 
 const MIGRATIONS: Step[] = [
@@ -38,6 +41,12 @@ const MIGRATIONS: Step[] = [
     name: '0003-remnants-and-cut-pieces',
     async up({ context }) {
       for (const table of ['remnants', 'cut_pieces'] as const) await context.createTable(table, columnsOf(table));
+    },
+  },
+  {
+    name: '0004-pins',
+    async up({ context }) {
+      await context.addColumn('staff', 'pinHash', columnsOf('staff').pinHash as never);
     },
   },
 ];

@@ -16,6 +16,8 @@ export class StaffRow extends Row<StaffRow> {
   declare name: string;
   declare role: string;
   declare passwordHash: string;
+  /** For swapping on a shared tablet; null until one is chosen. */
+  declare pinHash: CreationOptional<string | null>;
 }
 export class OwnerRow extends Row<OwnerRow> {
   declare id: string;
@@ -132,7 +134,14 @@ const document = { type: TEXT('long'), allowNull: false };
 
 /** The columns of every table, the single place they are written down; migrations create from it. */
 export const TABLES = {
-  staff: { id, login: { ...text(60), unique: true }, name: text(80), role: text(20), passwordHash: text(200) },
+  staff: {
+    id,
+    login: { ...text(60), unique: true },
+    name: text(80),
+    role: text(20),
+    passwordHash: text(200),
+    pinHash: { type: STRING(200), allowNull: true },
+  },
   owners: { id, name: text(120), email: text(200) },
   hull_models: { id, revision: { ...integer, primaryKey: true }, document },
   catalogs: { revision: { ...integer, primaryKey: true }, document },

@@ -1,9 +1,10 @@
 import type { Fact, NewFact } from '@plain-cleat/core';
-import type { Kept } from '@plain-cleat/api';
+import type { Kept, SendFacts } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
-import { FactRow, HullRow, RigRow } from '../database/models';
+import { FactRow, HullRow, RigRow, StaffRow } from '../database/models';
 import { badInput, notFound } from '../http/problem';
+import { readProof } from '../staff/proof';
 
 /**
  * Appends facts to the hull of a rig. Never refused as stale; an id that came before is kept once.
@@ -20,6 +21,21 @@ export async function keepFacts(db: Sequelize, rigId: string, by: string, facts:
     if (facts.some((f) => f.kind === 'signed'))
       await RigRow.update({ place: 'handed over' }, { where: { id: rig.id }, transaction });
   });
+}
+
+/**
+ * Whose facts they are that a tablet kept without a network and somebody else may send now: those of whom its
+ * proof names; when that no longer holds, of whom the tablet says, and who sent them.
+ */
+export async function whoKept(
+  { name, proof }: NonNullable<SendFacts['keptBy']>,
+  sender: string,
+  secret: string,
+): Promise<string> {
+  const id = readProof(proof, secret);
+  const row = id ? await StaffRow.findByPk(id) : null;
+  if (row) return row.name;
+  return name === sender ? sender : `${name}, sent by ${sender}`.slice(0, 80);
 }
 
 /** What may be kept of a hull that is under no rig: holes found, opened, plugged, and its measures. */

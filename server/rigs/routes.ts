@@ -9,7 +9,7 @@ import { bind } from '../http/bind';
 import { notFound } from '../http/problem';
 import { ownChanges, recordChange } from './changes';
 import { checkAcceptance } from './check';
-import { keepFacts } from './facts';
+import { keepFacts, whoKept } from './facts';
 import { findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
 import { importRigFile, openNewRig } from './open';
@@ -40,7 +40,7 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
 }
 
 /** Rigs: open, read, change, keep facts, files. */
-export function rigRoutes(router: Router, db: Sequelize, log: Logger): void {
+export function rigRoutes(router: Router, db: Sequelize, log: Logger, secret: string): void {
   bind(router, ROUTES.openRig, async ({ body }) => openNewRig(db, body));
   bind(router, ROUTES.importRig, async ({ body }) => {
     const made = await importRigFile(db, body.text);
@@ -57,7 +57,8 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger): void {
     return done;
   });
   bind(router, ROUTES.facts, async ({ params, body, staff }) => {
-    const done = await keepFacts(db, params.rig ?? '', staff.name, body.facts);
+    const by = body.keptBy ? await whoKept(body.keptBy, staff.name, secret) : staff.name;
+    const done = await keepFacts(db, params.rig ?? '', by, body.facts);
     await project(params.rig ?? '', log);
     return done;
   });

@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto';
+import type { Crew, Kept, Session } from '@plain-cleat/api';
+import { STAFF } from '@plain-cleat/demo';
+import sharp from 'sharp';
+import { type Person, problemOf, shop } from '../testing/shop';
+import { makeProof, readProof } from './proof';
+
+const pinOf = (id: string): string => STAFF.find((s) => s.id === id)?.pin ?? '';
+
+describe('a proof of who kept something', () => {
+  const secret = 'a secret of at least sixteen letters';
+  it('holds for a month, and only as it was sealed', () => {
+    const now = Date.parse('2026-06-01T10:00:00Z');
+    const proof = makeProof('mara', secret, now);
+    const days = (n: number): number => now + n * 86_400_000;
+    expect(readProof(proof, secret, days(29))).toBe('mara');
+    expect(readProof(proof, secret, days(31))).toBeNull();
+    expect(readProof(proof.replace('mara', 'tom'), secret, now)).toBeNull();
+    expect(readProof(proof, 'another secret of many letters', now)).toBeNull();
+    for (const nonsense of ['', 'a.b.c', `${proof}x`]) expect(readProof(nonsense, secret, now)).toBeNull();
+  });
+});
+
+describe('a shared tablet', () => {
+  const open = async (): Promise<{ tablet: Person; rig: string; plan: string }> => {
+    const s = await shop();
+    const rig = await (await s.signIn('ama')).newRig('swapped');
+    const tablet = await s.signIn('mara');
+    return { tablet, rig, plan: (await tablet.rig(rig)).plan.id };
+  };
+  const done = (plan: string, step: string) => ({
+    id: randomUUID(),
+    kind: 'stepDone',
+    rig: plan,
+    deviceTime: '2026-06-01T08:15:00Z',
+    step,
+  });
+
+  it('goes over to another by PIN, and names who may take it', async () => {
+    const { tablet } = await open();
+    const crew = (await tablet.get('/api/crew').expect(200)).body as Crew;
+    expect(crew.map((c) => [c.name, c.hasPin])).toContain(['Tom Hale', true]);
+    const wrong = problemOf(await tablet.post('/api/swap', { staff: 'tom', pin: '0000' }).expect(422));
+    expect(wrong.field).toBe('pin');
+    expect(problemOf(await tablet.post('/api/swap', { staff: 'tom', pin: '12' }).expect(422)).detail).toContain('four to eight');
+    const { staff } = (await tablet.post('/api/swap', { staff: 'tom', pin: pinOf('tom') }).expect(200)).body as Session;
+    expect(staff?.name).toBe('Tom Hale');
+    expect(((await tablet.get('/api/session')).body as Session).staff?.id).toBe('tom');
+  });
+
+  it('a PIN is chosen with the password', async () => {
+    const idris = await (await shop()).signIn('idris');
+    const wrong = problemOf(await idris.post('/api/pin', { password: 'guess', pin: '1234' }).expect(422));
+    expect(wrong.field).toBe('password');
+    await idris.post('/api/pin', { password: 'slack-tide', pin: '90210' }).expect(200);
+    const mara = await (await shop()).signIn('mara');
+    await mara.post('/api/swap', { staff: 'idris', pin: '8153' }).expect(422);
+    await mara.post('/api/swap', { staff: 'idris', pin: '90210' }).expect(200);
+    await idris.post('/api/pin', { password: 'slack-tide', pin: '8153' }).expect(200);
+  });
+
+  it('facts it kept while the network was gone stay those of who kept them', async () => {
+    const { tablet, rig, plan } = await open();
+    const { proof } = (await tablet.get('/api/session').expect(200)).body as Session;
+    const tom = await (await shop()).signIn('tom');
+    const keep = async (keptBy: object, step: string): Promise<string | undefined> => {
+      const { body } = await tom.post(`/api/rigs/${rig}/facts`, { facts: [done(plan, step)], keptBy }).expect(200);
+      return (body as Kept).facts[0]?.by;
+    };
+    expect(await keep({ name: 'Mara Voss', proof }, 'receive')).toBe('Mara Voss');
+    // What the tablet claims does not count where the proof says otherwise, or nothing.
+    expect(await keep({ name: 'Idris Kell', proof }, 'measure')).toBe('Mara Voss');
+    expect(await keep({ name: 'Mara Voss', proof: 'worn out' }, 'strip')).toBe('Mara Voss, sent by Tom Hale');
+    expect(await keep({ name: 'Tom Hale', proof: '' }, 'tape')).toBe('Tom Hale');
+  });
+
+  it('a photo sent twice under one id is kept once', async () => {
+    const { tablet, rig } = await open();
+    const bytes = await sharp({ create: { width: 20, height: 10, channels: 3, background: '#444' } })
+      .jpeg()
+      .toBuffer();
+    const id = randomUUID();
+    const send = () => tablet.sendFile(`/api/rigs/${rig}/photos`, 'photo', bytes, 'hole.jpg').field('id', id).expect(200);
+    expect(((await send()).body as { id: string }).id).toBe(id);
+    expect(((await send()).body as { id: string }).id).toBe(id);
+    await tablet.get(`/api/rigs/${rig}/photos/${id}`).expect(200);
+  });
+});
