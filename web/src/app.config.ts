@@ -1,8 +1,16 @@
 import { provideHttpClient, withInterceptors } from '@angular/common/http';
-import { type ApplicationConfig, provideBrowserGlobalErrorListeners, provideZonelessChangeDetection } from '@angular/core';
+import {
+  type ApplicationConfig,
+  inject,
+  isDevMode,
+  provideBrowserGlobalErrorListeners,
+  provideZonelessChangeDetection,
+} from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
+import { take } from 'rxjs';
 import { routes } from './app.routes';
-import { withSession } from './stores/session.store';
+import { SessionStore, withSession } from './stores/session.store';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -10,5 +18,10 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     provideRouter(routes, withComponentInputBinding()),
     provideHttpClient(withInterceptors([withSession])),
+    // Only for staff: an owner's page is for a look, and takes nothing onto their device.
+    provideServiceWorker('ngsw-worker.js', {
+      enabled: !isDevMode(),
+      registrationStrategy: () => inject(SessionStore).signedIn$.pipe(take(1)),
+    }),
   ],
 };

@@ -1,6 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { fromEvent, merge } from 'rxjs';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Courier } from './stores/courier';
+import { NewerBuild } from './stores/newer-build';
 import { SessionStore } from './stores/session.store';
+import { Tablet } from './stores/tablet';
+import { Swap } from './sign-in/swap';
 import { currentUrl } from './stores/current-url';
 import { UnitsStore } from './stores/units.store';
 
@@ -8,7 +14,7 @@ import { UnitsStore } from './stores/units.store';
 @Component({
   selector: 'pc-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, RouterLinkActive],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, Swap],
   template: `
     @if (bar()) {
       <header class="bar">
@@ -25,11 +31,27 @@ import { UnitsStore } from './stores/units.store';
         <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">
           {{ units.label() }}
         </button>
-        <span class="who">{{ session.staff()?.name }}</span>
+        <button type="button" class="who" (click)="swapping.set(true)" title="Another rigger takes over">
+          {{ session.staff()?.name }}
+        </button>
         <button type="button" (click)="leave()">Sign out</button>
       </header>
     }
-    @if (session.outdated()) {
+    @if (swapping()) {
+      @defer {
+        <pc-swap (closed)="swapping.set(false)" />
+      }
+    }
+    @if (tablet.trouble()) {
+      <p class="box stop" role="alert">{{ tablet.trouble() }}</p>
+    }
+    @if (bar() && session.signedInAs() && session.signedInAs() !== session.staff()?.name) {
+      <p class="box look" role="status">
+        The network is back. {{ session.staff()?.name }}: your PIN, and you are signed in again.
+        <button class="link" type="button" (click)="swapping.set(true)">Type it</button>
+      </p>
+    }
+    @if (session.outdated() || build.ready()) {
       <p class="box look" role="alert">
         A newer Plain Cleat is here. Reload this page; what is not sent yet is kept.
         <button class="link" type="button" (click)="reload()">Reload</button>
@@ -41,11 +63,23 @@ import { UnitsStore } from './stores/units.store';
 export class App {
   protected readonly session = inject(SessionStore);
   protected readonly units = inject(UnitsStore);
+  protected readonly build = inject(NewerBuild);
+  protected readonly tablet = inject(Tablet);
+  private readonly courier = inject(Courier);
+  protected readonly swapping = signal(false);
   private readonly router = inject(Router);
   private readonly url = currentUrl();
   protected readonly bar = computed(
     () => this.session.staff() !== null && !this.url().startsWith('/owner/') && !this.url().startsWith('/sign-in'),
   );
+
+  constructor() {
+    // What other rigs left unsent goes out when somebody is here and the server can be heard.
+    const online = fromEvent(window, 'online');
+    merge(this.session.signedIn$, online)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => void this.courier.sweep());
+  }
 
   protected reload = (): void => location.reload();
 

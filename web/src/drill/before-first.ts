@@ -1,10 +1,7 @@
-import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { AddedPhoto } from '@plain-cleat/api';
 import { datums, findDatum, parseLength, type ToMeasure } from '@plain-cleat/core';
 import { Length } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
-import { wordsOf } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 
 type Run = 'taut' | 'centre' | 'gunwale';
@@ -123,7 +120,6 @@ type Run = 'taut' | 'centre' | 'gunwale';
 export class BeforeFirst {
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
-  private readonly http = inject(HttpClient);
   private readonly units = inject(UnitsStore);
   protected readonly gate = computed(() => this.state().workup.gate);
   protected readonly asked = computed(() => this.state().doc.shop.drilling.agree);
@@ -158,13 +154,6 @@ export class BeforeFirst {
     const who = name.trim();
     this.fault.set(who ? null : { at: 'agreed', says: 'Name: who agreed, such as the owner.' });
     if (!who) return;
-    const file = this.picture();
-    if (!file) return this.store.keep({ kind: 'layoutAgreed', name: who, photo: null });
-    const form = new FormData();
-    form.append('photo', file);
-    this.http.post<AddedPhoto>(`/api/rigs/${this.state().doc.id}/photos`, form).subscribe({
-      next: (kept) => this.store.keep({ kind: 'layoutAgreed', name: who, photo: kept.id }),
-      error: (error: unknown) => this.fault.set({ at: 'agreed', says: wordsOf(error) }),
-    });
+    this.store.keep({ kind: 'layoutAgreed', name: who, photo: null }, this.picture());
   }
 }

@@ -42,6 +42,8 @@ export default class Drill {
   private readonly bitIn = signal('');
   protected readonly elsewhere = signal(false);
   protected readonly inside = signal(false);
+  /** A photo that goes with the next mark. */
+  protected readonly photo = signal<File | null>(null);
   protected readonly holes = computed(() => this.store.state()?.workup.holes ?? []);
   protected readonly rounds = computed(() => this.store.state()?.workup.rounds ?? []);
   protected readonly tasks = computed(() => tasksOf(this.rounds(), this.holes()));
@@ -125,6 +127,7 @@ export default class Drill {
 
   protected choose(key: string): void {
     this.picked.set(key);
+    this.photo.set(null);
     this.elsewhere.set(false);
   }
 
@@ -151,7 +154,8 @@ export default class Drill {
 
   protected mark(task: Task): void {
     if (task.done) return;
-    this.store.drilled(task.hole, task.round.bit.mm);
+    this.store.drilled(task.hole, task.round.bit.mm, this.photo());
+    this.photo.set(null);
     this.picked.set(null);
   }
 

@@ -94,6 +94,8 @@ export class Otherwise {
   readonly hole = input.required<PlannedHole>();
   /** The bit in the drill, mm. */
   readonly bit = input.required<number>();
+  /** A photo of it, where one was taken. */
+  readonly photo = input<Blob | null>(null);
   readonly closed = output<void>();
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
@@ -131,22 +133,26 @@ export class Otherwise {
             : '';
     if (this.refuse(fault) || !r.ok || !o.ok) return;
     const sign = h.offCentre < 0 ? -1 : 1;
-    this.store.keep({
-      kind: 'holeDrilled',
-      hole: h.id,
-      label: h.label,
-      bit: this.bit(),
-      elsewhere: true,
-      measured: {
-        hullRevision: doc.hull.revision,
-        datum: plan.tape.datum,
-        run: plan.tape.run,
-        reading: r.mm,
-        offCentre: h.down === null ? sign * o.mm : h.offCentre,
-        down: h.down === null ? null : o.mm,
-        ...(h.ahead && plan.tape.datum !== 'stern' ? { towards: 'forward' as const } : {}),
+    this.store.keep(
+      {
+        kind: 'holeDrilled',
+        hole: h.id,
+        label: h.label,
+        bit: this.bit(),
+        elsewhere: true,
+        measured: {
+          hullRevision: doc.hull.revision,
+          datum: plan.tape.datum,
+          run: h.run,
+          reading: r.mm,
+          offCentre: h.down === null ? sign * o.mm : h.offCentre,
+          down: h.down === null ? null : o.mm,
+          ...(h.down === null ? {} : { downBy: 'girth' as const }),
+          ...(h.ahead && plan.tape.datum !== 'stern' ? { towards: 'forward' as const } : {}),
+        },
       },
-    });
+      this.photo(),
+    );
     this.closed.emit();
   }
 
@@ -155,20 +161,23 @@ export class Otherwise {
     const wrong = !read.ok ? `Bit: ${read.says}` : read.mm < 1 || read.mm > 80 ? 'Bit: between 1 and 80 mm, like 17/64' : '';
     if (this.refuse(wrong) || !read.ok) return;
     const h = this.hole();
-    this.store.drilled(h, read.mm);
+    this.store.drilled(h, read.mm, this.photo());
     this.closed.emit();
   }
 
   protected fastener(used: string, why: string): void {
     if (this.refuse(!used.trim() ? 'Fastener used: say which, such as rivet 68.' : !why.trim() ? 'Why: a few words.' : ''))
       return;
-    this.store.keep({ kind: 'fastenerSubstituted', fitting: this.hole().fitting, with: used.trim(), why: why.trim() });
+    this.store.keep(
+      { kind: 'fastenerSubstituted', fitting: this.hole().fitting, with: used.trim(), why: why.trim() },
+      this.photo(),
+    );
     this.closed.emit();
   }
 
   protected abandon(why: string): void {
     if (this.refuse(why.trim() ? '' : 'Why: say what stopped it, such as foam behind.')) return;
-    this.store.keep({ kind: 'holeAbandoned', hole: this.hole().id, why: why.trim() });
+    this.store.keep({ kind: 'holeAbandoned', hole: this.hole().id, why: why.trim() }, this.photo());
     this.closed.emit();
   }
 }

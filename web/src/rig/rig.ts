@@ -49,6 +49,15 @@ export default class Rig {
     effect(() => void this.store.open(this.rig()));
   }
 
+  protected at = (iso: string): string =>
+    new Date(iso).toLocaleString('en-GB', {
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+      timeZone: this.store.state()?.doc.shop.timeZone,
+    });
+
   /** A value of a clash, short enough to compare by eye. */
   protected show = (value: unknown): string =>
     (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'nothing')).slice(0, 160);

@@ -1,57 +1,92 @@
 import type { NewFact } from '@plain-cleat/core';
-import { Outbox, type Waiting } from './outbox';
+import { Outbox } from './outbox';
+import { Tablet, type WaitingFact } from './tablet';
 
-const fact = (id: string): Waiting => ({
+const fact = (id: string): WaitingFact => ({
   what: 'fact',
   fact: { id, kind: 'stepDone', rig: 'p', deviceTime: '2026-06-01T10:00:00Z', step: 's' } as NewFact,
+  rigger: { name: 'Mara Voss', proof: 'p' },
 });
 
-class Memory {
-  readonly kept = new Map<string, string>();
-  get length(): number {
-    return this.kept.size;
-  }
-  key = (i: number): string | null => [...this.kept.keys()][i] ?? null;
-  getItem = (k: string): string | null => this.kept.get(k) ?? null;
-  setItem = (k: string, v: string): void => void this.kept.set(k, v);
-  removeItem = (k: string): void => void this.kept.delete(k);
-}
-
 describe('the outbox', () => {
-  it('keeps what was not sent in order, across a reload', () => {
-    const memory = new Memory();
-    const box = new Outbox('rig', memory);
+  let tablet: Tablet;
+  beforeEach(async () => {
+    tablet = new Tablet();
+    await tablet.empty();
+  });
+  /** Another page, later: whatever was asked of the tablet before is done by then. */
+  const after = (rig = 'rig'): Promise<Outbox> => Outbox.open(rig, new Tablet());
+  const ids = (box: Outbox): string[] => box.all().map((w) => (w.what === 'fact' ? w.fact.id : w.change.id));
+
+  it('keeps what was not sent in order, across a restart', async () => {
+    const box = await Outbox.open('rig', tablet);
     for (const id of ['3', '1', '2']) box.add(fact(id));
-    const after = new Outbox('rig', memory);
-    expect(after.all()).toEqual(['3', '1', '2'].map(fact));
-    const first = after.first();
-    if (first) after.drop(first);
-    expect(new Outbox('rig', memory).first()).toEqual(fact('1'));
+    expect(ids(box)).toEqual(['3', '1', '2']);
+    const later = await after();
+    expect(ids(later)).toEqual(['3', '1', '2']);
+    const first = later.first();
+    if (first) later.drop(first);
+    expect(ids(await after())).toEqual(['1', '2']);
   });
 
-  it('loses nothing of two tabs on one rig', () => {
-    const memory = new Memory();
-    const [one, other] = [new Outbox('rig', memory), new Outbox('rig', memory)];
-    one.add(fact('a'));
-    other.add(fact('b'));
-    const sent = one.first();
-    if (sent) one.drop(sent);
-    expect(new Outbox('rig', memory).all()).toEqual([fact('b')]);
+  it('keeps each rig’s own, with its photo', async () => {
+    const box = await Outbox.open('rig', tablet);
+    const other = await Outbox.open('other', tablet);
+    box.add({ ...fact('1'), photo: new Blob(['picture'], { type: 'image/jpeg' }) });
+    other.add(fact('2'));
+    const [kept] = (await after()).all() as WaitingFact[];
+    expect(await kept?.photo?.text()).toBe('picture');
+    expect(ids(await after('other'))).toEqual(['2']);
+    expect((await tablet.rigsWaiting()).sort()).toEqual(['other', 'rig']);
   });
 
-  it('leaves nothing behind when all is sent, and mixes no rigs', () => {
-    const memory = new Memory();
-    const box = new Outbox('rig', memory);
+  it('two tabs of one rig add to one another', async () => {
+    const [one, two] = [await Outbox.open('rig', tablet), await Outbox.open('rig', new Tablet())];
+    one.add(fact('1'));
+    two.add(fact('2'));
+    expect(ids(await after()).sort()).toEqual(['1', '2']);
+  });
+
+  it('what the server refused stays, and is not next until it is to be tried again', async () => {
+    const box = await Outbox.open('rig', tablet);
     box.add(fact('1'));
-    expect(new Outbox('other', memory).all()).toEqual([]);
-    const first = box.first();
-    if (first) box.drop(first);
-    expect(memory.kept.size).toBe(0);
+    box.add(fact('2'));
+    const [first] = box.all() as WaitingFact[];
+    if (!first) return fail('nothing waits');
+    box.replace(first, { ...first, refused: 'there is no such rig' });
+    await box.kept();
+    const later = await after();
+    expect(later.refused().map((w) => w.refused)).toEqual(['there is no such rig']);
+    expect((later.first() as WaitingFact).fact.id).toBe('2');
+    const [refused] = later.refused();
+    if (refused) later.replace(refused, fact('1'));
+    expect((later.first() as WaitingFact).fact.id).toBe('1');
+    await later.kept();
+    expect(ids(await after())).toEqual(['1', '2']);
+  });
+});
+
+describe('the tablet', () => {
+  it('keeps the last rigs opened, and forgets them and who was here when somebody signs out, but nothing unsent', async () => {
+    const tablet = new Tablet();
+    await tablet.empty();
+    for (let i = 0; i < 14; i++) await tablet.keepRig({ id: `rig-${i}`, number: `R-${i}` } as never);
+    expect(await tablet.rig('rig-0')).toBeUndefined();
+    expect((await tablet.rig('rig-13'))?.doc.number).toBe('R-13');
+    await tablet.addWaiting('rig-1', fact('1'));
+    await tablet.keepSession({ staff: null, csrf: null, apiVersion: 1, proof: null });
+    await tablet.forget();
+    expect([await tablet.rig('rig-13'), await tablet.session()]).toEqual([undefined, undefined]);
+    expect(await tablet.rigsWaiting()).toEqual(['rig-1']);
   });
 
-  it('passes over what is broken in the store', () => {
-    const memory = new Memory();
-    memory.setItem('plain-cleat.unsent.rig.1', '{broken');
-    expect(new Outbox('rig', memory).all()).toEqual([]);
+  it('says so where the browser keeps nothing, and goes on', async () => {
+    spyOn(indexedDB, 'open').and.throwError(new Error('not allowed'));
+    const tablet = new Tablet();
+    const box = await Outbox.open('rig', tablet);
+    box.add(fact('1'));
+    expect(box.all().length).toBe(1);
+    expect(await tablet.rigsWaiting()).toEqual([]);
+    expect(tablet.trouble()).toContain('Do not close the page');
   });
 });

@@ -1,61 +1,60 @@
-import type { Change, NewFact } from '@plain-cleat/core';
+import type { Tablet, Waiting, WaitingFact } from './tablet';
 
-export type Waiting =
-  | { readonly what: 'change'; readonly change: Change; readonly undoes: string | null }
-  | { readonly what: 'fact'; readonly fact: NewFact };
-
-type Kept = Pick<Storage, 'getItem' | 'setItem' | 'removeItem' | 'key' | 'length'>;
-
-const prefixOf = (rig: string): string => `plain-cleat.unsent.${rig}.`;
+interface Held {
+  one: Waiting;
+  /** Its key on the tablet, once it is kept there. */
+  key: Promise<number | undefined>;
+}
 
 /**
- * What is not yet acknowledged, in order, kept on this device across reloads. Each has a key of its
- * own, so that two tabs of one rig never write over each other; the server keeps an id sent twice once.
+ * What of one rig is not yet acknowledged, in order, at hand at once and kept on the tablet across restarts. Two
+ * tabs of one rig each add their own; the server keeps an id sent twice once.
  */
 export class Outbox {
-  private readonly waiting = new Map<string, Waiting>();
-  private readonly prefix: string;
-  private count = 0;
+  private constructor(
+    readonly rig: string,
+    private readonly tablet: Tablet,
+    private held: readonly Held[],
+  ) {}
 
-  constructor(
-    rig: string,
-    private readonly storage: Kept = localStorage,
-  ) {
-    this.prefix = prefixOf(rig);
-    for (const key of this.keys()) {
-      const one = this.read(key);
-      if (one) this.waiting.set(key, one);
-    }
+  /** Nothing waits, and nowhere. */
+  static empty = (tablet: Tablet): Outbox => new Outbox('', tablet, []);
+
+  static async open(rig: string, tablet: Tablet): Promise<Outbox> {
+    const kept = await tablet.waitingOf(rig);
+    return new Outbox(
+      rig,
+      tablet,
+      kept.map(({ key, one }) => ({ one, key: Promise.resolve(key) })),
+    );
   }
 
-  private keys(): string[] {
-    const all = Array.from({ length: this.storage.length }, (_, i) => this.storage.key(i) ?? '');
-    return all.filter((k) => k.startsWith(this.prefix)).sort();
-  }
+  all = (): readonly Waiting[] => this.held.map((h) => h.one);
+  /** The next to be sent. */
+  first = (): Waiting | undefined => this.all().find((w) => w.what === 'change' || w.refused === undefined);
+  refused = (): readonly WaitingFact[] => this.all().filter((w) => w.what === 'fact' && w.refused !== undefined) as WaitingFact[];
 
-  private read(key: string): Waiting | undefined {
-    try {
-      return JSON.parse(this.storage.getItem(key) ?? '') as Waiting;
-    } catch {
-      return undefined;
-    }
-  }
-
-  all = (): readonly Waiting[] => [...this.waiting.values()];
-  first = (): Waiting | undefined => this.all()[0];
+  /** Settles once all of it is kept on the tablet. */
+  kept = (): Promise<unknown> => Promise.all(this.held.map((h) => h.key));
 
   add(one: Waiting): void {
-    const { id } = one.what === 'change' ? one.change : one.fact;
-    const key = `${this.prefix}${Date.now()}.${String(++this.count).padStart(6, '0')}.${id}`;
-    this.waiting.set(key, one);
-    this.storage.setItem(key, JSON.stringify(one));
+    this.held = [...this.held, { one, key: this.tablet.addWaiting(this.rig, one) }];
   }
 
   drop(one: Waiting): void {
-    for (const [key, value] of this.waiting)
-      if (value === one) {
-        this.waiting.delete(key);
-        this.storage.removeItem(key);
-      }
+    const gone = this.held.find((h) => h.one === one);
+    this.held = this.held.filter((h) => h !== gone);
+    void gone?.key.then((key) => key !== undefined && this.tablet.dropWaiting(key));
+  }
+
+  /** Something else in its place: what the server refused, or is to be tried again. */
+  replace(one: Waiting, by: Waiting): void {
+    const was = this.held.find((h) => h.one === one);
+    if (!was) return;
+    const key = was.key.then(async (k) => {
+      if (k !== undefined) await this.tablet.putWaiting(k, this.rig, by);
+      return k;
+    });
+    this.held = this.held.map((h) => (h === was ? { one: by, key } : h));
   }
 }

@@ -6,8 +6,8 @@ import { provideRouter } from '@angular/router';
 import type { RigDocument } from '@plain-cleat/api';
 import type { Change, Plan } from '@plain-cleat/core';
 import { TEST_HULL, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
-import { Outbox } from './outbox';
 import { RigStore } from './rig.store';
+import { Tablet } from './tablet';
 
 const place: Change = {
   id: '00000000-0000-4000-8000-000000000001',
@@ -48,7 +48,7 @@ describe('the open rig', () => {
   const settle = (): Promise<void> => new Promise((r) => setTimeout(r));
 
   beforeEach(async () => {
-    localStorage.clear();
+    await new Tablet().empty();
     TestBed.configureTestingModule({
       providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting(), RigStore],
     });
@@ -83,7 +83,7 @@ describe('the open rig', () => {
     await settle();
     expect(store.state()?.waiting).toBe(1);
     expect(store.state()?.unsent).toContain('does not answer');
-    expect(new Outbox('rig-1').first()).toEqual(jasmine.objectContaining({ change: place }));
+    expect(store.unsent()[0]).toEqual(jasmine.objectContaining({ change: place }));
     store.retry();
     send().flush({ version: 1, plan: testPlan(), rebased: false, repeated: true });
     await settle();
@@ -179,6 +179,42 @@ describe('the open rig', () => {
     await settle();
     expect(store.state()?.doc.factCount).toBe(1);
     expect(store.state()?.facts.length).toBe(1);
+  });
+
+  it('goes on with the tablet’s own copy while the server does not answer, and takes up the server’s when it does', async () => {
+    await settle();
+    store.keep({ kind: 'stepDone', step: 'receive' });
+    http.expectOne('/api/rigs/rig-1/facts').error(new ProgressEvent('error'), { status: 0, statusText: '' });
+    await settle();
+    const opening = store.open('rig-1');
+    http.expectOne('/api/rigs/rig-1').flush(null, { status: 504, statusText: 'Gateway Timeout' });
+    await opening;
+    expect(store.state()?.copyOf).not.toBeNull();
+    // What was done before the page was left is there, and still waits.
+    expect(store.state()?.workup.steps[0]?.done).not.toBeNull();
+    expect(store.state()?.waiting).toBe(1);
+    window.dispatchEvent(new Event('online'));
+    http.match('/api/rigs/rig-1/facts').forEach((c) => c.flush({ factCount: 1, facts: [] }));
+    http.expectOne('/api/rigs/rig-1').flush(doc());
+    await settle();
+    expect(store.state()?.copyOf).toBeNull();
+  });
+
+  it('a fact the server will not take stays, to be sent again or put away', async () => {
+    store.keep({ kind: 'stepDone', step: 'receive' });
+    const refuse = (): void =>
+      http.expectOne('/api/rigs/rig-1/facts').flush({ detail: 'not that one' }, { status: 422, statusText: 'No' });
+    refuse();
+    await settle();
+    const [one] = store.state()?.notTaken ?? [];
+    expect(one?.refused).toBe('not that one');
+    if (!one) return;
+    store.decide(one, true);
+    refuse();
+    await settle();
+    const [again] = store.state()?.notTaken ?? [];
+    if (again) store.decide(again, false);
+    expect([store.state()?.notTaken.length, store.state()?.waiting]).toEqual([0, 0]);
   });
 
   it('says why a rig does not open', async () => {

@@ -1,7 +1,7 @@
 import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Changed, Kept, LoggedChange, Problem, RigDocument } from '@plain-cleat/api';
+import type { Changed, LoggedChange, Problem, RigDocument } from '@plain-cleat/api';
 import {
   applyChange,
   asPlanned,
@@ -17,9 +17,12 @@ import {
   workUp,
 } from '@plain-cleat/core';
 import { BehaviorSubject, firstValueFrom } from 'rxjs';
-import { Outbox, type Waiting } from './outbox';
-import { SessionStore, wordsOf } from './session.store';
-import { undoStacks } from './undo';
+import { Courier, isStale, mayPass } from './courier';
+import { RETRY, RigNews } from './news';
+import { Outbox } from './outbox';
+import { isGone, SessionStore, wordsOf } from './session.store';
+import { Tablet, type Waiting, type WaitingFact } from './tablet';
+import { myStacks, onTop } from './undo';
 
 /** A change of mine on a field somebody else changed first: the person chooses. */
 export interface ClashShown {
@@ -40,20 +43,15 @@ export interface RigState {
   /** The set being shown; null shows every fitting at its own place. */
   readonly set: string | null;
   readonly waiting: number;
+  /** Facts the server would not take: they stay here until somebody decides. */
+  readonly notTaken: readonly WaitingFact[];
+  /** When the server was last heard, while one works on the tablet's own copy. */
+  readonly copyOf: string | null;
   /** Set while the server does not answer. */
   readonly unsent: string | null;
   readonly clash: ClashShown | null;
   /** What the server would not take, in its words. */
   readonly refused: string | null;
-}
-
-/**
- * Whether sending again can help: no answer, a broken server, a session that ran out, a stale page.
- * Any other answer is the server's last word on it, such as what only a manager may accept.
- */
-function mayPass(error: HttpErrorResponse): boolean {
-  const stale = error.status === 403 && (error.error as Problem | null)?.field === 'x-csrf-token';
-  return error.status === 0 || error.status >= 500 || error.status === 401 || stale;
 }
 
 /** What a workup follows from besides plan and facts. */
@@ -68,8 +66,6 @@ export const inputOf = ({ hull, catalog, shop, today, others }: RigDocument): Om
 /** A fact before this device has said which rig, when and under which id. */
 export type FactBody = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
 
-const RETRY = 3000;
-
 /** One open rig: its plan and facts, my unsent ones on top, and the workup of both. */
 @Injectable()
 export class RigStore {
@@ -78,8 +74,10 @@ export class RigStore {
   private readonly states = new BehaviorSubject<RigState | null>(null);
   private readonly failures = new BehaviorSubject<string | null>(null);
   private workups = new WorkupSession();
-  private outbox = new Outbox('');
-  private news?: EventSource;
+  private readonly tablet = inject(Tablet);
+  private readonly courier = inject(Courier);
+  private outbox = Outbox.empty(this.tablet);
+  private news?: RigNews;
   private sending = false;
   private timer?: ReturnType<typeof setTimeout>;
   private serverPlan?: Plan;
@@ -92,8 +90,16 @@ export class RigStore {
   readonly failure = toSignal(this.failures.asObservable(), { initialValue: null });
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.close());
+    const back = (): void => void this.comeBack();
+    window.addEventListener('online', back);
+    inject(DestroyRef).onDestroy(() => {
+      window.removeEventListener('online', back);
+      this.close();
+    });
   }
+
+  /** What is on its way to the server. */
+  unsent = (): readonly Waiting[] => this.outbox.all();
 
   /** Opens a rig and goes on listening for news of it. */
   async open(id: string): Promise<void> {
@@ -101,16 +107,21 @@ export class RigStore {
     this.states.next(null);
     this.failures.next(null);
     this.workups = new WorkupSession();
-    this.outbox = new Outbox(id);
-    try {
-      this.take(await firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`)));
-    } catch (error) {
-      this.failures.next(wordsOf(error));
-      return;
+    this.outbox = Outbox.empty(this.tablet);
+    this.courier.openRig = id;
+    const asked = firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`));
+    const [answer, outbox] = await Promise.allSettled([asked, Outbox.open(id, this.tablet)]);
+    if (outbox.status === 'fulfilled') this.outbox = outbox.value;
+    if (answer.status === 'fulfilled') this.take(answer.value);
+    else {
+      const copy = isGone(answer.reason) ? await this.tablet.rig(id) : undefined;
+      if (!copy) return this.failures.next(wordsOf(answer.reason));
+      this.take(copy.doc, copy.at);
     }
-    this.news = new EventSource(`/api/events?rigs=${encodeURIComponent(id)}`);
-    this.news.addEventListener('rig', (event) =>
-      this.heard(JSON.parse((event as MessageEvent<string>).data) as { version: number; factCount: number }),
+    this.news = new RigNews(
+      id,
+      (news) => this.heard(news),
+      () => void this.comeBack(),
     );
     void this.send();
   }
@@ -118,12 +129,21 @@ export class RigStore {
   private close(): void {
     this.news?.close();
     clearTimeout(this.timer);
+    this.courier.openRig = '';
   }
 
-  private take(doc: RigDocument): void {
+  /** The network is back: what is new here comes in, what waits goes out. */
+  private async comeBack(): Promise<void> {
+    await this.reload();
+    await this.send();
+  }
+
+  /** Takes a rig from the server, or as the tablet kept it at a time. */
+  private take(doc: RigDocument, copyOf: string | null = null): void {
     this.serverPlan = doc.plan;
     this.serverFacts = doc.facts;
-    this.show({ doc });
+    this.show({ doc, copyOf });
+    if (!copyOf) void this.tablet.keepRig(doc);
   }
 
   private heard(news: { version: number; factCount: number }): void {
@@ -147,21 +167,8 @@ export class RigStore {
     const before = this.states.value;
     const doc = more.doc ?? before?.doc;
     if (!doc || !this.serverPlan) return;
-    let plan = this.serverPlan;
-    const by = this.session.staff()?.name ?? '';
-    const seen = new Set(this.serverFacts.map((f) => f.id));
-    const own: Fact[] = [];
-    for (const w of this.outbox.all()) {
-      if (w.what === 'fact') {
-        if (!seen.has(w.fact.id)) own.push({ ...w.fact, by, serverTime: w.fact.deviceTime });
-      } else {
-        try {
-          plan = applyChange(plan, w.change).plan;
-        } catch {
-          // It will come back from the server as a clash and be shown then.
-        }
-      }
-    }
+    const top = onTop(this.serverPlan, this.serverFacts, this.outbox.all());
+    let plan = top.plan;
     const settled = plan;
     if (this.previewed) {
       try {
@@ -171,7 +178,7 @@ export class RigStore {
       }
     }
     const set = this.shownSet !== null && Object.hasOwn(plan.sets, this.shownSet) ? this.shownSet : null;
-    const facts = own.length ? [...this.serverFacts, ...own] : this.serverFacts;
+    const { facts } = top;
     const same =
       before &&
       before.plan === plan &&
@@ -188,6 +195,8 @@ export class RigStore {
       workup,
       set,
       waiting: this.outbox.all().length,
+      notTaken: this.outbox.refused(),
+      copyOf: before?.copyOf ?? null,
       unsent: before?.unsent ?? null,
       clash: before?.clash ?? null,
       refused: before?.refused ?? null,
@@ -223,24 +232,32 @@ export class RigStore {
     void this.send();
   }
 
-  /** Keeps what happened on the boat: never refused as stale. */
-  keep(body: FactBody): void {
+  /** Keeps what happened on the boat, with a photo of it where there is one: never refused as stale. */
+  keep(body: FactBody, photo?: Blob | null): void {
     const rig = this.states.value?.plan.id ?? null;
-    this.outbox.add({
-      what: 'fact',
-      fact: { ...body, id: crypto.randomUUID(), rig, deviceTime: new Date().toISOString() } as NewFact,
-    });
+    const taken = photo ? { photo: crypto.randomUUID() } : {};
+    const fact = { ...body, ...taken, id: crypto.randomUUID(), rig, deviceTime: new Date().toISOString() } as NewFact;
+    this.outbox.add({ what: 'fact', fact, rigger: this.session.rigger(), ...(photo ? { photo } : {}) });
+    this.show({});
+    void this.send();
+  }
+
+  /** What the server would not take is sent once more, or put away for good. */
+  decide(one: WaitingFact, again: boolean): void {
+    const { refused: _, ...rest } = one;
+    if (again) this.outbox.replace(one, rest);
+    else this.outbox.drop(one);
     this.show({});
     void this.send();
   }
 
   /** Keeps a hole as drilled where it was planned; one that is there, piloted or used again, is opened up. */
-  drilled(h: PlannedHole, bit = h.bit.mm): void {
+  drilled(h: PlannedHole, bit = h.bit.mm, photo: Blob | null = null): void {
     const state = this.states.value;
     if (!state) return;
-    if (h.drilled) return this.keep({ kind: 'holeOpened', of: h.drilled.fact, bit });
+    if (h.drilled) return this.keep({ kind: 'holeOpened', of: h.drilled.fact, bit }, photo);
     const measured = asPlanned(h, state.plan.tape, state.doc.hull.revision);
-    this.keep({ kind: 'holeDrilled', hole: h.id, label: h.label, bit, measured, elsewhere: false });
+    this.keep({ kind: 'holeDrilled', hole: h.id, label: h.label, bit, measured, elsewhere: false }, photo);
   }
 
   undo(): void {
@@ -256,24 +273,9 @@ export class RigStore {
   canUndo = (): boolean => this.stacks().undo.length > 0;
   canRedo = (): boolean => this.stacks().redo.length > 0;
 
-  /** My changes: what the server logged and what is on its way there. */
   private stacks(): { undo: LoggedChange[]; redo: LoggedChange[] } {
     const state = this.states.value;
-    if (!state) return { undo: [], redo: [] };
-    const logged = new Set(state.doc.mine.map((m) => m.id));
-    let plan = this.serverPlan ?? state.plan;
-    const sent: LoggedChange[] = [];
-    for (const w of this.outbox.all()) {
-      if (w.what !== 'change' || logged.has(w.change.id)) continue;
-      try {
-        const applied = applyChange(plan, w.change);
-        plan = applied.plan;
-        sent.push({ id: w.change.id, version: 0, undoes: w.undoes, inverse: applied.inverse });
-      } catch {
-        break;
-      }
-    }
-    return undoStacks([...state.doc.mine, ...sent]);
+    return state ? myStacks(state.doc.mine, this.serverPlan ?? state.plan, this.outbox.all()) : { undo: [], redo: [] };
   }
 
   /** Settles a clash: mine stays by sending it again over what is there now; theirs by dropping mine. */
@@ -289,7 +291,7 @@ export class RigStore {
   }
 
   retry(): void {
-    void this.send();
+    void (this.states.value?.copyOf ? this.comeBack() : this.send());
   }
 
   private async send(): Promise<void> {
@@ -321,7 +323,7 @@ export class RigStore {
         // Another revision of hull, parts or settings is not on this device yet.
         if (singleChanges(change).some((c) => c.kind === 'adoptRevision')) await this.reload();
       } else {
-        const done = await firstValueFrom(this.http.post<Kept>(`/api/rigs/${doc.id}/facts`, { facts: [next.fact] }));
+        const done = await this.courier.carry(doc.id, next);
         this.outbox.drop(next);
         const known = new Set(this.serverFacts.map((f) => f.id));
         this.serverFacts = [...this.serverFacts, ...(done.facts as Fact[]).filter((f) => !known.has(f.id))];
@@ -344,14 +346,19 @@ export class RigStore {
   private async failed(next: Waiting, error: HttpErrorResponse): Promise<boolean> {
     if (mayPass(error)) {
       this.show({ unsent: wordsOf(error) });
+      if (isStale(error)) await this.session.renew().catch(() => undefined);
       this.timer = setTimeout(() => void this.send(), RETRY);
       return false;
+    }
+    if (next.what === 'fact') {
+      this.outbox.replace(next, { ...next, refused: wordsOf(error) });
+      this.show({});
+      return true;
     }
     this.outbox.drop(next);
     const clash = (error.error as Problem | null)?.clash;
     await this.reload();
-    if (clash && next.what === 'change')
-      this.show({ clash: { change: next.change, field: clash.field, found: clash.found, wanted: clash.wanted } });
+    if (clash) this.show({ clash: { change: next.change, field: clash.field, found: clash.found, wanted: clash.wanted } });
     else this.show({ refused: wordsOf(error) });
     return true;
   }

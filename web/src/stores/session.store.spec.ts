@@ -3,20 +3,24 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
+import { firstValueFrom } from 'rxjs';
 import type { Session } from '@plain-cleat/api';
 import { SessionStore, withSession, wordsOf } from './session.store';
+import { Tablet } from './tablet';
 
 const signedIn = (apiVersion = 1): Session => ({
   staff: { id: 'tom', name: 'Tom Hale', role: 'rigger' },
   csrf: 'token-1',
   apiVersion,
+  proof: 'proof-1',
 });
 
 describe('the session', () => {
   let http: HttpTestingController;
   let store: SessionStore;
 
-  beforeEach(() => {
+  beforeEach(async () => {
+    await new Tablet().empty();
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
@@ -54,6 +58,76 @@ describe('the session', () => {
     expect(store.staff()).toBeNull();
     expect(went).toHaveBeenCalledWith(['/sign-in'], { queryParams: { back: router.url } });
   });
+
+  /** Waits for what the tablet or the browser's own sums make asynchronous. */
+  const call = async (url: string) => {
+    for (let i = 0; i < 400; i++) {
+      const [found] = http.match(url);
+      if (found) return found;
+      await new Promise((r) => setTimeout(r, 5));
+    }
+    throw new Error(`no call to ${url}`);
+  };
+  const gone = { status: 0, statusText: '' };
+  const noAnswer = new ProgressEvent('error');
+
+  it('is known from the tablet while the server does not answer', async () => {
+    open();
+    const before = TestBed.inject(SessionStore).rigger();
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting()],
+    });
+    const later = TestBed.inject(SessionStore);
+    const found = firstValueFrom(later.find());
+    TestBed.inject(HttpTestingController).expectOne('/api/session').error(noAnswer, gone);
+    expect((await found).staff?.name).toBe('Tom Hale');
+    expect([later.alone(), later.csrf, later.rigger()]).toEqual([true, null, before]);
+  });
+
+  it('goes over to another by PIN, and without the network to one who was here before', async () => {
+    open();
+    const mara = { id: 'mara', name: 'Mara Voss', role: 'rigger' };
+    const swapping = store.swap('mara', '7312');
+    (await call('/api/swap')).flush({ staff: mara, csrf: 'token-2', apiVersion: 1, proof: 'proof-2' });
+    await swapping;
+    expect([store.staff()?.name, store.csrf]).toEqual(['Mara Voss', 'token-2']);
+    const back = store.swap('tom', '2590');
+    (await call('/api/swap')).flush({ ...signedIn(), csrf: 'token-3' });
+    await back;
+    const swapAlone = async (pin: string): Promise<string> => {
+      const trying = store.swap('mara', pin).then(
+        () => '',
+        (error: Error) => error.message,
+      );
+      (await call('/api/swap')).error(noAnswer, gone);
+      return trying;
+    };
+    expect(await swapAlone('0000')).toBe('The PIN is not right.');
+    expect(await swapAlone('7312')).toBe('');
+    expect([store.staff()?.name, store.alone(), store.rigger().proof]).toEqual(['Mara Voss', true, 'proof-2']);
+    // The server still has Tom signed in: what is sent goes under Mara's name by her proof.
+    expect(store.signedInAs()).toBe('Tom Hale');
+    const renewed = store.renew();
+    (await call('/api/session')).flush({ ...signedIn(), csrf: 'token-4' });
+    await renewed;
+    expect([store.staff()?.name, store.alone(), store.csrf]).toEqual(['Mara Voss', true, 'token-4']);
+  }, 20_000);
+
+  it('five wrong PINs without the network are enough; one who never was here waits for it', async () => {
+    open();
+    const swapping = store.swap('tom', '2590');
+    (await call('/api/swap')).flush(signedIn());
+    await swapping;
+    const words = async (id: string): Promise<string> => {
+      const trying = store.swap(id, '1111').catch((error: Error) => error.message);
+      (await call('/api/swap')).error(noAnswer, gone);
+      return (await trying) ?? '';
+    };
+    for (let i = 0; i < 5; i++) expect(await words('tom')).toBe('The PIN is not right.');
+    expect(await words('tom')).toContain('Too many wrong PINs');
+    expect(await words('idris')).toContain('have not been on this tablet');
+  }, 30_000);
 
   it('tells when the server speaks another version', () => {
     open();

@@ -5,7 +5,7 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { RigDocument, Session } from '@plain-cleat/api';
 import type { Change, NewFact, Plan } from '@plain-cleat/core';
-import { Outbox } from '../stores/outbox';
+import { Tablet } from '../stores/tablet';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 import { TEST_HULL, TEST_PARTS, TEST_SHOP, testPlan } from './rig';
@@ -45,13 +45,14 @@ export class OpenRig<T> {
     role: 'rigger' | 'manager' = 'rigger',
   ): Promise<OpenRig<T>> {
     localStorage.clear();
+    await new Tablet().empty();
     spyOn(window, 'EventSource').and.returnValue({ addEventListener: () => undefined, close: () => undefined } as never);
     TestBed.configureTestingModule({
       providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting(), RigStore],
     });
     const http = TestBed.inject(HttpTestingController);
     TestBed.inject(SessionStore).find().subscribe();
-    const session: Session = { staff: { id: 'tom', name: 'Tom Hale', role }, csrf: 'token', apiVersion: 1 };
+    const session: Session = { staff: { id: 'tom', name: 'Tom Hale', role }, csrf: 'token', apiVersion: 1, proof: 'proof' };
     http.expectOne('/api/session').flush(session);
     const opening = TestBed.inject(RigStore).open('rig-1');
     http.expectOne('/api/rigs/rig-1').flush(rigDocument(plan, more));
@@ -95,16 +96,6 @@ export class OpenRig<T> {
   }
 
   /** The changes on their way to the server. */
-  sentChanges(): Change[] {
-    return this.waiting('change').map((w) => w.change as Change);
-  }
-
-  sentFacts(): NewFact[] {
-    return this.waiting('fact').map((w) => w.fact as NewFact);
-  }
-
-  private waiting(what: string): { what: string; change?: Change; fact?: NewFact }[] {
-    const waiting = new Outbox('rig-1').all() as { what: string; change?: Change; fact?: NewFact }[];
-    return waiting.filter((w) => w.what === what);
-  }
+  sentChanges = (): Change[] => this.store.unsent().flatMap((w) => (w.what === 'change' ? [w.change] : []));
+  sentFacts = (): NewFact[] => this.store.unsent().flatMap((w) => (w.what === 'fact' ? [w.fact] : []));
 }

@@ -1,0 +1,55 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { SessionStore } from '../stores/session.store';
+import { Tablet } from '../stores/tablet';
+import { Swap } from './swap';
+
+describe('swapping riggers', () => {
+  it('by a tap on who goes on and the PIN; a wrong one is said and nothing changes', async () => {
+    await new Tablet().empty();
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting()],
+    });
+    const http = TestBed.inject(HttpTestingController);
+    const session = TestBed.inject(SessionStore);
+    session.find().subscribe();
+    const mara = { id: 'mara', name: 'Mara Voss', role: 'rigger' };
+    const tom = { id: 'tom', name: 'Tom Hale', role: 'rigger' };
+    http.expectOne('/api/session').flush({ staff: mara, csrf: 't', apiVersion: 1, proof: 'p' });
+    const fixture = TestBed.createComponent(Swap);
+    let closed = false;
+    fixture.componentInstance.closed.subscribe(() => (closed = true));
+    const element = fixture.nativeElement as HTMLElement;
+    http.expectOne('/api/crew').flush([
+      { ...tom, hasPin: true },
+      { ...mara, hasPin: false },
+    ]);
+    await fixture.whenStable();
+    const tap = async (selector: string, says: string): Promise<void> => {
+      const all = [...element.querySelectorAll<HTMLElement>(selector)];
+      all.find((b) => (b.textContent ?? '').trim().startsWith(says))?.click();
+      await fixture.whenStable();
+    };
+    // Only who has a PIN can take over.
+    expect(element.querySelectorAll('[role=radio]').length).toBe(1);
+    await tap('.keys button', 'take over');
+    expect(element.querySelector('[role=alert]')?.textContent).toContain('choose who goes on');
+    await tap('[role=radio]', 'Tom Hale');
+    await tap('.keys button', '1');
+    await tap('.keys button', 'take over');
+    expect(element.querySelector('[role=alert]')?.textContent).toContain('four to eight digits');
+    for (const digit of ['2', '5', '9']) await tap('.keys button', digit);
+    await tap('.keys button', 'take over');
+    const wrong = http.expectOne('/api/swap');
+    expect(wrong.request.body).toEqual({ staff: 'tom', pin: '1259' });
+    wrong.flush({ detail: 'the PIN is not right', field: 'pin' }, { status: 422, statusText: 'No' });
+    await fixture.whenStable();
+    await new Promise((r) => setTimeout(r));
+    await fixture.whenStable();
+    expect(element.querySelector('[role=alert]')?.textContent).toContain('not right');
+    expect([closed, session.staff()?.name]).toEqual([false, 'Mara Voss']);
+  });
+});
