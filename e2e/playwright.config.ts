@@ -15,6 +15,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Only the story without a network wants the worker that keeps the page on the tablet.
+    serviceWorkers: 'block',
     actionTimeout: 15_000,
     trace: 'retain-on-failure',
     launchOptions: {

@@ -83,8 +83,8 @@ export async function measureBoat(page: Page): Promise<void> {
 export const putBitIn = (page: Page): Promise<void> => page.getByRole('button', { name: 'is in the drill' }).click();
 
 /** Holds the marking button with the mouse until what it leads to is there. */
-export async function holdUntil(page: Page, word: string, then: Locator): Promise<void> {
-  const button = page.getByRole('button', { name: `Hold: ${word}` });
+export async function holdUntil(page: Page, word: string | RegExp, then: Locator): Promise<void> {
+  const button = page.getByRole('button', { name: typeof word === 'string' ? `Hold: ${word}` : word });
   await button.scrollIntoViewIfNeeded();
   const box = await button.boundingBox();
   if (!box) throw new Error('no button to hold');

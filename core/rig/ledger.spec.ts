@@ -34,6 +34,13 @@ describe('the ledger of a hull', () => {
     expect(same.findings.map((f) => f.code)).not.toContain('measured-twice');
   });
 
+  it('opened up under the second telling, it is opened up', () => {
+    const twice = [drilled('e.1', 3200, 0), { ...drilled('e.1', 3202, 0), by: 'Tom Hale' }];
+    const opened = keptFact({ kind: 'holeOpened', of: twice[1]?.id, bit: 9 });
+    const { holes } = foldLedger(hull, [...twice, opened], 'plan-1');
+    expect(holes.map((h) => [h.bit, h.also.length])).toEqual([[9, 1]]);
+  });
+
   it('farther apart than a bit they are two holes', () => {
     const { holes } = foldLedger(hull, [drilled('e.1', 3200, 0), drilled('e.1', 3210, 0)], 'plan-1');
     expect(holes.length).toBe(2);

@@ -75,10 +75,14 @@ export function measuredPlace(hull: HullSurface, m: Measured, correction?: Corre
 
 const isFact = <K extends NewFact['kind']>(f: Fact, kind: K): f is Of<K> => f.kind === kind;
 
+/** So near one another there is no second hole, even of a pilot bit (judgement), mm. */
+const ONE_HOLE = 6;
+
 /** Keeps a hole, or another's measure of one that is there: nearer than a bit there is no second hole. */
 function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
   const there = [...holes.values()].find(
-    (h) => h.id === hole.id && h.plugged === null && h.at && hole.at && distance(h.at, hole.at) < Math.max(h.bit, hole.bit),
+    (h) =>
+      h.id === hole.id && h.plugged === null && h.at && hole.at && distance(h.at, hole.at) < Math.max(h.bit, hole.bit, ONE_HOLE),
   );
   if (!there) return void holes.set(hole.fact, hole);
   const { measured, at, by, when, fact } = hole;
@@ -124,7 +128,8 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
       const hole = [...holes.values()].reverse().find((h) => (h.id === f.hole || h.fact === f.hole) && h.plugged === null);
       if (hole) holes.set(hole.fact, { ...hole, plugged: f.with });
     } else if (f.kind === 'holeOpened') {
-      const hole = holes.get(f.of);
+      // Opened on a tablet whose telling of the hole came in second: it is the same hole.
+      const hole = holes.get(f.of) ?? [...holes.values()].find((h) => h.also.some((t) => t.fact === f.of));
       const photos = [...(hole?.photos ?? []), ...(f.photo ? [f.photo] : [])];
       if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit), photos });
     } else if (f.kind === 'holeAbandoned') abandoned.set(f.hole, f.why);
