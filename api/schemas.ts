@@ -281,11 +281,18 @@ export const ownerPage = z.object({
       use: z.object({ en: z.string(), fr: z.string() }),
       road: z.object({ en: z.string(), fr: z.string() }),
       care: z.object({ en: z.string(), fr: z.string() }),
-      holes: z.array(z.object({ label: z.string(), reading: z.number(), drilled: z.boolean() })),
+      holes: z.array(
+        z.object({
+          label: z.string(),
+          reading: z.number(),
+          from: z.string(),
+          state: z.enum(['planned', 'drilled', 'drilled elsewhere', 'used again']),
+        }),
+      ),
       shown: z.boolean(),
     }),
   ),
-  tape: z.string(),
+  older: z.array(z.object({ label: z.string(), reading: z.number(), from: z.string(), plugged: z.string().nullable() })),
   signedOn: z.string().nullable(),
 });
 

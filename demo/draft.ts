@@ -1,7 +1,10 @@
 import {
   asPlanned,
+  fairHull,
+  findDatum,
   makeRigFile,
   openPlan,
+  reading,
   workUp,
   type Brief,
   type Fact,
@@ -20,10 +23,16 @@ import { SHOP } from './shop';
 
 const DAY = 86_400_000;
 
+const idOf = (seed: number, n: number): string =>
+  `${String(seed).padStart(8, '0')}-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+/** The id of the fact a found hole is kept by: found holes come before everything else. */
+export const foundId = (seed: number, index: number): string => idOf(seed, index + 1);
+
 /** Ids that look like any other but are the same on every load. */
 function idMaker(seed: number): () => string {
   let n = 0;
-  return () => `${String(seed).padStart(8, '0')}-0000-4000-8000-${String(++n).padStart(12, '0')}`;
+  return () => idOf(seed, ++n);
 }
 
 export const on = (x: number, y: number, heading = 0): Place => ({ on: 'deck', x, y, heading });
@@ -54,6 +63,14 @@ interface Draft {
   readonly more?: Partial<Pick<Plan, 'sets' | 'stowage' | 'scuppers'>>;
   /** How far the known distances of this very boat are off its drawing, mm; not measured when left out. */
   readonly off?: readonly number[];
+  /** Holes found on the boat when it came in, on deck; with what a plugged one is plugged. */
+  readonly found?: readonly {
+    readonly x: number;
+    readonly y: number;
+    readonly bit: number;
+    readonly of: string;
+    readonly plugged?: string;
+  }[];
   readonly facts: (w: Workup, make: (kind: object) => NewFact) => NewFact[];
 }
 
@@ -80,14 +97,37 @@ export function file(d: Draft): RigFile {
   const time = (): string => new Date(Date.parse(d.opened) + DAY + 14 * 3_600_000 + ++minute * 7 * 60_000).toISOString();
   const make = (kind: object): NewFact => ({ id: makeId(), rig: id, deviceTime: time(), ...kind }) as NewFact;
   const kept = (f: NewFact): Fact => ({ ...f, by: 'Mara Voss', serverTime: f.deviceTime });
+  const surface = fairHull(d.hull);
+  const old = (d.found ?? []).map(({ x, y, bit, of }, i) =>
+    make({
+      kind: 'holeFound',
+      rig: null,
+      hole: `old.${i + 1}`,
+      label: `O${i + 1}`,
+      bit,
+      says: of,
+      measured: {
+        hullRevision: d.hull.revision,
+        datum: 'bow',
+        run: 'taut',
+        reading: reading(surface, findDatum(surface, 'bow'), 'taut', { x, y, z: surface.spot(x, y).z }),
+        offCentre: y,
+        down: null,
+      },
+    }),
+  );
+  const closed = (d.found ?? []).flatMap(({ plugged }, i) =>
+    plugged ? [make({ kind: 'holePlugged', rig: null, hole: `old.${i + 1}`, with: plugged })] : [],
+  );
   const readings = worked([])
     .gate.distances.flatMap(({ from, to, expected }, i) => {
       const off = d.off?.[i];
       return off === undefined ? [] : [make({ kind: 'readingTaken', from, to, run: 'taut', reading: expected + off })];
     })
     .map(kept);
-  const w = worked(readings);
-  const facts = [...readings, ...d.facts(w, make).map(kept)];
+  const before = [...[...old, ...closed].map(kept), ...readings];
+  const w = worked(before);
+  const facts = [...before, ...d.facts(w, make).map(kept)];
   const letters = facts.length ? Object.fromEntries(w.items.map((i) => [i.placed.id, i.letter])) : null;
   return makeRigFile({ owner: d.owner, plan: { ...plan, letters }, hull: d.hull, facts, catalog: CATALOG, shop: SHOP });
 }

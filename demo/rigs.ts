@@ -1,6 +1,6 @@
 import { dayAfter, type RigFile } from '@plain-cleat/core';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from './documents';
-import { drilled, feed, file, fitted, on, PEN, stepsDone, track } from './draft';
+import { drilled, feed, file, fitted, foundId, on, PEN, stepsDone, track } from './draft';
 
 /** The demo rigs in their different states: half drilled, with stops to settle, with sets, undrilled, handed over. */
 export function demoRigs(today: string): { file: RigFile; place: string }[] {
@@ -269,6 +269,54 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     },
     facts: () => [],
   });
+  const rod = { x: 2700, y: 330 } as const;
+  const returned = file({
+    seed: 153,
+    owner: 'Halvard Strand',
+    hull: TOLVANE,
+    title: 'returned for a trolley',
+    opened: dayAfter(today, -2),
+    promised: dayAfter(today, 8),
+    brief: {
+      waters: ['inshore', 'river'],
+      work: ['rods'],
+      stature: 1810,
+      weightKg: 86,
+      propulsion: ['paddle', 'pedals'],
+      seat: 'low',
+      holes: 'few',
+      rods: 1,
+      budgetCents: 60_000,
+      notes: 'The rod butt dragged in the water last year: raise the tube on its old holes.',
+    },
+    // Last year's rod tube, a pad eye that goes, and a sounder arm and a cleat that went before it.
+    found: [
+      { x: rod.x - 40, y: rod.y, bit: 4.85, of: 'flush rod tube' },
+      { x: rod.x + 20, y: rod.y - 34.64, bit: 4.85, of: 'flush rod tube' },
+      { x: rod.x + 20, y: rod.y + 34.64, bit: 4.85, of: 'flush rod tube' },
+      { x: 3120, y: -120, bit: 4.85, of: 'pad eye' },
+      { x: 3154, y: -120, bit: 4.85, of: 'pad eye' },
+      { x: 1090, y: -300, bit: 6.6, of: 'sounder arm', plugged: 'nylon plug in sealant' },
+      { x: 1150, y: -300, bit: 6.6, of: 'sounder arm', plugged: 'nylon plug in sealant' },
+      { x: 1090, y: -336, bit: 6.6, of: 'sounder arm', plugged: 'nylon plug in sealant' },
+      { x: 1150, y: -336, bit: 6.6, of: 'sounder arm', plugged: 'nylon plug in sealant' },
+      { x: 2210, y: -390, bit: 4.85, of: 'jam cleat', plugged: 'rivet in sealant' },
+      { x: 2248, y: -390, bit: 4.85, of: 'jam cleat', plugged: 'rivet in sealant' },
+    ],
+    fittings: {
+      pulleyBow: fitted('anchor-pulley', on(215, 0), 'rivet'),
+      cleat: fitted('jam-cleat', on(2345, 385), 'rivet'),
+      rod: fitted('rod-tube-flush', on(rod.x, rod.y), 'rivet', {
+        lift: 90,
+        uses: { 1: foundId(153, 0), 2: foundId(153, 1), 3: foundId(153, 2) },
+      }),
+      pulleyStern: fitted('anchor-pulley', on(3290, 0), 'rivet'),
+      flip: fitted('flip-line', on(1700, -240), 'loose'),
+      leash: fitted('paddle-leash', on(1300, -150), 'loose'),
+    },
+    off: [2, 1],
+    facts: () => [],
+  });
   return [
     { file: minimum, place: 'handed over' },
     { file: survey, place: 'bench 1' },
@@ -276,5 +324,6 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     { file: adaptive, place: 'yard' },
     { file: family, place: "owner's move" },
     { file: photographer, place: 'bench 2' },
+    { file: returned, place: 'bench 1' },
   ];
 }

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, goStep, newRig, putAboard, signIn } from './shop';
+import { allKept, downloadOf, goStep, holdUntil, newRig, putAboard, putBitIn, readPdf, signIn } from './shop';
 
 test('a used boat: its old holes are taken in, one is plugged, two are used again before new ones are drilled', async ({
   page,
@@ -64,4 +64,81 @@ test('plates of a rig are planned on a board, cut, and the offcut lies on the sh
   await page.reload();
   await expect(page.getByText('No rig in the shop wants')).toBeVisible();
   await expect(page.locator('aside li')).not.toHaveText('No remnant.');
+});
+
+test('a returned boat: eleven old holes, three used again, two plugged, six drilled, one of them 4 mm off; ledger, plan and book agree', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await signIn(page, 'mara');
+  const { id, number } = await page.evaluate(async () => {
+    const { rigs } = (await (await fetch('/api/floor')).json()) as { rigs: { id: string; number: string; title: string }[] };
+    return rigs.find((r) => r.title === 'returned for a trolley') ?? { id: '', number: '' };
+  });
+  await page.getByRole('button', { name: 'Units: ft · in. Change' }).click();
+  await page.goto(`/rigs/${id}/drill`);
+  await expect(page.getByText('3 of 9 drilled')).toBeVisible();
+  await expect(page.locator('.scar')).toHaveCount(8);
+
+  // Two are plugged, a bad try first.
+  const plug = async (label: string, what: string): Promise<void> => {
+    await page.getByLabel(`Plug ${label} with`).fill(what);
+    await page.getByLabel(`Plug ${label} with`).press('Enter');
+  };
+  await plug('O4', ' ');
+  await expect(page.getByRole('alert')).toContainText('Plug with');
+  for (const label of ['O4', 'O5']) {
+    await plug(label, 'nylon plug in sealant');
+    await expect(page.getByLabel(`Plug ${label} with`)).toHaveCount(0);
+  }
+  await expect(page.locator('.scar.open')).toHaveCount(0);
+
+  // Pilots by the shortest walk, then each to its size; the first one went 4 mm aft of its mark.
+  await putBitIn(page);
+  const first = (await page.locator('strong.label').textContent()) ?? '';
+  const planned = Number.parseFloat((await page.locator('.huge').first().locator('.hidden').textContent()) ?? '');
+  const off = Number.parseFloat((await page.locator('.huge').nth(1).locator('.hidden').textContent()) ?? '');
+  await page.getByRole('button', { name: 'Otherwise' }).click();
+  await page.getByLabel('Measured from BOW TIP').fill(String(planned + 4));
+  await page.getByLabel('Measured off centre').fill(String(off));
+  await page.getByRole('button', { name: 'Keep as drilled there' }).click();
+  for (let i = 0; i < 5; i++) {
+    const label = (await page.locator('strong.label').textContent()) ?? '';
+    await holdUntil(page, 'piloted', page.getByText(`Last: ${label},`));
+  }
+  await putBitIn(page);
+  for (let done = 4; done <= 9; done++) await holdUntil(page, 'drilled', page.getByText(`${done} of 9 drilled`));
+  await allKept(page);
+
+  // The plan re-checks: the hole that went astray is a finding there.
+  await page.locator('.chip').filter({ hasText: first }).first().click();
+  const astray = page.locator('pc-finding-box').filter({ hasText: `${first} was drilled` });
+  await expect(astray).toContainText('from where the plan has it');
+  await expect(page.getByText(`${planned + 4} mm`)).toBeVisible();
+
+  // The owner's book tells the same holes.
+  await goStep(page, 'Hand over');
+  const { text: book } = await readPdf(await downloadOf(page, page.getByRole('link', { name: "Owner's book" }).first()));
+  expect(book).toContain(`${first} ${planned + 4} mm from bow tip, not where it was planned`);
+  for (const label of ['O1', 'O2', 'O3']) expect(book).toContain(`an old hole used again (${label})`);
+  for (const label of ['O4', 'O5'])
+    expect(book).toMatch(new RegExp(`${label} [\\d ]+ mm from bow tip, closed with nylon plug in sealant`));
+  expect(book.match(/closed with/g)?.length).toBe(8);
+  expect(book).not.toContain('OPEN');
+
+  // So does the ledger of the hull.
+  await page.getByRole('link', { name: 'Hulls', exact: true }).click();
+  await page
+    .getByRole('row', { name: /Halvard Strand/ })
+    .getByRole('link', { name: /entries/ })
+    .click();
+  const table = page.getByRole('table', { name: 'Holes, bow to stern' });
+  await expect(table.getByRole('row')).toHaveCount(1 + 17);
+  await expect(table.getByRole('row', { name: /^O\d+ plugged/ })).toHaveCount(8);
+  await expect(table.getByRole('row', { name: new RegExp(`^${first} drilled`) })).toContainText(`${planned + 4} mm`);
+  for (const label of ['O1', 'O2', 'O3']) {
+    const row = table.getByRole('row', { name: new RegExp(`^${label} drilled`) });
+    await expect(row).toContainText('Rod tube, flush');
+    await expect(row).toContainText(number);
+  }
 });

@@ -5,6 +5,8 @@ import type { Mounted } from '../mounting';
 import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
 
+export * from './holes';
+
 /** One stop of the walk, bow to stern. */
 export interface WalkStop {
   readonly fitting: string;

@@ -1,4 +1,4 @@
-import type { Workup } from '@plain-cleat/core';
+import { hookName, olderHoles, toldHole, type Workup } from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
 
 const WORDS = {
@@ -20,7 +20,17 @@ const WORDS = {
     bag: 'Taken off, back in a bag',
     sign: 'Signed for',
     notSigned: 'Not signed yet',
-    planned: 'planned',
+    states: {
+      planned: 'planned',
+      drilled: '',
+      'drilled elsewhere': 'not where it was planned',
+      'used again': 'an old hole used again',
+    },
+    older: 'Holes that were there before',
+    plugged: 'closed with',
+    open: 'OPEN: have it plugged before the water',
+    seal: 'Every hole is sealed with',
+    gaveUp: 'not drilled',
     with: 'with',
     list: [
       'Wear a life jacket, always.',
@@ -50,7 +60,17 @@ const WORDS = {
     bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
     notSigned: 'Pas encore signé',
-    planned: 'prévu',
+    states: {
+      planned: 'prévu',
+      drilled: '',
+      'drilled elsewhere': 'percé ailleurs que prévu',
+      'used again': 'ancien trou réutilisé',
+    },
+    older: 'Trous déjà présents',
+    plugged: 'fermé avec',
+    open: 'OUVERT : à boucher avant la mise à l’eau',
+    seal: 'Chaque trou est étanché avec',
+    gaveUp: 'non percé',
     with: 'avec',
     list: [
       'Portez toujours un gilet.',
@@ -80,16 +100,30 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     paper.row([t.use, text.use], widths);
     paper.row([t.road, text.road], widths);
     paper.row([t.care, text.care], widths);
-    const holes = stop.holes.map(
-      (h) =>
-        `${h.label} ${paper.length(h.drilled?.measured.reading ?? h.reading)} ${t.from} ${h.drilled?.measured.datum ?? sheet.plan.tape.datum}${h.drilled ? '' : ` (${t.planned})`}`,
-    );
+    const holes = stop.holes.map((h) => {
+      const { label, reading, from, state, old } = toldHole(w.surface, sheet.plan, h);
+      const said = h.abandoned === null ? `${t.states[state]}${old ? ` (${old})` : ''}` : `${t.gaveUp}: ${h.abandoned}`;
+      return `${label} ${paper.length(reading)} ${t.from} ${hookName(from, sheet.language)}${said ? `, ${said}` : ''}`;
+    });
     paper.row([t.holes, holes.join('; ') || t.none], widths);
     for (const r of stop.runs)
       paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
   }
+  const older = olderHoles(w.surface, w.oldHoles);
+  if (older.length) {
+    paper.heading(t.older);
+    for (const o of older)
+      paper.row(
+        [
+          o.label,
+          `${paper.length(o.reading)} ${t.from} ${hookName(o.from, sheet.language)}, ${o.plugged ? `${t.plugged} ${o.plugged}` : t.open}`,
+        ],
+        widths,
+      );
+  }
+  if (w.holes.length) paper.text(`${t.seal} ${sheet.shop.holding.sealant}.`);
   const accepted = w.findings.filter((f) => f.accepted);
   const snags = w.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : []));
   if (accepted.length || snags.length) {

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { workUp } from '@plain-cleat/core';
+import { workUp, olderHoles, toldHole } from '@plain-cleat/core';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { LinkRow, OwnerRow } from '../database/models';
@@ -45,7 +45,6 @@ export function ownerRoutes(router: Router): void {
       units: shop.units,
       outline: outlineOf(hull),
       length: w.surface.length,
-      tape: plan.tape.datum,
       stops: w.walk.map((s) => ({
         fitting: s.fitting,
         letter: s.letter,
@@ -55,9 +54,10 @@ export function ownerRoutes(router: Router): void {
         use: { en: s.text.en.use, fr: s.text.fr.use },
         road: { en: s.text.en.road, fr: s.text.fr.road },
         care: { en: s.text.en.care, fr: s.text.fr.care },
-        holes: s.holes.map((h) => ({ label: h.label, reading: h.reading, drilled: h.drilled !== null })),
+        holes: s.holes.filter((h) => h.abandoned === null).map((h) => toldHole(w.surface, plan, h)),
         shown: s.shown,
       })),
+      older: olderHoles(w.surface, w.oldHoles),
       signedOn: w.ledger.signed?.serverTime ?? null,
     };
   });

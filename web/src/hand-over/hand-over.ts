@@ -1,3 +1,4 @@
+import { type PlannedHole, toldHole, type ToldHole } from '@plain-cleat/core';
 import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { marksOf } from '../hull-view/marks';
@@ -56,6 +57,13 @@ export default class HandOver {
           ? `${this.stops().length - this.shown()} stops still to show.`
           : '',
   );
+
+  /** A hole as the owner is told of it. */
+  protected tell(h: PlannedHole): ToldHole {
+    const state = this.store.state();
+    if (!state) throw new Error('no rig is open');
+    return toldHole(state.workup.surface, state.plan, h);
+  }
 
   protected pick(id: string): void {
     this.picked.set(id);

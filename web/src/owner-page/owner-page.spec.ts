@@ -20,7 +20,7 @@ const page: OwnerPage = {
     [3000, 0],
   ],
   length: 3000,
-  tape: 'bow',
+  older: [{ label: 'O1', reading: 900, from: 'stern tip', plugged: 'nylon plug' }],
   signedOn: '2026-06-05T10:00:00Z',
   stops: [
     {
@@ -32,7 +32,10 @@ const page: OwnerPage = {
       use: both('Lift it.', 'La lever.'),
       road: both('Off.', 'Ôter.'),
       care: both('Look.', 'Voir.'),
-      holes: [{ label: 'A1', reading: 635, drilled: false }],
+      holes: [
+        { label: 'A1', reading: 635, from: 'bow tip', state: 'planned' },
+        { label: 'A2', reading: 700, from: 'bow tip', state: 'used again' },
+      ],
       shown: true,
     },
     {

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import type { OwnerPage } from '@plain-cleat/api';
-import { printLength } from '@plain-cleat/core';
+import { hookName, printLength } from '@plain-cleat/core';
 import { wordsOf } from '../stores/session.store';
 
 const WORDS = {
@@ -9,9 +9,17 @@ const WORDS = {
     title: 'Your boat, bow to stern',
     other: 'en français',
     holes: 'Holes',
-    planned: 'planned',
+    states: {
+      planned: 'planned',
+      drilled: '',
+      'drilled elsewhere': 'not where it was planned',
+      'used again': 'an old hole used again',
+    },
+    older: 'Holes that were there before',
+    plugged: 'closed with',
+    open: 'open',
     none: 'No holes.',
-    from: 'from the bow',
+    from: 'from',
     signed: 'Signed for',
     empty: 'Nothing is aboard yet.',
     safety: 'Wear a life jacket, always. Try getting back on in shallow water.',
@@ -20,9 +28,17 @@ const WORDS = {
     title: 'Votre bateau, de la proue à la poupe',
     other: 'in English',
     holes: 'Trous',
-    planned: 'prévu',
+    states: {
+      planned: 'prévu',
+      drilled: '',
+      'drilled elsewhere': 'percé ailleurs que prévu',
+      'used again': 'ancien trou réutilisé',
+    },
+    older: 'Trous déjà présents',
+    plugged: 'fermé avec',
+    open: 'ouvert',
     none: 'Aucun trou.',
-    from: 'depuis la proue',
+    from: 'depuis',
     signed: 'Signé le',
     empty: 'Rien à bord pour le moment.',
     safety: 'Portez toujours un gilet. Essayez de remonter à bord en eau peu profonde.',
@@ -76,7 +92,9 @@ const WORDS = {
                 <p class="small">
                   {{ s.holes.length ? t().holes + ': ' : t().none }}
                   @for (h of s.holes; track h.label) {
-                    <span>{{ h.label }} {{ print(h.reading) }}{{ h.drilled ? '' : ' (' + t().planned + ')' }}; </span>
+                    <span
+                      >{{ h.label }} {{ print(h.reading, h.from) }}{{ t().states[h.state] ? ', ' + t().states[h.state] : '' }};
+                    </span>
                   }
                 </p>
               }
@@ -86,6 +104,16 @@ const WORDS = {
           }
         </ol>
       </div>
+      @if (p.older.length) {
+        <details>
+          <summary>{{ t().older }} ({{ p.older.length }})</summary>
+          <ul class="small">
+            @for (o of p.older; track $index) {
+              <li>{{ o.label }} {{ print(o.reading, o.from) }}, {{ o.plugged ? t().plugged + ' ' + o.plugged : t().open }}</li>
+            }
+          </ul>
+        </details>
+      }
       @if (p.signedOn) {
         <p class="box">{{ t().signed }} {{ p.signedOn.slice(0, 10) }}</p>
       }
@@ -174,7 +202,8 @@ export default class OwnerPageScreen {
     );
   }
 
-  protected print = (mm: number): string => printLength(mm, this.page()?.units ?? 'imperial');
+  protected print = (mm: number, from: string): string =>
+    `${printLength(mm, this.page()?.units ?? 'imperial')} ${this.t().from} ${hookName(from, this.language())}`;
   private readonly k = computed(() => 560 / (this.page()?.length ?? 1));
   protected down = (x: number): number => 22 + x * this.k();
   /** Seen from above with the bow up, starboard lies to the right. */
