@@ -217,6 +217,7 @@ export const cuts = z.object({
       long: z.number(),
       wide: z.number(),
       holes: z.array(z.object({ u: z.number(), v: z.number(), bore: z.number() })),
+      outline: z.array(z.tuple([z.number(), z.number()])).describe('from its middle, closed'),
     }),
   ),
   remnants: z.array(remnant),

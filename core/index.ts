@@ -16,6 +16,7 @@ export * from './pricing';
 export * from './rig';
 export * from './scheduling';
 export * from './stands';
+export * from './tracks';
 export * from './units';
 export * from './wiring';
 export * from './workup';

@@ -19,10 +19,11 @@ import { laborLines, type LaborLine } from './labor';
 import { bowToStern, paddlers, placeFitting, reachZones, type Placed } from './layout';
 import { mountFitting } from './mounting';
 import { priceLines, totals, type PriceLine, type Totals } from './pricing';
-import { assignLetters, type Brief, type Fact, type Ledger, type LedgerHole, type Plan } from './rig';
+import { assignLetters, type Brief, type Fact, type Fitting, type Ledger, type LedgerHole, type Plan } from './rig';
 import { buildSteps, type BuildStep } from './scheduling';
 import { WorkupSession } from './session';
 import { setsInOrder, standsOf, type Stand } from './stands';
+import { cutTrack } from './tracks';
 import { wireRun, type WiredRun } from './wiring';
 
 /** Everything a workup follows from. */
@@ -88,7 +89,7 @@ const keyOf = (stand: Stand): string => `${stand.id}.${stand.elsewhere}`;
 function placeStands(
   stands: readonly Stand[],
   surface: HullSurface,
-  parts: ReadonlyMap<string, Part>,
+  partOf: (fitting: Fitting) => Part | undefined,
   rodLength: number,
   session: WorkupSession,
 ): Map<Stand, Placed> {
@@ -104,8 +105,7 @@ function placeStands(
     const below = under && place(under);
     const kept = session.known(keyOf(stand), stand, below);
     const { id, fitting } = stand;
-    const placed =
-      kept?.placed ?? placeFitting(surface, id, fitting, parts.get(fitting.part), { place: stand.place, below, rodLength });
+    const placed = kept?.placed ?? placeFitting(surface, id, fitting, partOf(fitting), { place: stand.place, below, rodLength });
     if (placed) out.set(stand, placed);
     if (placed && !kept) session.keep(keyOf(stand), { stand, below, placed });
     return placed;
@@ -125,7 +125,11 @@ function fitStands(input: WorkupInput, surface: HullSurface, ledger: Ledger, ses
   const { plan, shop } = input;
   const parts = session.partsById(input.catalog.parts);
   session.dependOn(surface, shop, ledger, plan.tape, parts, plan.brief);
-  const placed = [...placeStands(standsOf(plan), surface, parts, plan.brief.rodLength, session)].sort(([, a], [, b]) =>
+  const partOf = ({ part, length }: Fitting): Part | undefined => {
+    const found = parts.get(part);
+    return found && cutTrack(found, length, shop.holding);
+  };
+  const placed = [...placeStands(standsOf(plan), surface, partOf, plan.brief.rodLength, session)].sort(([, a], [, b]) =>
     bowToStern(a, b),
   );
   const openings = session.openingsOf(

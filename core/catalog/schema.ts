@@ -168,6 +168,8 @@ export const part = z.strictObject({
   metal: z.enum(['stainless', 'aluminium', 'brass', 'plastic']).optional().describe('of its base'),
   madeHole: size.optional().describe('diameter of the holes of its base as sold'),
   opening: size.optional().describe('a hand gets into the hull through it: smaller side of the clear opening'),
+  /** The slot others ride in, of a track that is screwed on. */
+  slot: z.strictObject({ opening: size, depth: size, thread: z.string().max(12) }).optional(),
   /** A part cut to length, or a track that others ride on. */
   cutFrom: z.strictObject({ stock: id, length: size }).optional(),
   lever: z.boolean().describe('loads with leverage: wants a plate when bolted through'),
@@ -278,6 +280,9 @@ export const shopSettings = z.strictObject({
     spares: z.number().min(0).max(1).describe('share of fasteners picked over what the plan counts'),
     plate: z.number().min(1).max(50).describe('thickness of the board plates are cut from, mm'),
     kerf: z.number().min(0).max(10).describe('width of the saw cut, mm'),
+    pitch: z.number().min(30).max(600).describe('holes of a track are no farther apart, mm'),
+    end: z.number().min(8).max(150).describe('its end holes lie so far in, mm'),
+    heat: z.number().min(0).max(100).describe('between the coldest and the hottest a boat lies in, K'),
   }),
   wiring: z.strictObject({
     standard: z.enum(['E-11', 'ISO 10133']),

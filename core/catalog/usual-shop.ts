@@ -60,6 +60,9 @@ export const USUAL_SHOP: ShopSettings = {
     spares: 0.1, // (j)
     plate: 12.7, // (cp): 1/2 in board
     kerf: 3, // (cp)
+    pitch: 150, // (j)
+    end: 27.5, // (j)
+    heat: 40, // (j): a dark hull in the sun, and a winter yard
   },
   wiring: {
     standard: 'E-11',

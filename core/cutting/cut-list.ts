@@ -1,5 +1,7 @@
+import type { ShopSettings } from '../catalog';
 import type { Fitted } from '../drilling';
-import { plateFor } from '../mounting';
+import type { HullModel } from '../hull';
+import { plateCut } from './plate-cut';
 
 /** A length of bar a rig wants. */
 export interface WantedBar {
@@ -9,13 +11,14 @@ export interface WantedBar {
   readonly length: number;
 }
 
-/** A backing plate a rig wants, with its holes from its middle. */
+/** A backing plate a rig wants, with its outline and holes from its middle. */
 export interface WantedPlate {
   readonly id: string;
   readonly says: string;
   readonly long: number;
   readonly wide: number;
   readonly holes: readonly { readonly u: number; readonly v: number; readonly bore: number }[];
+  readonly outline: readonly (readonly [number, number])[];
 }
 
 /**
@@ -24,7 +27,12 @@ export interface WantedPlate {
  *
  * @param rig how the shop calls the rig
  */
-export function cutList(rig: string, owned: readonly Fitted[]): { bars: WantedBar[]; plates: WantedPlate[] } {
+export function cutList(
+  rig: string,
+  owned: readonly Fitted[],
+  hull: HullModel,
+  shop: ShopSettings,
+): { bars: WantedBar[]; plates: WantedPlate[] } {
   const bars = owned.flatMap(({ placed, letter }): WantedBar[] => {
     const { cutFrom, name } = placed.part;
     if (!cutFrom || placed.fitting.suppliedBy !== 'shop') return [];
@@ -37,21 +45,19 @@ export function cutList(rig: string, owned: readonly Fitted[]): { bars: WantedBa
       },
     ];
   });
-  const plates = owned.flatMap(({ placed, mounted, letter, holes }): WantedPlate[] => {
-    if (!mounted.plate || mounted.spots.length === 0) return [];
-    const {
-      long,
-      wide,
-      holes: spots,
-    } = plateFor(mounted.spots, mounted.thread?.diameter ?? 6, mounted.thread?.washerDiameter ?? 12);
-    const bore = holes[0]?.bit.mm ?? 6.4;
+  const plates = owned.flatMap((item): WantedPlate[] => {
+    const plate = plateCut(hull, item, shop);
+    if (!plate) return [];
+    const { long, wide, outline, clears } = plate;
+    const bore = item.holes[0]?.bit.mm ?? 6.4;
     return [
       {
-        id: `${rig}.${placed.id}.${long}x${wide}`,
-        says: `${rig} ${letter}, plate`,
+        id: `${rig}.${item.placed.id}.${long}x${wide}`,
+        says: `${rig} ${item.letter}, plate${clears.length ? `, cut clear of ${clears.join(' and ')}` : ''}`,
         long,
         wide,
-        holes: spots.map((s) => ({ ...s, bore })),
+        holes: plate.holes.map((s) => ({ ...s, bore })),
+        outline,
       },
     ];
   });

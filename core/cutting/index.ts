@@ -1,4 +1,5 @@
 export * from './bars';
 export * from './boards';
 export * from './cut-list';
+export * from './plate-cut';
 export * from './search';

@@ -20,6 +20,7 @@ import { openHoles } from './open-holes';
 import { overboard } from './overboard';
 import { overlap, overlapBetweenSets, swappedTogether } from './overlap';
 import { paddleStroke } from './paddle-stroke';
+import { plateClear } from './plates';
 import { reach } from './reach';
 import { roadHeight, roofLift } from './road';
 import { rodButts, rodsCross, rodTips, shallowTubes } from './rods';
@@ -29,6 +30,7 @@ import { standing } from './standing-room';
 import { stowage } from './stowage';
 import { struts, swings } from './swings';
 import { tetherPropeller, tetherShort } from './tethers';
+import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
 
@@ -95,6 +97,11 @@ export const RIG_JUDGEMENTS: readonly Judgement[] = [
   mixedMetals,
   threadFamilies,
   workedFirst,
+  plateClear,
+  trackLies,
+  trackSlots,
+  offItsTrack,
+  weakTrack,
   holeAtEdge,
   holesClose,
   reusedHole,

@@ -1,7 +1,7 @@
 import type { Part, Solid } from '../catalog';
 import { deckPatch, sidePatch, tangentsAt, type HullSurface, type Rail } from '../hull';
 import type { Fitting, Place } from '../rig';
-import { sideSign, type Point } from '../units';
+import type { Point } from '../units';
 
 /** A fitting's local frame: origin and tangents of the surface, u aft, v to starboard or down a side, w out of the hull. */
 export interface Frame {

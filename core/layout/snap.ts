@@ -1,6 +1,6 @@
 import type { Part } from '../catalog';
 import type { HullSurface, Track } from '../hull';
-import { frameOf, onRail } from './frame';
+import { frameOf, onRail, type Placed } from './frame';
 import type { Place } from '../rig';
 import { MM_PER_INCH, type UnitSystem } from '../units';
 
@@ -55,6 +55,27 @@ export function snapPlace(
   const x = Math.min(hull.length, Math.max(0, at.x));
   const y = Math.abs(at.y) < 12 ? 0 : toMark(at.y, system);
   return { on: 'deck', x: toMark(x, system), y, heading };
+}
+
+/**
+ * The place on the nearest of some screwed-on tracks within `pull` mm of a point, by how far along the track it is.
+ *
+ * @returns null when none is so near
+ */
+export function onFittedTrack(
+  tracks: readonly Placed[],
+  at: { readonly x: number; readonly y: number },
+  pull: number,
+): (Place & { on: 'fitting' }) | null {
+  const near = tracks
+    .map(({ id, part, frame: { origin, u, v } }) => {
+      const [dx, dy] = [at.x - origin.x, at.y - origin.y];
+      const along = Math.min(part.base.length / 2, Math.max(-part.base.length / 2, dx * u.x + dy * u.y));
+      const far = Math.hypot(dx * u.x + dy * u.y - along, dx * v.x + dy * v.y);
+      return { id, along, far };
+    })
+    .sort((a, b) => a.far - b.far)[0];
+  return near && near.far <= pull ? { on: 'fitting', fitting: near.id, u: near.along, v: 0, heading: 0 } : null;
 }
 
 /** A place moved along and across the boat, kept on its track. What stood on an insert or in a scupper leaves it for the deck. */

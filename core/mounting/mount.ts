@@ -72,10 +72,11 @@ type Way = (placed: Placed, mount: Mount, shop: ShopSettings, hull: HullModel) =
 
 const refuse = (cannot: string): Omit<Mounted, 'hold'> => ({ ...none, cannot });
 
-const inTrack: Way = ({ part, place }, _mount, _shop, hull) => {
-  const track = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track) : undefined;
-  if (!track) return refuse('no track here for its T-bolts');
-  const thread = findThread(track.slot.thread) ?? findThread('M6');
+const inTrack: Way = ({ part, place, below }, _mount, _shop, hull) => {
+  // A track of the hull, or one that was screwed on.
+  const slot = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track)?.slot : below?.part.slot;
+  if (!slot) return refuse('no track here for its T-bolts');
+  const thread = findThread(slot.thread) ?? findThread('M6');
   const bolt = thread && chooseBolt(thread, { base: part.base.thickness, gasket: 0, wall: 2, plate: 0 });
   const small = thread && part.madeHole !== undefined && part.madeHole < thread.close;
   return {
@@ -86,7 +87,7 @@ const inTrack: Way = ({ part, place }, _mount, _shop, hull) => {
     count: part.trackBolts,
     spots: alongTrack(part),
     first: small ? `Open its holes of ${part.madeHole} mm to ${thread.close.toFixed(1)} mm for the track bolt.` : null,
-    cannot: slotFault(part, track.slot),
+    cannot: slotFault(part, slot),
   };
 };
 

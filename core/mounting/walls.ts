@@ -10,6 +10,8 @@ export interface WallMaterial {
   readonly shear: readonly [low: number, high: number];
   /** Young's modulus, MPa. */
   readonly modulus: readonly [low: number, high: number];
+  /** Growth with heat, 1/K. */
+  readonly grows: readonly [low: number, high: number];
   /** Share of the strength it may carry for years (judgement): plastics creep, and more in the sun. */
   readonly share: number;
   readonly source: Source;
@@ -27,15 +29,25 @@ export const WALLS: Readonly<Record<HullModel['material'], WallMaterial | null>>
     strength: [15, 20],
     shear: [9, 12],
     modulus: [500, 800],
+    grows: [100e-6, 200e-6],
     share: 1 / 3,
     source: SOURCES.plastics,
   },
-  abs: { name: 'ABS', strength: [35, 45], shear: [20, 27], modulus: [1900, 2400], share: 0.4, source: SOURCES.plastics },
+  abs: {
+    name: 'ABS',
+    strength: [35, 45],
+    shear: [20, 27],
+    modulus: [1900, 2400],
+    grows: [70e-6, 100e-6],
+    share: 0.4,
+    source: SOURCES.plastics,
+  },
   composite: {
     name: 'glass laminate',
     strength: [80, 140],
     shear: [50, 80],
     modulus: [6000, 9000],
+    grows: [18e-6, 35e-6],
     share: 0.4,
     source: SOURCES.plastics,
   },
@@ -44,6 +56,7 @@ export const WALLS: Readonly<Record<HullModel['material'], WallMaterial | null>>
     strength: [18, 30],
     shear: [4, 8],
     modulus: [5000, 8000],
+    grows: [5e-6, 10e-6],
     share: 0.4,
     source: SOURCES.plastics,
   },

@@ -79,6 +79,8 @@ function editsOf(change: SimpleChange): Edit[] {
       return one(['fittings', change.item, 'float'], change.from, change.to);
     case 'travelItem':
       return one(['fittings', change.item, 'travels'], change.from, change.to);
+    case 'cutTrack':
+      return one(['fittings', change.item, 'length'], change.from, change.to);
     case 'reuseHoles':
       return one(['fittings', change.item, 'uses'], change.from, change.to);
     case 'renewItem':
@@ -160,7 +162,7 @@ function without(holder: Json, key: string): Json {
 }
 
 const RECORDS = ['fittings', 'runs', 'wishes', 'accepted', 'sets', 'stowage', 'photos', 'scuppers'];
-const OPTIONAL = ['sets', 'lean', 'group', 'locked', 'swap', 'tether', 'float', 'travels', 'of', 'uses'];
+const OPTIONAL = ['sets', 'lean', 'group', 'locked', 'swap', 'tether', 'float', 'travels', 'of', 'uses', 'length'];
 
 /** Entries of records and optional fields of a fitting are gone when set to null; plain fields keep the null. */
 function mayBeAbsent(path: readonly string[]): boolean {

@@ -39,6 +39,7 @@ const simple = [
   verb('tetherItem', { item, ...fromTo(fitting.shape.tether.unwrap().nullable()) }),
   verb('floatItem', { item, ...fromTo(z.literal(true).nullable()) }),
   verb('travelItem', { item, ...fromTo(z.literal(true).nullable()) }),
+  verb('cutTrack', { item, ...fromTo(fitting.shape.length.unwrap().nullable()) }),
   verb('reuseHoles', { item, ...fromTo(fitting.shape.uses.unwrap().nullable()) }),
   verb('renewItem', { item, ...fromTo(fitting.shape.of.unwrap().nullable()) }),
   verb('nameSet', { set: key, ...fromTo(rigSet.nullable()) }),

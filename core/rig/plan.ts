@@ -59,6 +59,7 @@ export const fitting = z.strictObject({
     .optional(),
   float: z.boolean().optional().describe('has a float added'),
   travels: z.boolean().optional().describe('moves between the boats of its owner'),
+  length: z.number().min(100).max(3000).optional().describe('a track cut to so much of its stock, mm'),
   /** Old holes of the hull that its own holes, counted from 1, use again: the fact of each. */
   uses: z.record(z.string().regex(/^\d{1,2}$/), z.uuid()).optional(),
   of: z

@@ -71,6 +71,7 @@ const CHANGES: readonly Change[] = [
   { id: id(), kind: 'tetherItem', item: 'g', from: null, to: { to: 'b', length: 600 } },
   { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
   { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },
+  { id: id(), kind: 'cutTrack', item: 'g', from: null, to: 400 },
   { id: id(), kind: 'reuseHoles', item: 'g', from: null, to: { 1: '00000000-0000-4000-8000-000000000001' } },
   { id: id(), kind: 'renewItem', item: 'g', from: null, to: { assembly: 'crate-kit', version: 1 } },
   { id: id(), kind: 'nameSet', set: 'away', from: { name: 'away', order: 1 }, to: { name: 'all day', order: 1 } },

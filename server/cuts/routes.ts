@@ -25,14 +25,18 @@ async function allCuts(): Promise<Cuts> {
     rigs.map(async (row) => {
       const plan = planOf(row);
       const [pinned, facts] = await Promise.all([pinnedOf(row, plan), factsOf(row.hullId) as Promise<Fact[]>]);
-      return cutList(row.number, workUp({ plan, facts, ...pinned, asOf: plan.opened }).owned);
+      return cutList(row.number, workUp({ plan, facts, ...pinned, asOf: plan.opened }).owned, pinned.hull, pinned.shop);
     }),
   );
   const wanted = <T extends { id: string }>(all: T[]): T[] => all.filter((p) => !done.has(p.id));
   return {
     stocks,
     bars: wanted(lists.flatMap((l) => l.bars)),
-    plates: wanted(lists.flatMap((l) => l.plates)).map((p) => ({ ...p, holes: [...p.holes] })),
+    plates: wanted(lists.flatMap((l) => l.plates)).map((p) => ({
+      ...p,
+      holes: [...p.holes],
+      outline: p.outline.map(([u, v]): [number, number] => [u, v]),
+    })),
     remnants: remnants.map((r) => ({ id: r.id, stock: r.stock, length: r.length, width: r.width })),
     kerf: shop.holding.kerf,
   };

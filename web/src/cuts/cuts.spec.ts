@@ -6,7 +6,7 @@ import type { Cuts as CutsNow, KeepCuts } from '@plain-cleat/api';
 import type { BoardCut } from '@plain-cleat/core';
 import DxfParser from 'dxf-parser';
 import Cuts from './cuts';
-import { alongBar, boardDxf, boardSvg, holesOn } from './drawing';
+import { alongBar, boardDxf, boardSvg, holesOn, outlineOn, type PlateShape } from './drawing';
 
 const holes = [
   { u: -20, v: -10, bore: 6 },
@@ -22,9 +22,35 @@ const board: BoardCut = {
     { plate: { id: 'b', long: 80, wide: 60 }, x: 83, y: 0, turned: true },
   ],
 };
-const all = new Map([
-  ['a', holes],
-  ['b', holes],
+// The second is cut clear of something at one corner.
+const all = new Map<string, PlateShape>([
+  [
+    'a',
+    {
+      holes,
+      outline: [
+        [-40, -30],
+        [40, -30],
+        [40, 30],
+        [-40, 30],
+        [-40, -30],
+      ],
+    },
+  ],
+  [
+    'b',
+    {
+      holes,
+      outline: [
+        [-40, -30],
+        [40, -30],
+        [40, 20],
+        [30, 20],
+        [30, 30],
+        [-40, 30],
+      ],
+    },
+  ],
 ]);
 
 describe('drawings of a cut', () => {
@@ -52,10 +78,10 @@ describe('drawings of a cut', () => {
     const outlines = (dxf?.entities ?? []).filter((e) => e.type === 'LWPOLYLINE') as unknown as {
       vertices: { x: number; y: number }[];
     }[];
-    expect(outlines.map((o) => [o.vertices[2]?.x, o.vertices[2]?.y])).toEqual([
-      [80, 60],
-      [83 + 60, 80],
-    ]);
+    expect(outlines.map((o) => o.vertices.map((v) => [v.x, v.y]))).toEqual(
+      board.plates.map((l) => outlineOn(l, all).map((p) => [p.x, p.y])),
+    );
+    expect(outlines.map((o) => o.vertices.length)).toEqual([4, 6]);
   });
 
   it('SVG is one to one', () => {
@@ -89,7 +115,7 @@ describe('cut plans', () => {
       { id: 'R-1.t.600', stock: 'track', says: 'R-1 C, Track', length: 600 },
       { id: 'R-2.t.300', stock: 'track', says: 'R-2 D, Track', length: 300 },
     ],
-    plates: [{ id: 'R-1.p.80x60', says: 'R-1 F, plate', long: 80, wide: 60, holes }],
+    plates: [{ id: 'R-1.p.80x60', says: 'R-1 F, plate', long: 80, wide: 60, holes, outline: [] }],
     remnants: [{ id: 'left-1', stock: 'track', length: 320, width: 0 }],
     kerf: 3,
   };

@@ -6,7 +6,7 @@ import { proxy, type Remote, wrap } from 'comlink';
 import { Length } from '../hull-view/words';
 import { wordsOf } from '../stores/session.store';
 import type { CutWorker } from '../workers/cut.worker';
-import { alongBar, boardDxf, boardSvg, holesOn } from './drawing';
+import { alongBar, boardDxf, boardSvg, holesOn, outlineOn, pointsOf } from './drawing';
 
 type Stock = CutsNow['stocks'][number];
 
@@ -40,6 +40,7 @@ export default class Cuts {
   private asked = 0;
   protected readonly money = printMoney;
   protected readonly holesOn = holesOn;
+  protected outline = (laid: BoardCut['plates'][number]): string => pointsOf(outlineOn(laid, this.shapes()));
 
   protected round = (share: number): number => Math.round(share * 100);
   protected stockName = (id: string): string => this.now()?.stocks.find((s) => s.id === id)?.name ?? id;
@@ -52,7 +53,7 @@ export default class Cuts {
     const now = this.now();
     return new Map([...(now?.bars ?? []), ...(now?.plates ?? [])].map((p) => [p.id, p.says]));
   });
-  protected readonly holes = computed(() => new Map((this.now()?.plates ?? []).map((p) => [p.id, p.holes])));
+  protected readonly shapes = computed(() => new Map((this.now()?.plates ?? []).map((p) => [p.id, p])));
   protected readonly cost = computed(() =>
     this.planned().reduce((sum, p) => sum + p.stock.priceCents * (p.bars?.newBars ?? p.boards?.newBoards ?? 0), 0),
   );
@@ -188,7 +189,7 @@ export default class Cuts {
   }
 
   protected save(board: BoardCut, n: number, kind: 'svg' | 'dxf'): void {
-    const text = kind === 'svg' ? boardSvg(board, this.holes(), `Board ${n}`) : boardDxf(board, this.holes());
+    const text = kind === 'svg' ? boardSvg(board, this.shapes(), `Board ${n}`) : boardDxf(board, this.shapes());
     const url = URL.createObjectURL(new Blob([text], { type: kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf' }));
     const link = document.createElement('a');
     link.href = url;

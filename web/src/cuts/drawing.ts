@@ -1,12 +1,13 @@
 import type { BarCut, BoardCut } from '@plain-cleat/core';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 
-interface Hole {
-  readonly u: number;
-  readonly v: number;
-  readonly bore: number;
+/** A plate as it is cut: holes and outline from its own middle. */
+export interface PlateShape {
+  readonly holes: readonly { readonly u: number; readonly v: number; readonly bore: number }[];
+  readonly outline: readonly (readonly [number, number])[];
 }
-type Holes = ReadonlyMap<string, readonly Hole[]>;
+type Shapes = ReadonlyMap<string, PlateShape>;
+type Laid = BoardCut['plates'][number];
 
 export interface Circle {
   readonly x: number;
@@ -14,32 +15,47 @@ export interface Circle {
   readonly r: number;
 }
 
-/** The holes of a laid plate, on its board: turned with it. */
-export function holesOn(laid: BoardCut['plates'][number], holes: Holes): Circle[] {
-  const { plate, x, y, turned } = laid;
+/** A point of a plate on its board: turned with it. */
+function onBoard({ plate, x, y, turned }: Laid, u: number, v: number): { x: number; y: number } {
   const [w, h] = turned ? [plate.wide, plate.long] : [plate.long, plate.wide];
-  return (holes.get(plate.id) ?? []).map(({ u, v, bore }) => ({
-    x: x + w / 2 + (turned ? -v : u),
-    y: y + h / 2 + (turned ? u : v),
-    r: bore / 2,
-  }));
+  return { x: x + w / 2 + (turned ? -v : u), y: y + h / 2 + (turned ? u : v) };
 }
 
+/** The holes of a laid plate, on its board. */
+export const holesOn = (laid: Laid, shapes: Shapes): Circle[] =>
+  (shapes.get(laid.plate.id)?.holes ?? []).map(({ u, v, bore }) => ({ ...onBoard(laid, u, v), r: bore / 2 }));
+
+/** The outline of a laid plate, on its board: its corners in order, the first not repeated. */
+export function outlineOn(laid: Laid, shapes: Shapes): { x: number; y: number }[] {
+  const { long, wide } = laid.plate;
+  const [hu, hv] = [long / 2, wide / 2];
+  const whole = [
+    [-hu, -hv],
+    [hu, -hv],
+    [hu, hv],
+    [-hu, hv],
+  ] as const;
+  const outline = shapes.get(laid.plate.id)?.outline ?? whole;
+  const [first, last] = [outline[0], outline[outline.length - 1]];
+  const open = first && last && first !== last && first[0] === last[0] && first[1] === last[1] ? outline.slice(0, -1) : outline;
+  return open.map(([u, v]) => onBoard(laid, u, v));
+}
+
+/** Points as SVG writes them. */
+export const pointsOf = (points: readonly { x: number; y: number }[]): string => points.map((p) => `${p.x},${p.y}`).join(' ');
+
 /** Outlines and holes of one board as SVG in millimetres, one to one. */
-export function boardSvg(board: BoardCut, holes: Holes, title: string): string {
-  const shapes = board.plates.flatMap((l) => {
-    const [w, h] = l.turned ? [l.plate.wide, l.plate.long] : [l.plate.long, l.plate.wide];
-    return [
-      `<rect x="${l.x}" y="${l.y}" width="${w}" height="${h}"/>`,
-      ...holesOn(l, holes).map((c) => `<circle cx="${c.x}" cy="${c.y}" r="${c.r}"/>`),
-    ];
-  });
+export function boardSvg(board: BoardCut, plates: Shapes, title: string): string {
+  const shapes = board.plates.flatMap((l) => [
+    `<polygon points="${pointsOf(outlineOn(l, plates))}"/>`,
+    ...holesOn(l, plates).map((c) => `<circle cx="${c.x}" cy="${c.y}" r="${c.r}"/>`),
+  ]);
   const escaped = title.replace(/[&<>]/g, (c) => `&#${c.charCodeAt(0)};`);
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${board.long}mm" height="${board.wide}mm" viewBox="0 0 ${board.long} ${board.wide}" fill="none" stroke="black" stroke-width="0.2"><title>${escaped}</title>${shapes.join('')}</svg>\n`;
 }
 
 /** The same for a machine: DXF, millimetres, outlines and holes on layers of their own. */
-export function boardDxf(board: BoardCut, holes: Holes): string {
+export function boardDxf(board: BoardCut, plates: Shapes): string {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);
   for (const [layer, colour] of [
@@ -48,20 +64,13 @@ export function boardDxf(board: BoardCut, holes: Holes): string {
   ] as const)
     dxf.addLayer(layer, colour, 'CONTINUOUS');
   for (const l of board.plates) {
-    const [w, h] = l.turned ? [l.plate.wide, l.plate.long] : [l.plate.long, l.plate.wide];
     dxf.setCurrentLayerName('OUTLINE');
-    const corners = [
-      [l.x, l.y],
-      [l.x + w, l.y],
-      [l.x + w, l.y + h],
-      [l.x, l.y + h],
-    ] as const;
     dxf.addLWPolyline(
-      corners.map(([x, y]) => ({ point: { x, y } })),
+      outlineOn(l, plates).map((point) => ({ point })),
       { flags: 1 },
     );
     dxf.setCurrentLayerName('HOLES');
-    for (const c of holesOn(l, holes)) dxf.addCircle(point3d(c.x, c.y), c.r);
+    for (const c of holesOn(l, plates)) dxf.addCircle(point3d(c.x, c.y), c.r);
   }
   return dxf.stringify();
 }

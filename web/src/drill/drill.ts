@@ -4,7 +4,6 @@ import {
   crossMeasure,
   findDatum,
   pickList,
-  type PlannedHole,
   RUN_WORDS,
   toleranceBudget,
   toolName,

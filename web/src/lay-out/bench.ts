@@ -13,6 +13,7 @@ import {
   placeAssembly,
   placeFitting,
   slideTo,
+  onFittedTrack,
   snapPlace,
   turn,
 } from '@plain-cleat/core';
@@ -91,13 +92,23 @@ export class Bench {
   private alone(state: RigState, item: Fitted, at: { x: number; y: number }): Change | null {
     const { place, part } = item.placed;
     const { surface } = state.workup;
-    if (place.on === 'fitting') {
+    const track = this.trackAt(state, part, at, item.placed.id);
+    if (track) return this.heldAt(item, track);
+    if (place.on === 'fitting' && item.mounted.hold !== 'track') {
       const { origin } = this.frameOf(state, item);
       return asOne(moveAll(surface, [item], this.marked(at.x - origin.x), this.marked(at.y - origin.y)));
     }
     const heading = 'heading' in place ? place.heading : 0;
     const to = snapPlace(surface, part, at, this.units.system(), heading, 60, this.partners(state, part, item.placed.id));
     return this.heldAt(item, to);
+  }
+
+  /** A screwed-on track near a point, for a part with T-bolts. */
+  private trackAt(state: RigState, part: Part, at: { x: number; y: number }, but = ''): Place | null {
+    if (!part.holds.includes('track')) return null;
+    const tracks = state.workup.items.map((i) => i.placed).filter((p) => p.part.slot && p.id !== but);
+    const place = onFittedTrack(tracks, at, 60);
+    return place && { ...place, u: this.marked(place.u) };
   }
 
   /** Where others of the same part stand: opposite one of them a place is mirrored. */
@@ -120,6 +131,7 @@ export class Bench {
     const below = place.on === 'fitting' ? state?.workup.items.find((i) => i.placed.id === place.fitting)?.placed : undefined;
     const placed = state && placeFitting(state.workup.surface, 'new', draft, part, { place, below });
     if (!state || !placed) return draft.mount;
+    if (below?.part.slot && part.holds.includes('track')) return { hold: 'track', plate: false, reason: '' };
     if (place.on === 'fitting' && part.holds.includes('loose')) return { hold: 'loose', plate: false, reason: '' };
     const advice = mountAdvice(
       state.workup.surface,
@@ -141,7 +153,9 @@ export class Bench {
   place(part: Part, at: { x: number; y: number }, only: string | null = null): string | null {
     const state = this.store.state();
     if (!state) return null;
-    const to = snapPlace(state.workup.surface, part, at, this.units.system(), 0, 60, this.partners(state, part));
+    const to =
+      this.trackAt(state, part, at) ??
+      snapPlace(state.workup.surface, part, at, this.units.system(), 0, 60, this.partners(state, part));
     const item = `${part.id.slice(0, 40)}-${newId().slice(0, 6)}`;
     const wished = Object.values(state.plan.wishes).some((w) => w.part === part.id);
     const fitting = { ...newFitting(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };

@@ -77,6 +77,8 @@ describe("the owner's page", () => {
     await fixture.whenStable();
     expect(text()).toContain('Lift it.');
     expect(text()).not.toContain('Shut it.');
+    expect(text()).toContain('an old hole used again');
+    expect(text()).toContain('O1 35 7/16 in from stern tip, closed with nylon plug');
     expect(text()).toContain('A1 25 in');
     await click('li:nth-child(2) button');
     expect(text()).toContain('Shut it.');
@@ -90,7 +92,7 @@ describe("the owner's page", () => {
     await click('header .link');
     expect(text()).toContain('de la proue à la poupe');
     expect(text()).toContain('La lever.');
-    expect(text()).toContain('(prévu)');
+    expect(text()).toContain(', prévu');
   });
 
   it('says when the link has ended', async () => {

@@ -97,6 +97,9 @@ export const SETTINGS: readonly Group[] = [
       share('holding.spares', 'Fasteners picked over the count'),
       length('holding.plate', 'Board plates are cut from'),
       one('holding.kerf', 'Saw cut', 'number', 'mm'),
+      length('holding.pitch', 'Holes of a track at most apart'),
+      length('holding.end', 'End holes of a track in by'),
+      one('holding.heat', 'Coldest to hottest', 'number', 'K'),
     ],
   },
   {

@@ -41,7 +41,7 @@ export class SessionStore {
   private readonly state = new BehaviorSubject<Here | null>(null);
   private readonly here = toSignal(this.state, { initialValue: null });
   /** Each time somebody is signed in here. */
-  readonly signedIn$ = this.state.pipe(filter((here) => here?.session.staff != null));
+  readonly signedIn$ = this.state.pipe(filter((here) => here !== null && here.session.staff !== null));
   readonly staff = computed((): Staff | null => this.here()?.session.staff ?? null);
   /** Only the tablet knows them here: the server is out of reach, or has another signed in. */
   readonly alone = computed(() => this.here()?.alone ?? false);

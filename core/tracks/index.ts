@@ -1,0 +1,2 @@
+export * from './cut';
+export * from './follow';

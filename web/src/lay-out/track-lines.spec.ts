@@ -1,0 +1,101 @@
+import { Component, computed, inject } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { Part, Plan } from '@plain-cleat/core';
+import { RigStore } from '../stores/rig.store';
+import { OpenRig } from '../testing/open-rig';
+import { TEST_PART, TEST_PARTS, testPlan } from '../testing/rig';
+import { Bench } from './bench';
+import { TrackLines } from './track-lines';
+
+const TRACK: Part = {
+  ...TEST_PART,
+  id: 'gear-track',
+  name: 'Gear track',
+  kind: 'track',
+  base: { length: 600, width: 25, thickness: 6 },
+  solids: [{ name: 'track', u: [-300, 300], v: [-12, 12], w: [0, 10] }],
+  holes: [-270, 0, 270].map((u) => ({ u, v: 0 })),
+  holds: ['through', 'rivet'],
+  rivet: '64',
+  trackBolts: 0,
+  slot: { opening: 8.2, depth: 11, thread: 'M6' },
+  cutFrom: { stock: 'track-bar', length: 600 },
+};
+
+@Component({
+  imports: [TrackLines],
+  template: `@if (store.state(); as s) {
+    @if (track(); as i) {
+      <pc-track-lines [item]="i" [state]="s" (changed)="change($event)" />
+    }
+  }`,
+})
+class Page {
+  protected readonly store = inject(RigStore);
+  protected readonly track = computed(() => this.store.state()?.workup.items.find((i) => i.placed.id === 't'));
+  protected change = (draft: object): void => this.store.change({ ...draft, id: crypto.randomUUID() } as never);
+}
+
+const plan = (): Plan => {
+  const start = testPlan();
+  const base = { lift: 0, suppliedBy: 'shop', note: '' } as const;
+  return {
+    ...start,
+    fittings: {
+      t: {
+        ...base,
+        part: 'gear-track',
+        place: { on: 'deck', x: 1500, y: 0, heading: 0 },
+        mount: { hold: 'through', plate: false, reason: '' },
+      },
+      b: {
+        ...base,
+        part: 'box',
+        place: { on: 'fitting', fitting: 't', u: 100, v: 0, heading: 0 },
+        mount: { hold: 'track', plate: false, reason: '' },
+      },
+    },
+  };
+};
+const show = () => OpenRig.show(Page, plan(), { catalog: { parts: [...TEST_PARTS, TRACK], consumables: [] } });
+
+describe('a screwed-on track', () => {
+  it('says its holes, how it lies, what its heat wants and what rides where', async () => {
+    const rig = await show();
+    expect(rig.text).toContain('3, 10 5/8 in apart');
+    expect(rig.text).toContain('flat');
+    expect(rig.text).toContain('slot');
+    expect(rig.text).toContain('Box15 3/4 in from its forward end');
+  });
+
+  it('is cut to a length; its holes follow', async () => {
+    const rig = await show();
+    const cut = async (text: string): Promise<void> => {
+      rig.find<HTMLInputElement>('input').value = text;
+      rig.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
+      await rig.fixture.whenStable();
+    };
+    await cut('short');
+    expect(rig.find('[role=alert]').textContent).toContain('Cut to:');
+    await cut('2');
+    expect(rig.find('[role=alert]').textContent).toContain('between 100 and 2440 mm');
+    await cut('16');
+    expect(rig.sentChanges()).toEqual([
+      jasmine.objectContaining({ kind: 'cutTrack', item: 't', from: null, to: 406.4 }) as never,
+    ]);
+    expect(rig.store.state()?.workup.holes.length).toBe(5);
+    await rig.click('.link', 'As sold');
+    expect(rig.store.state()?.workup.holes.length).toBe(3);
+  });
+
+  it('takes a part with T-bolts dragged near it, and lets it go again', async () => {
+    const rig = await show();
+    const bench = TestBed.runInInjectionContext(() => new Bench());
+    bench.drag({ id: 'b', x: 1400, y: 20, done: true }, new Set());
+    expect(rig.store.state()?.plan.fittings.b?.place).toEqual(
+      jasmine.objectContaining({ on: 'fitting', fitting: 't', v: 0 }) as never,
+    );
+    bench.drag({ id: 'b', x: 1000, y: 200, done: true }, new Set());
+    expect(rig.store.state()?.plan.fittings.b?.place.on).toBe('deck');
+  });
+});
