@@ -269,7 +269,53 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     },
     facts: () => [],
   });
-  const rod = { x: 2700, y: 330 } as const;
+  const guide = file({
+    seed: 148,
+    owner: 'Lantern Walks',
+    hull: ORRISK,
+    title: 'night-tour guide’s rig',
+    opened: dayAfter(today, -5),
+    promised: dayAfter(today, 12),
+    brief: {
+      waters: ['inshore', 'river', 'night'],
+      work: ['guiding'],
+      stature: 1760,
+      weightKg: 79,
+      propulsion: ['paddle'],
+      seat: 'low',
+      holes: 'as needed',
+      road: 'trailer',
+      distanceKm: 9,
+      tier: 'working',
+      budgetCents: 120_000,
+      notes: 'Leads six boats out after dark. Radio and light at hand without looking.',
+    },
+    fittings: {
+      lantern: fitted('lantern-bow', on(1230, 0), 'through'),
+      deckLight: fitted('deck-light', on(1280, -90), 'rivet'),
+      // A track of its own beside the legs, for what every guide wants elsewhere.
+      rail: fitted('gear-track-24', on(1890, -222), 'rivet', { length: 420 }),
+      radio: fitted('radio-clip', { on: 'fitting', fitting: 'rail', u: 130, v: 0, heading: 0 }, 'track'),
+      tool: fitted('gaff-clip', { on: 'fitting', fitting: 'rail', u: -60, v: 0, heading: 0 }, 'track'),
+      mast: fitted('mast-light', track('aft-star', 3000), 'track'),
+      battery: fitted('battery-30', on(2420, 0), 'loose'),
+      spare: fitted('spare-paddle', on(600, -60), 'loose', { tether: { to: null, length: 900 } }),
+      jacket: fitted('jacket-pockets', on(2250, 0), 'loose', { suppliedBy: "owner's own" }),
+      bag: fitted('throw-bag', on(2120, 222), 'loose'),
+      flip: fitted('flip-line', on(1900, 230), 'loose'),
+    },
+    runs: {
+      'feed-lantern': feed('battery', 'lantern', 'inside starboard'),
+      'feed-deck': feed('battery', 'deckLight', 'inside port'),
+      'feed-mast': feed('battery', 'mast', 'inside starboard'),
+    },
+    wishes: {
+      w1: { text: 'a light they see from the last boat', part: 'mast-light' },
+      w2: { text: 'radio where I find it in the dark', part: 'radio-clip' },
+    },
+    facts: () => [],
+  });
+  const rod = { x: 2225, y: 365 } as const;
   const returned = file({
     seed: 153,
     owner: 'Halvard Strand',
@@ -314,7 +360,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       flip: fitted('flip-line', on(1700, -240), 'loose'),
       leash: fitted('paddle-leash', on(1300, -150), 'loose'),
     },
-    off: [2, 1],
+    off: [0.5, 0.5],
     facts: () => [],
   });
   return [
@@ -325,5 +371,6 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     { file: family, place: "owner's move" },
     { file: photographer, place: 'bench 2' },
     { file: returned, place: 'bench 1' },
+    { file: guide, place: 'yard' },
   ];
 }

@@ -203,6 +203,16 @@ for (const colorScheme of ['light', 'dark'] as const)
       await expect(page.locator('.outlet .step')).toBeVisible();
       await check(step);
     }
+    await goStep(page, 'Drill');
+    await expect(page.locator('pc-templates')).toBeVisible();
+    for (const summary of await page.locator('aside summary').all()) await summary.click();
+    await expect(page.locator('pc-templates .facts li').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Look inside' }).click();
+    await check('drill, all of it');
+    await page.locator('.who').click();
+    await expect(page.getByRole('radio', { name: 'Tom Hale' })).toBeVisible();
+    await check('swapping');
+    await page.getByRole('button', { name: 'Close' }).click();
     await goStep(page, 'Lay out');
     await page
       .getByRole('button', { name: 'Stowed and scuppers' })

@@ -59,7 +59,7 @@ export const trackSlots: Judgement = ({ owned, hull, shop }) =>
           code: 'track-slots',
           severity: 'note',
           says: say`${nameOf(item)}: fix ${middle?.label ?? 'the middle'}, slot ${slotted.map((s) => s.label).join(', ')} in the track, the end ones by ${mm(longest, 'up')}.`,
-          because: say`Over ${String(shop.holding.heat)} K the hull grows ${mm(least)} to ${mm(most, 'up')} more than ${mm(length)} of aluminium. Held hard at both ends it bows or tears its screws.`,
+          because: say`From a cold yard to hot sun, ${String(shop.holding.heat)} °C or ${String(Math.round(shop.holding.heat * 1.8))} °F, the hull grows ${mm(least)} to ${mm(most, 'up')} more than ${mm(length)} of aluminium. Held hard at both ends it bows or tears its screws.`,
         },
       ];
     });

@@ -33,9 +33,9 @@ const SIZE = { wide: 284, high: 290 } as const;
       <path class="bolt" [attr.d]="line([view().hole, view().end])" />
       <circle class="nut" [attr.cx]="x(view().end.y)" [attr.cy]="z(view().end.z)" r="5" />
       <text [attr.x]="x(view().hole.y) + 8" [attr.y]="z(view().hole.z) - 8">{{ hole().label }}</text>
-      <text class="foot" x="8" [attr.y]="size.high - 8">P</text>
-      <text class="foot" [attr.x]="size.wide - 16" [attr.y]="size.high - 8">S</text>
-      <text class="foot" x="28" [attr.y]="size.high - 8">looking forward, at the hole</text>
+      <text class="foot" x="8" y="18">P</text>
+      <text class="foot" [attr.x]="size.wide - 16" y="18">S</text>
+      <text class="foot" x="8" [attr.y]="size.high - 8">looking forward</text>
     </svg>
     <p class="small">
       @if (view().way) {

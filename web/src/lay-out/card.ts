@@ -25,6 +25,7 @@ import { UnitsStore } from '../stores/units.store';
 import { AssemblyBench } from './assembly-bench';
 import { More } from './more';
 import { Mounts } from './mounts';
+import { TrackLines } from './track-lines';
 
 /** Places a tape does not slide along. */
 const FIXED: readonly Place['on'][] = ['insert', 'scupper', 'plate', 'fitting'];
@@ -35,7 +36,7 @@ type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 @Component({
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AssemblyBench, FindingBox, Mass, More, Mounts],
+  imports: [AssemblyBench, FindingBox, Mass, More, Mounts, TrackLines],
   templateUrl: './card.html',
   styleUrl: './card.scss',
 })

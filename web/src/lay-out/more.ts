@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { type Change, type DraftChange, type Fitted, parseLength, type Place, printFigure, setsInOrder } from '@plain-cleat/core';
 import type { RigState } from '../stores/rig.store';
-import { TrackLines } from './track-lines';
 import { UnitsStore } from '../stores/units.store';
 import { Bench } from './bench';
 import { OtherHulls } from './other-hulls';
@@ -10,7 +9,6 @@ import { OtherHulls } from './other-hulls';
 @Component({
   selector: 'pc-more',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [TrackLines],
   template: `
     <label class="field"
       ><span>Stands on</span>
@@ -20,9 +18,6 @@ import { OtherHulls } from './other-hulls';
         }
       </select>
     </label>
-    @if (item().placed.part.slot) {
-      <pc-track-lines [state]="state()" [item]="item()" (changed)="emit($event)" />
-    }
     @if (sets().length) {
       <div role="group" aria-label="Sets it belongs to">
         <span class="small muted">In the sets</span>
@@ -196,7 +191,7 @@ export class More {
       : [...out, { value: this.here(), name: this.item().placed.frame.surface }];
   });
 
-  protected emit(draft: DraftChange): void {
+  private emit(draft: DraftChange): void {
     this.changed.emit({ ...draft, id: crypto.randomUUID() });
   }
 

@@ -26,14 +26,13 @@ const TRACK: Part = {
   imports: [TrackLines],
   template: `@if (store.state(); as s) {
     @if (track(); as i) {
-      <pc-track-lines [item]="i" [state]="s" (changed)="change($event)" />
+      <pc-track-lines [item]="i" [state]="s" (changed)="store.change($event)" />
     }
   }`,
 })
 class Page {
   protected readonly store = inject(RigStore);
   protected readonly track = computed(() => this.store.state()?.workup.items.find((i) => i.placed.id === 't'));
-  protected change = (draft: object): void => this.store.change({ ...draft, id: crypto.randomUUID() } as never);
 }
 
 const plan = (): Plan => {

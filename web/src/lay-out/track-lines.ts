@@ -1,5 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type DraftChange, type Fitted, growthOver, lieOf, parseLength, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core';
+import {
+  type Change,
+  type Fitted,
+  growthOver,
+  lieOf,
+  parseLength,
+  printLength,
+  ridersOf,
+  SHORTEST,
+  slotsOf,
+} from '@plain-cleat/core';
 import { Length } from '../hull-view/words';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -31,15 +41,7 @@ const LONGEST = 2440;
       </li>
       <li>
         <span>Lies</span>
-        <span
-          >{{ lie().gap < 0.5 ? 'flat' : '' }}
-          @if (lie().gap >= 0.5) {
-            {{ lie().gap | length: 'up' }} of air under it
-          }
-          @if (lie().edge; as e) {
-            , {{ e.least | length: 'down' }} to {{ e.most | length: 'up' }} from the edge
-          }
-        </span>
+        <span>{{ lie().gap < 0.5 ? 'flat' : (lie().gap | length: 'up') + ' of air under it' }}{{ edge() }}</span>
       </li>
       <li>
         <span>Heat</span>
@@ -79,7 +81,7 @@ const LONGEST = 2440;
 export class TrackLines {
   readonly state = input.required<RigState>();
   readonly item = input.required<Fitted>();
-  readonly changed = output<DraftChange>();
+  readonly changed = output<Change>();
   private readonly units = inject(UnitsStore);
   protected readonly fault = signal('');
   protected readonly length = computed(() => this.item().placed.part.base.length);
@@ -91,6 +93,11 @@ export class TrackLines {
   protected readonly pitch = computed(() => (this.holes()[1] ?? 0) - (this.holes()[0] ?? 0));
   protected readonly end = computed(() => this.length() / 2 + (this.holes()[0] ?? 0));
   protected readonly lie = computed(() => lieOf(this.state().workup.surface, this.item().placed));
+  protected readonly edge = computed(() => {
+    const { edge } = this.lie();
+    const print = (mm: number, how: 'up' | 'down'): string => printLength(mm, this.units.system(), how);
+    return edge ? `, ${print(edge.least, 'down')} to ${print(edge.most, 'up')} from the edge` : '';
+  });
   private readonly slots = computed(() => slotsOf(this.item(), this.state().doc.hull.material, this.state().doc.shop.holding));
   protected readonly slotted = computed(() => this.slots().filter((s) => s.slot > 0));
   protected readonly fixed = computed(() => this.slots().find((s) => s.slot === 0)?.label ?? 'the middle');
@@ -117,6 +124,6 @@ export class TrackLines {
 
   protected emit(to: number | null): void {
     const { id, fitting } = this.item().placed;
-    this.changed.emit({ kind: 'cutTrack', item: id, from: fitting.length ?? null, to });
+    this.changed.emit({ id: crypto.randomUUID(), kind: 'cutTrack', item: id, from: fitting.length ?? null, to });
   }
 }
