@@ -14,6 +14,32 @@ export interface ToldHole {
   readonly old: string;
 }
 
+/** What became of holes, as their owner reads it. */
+export const HOLE_WORDS = {
+  en: {
+    states: {
+      planned: 'planned',
+      drilled: '',
+      'drilled elsewhere': 'not where it was planned',
+      'used again': 'an old hole used again',
+    },
+    older: 'Holes that were there before',
+    plugged: 'closed with',
+    open: 'OPEN: have it plugged before the water',
+  },
+  fr: {
+    states: {
+      planned: 'prévu',
+      drilled: '',
+      'drilled elsewhere': 'percé ailleurs que prévu',
+      'used again': 'ancien trou réutilisé',
+    },
+    older: 'Trous déjà présents',
+    plugged: 'fermé avec',
+    open: 'OUVERT : à boucher avant la mise à l’eau',
+  },
+} as const;
+
 const FRENCH: Readonly<Record<string, string>> = { 'bow tip': 'la pointe de proue', 'stern tip': 'la pointe de poupe' };
 
 /** The name of a hook in the owner's language; what only the hull's drawing names stays as it is. */

@@ -3,9 +3,10 @@ import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { inTransaction } from '../database/transaction';
-import { AssemblyRow, CatalogRow } from '../database/models';
+import { AssemblyRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
+import { newestCatalog } from '../shop/newest';
 
 /** What keeps an assembly from being placed: a base it does not have, a fitting that stands on nothing, a part nobody sells. */
 async function checkAssembly(a: Assembly): Promise<void> {
@@ -13,8 +14,7 @@ async function checkAssembly(a: Assembly): Promise<void> {
     throw badInput([{ field: `assembly.${field}`, says }]);
   };
   if (!Object.hasOwn(a.fittings, a.base)) refuse('base', `it has no fitting ${a.base}`);
-  const row = await CatalogRow.findOne({ order: [['revision', 'DESC']] });
-  const { parts } = JSON.parse(row?.document ?? '{"parts":[]}') as { parts: { id: string }[] };
+  const { parts } = await newestCatalog();
   const sold = new Set(parts.map((p) => p.id));
   for (const [id, f] of Object.entries(a.fittings)) {
     if (!sold.has(f.part)) refuse(`fittings.${id}.part`, `the stores have no part ${f.part}`);

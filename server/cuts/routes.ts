@@ -1,25 +1,24 @@
 import { randomUUID } from 'node:crypto';
-import { type Catalog, cutList, type Fact, workUp } from '@plain-cleat/core';
+import { cutList, type Fact, workUp } from '@plain-cleat/core';
 import { type Cuts, ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { Op, type Sequelize } from 'sequelize';
-import { CatalogRow, CutRow, RemnantRow, RigRow } from '../database/models';
+import { CutRow, RemnantRow, RigRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
 import { factsOf, pinnedOf, planOf } from '../rigs/load';
-import { newestShop } from '../shop/newest';
+import { newestCatalog, newestShop } from '../shop/newest';
 
 /** Everything rigs in the shop want cut and was not yet, the shelf, and what can be bought. */
 async function allCuts(): Promise<Cuts> {
-  const [catalogRow, shop, rigs, remnants, cut] = await Promise.all([
-    CatalogRow.findOne({ order: [['revision', 'DESC']] }),
+  const [{ stocks = [] }, shop, rigs, remnants, cut] = await Promise.all([
+    newestCatalog(),
     newestShop(),
     RigRow.findAll({ where: { place: { [Op.ne]: 'handed over' } }, order: [['number', 'ASC']] }),
     RemnantRow.findAll({ order: [['id', 'ASC']] }),
     CutRow.findAll({ attributes: ['piece'] }),
   ]);
-  const { stocks = [] } = JSON.parse(catalogRow?.document ?? '{}') as Partial<Catalog>;
   const done = new Set(cut.map((c) => c.piece));
   const lists = await Promise.all(
     rigs.map(async (row) => {

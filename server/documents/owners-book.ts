@@ -1,8 +1,9 @@
-import { hookName, olderHoles, toldHole, type Workup } from '@plain-cleat/core';
+import { HOLE_WORDS, hookName, olderHoles, toldHole, type Workup } from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
 
 const WORDS = {
   en: {
+    ...HOLE_WORDS.en,
     title: "Owner's book",
     walk: 'Your boat, bow to stern',
     use: 'Use',
@@ -20,15 +21,6 @@ const WORDS = {
     bag: 'Taken off, back in a bag',
     sign: 'Signed for',
     notSigned: 'Not signed yet',
-    states: {
-      planned: 'planned',
-      drilled: '',
-      'drilled elsewhere': 'not where it was planned',
-      'used again': 'an old hole used again',
-    },
-    older: 'Holes that were there before',
-    plugged: 'closed with',
-    open: 'OPEN: have it plugged before the water',
     seal: 'Every hole is sealed with',
     gaveUp: 'not drilled',
     with: 'with',
@@ -43,6 +35,7 @@ const WORDS = {
     ],
   },
   fr: {
+    ...HOLE_WORDS.fr,
     title: 'Livret du propriétaire',
     walk: 'Votre bateau, de la proue à la poupe',
     use: 'Usage',
@@ -60,15 +53,6 @@ const WORDS = {
     bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
     notSigned: 'Pas encore signé',
-    states: {
-      planned: 'prévu',
-      drilled: '',
-      'drilled elsewhere': 'percé ailleurs que prévu',
-      'used again': 'ancien trou réutilisé',
-    },
-    older: 'Trous déjà présents',
-    plugged: 'fermé avec',
-    open: 'OUVERT : à boucher avant la mise à l’eau',
     seal: 'Chaque trou est étanché avec',
     gaveUp: 'non percé',
     with: 'avec',

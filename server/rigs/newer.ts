@@ -1,24 +1,20 @@
-import { type Catalog, type HullModel, placeFault, type Plan, type ShopSettings, upcastShop } from '@plain-cleat/core';
+import { type Catalog, type HullModel, placeFault, type Plan } from '@plain-cleat/core';
 import type { Newer } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import { CatalogRow, HullModelRow, ShopRow, type RigRow } from '../database/models';
+import { newestHull } from '../hulls/newest';
+import { newestCatalog, newestShop } from '../shop/newest';
 import { planOf } from './load';
-
-const newest = { order: [['revision', 'DESC'] as [string, string]] };
 
 /** What the shop has in a newer revision than a plan was made with. A rig that brought its own keeps it. */
 export async function newerThan(row: RigRow): Promise<Newer> {
   if (row.carried) return { hull: null, catalog: null, shop: null };
   const { pins } = planOf(row);
-  const [hull, catalog, shop] = await Promise.all([
-    HullModelRow.findOne({ where: { id: pins.hull.id }, ...newest }),
-    CatalogRow.findOne(newest),
-    ShopRow.findOne(newest),
-  ]);
+  const [hull, catalog, shop] = await Promise.all([newestHull(pins.hull.id), newestCatalog(), newestShop()]);
   return {
-    hull: hull && hull.revision > pins.hull.revision ? (JSON.parse(hull.document) as HullModel) : null,
-    catalog: catalog && catalog.revision > pins.catalog ? (JSON.parse(catalog.document) as Catalog) : null,
-    shop: shop && shop.revision > pins.shop ? (upcastShop(JSON.parse(shop.document)) as ShopSettings) : null,
+    hull: hull.revision > pins.hull.revision ? hull : null,
+    catalog: catalog.revision > pins.catalog ? catalog : null,
+    shop: shop.revision > pins.shop ? shop : null,
   };
 }
 

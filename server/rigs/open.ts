@@ -3,9 +3,10 @@ import { openPlan, readRigFile, type RigFile, sameJson, type HullModel } from '@
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
-import { CatalogRow, CounterRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow, ShopRow } from '../database/models';
+import { CounterRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../http/problem';
 import { todayIn, type Carried } from './load';
+import { newestCatalog, newestShop } from '../shop/newest';
 
 const NO_PROGRESS = JSON.stringify({ done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 });
 
@@ -36,12 +37,8 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
   return inTransaction(db, async (transaction) => {
     const model = await HullModelRow.findOne({ where: { id: wanted.hull }, order: [['revision', 'DESC']], transaction });
     if (!model) throw badInput([{ field: 'hull', says: `the shop knows no hull ${wanted.hull}` }]);
-    const [catalog, shop] = await Promise.all([
-      CatalogRow.findOne({ order: [['revision', 'DESC']], transaction }),
-      ShopRow.findOne({ order: [['revision', 'DESC']], transaction }),
-    ]);
-    const timeZone = (JSON.parse(shop?.document ?? '{"timeZone":"UTC"}') as { timeZone: string }).timeZone;
-    const today = todayIn(timeZone);
+    const [catalog, shop] = [await newestCatalog(transaction), await newestShop(transaction)];
+    const today = todayIn(shop.timeZone);
     if (wanted.promised && wanted.promised < today) throw badInput([{ field: 'promised', says: `is before today, ${today}` }]);
     const owner = await findOrMakeOwner(wanted.owner, transaction);
     const id = randomUUID();
@@ -50,7 +47,7 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
       title: wanted.title,
       opened: today,
       promised: wanted.promised,
-      pins: { hull: { id: model.id, revision: model.revision }, catalog: catalog?.revision ?? 1, shop: shop?.revision ?? 1 },
+      pins: { hull: { id: model.id, revision: model.revision }, catalog: catalog.revision, shop: shop.revision },
     });
     const hull = wanted.ownHull
       ? await knownHull(wanted.ownHull, owner.id, model.id, transaction)

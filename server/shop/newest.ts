@@ -1,6 +1,6 @@
-import { upcastShop, type ShopSettings } from '@plain-cleat/core';
+import { upcastShop, type Catalog, type ShopSettings } from '@plain-cleat/core';
 import type { Transaction } from 'sequelize';
-import { ShopRow } from '../database/models';
+import { CatalogRow, ShopRow } from '../database/models';
 import { notFound } from '../http/problem';
 
 /** The newest revision of the shop's settings; under a transaction its row is locked. */
@@ -12,4 +12,11 @@ export async function newestShop(transaction?: Transaction): Promise<ShopSetting
   });
   if (!row) throw notFound('shop', 'the shop has no settings yet');
   return upcastShop(JSON.parse(row.document));
+}
+
+/** The newest revision of the stores: parts, consumables, stock. */
+export async function newestCatalog(transaction?: Transaction): Promise<Catalog> {
+  const row = await CatalogRow.findOne({ order: [['revision', 'DESC']], transaction });
+  if (!row) throw notFound('stores', 'the shop has no parts yet');
+  return JSON.parse(row.document) as Catalog;
 }

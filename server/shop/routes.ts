@@ -1,12 +1,12 @@
-import type { Catalog, ShopSettings } from '@plain-cleat/core';
+import type { ShopSettings } from '@plain-cleat/core';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import { CatalogRow, ShopRow } from '../database/models';
+import { ShopRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
-import { badInput, notFound } from '../http/problem';
-import { newestShop } from './newest';
+import { badInput } from '../http/problem';
+import { newestCatalog, newestShop } from './newest';
 import { newestHulls } from '../hulls/newest';
 
 /** What keeps settings from holding together: two lists of one name, a least that is over its most. */
@@ -28,13 +28,8 @@ function check(settings: ShopSettings): void {
 export function shopRoutes(router: Router, db: Sequelize): void {
   bind(router, ROUTES.shop, async () => newestShop());
   bind(router, ROUTES.stores, async () => {
-    const [row, hulls, shop] = await Promise.all([
-      CatalogRow.findOne({ order: [['revision', 'DESC']] }),
-      newestHulls(),
-      newestShop(),
-    ]);
-    if (!row) throw notFound('stores', 'the shop has no parts yet');
-    return { parts: (JSON.parse(row.document) as Catalog).parts, hulls, shop };
+    const [{ parts }, hulls, shop] = await Promise.all([newestCatalog(), newestHulls(), newestShop()]);
+    return { parts, hulls, shop };
   });
   bind(router, ROUTES.keepShop, async ({ body }) => {
     check(body.settings);

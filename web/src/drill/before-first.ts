@@ -12,7 +12,7 @@ type Run = 'taut' | 'centre' | 'gunwale';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Length],
   template: `
-    <details [open]="!gate().open">
+    <details class="fold" [open]="!gate().open">
       <summary>
         <h3>Before the first hole</h3>
         <span class="small" [class.muted]="gate().open">{{ gate().open ? '✓ done' : 'drilling is locked' }}</span>
@@ -82,13 +82,6 @@ type Run = 'taut' | 'centre' | 'gunwale';
     </details>
   `,
   styles: `
-    summary {
-      display: flex;
-      justify-content: space-between;
-      align-items: center;
-      min-height: 44px;
-      cursor: pointer;
-    }
     .wants li {
       padding: 2px 0;
     }

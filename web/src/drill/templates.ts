@@ -11,7 +11,7 @@ type Bar = '100 mm' | '4 in';
   selector: 'pc-templates',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <details (toggle)="opened.set(panel.open)" #panel>
+    <details class="fold" (toggle)="opened.set(panel.open)" #panel>
       <summary>
         <h3>Templates, one to one</h3>
         <span class="small muted">{{ ok() ? 'open for ' + paperName() : 'locked' }}</span>
@@ -85,13 +85,6 @@ type Bar = '100 mm' | '4 in';
     </details>
   `,
   styles: `
-    summary {
-      display: flex;
-      justify-content: space-between;
-      align-items: center;
-      min-height: 44px;
-      cursor: pointer;
-    }
     .check {
       display: grid;
       grid-template-columns: 92px 1fr auto;

@@ -1,23 +1,15 @@
 import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import type { OwnerPage } from '@plain-cleat/api';
-import { hookName, printLength } from '@plain-cleat/core';
+import { HOLE_WORDS, hookName, printLength } from '@plain-cleat/core';
 import { wordsOf } from '../stores/session.store';
 
 const WORDS = {
   en: {
+    ...HOLE_WORDS.en,
     title: 'Your boat, bow to stern',
     other: 'en français',
     holes: 'Holes',
-    states: {
-      planned: 'planned',
-      drilled: '',
-      'drilled elsewhere': 'not where it was planned',
-      'used again': 'an old hole used again',
-    },
-    older: 'Holes that were there before',
-    plugged: 'closed with',
-    open: 'open',
     none: 'No holes.',
     from: 'from',
     signed: 'Signed for',
@@ -25,18 +17,10 @@ const WORDS = {
     safety: 'Wear a life jacket, always. Try getting back on in shallow water.',
   },
   fr: {
+    ...HOLE_WORDS.fr,
     title: 'Votre bateau, de la proue à la poupe',
     other: 'in English',
     holes: 'Trous',
-    states: {
-      planned: 'prévu',
-      drilled: '',
-      'drilled elsewhere': 'percé ailleurs que prévu',
-      'used again': 'ancien trou réutilisé',
-    },
-    older: 'Trous déjà présents',
-    plugged: 'fermé avec',
-    open: 'ouvert',
     none: 'Aucun trou.',
     from: 'depuis',
     signed: 'Signé le',

@@ -71,7 +71,7 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0', 'take o
       @if (fault()) {
         <p class="fault" role="alert">{{ fault() }}</p>
       }
-      <details>
+      <details class="fold">
         <summary>Choose my PIN</summary>
         <form class="row" (submit)="$event.preventDefault(); choosePin(password.value, fresh.value)">
           <label class="field"
@@ -138,12 +138,6 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0', 'take o
     .keys button {
       min-height: 72px;
       font-size: 20px;
-    }
-    summary {
-      min-height: 44px;
-      display: flex;
-      align-items: center;
-      cursor: pointer;
     }
     details .row {
       align-items: end;
