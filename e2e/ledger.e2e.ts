@@ -142,3 +142,44 @@ test('a returned boat: eleven old holes, three used again, two plugged, six dril
     await expect(row).toContainText(number);
   }
 });
+
+test('a track is cut to length and takes what is let go near it; its template comes out once the printed bar was measured', async ({
+  page,
+}) => {
+  await signIn(page, 'ama');
+  await newRig(page, 'rig with a track', 'Bar Owner');
+  await goStep(page, 'Lay out');
+  await putAboard(page, 'Gear track, 24 in', 2700, 0);
+  const cut = page.locator('pc-track-lines').getByLabel('Cut to');
+  await cut.fill('2');
+  await cut.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Cut to: between 100 and 2440 mm');
+  await cut.fill('16');
+  await cut.press('Enter');
+  await expect(page.locator('pc-track-lines')).toContainText('Nothing rides on it yet');
+  await expect(page.locator('pc-track-lines')).toContainText(/\d+, [\d /]+ in apart/);
+  await putAboard(page, 'Radio clip', 2760, 20);
+  await expect(page.locator('pc-card')).toContainText('Gear track, 24 in');
+  await expect(page.getByText('T-bolts in a track').first()).toBeVisible();
+  await allKept(page);
+
+  await goStep(page, 'Drill');
+  await page.locator('pc-templates summary').click();
+  await expect(page.locator('pc-templates .facts li')).toHaveCount(1);
+  const bar = page.getByLabel('The bar reads');
+  await bar.fill('most of it');
+  await bar.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('The bar reads');
+  await bar.fill('3 7/8');
+  await bar.press('Enter');
+  await expect(page.getByText('the printer scales')).toBeVisible();
+  await bar.fill('4');
+  await bar.press('Enter');
+  await allKept(page);
+  const templates = page.getByRole('link', { name: 'All templates, Letter' });
+  const { text, lines } = await readPdf(await downloadOf(page, templates));
+  expect(text).toContain('Template A');
+  expect(text).toContain('Bow to the left. On the centre line.');
+  // 100 mm is 283.465 pt, 4 in 288: one of each on every sheet.
+  expect(lines.some((l) => Math.abs(l - 283.465) < 0.05) && lines.some((l) => Math.abs(l - 288) < 0.05)).toBe(true);
+});

@@ -76,7 +76,9 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
 
   // The tablet is started again, still without the network; the other rigger takes it.
   ({ context, page } = await tablet());
-  await page.goto(`${rig}/drill`);
+  await page.goto('/');
+  await expect(page.getByText('no network')).toBeVisible();
+  await page.locator('.facts').getByRole('link').first().click();
   await expect(page.getByText("this is the tablet's own copy")).toBeVisible();
   await expect(page.getByText('2 waiting to send')).toBeVisible();
   await expect(page.locator('.who')).toHaveText('Mara Voss');

@@ -31,6 +31,9 @@ import { UnitsStore } from './stores/units.store';
         <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">
           {{ units.label() }}
         </button>
+        @if (session.alone()) {
+          <span class="away" role="status">no network</span>
+        }
         <button type="button" class="who" (click)="swapping.set(true)" title="Another rigger takes over">
           {{ session.staff()?.name }}
         </button>
@@ -76,6 +79,7 @@ export class App {
   constructor() {
     // What other rigs left unsent goes out when somebody is here and the server can be heard.
     const online = fromEvent(window, 'online');
+    online.pipe(takeUntilDestroyed()).subscribe(() => void this.session.renew().catch(() => undefined));
     merge(this.session.signedIn$, online)
       .pipe(takeUntilDestroyed())
       .subscribe(() => void this.courier.sweep());

@@ -6,8 +6,10 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
 import type { Floor, RigSummary } from '@plain-cleat/api';
 import FloorPage from './floor';
+import { FloorStore } from './floor.store';
 import { NewRig } from './new-rig';
 import Rigs from './rigs';
+import { Tablet } from '../stores/tablet';
 
 const rig = (number: string, more: Partial<RigSummary> = {}): RigSummary => ({
   id: number,
@@ -52,6 +54,19 @@ describe('the shop', () => {
       ],
     });
     http = TestBed.inject(HttpTestingController);
+  });
+
+  it('lists the rigs this tablet kept while the server does not answer', async () => {
+    const tablet = TestBed.inject(Tablet);
+    await tablet.empty();
+    await tablet.keepRig({ id: 'r7', number: 'R-7', plan: { title: 'kept' }, hull: { name: 'Hull' } } as never);
+    const fixture = TestBed.createComponent(FloorPage);
+    const kept = TestBed.inject(FloorStore).kept;
+    http.expectOne('/api/floor').error(new ProgressEvent('error'), { status: 0, statusText: '' });
+    for (let i = 0; i < 200 && kept().length === 0; i++) await new Promise((r) => setTimeout(r, 5));
+    await fixture.whenStable();
+    const link = (fixture.nativeElement as HTMLElement).querySelector<HTMLAnchorElement>('.facts a');
+    expect([link?.textContent, link?.getAttribute('href')]).toEqual(['R-7', '/rigs/r7/drill']);
   });
 
   it('lays each hull where it lies and counts what is late', async () => {

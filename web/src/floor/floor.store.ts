@@ -1,24 +1,32 @@
 import { HttpClient } from '@angular/common/http';
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Floor, FloorPlace, HullSummary, OpenRig, OwnHull, OwnerSummary } from '@plain-cleat/api';
 import { BehaviorSubject, type Observable, tap } from 'rxjs';
-import { wordsOf } from '../stores/session.store';
+import { isGone, wordsOf } from '../stores/session.store';
+import { type RigCopy, Tablet } from '../stores/tablet';
 
 /** Every rig where it lies. */
 @Injectable({ providedIn: 'root' })
 export class FloorStore {
   private readonly http = inject(HttpClient);
+  private readonly tablet = inject(Tablet);
   private readonly state = new BehaviorSubject<Floor | null>(null);
   private readonly faults = new BehaviorSubject<string | null>(null);
   readonly floor = toSignal(this.state.asObservable(), { initialValue: null });
   readonly fault = toSignal(this.faults.asObservable(), { initialValue: null });
 
+  /** Rigs this tablet kept, to go on with while the server does not answer. */
+  readonly kept = signal<readonly RigCopy[]>([]);
+
   load(): void {
     this.faults.next(null);
     this.http.get<Floor>('/api/floor').subscribe({
       next: (floor) => this.state.next(floor),
-      error: (error: unknown) => this.faults.next(wordsOf(error)),
+      error: (error: unknown) => {
+        this.faults.next(wordsOf(error));
+        if (isGone(error)) void this.tablet.rigs().then((rigs) => this.kept.set(rigs));
+      },
     });
   }
 

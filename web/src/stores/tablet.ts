@@ -113,6 +113,11 @@ export class Tablet {
     });
   }
 
+  /** The rigs kept here, the last one seen first. */
+  async rigs(): Promise<RigCopy[]> {
+    return ((await this.with((db) => db.getAll('rigs'))) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
+  }
+
   rig = (id: string): Promise<RigCopy | undefined> => this.with((db) => db.get('rigs', id));
 
   keepSession = (session: Session): Promise<unknown> => this.with((db) => db.put('session', session, 'last'));
