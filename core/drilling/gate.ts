@@ -55,14 +55,15 @@ export function drillGate(hull: HullSurface, ledger: Ledger, shop: ShopSettings,
       done: known.length >= asked.length,
       says: `Measure ${asked.length} known distances on this boat: ${Math.min(known.length, asked.length)} of ${asked.length} typed.`,
     },
-    {
+  ];
+  if (known.length)
+    wants.push({
       id: 'hull',
       done: off.length === 0,
       says: off.length
         ? `${off.map((k) => nameOf(k.to)).join(', ')}: this boat is not as drawn. Measure the hull anew.`
         : 'This boat is as drawn, within what the shop allows.',
-    },
-  ];
+    });
   const [misses] = sumFaults(known, 3 * Math.max(1, shop.drilling.tape));
   if (misses)
     wants.push({

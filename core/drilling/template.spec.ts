@@ -107,6 +107,11 @@ describe('a template', () => {
     }
     const edge = port.lines.find((l) => l.kind === 'gunwale edge');
     expect(edge?.points.every((p) => p.y > 40)).toBeTrue();
+    // The tape's line starts at the edge, where its reading is marked.
+    const tape = port.lines.find((l) => l.kind === 'tape line')?.points[0];
+    expect(Math.min(...(edge?.points ?? []).map((p) => Math.hypot(p.x - (tape?.x ?? 0), p.y - (tape?.y ?? 0))))).toBeLessThan(
+      0.5,
+    );
     // What is printed beside a hole is what a tape down the side reads on the sheet.
     const hole = port.holes[0];
     const over = edge?.points.map((p) => Math.hypot(p.x - (hole?.x ?? 0), p.y - (hole?.y ?? 0))) ?? [];

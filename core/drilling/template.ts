@@ -186,9 +186,11 @@ function layingLines(
   if (side) {
     const down = hull.gunwale(about.x) - about.z;
     const level = (x: number, under: number): Point => hull.sidePoint(x, side, under);
+    const edge = nearest((h) => h.down ?? 0);
     return [
-      line('tape line', read(about), (t) => level(about.x, down - t)),
-      nearest((h) => h.down ?? 0)
+      // From the gunwale, where its reading is marked, down past the holes.
+      line('tape line', read(about), (t) => level(about.x, edge ? ((t / reach + 1) / 2) * (down + reach) : down - t)),
+      edge
         ? line('gunwale edge', 0, (t) => level(about.x + t, 0))
         : line('down', girthDown(hull, about.x, down), (t) => level(about.x + t, down)),
     ];
