@@ -9,6 +9,7 @@ export * from './cross';
 export * from './history';
 export * from './holes';
 export * from './rounds';
+export * from './paper';
 export * from './template';
 export * from './tiles';
 export * from './calculations';

@@ -239,3 +239,20 @@ describe('holes on paper and on the boat', () => {
     });
   });
 });
+
+describe('a fitting with another place in a set', () => {
+  it('has a sheet for each place, its base only at its own', () => {
+    const w = workUp(
+      inputOf(
+        { f: fitted('pad-eye', deck(2700, 100), 'through', { elsewhere: { troll: deck(2760, 100) } }) },
+        { sets: { day: { name: 'day', order: 1 }, troll: { name: 'troll', order: 2 } } },
+      ),
+    );
+    const both = sheets(w);
+    expect(both.map((t) => [t.holes.map((h) => h.label).join(), t.lines.some((l) => l.kind === 'base')])).toEqual([
+      ['A1,A2', true],
+      ['A3,A4', false],
+    ]);
+    for (const t of both) expect(t.box.right - t.box.left).toBeLessThan(200);
+  });
+});

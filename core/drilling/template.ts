@@ -1,26 +1,12 @@
 import type { ShopSettings } from '../catalog';
-import {
-  deckPatch,
-  distanceOver,
-  girthDown,
-  overSurface,
-  sidePatch,
-  tangentsAt,
-  type HullSurface,
-  type Patch,
-  type TapeRun,
-} from '../hull';
+import type { HullSurface, TapeRun } from '../hull';
 import { toHull } from '../layout';
 import type { Ledger, LedgerHole, Tape } from '../rig';
-import { sideOf, sideSign, type Point, type Side } from '../units';
+import { sideOf, type Point, type Side } from '../units';
 import type { Bit } from './bits';
 import { tapeReader, type Fitted, type PlannedHole } from './holes';
-
-/** A place on the sheet, mm: right and up as one looks at the boat from outside. */
-export interface OnPaper {
-  readonly x: number;
-  readonly y: number;
-}
+import { layingLines } from './laying-lines';
+import { flatteningOf, lay, meanOf, placeOf, sideFor, type LaidSheet, type OnPaper } from './paper';
 
 export interface TemplateHole extends OnPaper {
   readonly id: string;
@@ -73,62 +59,8 @@ export interface Template {
   readonly box: Box;
 }
 
-/** Room about what is drawn (judgement), mm; and how far off a line may be to be drawn at its own place. */
+/** Room about what is drawn (judgement), mm. */
 const PAD = 14;
-const NEAR = 90;
-
-/** A sheet laid on a patch about a point: carries points of the hull to paper. */
-interface Laid {
-  readonly patch: Patch;
-  onPaper(p: Point): OnPaper;
-  /** A line goes only as far as the surface can be laid flat. */
-  lineOf(points: readonly Point[]): OnPaper[];
-}
-
-const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
-
-/**
- * Lays a sheet on the hull about a point. Seen from outside: on deck from above, bow left and starboard up; on
- * either side with the gunwale up, so that the bow is left to port and right to starboard, and twins are mirrored.
- */
-function lay(hull: HullSurface, about: Point, side: Side | null): Laid {
-  const patch = side ? sidePatch(hull, side) : deckPatch(hull, about.x, about.y);
-  const from = patch.onto(about);
-  const { aft, across } = tangentsAt(patch, from);
-  const right = side === 'starboard' ? -1 : 1;
-  const up = side ? -1 : 1;
-  const onPaper = (p: Point): OnPaper => {
-    const way = overSurface(patch, from, patch.onto(p));
-    return { x: right * dot(way, aft), y: up * dot(way, across) };
-  };
-  const tried = (p: Point): OnPaper[] => {
-    try {
-      return [onPaper(p)];
-    } catch {
-      return [];
-    }
-  };
-  return { patch, onPaper, lineOf: (points) => points.flatMap(tried) };
-}
-
-const meanOf = (points: readonly Point[]): Point => {
-  const mean = (k: keyof Point): number => points.reduce((sum, p) => sum + p[k], 0) / points.length;
-  return { x: mean('x'), y: mean('y'), z: mean('z') };
-};
-
-/** The largest difference between paper and hull over all pairs, mm. */
-export function flatteningOf(patch: Patch, points: readonly { readonly at: Point; readonly paper: OnPaper }[]): number {
-  let most = 0;
-  points.forEach((a, i) => {
-    for (const b of points.slice(i + 1)) {
-      const paper = Math.hypot(a.paper.x - b.paper.x, a.paper.y - b.paper.y);
-      most = Math.max(most, Math.abs(paper - distanceOver(patch, patch.onto(a.at), patch.onto(b.at))));
-    }
-  });
-  return most;
-}
-
-const placeOf = (h: PlannedHole): Point => h.drilled?.at ?? h.at;
 
 /** Divides holes at the widest gap along their longer way. */
 function halves(holes: readonly PlannedHole[]): PlannedHole[][] {
@@ -141,11 +73,15 @@ function halves(holes: readonly PlannedHole[]): PlannedHole[][] {
   return [sorted.slice(0, cut), sorted.slice(cut)];
 }
 
-/** Holes that share a surface: one side, one deck area, or the flat between decks and gunwale. */
+/** The place of a fitting a hole belongs to: its own, or the one it takes in a set. */
+const standOf = (h: PlannedHole): string => h.id.slice(0, h.id.lastIndexOf('.'));
+
+/** Holes of one place that share a surface: one side, one deck area, or the flat between decks and gunwale. */
 function bySurface(hull: HullSurface, holes: readonly PlannedHole[]): PlannedHole[][] {
   const groups = new Map<string, PlannedHole[]>();
   for (const h of holes) {
-    const key = h.down === null ? hull.spot(h.at.x, h.at.y).name : `${h.side} side`;
+    const surface = h.down === null ? hull.spot(h.at.x, h.at.y).name : `${h.side} side`;
+    const key = `${standOf(h)} ${surface}`;
     groups.set(key, [...(groups.get(key) ?? []), h]);
   }
   return [...groups.values()];
@@ -163,49 +99,6 @@ function flatEnough(hull: HullSurface, holes: readonly PlannedHole[], within: nu
   return error <= within ? [[...holes]] : halves(holes).flatMap((part) => flatEnough(hull, part, within));
 }
 
-const sideFor = ([first]: readonly PlannedHole[]): Side | null =>
-  first && first.down !== null && first.side !== 'centre' ? first.side : null;
-
-/** Lines to lay the sheet by: the tape's, and the centre line or gunwale edge when near, else one along the boat. */
-function layingLines(
-  hull: HullSurface,
-  laid: Laid,
-  holes: readonly PlannedHole[],
-  reach: number,
-  read: (at: Point) => number,
-): TemplateLine[] {
-  const about = meanOf(holes.map(placeOf));
-  const side = sideFor(holes);
-  const sign = side ? sideSign(side) : about.y < 0 ? -1 : 1;
-  const nearest = (far: (h: PlannedHole) => number): boolean => Math.min(...holes.map(far)) <= NEAR;
-  const line = (kind: TemplateLine['kind'], at: number, where: (t: number) => Point): TemplateLine => ({
-    kind,
-    at,
-    points: laid.lineOf(Array.from({ length: 13 }, (_, i) => where((i / 6 - 1) * reach))),
-  });
-  if (side) {
-    const down = hull.gunwale(about.x) - about.z;
-    const level = (x: number, under: number): Point => hull.sidePoint(x, side, under);
-    const edge = nearest((h) => h.down ?? 0);
-    return [
-      // From the gunwale, where its reading is marked, down past the holes.
-      line('tape line', read(about), (t) => level(about.x, edge ? ((t / reach + 1) / 2) * (down + reach) : down - t)),
-      edge
-        ? line('gunwale edge', 0, (t) => level(about.x + t, 0))
-        : line('down', girthDown(hull, about.x, down), (t) => level(about.x + t, down)),
-    ];
-  }
-  return [
-    line('tape line', read(about), (t) => ({ ...about, y: about.y + t })),
-    nearest((h) => Math.abs(h.at.y)) || Math.abs(about.y) <= NEAR
-      ? line('centre line', 0, (t) => ({ ...about, x: about.x + t, y: 0 }))
-      : line('along', Math.abs(about.y), (t) => ({ ...about, x: about.x + t })),
-    ...(nearest((h) => h.fromEdge)
-      ? [line('gunwale edge', 0, (t) => ({ ...about, x: about.x + t, y: sign * hull.halfBreadth(about.x + t) }))]
-      : []),
-  ];
-}
-
 function boxOf(points: readonly OnPaper[]): Box {
   const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
   return { left: Math.min(...xs) - PAD, right: Math.max(...xs) + PAD, low: Math.min(...ys) - PAD, high: Math.max(...ys) + PAD };
@@ -214,7 +107,7 @@ function boxOf(points: readonly OnPaper[]): Box {
 const within = (p: OnPaper, b: Box): boolean => p.x >= b.left && p.x <= b.right && p.y >= b.low && p.y <= b.high;
 
 /** Outline and middle lines of the base of a fitting, for as much of it as lies on this surface. */
-function baseLines(laid: Laid, { placed }: Fitted): TemplateLine[] {
+function baseLines(laid: LaidSheet, { placed }: Fitted): TemplateLine[] {
   const { length, width } = placed.part.base;
   const corner = (u: number, v: number): Point => toHull(placed.frame, u * length, v * width, 0);
   const around = [corner(-0.5, -0.5), corner(0.5, -0.5), corner(0.5, 0.5), corner(-0.5, 0.5), corner(-0.5, -0.5)];
@@ -236,7 +129,8 @@ function sheet(
   const about = meanOf(holes.map(placeOf));
   const laid = lay(hull, about, side);
   const put = holes.map((h) => ({ h, at: placeOf(h), paper: laid.onPaper(placeOf(h)) }));
-  const base = baseLines(laid, item);
+  // Its base is drawn at its own place; of where it goes in another set only the holes are known here.
+  const base = holes.every((h) => standOf(h) === item.placed.id) ? baseLines(laid, item) : [];
   const tight = boxOf([...put.map((p) => p.paper), ...(base[0]?.points ?? [])]);
   const reach = Math.max(tight.right - tight.left, tight.high - tight.low) / 2;
   const laying = layingLines(hull, laid, holes, reach, read);

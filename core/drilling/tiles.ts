@@ -1,4 +1,5 @@
-import type { Box, OnPaper } from './template';
+import type { OnPaper } from './paper';
+import type { Box } from './template';
 
 /** Sizes of paper, mm (ISO 216; US Letter, 8 1/2 × 11 in). */
 export const PAPERS = { A4: { wide: 210, high: 297 }, LETTER: { wide: 215.9, high: 279.4 } } as const;

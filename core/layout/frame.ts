@@ -84,10 +84,12 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame 
     case 'fitting': {
       if (!below) return undefined;
       const origin = toHull(below.frame, place.u, place.v, standsAt(below.part, place.u, place.v) + below.fitting.lift);
+      // What is held on a side stands level on it all the same.
       const turned = 'heading' in below.place ? below.place.heading : 0;
+      const upon = below.frame.w.z > 0.5 ? turn(below.frame, place.heading) : axes(turned + place.heading);
       return {
         origin,
-        ...axes(turned + place.heading),
+        ...upon,
         surface: below.part.name,
         wall: below.part.base.thickness,
         off: below.frame.off,

@@ -118,6 +118,7 @@ export default class Ledger {
       reading: h.reading,
       offCentre: h.offCentre,
       down: h.down,
+      ...(h.down === null ? {} : { downBy: 'girth' as const }),
     };
     const found: Draft = { kind: 'holeFound', hole, label: h.label, bit: h.bit, says: h.says, measured };
     return h.plugged ? [found, { kind: 'holePlugged', hole, with: h.plugged }] : [found];

@@ -94,10 +94,10 @@ export class SessionStore {
   async renew(): Promise<void> {
     const session = await firstValueFrom(this.http.get<Session>('/api/session'));
     const now = this.state.value;
-    // One who swapped in without the network stays here, and is asked for the PIN.
-    if (now?.alone && session.staff && now.session.staff?.id !== session.staff.id) this.server = session;
-    else if (session.staff) this.take(session);
-    else this.ended();
+    // One who swapped in without the network stays here, and is asked for the PIN; where nobody is signed in any
+    // more, the next thing sent leads to sign-in, and what is kept until then keeps its name.
+    if (now?.alone && now.session.staff?.id !== session.staff?.id) this.server = session;
+    else this.take(session);
   }
 
   signIn(login: string, password: string): Observable<Session> {
