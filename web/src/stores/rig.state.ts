@@ -1,0 +1,45 @@
+import type { RigDocument } from '@plain-cleat/api';
+import type { Change, Fact, NewFact, Plan, Workup, WorkupInput } from '@plain-cleat/core';
+import type { WaitingFact } from './tablet';
+
+/** A change of mine on a field somebody else changed first: the person chooses. */
+export interface ClashShown {
+  readonly change: Change;
+  readonly field: string;
+  readonly found: unknown;
+  readonly wanted: unknown;
+}
+
+export interface RigState {
+  readonly doc: RigDocument;
+  /** The plan with what is not yet sent applied. */
+  readonly plan: Plan;
+  /** The same without the change still under the finger. */
+  readonly settled: Plan;
+  readonly facts: readonly Fact[];
+  readonly workup: Workup;
+  /** The set being shown; null shows every fitting at its own place. */
+  readonly set: string | null;
+  readonly waiting: number;
+  /** Facts the server would not take: they stay here until somebody decides. */
+  readonly notTaken: readonly WaitingFact[];
+  /** When the server was last heard, while one works on the tablet's own copy. */
+  readonly copyOf: string | null;
+  /** Set while the server does not answer. */
+  readonly unsent: string | null;
+  readonly clash: ClashShown | null;
+  /** What the server would not take, in its words. */
+  readonly refused: string | null;
+}
+
+/** What a workup follows from besides plan and facts. */
+export const inputOf = ({ hull, catalog, shop, today, others }: RigDocument): Omit<WorkupInput, 'plan' | 'facts'> => ({
+  hull,
+  catalog,
+  shop,
+  others,
+  asOf: today,
+});
+
+/** A fact before this device has said which rig, when and under which id. */
+export type FactBody = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
