@@ -57,9 +57,17 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   await measureBoat(page);
   await allKept(page);
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
-  // The worker has the whole page once it answers for it.
   await page.reload();
-  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  // The worker takes in the whole page when it has nothing else to do.
+  const allThere = (): Promise<boolean> =>
+    page.evaluate(async () => {
+      const { assetGroups } = (await (await fetch('/ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
+      const wanted = assetGroups.reduce((sum, g) => sum + g.urls.length, 0);
+      const names = (await caches.keys()).filter((k) => k.endsWith('assets:app:cache'));
+      const kept = await Promise.all(names.map(async (k) => (await (await caches.open(k)).keys()).length));
+      return navigator.serviceWorker.controller !== null && kept.reduce((a, b) => a + b, 0) >= wanted;
+    });
+  await expect.poll(allThere, { timeout: 60_000 }).toBe(true);
   await expect(page.getByText('0 of 2 drilled')).toBeVisible();
 
   await cable.pull();
