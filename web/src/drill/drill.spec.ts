@@ -58,6 +58,15 @@ describe('drilling', () => {
     expect(bits?.every((b) => Math.abs(b - 4.85) < 0.1)).toBeTrue();
   });
 
+  it('after a taking-back the one before is the last, and a plug is none of them', async () => {
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    await hold(rig);
+    await hold(rig);
+    expect(rig.text).toContain('Last: B2');
+    await rig.click('.link', 'take back');
+    expect(rig.text).toContain('Last: B1');
+  });
+
   it('walks by the arrow keys and looks inside', async () => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
     document.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }));

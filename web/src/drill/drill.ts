@@ -57,10 +57,15 @@ export default class Drill {
   protected readonly asTheyAre = computed(() => this.holes().filter((h) => h.reused && !h.openUp));
   protected readonly place = computed(() => this.tasks().findIndex((t) => t.key === this.task()?.key));
   protected readonly drilled = computed(() => this.holes().filter((h) => h.drilled && !h.openUp).length);
+  /** What is to do at the hole shown; null when it is done, or no bit goes to it. */
+  protected readonly toDo = computed(() => {
+    const task = this.task();
+    return task && !task.done && task.hole.id === this.hole()?.id ? task : null;
+  });
   /** Another bit must go into the drill first. */
   protected readonly change = computed(() => {
-    const task = this.task();
-    return task && !task.done && roundKey(task.round) !== this.bitIn() ? task : null;
+    const task = this.toDo();
+    return task && roundKey(task.round) !== this.bitIn() ? task : null;
   });
   protected readonly cross = computed(() => {
     const h = this.hole();
@@ -96,9 +101,11 @@ export default class Drill {
   protected readonly gate = computed(() => this.store.state()?.workup.gate);
   protected readonly findings = computed(() => {
     const state = this.store.state();
-    return unsettled(state?.workup.findings ?? []).filter(
+    // Notes too: what is slotted or notched is said where it is made.
+    return (state?.workup.findings ?? []).filter(
       (f) =>
         f.step === 'drill' &&
+        !f.accepted &&
         (f.where === this.hole()?.fitting || f.where === 'hull' || f.where === this.hole()?.id || f.code === 'open-hole'),
     );
   });
@@ -110,9 +117,12 @@ export default class Drill {
     const facts = this.store.state()?.facts ?? [];
     const back = new Set(facts.flatMap((f) => (f.kind === 'tookBack' ? [f.fact] : [])));
     const own = this.store.state()?.plan.id;
-    const f = facts.filter((one) => one.rig === own && !back.has(one.id)).at(-1);
+    const f = facts
+      .flatMap((one) => (one.kind === 'holeDrilled' || one.kind === 'holeOpened' ? [one] : []))
+      .filter((one) => one.rig === own && !back.has(one.id))
+      .at(-1);
     if (f?.kind === 'holeDrilled') return { ...f, word: '' };
-    const opened = f?.kind === 'holeOpened' ? this.holes().find((h) => h.drilled?.fact === f.of) : undefined;
+    const opened = this.holes().find((h) => h.drilled?.fact === f?.of);
     return f && opened ? { ...f, label: opened.label, word: ' opened up' } : null;
   });
 
