@@ -68,7 +68,10 @@ export function insideView(hull: HullSurface, hole: PlannedHole, deep: number): 
   const flat = ({ y, z }: Point): InSection => ({ y, z });
   const { access } = hole.behind;
   return {
-    skin: [...side].reverse().map(({ y, z }) => ({ y: -y, z })).concat(side), // prettier-ignore
+    skin: [...side]
+      .reverse()
+      .map(({ y, z }) => ({ y: -y, z }))
+      .concat(side),
     deck,
     things: hull.model.hazards.flatMap((h) => thingAt(h, x)),
     hole: flat(hole.at),

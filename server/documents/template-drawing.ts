@@ -63,8 +63,20 @@ export function piecesOf(t: Template, words: TemplateWords): Piece[] {
       ...(h.drilled
         ? []
         : [
-            { layer: 'CROSSES' as const, line: [{ x: x - CROSS, y }, { x: x + CROSS, y }] }, // prettier-ignore
-            { layer: 'CROSSES' as const, line: [{ x, y: y - CROSS }, { x, y: y + CROSS }] }, // prettier-ignore
+            {
+              layer: 'CROSSES' as const,
+              line: [
+                { x: x - CROSS, y },
+                { x: x + CROSS, y },
+              ],
+            },
+            {
+              layer: 'CROSSES' as const,
+              line: [
+                { x, y: y - CROSS },
+                { x, y: y + CROSS },
+              ],
+            },
           ]),
       text({ x: x + beside, y: y + 1.5 }, h.label, 4.2),
       text(

@@ -54,7 +54,11 @@ function drawPiece(paper: Paper, tile: Tile, p: Piece): void {
   if ('text' in p) {
     const [x, y] = onPage(tile, p.at);
     const size = mm(p.size);
-    return void doc.font('bold').fontSize(size).fillColor(INK).text(p.text, x, y - size, { lineBreak: false }); // prettier-ignore
+    return void doc
+      .font('bold')
+      .fontSize(size)
+      .fillColor(INK)
+      .text(p.text, x, y - size, { lineBreak: false });
   }
   doc.strokeColor(INK).lineWidth(p.layer === 'CROSSES' ? 0.35 : 'heavy' in p && p.heavy ? 1.8 : 0.6);
   if (p.dashed) doc.dash(4, { space: 3 });
@@ -113,7 +117,11 @@ function heading(paper: Paper, t: Template, tile: Tile, tiling: Tiling, words: T
   const [from, to] = t.bow === 'left' ? [x + mm(34), x] : [x + mm(20), x + mm(54)];
   const back = t.bow === 'left' ? mm(3) : -mm(3);
   doc.lineWidth(1.4).strokeColor(INK).moveTo(from, y).lineTo(to, y).stroke();
-  doc.moveTo(to + back, y - mm(1.6)).lineTo(to, y).lineTo(to + back, y + mm(1.6)).stroke(); // prettier-ignore
+  doc
+    .moveTo(to + back, y - mm(1.6))
+    .lineTo(to, y)
+    .lineTo(to + back, y + mm(1.6))
+    .stroke();
   doc
     .font('bold')
     .fontSize(10)
@@ -135,8 +143,17 @@ function drawTile(paper: Paper, t: Template, tile: Tile, tiling: Tiling, words: 
     if (!onTile(tile, m, 4)) continue;
     const [mx, my] = onPage(tile, m);
     doc.lineWidth(0.5).strokeColor(INK).circle(mx, my, mm(2)).stroke();
-    doc.moveTo(mx - mm(4), my).lineTo(mx + mm(4), my).moveTo(mx, my - mm(4)).lineTo(mx, my + mm(4)).stroke(); // prettier-ignore
-    doc.font('text').fontSize(7).fillColor(INK).text(m.name, mx + mm(2.4), my + mm(1), { lineBreak: false }); // prettier-ignore
+    doc
+      .moveTo(mx - mm(4), my)
+      .lineTo(mx + mm(4), my)
+      .moveTo(mx, my - mm(4))
+      .lineTo(mx, my + mm(4))
+      .stroke();
+    doc
+      .font('text')
+      .fontSize(7)
+      .fillColor(INK)
+      .text(m.name, mx + mm(2.4), my + mm(1), { lineBreak: false });
   }
   doc.restore();
   const foot = PAPERS[paper.sheet.paper].high - FRAME.foot;
