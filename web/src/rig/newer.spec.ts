@@ -41,6 +41,19 @@ describe('newer revisions', () => {
     expect(rig.text).not.toContain('went from');
   });
 
+  it('are asked for again only once the change of the pins has arrived', async () => {
+    const rig = await show({ shop: { ...TEST_SHOP, revision: 2 } });
+    await rig.click('button', 'See what it alters');
+    await rig.click('button', 'Take revision 2');
+    rig.http.expectNone('/api/rigs/rig-1/newer');
+    const plan = { ...laidPlan(), pins: { ...laidPlan().pins, shop: 2 } };
+    rig.http.expectOne('/api/rigs/rig-1/changes').flush({ version: 1, plan, rebased: false, repeated: false });
+    await rig.fixture.whenStable();
+    await new Promise((r) => setTimeout(r));
+    await rig.fixture.whenStable();
+    rig.http.expectOne('/api/rigs/rig-1/newer');
+  });
+
   it('can wait', async () => {
     const rig = await show({ hull: { ...TEST_HULL, revision: 3 } });
     await rig.click('button', 'See what it alters');

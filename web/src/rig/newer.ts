@@ -64,9 +64,13 @@ export class NewerRevisions {
   });
 
   constructor() {
+    let asked = '';
     effect(() => {
       const rig = this.rig();
-      this.pins();
+      const about = `${rig} ${this.pins()}`;
+      // Asked while a change of the pins is on its way, the server would answer about the ones before.
+      if (this.state().waiting > 0 || about === asked) return;
+      asked = about;
       untracked(() => this.seen.set(null));
       this.http
         .get<Newer>(`/api/rigs/${encodeURIComponent(rig)}/newer`)
