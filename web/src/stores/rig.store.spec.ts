@@ -45,7 +45,10 @@ const doc = (plan: Plan = testPlan(), version = 0): RigDocument => ({
 describe('the open rig', () => {
   let store: RigStore;
   let http: HttpTestingController;
-  const settle = (): Promise<void> => new Promise((r) => setTimeout(r));
+  /** Lets promises and what the tablet keeps run on. */
+  const settle = async (): Promise<void> => {
+    for (let i = 0; i < 4; i++) await new Promise((r) => setTimeout(r, 5));
+  };
 
   beforeEach(async () => {
     await new Tablet().empty();
