@@ -169,7 +169,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
 }
 
 /** Bits of inch and metric indexes that are nearly alike drill the same hole (judgement), mm. */
-const SAME_BIT = 0.3;
+export const SAME_BIT = 0.3;
 
 function onSurface(hull: HullSurface, placed: Placed, p: Point): Point {
   const { place } = placed;

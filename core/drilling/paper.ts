@@ -1,5 +1,5 @@
 import { deckPatch, distanceOver, overSurface, sidePatch, tangentsAt, type HullSurface, type Patch } from '../hull';
-import type { Point, Side } from '../units';
+import { dot, type Point, type Side } from '../units';
 import type { PlannedHole } from './holes';
 
 /** A place on the sheet, mm: right and up as one looks at the boat from outside. */
@@ -15,8 +15,6 @@ export interface LaidSheet {
   /** A line goes only as far as the surface can be laid flat. */
   lineOf(points: readonly Point[]): OnPaper[];
 }
-
-const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
 
 /**
  * Lays a sheet on the hull about a point. Seen from outside: on deck from above, bow left and starboard up; on

@@ -48,18 +48,19 @@ function walked(a: Standing, b: Standing, length: number): number {
 }
 
 function stopsOf(holes: readonly PlannedHole[]): Stop[] {
-  const by = new Map<string, PlannedHole[]>();
+  const by = new Map<string, { side: Stop['side']; holes: PlannedHole[] }>();
   for (const h of holes) {
     const side = Math.abs(h.at.y) < EITHER ? 'centre' : h.side;
     const key = `${h.fitting} ${side}`;
-    by.set(key, [...(by.get(key) ?? []), h]);
+    const stop = by.get(key) ?? { side, holes: [] };
+    stop.holes.push(h);
+    by.set(key, stop);
   }
-  return [...by.values()].map((own) => ({
-    x: own.reduce((sum, h) => sum + h.at.x, 0) / own.length,
-    side: Math.abs(own[0]?.at.y ?? 0) < EITHER ? 'centre' : (own[0]?.side ?? 'centre'),
-    holes: own,
-  }));
+  return [...by.values()].map((stop) => ({ ...stop, x: stop.holes.reduce((sum, h) => sum + h.at.x, 0) / stop.holes.length }));
 }
+
+/** Where one stands at the next stop: who drills from the centre line stays on the side he came by. */
+const standAt = (from: Standing, next: Stop): Standing => (next.side === 'centre' ? { x: next.x, side: from.side } : next);
 
 /** The shortest order of stops from where one stands: all of them tried when few, else the nearest next. */
 function shortest(from: Standing, stops: readonly Stop[], length: number): Stop[] {
@@ -70,8 +71,7 @@ function shortest(from: Standing, stops: readonly Stop[], length: number): Stop[
       const next = left.reduce((a, b) => (walked(at, b, length) < walked(at, a, length) ? b : a));
       left.splice(left.indexOf(next), 1);
       order.push(next);
-      // One who drills from the centre line stays on the side he came by.
-      at = next.side === 'centre' ? { x: next.x, side: at.side } : next;
+      at = standAt(at, next);
     }
     return order;
   }
@@ -79,15 +79,13 @@ function shortest(from: Standing, stops: readonly Stop[], length: number): Stop[
   const go = (at: Standing, left: readonly Stop[], order: readonly Stop[], way: number): void => {
     if (way >= best.way) return;
     if (left.length === 0) best = { way, order };
-    for (const next of left) {
-      const there = next.side === 'centre' ? { x: next.x, side: at.side } : next;
+    for (const next of left)
       go(
-        there,
+        standAt(at, next),
         left.filter((s) => s !== next),
         [...order, next],
         way + walked(at, next, length),
       );
-    }
   };
   go(from, stops, [], 0);
   return [...best.order];

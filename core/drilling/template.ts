@@ -87,16 +87,19 @@ function bySurface(hull: HullSurface, holes: readonly PlannedHole[]): PlannedHol
   return [...groups.values()];
 }
 
+/** Holes laid on one sheet, and what flattening costs them. */
+interface Flat {
+  readonly laid: LaidSheet;
+  readonly put: readonly { readonly h: PlannedHole; readonly at: Point; readonly paper: OnPaper }[];
+  readonly flattening: number;
+}
+
 /** Splits holes until each sheet is as flat as the shop asks; a single hole is always flat. */
-function flatEnough(hull: HullSurface, holes: readonly PlannedHole[], within: number): PlannedHole[][] {
-  if (holes.length === 1) return [[...holes]];
-  const side = sideFor(holes);
-  const laid = lay(hull, meanOf(holes.map(placeOf)), side);
-  const error = flatteningOf(
-    laid.patch,
-    holes.map((h) => ({ at: placeOf(h), paper: laid.onPaper(placeOf(h)) })),
-  );
-  return error <= within ? [[...holes]] : halves(holes).flatMap((part) => flatEnough(hull, part, within));
+function flatEnough(hull: HullSurface, holes: readonly PlannedHole[], within: number): Flat[] {
+  const laid = lay(hull, meanOf(holes.map(placeOf)), sideFor(holes));
+  const put = holes.map((h) => ({ h, at: placeOf(h), paper: laid.onPaper(placeOf(h)) }));
+  const flattening = flatteningOf(laid.patch, put);
+  return flattening <= within ? [{ laid, put, flattening }] : halves(holes).flatMap((part) => flatEnough(hull, part, within));
 }
 
 function boxOf(points: readonly OnPaper[]): Box {
@@ -121,14 +124,16 @@ function baseLines(laid: LaidSheet, { placed }: Fitted): TemplateLine[] {
 function sheet(
   hull: HullSurface,
   item: Fitted,
-  holes: readonly PlannedHole[],
+  { laid, put, flattening }: Flat,
   old: readonly LedgerHole[],
-  read: (at: Point) => number,
+  tape: Tape,
+  ledger: Ledger,
 ): Omit<Template, 'part' | 'parts'> {
+  const holes = put.map((p) => p.h);
   const side = sideFor(holes);
   const about = meanOf(holes.map(placeOf));
-  const laid = lay(hull, about, side);
-  const put = holes.map((h) => ({ h, at: placeOf(h), paper: laid.onPaper(placeOf(h)) }));
+  const run = holes[0]?.run ?? tape.run;
+  const read = tapeReader(hull, { ...tape, run }, ledger);
   // Its base is drawn at its own place; of where it goes in another set only the holes are known here.
   const base = holes.every((h) => standOf(h) === item.placed.id) ? baseLines(laid, item) : [];
   const tight = boxOf([...put.map((p) => p.paper), ...(base[0]?.points ?? [])]);
@@ -154,7 +159,7 @@ function sheet(
     surface: laid.patch.name,
     side: side ?? sideOf(about.y),
     onSide: side !== null,
-    run: holes[0]?.run ?? 'taut',
+    run,
     bow: side === 'starboard' ? 'right' : 'left',
     holes: put.map(({ h, paper }) => ({
       ...paper,
@@ -167,7 +172,7 @@ function sheet(
     })),
     scars,
     lines: [...base, ...laying],
-    flattening: flatteningOf(laid.patch, put),
+    flattening,
     box,
   };
 }
@@ -194,8 +199,5 @@ export function templatesOf(
   const own = new Set(open.map((h) => h.drilled?.fact));
   const old = ledger.holes.filter((h) => !own.has(h.fact));
   const groups = bySurface(hull, open).flatMap((g) => flatEnough(hull, g, shop.flatWithin));
-  return groups.map((holes, i) => {
-    const read = tapeReader(hull, { ...tape, run: holes[0]?.run ?? tape.run }, ledger);
-    return { ...sheet(hull, item, holes, old, read), part: i + 1, parts: groups.length };
-  });
+  return groups.map((flat, i) => ({ ...sheet(hull, item, flat, old, tape, ledger), part: i + 1, parts: groups.length }));
 }

@@ -1,6 +1,6 @@
 import type { Fitted } from '../drilling';
 import { type Rod, turn } from '../layout';
-import { distance, mm, say, sideOf, type Point } from '../units';
+import { distance, dot, mm, say, sideOf, type Point } from '../units';
 import { about, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
 
 /** Butts of side-mounted holders drag in the water. */
@@ -58,7 +58,6 @@ const TANGLE = 60;
 /** Least distance between two straight pieces in space, by the closed form for lines clamped to their ends. */
 export function betweenRods(a: Rod, b: Rod): number {
   const minus = (p: Point, q: Point): Point => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
-  const dot = (p: Point, q: Point): number => p.x * q.x + p.y * q.y + p.z * q.z;
   const clamp = (t: number): number => Math.min(1, Math.max(0, t));
   const [u, v, w] = [minus(a.tip, a.mouth), minus(b.tip, b.mouth), minus(a.mouth, b.mouth)];
   const [uu, uv, vv, uw, vw] = [dot(u, u), dot(u, v), dot(v, v), dot(u, w), dot(v, w)];

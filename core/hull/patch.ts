@@ -1,4 +1,4 @@
-import { sideSign, type Point, type Side } from '../units';
+import { dot, sideSign, type Point, type Side } from '../units';
 import type { HullSurface } from './surface';
 
 /**
@@ -27,7 +27,6 @@ const STEP = 0.5;
 const scaled = (p: Point, k: number): Point => ({ x: p.x * k, y: p.y * k, z: p.z * k });
 const unit = (p: Point): Point => scaled(p, 1 / Math.hypot(p.x, p.y, p.z));
 const plus = (p: Point, q: Point, k: number): Point => ({ x: p.x + k * q.x, y: p.y + k * q.y, z: p.z + k * q.z });
-const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
 
 /** The deck patch under a point of the plan: the area it lies on as one plane, or the height of the gunwale. */
 export function deckPatch(hull: HullSurface, x: number, y: number): Patch {

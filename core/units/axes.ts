@@ -21,5 +21,8 @@ export const sideSign = (side: Side): -1 | 1 => (side === 'port' ? -1 : 1);
 /** The side a y lies on, or `centre` within half a millimetre of the centre line. */
 export const sideOf = (y: number): Side | 'centre' => (Math.abs(y) < 0.5 ? 'centre' : y < 0 ? 'port' : 'starboard');
 
+/** Scalar product of two vectors. */
+export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
+
 /** Straight distance between two points, mm. */
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);

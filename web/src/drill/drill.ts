@@ -58,13 +58,13 @@ export default class Drill {
   protected readonly place = computed(() => this.tasks().findIndex((t) => t.key === this.task()?.key));
   protected readonly drilled = computed(() => this.holes().filter((h) => h.drilled && !h.openUp).length);
   /** What is to do at the hole shown; null when it is done, or no bit goes to it. */
-  protected readonly toDo = computed(() => {
+  protected readonly due = computed(() => {
     const task = this.task();
     return task && !task.done && task.hole.id === this.hole()?.id ? task : null;
   });
   /** Another bit must go into the drill first. */
   protected readonly change = computed(() => {
-    const task = this.toDo();
+    const task = this.due();
     return task && roundKey(task.round) !== this.bitIn() ? task : null;
   });
   protected readonly cross = computed(() => {

@@ -1,4 +1,4 @@
-import type { BitRound, PlannedHole } from '@plain-cleat/core';
+import { type BitRound, type PlannedHole, SAME_BIT } from '@plain-cleat/core';
 
 /** One turn of the drill: a hole in the round of a bit. */
 export interface Task {
@@ -9,9 +9,6 @@ export interface Task {
   readonly done: boolean;
 }
 
-/** Bits nearly alike make the same hole (judgement), mm. */
-const SAME = 0.3;
-
 /** What a round is told by: its work and its bit. */
 export const roundKey = (round: Pick<BitRound, 'work' | 'bit'>): string => `${round.work} ${round.bit.name}`;
 
@@ -21,7 +18,7 @@ export function tasksOf(rounds: readonly BitRound[], holes: readonly PlannedHole
   return rounds.flatMap((round) =>
     round.holes.flatMap((id): Task[] => {
       const hole = byId.get(id);
-      const done = (hole?.drilled?.bit ?? 0) >= round.bit.mm - SAME;
+      const done = (hole?.drilled?.bit ?? 0) >= round.bit.mm - SAME_BIT;
       return hole ? [{ key: `${roundKey(round)} ${id}`, round, hole, done }] : [];
     }),
   );

@@ -218,6 +218,9 @@ describe('the open rig', () => {
     const [again] = store.state()?.notTaken ?? [];
     if (again) store.decide(again, false);
     expect([store.state()?.notTaken.length, store.state()?.waiting]).toEqual([0, 0]);
+    // What was still being written to the tablet must not turn up in the next spec.
+    const tablet = TestBed.inject(Tablet);
+    while ((await tablet.waitingOf('rig-1')).length) await settle();
   });
 
   it('says why a rig does not open', async () => {

@@ -37,6 +37,7 @@ export class RigStore {
   private readonly courier = inject(Courier);
   private outbox = Outbox.empty(this.tablet);
   private news?: RigNews;
+  private rig = '';
   private sending = false;
   private timer?: ReturnType<typeof setTimeout>;
   private serverPlan?: Plan;
@@ -67,6 +68,7 @@ export class RigStore {
     this.failures.next(null);
     this.workups = new WorkupSession();
     this.outbox = Outbox.empty(this.tablet);
+    this.rig = id;
     this.courier.openRig = id;
     const asked = firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`));
     const [answer, outbox] = await Promise.allSettled([asked, Outbox.open(id, this.tablet)]);
@@ -88,7 +90,8 @@ export class RigStore {
   private close(): void {
     this.news?.close();
     clearTimeout(this.timer);
-    this.courier.openRig = '';
+    // Another rig may have been opened by the time this one is closed.
+    if (this.courier.openRig === this.rig) this.courier.openRig = '';
   }
 
   /** The network is back: what is new here comes in, what waits goes out. */
