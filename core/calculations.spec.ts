@@ -91,7 +91,10 @@ const SAMPLES: Readonly<Record<string, readonly [input: unknown, holds: (result:
     (r: { halfBreadth: number; gunwale: number }) => Math.abs(r.halfBreadth - 440) < 1e-6 && Math.abs(r.gunwale - 296) < 1e-6,
   ],
   // Archimedes: the displaced litres of fresh water are the kilograms.
-  waterline: [{ hull: TOLVANE, massKg: 130 }, (r: { litres: number }) => Math.abs(r.litres - 130) < 0.1],
+  floating: [
+    { hull: TOLVANE, masses: [{ kg: 130, x: 1850, z: 300 }] },
+    (r: { litres: number; fault: null }) => r.fault === null && Math.abs(r.litres - 130) < 0.1,
+  ],
   'outline-overlap': [
     {
       a: [

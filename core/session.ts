@@ -1,8 +1,18 @@
 import type { Part, ShopSettings } from './catalog';
 import type { Fitted, Opening } from './drilling';
-import { evenKeel, type EvenKeel } from './float';
+import { centreOf, floatBy, slicesOf, waterAt, type Floating, type Mass } from './float';
 import { fairHull, type HullModel, type HullSurface } from './hull';
-import { paddlers, strokeHit, strokeSpace, styleOf, type Placed, type StrokeHit, type StrokeSpaces } from './layout';
+import {
+  paddleLack,
+  paddlers,
+  type PaddleLack,
+  strokeHit,
+  strokeSpace,
+  styleOf,
+  type Placed,
+  type StrokeHit,
+  type StrokeSpaces,
+} from './layout';
 import { foldLedger, type Brief, type Fact, type Ledger, type Run } from './rig';
 import type { Stand } from './stands';
 import type { WiredRun } from './wiring';
@@ -16,13 +26,17 @@ interface Kept {
   readonly after?: number;
 }
 
+/** Strokes are worked out anew when the water moves by this (judgement), mm. */
+const WATER_STEP = 5;
+
 /** Earlier results, held by the caller, so that a drag recomputes only what it touches. */
 export class WorkupSession {
   private hull?: { model: HullModel; surface: HullSurface };
   private ledger?: { facts: readonly Fact[]; rig: string; surface: HullSurface; value: Ledger };
-  private strokes?: { key: string; surface: HullSurface; value: StrokeSpaces };
+  private strokes = new Map<string, StrokeSpaces>();
+  private strokesOn?: HullSurface;
   private parts?: { list: readonly Part[]; byId: Map<string, Part> };
-  private floats = new Map<number, EvenKeel>();
+  private floats = new Map<string, Floating>();
   private floatsOn?: HullSurface;
   private memos = new WeakMap<object, Map<string, unknown>>();
   private base: readonly unknown[] = [];
@@ -49,14 +63,46 @@ export class WorkupSession {
     return this.parts.byId;
   }
 
-  strokesOf(surface: HullSurface, brief: Brief, shop: ShopSettings): StrokeSpaces {
+  /**
+   * The strokes of everybody aboard, on the water as the boat floats lightest and heaviest. Looked up by where the
+   * water stands at the seats to a few millimetres, the lightest down and the heaviest up: the careful side.
+   */
+  strokesOf(surface: HullSurface, brief: Brief, shop: ShopSettings, floats: readonly Floating[]): StrokeSpaces {
     const style = styleOf(brief, shop);
-    const key = JSON.stringify([brief.stature, brief.second, brief.seat, style, shop.stroke]);
-    if (this.strokes?.key === key && this.strokes.surface === surface) return this.strokes.value;
+    const seats = [...new Set(paddlers(surface, brief).map((p) => p.seatX))];
+    const waters = seats.map((x) => {
+      const at = floats.map((f) => waterAt(f, x));
+      const step = WATER_STEP;
+      return { x, low: Math.floor(Math.min(...at) / step) * step, high: Math.ceil(Math.max(...at) / step) * step };
+    });
+    const key = JSON.stringify([brief.stature, brief.second, brief.seat, style, shop.stroke, waters]);
+    if (this.strokesOn !== surface || this.strokes.size > 12) this.strokes = new Map();
+    this.strokesOn = surface;
+    const known = this.strokes.get(key);
+    if (known) return known;
     const space = (scale: number): StrokeSpaces['nominal'] =>
-      paddlers(surface, brief, scale).map((p) => strokeSpace(surface, p, shop.stroke, style));
-    const value = { nominal: space(1), band: [...space(1 - shop.stroke.body), ...space(1 + shop.stroke.body)] };
-    this.strokes = { key, surface, value };
+      paddlers(surface, brief, scale).flatMap((p) => {
+        const here = waters.find((w) => w.x === p.seatX);
+        const levels = here ? [...new Set([here.low, here.high])] : [];
+        return levels.map((water) => strokeSpace(surface, p, shop.stroke, style, water));
+      });
+    const people = paddlers(surface, brief);
+    const nominal = space(1);
+    let lack: PaddleLack | null | undefined = nominal.every((s) => s.misses === 0) ? null : undefined;
+    const value: StrokeSpaces = {
+      nominal,
+      band: [...space(1 - shop.stroke.body), ...space(1 + shop.stroke.body)],
+      lack() {
+        if (lack === undefined)
+          lack =
+            people
+              .map((p) => paddleLack(surface, p, style, waters.find((w) => w.x === p.seatX)?.low ?? 0))
+              .filter((l) => l !== null)
+              .sort((x, y) => y.by - x.by)[0] ?? null;
+        return lack;
+      },
+    };
+    this.strokes.set(key, value);
     return value;
   }
 
@@ -78,11 +124,19 @@ export class WorkupSession {
     return value;
   }
 
-  floatOf(surface: HullSurface, massKg: number): EvenKeel {
+  /** How these weights float the hull, looked up while they balance in the same place. */
+  floatOf(surface: HullSurface, masses: readonly Mass[]): Floating {
     if (this.floatsOn !== surface || this.floats.size > 40) this.floats = new Map();
     this.floatsOn = surface;
-    const known = this.floats.get(massKg) ?? evenKeel(surface, massKg);
-    this.floats.set(massKg, known);
+    const { kg, at } = centreOf(masses);
+    const key = [kg, at.x, at.z].join();
+    const known =
+      this.floats.get(key) ??
+      floatBy(
+        this.memo('slices', surface, () => slicesOf(surface)),
+        masses,
+      );
+    this.floats.set(key, known);
     return known;
   }
 

@@ -177,7 +177,8 @@ describe('golden workups', () => {
           runs: w.runs.map((r) => `${r.id} ${round(r.cut)} ${r.awg} ${r.fuse.rating}`),
           findings: w.findings.map((x) => tell(x.says, 'metric')),
           totals: { ...w.totals, laborMinutes: round(w.totals.laborMinutes) },
-          waterline: round(w.float.waterline),
+          waterline: round(w.float.level),
+          trim: round(1000 * w.float.slope),
           steps: w.steps.length,
         },
       ];

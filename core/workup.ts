@@ -12,14 +12,14 @@ import {
   type PlannedHole,
 } from './drilling';
 import { judgeRig, type Bench, type Finding } from './findings';
-import type { EvenKeel } from './float';
+import { centreOf, centreOfPart, shellCentre, crewMasses, stowedMasses, type Floating, type Mass } from './float';
 import { givenBack, walk, type GivenBack, type WalkStop } from './handover';
 import type { HullModel, HullSurface } from './hull';
 import { laborLines, type LaborLine } from './labor';
 import { bowToStern, paddlers, placeFitting, reachZones, type Placed } from './layout';
 import { mountFitting } from './mounting';
 import { priceLines, totals, type PriceLine, type Totals } from './pricing';
-import { assignLetters, type Brief, type Fact, type Fitting, type Ledger, type LedgerHole, type Plan } from './rig';
+import { assignLetters, type Fact, type Fitting, type Ledger, type LedgerHole, type Plan } from './rig';
 import { buildSteps, type BuildStep } from './scheduling';
 import { WorkupSession } from './session';
 import { setsInOrder, standsOf, type Stand } from './stands';
@@ -64,7 +64,7 @@ export interface Workup {
   readonly oldHoles: readonly LedgerHole[];
   readonly runs: readonly WiredRun[];
   readonly weight: WeightShare;
-  readonly float: EvenKeel;
+  readonly float: Floating;
   readonly reach: readonly { readonly name: string; readonly fore: number; readonly aft: number }[];
   readonly lines: readonly PriceLine[];
   readonly labor: readonly LaborLine[];
@@ -186,26 +186,30 @@ function fitStands(input: WorkupInput, surface: HullSurface, ledger: Ledger, ses
 
 const sameSets = (a: readonly string[] | null, b: readonly string[] | null): boolean => a === b || a?.join() === b?.join();
 
-function weigh(surface: HullSurface, items: readonly Fitted[], plan: Plan): WeightShare {
-  const { brief } = plan;
-  const stowed = Object.values(plan.stowage).filter((s) => !s.later);
-  const compartments = new Map(surface.model.compartments?.map((c) => [c.id, c]));
-  const loads = [
-    ...items.map((i) => ({ kg: i.placed.part.massKg, x: i.placed.frame.origin.x, y: i.placed.frame.origin.y })),
-    ...stowed.map((s) => ({ kg: s.kg, x: compartments.get(s.in)?.x ?? surface.model.seat.x, y: compartments.get(s.in)?.y ?? 0 })),
-  ];
-  const people = crew(surface, brief);
-  const gearKg = loads.reduce((sum, l) => sum + l.kg, 0);
-  const all = [...loads, ...people];
-  const carried = all.reduce((sum, l) => sum + l.kg, 0);
-  const moment = (axis: 'x' | 'y'): number => all.reduce((sum, l) => sum + l.kg * l[axis], 0) / carried;
-  return { gearKg, totalKg: carried + surface.model.massKg, x: moment('x'), y: moment('y') };
+/** Everything aboard by where it weighs: what comes and goes, what stays, who sits in it, the hull itself. */
+interface Aboard {
+  readonly loose: readonly Mass[];
+  readonly fixed: readonly Mass[];
+  readonly crew: readonly Mass[];
+  readonly hull: Mass;
 }
 
-function crew(surface: HullSurface, brief: Brief): { kg: number; x: number; y: number }[] {
-  const { seat, secondSeat } = surface.model;
-  const first = { kg: brief.weightKg, x: seat.x, y: 0 };
-  return brief.second ? [first, { kg: brief.second.weightKg, x: (secondSeat ?? seat).x, y: 0 }] : [first];
+function aboard(surface: HullSurface, items: readonly Fitted[], plan: Plan, session: WorkupSession): Aboard {
+  const massOf = ({ placed }: Fitted): Mass =>
+    session.memo('mass', placed, () => ({ kg: placed.part.massKg, at: centreOfPart(placed) }));
+  const isLoose = (i: Fitted): boolean => i.mounted.hold === 'loose';
+  return {
+    loose: [...items.filter(isLoose).map(massOf), ...stowedMasses(surface, plan)],
+    fixed: items.filter((i) => !isLoose(i)).map(massOf),
+    crew: crewMasses(surface, plan.brief),
+    hull: session.memo('mass', surface, () => ({ kg: surface.model.massKg, at: shellCentre(surface) })),
+  };
+}
+
+function weigh({ loose, fixed, crew, hull }: Aboard): WeightShare {
+  const gear = centreOf([...loose, ...fixed]);
+  const carried = centreOf([...loose, ...fixed, ...crew]);
+  return { gearKg: gear.kg, totalKg: carried.kg + hull.kg, x: carried.at.x, y: carried.at.y };
 }
 
 /** What stands aboard in one set. */
@@ -235,13 +239,15 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const others = input.others ?? NO_OTHERS;
   const inUse = new Set([...holes.map((h) => h.drilled?.fact), ...others.map((o) => o.fact)]);
   const oldHoles = ledger.holes.filter((h) => !inUse.has(h.fact));
-  const weight = weigh(surface, items, plan);
-  const float = session.floatOf(surface, weight.totalKg);
+  const load = aboard(surface, items, plan, session);
+  const weight = weigh(load);
+  const float = session.floatOf(surface, [...load.loose, ...load.fixed, ...load.crew, load.hull]);
   const lines = priceLines(owned, runs, catalog);
   const labor = laborLines(owned, runs, shop.labor);
-  const strokes = session.strokesOf(surface, plan.brief, shop);
   const benchOf = (here: readonly Fitted[], set: string | null): Bench => {
-    const { totalKg } = set === shown ? weight : weigh(surface, here, plan);
+    const { loose, fixed, crew, hull } = set === shown ? load : aboard(surface, here, plan, session);
+    const laden = session.floatOf(surface, [...loose, ...fixed, ...crew, hull]);
+    const waters = [session.floatOf(surface, [...fixed, ...crew, hull]), laden];
     return {
       hull: surface,
       plan,
@@ -257,10 +263,11 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
       others,
       ledger,
       openings,
-      float: session.floatOf(surface, totalKg),
-      massKg: totalKg,
+      float: laden,
+      massKg: laden.massKg,
       paddlers: paddlers(surface, plan.brief),
-      intrusionOf: (item) => session.hitOf(item.placed, strokes),
+      strokes: () => session.strokesOf(surface, plan.brief, shop, waters),
+      intrusionOf: (item) => session.hitOf(item.placed, session.strokesOf(surface, plan.brief, shop, waters)),
       memo: (of, what, make) => session.memo(of, what, make),
       memoPair: (of, a, b, make) => session.memoPair(of, a, b, make),
     };

@@ -4,4 +4,4 @@ import { TOLVANE } from './documents';
 import { SHOP } from './shop';
 
 /** Writes the drawing of the stroke model beside its document. */
-writeFileSync(new URL('../docs/stroke.svg', import.meta.url), strokeDrawing(fairHull(TOLVANE), USUAL_BRIEF, SHOP));
+writeFileSync(new URL('../docs/stroke.svg', import.meta.url), strokeDrawing(fairHull(TOLVANE), USUAL_BRIEF, SHOP, 100));

@@ -307,7 +307,12 @@ export const shopSettings = z.strictObject({
     standing: length.describe('side of the clear square a stander wants, mm'),
     rods: z.strictObject({ light: count, usual: count, large: count }).describe('rods a hull carries comfortably'),
     list: z.number().min(0).max(1).describe('share of the gear weight to one side that is too much'),
-    stern: z.number().min(0).max(1).describe('share of the load in the after half that is too much'),
+    stern: z
+      .number()
+      .min(0)
+      .max(1)
+      .describe('the after part of the length, as a share: how much gear stands in it is said when the stern is deep'),
+    trim: z.number().min(0.1).max(15).describe('one end may float so much deeper than the other, degrees'),
     aloneKg: z.number().min(1).max(200).describe('what one person lifts to a roof'),
     tubeDeep: z.number().min(0).max(1).describe('least share of the rod’s handle that stands in its tube'),
     screen: z.number().min(0).max(180).describe('degrees off its face at which a screen can still be read'),

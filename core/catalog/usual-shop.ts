@@ -81,6 +81,7 @@ export const USUAL_SHOP: ShopSettings = {
     rods: { light: 3, usual: 6, large: 12 }, // (cp)
     list: 0.2, // (j)
     stern: 0.6, // (cp): most of the load of a stern-heavy boat stood in the aft 60 % of its length
+    trim: 1.5, // (j)
     aloneKg: 20.4, // (cp): 45 lb is easy
     tubeDeep: 0.55, // (j)
     screen: 55, // (j)

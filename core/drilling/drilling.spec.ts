@@ -1,4 +1,5 @@
 import { SHOP, TOLVANE } from '../../demo/index';
+import { waterAt } from '../float';
 import { fairHull, findDatum, girthDown, reading } from '../hull';
 import { deck, fitted, inputOf } from '../testing/bench';
 import { workUp } from '../workup';
@@ -45,7 +46,7 @@ describe('cautions at a hole', () => {
   };
   it('eye protection first, what is behind by name, the sealant last', () => {
     const { hole, w } = at('pad-eye', 1500, 0);
-    const said = cautionsAt(hole, TOLVANE, SHOP, w.float.waterline);
+    const said = cautionsAt(hole, TOLVANE, SHOP, waterAt(w.float, hole.at.x));
     expect(said[0]).toBe('Eye protection on.');
     expect(said[1]).toContain('drive well');
     expect(said.at(-1)).toContain('does not bond');

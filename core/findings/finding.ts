@@ -1,8 +1,8 @@
 import type { Part, ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
-import type { EvenKeel } from '../float';
-import type { Paddler, Placed, StrokeHit } from '../layout';
+import type { Floating } from '../float';
+import type { Paddler, Placed, StrokeHit, StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Sentence } from '../units';
 import type { WiredRun } from '../wiring';
@@ -63,13 +63,16 @@ export interface Bench {
   readonly others: readonly OtherHole[];
   readonly ledger: Ledger;
   readonly openings: readonly Opening[];
-  readonly float: EvenKeel;
+  /** How it floats with everything aboard in the set. */
+  readonly float: Floating;
   readonly massKg: number;
   readonly paddlers: readonly Paddler[];
   /** Worked out once for a placed fitting or the hull, and looked up until it is another. */
   memo<T>(of: string, what: object, make: () => T): T;
   /** The same for two, such as a fitting and what swings past it. */
   memoPair<T>(of: string, a: object, b: object, make: () => T): T;
+  /** The space the paddle sweeps, on the water of the lightest and the heaviest case. */
+  strokes(): StrokeSpaces;
   /** How far a fitting stands in the paddle stroke. */
   intrusionOf(item: Fitted): StrokeHit;
 }

@@ -103,7 +103,7 @@ describe('findings', () => {
     expect(codes({ e: fitted('pad-eye', deck(3300, 0), 'rivet') }, { brief: { ...brief, holes: 'none' } })).toEqual([
       'drill-policy',
     ]);
-    expect(codes({}, { brief: { ...brief, weightKg: 240 } })).toEqual(['overloaded']);
+    expect(codes({}, { brief: { ...brief, weightKg: 240 } })).toContain('overloaded');
     const soft = { ...TOLVANE, material: 'pvc fabric' as const };
     expect(workUp(inputOf({ e: fitted('pad-eye', deck(3300, 0), 'rivet') }, {}, [], soft)).findings[0]?.acceptable).toBe(
       'nobody',

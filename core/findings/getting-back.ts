@@ -1,4 +1,5 @@
 import type { Fitted } from '../drilling';
+import { waterAt } from '../float';
 import { reachedFromWater } from '../layout';
 import { mm, say, sideOf, sideSign, type Side } from '../units';
 import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, toOtherSide, topOf } from './finding';
@@ -34,7 +35,7 @@ export const gettingBack: Judgement = (bench): Raw[] => {
     return sides.map((side) => ({
       aid,
       side,
-      short: reachedFromWater(hull, p, origin, side, float.waterline),
+      short: reachedFromWater(hull, p, origin, side, waterAt(float, origin.x)),
       by: blocks(bench, aid, side),
     }));
   });

@@ -1,4 +1,5 @@
 import { type Fitted, toleranceBudget, type PlannedHole } from '../drilling';
+import { waterAt } from '../float';
 import { distance, mm, say } from '../units';
 import { about, type Judgement, type Raw } from './finding';
 
@@ -32,7 +33,8 @@ export const holeNearHazard: Judgement = ({ items, shop }) =>
 /** A hole under the loaded waterline: only a manager may accept it. */
 export const holeUnderWater: Judgement = ({ items, float }) =>
   eachHole((item, hole) => {
-    const under = float.waterline - hole.at.z;
+    const water = waterAt(float, hole.at.x);
+    const under = water - hole.at.z;
     if (under <= 0) return [];
     return [
       {
@@ -44,7 +46,7 @@ export const holeUnderWater: Judgement = ({ items, float }) =>
         severity: 'stop',
         acceptable: 'manager',
         says: say`${hole.label} lies ${mm(under, 'up')} under the loaded waterline.`,
-        because: say`The hull floats ${mm(float.waterline)} over the keel, level, with paddler and gear; an estimate.`,
+        because: say`The water stands ${mm(water)} over the keel here, with paddler and gear; an estimate.`,
       },
     ];
   })(items);

@@ -1,11 +1,12 @@
 import { backCast } from './back-cast';
 import { backUp } from './back-up';
-import { sideToSide, sternHeavy } from './balance';
+import { sideToSide } from './balance';
 import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
 import type { Bench, Finding, Judgement, Raw } from './finding';
 import { fitsItsPlace } from './fits-its-place';
+import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
 import { glare, heat, screenAngle } from './glare';
 import { chains, goesWith, replaced } from './goes-with';
@@ -19,7 +20,7 @@ import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 import { openHoles } from './open-holes';
 import { overboard } from './overboard';
 import { overlap, overlapBetweenSets, swappedTogether } from './overlap';
-import { paddleStroke } from './paddle-stroke';
+import { paddleLength, paddleStroke } from './paddle-stroke';
 import { plateClear } from './plates';
 import { reach } from './reach';
 import { roadHeight, roofLift } from './road';
@@ -37,6 +38,7 @@ import { noFuse, notFed, thinWire, wrongSource } from './wires';
 /** Judged once for each set: what stands aboard together. A new judgement is one new file and one line here. */
 export const SET_JUDGEMENTS: readonly Judgement[] = [
   paddleStroke,
+  paddleLength,
   knuckles,
   backCast,
   reach,
@@ -60,7 +62,10 @@ export const SET_JUDGEMENTS: readonly Judgement[] = [
   tooManyRods,
   budgets,
   sideToSide,
-  sternHeavy,
+  trimmed,
+  wetFloor,
+  handleDrags,
+  cannotFloat,
   roadHeight,
   tetherShort,
   tetherPropeller,

@@ -1,4 +1,4 @@
-import { BODY, hipOf, HAND_OVER_GUNWALE, overBand, paddlers, type Paddler } from '../layout';
+import { BODY, hipOf, OVER_GUNWALE, overBand, paddlers, type Paddler } from '../layout';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { mm, say, sideOf } from '../units';
@@ -18,7 +18,7 @@ function knuckled(hull: HullSurface, item: Fitted, p: Paddler): number | undefin
       const off = Math.abs(Math.abs(y) - hull.halfBreadth(x));
       const over = b.top - hull.gunwale(x);
       // What is higher stands in the stroke, and is said there.
-      if (off <= BAND && over > 0 && over <= HAND_OVER_GUNWALE) most = Math.max(most, Math.min(over, aft - x));
+      if (off <= BAND && over > 0 && over <= OVER_GUNWALE) most = Math.max(most, Math.min(over, aft - x));
     }
   return most >= 1 ? most : undefined;
 }

@@ -1,7 +1,9 @@
 import type { Fitted } from '../drilling';
 import type { Plan } from '../rig';
-import { mm, say, sideOf } from '../units';
-import { about, toOtherSide, type Judgement, type Raw } from './finding';
+import { longMm, mm, say, sideOf } from '../units';
+import { OVER_GUNWALE, type Placed } from '../layout';
+import type { HullSurface } from '../hull';
+import { about, aboutHull, toOtherSide, type Judgement, type Raw } from './finding';
 
 /** One rod parked in reach while landing a fish is every school's exception, where pedals or a motor drive the boat. */
 function parkedRodOf(items: readonly Fitted[], plan: Plan): (item: Fitted) => boolean {
@@ -9,6 +11,12 @@ function parkedRodOf(items: readonly Fitted[], plan: Plan): (item: Fitted) => bo
   const first = driven ? items.find((i) => i.placed.part.kind === 'rod tube' && i.placed.part.use === 'always') : undefined;
   return (item) => item === first;
 }
+
+/** Low hardware along the gunwale is met by the knuckles, and said there. */
+const belongsToKnuckles = (hull: HullSurface, { bodies }: Placed): boolean =>
+  bodies.every((b) =>
+    b.outline.every(([x, y]) => b.top <= hull.gunwale(x) + OVER_GUNWALE && Math.abs(y) > hull.halfBreadth(x) - 70),
+  );
 
 /** What stands in the swept space of shaft and hands: stop at the nominal body, look in the band only. */
 export const paddleStroke: Judgement = ({ plan, items, intrusionOf, hull, shop }) => {
@@ -20,7 +28,7 @@ export const paddleStroke: Judgement = ({ plan, items, intrusionOf, hull, shop }
     if (parkedRod(item)) return [];
     const { nominal, band: near } = intrusionOf(item);
     const hit = nominal ?? near;
-    if (!hit) return [];
+    if (!hit || belongsToKnuckles(hull, item.placed)) return [];
     const { x, y } = item.placed.frame.origin;
     const side = sideOf(y);
     const where = side === 'centre' ? 'on the centre line' : `on the ${side} side`;
@@ -43,4 +51,33 @@ export const paddleStroke: Judgement = ({ plan, items, intrusionOf, hull, shop }
       },
     ];
   });
+};
+
+/** A paddle too short for this beam, seat and body: advice, for it is theirs. */
+export const paddleLength: Judgement = ({ plan, hull, strokes, shop }): Raw[] => {
+  if (!plan.brief.propulsion.includes('paddle')) return [];
+  const lack = strokes().lack();
+  if (!lack) return [];
+  const paddle = plan.brief.paddle ?? shop.stroke.paddle;
+  return [
+    {
+      ...aboutHull(hull, hull.model.seat.x),
+      step: 'brief',
+      code: 'paddle-short',
+      severity: 'note',
+      says: lack.wanted
+        ? say`A paddle of ${longMm(paddle)} is short for this beam and seat: ${longMm(lack.wanted)} would do.`
+        : say`No paddle reaches the water well over this beam from this seat.`,
+      because: say`Blade in to its throat, shaft over the gunwale: a hand would be ${mm(lack.by, 'up')} beyond its reach. Beam ${mm(hull.beam)}, stature ${mm(plan.brief.stature)}.`,
+      curable: lack.wanted !== null,
+      tries: lack.wanted
+        ? [
+            {
+              says: say`A paddle of ${longMm(lack.wanted)}`,
+              changes: [{ kind: 'answerBrief', from: { paddle: plan.brief.paddle }, to: { paddle: lack.wanted } }],
+            },
+          ]
+        : [],
+    },
+  ];
 };

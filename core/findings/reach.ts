@@ -1,4 +1,4 @@
-import { middleOf, overBand, paddlers, REACH, reachOf, type ReachZone } from '../layout';
+import { middleOf, overBand, paddlers, REACH, reachOf, type Paddler, type Reached, type ReachZone } from '../layout';
 import type { Fitted } from '../drilling';
 import type { Part } from '../catalog';
 import { mm, say, type Point } from '../units';
@@ -39,6 +39,22 @@ export function graspOf(item: Fitted): Point {
   return { ...middleOf(top), z: Math.min(top.top, z + 350) };
 }
 
+/** Whoever reaches it best, from whichever of their seat heights is worst: on one day they sit at both. */
+export function reachedBy(people: readonly Paddler[], at: Point): Reached | undefined {
+  const worse = (a: Reached, b: Reached): number => REACH.indexOf(a.zone) - REACH.indexOf(b.zone) || a.beyond - b.beyond;
+  const seats = [...new Set(people.map((p) => p.seatX))];
+  return seats
+    .flatMap(
+      (x) =>
+        people
+          .filter((p) => p.seatX === x)
+          .map((p) => reachOf(p, at))
+          .sort(worse)
+          .at(-1) ?? [],
+    )
+    .sort(worse)[0];
+}
+
 /** What is used often must be reached seated, with one hand. */
 export const reach: Judgement = ({ plan, items, hull, shop, memo }) =>
   items.flatMap((item): Raw[] => {
@@ -48,9 +64,7 @@ export const reach: Judgement = ({ plan, items, hull, shop, memo }) =>
     const at = graspOf(item);
     const verdict = memo('reach', item.placed, () =>
       overBand(shop, (scale) => {
-        const best = paddlers(hull, plan.brief, scale)
-          .map((p) => reachOf(p, at))
-          .sort((a, b) => REACH.indexOf(a.zone) - REACH.indexOf(b.zone) || a.beyond - b.beyond)[0];
+        const best = reachedBy(paddlers(hull, plan.brief, scale), at);
         return best && REACH.indexOf(best.zone) > REACH.indexOf(wanted) ? best : undefined;
       }),
     );

@@ -1,4 +1,5 @@
 import type { Fitted } from '../drilling';
+import { waterAt } from '../float';
 import { type Rod, turn } from '../layout';
 import { distance, dot, mm, say, sideOf, type Point } from '../units';
 import { about, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
@@ -8,7 +9,7 @@ export const rodButts: Judgement = ({ items, hull, float }) =>
   items.flatMap((item): Raw[] => {
     const wet = item.placed.rods
       .filter((r) => Math.abs(r.butt.y) > hull.halfWidth(r.butt.x, r.butt.z) - 1)
-      .map((r) => float.waterline - r.butt.z);
+      .map((r) => waterAt(float, r.butt.x) - r.butt.z);
     const deep = Math.max(...wet, 0);
     if (deep <= 0) return [];
     const { lift } = item.placed.fitting;
@@ -20,7 +21,7 @@ export const rodButts: Judgement = ({ items, hull, float }) =>
         severity: 'look',
         curable: true,
         says: say`Butts of ${nameOf(item)} hang ${mm(deep, 'up')} under the waterline.`,
-        because: say`The hull floats ${mm(float.waterline)} over the keel, level, an estimate. Raise the mount.`,
+        because: say`The water stands ${mm(waterAt(float, item.placed.frame.origin.x))} over the keel here, an estimate. Raise the mount.`,
         tries: [
           {
             says: say`Raise it ${mm(deep + 25, 'up')}`,

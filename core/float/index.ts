@@ -1,2 +1,3 @@
 export * from './calculations';
-export * from './even-keel';
+export * from './floating';
+export * from './masses';

@@ -10,3 +10,4 @@ export * from './outline';
 export * from './patch';
 export * from './photo';
 export * from './readings';
+export * from './section';

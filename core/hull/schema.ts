@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SECTION_SHAPES } from './section';
 
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'lower-case letters, digits and hyphens');
 const coordinate = z.number().min(-2000).max(10_000);
@@ -91,6 +92,9 @@ export const madePlate = z.strictObject({
   thread: z.string().max(12),
 });
 
+/** A carrying handle: where it hangs lowest. */
+export const handle = z.strictObject({ id, name: z.string().max(60), x: coordinate, height: length });
+
 /** A part of the boat where the wall is thicker or thinner than elsewhere. */
 export const wallZone = z.strictObject({ id, name: z.string().max(60), ...area, wall: length });
 
@@ -157,9 +161,11 @@ export const hullModel = z.strictObject({
   /** Foot pegs or pedals: where they can stand, x of the sole. */
   feet: z.strictObject({ kind: z.enum(['pegs', 'pedals', 'wells']), fore: coordinate, aft: coordinate }).optional(),
   stations: z.array(station).min(4).max(60),
+  sections: z.enum(SECTION_SHAPES).optional().describe('how sections run from keel to gunwale; a curve when left out'),
   /** How the outline runs between stations: monotone unless the readings bear a natural spline. */
   fairing: z.enum(['monotone', 'natural']).optional(),
   decks: z.array(deckArea).max(40),
+  handles: z.array(handle).max(12).optional(),
   hatches: z.array(hatch).max(20),
   tracks: z.array(track).max(40),
   inserts: z.array(insert).max(100),

@@ -2,6 +2,7 @@ import { distance, sideSign, type Point, type Side } from '../units';
 import { integrate, invert, monotone, type Curve } from './monotone';
 import { natural } from './natural';
 import type { DeckArea, HullModel, Station } from './schema';
+import { sectionOf, type Section } from './section';
 
 /** What lies under a point of the plan view. */
 export interface SurfaceSpot {
@@ -11,13 +12,6 @@ export interface SurfaceSpot {
   readonly name: string;
   readonly deck?: DeckArea;
   readonly off: boolean;
-}
-
-/** One cross-section, its outline a curve of two numbers, fullness and flare. */
-export interface Section {
-  readonly keel: number;
-  readonly gunwale: number;
-  halfWidth(z: number): number;
 }
 
 /** A hull made continuous: every query the layout needs, computed from its stations. */
@@ -30,6 +24,10 @@ export interface HullSurface {
   halfBreadth(x: number): number;
   gunwale(x: number): number;
   keel(x: number): number;
+  /** Half-breadth and gunwale height for what asks thousands of times: straight between places 20 mm apart. */
+  readonly edge: { half(x: number): number; gunwale(x: number): number };
+  /** Parameters of the stations along the outline, and the place along the boat at one, with its slope: for integrals. */
+  readonly along: Curve;
   /** The cross-section at x; undefined beyond the ends. */
   section(x: number): Section | undefined;
   /** Half-width of the section at x and height z; nought below the keel. */
@@ -102,27 +100,28 @@ export function fairHull(model: HullModel): HullSurface {
   const sums = arcTable(speed, cx.knots);
   const total = sums[sums.length - 1] ?? 0;
 
+  let edge: HullSurface['edge'] | undefined;
   const surface: HullSurface = {
     model,
     length: stern - bow,
     beam: 2 * Math.max(...stations.map((s) => s.halfBreadth)),
+    along: cx,
+    get edge() {
+      return (edge ??= edgeOf(surface));
+    },
     halfBreadth: (x) => (x < bow || x > stern ? 0 : cb.value(parameter(x))),
     gunwale: (x) => cg.value(parameter(x)),
     keel: (x) => ck.value(parameter(x)),
     section(x) {
       if (x < bow || x > stern) return undefined;
       const p = parameter(x);
-      const [keel, gunwale, half] = [ck.value(p), cg.value(p), cb.value(p)];
-      const [fullness, flare] = [cFullness.value(p), cFlare.value(p)];
-      return {
-        keel,
-        gunwale,
-        halfWidth(z) {
-          if (z <= keel) return 0;
-          const over = 1 - clamp((z - keel) / (gunwale - keel), 0, 1);
-          return half * (1 - flare * over) * (1 - over ** fullness);
-        },
-      };
+      return sectionOf(model.sections ?? 'curve', {
+        keel: ck.value(p),
+        gunwale: cg.value(p),
+        half: cb.value(p),
+        fullness: cFullness.value(p),
+        flare: cFlare.value(p),
+      });
     },
     halfWidth: (x, z) => surface.section(x)?.halfWidth(z) ?? 0,
     gunwalePoint(x, side) {
@@ -138,6 +137,21 @@ export function fairHull(model: HullModel): HullSurface {
     },
   };
   return surface;
+}
+
+const EDGE_STEP = 20;
+
+function edgeOf(hull: HullSurface): HullSurface['edge'] {
+  const count = Math.ceil(hull.length / EDGE_STEP);
+  const table = (value: (x: number) => number): Float64Array =>
+    Float64Array.from({ length: count + 1 }, (_, i) => value(Math.min(hull.length, i * EDGE_STEP)));
+  const [halves, heights] = [table((x) => hull.halfBreadth(x)), table((x) => hull.gunwale(x))];
+  const at = (values: Float64Array, x: number): number => {
+    const place = clamp(x / EDGE_STEP, 0, count);
+    const i = Math.min(count - 1, Math.floor(place));
+    return (values[i] ?? 0) + (place - i) * ((values[i + 1] ?? 0) - (values[i] ?? 0));
+  };
+  return { half: (x) => (x < 0 || x > hull.length ? 0 : at(halves, x)), gunwale: (x) => at(heights, x) };
 }
 
 function spotOn(hull: HullSurface, x: number, y: number): SurfaceSpot {

@@ -12,3 +12,4 @@ export * from './stroke-drawing';
 export * from './suits';
 export * from './sweep';
 export * from './calculations';
+export * from './stroke-poses';

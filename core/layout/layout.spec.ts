@@ -121,7 +121,7 @@ describe('overlap', () => {
 describe('the stroke', () => {
   const [paddler] = paddlers(hull, USUAL_BRIEF);
   if (!paddler) throw new Error('nobody paddles');
-  const space = strokeSpace(hull, paddler, SHOP.stroke, styleOf(USUAL_BRIEF, SHOP));
+  const space = strokeSpace(hull, paddler, SHOP.stroke, styleOf(USUAL_BRIEF, SHOP), 110);
   const on = (x: number, y: number, height: number): Body => ({
     ...box(x, y, 30),
     bottom: hull.gunwale(x),
@@ -158,7 +158,7 @@ describe('the stroke', () => {
     const [tall] = paddlers(hull, { ...USUAL_BRIEF, stature: 1950 });
     const forward = on(1190, 385, 300);
     expect(intrusion(space, forward)).toBeUndefined();
-    expect(tall && intrusion(strokeSpace(hull, tall, SHOP.stroke, styleOf(USUAL_BRIEF, SHOP)), forward)).toBeDefined();
+    expect(tall && intrusion(strokeSpace(hull, tall, SHOP.stroke, styleOf(USUAL_BRIEF, SHOP), 110), forward)).toBeDefined();
   });
 
   it('is checked at both seat heights when the seat is used low and high', () =>

@@ -1,7 +1,7 @@
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import { distance, type Point, sideSign } from '../units';
-import { BODY, hipOf, type Paddler, shoulderOf } from './paddler';
+import { BODY, hipOf, paddlers, type Paddler, shoulderOf } from './paddler';
 
 /** How far a seated paddler must go for a thing. */
 export const REACH = ['at hand', 'half turn', 'out of reach'] as const;
@@ -54,6 +54,9 @@ export function reachOf(p: Paddler, point: Point): Reached {
   return { zone: 'out of reach', beyond: upright };
 }
 
+/** Where the shoulders of a seated body can be: upright, leaning, turned. */
+export const shouldersOf = (p: Paddler): Point[] => [shoulderOf(p, 'port'), shoulderOf(p, 'starboard'), ...stretched(p)];
+
 /** The same from the water beside the hull: one arm over the gunwale edge, swimmer upright, shoulders at the surface. */
 export function reachedFromWater(
   hull: HullSurface,
@@ -66,15 +69,29 @@ export function reachedFromWater(
   return Math.max(0, distance(edge, point) - (BODY.upperArm + BODY.forearmAndHand) * p.stature);
 }
 
-/** Reach along the boat from the seat, for the reach lane: at hand, and with the trunk leaning or turned. */
+/**
+ * Reach along the boat from the seat, for the reach lane: where a hand gets to on the gunwale, by the very rule the
+ * judgement uses, at the seat heights of the brief.
+ */
 export function reachZones(hull: HullSurface, brief: Brief): { name: string; fore: number; aft: number }[] {
-  const x = hull.model.seat.x;
-  const h = brief.stature;
-  const atHand = BODY.grip * h;
-  const lean = Math.sin(LEAN) * BODY.shoulderOverHip * h;
-  return [
-    { name: 'leaning', fore: x - atHand - lean, aft: x - atHand },
-    { name: 'at hand', fore: x - atHand, aft: x + BLIND * h },
-    { name: 'half turn', fore: x + BLIND * h, aft: x + atHand },
-  ];
+  const people = paddlers(hull, brief).filter((p) => p.seatX === hull.model.seat.x);
+  const zoneAt = (x: number): ReachZone => {
+    const point = { x, y: 0.8 * hull.halfBreadth(x), z: hull.gunwale(x) };
+    const zones = people.map((p) => REACH.indexOf(reachOf(p, point).zone));
+    return REACH[Math.max(0, ...zones)] ?? 'out of reach';
+  };
+  const { seat } = hull.model;
+  const out: { name: string; fore: number; aft: number }[] = [];
+  const [from, to] = [Math.max(0, seat.x - brief.stature), Math.min(hull.length, seat.x + brief.stature)];
+  for (let x = from; x < to; x += LANE_STEP) {
+    const zone = zoneAt(x + LANE_STEP / 2);
+    const name = zone === 'half turn' && x < seat.x ? 'leaning' : zone;
+    const last = out.at(-1);
+    if (last?.name === name) last.aft = x + LANE_STEP;
+    else out.push({ name, fore: x, aft: x + LANE_STEP });
+  }
+  return out.filter((z) => z.name !== 'out of reach');
 }
+
+/** The lane is looked up at so many mm. */
+const LANE_STEP = 10;

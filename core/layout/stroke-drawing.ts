@@ -2,18 +2,21 @@ import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import { eyeOf, hipOf, paddlers, shoulderOf } from './paddler';
-import { headroom, strokeSpace, styleOf } from './stroke';
+import { headroom, strokeSpace } from './stroke';
+import { styleOf } from './stroke-poses';
 
 const [WIDTH, SCALE] = [900, 0.4] as const;
 
 /**
  * The stroke model as a drawing: from above, how high gear may stand over the gunwale at each place; and the
  * section through the catch, half way and the hip. Made from the very space the judgement uses.
+ *
+ * @param water height of the water at the seat over the lowest keel point, mm
  */
-export function strokeDrawing(hull: HullSurface, brief: Brief, shop: ShopSettings): string {
+export function strokeDrawing(hull: HullSurface, brief: Brief, shop: ShopSettings, water: number): string {
   const [p] = paddlers(hull, brief);
   if (!p) return '';
-  const space = strokeSpace(hull, p, shop.stroke, styleOf(brief, shop));
+  const space = strokeSpace(hull, p, shop.stroke, styleOf(brief, shop), water);
   const fore = p.seatX - 0.75 * p.stature;
   const x = (mm: number): number => Math.round((mm - fore) * SCALE + 30);
   const y = (mm: number): number => Math.round(232 - mm * SCALE);

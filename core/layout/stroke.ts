@@ -2,7 +2,8 @@ import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import type { Body } from './frame';
-import { BODY, hipOf, type Paddler } from './paddler';
+import { BODY, type Paddler } from './paddler';
+import { strokePoses, type PaddleLack, type StrokePose, type Style } from './stroke-poses';
 
 /**
  * The space swept by shaft and hands: at each plan cell a floor and a ceiling, mm over the keel.
@@ -16,67 +17,31 @@ export interface StrokeSpace {
   readonly rows: number;
   readonly floor: Float64Array;
   readonly ceiling: Float64Array;
+  /** How far a hand would be beyond its reach, at the worst of the forward stroke, mm. */
+  readonly misses: number;
 }
 
-const PHASES = 16;
 const CELL = 20;
 const STEP = 20;
 
-interface Pose {
-  readonly lower: readonly [number, number, number];
-  readonly upper: readonly [number, number, number];
-}
-
-/** How a person paddles: hands at chest height or at eye height, with a paddle of some length. */
-export interface Style {
-  readonly stroke: Brief['stroke'];
-  /** mm */
-  readonly paddle: number;
-}
-
-export const styleOf = (brief: Brief, shop: ShopSettings): Style => ({
-  stroke: brief.stroke,
-  paddle: brief.paddle ?? shop.stroke.paddle,
-});
-
-/** How high over the gunwale the lower hand passes; what is lower belongs to the knuckles (judgement), mm. */
-export const HAND_OVER_GUNWALE = 50;
-
 /**
- * Poses of a forward stroke and of a sweep on one side. The lower hand goes from the catch to the hip
- * outside the gunwale, the upper hand from the shoulder to the centre line at chest height (low style)
- * or eye height (high style), or over the lap (sweep). Judgement, not measurement: the fractions are
- * of this product.
+ * Sweeps the stroke of one paddler on both sides into a floor and a ceiling.
+ *
+ * @param water height of the water at the seat over the lowest keel point, mm
  */
-function* poses(hull: HullSurface, p: Paddler, settings: ShopSettings['stroke'], style: Style, sign: 1 | -1): Generator<Pose> {
-  const h = p.stature;
-  const hip = hipOf(p);
-  const reachAhead = BODY.grip * h + 0.06 * h;
-  const upperZ = hip.z + (style.stroke === 'low' ? 0.2 : BODY.eyeOverHip) * h;
-  for (let i = 0; i <= PHASES; i++) {
-    const t = i / PHASES;
-    const x = hip.x - reachAhead * (1 - t);
-    const edge = hull.halfBreadth(x) + settings.hand;
-    const z = hull.gunwale(x) + settings.hand + HAND_OVER_GUNWALE;
-    const upperX = hip.x - BODY.grip * h * (0.6 + 0.4 * t);
-    yield {
-      lower: [x, sign * edge, z],
-      upper: [upperX, -sign * BODY.halfShoulders * h * (1 - t), upperZ],
-    };
-    yield {
-      lower: [x, sign * (edge + 0.08 * h * Math.sin(Math.PI * t)), z],
-      upper: [hip.x - 0.25 * h, -sign * 0.05 * h, hip.z + 0.12 * h],
-    };
-  }
-}
-
-/** Sweeps the stroke of one paddler on both sides into a floor and a ceiling. */
-export function strokeSpace(hull: HullSurface, p: Paddler, settings: ShopSettings['stroke'], style: Style): StrokeSpace {
-  const reach = 0.75 * p.stature;
+export function strokeSpace(
+  hull: HullSurface,
+  p: Paddler,
+  settings: ShopSettings['stroke'],
+  style: Style,
+  water: number,
+): StrokeSpace {
+  const reach = 0.8 * p.stature;
   const x0 = p.seatX - reach;
-  const half = hull.beam / 2 + 500;
-  const columns = Math.ceil((reach + 0.3 * p.stature) / CELL);
+  const half = hull.beam / 2 + 200;
+  const columns = Math.ceil((reach + 0.5 * p.stature) / CELL);
   const rows = Math.ceil((2 * half) / CELL);
+  const poses = strokePoses(hull, p, style, water);
   const space: StrokeSpace = {
     x0,
     y0: -half,
@@ -85,35 +50,56 @@ export function strokeSpace(hull: HullSurface, p: Paddler, settings: ShopSetting
     rows,
     floor: new Float64Array(columns * rows).fill(Infinity),
     ceiling: new Float64Array(columns * rows).fill(-Infinity),
+    misses: Math.max(0, ...poses.map((pose) => (pose.phase === 'forward' ? pose.misses : 0))),
   };
-  for (const sign of [-1, 1] as const)
-    for (const pose of poses(hull, p, settings, style, sign)) sweep(space, pose, settings, style.paddle);
+  const balls = { shaft: ballOf(settings.shaft), hand: ballOf(settings.hand) };
+  for (const pose of poses) sweep(space, pose, balls);
   return space;
 }
 
-function sweep(space: StrokeSpace, { lower, upper }: Pose, s: ShopSettings['stroke'], paddle: number): void {
-  const [dx, dy, dz] = [lower[0] - upper[0], lower[1] - upper[1], lower[2] - upper[2]];
-  const hands = Math.hypot(dx, dy, dz);
-  // The shaft goes on beyond the lower hand to the throat of the blade.
-  const throat = paddle / 2 - 480 + hands / 2;
-  for (let along = 0; along <= Math.max(throat, hands); along += STEP) {
-    const u = along / hands;
-    stamp(space, upper[0] + u * dx, upper[1] + u * dy, upper[2] + u * dz, s.shaft);
+/** The whole shaft, from the far end of the paddle to the throat of the blade in use, and both hands. */
+function sweep(
+  space: StrokeSpace,
+  { top, throat, upper, lower }: StrokePose,
+  balls: Readonly<Record<'shaft' | 'hand', Ball>>,
+): void {
+  const [dx, dy, dz] = [throat[0] - top[0], throat[1] - top[1], throat[2] - top[2]];
+  const steps = Math.ceil(Math.hypot(dx, dy, dz) / STEP);
+  for (let i = 0; i <= steps; i++) {
+    const t = i / steps;
+    stamp(space, top[0] + t * dx, top[1] + t * dy, top[2] + t * dz, balls.shaft);
   }
-  stamp(space, lower[0], lower[1], lower[2], s.hand);
+  for (const hand of [upper, lower]) stamp(space, hand[0], hand[1], hand[2], balls.hand);
 }
 
-function stamp(space: StrokeSpace, x: number, y: number, z: number, radius: number): void {
-  const { x0, y0, cell, columns, rows, floor, ceiling } = space;
-  const spread = Math.ceil(radius / cell);
-  const column = Math.floor((x - x0) / cell);
-  const row = Math.floor((y - y0) / cell);
-  for (let c = Math.max(0, column - spread); c <= Math.min(columns - 1, column + spread); c++) {
-    for (let r = Math.max(0, row - spread); r <= Math.min(rows - 1, row + spread); r++) {
-      const i = r * columns + c;
-      floor[i] = Math.min(floor[i] ?? Infinity, z - radius);
-      ceiling[i] = Math.max(ceiling[i] ?? -Infinity, z + radius);
-    }
+/** A ball of clearance, cell by cell about its own: how far over and under its middle it reaches there. */
+interface Ball {
+  readonly cells: readonly { readonly column: number; readonly row: number; readonly half: number }[];
+}
+
+function ballOf(radius: number): Ball {
+  const spread = Math.ceil(radius / CELL);
+  const across = Array.from({ length: 2 * spread + 1 }, (_, i) => i - spread);
+  return {
+    cells: across.flatMap((column) =>
+      across.flatMap((row) => {
+        const off = Math.max(0, Math.hypot(column, row) * CELL - CELL / 2);
+        return off > radius ? [] : [{ column, row, half: Math.sqrt(radius * radius - off * off) }];
+      }),
+    ),
+  };
+}
+
+function stamp(space: StrokeSpace, x: number, y: number, z: number, ball: Ball): void {
+  const { x0, y0, columns, rows, floor, ceiling } = space;
+  const column = Math.floor((x - x0) / CELL);
+  const row = Math.floor((y - y0) / CELL);
+  for (const part of ball.cells) {
+    const [c, r] = [column + part.column, row + part.row];
+    if (c < 0 || r < 0 || c >= columns || r >= rows) continue;
+    const i = r * columns + c;
+    if (z - part.half < (floor[i] as number)) floor[i] = z - part.half;
+    if (z + part.half > (ceiling[i] as number)) ceiling[i] = z + part.half;
   }
 }
 
@@ -129,17 +115,19 @@ export interface Intrusion {
   readonly floor: number;
 }
 
-/** How far a body stands in the swept space, or undefined when it is clear. */
+/** How far a body stands in the swept space, or undefined when it is clear: it is met where one cell's space and it share a height. */
 export function intrusion(space: StrokeSpace, body: Body): Intrusion | undefined {
   let lowest = Infinity;
   let highest = -Infinity;
+  let met = false;
   for (const i of cellsUnder(space, body)) {
-    lowest = Math.min(lowest, space.floor[i] ?? Infinity);
-    highest = Math.max(highest, space.ceiling[i] ?? -Infinity);
+    const [floor, ceiling] = [space.floor[i] ?? Infinity, space.ceiling[i] ?? -Infinity];
+    lowest = Math.min(lowest, floor);
+    highest = Math.max(highest, ceiling);
+    met ||= body.top > floor && body.bottom < ceiling;
   }
-  const lower = body.top - lowest;
-  const raise = highest - body.bottom;
-  if (!(lower > 0 && raise > 0)) return undefined;
+  if (!met) return undefined;
+  const [lower, raise] = [body.top - lowest, highest - body.bottom];
   return { by: Math.min(lower, raise), lower, raise, floor: lowest };
 }
 
@@ -156,6 +144,8 @@ export function headroom(space: StrokeSpace, x: number, y: number): number | und
 export interface StrokeSpaces {
   readonly nominal: readonly StrokeSpace[];
   readonly band: readonly StrokeSpace[];
+  /** What the paddle lacks for the nominal body; worked out when it is asked. */
+  lack(): PaddleLack | null;
 }
 
 export interface StrokeHit {
@@ -165,7 +155,7 @@ export interface StrokeHit {
 }
 
 /** The deepest of several bodies in the strokes of one paddler. */
-export function strokeHit(bodies: readonly Body[], spaces: StrokeSpaces): StrokeHit {
+export function strokeHit(bodies: readonly Body[], spaces: Pick<StrokeSpaces, 'nominal' | 'band'>): StrokeHit {
   const worst = (of: readonly StrokeSpace[]): Intrusion | undefined =>
     bodies
       .flatMap((body) => of.map((space) => intrusion(space, body)))

@@ -18,16 +18,16 @@ export function upcastPlan(stored: unknown): Plan {
 /** Stored shop settings of any version as ones of this version. */
 export function upcastShop(stored: unknown): ShopSettings {
   if (!isObject(stored)) return stored as unknown as ShopSettings;
-  const { limits, rules } = USUAL_SHOP;
+  const { rules } = USUAL_SHOP;
   const over = (usual: object, own: unknown): unknown => (isObject(own) ? { ...usual, ...own } : own);
   const labor = isObject(stored.labor)
     ? { ...stored.labor, mount: over(USUAL_SHOP.labor.mount, stored.labor.mount) }
     : stored.labor;
   return {
-    limits,
     rules,
     ...stored,
     labor,
+    limits: over(USUAL_SHOP.limits, stored.limits ?? {}),
     drilling: over(USUAL_SHOP.drilling, stored.drilling),
     holding: over(USUAL_SHOP.holding, stored.holding ?? {}),
   } as unknown as ShopSettings;

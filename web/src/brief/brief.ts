@@ -9,6 +9,7 @@ import {
   printMoney,
   printStature,
   strokeBand,
+  waterAt,
   type Wish,
 } from '@plain-cleat/core';
 import { asOne } from '../stores/as-one';
@@ -45,6 +46,11 @@ export default class BriefStep {
   protected readonly band = computed(() => {
     const state = this.store.state();
     return state ? strokeBand(state.workup.surface, state.plan.brief) : null;
+  });
+
+  protected readonly waterAtSeat = computed(() => {
+    const state = this.store.state();
+    return state ? waterAt(state.workup.float, state.workup.surface.model.seat.x) : 0;
   });
 
   private answer<K extends keyof Brief>(question: K, to: Brief[K]): void {

@@ -8,6 +8,7 @@ import {
   toleranceBudget,
   toolName,
   unsettled,
+  waterAt,
 } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { Figure } from '../hull-view/figure';
@@ -91,7 +92,7 @@ export default class Drill {
   );
   protected readonly cautions = computed(() => {
     const [state, h] = [this.store.state(), this.hole()];
-    return state && h ? cautionsAt(h, state.doc.hull, state.doc.shop, state.workup.float.waterline) : [];
+    return state && h ? cautionsAt(h, state.doc.hull, state.doc.shop, waterAt(state.workup.float, h.at.x)) : [];
   });
   /** What to carry to the boat. */
   protected readonly picks = computed(() => {

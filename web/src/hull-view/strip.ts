@@ -17,6 +17,8 @@ import {
   type Rod,
   RUN_WORDS,
   type Tape,
+  trimDegrees,
+  waterAt,
   type Workup,
 } from '@plain-cleat/core';
 import { line } from 'd3-shape';
@@ -136,7 +138,16 @@ export class Strip {
 
   protected readonly edges = computed(() => planEdges(this.scale(), this.hull()));
   protected readonly profile = computed(() => profilePath(this.scale(), this.hull(), this.sideY));
-  protected readonly waterY = computed(() => this.sideY(this.workup().float.waterline));
+  /** The water on the side view, bow and stern, and how it is said. */
+  protected readonly water = computed(() => {
+    const { float } = this.workup();
+    const degrees = Math.round(10 * trimDegrees(float)) / 10;
+    return {
+      bow: this.sideY(waterAt(float, 0)),
+      stern: this.sideY(waterAt(float, this.hull().length)),
+      says: degrees === 0 ? 'floats level' : `floats ${Math.abs(degrees)}° deeper at the ${degrees > 0 ? 'stern' : 'bow'}`,
+    };
+  });
   protected readonly decks = computed(() =>
     this.hull().model.decks.map((d) => ({ ...d, rect: this.rect(d.fore, d.aft, d.port, d.starboard) })),
   );

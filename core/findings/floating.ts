@@ -1,0 +1,124 @@
+import { centreOfPart, trimDegrees, waterAt } from '../float';
+import { kg, mm, say } from '../units';
+import { aboutHull, type Bench, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
+
+const AN_ESTIMATE = 'An estimate: it does not replace a test in shallow water.';
+
+/** No balance under this load: it sinks, or an end goes under first. */
+export const cannotFloat: Judgement = ({ hull, float }): Raw[] => {
+  const { fault, massKg } = float;
+  if (!fault) return [];
+  const end = fault === 'bow under' ? 0 : fault === 'stern under' ? hull.length : hull.length / 2;
+  const says = {
+    sinks: say`All told ${kg(massKg)}: the hull does not carry that.`,
+    'bow under': say`The bow goes under before the boat balances under ${kg(massKg)}.`,
+    'stern under': say`The stern goes under before the boat balances under ${kg(massKg)}.`,
+    'not found': say`No balance was found under ${kg(massKg)}.`,
+  }[fault];
+  return [
+    {
+      ...aboutHull(hull, end),
+      code: 'cannot-float',
+      severity: 'stop',
+      acceptable: 'nobody',
+      says,
+      because: say`The weight balances ${mm(float.centre.x)} aft of the bow. Take weight off, or move it to the middle. ${AN_ESTIMATE}`,
+    },
+  ];
+};
+
+/** A self-draining floor under water: it runs in where it should run out. */
+export const wetFloor: Judgement = (bench) => {
+  const { hull, float, plan } = bench;
+  const { model } = hull;
+  if (float.fault || model.kind === 'sit-inside') return [];
+  return model.decks.flatMap((d): Raw[] => {
+    const drains = model.scuppers.filter((s) => s.x >= d.fore && s.x <= d.aft && s.y >= d.port && s.y <= d.starboard);
+    const open = drains.filter((s) => plan.scuppers[s.id] !== 'plugged');
+    if ((d.kind !== 'cockpit' && d.kind !== 'tank well') || open.length === 0) return [];
+    const ends = [
+      { at: d.fore, end: 'fore', over: waterAt(float, d.fore) - d.height },
+      { at: d.aft, end: 'after', over: waterAt(float, d.aft) - d.height - d.rise },
+    ];
+    const worst = ends.reduce((a, b) => (b.over > a.over ? b : a));
+    if (worst.over <= 0) return [];
+    return [
+      {
+        ...aboutHull(hull, worst.at),
+        code: 'wet-floor',
+        detail: d.id,
+        severity: 'look',
+        curable: true,
+        says: say`Water stands ${mm(worst.over, 'up')} over the ${worst.end} end of the ${d.name}: it comes up through the scuppers.`,
+        because: say`With everything aboard the boat weighs ${kg(float.massKg)}. Less weight, weight at the other end, or plugs and a sponge. ${AN_ESTIMATE}`,
+        tries: towards(worst.end === 'after' ? 'bow' : 'stern', bench),
+      },
+    ];
+  });
+};
+
+/** A handle that hangs in the water drags. */
+export const handleDrags: Judgement = ({ hull, float }) =>
+  (hull.model.handles ?? []).flatMap((h): Raw[] => {
+    const under = waterAt(float, h.x) - h.height;
+    if (float.fault || under <= 0) return [];
+    return [
+      {
+        ...aboutHull(hull, h.x),
+        code: 'handle-drags',
+        detail: h.id,
+        severity: 'look',
+        says: say`The ${h.name} hangs ${mm(under, 'up')} in the water.`,
+        because: say`The water stands ${mm(waterAt(float, h.x))} over the keel there. Weight away from that end. ${AN_ESTIMATE}`,
+      },
+    ];
+  });
+
+/** Too light to matter for the trim (judgement), kg. */
+const LIGHT = 3;
+
+/** Heavy loose things, to where the deck is lower in the water the least. */
+function towards(end: 'bow' | 'stern', { items, hull }: Bench): Try[] {
+  const wanted = end === 'bow' ? ['foredeck', 'cockpit'] : ['tank well', 'stern deck'];
+  const decks = hull.model.decks.filter((d) => wanted.includes(d.kind));
+  return items
+    .filter((i) => i.placed.place.on === 'deck' && i.placed.part.holds.includes('loose') && i.placed.part.massKg >= LIGHT)
+    .filter((i) => (end === 'bow' ? 1 : -1) * (i.placed.frame.origin.x - hull.length / 2) > 0)
+    .sort((a, b) => b.placed.part.massKg - a.placed.part.massKg)
+    .slice(0, 3)
+    .flatMap((i) => {
+      const { place, part } = i.placed;
+      if (place.on !== 'deck') return [];
+      const half = part.base.length / 2 + 30;
+      return decks.flatMap((d) =>
+        [(d.fore + d.aft) / 2, end === 'bow' ? d.fore + half : d.aft - half].map((x) => ({
+          says: say`${i.letter}, ${nameOf(i)}, to the ${d.name}`,
+          changes: [slideTo(i, { ...place, x, y: 0 })],
+        })),
+      );
+    });
+}
+
+/** One end much deeper than the other: it drags, steers badly, and takes water first. */
+export const trimmed: Judgement = (bench): Raw[] => {
+  const { items, hull, shop, float, plan } = bench;
+  const degrees = trimDegrees(float);
+  if (float.fault || items.length === 0 || Math.abs(degrees) <= shop.limits.trim) return [];
+  const [deep, light] = degrees > 0 ? (['stern', 'bow'] as const) : (['bow', 'stern'] as const);
+  const more = Math.abs(waterAt(float, hull.length) - waterAt(float, 0));
+  const from = hull.length * (1 - shop.limits.stern);
+  const gear = items.reduce((sum, i) => sum + i.placed.part.massKg, 0);
+  const aft = items.filter((i) => centreOfPart(i.placed).x > from).reduce((sum, i) => sum + i.placed.part.massKg, 0);
+  const share = Math.round(shop.limits.stern * 100);
+  return [
+    {
+      ...aboutHull(hull, deep === 'stern' ? hull.length : 0),
+      code: `${deep}-heavy`,
+      severity: 'look',
+      curable: true,
+      says: say`The ${deep} floats ${mm(more, 'up')} deeper than the ${light}: ${(Math.ceil(Math.abs(degrees) * 10) / 10).toFixed(1)}°, and ${shop.limits.trim}° is let pass.`,
+      because: say`${kg(aft)} of ${kg(gear)} gear stands in the aft ${share} % of the length; paddler ${kg(plan.brief.weightKg)}. Heavy things low and in the middle. ${AN_ESTIMATE}`,
+      tries: towards(light, bench),
+    },
+  ];
+};

@@ -1,0 +1,74 @@
+import { girthDown, type HullSurface } from '../hull';
+import { BODY, hipOf, paddlers, stander, toHull, type Placed } from '../layout';
+import type { Brief, Plan } from '../rig';
+import type { Point } from '../units';
+import type { Mass } from './floating';
+
+/**
+ * Where the weight of a body is, as shares of stature: ahead of and over the hip joint when seated with the legs
+ * out, over the soles when standing. Winter, Biomechanics, segment masses and centres (from memory), summed.
+ */
+const CENTRE = { ahead: 0.07, overHip: 0.12, standing: 0.56 } as const;
+
+/** The centre of a bare hull: of its shell, as the girth goes. */
+export function shellCentre(hull: HullSurface): Point {
+  const PIECES = 40;
+  let [all, x, z] = [0, 0, 0];
+  for (let i = 0; i <= PIECES; i++) {
+    const at = (hull.length * i) / PIECES;
+    const section = hull.section(at);
+    if (!section) continue;
+    const deep = section.gunwale - section.keel;
+    // Bottom and sides, and the deck over them.
+    const [shell, deck] = [2 * girthDown(hull, at, deep), 2 * hull.halfBreadth(at)];
+    all += shell + deck;
+    x += (shell + deck) * at;
+    z += shell * (section.keel + 0.35 * deep) + deck * section.gunwale;
+  }
+  return { x: x / all, y: 0, z: z / all };
+}
+
+/** The centre of a fitting: of its solids by their volume, standing as it stands. */
+export function centreOfPart({ part, frame, fitting }: Pick<Placed, 'part' | 'frame' | 'fitting'>): Point {
+  let [all, u, v, w] = [0, 0, 0, 0];
+  for (const s of part.solids) {
+    const size = Math.max(1, (s.u[1] - s.u[0]) * (s.v[1] - s.v[0]) * (s.w[1] - s.w[0]));
+    all += size;
+    u += (size * (s.u[0] + s.u[1])) / 2;
+    v += (size * (s.v[0] + s.v[1])) / 2;
+    w += (size * (s.w[0] + s.w[1])) / 2;
+  }
+  return toHull(frame, u / all, v / all, w / all + fitting.lift);
+}
+
+/** Everybody aboard, seated as the brief says: high where both are used, for that is the worse. */
+export function crewMasses(hull: HullSurface, brief: Brief): Mass[] {
+  const seated = paddlers(hull, brief);
+  const at = (x: number): Point => {
+    const p = [...seated].filter((one) => one.seatX === x).sort((a, b) => b.seatZ - a.seatZ)[0];
+    const hip = p && hipOf(p);
+    return p && hip
+      ? { x: hip.x - CENTRE.ahead * p.stature, y: 0, z: hip.z + CENTRE.overHip * p.stature }
+      : { x, y: 0, z: hull.model.seat.low + 0.17 * brief.stature };
+  };
+  const { seat, secondSeat } = hull.model;
+  const standing = brief.stands === 'stands' ? stander(hull, brief) : undefined;
+  const first = standing ? { x: standing.seatX, y: 0, z: standing.seatZ + CENTRE.standing * standing.stature } : at(seat.x);
+  return [
+    { kg: brief.weightKg, at: first },
+    ...(brief.second ? [{ kg: brief.second.weightKg, at: at((secondSeat ?? seat).x) }] : []),
+  ];
+}
+
+/** What is stowed, where its compartment is; what is only planned for later is not aboard. */
+export function stowedMasses(hull: HullSurface, plan: Pick<Plan, 'stowage' | 'brief'>): Mass[] {
+  const compartments = new Map(hull.model.compartments?.map((c) => [c.id, c]));
+  const { seat } = hull.model;
+  return Object.values(plan.stowage)
+    .filter((s) => !s.later)
+    .map((s) => {
+      const c = compartments.get(s.in);
+      const worn = { x: seat.x, y: 0, z: seat.low + BODY.shoulderOverHip * plan.brief.stature };
+      return { kg: s.kg, at: c && !c.worn ? { x: c.x, y: c.y, z: c.height } : worn };
+    });
+}
