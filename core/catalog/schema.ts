@@ -42,9 +42,19 @@ export const mover = z.strictObject({
   about: z.enum(['u', 'v', 'w']).describe('the direction of its hinge'),
   hinge: z.strictObject({ u: offset, v: offset, w: offset }).describe('a point of the hinge'),
   turns: z.number().min(-360).max(360).describe('degrees from rest to its other end, right-handed about the axis'),
+  both: z.boolean().optional().describe('it turns as far the other way'),
   strutKg: z.number().min(0).max(200).optional().describe('what its gas strut still lifts, at the middle of the lid'),
 });
 export type Mover = z.infer<typeof mover>;
+
+/** What of a part lies under the surface: the hole it is let into, and the tube or body below. */
+export const recess = z.strictObject({
+  bore: z.number().min(5).max(300).describe('diameter of its hole, mm'),
+  deep: size.describe('how far it goes in along its axis, mm'),
+  lean: z.number().min(0).max(80).describe('degrees its axis leans off square to the surface'),
+  out: z.number().min(-180).max(180).describe('which way it leans above the surface: 0 aft, 90 to port, −90 to starboard'),
+});
+export type Recess = z.infer<typeof recess>;
 
 /** What two parts of a mount chain are joined by. Only the same kind and size meet. */
 export const joint = z.strictObject({
@@ -128,6 +138,11 @@ export const part = z.strictObject({
   /** Its place in a mount chain: what it stands on, and what it offers to the next. */
   joins: z.strictObject({ foot: joint.optional(), heads: z.array(joint).max(6) }).optional(),
   moves: z.array(mover).max(4).optional(),
+  recess: recess.optional(),
+  bridges: z
+    .strictObject({ least: size, most: size, over: size.describe('its ends stand out beyond the slots') })
+    .optional()
+    .describe('a bar that stands on two tracks: how far apart they may be, mm'),
   rods: z
     .strictObject({
       count: z.int().min(1).max(12),

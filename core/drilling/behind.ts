@@ -30,6 +30,7 @@ export type FromInside = 'nothing' | 'hand' | { readonly plate: number };
  * @param inside what is put on from inside; a plate by its smaller side, mm
  * @param deep how far bolt and nut stand out behind, mm; the shop's usual room when that is more
  * @param openings where a hand gets in: the hull's own hatches and those the rig adds
+ * @param radius half the width of what goes in, where it is no mere bolt, mm
  */
 export function lookBehind(
   hull: HullSurface,
@@ -39,6 +40,7 @@ export function lookBehind(
   shop: ShopSettings,
   deep = 0,
   openings: readonly Opening[] = hull.model.hatches,
+  radius = 0,
 ): Behind {
   const { hazards } = hull.model;
   const d = shop.drilling;
@@ -47,7 +49,7 @@ export function lookBehind(
   let nearest: Behind['nearest'] = null;
   for (const hazard of hazards) {
     let clear = Infinity;
-    for (let t = 0; t <= depth; t += 2.5) clear = Math.min(clear, distanceToHazard(along(t), hazard));
+    for (let t = 0; t <= depth; t += 2.5) clear = Math.min(clear, distanceToHazard(along(t), hazard) - radius);
     if (!nearest || clear < nearest.clear) nearest = { name: hazard.name, clear };
   }
   const nut = along(Math.min(15, depth));

@@ -1,6 +1,6 @@
 import type { Part, ShopSettings } from '../catalog';
 import { findDatum, girthDown, reading, type HullSurface, type TapeRun } from '../hull';
-import { toHull, type Placed } from '../layout';
+import { directed, recessAxis, toHull, type Placed } from '../layout';
 import { plateFor, type Mounted } from '../mounting';
 import type { Ledger, LedgerHole, Measured, Tape } from '../rig';
 import { sideOf, type Point, type Side } from '../units';
@@ -118,6 +118,10 @@ const usedAgain = (placed: Placed, number: number, ledger: Ledger): LedgerHole |
   return ledger.holes.find((d) => d.fact === fact && d.plugged === null) ?? null;
 };
 
+/** Every hole a part takes through its surface: those of its fasteners, then the bore it is let into. */
+export const throughHoles = (part: Pick<Part, 'holes' | 'recess'>): { u: number; v: number; bore?: number }[] =>
+  part.recess ? [...part.holes, { u: 0, v: 0, bore: part.recess.bore }] : [...part.holes];
+
 /** The holes one fitting makes in the hull, forward first; none when it is held without drilling. */
 export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, setting: HoleSetting): PlannedHole[] {
   if (mounted.holes === 0) return [];
@@ -126,7 +130,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
   const datum = findDatum(hull, tape.datum);
   const onSide = placed.place.on === 'side';
   const inward = { x: -frame.w.x, y: -frame.w.y, z: -frame.w.z };
-  const spots = part.holes
+  const spots = throughHoles(part)
     .map((h, i) => ({ h, i, at: onSurface(hull, placed, toHull(frame, h.u, h.v, 0)) }))
     .sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y || a.i - b.i);
   const inside = fromInside(part, mounted);
@@ -135,6 +139,9 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
   const read = tapeReader(hull, { ...tape, run }, ledger);
   const fromStern = tapeReader(hull, { datum: 'stern', run }, ledger);
   return spots.map(({ h, i, at }, n): PlannedHole => {
+    // A recess goes in along its own lean, as deep as it is and as wide.
+    const recessed = part.recess && i === part.holes.length ? part.recess : undefined;
+    const axis = recessed ? directed(frame, recessAxis(recessed)) : inward;
     const id = [placed.id, elsewhere, String(i + 1)].filter(Boolean).join('.');
     const wall = onSide ? frame.wall : hull.spot(at.x, at.y).wall;
     const bit = boreOf(mounted, shop, h.bore);
@@ -158,12 +165,14 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
       bit,
       wall,
       flag: Math.max(9.525, wall + 5),
-      behind: lookBehind(hull, at, inward, inside, shop, mounted.behind + 5, openings),
+      behind: recessed
+        ? lookBehind(hull, at, axis, 'nothing', shop, recessed.deep, openings, recessed.bore / 2)
+        : lookBehind(hull, at, inward, inside, shop, mounted.behind + 5, openings),
       drilled,
       reused: again !== null,
       openUp: drilled !== null && drilled.bit < bit.mm - SAME_BIT,
       abandoned: drilled ? null : (ledger.abandoned.get(id) ?? null),
-      inward,
+      inward: axis,
     };
   });
 }

@@ -1,4 +1,5 @@
 import { BUDGETS } from '../catalog';
+import type { Fitted } from '../drilling';
 import { say } from '../units';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
@@ -11,10 +12,16 @@ function comfortable(
   return hull.beam >= 930 ? rods.large : rods.usual;
 }
 
+/** Rods that can stand aboard: sockets, less those a net, a flag or a light stands in. */
+export function rodsCarried(items: readonly Fitted[]): number {
+  const sockets = items.reduce((sum, i) => sum + i.placed.rods.length, 0);
+  const taken = items.reduce((sum, i) => sum + (i.placed.part.takes?.['rod sockets'] ?? 0), 0);
+  return Math.max(0, sockets - taken);
+}
+
 /** More rods than the hull carries comfortably. */
 export const tooManyRods: Judgement = ({ items, hull, shop, plan }) => {
-  const sockets = items.reduce((sum, i) => sum + i.placed.rods.length, 0);
-  const carried = Math.max(sockets, plan.brief.rods);
+  const carried = Math.max(rodsCarried(items), plan.brief.rods);
   const most = comfortable(hull, shop.limits.rods);
   if (carried <= most) return [];
   return [

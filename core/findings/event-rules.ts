@@ -2,6 +2,7 @@ import { REACH, reachOf } from '../layout';
 import { say } from '../units';
 import type { ShopSettings } from '../catalog';
 import { aboutHull, type Bench, isWhat, type Judgement, type Raw } from './finding';
+import { rodsCarried } from './clutter';
 import { graspOf } from './reach';
 
 type Rule = ShopSettings['rules'][number]['rules'][number];
@@ -9,7 +10,7 @@ type Rule = ShopSettings['rules'][number]['rules'][number];
 /** Why a rule is not kept, or null. */
 function broken({ items, plan, hull, paddlers }: Bench, rule: Rule): string | null {
   if (rule.rule === 'most rods') {
-    const rods = items.reduce((sum, i) => sum + i.placed.rods.length, 0);
+    const rods = rodsCarried(items);
     return rods > rule.count ? `${rods} rods aboard, ${rule.count} allowed` : null;
   }
   if (rule.rule === 'white light')

@@ -27,10 +27,15 @@ describe('random layouts', () => {
             return Math.hypot(dx, dy);
           });
           const edge = Math.min(surface.halfBreadth(h.at.x) - Math.abs(h.at.y), ...rims);
-          if (edge < 2 * h.bit.mm - 1e-9 && !said(h.fitting, 'hole-at-edge')) return false;
+          // Two diameters of a fastener; half of a wide bore and 15 mm of wall.
+          if (edge < Math.min(2 * h.bit.mm, h.bit.mm / 2 + 15) - 1e-9 && !said(h.fitting, 'hole-at-edge')) return false;
           if (h.behind.nearest && h.behind.nearest.clear <= 0 && !said(h.fitting, 'hole-near-hazard')) return false;
           return w.holes
-            .filter((o) => o.fitting !== h.fitting && distance(o.at, h.at) < 3 * Math.max(o.bit.mm, h.bit.mm) - 1e-9)
+            .filter((o) => {
+              // Three diameters of holes alike: two of the smaller from edge to edge.
+              const wanted = (o.bit.mm + h.bit.mm) / 2 + 2 * Math.min(o.bit.mm, h.bit.mm);
+              return o.fitting !== h.fitting && distance(o.at, h.at) < wanted - 1e-9;
+            })
             .every((o) => said(h.fitting, 'holes-close') || said(o.fitting, 'holes-close'));
         });
       }),

@@ -4,9 +4,14 @@ import type { LedgerHole } from '../rig';
 import { distance, mm, say, type Point } from '../units';
 import { about, aboutHull, type Judgement, type Raw } from './finding';
 
-/** From a hole's middle to an edge, and to the next hole, in diameters (common practice, no source). */
-const TO_EDGE = 2;
-const APART = 3;
+/**
+ * From a hole's middle to an edge: two diameters (common practice, no source); of a wide bore, which holds nothing,
+ * its own half and so much wall (judgement), mm.
+ */
+const WALL_BESIDE = 15;
+const toEdge = (bit: number): number => bit / 2 + Math.min(1.5 * bit, WALL_BESIDE);
+/** From middle to middle: three diameters of alike holes (common practice, no source), two of the smaller between their edges. */
+const apart = (a: number, b: number): number => (a + b) / 2 + 2 * Math.min(a, b);
 
 /** The edge of the hull nearest a hole on deck or side, and how far its middle lies from it, mm. */
 export function nearestEdge(
@@ -39,7 +44,7 @@ export const holeAtEdge: Judgement = ({ owned, hull }) =>
     for (const hole of item.holes) {
       if (hole.drilled) continue;
       const { name, far } = nearestEdge(hull, hole);
-      const short = TO_EDGE * hole.bit.mm - far;
+      const short = toEdge(hole.bit.mm) - far;
       if (short > 0 && (!worst || short > worst.short)) worst = { hole, name, far, short };
     }
     if (!worst) return [];
@@ -54,8 +59,8 @@ export const holeAtEdge: Judgement = ({ owned, hull }) =>
         says:
           far < 0
             ? say`${hole.label} lies ${mm(-far, 'up')} inside ${name}: there is no wall to drill.`
-            : say`${hole.label} lies ${mm(far, 'down')} from ${name}; ${mm(TO_EDGE * hole.bit.mm, 'up')} wanted.`,
-        because: say`Two diameters of its bit from any edge, or the wall tears out.`,
+            : say`${hole.label} lies ${mm(far, 'down')} from ${name}; ${mm(toEdge(hole.bit.mm), 'up')} wanted.`,
+        because: say`Two diameters of a fastener from any edge, or ${mm(WALL_BESIDE)} of wall beside a wide bore, or the wall tears out.`,
       },
     ];
   });
@@ -81,7 +86,7 @@ export const holesClose: Judgement = ({ owned, oldHoles, others }) => {
     for (const hole of item.holes)
       for (const other of hole.drilled ? before : [...before, ...old]) {
         if (hole.drilled && 'drilled' in other && other.drilled) continue;
-        const wanted = APART * Math.max(other.bit, hole.bit.mm);
+        const wanted = apart(other.bit, hole.bit.mm);
         // Far apart along the boat is far apart.
         if (Math.abs(other.at.x - hole.at.x) >= wanted) continue;
         const far = distance(other.at, hole.at);
@@ -96,9 +101,9 @@ export const holesClose: Judgement = ({ owned, oldHoles, others }) => {
         step: 'drill',
         x: hole.at.x,
         code: 'holes-close',
-        severity: far < wanted / APART ? 'stop' : 'look',
+        severity: far < (other.bit + hole.bit.mm) / 2 ? 'stop' : 'look',
         says: say`${hole.label} lies ${mm(far, 'down')} from ${other.label}; ${mm(wanted, 'up')} wanted.`,
-        because: say`Three diameters from hole to hole, or the wall between them is weak.`,
+        because: say`Three diameters from middle to middle of holes alike, or the wall between them is weak.`,
       },
     ];
   });

@@ -5,7 +5,7 @@ import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
 import type { Bench, Finding, Judgement, Raw } from './finding';
-import { fitsItsPlace } from './fits-its-place';
+import { fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
 import { glare, heat, screenAngle } from './glare';
@@ -47,6 +47,9 @@ export const SET_JUDGEMENTS: readonly Judgement[] = [
   overlap,
   swappedTogether,
   fitsItsPlace,
+  lies,
+  onLids,
+  hangsOver,
   swings,
   struts,
   rodButts,

@@ -1,4 +1,5 @@
 import {
+  bodyOfBox,
   bodyOverlap,
   boundsOf,
   near,
@@ -35,26 +36,27 @@ export function ridesOn(rest: Body, item: Fitted): boolean {
 }
 
 const solidsOf = (bench: Bench, { placed }: Fitted): Body[] =>
-  bench.memo('solids', placed, () => [...placed.bodies, ...placed.rods.flatMap(rodBodies)]);
+  bench.memo('solids', placed, () => [...placed.bodies, ...placed.rods.map(rodBody)]);
 
 /** The deepest a fitting stands in the way of what turns; what already overlaps at rest is said elsewhere. */
 function inTheWay(swept: Swept, solids: readonly Body[]): number {
   let most = 0;
   for (const body of solids) {
-    if (bodyOverlap(swept.rest, body) > 0.5) continue;
+    if (bodyOverlap(swept.rest, body) > 1) continue;
     for (const pose of swept.poses) most = Math.max(most, bodyOverlap(pose, body));
   }
   return most;
 }
 
-/** A rod as short slim bodies from the mouth of its tube to its tip. */
-function rodBodies({ mouth, tip }: Rod): Body[] {
-  const n = Math.max(1, Math.ceil(distance(mouth, tip) / 120));
-  const at = (i: number, axis: 'x' | 'y' | 'z'): number => mouth[axis] + ((tip[axis] - mouth[axis]) * i) / n;
-  return Array.from({ length: n }, (_, i): Body => {
-    const outline = squareAt(at(i + 0.5, 'x'), at(i + 0.5, 'y'), 8);
-    return { name: 'rod', outline, bottom: Math.min(at(i, 'z'), at(i + 1, 'z')), top: Math.max(at(i, 'z'), at(i + 1, 'z')) };
-  });
+/** A rod as one slim box from the mouth of its tube to its tip. */
+function rodBody({ mouth, tip }: Rod): Body {
+  const long = distance(mouth, tip) || 1;
+  const w = { x: (tip.x - mouth.x) / long, y: (tip.y - mouth.y) / long, z: (tip.z - mouth.z) / long };
+  const flat = Math.hypot(w.x, w.y);
+  const u = flat < 1e-9 ? { x: 1, y: 0, z: 0 } : { x: -w.y / flat, y: w.x / flat, z: 0 };
+  const v = { x: w.y * u.z - w.z * u.y, y: w.z * u.x - w.x * u.z, z: w.x * u.y - w.y * u.x };
+  const middle = { x: (mouth.x + tip.x) / 2, y: (mouth.y + tip.y) / 2, z: (mouth.z + tip.z) / 2 };
+  return bodyOfBox('rod', { middle, axes: [u, v, w], half: [8, 8, long / 2] });
 }
 
 /** Everything that folds, lifts, swings or opens still can. */

@@ -19,10 +19,10 @@ describe('a returned boat', () => {
       asOf: '2026-06-01',
     });
 
-  it('has eleven old holes: three used again, two to plug, six plugged before; six are to be drilled', () => {
+  it('has twelve old holes: four used again, two to plug, six plugged before; six are to be drilled', () => {
     const w = work();
-    expect(w.ledger.holes.length).toBe(11);
-    expect(w.holes.filter((h) => h.reused).map((h) => h.drilled?.label)).toEqual(['O1', 'O2', 'O3']);
+    expect(w.ledger.holes.length).toBe(12);
+    expect(w.holes.filter((h) => h.reused).map((h) => h.drilled?.label)).toEqual(['O1', 'O12', 'O2', 'O3']);
     expect(w.findings.filter((f) => f.code === 'open-hole').map((f) => f.letter)).toEqual(['O4', 'O5']);
     expect(w.holes.filter((h) => h.drilled === null).length).toBe(6);
     expect(w.gate.open).toBeTrue();
@@ -50,7 +50,7 @@ describe('a returned boat', () => {
       [second.label, 'drilled elsewhere', 'bow tip'],
     ]);
     expect(told[1]?.reading).toBeCloseTo(second.reading + 4, 9);
-    expect(told.filter((t) => t.state === 'used again').map((t) => t.old)).toEqual(['O1', 'O2', 'O3']);
+    expect(told.filter((t) => t.state === 'used again').map((t) => t.old)).toEqual(['O1', 'O12', 'O2', 'O3']);
     expect(told.filter((t) => t.state === 'planned').length).toBe(4);
     const older = olderHoles(w.surface, w.oldHoles);
     expect(older.length).toBe(8);

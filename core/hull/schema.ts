@@ -58,6 +58,7 @@ export const hullMover = z.strictObject({
   about: z.enum(['x', 'y', 'z']).describe('the direction of its hinge'),
   hinge: point,
   turns: z.number().min(-360).max(360).describe('degrees from rest to its other end'),
+  both: z.boolean().optional().describe('it turns as far the other way'),
 });
 
 /** Where things go inside the boat or on the paddler. */

@@ -185,7 +185,7 @@ describe('sight', () => {
 
 describe('what swings', () => {
   it('turns as Rodrigues has it: a quarter about the vertical, and lengths are kept (property)', () => {
-    const quarter = turned({ x: 10, y: 0, z: 5 }, { x: 0, y: 0, z: 0 }, [0, 0, 1], 90);
+    const quarter = turned({ x: 10, y: 0, z: 5 }, { x: 0, y: 0, z: 0 }, { x: 0, y: 0, z: 1 }, 90);
     expect([quarter.x, quarter.y, quarter.z].map((v) => Math.round(v * 1e9) / 1e9)).toEqual([0, 10, 5]);
     const n = fc.double({ min: -500, max: 500, noNaN: true });
     fc.assert(
@@ -195,7 +195,7 @@ describe('what swings', () => {
           { x: 7, y: -3, z: 2 },
         ];
         const k = Math.SQRT1_2;
-        return Math.abs(distance(turned(p, at, [k, 0, k], degrees), at) - distance(p, at)) < 1e-6;
+        return Math.abs(distance(turned(p, at, { x: k, y: 0, z: k }, degrees), at) - distance(p, at)) < 1e-6;
       }),
       { seed: 42 },
     );

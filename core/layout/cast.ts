@@ -1,8 +1,8 @@
 import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
-import { sideSign, type Point, type Side } from '../units';
-import type { Body, Rod } from './frame';
+import { distance, sideSign, type Point, type Side } from '../units';
+import { middleOf, type Body, type Rod } from './frame';
 import { paddlers, shoulderOf, stander } from './paddler';
 import { azimuthOf } from './sight';
 
@@ -47,32 +47,55 @@ export function castSpaces(hull: HullSurface, brief: Brief, shop: ShopSettings, 
 
 const slope = (degrees: number): number => (degrees >= 90 ? Infinity : Math.tan((degrees * Math.PI) / 180));
 
-/** How far a point stands over the lower bound of a cast, mm; undefined when it is clear of it. */
-function inside(space: CastSpace, p: Point): number | undefined {
-  const far = Math.hypot(p.x - space.pivot.x, p.y - space.pivot.y);
+/** Bodies and rods are looked at every so many mm. */
+const GRID = 20;
+
+/** How far something standing at a place from `bottom` to `top` reaches over the lower bound of a cast, mm; undefined when it is clear. */
+function inside(space: CastSpace, x: number, y: number, bottom: number, top: number): number | undefined {
+  const far = Math.hypot(x - space.pivot.x, y - space.pivot.y);
   if (far > space.radius) return undefined;
-  const towards = azimuthOf(space.pivot, p.x, p.y) * sideSign(space.side);
+  const towards = azimuthOf(space.pivot, x, y) * sideSign(space.side);
   const turned = ((towards % 360) + 360) % 360;
   if (turned < space.from || turned > space.to) return undefined;
-  const over = p.z - space.pivot.z;
-  const [low, high] = [far * slope(space.low), far * slope(space.high)];
-  return over > low && over <= high ? over - low : undefined;
+  const low = space.pivot.z + far * slope(space.low);
+  const high = space.pivot.z + far * slope(space.high);
+  return top > low && bottom <= high ? Math.min(top, high) - low : undefined;
 }
 
 /** How far a body stands into a back cast: its height over the lower bound at the place that is worst, mm. */
 export function snag(space: CastSpace, bodies: readonly Body[], rods: readonly Rod[]): number | undefined {
-  const points = [
-    ...bodies.flatMap((b) => b.outline.flatMap(([x, y]) => heights(b).map((z): Point => ({ x, y, z })))),
-    ...rods.flatMap((r) => [0, 0.25, 0.5, 0.75, 1].map((t): Point => along(r, t))),
-  ];
-  const hits = points.map((p) => inside(space, p)).filter((n) => n !== undefined);
-  return hits.length ? Math.max(...hits) : undefined;
+  let most: number | undefined;
+  const take = (x: number, y: number, bottom: number, top: number): void => {
+    const by = inside(space, x, y, bottom, top);
+    if (by !== undefined && (most === undefined || by > most)) most = by;
+  };
+  for (const b of bodies) for (const [x, y] of placesOver(b.outline)) take(x, y, b.bottom, b.top);
+  for (const r of rods) {
+    const steps = Math.max(1, Math.ceil(distance(r.mouth, r.tip) / GRID));
+    for (let i = 0; i <= steps; i++) {
+      const p = along(r, i / steps);
+      take(p.x, p.y, p.z, p.z);
+    }
+  }
+  return most;
 }
 
-/** A tall body is met anywhere between foot and top. */
-function heights(b: Body): number[] {
-  const steps = Math.max(1, Math.ceil((b.top - b.bottom) / 100));
-  return Array.from({ length: steps + 1 }, (_, i) => b.bottom + ((b.top - b.bottom) * i) / steps);
+/** Places all over an outline: a grid inside it, and its edges. */
+function* placesOver(outline: Body['outline']): Generator<readonly [number, number]> {
+  const middle = middleOf({ outline });
+  for (const [i, [ax, ay]] of outline.entries()) {
+    const [bx, by] = outline[(i + 1) % outline.length] ?? [ax, ay];
+    const along = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / GRID));
+    const inward = Math.max(1, Math.ceil(Math.hypot(middle.x - ax, middle.y - ay) / GRID));
+    // The triangle of each edge with the middle, row by row.
+    for (let k = 0; k < along; k++) {
+      const [ex, ey] = [ax + ((bx - ax) * k) / along, ay + ((by - ay) * k) / along];
+      for (let n = 0; n <= inward; n++) {
+        const t = n / inward;
+        yield [ex + t * (middle.x - ex), ey + t * (middle.y - ey)];
+      }
+    }
+  }
 }
 
 const along = (r: Rod, t: number): Point => ({

@@ -1,7 +1,9 @@
-import type { Part, Solid } from '../catalog';
+import type { Part, Recess, Solid } from '../catalog';
 import { deckPatch, sidePatch, tangentsAt, type HullSurface, type Rail } from '../hull';
 import type { Fitting, Place } from '../rig';
 import type { Point } from '../units';
+import { bridged, twinTrack } from './bridge';
+import { shadowOfBox, type PosedBox } from './box';
 
 /** A fitting's local frame: origin and tangents of the surface, u aft, v to starboard or down a side, w out of the hull. */
 export interface Frame {
@@ -121,6 +123,8 @@ export function toHull(frame: Frame, u: number, v: number, w: number): Point {
 /** A solid standing on the hull: its outline in plan and the heights it fills. */
 export interface Body {
   readonly name: string;
+  /** The box itself, in its true pose; outline and heights are its shadow. Left out for what is no box. */
+  readonly box?: PosedBox;
   /** Its outline in plan, convex, corners in order. */
   readonly outline: readonly (readonly [number, number])[];
   readonly bottom: number;
@@ -136,10 +140,20 @@ export const squareAt = (x: number, y: number, half: number): Body['outline'] =>
 ];
 
 /** The middle of a body in plan: the mean of its corners. */
-export function middleOf({ outline }: Body): { x: number; y: number } {
+export function middleOf({ outline }: Pick<Body, 'outline'>): { x: number; y: number } {
   const mean = (axis: 0 | 1): number => outline.reduce((sum, p) => sum + p[axis], 0) / outline.length;
   return { x: mean(0), y: mean(1) };
 }
+
+/** A box as a body. */
+export const bodyOfBox = (name: string, box: PosedBox): Body => ({ name, box, ...shadowOfBox(box) });
+
+/** A direction of the frame in hull coordinates. */
+export const directed = ({ u, v, w }: Axes, d: Point): Point => ({
+  x: d.x * u.x + d.y * v.x + d.z * w.x,
+  y: d.x * u.y + d.y * v.y + d.z * w.y,
+  z: d.x * u.z + d.y * v.z + d.z * w.z,
+});
 
 /** A box of a frame as a body, raised by `lift`. */
 export function bodyOf(
@@ -147,31 +161,37 @@ export function bodyOf(
   solid: Readonly<Omit<Solid, 'u' | 'v' | 'w'>> & Readonly<Record<'u' | 'v' | 'w', readonly [number, number]>>,
   lift: number,
 ): Body {
-  const corners = solid.u.flatMap((u) => solid.v.flatMap((v) => solid.w.map((w) => toHull(frame, u, v, w + lift))));
-  const zs = corners.map((c) => c.z);
-  const flat = Math.abs(frame.w.z) > 0.5;
-  const plan = (u: number, v: number): [number, number] => {
-    const p = toHull(frame, u, v, 0);
-    return [p.x, p.y];
+  const mean = ([a, b]: readonly [number, number]): number => (a + b) / 2;
+  const half = ([a, b]: readonly [number, number]): number => (b - a) / 2;
+  return bodyOfBox(solid.name, {
+    middle: toHull(frame, mean(solid.u), mean(solid.v), mean(solid.w) + lift),
+    axes: [frame.u, frame.v, frame.w],
+    half: [half(solid.u), half(solid.v), half(solid.w)],
+  });
+}
+
+/** The way a recess goes in, in its part's frame: leaning aft above the surface it runs forward below it. */
+export function recessAxis({ lean, out }: Recess): Point {
+  const [l, o] = [(lean * Math.PI) / 180, (out * Math.PI) / 180];
+  return { x: -Math.sin(l) * Math.cos(o), y: Math.sin(l) * Math.sin(o), z: -Math.cos(l) };
+}
+
+/** What of a recessed part lies under its surface: a square about its tube, leaning as that does. */
+function boreOf(frame: Frame, recess: Recess, lift: number): Body {
+  const { bore, deep } = recess;
+  const down = recessAxis(recess);
+  const o = (recess.out * Math.PI) / 180;
+  const across = { x: Math.sin(o), y: Math.cos(o), z: 0 };
+  const along = {
+    x: down.y * across.z - down.z * across.y,
+    y: down.z * across.x - down.x * across.z,
+    z: down.x * across.y - down.y * across.x,
   };
-  const [u0, u1] = solid.u;
-  const [v0, v1] = solid.v;
-  const xs = corners.map((c) => c.x);
-  const ys = corners.map((c) => c.y);
-  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  return {
-    name: solid.name,
-    outline: flat
-      ? [plan(u0, v0), plan(u1, v0), plan(u1, v1), plan(u0, v1)]
-      : [
-          [left, low],
-          [right, low],
-          [right, high],
-          [left, high],
-        ],
-    bottom: Math.min(...zs),
-    top: Math.max(...zs),
-  };
+  return bodyOfBox('below the deck', {
+    middle: toHull(frame, (down.x * deep) / 2, (down.y * deep) / 2, (down.z * deep) / 2 + lift),
+    axes: [directed(frame, along), directed(frame, across), directed(frame, down)],
+    half: [bore / 2, bore / 2, deep / 2],
+  });
 }
 
 /** A rod standing in a tube: from its butt to its tip, leaving the tube at its mouth. */
@@ -213,12 +233,16 @@ export function placeFitting(
   hull: HullSurface,
   id: string,
   fitting: Fitting,
-  part: Part | undefined,
+  sold: Part | undefined,
   { place = fitting.place, below, rodLength = 0 }: Placing = {},
 ): Placed | undefined {
-  const frame = frameOf(hull, place, below);
-  if (!frame || !part) return undefined;
+  const own = frameOf(hull, place, below);
+  if (!own || !sold) return undefined;
+  const twin = place.on === 'track' && sold.bridges ? twinTrack(hull.model, place) : undefined;
+  const frame = twin ? { ...own, ...LEVEL, origin: twin.middle } : own;
+  const part = twin ? bridged(sold, twin.apart) : sold;
   const bodies = part.solids.map((s) => bodyOf(frame, s, fitting.lift));
+  if (part.recess) bodies.push(boreOf(frame, part.recess, fitting.lift));
   if (fitting.lift > 0) bodies.push(bodyOf(frame, { ...RISER, w: [0, fitting.lift] }, 0));
   return { id, fitting, place, part, frame, bodies, rods: rodsOf(frame, fitting, part, rodLength), below };
 }

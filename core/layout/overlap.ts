@@ -1,3 +1,4 @@
+import { boxOverlap } from './box';
 import type { Body } from './frame';
 
 type Outline = Body['outline'];
@@ -35,8 +36,16 @@ export function planOverlap(a: Outline, b: Outline): number {
   return least;
 }
 
-/** Overlap of two bodies: in plan by the shortest slide, if their heights overlap too; else nought. */
+/**
+ * Overlap of two bodies: the shortest level slide that parts them, mm; nought when they do not touch. Boxes are
+ * compared in their true pose, whatever way they lean; only what is no box by its outline and heights.
+ */
 export function bodyOverlap(a: Body, b: Body): number {
   if (Math.min(a.top, b.top) - Math.max(a.bottom, b.bottom) <= 0) return 0;
-  return planOverlap(a.outline, b.outline);
+  const level = planOverlap(a.outline, b.outline);
+  if (level === 0 || !a.box || !b.box) return level;
+  return boxOverlap(a.box, b.box) > TOUCH ? level : 0;
 }
+
+/** Boxes that share less than this only touch, mm. */
+const TOUCH = 0.01;

@@ -1,10 +1,12 @@
-import type { Mover, Solid } from '../catalog';
+import type { Mover } from '../catalog';
 import type { Hatch, HullMover, HullSurface } from '../hull';
-import type { Point } from '../units';
-import { toHull, type Body, type Placed } from './frame';
+import { dot, type Point } from '../units';
+import { bodyOfBox, directed, toHull, type Body, type Placed } from './frame';
 
-/** Steps between two poses of what swings (judgement), degrees. */
-const STEP = 7.5;
+/** What swings moves so far between two poses at the most, at the corner farthest from its hinge (judgement), mm. */
+const STEP = 12;
+/** No more poses than this a turn. */
+const MOST = 120;
 
 /** Something that turns, as the bodies it fills on its way, rest first. */
 export interface Swept {
@@ -44,70 +46,77 @@ export function boundsOf(bodies: readonly Body[]): Bounds {
   };
 }
 
-type Vector = readonly [number, number, number];
-
-const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-
 /** A point turned about an axis through `at` by an angle: Rodrigues' formula. */
-export function turned(p: Point, at: Point, axis: Vector, degrees: number): Point {
+export function turned(p: Point, at: Point, axis: Point, degrees: number): Point {
   const a = (degrees * Math.PI) / 180;
-  const r: Vector = [p.x - at.x, p.y - at.y, p.z - at.z];
-  const k = cross(axis, r);
-  const along = axis[0] * r[0] + axis[1] * r[1] + axis[2] * r[2];
-  const part = (i: 0 | 1 | 2): number => r[i] * Math.cos(a) + k[i] * Math.sin(a) + axis[i] * along * (1 - Math.cos(a));
-  return { x: at.x + part(0), y: at.y + part(1), z: at.z + part(2) };
+  const r = { x: p.x - at.x, y: p.y - at.y, z: p.z - at.z };
+  const k = { x: axis.y * r.z - axis.z * r.y, y: axis.z * r.x - axis.x * r.z, z: axis.x * r.y - axis.y * r.x };
+  const along = dot(axis, r);
+  const part = (i: 'x' | 'y' | 'z'): number => r[i] * Math.cos(a) + k[i] * Math.sin(a) + axis[i] * along * (1 - Math.cos(a));
+  return { x: at.x + part('x'), y: at.y + part('y'), z: at.z + part('z') };
 }
 
-/** The convex outline of points in plan, by Andrew's monotone chain. */
-export function convexOutline(points: readonly (readonly [number, number])[]): [number, number][] {
-  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-  const half = (all: readonly (readonly [number, number])[]): [number, number][] => {
-    const out: [number, number][] = [];
-    for (const [x, y] of all) {
-      for (;;) {
-        const [b, a] = [out.at(-1), out.at(-2)];
-        if (!a || !b || (b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]) > 1e-9) break;
-        out.pop();
-      }
-      out.push([x, y]);
-    }
-    return out.slice(0, -1);
-  };
-  return [...half(sorted), ...half([...sorted].reverse())];
+const ORIGIN: Point = { x: 0, y: 0, z: 0 };
+const UNITS: Readonly<Record<'u' | 'v' | 'w', Point>> = {
+  u: { x: 1, y: 0, z: 0 },
+  v: { x: 0, y: 1, z: 0 },
+  w: { x: 0, y: 0, z: 1 },
+};
+
+/** What turns, in a frame of its own: a part's, or the hull's. */
+interface Turns {
+  readonly name: string;
+  readonly solid: Readonly<Record<'u' | 'v' | 'w', readonly [number, number]>>;
+  readonly hinge: Point;
+  readonly about: 'u' | 'v' | 'w';
+  readonly turns: number;
+  readonly both?: boolean;
+  readonly strutKg?: number;
 }
 
-function bodyOfCorners(name: string, corners: readonly Point[]): Body {
-  const zs = corners.map((c) => c.z);
-  return { name, outline: convexOutline(corners.map((c) => [c.x, c.y] as const)), bottom: Math.min(...zs), top: Math.max(...zs) };
+/** How far the farthest corner of what turns is from the line of its hinge, mm. */
+function farthest({ solid, hinge, about }: Turns): number {
+  const off = (of: 'u' | 'v' | 'w', at: number): number =>
+    of === about ? 0 : Math.max(Math.abs(solid[of][0] - at), Math.abs(solid[of][1] - at));
+  return Math.hypot(off('u', hinge.x), off('v', hinge.y), off('w', hinge.z));
 }
 
-function sweepCorners(name: string, corners: readonly Point[], at: Point, axis: Vector, turns: number): Body[] {
-  const steps = Math.max(1, Math.ceil(Math.abs(turns) / STEP));
-  return Array.from({ length: steps + 1 }, (_, i) =>
-    bodyOfCorners(
-      name,
-      corners.map((c) => turned(c, at, axis, (turns * i) / steps)),
-    ),
-  );
-}
-
-const cornersOf = (box: Pick<Solid, 'u' | 'v' | 'w'>, carry: (u: number, v: number, w: number) => Point): Point[] =>
-  box.u.flatMap((u) => box.v.flatMap((v) => box.w.map((w) => carry(u, v, w))));
-
-function swept(name: string, corners: Point[], at: Point, axis: Vector, turns: number, strutKg?: number): Swept {
-  const poses = sweepCorners(name, corners, at, axis, turns);
-  return { name, poses, rest: bodyOfCorners(name, corners), bounds: boundsOf(poses), strutKg };
+/**
+ * The way of a box that turns in a frame, carried to the hull pose by pose. It turns in the frame's own sense, so
+ * that what is on port is the mirror of what is on starboard.
+ */
+function swept(m: Turns, place: (p: Point) => Point, direct: (d: Point) => Point): Swept {
+  const axis = UNITS[m.about];
+  const mean = ([a, b]: readonly [number, number]): number => (a + b) / 2;
+  const half = ([a, b]: readonly [number, number]): number => Math.abs(b - a) / 2;
+  const middle = { x: mean(m.solid.u), y: mean(m.solid.v), z: mean(m.solid.w) };
+  const pose = (degrees: number): Body =>
+    bodyOfBox(m.name, {
+      middle: place(turned(middle, m.hinge, axis, degrees)),
+      axes: [
+        direct(turned(UNITS.u, ORIGIN, axis, degrees)),
+        direct(turned(UNITS.v, ORIGIN, axis, degrees)),
+        direct(turned(UNITS.w, ORIGIN, axis, degrees)),
+      ],
+      half: [half(m.solid.u), half(m.solid.v), half(m.solid.w)],
+    });
+  const steps = Math.min(MOST, Math.max(1, Math.ceil((farthest(m) * Math.abs(m.turns) * Math.PI) / 180 / STEP)));
+  const oneWay = Array.from({ length: steps + 1 }, (_, i) => (m.turns * i) / steps);
+  const angles = m.both ? [...oneWay, ...oneWay.slice(1).map((a) => -a)] : oneWay;
+  const poses = angles.map(pose);
+  return { name: m.name, poses, rest: pose(0), bounds: boundsOf(poses), strutKg: m.strutKg };
 }
 
 /** What turns on a fitting: its lid, its arm, its folding frame. */
 export function sweptBy(placed: Placed): Swept[] {
   const { frame, fitting, part } = placed;
-  return (part.moves ?? []).map((m: Mover) => {
-    const carry = (u: number, v: number, w: number): Point => toHull(frame, u, v, w + fitting.lift);
-    const d = frame[m.about];
-    return swept(m.name, cornersOf(m.solid, carry), carry(m.hinge.u, m.hinge.v, m.hinge.w), [d.x, d.y, d.z], m.turns, m.strutKg);
-  });
+  const place = (p: Point): Point => toHull(frame, p.x, p.y, p.z + fitting.lift);
+  return (part.moves ?? []).map((m: Mover) =>
+    swept({ ...m, hinge: { x: m.hinge.u, y: m.hinge.v, z: m.hinge.w } }, place, (d) => directed(frame, d)),
+  );
 }
+
+const same = (p: Point): Point => p;
 
 /** What turns on the hull itself: hatch lids, stand-up bar, drive, rudder. */
 export function sweptByHull(hull: HullSurface): Swept[] {
@@ -118,29 +127,24 @@ export function sweptByHull(hull: HullSurface): Swept[] {
 function lidOf(h: Hatch): Swept | undefined {
   const { lid } = h;
   if (!lid) return undefined;
-  const corners = cornersOf({ u: [h.fore, h.aft], v: [h.port, h.starboard], w: [h.height, h.height + lid.thick] }, (x, y, z) => ({
-    x,
-    y,
-    z,
-  }));
-  const at = {
-    x: lid.hinge === 'fore' ? h.fore : h.aft,
-    y: lid.hinge === 'port' ? h.port : h.starboard,
-    z: h.height,
-  };
   // Right-handed about y lifts what lies ahead of its hinge; about x what lies to starboard of it.
-  const ways: Record<typeof lid.hinge, readonly [Vector, number]> = {
-    fore: [[0, 1, 0], -1],
-    aft: [[0, 1, 0], 1],
-    port: [[1, 0, 0], 1],
-    starboard: [[1, 0, 0], -1],
+  const sign = lid.hinge === 'fore' || lid.hinge === 'starboard' ? -1 : 1;
+  const turns: Turns = {
+    name: `lid of the ${h.name}`,
+    solid: { u: [h.fore, h.aft], v: [h.port, h.starboard], w: [h.height, h.height + lid.thick] },
+    hinge: {
+      x: lid.hinge === 'fore' ? h.fore : h.aft,
+      y: lid.hinge === 'port' ? h.port : h.starboard,
+      z: h.height,
+    },
+    about: lid.hinge === 'fore' || lid.hinge === 'aft' ? 'v' : 'u',
+    turns: sign * lid.turns,
+    strutKg: lid.strutKg,
   };
-  const [axis, sign] = ways[lid.hinge];
-  return swept(`lid of the ${h.name}`, corners, at, axis, sign * lid.turns, lid.strutKg);
+  return swept(turns, same, same);
 }
 
-function moverOf(m: HullMover): Swept {
-  const corners = cornersOf({ u: [m.from.x, m.to.x], v: [m.from.y, m.to.y], w: [m.from.z, m.to.z] }, (x, y, z) => ({ x, y, z }));
-  const axis: Vector = [Number(m.about === 'x'), Number(m.about === 'y'), Number(m.about === 'z')];
-  return swept(m.name, corners, m.hinge, axis, m.turns);
+function moverOf({ from, to, about, ...m }: HullMover): Swept {
+  const solid = { u: [from.x, to.x], v: [from.y, to.y], w: [from.z, to.z] } as const;
+  return swept({ ...m, solid, about: ({ x: 'u', y: 'v', z: 'w' } as const)[about] }, same, same);
 }

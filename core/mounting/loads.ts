@@ -56,7 +56,8 @@ export function boltGroup(spots: readonly FastenerSpot[], force: Force, base: { 
 
 /** The usual pull of each kind of part, N, and the share of its height at which it acts (judgement). */
 const USUAL: Readonly<Partial<Record<Part['kind'], readonly [newtons: number, height: number]>>> = {
-  'rod tube': [120, 0.8],
+  // Twice a usual drag setting (common practice, no source).
+  'rod tube': [60, 0.8],
   'paddle clip': [40, 1],
   net: [40, 0.8],
   sounder: [50, 0.8],
@@ -86,6 +87,10 @@ const USUAL: Readonly<Partial<Record<Part['kind'], readonly [newtons: number, he
   signal: [20, 0.5],
 };
 
+/** How far over its base a rod is pulled at (common practice, no source), and how far off its mount a motor pushes where its shaft is not drawn (judgement), mm. */
+const ROD_LEVER = 500;
+const SHAFT_LEVER = 500;
+
 export interface WorkingLoad {
   readonly newtons: number;
   /** Over the base, mm. */
@@ -100,7 +105,14 @@ export function workingLoad(part: Part): WorkingLoad {
   if (part.load) return { ...part.load, own: true };
   const [newtons, share] = USUAL[part.kind] ?? [20, 0.5];
   const top = Math.max(part.base.thickness, ...part.solids.map((s) => s.w[1]));
-  return { newtons, lever: Math.min(top, 600) * share, toward: 'any', own: false };
+  // A fish pulls on the rod, not on its tube, and a motor pushes at the end of its shaft.
+  const shaft = Math.max(0, ...part.solids.map((s) => -s.w[0]));
+  const lever = part.rods
+    ? Math.max(ROD_LEVER, top * share)
+    : part.draw?.of === 'motor'
+      ? Math.max(SHAFT_LEVER, shaft)
+      : Math.min(top, 600) * share;
+  return { newtons, lever, toward: 'any', own: false };
 }
 
 /** The cases a working load is judged by, shock included: straight out, and sideways every eighth of a turn. */

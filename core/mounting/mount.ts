@@ -1,6 +1,6 @@
 import type { Hold, Part, ShopSettings } from '../catalog';
 import type { HullModel } from '../hull';
-import { railFault, slotFault, type Placed } from '../layout';
+import { railFault, slotFault, toHull, twinTrack, type Placed } from '../layout';
 import type { Mount } from '../rig';
 import { boltName, chooseBlind, chooseBolt, chooseScrew, type FastenerChoice } from './fastener';
 import type { FastenerSpot } from './loads';
@@ -61,18 +61,35 @@ export function canBe(part: Part, hold: Hold): boolean {
   return drilled && (hold === 'screw' || hold === 'well nut' || hold === 'pulled plate' || hold === 'through');
 }
 
-/** T-bolts stand in the middle of the base, spread along it (common practice, no source). */
-const alongTrack = (part: Part): FastenerSpot[] =>
-  Array.from({ length: part.trackBolts }, (_, i) => ({
-    u: part.trackBolts > 1 ? (i / (part.trackBolts - 1) - 0.5) * part.base.length * 0.6 : 0,
-    v: 0,
-  }));
+/** T-bolts stand in the middle of the base, spread along it (common practice, no source); those of a bar half in each track. */
+export function trackSpots(part: Part): FastenerSpot[] {
+  const row = (count: number, v: number): FastenerSpot[] =>
+    Array.from({ length: count }, (_, i) => ({ u: count > 1 ? (i / (count - 1) - 0.5) * part.base.length * 0.6 : 0, v }));
+  if (!part.bridges) return row(part.trackBolts, 0);
+  const out = part.base.width / 2 - part.bridges.over;
+  return [...row(part.trackBolts / 2, -out), ...row(part.trackBolts / 2, out)];
+}
+
+/** Why a T-bolt of this part has no slot under it here, or null: a track's end, or no second track for a bar. */
+function trackFault({ part, place, frame }: Placed, hull: HullModel): string | null {
+  if (place.on !== 'track') return part.bridges ? 'it stands on two tracks of the hull' : null;
+  const twin = part.bridges ? twinTrack(hull, place) : undefined;
+  if (part.bridges && !twin) return 'no second track abreast of it to stand on';
+  if (part.bridges && twin && (twin.apart < part.bridges.least || twin.apart > part.bridges.most))
+    return `the tracks are ${Math.round(twin.apart)} mm apart, it spans ${part.bridges.least} to ${part.bridges.most} mm`;
+  const own = hull.tracks.find((t) => t.id === place.track);
+  const under = [own, twin?.track].filter((t) => t !== undefined);
+  const xs = trackSpots(part).map((s) => toHull(frame, s.u, s.v, 0).x);
+  const past = Math.max(0, ...under.map((t) => Math.max(t.fore - Math.min(...xs), Math.max(...xs) - t.aft)));
+  return past > 0.5 ? `its T-bolt stands ${Math.ceil(past)} mm past the end of the track` : null;
+}
 
 type Way = (placed: Placed, mount: Mount, shop: ShopSettings, hull: HullModel) => Omit<Mounted, 'hold'>;
 
 const refuse = (cannot: string): Omit<Mounted, 'hold'> => ({ ...none, cannot });
 
-const inTrack: Way = ({ part, place, below }, _mount, _shop, hull) => {
+const inTrack: Way = (placed, _mount, _shop, hull) => {
+  const { part, place, below } = placed;
   // A track of the hull, or one that was screwed on.
   const slot = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track)?.slot : below?.part.slot;
   if (!slot) return refuse('no track here for its T-bolts');
@@ -85,9 +102,9 @@ const inTrack: Way = ({ part, place, below }, _mount, _shop, hull) => {
     bolt,
     fastener: thread ? (bolt?.ok ? `T-bolt ${boltName(thread, bolt.length)}` : `T-bolt ${thread.name}`) : null,
     count: part.trackBolts,
-    spots: alongTrack(part),
+    spots: trackSpots(part),
     first: small ? `Open its holes of ${part.madeHole} mm to ${thread.close.toFixed(1)} mm for the track bolt.` : null,
-    cannot: slotFault(part, slot),
+    cannot: slotFault(part, slot) ?? trackFault(placed, hull),
   };
 };
 

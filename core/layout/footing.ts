@@ -1,0 +1,112 @@
+import type { DeckArea, Hatch, HullSurface } from '../hull';
+import { toHull, type Body, type Placed } from './frame';
+import { planOverlap } from './overlap';
+
+/** Lower or higher than this a surface is another one under a base (judgement), mm. */
+const STEP = 6;
+/** Places looked at along each side of a base. */
+const SAMPLES = 9;
+/** A lid is stood on when the base is so near its height (judgement), mm. */
+const ON_LID = 40;
+
+/** What a fitting's base lies on, and what it hangs over. */
+export interface Footing {
+  /** Share of the base that lies on the surface its middle lies on. */
+  readonly carried: number;
+  /** The higher surface that stands where the base should lie, and how far the base must move to be clear, mm. */
+  readonly into: { readonly name: string; readonly by: number } | null;
+  /** Other surfaces under it that are lower. */
+  readonly over: readonly string[];
+  /** How far the base stands beyond the edge of the hull, mm. */
+  readonly overboard: number;
+  readonly lids: readonly { readonly hatch: Hatch; readonly whole: boolean }[];
+  /** A hole of the part has no surface under it, or another. */
+  readonly loseHole: boolean;
+}
+
+const rectangle = (d: Pick<DeckArea, 'fore' | 'aft' | 'port' | 'starboard'>): Body['outline'] => [
+  [d.fore, d.port],
+  [d.aft, d.port],
+  [d.aft, d.starboard],
+  [d.fore, d.starboard],
+];
+
+/** The outline of a base from above. */
+export function baseOutline({ frame, part }: Pick<Placed, 'frame' | 'part'>): [number, number][] {
+  const [l, w] = [part.base.length / 2, part.base.width / 2];
+  return [
+    [-l, -w],
+    [l, -w],
+    [l, w],
+    [-l, w],
+  ].map(([u = 0, v = 0]) => {
+    const p = toHull(frame, u, v, 0);
+    return [p.x, p.y];
+  });
+}
+
+/** How far a point lies beyond the edge of the hull seen from above, mm; negative inside. */
+export function beyondEdge(hull: HullSurface, x: number, y: number): number {
+  if (x < 0 || x > hull.length)
+    return Math.max(-x, x - hull.length, Math.hypot(Math.max(-x, x - hull.length), Math.max(0, Math.abs(y))));
+  return Math.abs(y) - hull.edge.half(x);
+}
+
+/** How far a point lies outside an area, mm; nought inside. */
+const outside = (d: DeckArea, x: number, y: number): number => Math.max(0, d.fore - x, x - d.aft, d.port - y, y - d.starboard);
+
+/** What the base of a fitting on deck lies on: looked up at places all over it, its edges and holes too. */
+export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'part'>): Footing {
+  const { frame, part } = placed;
+  const { length, width } = part.base;
+  const here = hull.spot(frame.origin.x, frame.origin.y);
+  const outline = baseOutline(placed);
+  const over = new Set<string>();
+  let [carried, all, overboard] = [0, 0, 0];
+  let into: { name: string; by: number } | null = null;
+  const lids = new Map<Hatch, number>();
+  /** How much higher the surface is than the base at a place of the frame. */
+  const look = (u: number, v: number): number | null => {
+    const p = toHull(frame, u, v, 0);
+    const off = beyondEdge(hull, p.x, p.y);
+    if (off > 0.5) {
+      overboard = Math.max(overboard, off);
+      return null;
+    }
+    const spot = hull.spot(p.x, p.y);
+    const higher = spot.z - p.z;
+    if (higher > STEP) {
+      const by = spot.deck ? planOverlap(outline, rectangle(spot.deck)) : here.deck ? outside(here.deck, p.x, p.y) : 0;
+      if (by > (into?.by ?? 0.5)) into = { name: spot.name, by };
+    } else if (higher < -STEP) over.add(spot.name);
+    for (const h of hull.model.hatches)
+      if (p.x >= h.fore && p.x <= h.aft && p.y >= h.port && p.y <= h.starboard && Math.abs(p.z - h.height) < ON_LID)
+        lids.set(h, (lids.get(h) ?? 0) + 1);
+    return higher;
+  };
+  for (let i = 0; i < SAMPLES; i++)
+    for (let k = 0; k < SAMPLES; k++) {
+      const higher = look((i / (SAMPLES - 1) - 0.5) * length, (k / (SAMPLES - 1) - 0.5) * width);
+      all++;
+      if (higher !== null && Math.abs(higher) <= STEP) carried++;
+    }
+  const onLids = [...lids].map(([hatch, count]) => ({ hatch, whole: count === all }));
+  const loseHole = part.holes.some((h) => {
+    const higher = look(h.u, h.v);
+    return higher === null || Math.abs(higher) > STEP;
+  });
+  return { carried: carried / all, into, over: [...over], overboard, lids: onLids, loseHole };
+}
+
+/** Higher over the gunwale than this nothing catches on it (judgement), mm. */
+const OVERHEAD = 500;
+
+/** How far what stands on deck reaches beyond the edge of the hull, mm; what is meant for the water does not count. */
+export function reachesOverboard(hull: HullSurface, { bodies, frame }: Pick<Placed, 'bodies' | 'frame'>): number {
+  let most = 0;
+  for (const b of bodies) {
+    if (b.bottom < frame.origin.z - STEP || b.bottom > hull.edge.gunwale(frame.origin.x) + OVERHEAD) continue;
+    for (const [x, y] of b.outline) most = Math.max(most, beyondEdge(hull, x, y));
+  }
+  return most;
+}
