@@ -11,6 +11,7 @@ export * from './handover';
 export * from './hull';
 export * from './labor';
 export * from './layout';
+export * from './letter-change';
 export * from './mounting';
 export * from './pricing';
 export * from './rig';

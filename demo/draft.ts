@@ -109,8 +109,8 @@ export function file(d: Draft): RigFile {
       measured: {
         hullRevision: d.hull.revision,
         datum: 'bow',
-        run: 'taut',
-        reading: reading(surface, findDatum(surface, 'bow'), 'taut', { x, y, z: surface.spot(x, y).z }),
+        run: 'centre',
+        reading: reading(surface, findDatum(surface, 'bow'), 'centre', { x, y, z: surface.spot(x, y).z }),
         offCentre: y,
         down: null,
       },
@@ -146,7 +146,7 @@ export const drilled = (
         hole: h.id,
         label: h.label,
         bit: h.bit.mm,
-        measured: asPlanned(h, { datum: 'bow', run: 'taut' }, plan.hull.revision),
+        measured: asPlanned(h, { datum: 'bow', run: 'centre' }, plan.hull.revision),
         elsewhere: false,
       }),
     );

@@ -159,7 +159,7 @@ describe('the fastener chosen', () => {
           }
           if (hold === 'screw') return m.bolt.length >= thick + wall && m.bolt.length - thick - wall < 25;
           if (hold === 'track') return LENGTHS.metric.includes(m.bolt.length as 10);
-          const behind = hold === 'pulled plate' ? 0 : (thread?.washer ?? 0) + (thread?.nut ?? 0);
+          const behind = hold === 'pulled plate' ? 0 : (thread?.washer ?? 0) + (thread?.nuts.lock ?? 0);
           const board = m.plate ? SHOP.holding.plate : 0;
           return m.bolt.length >= thick + 1 + wall + board + behind + 1.5 * (thread?.pitch ?? 0) - 1e-6;
         },

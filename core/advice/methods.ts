@@ -32,7 +32,7 @@ const BEARS: Readonly<Partial<Record<Hold, number>>> = { track: 1200, insert: 60
 const GLUE = 0.02;
 /** Flat wall about a fitting that bends with it, mm (judgement). */
 const PANEL = 110;
-/** Steel through the hull, MPa at proof: stainless A2-70 (ISO 3506, from memory), on the stress area of about 0.6 d². */
+/** Steel through the hull, MPa at proof: stainless A2-70 (ISO 3506, from memory), on the thread's stress area. */
 const PROOF = 450;
 /** An aluminium blind rivet bears about this over its section, MPa (judgement). */
 const RIVET = 110;
@@ -85,7 +85,7 @@ export function strengthOf(hull: HullSurface, placed: Placed, mounted: Mounted, 
   const wall = WALLS[hull.model.material];
   if (!wall || placed.below) return null;
   const { d, rim } = sizes(mounted);
-  const steel = hold === 'rivet' ? RIVET * 0.785 * d ** 2 : PROOF * 0.6 * d ** 2;
+  const steel = hold === 'rivet' ? RIVET * 0.785 * d ** 2 : PROOF * (mounted.thread?.stressArea ?? 0.6 * d ** 2);
   // The pull that is held is judged against creep, the shock against the strength.
   const limits = (['held', 'shock'] as const).flatMap((how): Limit[] => {
     const may = allowed(wall)[how];

@@ -192,6 +192,7 @@ export const part = z.strictObject({
   draw: z
     .strictObject({
       amps: z.number().positive().max(200),
+      fuse: z.number().positive().max(200).optional().describe('the protection its maker states, A'),
       volts: z.number().positive().max(60),
       of: z.enum(['electronics', 'lights', 'motor', 'other']),
     })
@@ -292,6 +293,7 @@ export const shopSettings = z.strictObject({
     rock: z.number().min(0.1).max(20).describe('a base may rock so far under its working pull, degrees'),
     habit: z.array(hold).max(HOLDS.length).describe('which way the shop prefers of equals, first first'),
     sealant: z.enum(['neutral-cure silicone', 'marine adhesive', 'butyl tape']),
+    nut: z.enum(['lock', 'plain']).describe('what goes on behind: a nut that locks itself, or a plain one'),
     spares: z.number().min(0).max(1).describe('share of fasteners picked over what the plan counts'),
     plate: z.number().min(1).max(50).describe('thickness of the board plates are cut from, mm'),
     kerf: z.number().min(0).max(10).describe('width of the saw cut, mm'),

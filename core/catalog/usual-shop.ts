@@ -57,6 +57,7 @@ export const USUAL_SHOP: ShopSettings = {
     rock: 5, // (j)
     habit: ['track', 'insert', 'clamp', 'scupper', 'loose', 'through', 'pulled plate', 'rivet', 'well nut', 'screw', 'glue'],
     sealant: 'neutral-cure silicone',
+    nut: 'lock',
     spares: 0.1, // (j)
     plate: 12.7, // (cp): 1/2 in board
     kerf: 3, // (cp)

@@ -128,6 +128,7 @@ describe('holes of a fitting', () => {
       reading: hole.reading,
       offCentre: hole.offCentre,
       down: null,
+      aimed: hole.at.x,
     });
   });
 

@@ -67,6 +67,7 @@ export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): 
     reading: hole.reading,
     offCentre: hole.offCentre,
     down: hole.down,
+    aimed: hole.at.x,
     ...(hole.down === null ? {} : { downBy: 'girth' as const }),
   };
   // Only said where it is not the usual way, so that readings read as they always did.

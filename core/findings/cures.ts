@@ -1,6 +1,9 @@
 import { applyChange, Clash, type Change, type Place, Refused } from '../rig';
-import { frameOf, keepOnTrack, nudge, toMark } from '../layout';
-import { mm, say, type Sentence, type UnitSystem } from '../units';
+import type { Part } from '../catalog';
+import type { Fitted } from '../drilling';
+import type { HullSurface } from '../hull';
+import { frameOf, nudge, toMark } from '../layout';
+import { MM_PER_INCH, mm, say, type Point, type Sentence, type UnitSystem } from '../units';
 import { workUp, WorkupSession, type Workup, type WorkupInput } from '../workup';
 import { type Finding, slideTo, type Try } from './finding';
 
@@ -23,70 +26,122 @@ export interface CureSearch {
 interface Trial {
   readonly place: Place;
   readonly lift: number;
+  /** How far it moves, mm. */
   readonly moves: number;
+  readonly kind: string;
 }
 
-const STEP = 25.4;
+/** A rigger slides a thing this far and no farther to settle something (judgement), mm. */
+const FARTHEST = 305;
+/** What is in somebody's way or out of their reach is moved along the boat, out of the way or into reach (judgement), mm. */
+const ALONG_THE_BOAT = 1200;
+const BY_THE_BODY: readonly Finding['code'][] = [
+  'paddle-stroke',
+  'knuckles',
+  'back-cast',
+  'reach',
+  'back-up-reach',
+  'landing-side',
+];
 
-function* slides(
-  input: WorkupInput,
-  at: { x: number; y: number },
-  place: Place,
-  lift: number,
-  workup: Workup,
-  units: UnitSystem,
-): Generator<Trial> {
-  const { surface } = workup;
-  for (let i = 1; i <= 60; i++)
-    for (const sign of [1, -1]) {
-      const moved = nudge(surface, place, sign * i * STEP, 0);
-      const x = frameOf(surface, moved)?.origin.x;
-      if (x === undefined || x < 0 || x > surface.length || x === at.x) continue;
-      const marked = 'x' in moved ? { ...moved, x: clampTrack(input, moved, toMark(moved.x, units)) } : moved;
-      yield { place: marked, lift, moves: Math.abs(x - at.x) };
+/** A light or a transducer is where it is for what it shows or sees: it is not sent along the boat. */
+const farthestOf = ({ light, sonar, lens }: Part, code: Finding['code']): number =>
+  BY_THE_BODY.includes(code) && !light && !sonar && !lens ? ALONG_THE_BOAT : FARTHEST;
+/** Raised no higher than this on a riser (judgement), mm. */
+const HIGHEST = 305;
+
+/** The mark a rigger would slide to: a sixteenth, or a millimetre; up, so that it clears. */
+const markUp = (mm: number, units: UnitSystem): number =>
+  units === 'imperial' ? (Math.ceil((mm / MM_PER_INCH) * 16 - 1e-6) / 16) * MM_PER_INCH : Math.ceil(mm - 1e-6);
+
+/** How far to slide: what the finding itself measures, a little more, then by quarters, halves and whole inches. */
+function distances(finding: Finding, units: UnitSystem): number[] {
+  const step = units === 'imperial' ? MM_PER_INCH : 25;
+  const measured = finding.says.flatMap((m) => (typeof m === 'object' && 'mm' in m ? [m.mm] : []));
+  const own = measured.flatMap((mm) => [markUp(mm, units), markUp(mm + 1, units), markUp(mm + step / 4, units)]);
+  const steps = [0.25, 0.5, 0.75, 1, 1.5, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 14, 16, 18, 20, 24, 28, 32, 36, 40, 44].map(
+    (n) => n * step,
+  );
+  return [...new Set([...own, ...steps])].filter((mm) => mm > 0).sort((a, b) => a - b);
+}
+
+/** Findings a riser settles; for the rest a thing stays at its height. */
+const RAISED: readonly Finding['code'][] = ['paddle-stroke', 'back-cast', 'rod-butt', 'light-hidden', 'light-low'];
+
+/** Slides along and across, to the other tracks nearby, and up: as small as each can be. */
+function* trials(input: WorkupInput, item: Fitted, finding: Finding, units: UnitSystem, surface: HullSurface): Generator<Trial> {
+  const { fitting, place, part, frame } = item.placed;
+  const { lift } = fitting;
+  const at = frame.origin;
+  const farthest = farthestOf(part, finding.code);
+  for (const far of distances(finding, units).filter((mm) => mm <= farthest)) {
+    const ways = [
+      [far, 0, 'aft'],
+      [-far, 0, 'forward'],
+      [0, far, 'to starboard'],
+      [0, -far, 'to port'],
+    ] as const;
+    for (const [dx, dy, kind] of ways) {
+      if (dy !== 0 && place.on !== 'deck') continue;
+      const to = nudge(surface, place, dx, dy);
+      const there = frameOf(surface, to, item.placed.below);
+      // It stays on what it stands on: off that it would be another job.
+      if (!there || there.off || (place.on === 'deck' && there.surface !== frame.surface)) continue;
+      yield { place: to, lift, moves: Math.hypot(there.origin.x - at.x, there.origin.y - at.y), kind };
     }
-  for (const track of input.hull.tracks)
-    for (let x = track.fore + 30; x <= track.aft - 30; x += STEP)
-      yield {
-        place: { on: 'track', track: track.id, x: toMark(x, units), heading: 'heading' in place ? place.heading : 0 },
-        lift,
-        moves: Math.hypot(x - at.x, track.y - at.y),
-      };
-  for (const up of [50.8, 101.6, 152.4, 203.2, 254, 304.8]) yield { place, lift: lift + up, moves: up };
-  if (lift > 0) yield { place, lift: 0, moves: lift };
+  }
+  if (part.holds.includes('track') && fitting.mount.hold === 'track')
+    for (const track of input.hull.tracks)
+      for (const x of [at.x, ...distances(finding, units).flatMap((mm) => [at.x - mm, at.x + mm])]) {
+        const moves = Math.hypot(x - at.x, track.y - at.y);
+        if (place.on === 'track' && place.track === track.id) continue;
+        if (x < track.fore + 30 || x > track.aft - 30 || Math.abs(x - at.x) > farthest) continue;
+        const heading = 'heading' in place ? place.heading : 0;
+        yield { place: { on: 'track', track: track.id, x: toMark(x, units), heading }, lift, moves, kind: track.id };
+      }
+  const held = fitting.mount.hold !== 'loose' && fitting.mount.hold !== 'clamp';
+  if (held && RAISED.includes(finding.code))
+    for (const up of distances(finding, units).filter((mm) => mm >= 2 * MM_PER_INCH && lift + mm <= HIGHEST))
+      yield { place, lift: lift + up, moves: up + A_RISER, kind: 'lift' };
+  if (lift > 0) yield { place, lift: 0, moves: lift, kind: 'lift' };
 }
 
-function clampTrack(input: WorkupInput, place: Place, x: number): number {
-  const track = place.on === 'track' ? input.hull.tracks.find((t) => t.id === place.track) : undefined;
-  return track ? keepOnTrack(track, x) : x;
-}
+/** A riser is a part more, so a slide is tried before it (judgement), as if it moved so much farther, mm. */
+const A_RISER = 100;
+/** To the other side, another way of holding, another answer: weighed against slides (judgement), mm. */
+const ANOTHER_WAY = 60;
 
-/** A try with how far it moves the fitting and what kind of move it is: one of a kind is offered. */
+/** A try with how much it changes and what kind of move it is: one of a kind is offered. */
 interface Candidate extends Try {
   readonly moves: number;
   readonly kind: string;
 }
 
-/** Generic moves of the fitting a finding is about: slides, other tracks, risers; nearest first. */
+/** Generic moves of the fitting a finding is about: slides, other tracks, risers. */
 function movesOf(input: WorkupInput, finding: Finding, before: Workup, search: CureSearch): Candidate[] {
   const item = before.items.find((i) => i.placed.id === finding.where);
   if (!item || item.placed.fitting.locked) return [];
-  const { fitting, place, part } = item.placed;
-  const at = item.placed.frame.origin;
-  const holdsTrack = part.holds.includes('track') && fitting.mount.hold === 'track';
-  return [...slides(input, at, place, fitting.lift, before, search.units)]
-    .filter((t) => (place.on === 'track') === (t.place.on === 'track') || (t.place.on === 'track' && holdsTrack))
-    .filter(firstOfItsPlace())
-    .sort((a, b) => a.moves - b.moves)
-    .map((t): Candidate => {
-      const lifted = t.lift !== fitting.lift;
-      return {
-        says: wordsOf(input, t, { place, lift: fitting.lift }, at),
-        moves: t.moves,
-        kind: lifted ? 'lift' : t.place.on === 'track' ? t.place.track : placeX(t) < at.x ? 'forward' : 'aft',
-        changes: lifted ? [{ kind: 'liftItem', item: finding.where, from: fitting.lift, to: t.lift }] : [slideTo(item, t.place)],
-      };
-    });
+  const { fitting, place, frame } = item.placed;
+  return [...trials(input, item, finding, search.units, before.surface)].filter(firstOfItsPlace()).map((t): Candidate => {
+    const lifted = t.lift !== fitting.lift;
+    return {
+      says: wordsOf(input, t, { place, lift: fitting.lift }, frame.origin, before.surface),
+      moves: t.moves,
+      kind: t.kind,
+      changes: lifted ? [{ kind: 'liftItem', item: finding.where, from: fitting.lift, to: t.lift }] : [slideTo(item, t.place)],
+    };
+  });
+}
+
+/** How much a way out of the judgement's own moves things: as far as it slides one, or as another way. */
+function ownMoves(one: Try, before: Workup): number {
+  const slid = one.changes.flatMap((c) => {
+    if (c.kind !== 'slideItem' && c.kind !== 'slideInSet') return [];
+    const to = c.to && frameOf(before.surface, c.to)?.origin;
+    const from = before.items.find((i) => i.placed.id === c.item)?.placed.frame.origin;
+    return to && from ? [Math.hypot(to.x - from.x, to.y - from.y)] : [];
+  });
+  return slid.length ? Math.max(...slid) : ANOTHER_WAY;
 }
 
 /** A try as one change, with ids. */
@@ -99,8 +154,8 @@ function changeOf(one: Try, newId: () => string): Change {
 const WORSE = { stop: 2, look: 1, note: 0 } as const;
 
 /**
- * Searches ways out of a finding: first those the judgement itself knows, then the smallest slide, track
- * or riser. Each is tried on a copy and offered only when the finding goes and nothing gets worse.
+ * Searches ways out of a finding, the least change first: slides, other tracks, risers, and those the judgement
+ * itself knows. Each is tried on a copy and offered only when the finding goes and nothing gets worse.
  *
  * @returns cures, at most three, one of a kind
  */
@@ -109,8 +164,10 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
   const session = new WorkupSession();
   const before = workUp(shown, session);
   const known = new Map(before.findings.map((f) => [f.key, WORSE[f.severity]]));
-  const own = finding.tries.map((t, i): Candidate => ({ ...t, moves: 0, kind: `own ${i}` }));
-  const candidates = [...own, ...movesOf(shown, finding, before, search)].slice(0, search.budget);
+  const own = finding.tries.map((t, i): Candidate => ({ ...t, moves: ownMoves(t, before), kind: `own ${i}` }));
+  const candidates = [...own, ...movesOf(shown, finding, before, search)]
+    .sort((a, b) => a.moves - b.moves)
+    .slice(0, search.budget);
   const cures: Cure[] = [];
   const kinds = new Set<string>();
   for (const candidate of candidates) {
@@ -146,14 +203,21 @@ function firstOfItsPlace(): (t: Trial) => boolean {
   };
 }
 
-const placeX = (t: Trial): number => ('x' in t.place ? t.place.x : 0);
-
-function wordsOf(input: WorkupInput, trial: Trial, fitting: { place: Place; lift: number }, at: { x: number }): Sentence {
+function wordsOf(
+  input: WorkupInput,
+  trial: Trial,
+  fitting: { place: Place; lift: number },
+  at: Point,
+  surface: HullSurface,
+): Sentence {
   if (trial.lift !== fitting.lift)
     return trial.lift > fitting.lift ? say`Raise it ${mm(trial.lift - fitting.lift)}` : say`Lower it ${mm(fitting.lift)}`;
   const { place } = trial;
   if (place.on === 'track' && (fitting.place.on !== 'track' || fitting.place.track !== place.track))
     return say`To the ${input.hull.tracks.find((t) => t.id === place.track)?.name ?? place.track}`;
-  const dx = placeX(trial) - at.x;
-  return say`Slide it ${mm(Math.abs(dx))} ${dx < 0 ? 'forward' : 'aft'}`;
+  const to = frameOf(surface, place)?.origin ?? at;
+  const [dx, dy] = [to.x - at.x, to.y - at.y];
+  return Math.abs(dx) >= Math.abs(dy)
+    ? say`Slide it ${mm(Math.abs(dx))} ${dx < 0 ? 'forward' : 'aft'}`
+    : say`Slide it ${mm(Math.abs(dy))} to ${dy < 0 ? 'port' : 'starboard'}`;
 }

@@ -24,9 +24,13 @@ export interface Finding {
   readonly x: number;
   readonly says: Sentence;
   readonly because: Sentence;
+  /** How bad it is, in the unit of its first figure; more is worse. Null when it has none. */
+  readonly size: number | null;
   /** Who may accept it with a reason. */
   readonly acceptable: 'anyone' | 'manager' | 'nobody';
   readonly accepted: Acceptance | null;
+  /** It was accepted, and has got worse since. */
+  readonly lapsed: Acceptance | null;
   readonly curable: boolean;
   /** Ways out the judgement itself knows; they are tried before they are offered. */
   readonly tries: readonly Try[];
@@ -77,7 +81,7 @@ export interface Bench {
   intrusionOf(item: Fitted): StrokeHit;
 }
 
-export type Raw = Omit<Finding, 'accepted' | 'key' | 'sets' | 'tries'> & {
+export type Raw = Omit<Finding, 'accepted' | 'lapsed' | 'size' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
   /** Or a way to find them, when that is dear: it is asked only when cures are searched. */
   readonly tries?: readonly Try[] | (() => readonly Try[]);

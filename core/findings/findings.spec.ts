@@ -138,6 +138,21 @@ describe('findings', () => {
     expect(daysBetween('2026-02-27', '2026-03-02')).toBe(3);
   });
 
+  it('an acceptance lapses when its finding gets worse, not when it gets better or stays', () => {
+    const by = { reason: 'it is soft', by: 'Idris' };
+    const two = (x: number, accepted = {}) =>
+      workUp(
+        inputOf({ a: fitted('battery-18', deck(1300, 0), 'loose'), b: fitted('battery-30', deck(x, 0), 'loose') }, { accepted }),
+      ).findings.find((f) => f.code === 'overlap');
+    const first = two(1460);
+    if (!first) return fail('no finding');
+    const accepted = { [first.key]: { ...by, severity: first.severity, size: first.size ?? 0 } };
+    expect(two(1460, accepted)?.accepted).not.toBeNull();
+    expect(two(1470, accepted)?.accepted).not.toBeNull();
+    expect(two(1450, accepted)?.accepted).toBeNull();
+    expect(two(1450, accepted)?.lapsed?.by).toBe('Idris');
+  });
+
   it('accepted ones stay listed with their reason, but not what nobody may accept', () => {
     const fittings = { d: rod(1560), o: fitted('crate-open', deck(2700, 600), 'loose') };
     const by = { reason: 'she rows standing', by: 'Idris' };
@@ -184,6 +199,23 @@ describe('cures', () => {
         expect(after.filter((f) => !before.some((b) => b.key === f.key))).toEqual([]);
       }
     });
+
+  it('slides a quarter inch what overlaps by a quarter inch, and says so', () => {
+    // 180 and 195 long: touching 187.5 apart.
+    const at = (apart: number) =>
+      inputOf({ a: fitted('battery-18', deck(1300, 0), 'loose'), b: fitted('battery-30', deck(1300 + apart, 0), 'loose') });
+    const input = at(187.5 - 6.35 + 0.1);
+    const finding = workUp(input).findings.find((f) => f.code === 'overlap');
+    const [first] = finding ? searchCures(input, finding, { ...search, units: 'imperial' }) : [];
+    expect(first?.moves).toBeCloseTo(6.35, 2);
+    expect(tell(first?.says ?? [], 'imperial')).toMatch(/^Slide it 1\/4 in (aft|forward)$/);
+  });
+
+  it('sends no light along the boat', () => {
+    const input = inputOf({ l: fitted('mast-light', track('fwd-star', 1500), 'track') });
+    for (const f of workUp(input).findings.filter((one) => one.where === 'l'))
+      for (const cure of searchCures(input, f, search)) expect(cure.moves).toBeLessThanOrEqual(305 + 100);
+  });
 
   it('offers the aft track for a tube ahead of the seat', () => {
     const input = inputOf({ d: rod(1560) });

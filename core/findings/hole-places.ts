@@ -147,6 +147,28 @@ export const reusedHole: Judgement = ({ owned, shop }) =>
       }),
   );
 
+/** A tape pulled taut over a step reads two places alike: which of them it is was settled by the plan, or by nobody. */
+export const readsAlike: Judgement = ({ ledger, hull }) =>
+  ledger.holes.flatMap((hole): Raw[] => {
+    const { at, alike, measured } = hole;
+    if (!at || !alike) return [];
+    const settled = measured.aimed !== undefined;
+    return [
+      {
+        ...aboutHull(hull, at.x),
+        where: hole.id,
+        letter: hole.label,
+        step: 'drill',
+        code: 'reads-alike',
+        severity: settled ? 'note' : 'look',
+        says: settled
+          ? say`${hole.label} reads alike at two places ${mm(distance(at, alike))} apart; the one the plan has is taken.`
+          : say`${hole.label} reads alike at two places ${mm(distance(at, alike))} apart: which is it?`,
+        because: say`The tape was pulled taut over a step in the deck. Stretched bow to stern and squared down it reads one place.`,
+      },
+    ];
+  });
+
 /** Two people measured one hole and disagree; both are kept. */
 export const measuredTwice: Judgement = ({ ledger, hull, shop }) =>
   ledger.holes.flatMap((hole): Raw[] =>

@@ -5,6 +5,8 @@ import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
 import type { Bench, Finding, Judgement, Raw } from './finding';
+import type { Acceptance } from '../rig';
+import type { Sentence } from '../units';
 import { fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
@@ -12,7 +14,7 @@ import { glare, heat, screenAngle } from './glare';
 import { chains, goesWith, replaced } from './goes-with';
 import { cannotHold, offHull, overloaded } from './holding';
 import { drilledElsewhere, drillPolicy, holeNearHazard, holeUnderWater, nothingReaches } from './holes';
-import { holeAtEdge, holesClose, hullOff, measuredTwice, reusedHole } from './hole-places';
+import { holeAtEdge, holesClose, hullOff, measuredTwice, readsAlike, reusedHole } from './hole-places';
 import { knuckles } from './knuckles';
 import { landingSide } from './landing-side';
 import { legs, twoPaddlers } from './legs';
@@ -114,6 +116,7 @@ export const RIG_JUDGEMENTS: readonly Judgement[] = [
   holesClose,
   reusedHole,
   measuredTwice,
+  readsAlike,
   hullOff,
   drilledElsewhere,
   openHoles,
@@ -152,10 +155,16 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
   return [...found]
     .map(([key, { raw, sets: where }]): Finding => {
       const { tries = NONE, ...rest } = raw;
+      const size = sizeOf(raw.says);
+      const stored = Object.hasOwn(rig.plan.accepted, key) ? (rig.plan.accepted[key] ?? null) : null;
+      const accepted = raw.acceptable === 'nobody' ? null : stored;
+      const lapsed = accepted !== null && worse(raw.severity, size, accepted);
       return {
         ...rest,
         key,
-        accepted: raw.acceptable === 'nobody' ? null : (rig.plan.accepted[key] ?? null),
+        size,
+        accepted: lapsed ? null : accepted,
+        lapsed: lapsed ? accepted : null,
         sets: where.length === 0 || where.length === sets.length ? null : where,
         get tries() {
           return typeof tries === 'function' ? tries() : tries;
@@ -164,6 +173,21 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
     })
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
 }
+
+/** The first figure of a sentence, as more is worse: one printed down is a margin, the less the worse. */
+function sizeOf(says: Sentence): number | null {
+  const first = says.find((part) => typeof part === 'object');
+  if (typeof first !== 'object') return null;
+  if ('kg' in first) return first.kg;
+  return first.how === 'down' ? -first.mm : first.mm;
+}
+
+/** So little more is no worse (judgement): a millimetre. */
+const SLACK = 1;
+
+const worse = (severity: Finding['severity'], size: number | null, at: Acceptance): boolean =>
+  (at.severity !== undefined && WEIGHT[severity] < WEIGHT[at.severity]) ||
+  (at.size !== undefined && size !== null && size > at.size + SLACK);
 
 /** Findings nobody has accepted. */
 export const unsettled = (findings: readonly Finding[]): Finding[] =>

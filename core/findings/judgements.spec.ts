@@ -84,9 +84,9 @@ const CASES: readonly Case[] = [
   },
   {
     code: 'overlap',
-    fires: rig({ a: loose('crate-open', deck(2700, 0)), b: loose('dry-box', deck(2900, 0)) }),
-    says: /stands in the place of A, Crate, open, 13 × 16, by 206 mm/,
-    not: rig({ a: loose('crate-open', deck(2650, 0)), b: loose('first-aid', deck(2960, 0)) }),
+    fires: rig({ a: loose('tackle-box', deck(1300, 0)), b: loose('first-aid', deck(1500, 0)) }),
+    says: /First-aid box stands in the place of A, Tackle box.*, by 40 mm/,
+    not: rig({ a: loose('tackle-box', deck(1300, 0)), b: loose('first-aid', deck(1541, 0)) }),
   },
   {
     code: 'fits-its-place',
@@ -317,6 +317,8 @@ const CASES: readonly Case[] = [
     fires: rig({ a: loose('drive-spare', deck(600, 0), { float: true }) }, { propulsion: ['pedals'], backUp: ['pedals'] }),
     says: /lies \d+ mm beyond the hand: it cannot be changed afloat/,
     not: rig({ a: loose('drive-spare', deck(1700, 0), { float: true }) }, { propulsion: ['pedals'], backUp: ['pedals'] }),
+    // From the foredeck into the cockpit: another place, not a slide.
+    cure: false,
   },
   {
     code: 'screen-angle',

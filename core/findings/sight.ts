@@ -22,7 +22,7 @@ function shadows(bench: Bench, of: Fitted, from: Point, people: readonly Paddler
   const gear = bench.items.flatMap((item): Shadow[] => {
     if (item === of || joined(item.placed, of.placed)) return [];
     const by = `${item.letter}, ${nameOf(item)}`;
-    return bench.memoPair('shadow', of.placed, item.placed, () =>
+    return bench.memoPair(`shadow of ${item.letter}`, of.placed, item.placed, () =>
       [...item.placed.bodies.map((b) => shadowOf(from, b, by)), ...item.placed.rods.map((r) => shadowOfRod(from, r, by))].filter(
         (s) => s !== undefined,
       ),

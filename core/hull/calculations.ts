@@ -36,7 +36,11 @@ export const tapePlace = calculation(
   [SOURCES.closedForm],
   ({ hull: h, datum, run: r, reading: value, y }) => {
     const surface = fairHull(h);
-    return { x: placeOfReading(surface, findDatum(surface, datum), r, value, y, (x) => surface.spot(x, y).z) ?? null };
+    return {
+      x:
+        placeOfReading(surface, { datum: findDatum(surface, datum), run: r, value, y, heightAt: (x) => surface.spot(x, y).z }) ??
+        null,
+    };
   },
 );
 

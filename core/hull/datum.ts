@@ -1,13 +1,17 @@
 import { distance, sideOf, type Point } from '../units';
 import type { HullSurface } from './surface';
 
-/** How the tape runs from its hook: pulled taut, along the centre line, or laid along the gunwale. */
+/**
+ * How the tape runs. The plain way is stretched from bow tip to stern tip, and squared down from it to the place: it
+ * reads along the boat whatever the deck does. Pulled taut it goes straight from its hook to the place, and over a
+ * step in the deck reads two places alike. Laid along the gunwale it goes round with it.
+ */
 export type TapeRun = 'taut' | 'centre' | 'gunwale';
 
 /** How a tape runs, in words. */
 export const RUN_WORDS: Readonly<Record<TapeRun, string>> = {
   taut: 'pulled taut',
-  centre: 'along the centre line',
+  centre: 'stretched bow to stern, squared down',
   gunwale: 'laid along the gunwale',
 };
 
@@ -63,7 +67,7 @@ export function findDatum(hull: HullSurface, id: string): Datum {
 
 /**
  * What the tape reads at a point, mm.
- * Taut is the straight distance, centre the difference in x, gunwale the arc between the feet of
+ * Taut is the straight distance, stretched and squared down the difference in x, gunwale the arc between the feet of
  * hook and point on the gunwale. At the beam of a 3.6 m hull the three differ by centimetres.
  */
 export function reading(hull: HullSurface, datum: Datum, run: TapeRun, point: Point): number {
@@ -72,40 +76,68 @@ export function reading(hull: HullSurface, datum: Datum, run: TapeRun, point: Po
   return Math.abs(hull.gunwaleArc(point.x) - hull.gunwaleArc(datum.at.x));
 }
 
+/** Where a reading is looked for. */
+export interface ReadingOf {
+  readonly datum: Datum;
+  readonly run: TapeRun;
+  /** What the tape reads, mm. */
+  readonly value: number;
+  /** Off the centre line, starboard positive. */
+  readonly y: number;
+  /** Height of the surface there, for a taut tape. */
+  readonly heightAt: (x: number) => number;
+  /** Which way the tape runs from its hook; from the stern it runs forward. */
+  readonly towards?: 'aft' | 'forward';
+  /** Where the plan has it: of places that read alike the nearest is taken. */
+  readonly near?: number;
+}
+
 /**
- * The x at which the tape reads so much, at a given distance off the centre line.
+ * Every x at which the tape reads so much, the one nearest the plan first, else the one nearest the hook. A tape
+ * pulled taut over a step reads two places alike.
  *
- * @param y off the centre line, starboard positive
- * @param heightAt surface height there, for a taut tape
- * @param towards which way the tape runs from its hook; from the stern it runs forward
- * @returns undefined when no place on the hull reads that
+ * @returns none when no place on the hull reads that
  */
-export function placeOfReading(
-  hull: HullSurface,
-  datum: Datum,
-  run: TapeRun,
-  value: number,
-  y: number,
-  heightAt: (x: number) => number,
-  towards: 'aft' | 'forward' = datum.id === 'stern' ? 'forward' : 'aft',
-): number | undefined {
+export function placesOfReading(hull: HullSurface, of: ReadingOf): number[] {
+  const { datum, run, value, y, heightAt, near, towards = datum.id === 'stern' ? 'forward' : 'aft' } = of;
   const direction = towards === 'forward' ? -1 : 1;
-  if (run === 'centre') return onHull(hull, datum.at.x + direction * value);
+  const one = (x: number | undefined): number[] => (x === undefined ? [] : [x]);
+  if (run === 'centre') return one(onHull(hull, datum.at.x + direction * value));
   if (run === 'gunwale') {
     const arc = hull.gunwaleArc(datum.at.x) + direction * value;
-    return arc < -0.5 || arc > hull.gunwaleArc(hull.length) + 0.5 ? undefined : hull.gunwaleAt(arc);
+    return arc < -0.5 || arc > hull.gunwaleArc(hull.length) + 0.5 ? [] : one(hull.gunwaleAt(arc));
   }
   const read = (x: number): number => distance(datum.at, { x, y, z: heightAt(x) });
-  // The taut reading grows with distance from the hook: bisect on that side of it.
-  let near = datum.at.x;
-  let far = direction > 0 ? hull.length : 0;
+  const end = direction > 0 ? hull.length : 0;
+  // Between the steps of the deck the reading grows with the distance from the hook.
+  const edges = hull.model.decks
+    .flatMap((d) => [d.fore, d.aft])
+    .filter((x) => (x - datum.at.x) * direction > 0 && (end - x) * direction > 0);
+  const stops = [datum.at.x, ...[...new Set(edges)].sort((a, b) => (a - b) * direction), end];
+  const found = stops.slice(1).flatMap((to, i) => {
+    const from = stops[i] ?? to;
+    return Math.abs(to - from) < 2 * EDGE ? [] : one(between(read, value, from + direction * EDGE, to - direction * EDGE));
+  });
+  const apart = found.filter((x, i) => found.findIndex((other) => Math.abs(other - x) < 1) === i);
+  return near === undefined ? apart : apart.sort((a, b) => Math.abs(a - near) - Math.abs(b - near));
+}
+
+/** A deck is looked at so far beside its edge, mm. */
+const EDGE = 1e-6;
+
+/** Where a reading that grows from one place to another is so much, by bisection; undefined when it is not. */
+function between(read: (x: number) => number, value: number, from: number, to: number): number | undefined {
+  let [near, far] = [from, to];
   if (value < read(near) - 0.01 || value > read(far) + 0.01) return undefined;
   for (let i = 0; i < 60; i++) {
     const middle = (near + far) / 2;
     if (read(middle) < value) near = middle;
     else far = middle;
   }
-  return onHull(hull, (near + far) / 2);
+  return (near + far) / 2;
 }
+
+/** The place a reading means: of several that read alike the one nearest the plan. */
+export const placeOfReading = (hull: HullSurface, of: ReadingOf): number | undefined => placesOfReading(hull, of)[0];
 
 const onHull = (hull: HullSurface, x: number): number | undefined => (x < -0.5 || x > hull.length + 0.5 ? undefined : x);

@@ -184,15 +184,15 @@ describe('the tape', () => {
     for (const datum of datums(hull).filter((d) => ['bow', 'stern'].includes(d.id)))
       for (const run of ['taut', 'centre', 'gunwale'] as const) {
         const value = reading(hull, datum, run, point);
-        const x = placeOfReading(hull, datum, run, value, point.y, () => point.z);
+        const x = placeOfReading(hull, { datum, run, value, y: point.y, heightAt: () => point.z });
         expect(x).withContext(`${datum.id} ${run}`).toBeCloseTo(point.x, 2);
       }
   });
 
   it('says so when no place reads that', () => {
     for (const run of ['taut', 'centre', 'gunwale'] as const)
-      expect(placeOfReading(hull, bow, run, 9000, 0, () => 300)).toBeUndefined();
-    expect(placeOfReading(hull, bow, 'taut', 10, 372, () => 304)).toBeUndefined();
+      expect(placeOfReading(hull, { datum: bow, run, value: 9000, y: 0, heightAt: () => 300 })).toBeUndefined();
+    expect(placeOfReading(hull, { datum: bow, run: 'taut', value: 10, y: 372, heightAt: () => 304 })).toBeUndefined();
   });
 
   it('falls back to the bow tip for a hook this hull lacks', () => expect(findDatum(hull, 'nowhere').id).toBe('bow'));
@@ -204,9 +204,9 @@ describe('the tape', () => {
     const hook = findDatum(hull, hookAt(1800.4, 0));
     expect([hook.at.x, hook.at.y]).toEqual([1800, 0]);
     const heightAt = (x: number): number => hull.spot(x, 0).z;
-    expect(placeOfReading(hull, hook, 'centre', 600, 0, heightAt)).toBe(2400);
-    expect(placeOfReading(hull, hook, 'centre', 600, 0, heightAt, 'forward')).toBe(1200);
-    const x = placeOfReading(hull, hook, 'taut', 700, 0, heightAt, 'forward') ?? NaN;
+    expect(placeOfReading(hull, { datum: hook, run: 'centre', value: 600, y: 0, heightAt })).toBe(2400);
+    expect(placeOfReading(hull, { datum: hook, run: 'centre', value: 600, y: 0, heightAt, towards: 'forward' })).toBe(1200);
+    const x = placeOfReading(hull, { datum: hook, run: 'taut', value: 700, y: 0, heightAt, towards: 'forward' }) ?? NaN;
     expect(reading(hull, hook, 'taut', { x, y: 0, z: heightAt(x) })).toBeCloseTo(700, 3);
     expect(x).toBeLessThan(1800);
     expect(findDatum(hull, 'at.x.y').id).toBe('bow');

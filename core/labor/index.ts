@@ -19,8 +19,9 @@ export const SET_UP = { receive: 0.2, measure: 0.1, tape: 0.25, agree: 0.1, weig
 const awkwardness = (holes: readonly PlannedHole[], standard: Standard): number =>
   holes.some((h) => h.behind.blocked) ? standard.awkward : 1;
 
+/** Old holes that are used again are there already; those opened up are drilled. */
 export const drillMinutes = (holes: readonly PlannedHole[], standard: Standard): number =>
-  awkwardness(holes, standard) * holes.length * standard.holeMinutes;
+  awkwardness(holes, standard) * holes.filter((h) => !h.reused || h.openUp).length * standard.holeMinutes;
 
 export const fastenMinutes = (mounted: Mounted, holes: readonly PlannedHole[], standard: Standard): number =>
   standard.mount[mounted.hold] + (mounted.plate ? awkwardness(holes, standard) * standard.plateMinutes : 0);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
-import { boltName, chooseBolt } from './fastener';
+import { boltName, chooseBolt, nutted } from './fastener';
 import { findThread, readRivet, rivetFor, THREADS } from './tables';
 
 const mm = z.number().min(0).max(500);
@@ -17,12 +17,19 @@ export const clearance = calculation(
 export const boltLength = calculation(
   'bolt-length',
   'The shortest bolt sold that clears its stack',
-  z.strictObject({ thread: threadName, base: mm, gasket: mm.default(1), wall: mm, plate: mm.default(0) }),
-  [SOURCES.iso7040, SOURCES.iso7089, SOURCES.asmeNuts],
-  ({ thread, ...stack }) => {
+  z.strictObject({
+    thread: threadName,
+    base: mm,
+    gasket: mm.default(1),
+    wall: mm,
+    plate: mm.default(0),
+    nut: z.enum(['lock', 'plain']).default('lock'),
+  }),
+  [SOURCES.iso4032, SOURCES.iso7089, SOURCES.asmeNuts],
+  ({ thread, nut, ...stack }) => {
     const found = findThread(thread);
     if (!found) return null;
-    const choice = chooseBolt(found, stack);
+    const choice = chooseBolt(found, stack, nutted(found, nut));
     return choice.ok ? { ...choice, name: boltName(found, choice.length) } : choice;
   },
 );

@@ -1,4 +1,4 @@
-import { LENGTHS, SCREW_LENGTHS, type Thread } from './tables';
+import { LENGTHS, SCREW_LENGTHS, type NutKind, type Thread } from './tables';
 
 /** Everything one bolt clamps, mm. */
 export interface Stack {
@@ -8,6 +8,18 @@ export interface Stack {
   readonly plate: number;
 }
 
+/** What goes on a bolt behind what it clamps, greatest heights, mm. */
+export interface BackOfBolt {
+  readonly washer: number;
+  readonly nut: number;
+}
+
+/** A washer and a nut of the shop's kind. */
+export const nutted = (thread: Thread, kind: NutKind): BackOfBolt => ({ washer: thread.washer, nut: thread.nuts[kind] });
+
+/** Into a thread of its own: a tapped plate, a plate the maker tapped. */
+export const TAPPED: BackOfBolt = { washer: 0, nut: 0 };
+
 export type FastenerChoice =
   | { readonly ok: true; readonly length: number; readonly showing: number; readonly needed: number }
   | { readonly ok: false; readonly needed: number; readonly short: number };
@@ -16,15 +28,16 @@ export type FastenerChoice =
  * The shortest bolt sold that clears stack, washer, nut and one and a half threads.
  *
  * @param stack everything clamped, mm
+ * @param behind washer and nut that really go on
  * @returns its length and how much stands out past the nut, or by how much the longest sold is short
  */
-export function chooseBolt(thread: Thread, stack: Stack): FastenerChoice {
+export function chooseBolt(thread: Pick<Thread, 'family' | 'pitch'>, stack: Stack, behind: BackOfBolt): FastenerChoice {
   const clamped = stack.base + stack.gasket + stack.wall + stack.plate;
-  const needed = clamped + thread.washer + thread.nut + 1.5 * thread.pitch;
+  const needed = clamped + behind.washer + behind.nut + 1.5 * thread.pitch;
   const lengths = LENGTHS[thread.family];
   const length = lengths.find((l) => l >= needed - 1e-9);
   if (length === undefined) return { ok: false, needed, short: needed - (lengths[lengths.length - 1] ?? 0) };
-  return { ok: true, length, needed, showing: length - clamped - thread.washer - thread.nut };
+  return { ok: true, length, needed, showing: length - clamped - behind.washer - behind.nut };
 }
 
 /**

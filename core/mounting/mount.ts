@@ -2,7 +2,7 @@ import type { Hold, Part, ShopSettings } from '../catalog';
 import type { HullModel } from '../hull';
 import { railFault, slotFault, toHull, twinTrack, type Placed } from '../layout';
 import type { Mount } from '../rig';
-import { boltName, chooseBlind, chooseBolt, chooseScrew, type FastenerChoice } from './fastener';
+import { boltName, chooseBlind, chooseBolt, chooseScrew, nutted, TAPPED, type FastenerChoice } from './fastener';
 import type { FastenerSpot } from './loads';
 import { findThread, rivetFor, SCREWS, WELL_NUTS, type Rivet, type Thread } from './tables';
 
@@ -94,7 +94,7 @@ const inTrack: Way = (placed, _mount, _shop, hull) => {
   const slot = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track)?.slot : below?.part.slot;
   if (!slot) return refuse('no track here for its T-bolts');
   const thread = findThread(slot.thread) ?? findThread('M6');
-  const bolt = thread && chooseBolt(thread, { base: part.base.thickness, gasket: 0, wall: 2, plate: 0 });
+  const bolt = thread && chooseBolt(thread, { base: part.base.thickness, gasket: 0, wall: 2, plate: 0 }, nutted(thread, 'plain'));
   const small = thread && part.madeHole !== undefined && part.madeHole < thread.close;
   return {
     ...none,
@@ -142,7 +142,7 @@ function onMadePlate(part: Part, plate: NonNullable<HullModel['plates']>[number]
         (p) => Math.hypot((turned ? h.v : h.u) - p.u, (turned ? -h.u : h.v) - p.v) <= thread.free - thread.diameter + 0.5,
       ),
     );
-  const bolt = chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: 0, plate: 0 });
+  const bolt = chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: 0, plate: 0 }, nutted(thread, 'lock'));
   return {
     ...none,
     thread,
@@ -170,12 +170,11 @@ const bolted =
     const plate = pulled || mount.plate;
     const thick = plate ? shop.holding.plate : 0;
     // A pulled plate is tapped: its screws need no nut behind, and may stand out of it.
-    const bolt = pulled
-      ? chooseBolt(
-          { ...thread, nut: 0, washer: 0 },
-          { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick },
-        )
-      : chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick });
+    const bolt = chooseBolt(
+      thread,
+      { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick },
+      pulled ? TAPPED : nutted(thread, shop.holding.nut),
+    );
     return {
       ...none,
       thread,

@@ -9,6 +9,7 @@ import {
   boltName,
   chooseBlind,
   chooseBolt,
+  nutted,
   fastenerWords,
   findThread,
   LENGTHS,
@@ -52,33 +53,51 @@ describe('tables', () => {
       expect(inches(t?.close ?? 0)).toBeCloseTo(close, 9);
       expect(inches(t?.free ?? 0)).toBeCloseTo(free, 9);
     });
-  // ISO 7040 high lock nuts, ISO 7089 washers (values from memory).
-  for (const [name, nut, washer, across] of [
-    ['M5', 6.8, 1, 10],
-    ['M6', 8, 1.6, 12],
-    ['M8', 9.5, 1.6, 16],
+  // ISO 7040 high lock nuts, ISO 4032 nuts, ISO 7089 washers at their thickest, ISO 898-1 stress areas (values from memory).
+  for (const [name, nut, plain, washer, across, area] of [
+    ['M5', 6.8, 4.7, 1.1, 10, 14.2],
+    ['M6', 8, 5.2, 1.8, 12, 20.1],
+    ['M8', 9.5, 6.8, 1.8, 16, 36.6],
   ] as const)
     it(`${name} lock nut ${nut}, washer ${washer} × ${across} mm`, () => {
       const t = THREADS.find((one) => one.name === name);
-      expect([t?.nut, t?.washer, t?.washerDiameter]).toEqual([nut, washer, across]);
-    });
-
-  // ASME B18.2.2 hex nuts and B18.6.3 machine screw nuts, greatest heights in inches (values from memory);
-  // inch washers: common practice, no source.
-  for (const [name, nut, washer, across] of [
-    ['8-32', 0.13, 0.05, 0.375],
-    ['10-24', 0.13, 0.05, 0.438],
-    ['1/4-20', 0.226, 0.065, 0.625],
-    ['5/16-18', 0.273, 0.065, 0.75],
-  ] as const)
-    it(`${name} nut ${nut}, washer ${washer} × ${across} in`, () => {
-      const t = thread(name);
-      expect([inches(t.nut), inches(t.washer), inches(t.washerDiameter)].map((v) => Math.round(v * 1000) / 1000)).toEqual([
+      expect([t?.nuts.lock, t?.nuts.plain, t?.washer, t?.washerDiameter, t?.stressArea]).toEqual([
         nut,
+        plain,
         washer,
         across,
+        area,
       ]);
     });
+
+  // ASME B18.2.2 hex nuts, B18.6.3 machine screw nuts, B18.16.6 nylon insert nuts, B18.22.1 washers: greatest, in inches;
+  // ASME B1.1 stress areas, in² (values from memory).
+  for (const [name, plain, lock, washer, across, area] of [
+    ['8-32', 0.13, 0.234, 0.065, 0.375, 0.014],
+    ['10-24', 0.13, 0.249, 0.065, 0.438, 0.0175],
+    ['1/4-20', 0.226, 0.328, 0.08, 0.625, 0.0318],
+    ['5/16-18', 0.273, 0.359, 0.08, 0.75, 0.0524],
+  ] as const)
+    it(`${name} nut ${plain}, lock nut ${lock}, washer ${washer} × ${across} in`, () => {
+      const t = thread(name);
+      const figures = [
+        inches(t.nuts.plain),
+        inches(t.nuts.lock),
+        inches(t.washer),
+        inches(t.washerDiameter),
+        t.stressArea / 25.4 ** 2,
+      ];
+      expect(figures.map((v) => Math.round(v * 10_000) / 10_000)).toEqual([plain, lock, washer, across, area]);
+    });
+
+  it('stress areas agree with the threads they belong to: π/4·(d − 0.9382·p)² (ISO 898-1; ASME B1.1 with 0.9743)', () => {
+    for (const t of THREADS) {
+      const k = t.family === 'metric' ? 0.9382 : 0.9743;
+      expect(t.stressArea / ((Math.PI / 4) * (t.diameter - k * t.pitch) ** 2))
+        .withContext(t.name)
+        .toBeCloseTo(1, 1);
+    }
+  });
   // ISO 261 coarse pitches and ASME B1.1 threads to the inch (values from memory).
   for (const [name, diameter, pitch] of [
     ['M4', 4, 0.7],
@@ -98,7 +117,7 @@ describe('tables', () => {
 
   it('M4 lock nut and washer: common practice, no source', () => {
     const t = thread('M4');
-    expect([t.nut, t.washer, t.washerDiameter]).toEqual([5, 0.8, 9]);
+    expect([t.nuts.lock, t.washer, t.washerDiameter]).toEqual([5, 0.9, 9]);
   });
 
   it('bolts are sold in these lengths (common practice, no source)', () => {
@@ -168,16 +187,16 @@ describe('rivets', () => {
 });
 
 describe('bolt length', () => {
-  it('worked by hand: 6 base + 1 gasket + 5 wall on M6 needs 12 + 1.6 + 8 + 1.5, so 25', () => {
-    const choice = chooseBolt(thread('M6'), { base: 6, gasket: 1, wall: 5, plate: 0 });
+  it('worked by hand: 6 base + 1 gasket + 5 wall on M6 needs 12 + 1.8 + 8 + 1.5, so 25', () => {
+    const choice = chooseBolt(thread('M6'), { base: 6, gasket: 1, wall: 5, plate: 0 }, nutted(thread('M6'), 'lock'));
     expect(choice).toEqual({ ok: true, length: 25, needed: jasmine.any(Number) as never, showing: jasmine.any(Number) as never });
-    expect(choice.needed).toBeCloseTo(23.1, 9);
+    expect(choice.needed).toBeCloseTo(23.3, 9);
   });
 
   it('clamps and shows a thread and a half, or says how much too short the longest is', () => {
     fc.assert(
       fc.property(fc.constantFrom(...THREADS), fc.double({ min: 1, max: 90, noNaN: true }), (t, clamped) => {
-        const choice = chooseBolt(t, { base: clamped, gasket: 0, wall: 0, plate: 0 });
+        const choice = chooseBolt(t, { base: clamped, gasket: 0, wall: 0, plate: 0 }, nutted(t, 'lock'));
         if (!choice.ok) return choice.short > 0 && choice.needed > (LENGTHS[t.family].at(-1) ?? 0);
         const shorter = LENGTHS[t.family].filter((l) => l < choice.length).at(-1) ?? 0;
         return choice.showing >= 1.5 * t.pitch - 1e-6 && shorter < choice.needed;

@@ -27,7 +27,7 @@ export function pickList(items: readonly { readonly placed: Placed; readonly mou
     add(fastener, count);
     if (hold === 'through' && thread) {
       add(`Washer ${thread.name}`, count);
-      add(`Lock nut ${thread.name}`, count);
+      add(`${shop.holding.nut === 'lock' ? 'Lock nut' : 'Nut'} ${thread.name}`, count);
     }
     if (plate) add('Backing plate, cut', 1);
   }

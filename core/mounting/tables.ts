@@ -2,6 +2,9 @@ import { MM_PER_INCH, SOURCES, type Source } from '../units';
 
 const inch = (value: number): number => value * MM_PER_INCH;
 
+/** What goes on behind: a plain nut with a lock washer's work done by sealant, or one that locks itself. */
+export type NutKind = 'plain' | 'lock';
+
 /** A machine thread with what is drilled and stacked for it, mm. */
 export interface Thread {
   readonly name: string;
@@ -11,10 +14,13 @@ export interface Thread {
   /** Clearance hole: close or fine, and free or medium. */
   readonly close: number;
   readonly free: number;
-  /** Greatest height of its lock nut. */
-  readonly nut: number;
+  /** Greatest heights of its nuts: hexagon, and with a nylon insert. */
+  readonly nuts: Readonly<Record<NutKind, number>>;
+  /** Greatest thickness of its washer. */
   readonly washer: number;
   readonly washerDiameter: number;
+  /** Tensile stress area, mm². */
+  readonly stressArea: number;
   readonly sources: readonly Source[];
 }
 
@@ -24,43 +30,52 @@ type Row = [
   pitch: number,
   close: number,
   free: number,
-  nut: number,
+  plain: number,
+  lock: number,
   washer: number,
   across: number,
+  area: number,
 ];
 
 /** Reads a row of a table whose lengths are in a unit of so many mm. */
 const threadsOf =
   (family: Thread['family'], unit: number, sources: readonly Source[]) =>
-  (...[name, diameter, pitch, close, free, nut, washer, across]: Row): Thread => ({
+  (...[name, diameter, pitch, close, free, plain, lock, washer, across, area]: Row): Thread => ({
     name,
     family,
     diameter: diameter * unit,
     pitch: pitch * unit,
     close: close * unit,
     free: free * unit,
-    nut: nut * unit,
+    nuts: { plain: plain * unit, lock: lock * unit },
     washer: washer * unit,
     washerDiameter: across * unit,
+    stressArea: area * unit * unit,
     sources,
   });
-const metric = threadsOf('metric', 1, [SOURCES.iso273, SOURCES.iso7040, SOURCES.iso7089]);
-const unified = threadsOf('inch', MM_PER_INCH, [SOURCES.inchClearance, SOURCES.asmeNuts]);
+const metric = threadsOf('metric', 1, [SOURCES.iso273, SOURCES.iso4032, SOURCES.iso7089, SOURCES.stressAreas]);
+const unified = threadsOf('inch', MM_PER_INCH, [
+  SOURCES.inchClearance,
+  SOURCES.asmeNuts,
+  SOURCES.asmeWashers,
+  SOURCES.stressAreas,
+]);
 
 /**
- * Threads in use. Metric clearance: ISO 273 fine and medium; lock nuts ISO 7040; washers ISO 7089.
- * Inch clearance: the usual tap-and-clearance chart; nuts ASME B18.6.3 and B18.2.2. All from memory.
- * Inch washers, and M4's lock nut: common practice, no source.
+ * Threads in use: the one table of what is drilled, stacked and loaded for each, greatest heights throughout.
+ * Metric: clearance ISO 273 fine and medium; nuts ISO 4032, self-locking ISO 7040; washers ISO 7089; stress areas
+ * ISO 898-1. Inch: the usual tap-and-clearance chart; nuts ASME B18.2.2 and B18.6.3, self-locking ASME B18.16.6;
+ * washers ASME B18.22.1; stress areas ASME B1.1. All from memory. M4's self-locking nut: common practice, no source.
  */
 export const THREADS: readonly Thread[] = [
-  metric('M4', 4, 0.7, 4.3, 4.5, 5, 0.8, 9),
-  metric('M5', 5, 0.8, 5.3, 5.5, 6.8, 1, 10),
-  metric('M6', 6, 1, 6.4, 6.6, 8, 1.6, 12),
-  metric('M8', 8, 1.25, 8.4, 9, 9.5, 1.6, 16),
-  unified('8-32', 0.164, 1 / 32, 0.1695, 0.177, 0.13, 0.05, 0.375),
-  unified('10-24', 0.19, 1 / 24, 0.196, 0.201, 0.13, 0.05, 0.438),
-  unified('1/4-20', 0.25, 1 / 20, 0.257, 0.266, 0.226, 0.065, 0.625),
-  unified('5/16-18', 0.3125, 1 / 18, 0.323, 0.332, 0.273, 0.065, 0.75),
+  metric('M4', 4, 0.7, 4.3, 4.5, 3.2, 5, 0.9, 9, 8.78),
+  metric('M5', 5, 0.8, 5.3, 5.5, 4.7, 6.8, 1.1, 10, 14.2),
+  metric('M6', 6, 1, 6.4, 6.6, 5.2, 8, 1.8, 12, 20.1),
+  metric('M8', 8, 1.25, 8.4, 9, 6.8, 9.5, 1.8, 16, 36.6),
+  unified('8-32', 0.164, 1 / 32, 0.1695, 0.177, 0.13, 0.234, 0.065, 0.375, 0.014),
+  unified('10-24', 0.19, 1 / 24, 0.196, 0.201, 0.13, 0.249, 0.065, 0.438, 0.0175),
+  unified('1/4-20', 0.25, 1 / 20, 0.257, 0.266, 0.226, 0.328, 0.08, 0.625, 0.0318),
+  unified('5/16-18', 0.3125, 1 / 18, 0.323, 0.332, 0.273, 0.359, 0.08, 0.75, 0.0524),
 ];
 
 /** The nearest thread of the other family, for a shop that keeps one family on a rig. */

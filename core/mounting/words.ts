@@ -31,13 +31,14 @@ export function fastenerWords(
 ): FastenerWords {
   const { hold, plate } = mounted;
   const sealed = mounted.holes > 0;
+  const nut = shop.holding.nut === 'lock' ? 'lock nut' : 'nut with thread lock';
   const soft = hull.material === 'polyethylene' || hull.material === 'abs';
   const stack = [
     sealed ? `${shop.holding.sealant} under the base and in the holes` : '',
     hold === 'through' && !part.holes.every((h) => h.bore)
       ? plate
-        ? 'plate, washer and lock nut behind'
-        : `${soft ? 'wide washer' : 'washer'} and lock nut behind`
+        ? `plate, washer and ${nut} behind`
+        : `${soft ? 'wide washer' : 'washer'} and ${nut} behind`
       : '',
     hold === 'rivet' ? 'the longer rivet where two would do' : '',
     hold === 'insert' ? 'a drop of thread lock' : '',

@@ -121,6 +121,8 @@ function editsOf(change: SimpleChange): Edit[] {
       return one(change.pin === 'hull' ? ['pins', 'hull', 'revision'] : ['pins', change.pin], change.from, change.to);
     case 'freezeLetters':
       return one(['letters'], change.from, change.to);
+    case 'letterItem':
+      return one(['letters', change.item], change.from, change.to);
   }
 }
 
@@ -147,7 +149,7 @@ function edited(holder: Json, path: readonly string[], edit: Edit): Json {
     return { ...holder, [head]: edit.to };
   }
   const inElsewhere = edit.path[0] === 'fittings' && head === 'elsewhere';
-  if (!there && !inElsewhere) {
+  if ((!there && !inElsewhere) || holder[head] === null) {
     // Taken off by somebody else: a clash when it was there before, which only the sender can tell.
     throw new Clash(edit.path.join('/'), edit.from, null, edit.to);
   }
@@ -161,7 +163,7 @@ function without(holder: Json, key: string): Json {
   return others;
 }
 
-const RECORDS = ['fittings', 'runs', 'wishes', 'accepted', 'sets', 'stowage', 'photos', 'scuppers'];
+const RECORDS = ['letters', 'fittings', 'runs', 'wishes', 'accepted', 'sets', 'stowage', 'photos', 'scuppers'];
 const OPTIONAL = ['sets', 'lean', 'group', 'locked', 'swap', 'tether', 'float', 'travels', 'of', 'uses', 'length'];
 
 /** Entries of records and optional fields of a fitting are gone when set to null; plain fields keep the null. */

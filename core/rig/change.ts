@@ -58,6 +58,7 @@ const simple = [
   verb('promiseRig', { ...fromTo(plan.shape.promised) }),
   verb('adoptRevision', { pin: z.enum(['hull', 'catalog', 'shop']), ...fromTo(z.int().min(1)) }),
   verb('freezeLetters', { ...fromTo(plan.shape.letters) }),
+  verb('letterItem', { item, ...fromTo(z.string().min(1).max(4).nullable()) }),
 ] as const;
 
 const simpleChange = z.discriminatedUnion('kind', simple);

@@ -21,6 +21,12 @@ export const measured = z.strictObject({
   offCentre: z.number().min(-2000).max(2000).describe('mm, starboard positive'),
   down: z.number().min(0).max(2000).nullable().describe('down from the gunwale edge for a hole in the side'),
   downBy: z.enum(['level', 'girth']).optional().describe('down in height, or by a tape laid on the side; height when left out'),
+  aimed: z
+    .number()
+    .min(-2000)
+    .max(10_000)
+    .optional()
+    .describe('where the plan had it, x: settles which of two places that read alike it is'),
   towards: z.enum(['aft', 'forward']).optional().describe('which way the tape ran; aft but for the stern when left out'),
 });
 export type Measured = z.infer<typeof measured>;

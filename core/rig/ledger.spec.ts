@@ -1,8 +1,9 @@
-import { TOLVANE } from '../../demo/index';
+import fc from 'fast-check';
+import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, findDatum, reading } from '../hull';
 import { deck, fitted, inputOf, keptFact } from '../testing/bench';
 import { workUp } from '../workup';
-import { type Fact, foldLedger, measuredPlace } from './index';
+import { type Fact, foldLedger, measuredPlace, measuredPlaces } from './index';
 
 const hull = fairHull(TOLVANE);
 const at = (x: number, y: number, off = 0) => ({
@@ -133,5 +134,57 @@ describe('before the first hole', () => {
     const { open, wants } = gate([measured('fore-hatch.aft', 1), measured('stern', 0), misread]);
     expect(open).toBeFalse();
     expect(wants.find((w) => w.id === 'sum')?.says).toContain('8 mm over the length');
+  });
+});
+
+describe('a hole drilled exactly as planned', () => {
+  it('reads back at its place to a tenth, whatever the tape, beside every step of every hull (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(TOLVANE, BRACKWEN, ORRISK, QUENBY, PELLIN),
+        fc.constantFrom('taut' as const, 'centre' as const, 'gunwale' as const),
+        fc.constantFrom('bow', 'stern'),
+        fc.nat(30),
+        fc.integer({ min: -60, max: 60 }),
+        fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+        (model, run, datum, which, off, side) => {
+          const hull = fairHull(model);
+          const edges = model.decks.flatMap((d) => [d.fore, d.aft]);
+          const x = Math.min(hull.length - 20, Math.max(20, (edges[which % edges.length] ?? 0) + off + 0.37));
+          const y = side * hull.halfBreadth(x);
+          const hook = findDatum(hull, datum);
+          const at = { x, y, z: hull.spot(x, y).z };
+          const measured = {
+            hullRevision: 1,
+            datum,
+            run,
+            reading: reading(hull, hook, run, at),
+            offCentre: y,
+            down: null,
+            aimed: x,
+          };
+          const back = measuredPlaces(hull, measured)[0];
+          expect(Math.abs((back?.x ?? NaN) - x)).toBeLessThan(0.1);
+        },
+      ),
+      { seed: 5, numRuns: 600 },
+    );
+  });
+
+  it('says so when the tape reads two places alike', () => {
+    const hull = fairHull(TOLVANE);
+    const bow = findDatum(hull, 'bow');
+    // Just ahead of the after end of the floor: on the deck over it, 11 mm aft, a taut tape reads the same.
+    const at = { x: 2325, y: 0, z: hull.spot(2325, 0).z };
+    const measured = {
+      hullRevision: 1,
+      datum: 'bow',
+      run: 'taut' as const,
+      reading: reading(hull, bow, 'taut', at),
+      offCentre: 0,
+      down: null,
+    };
+    expect(measuredPlaces(hull, measured).length).toBe(2);
+    expect(measuredPlaces(hull, { ...measured, run: 'centre' as const, reading: 2325 }).length).toBe(1);
   });
 });

@@ -3,7 +3,7 @@ import {
   correctionOf,
   downOfGirth,
   findDatum,
-  placeOfReading,
+  placesOfReading,
   type HullSurface,
   type KnownDistance,
 } from '../hull';
@@ -35,6 +35,8 @@ export interface LedgerHole extends Telling {
   readonly photos: readonly string[];
   /** Others measured the same hole; all are kept. */
   readonly also: readonly Telling[];
+  /** Another place where the tape reads the same, or null. */
+  readonly alike: Point | null;
 }
 
 type Of<K extends NewFact['kind']> = Fact & { readonly kind: K };
@@ -57,21 +59,31 @@ export interface Ledger {
   readonly bars: ReadonlyMap<string, Of<'barMeasured'>>;
 }
 
-/** Where a measured hole is: on the side when it was measured down from the gunwale, else on deck. */
-export function measuredPlace(hull: HullSurface, m: Measured, correction?: Correction): Point | null {
+/**
+ * Every place a measured hole may be, the likeliest first: on the side when it was measured down from the gunwale,
+ * else on deck; where a tape pulled over a step reads two places alike, the one nearest what was aimed at.
+ */
+export function measuredPlaces(hull: HullSurface, m: Measured, correction?: Correction): Point[] {
   const datum = findDatum(hull, m.datum);
   const side = sideOf(m.offCentre) === 'port' ? 'port' : 'starboard';
   const heightAt = (x: number): number => {
     if (m.down === null) return hull.spot(x, m.offCentre).z;
     return hull.sidePoint(x, side, m.downBy === 'girth' ? downOfGirth(hull, x, m.down) : m.down).z;
   };
-  const xAt = (value: number): number | undefined => placeOfReading(hull, datum, m.run, value, m.offCentre, heightAt, m.towards);
-  let x = xAt(m.reading);
-  if (x === undefined) return null;
-  // What the tape reads more on this boat than on the drawing comes off again; twice is enough, it hardly changes along x.
-  for (let i = 0; correction?.known.length && i < 2; i++) x = xAt(m.reading - correction.between(datum.at.x, x ?? 0)) ?? x;
-  return { x: x ?? 0, y: m.offCentre, z: heightAt(x ?? 0) };
+  const shared = { datum, run: m.run, y: m.offCentre, heightAt, towards: m.towards };
+  const xsAt = (value: number, near = m.aimed): number[] => placesOfReading(hull, { ...shared, value, near });
+  return xsAt(m.reading).map((first) => {
+    let x = first;
+    // What the tape reads more on this boat than on the drawing comes off again; twice is enough, it hardly changes along x.
+    for (let i = 0; correction?.known.length && i < 2; i++)
+      x = xsAt(m.reading - correction.between(datum.at.x, x), first)[0] ?? x;
+    return { x, y: m.offCentre, z: heightAt(x) };
+  });
 }
+
+/** The likeliest place of a measured hole; null when no place on the hull reads that. */
+export const measuredPlace = (hull: HullSurface, m: Measured, correction?: Correction): Point | null =>
+  measuredPlaces(hull, m, correction)[0] ?? null;
 
 const isFact = <K extends NewFact['kind']>(f: Fact, kind: K): f is Of<K> => f.kind === kind;
 
@@ -107,18 +119,20 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     if (f.kind === 'holeDrilled' || f.kind === 'holeFound') {
       const { hole: id, label, bit, measured } = f;
       const drilled = f.kind === 'holeDrilled' ? f : null;
+      const places = measuredPlaces(hull, measured, correction);
       keepHole(holes, {
         id,
         label,
         rig: drilled ? f.rig : null,
         bit,
         measured,
-        at: measuredPlace(hull, measured, correction),
+        at: places[0] ?? null,
         elsewhere: drilled?.elsewhere ?? false,
         found: drilled ? null : (f as Of<'holeFound'>).says || 'found on the boat',
         plugged: null,
         photos: drilled?.photo ? [drilled.photo] : [],
         also: [],
+        alike: places[1] ?? null,
         by: f.by,
         when: f.deviceTime,
         fact: f.id,

@@ -21,8 +21,10 @@ export function assignLetters(
   let neighbour = firstFrozen;
   for (const id of bowToStern) {
     const kept = frozen[id];
-    if (kept) {
-      neighbour = kept.replace(/\d+$/, '');
+    // Two people who placed at the same moment may have kept one letter: the later keeps the next free.
+    const taken = kept !== undefined && [...out.values()].includes(kept);
+    if (kept) neighbour = kept.replace(/\d+$/, '');
+    if (kept && !taken) {
       out.set(id, kept);
       continue;
     }

@@ -164,7 +164,12 @@ export const wish = z.strictObject({
 
 export const tape = z.strictObject({ datum: z.string().max(80), run: z.enum(['taut', 'centre', 'gunwale']) });
 
-export const acceptance = z.strictObject({ reason: z.string().min(3).max(400), by: z.string().max(80) });
+export const acceptance = z.strictObject({
+  reason: z.string().min(3).max(400),
+  by: z.string().max(80),
+  severity: z.enum(['stop', 'look', 'note']).optional().describe('what it was when it was accepted'),
+  size: z.number().optional().describe('how bad it was then: it lapses when it gets worse'),
+});
 
 const record = <T extends z.ZodType>(of: T) => z.record(key, of);
 
@@ -249,7 +254,7 @@ export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised
   return {
     ...start,
     brief: USUAL_BRIEF,
-    tape: { datum: 'bow', run: 'taut' },
+    tape: { datum: 'bow', run: 'centre' },
     fittings: {},
     runs: {},
     wishes: {},

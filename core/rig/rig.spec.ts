@@ -27,6 +27,7 @@ import {
   readRigFile,
   renewAssembly,
   rigFile,
+  singleChanges,
   Refused,
   sameJson,
   standingOn,
@@ -98,6 +99,14 @@ const CHANGES: readonly Change[] = [
     id: id(),
     kind: 'together',
     changes: [
+      { id: id(), kind: 'freezeLetters', from: null, to: { g: 'C' } },
+      { id: id(), kind: 'letterItem', item: 's', from: null, to: 'C2' },
+    ],
+  },
+  {
+    id: id(),
+    kind: 'together',
+    changes: [
       { id: id(), kind: 'routeRun', run: 'r', from: run, to: null },
       { id: id(), kind: 'takeOffItem', item: 's', from: sounder },
     ],
@@ -117,7 +126,7 @@ describe('changes', () => {
     });
 
   it('every kind has a spec', () => {
-    const kinds = new Set(CHANGES.map((c) => c.kind));
+    const kinds = new Set([...CHANGES, ...CHANGES.flatMap(singleChanges)].map((c) => c.kind));
     expect(change.options.map((o) => o.shape.kind.value).filter((k) => !kinds.has(k))).toEqual([]);
   });
 

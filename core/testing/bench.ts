@@ -14,14 +14,17 @@ import {
 } from '../index';
 
 /** An empty plan on the Tolvane, dated, for specs. */
-export const emptyPlan = (hull: HullModel = TOLVANE): Plan =>
-  openPlan({
+export const emptyPlan = (hull: HullModel = TOLVANE): Plan => ({
+  ...openPlan({
     id: 'plan-1',
     title: 'spec rig',
     opened: '2026-06-01',
     promised: '2026-06-12',
     pins: { hull: { id: hull.id, revision: hull.revision }, catalog: 1, shop: 1 },
-  });
+  }),
+  // The hardest way to read back.
+  tape: { datum: 'bow', run: 'taut' },
+});
 
 export const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fitting> = {}): Fitting => ({
   part,

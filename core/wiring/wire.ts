@@ -64,6 +64,10 @@ export interface GaugeAsk {
   readonly conductorsInBundle: number;
   /** The shop's thinnest for this class. */
   readonly leastAwg: number;
+  /** A motor's full thrust is short; everything else counts as continuous. */
+  readonly motor?: boolean;
+  /** The protection the load's maker states, A. */
+  readonly ownFuse?: number;
 }
 
 export interface GaugeChoice {
@@ -72,7 +76,9 @@ export interface GaugeChoice {
   readonly byHeat: Awg | null;
   readonly byDrop: Awg | null;
   readonly byShop: Awg | null;
-  readonly ruled: 'heat' | 'drop' | 'shop';
+  /** The thinnest that some protection sold both lets the load through and guards. */
+  readonly byFuse: Awg | null;
+  readonly ruled: 'heat' | 'drop' | 'shop' | 'protection';
   readonly sources: readonly Source[];
 }
 
@@ -89,20 +95,32 @@ export function dropAllows(ask: GaugeAsk, awg: Awg): boolean {
 /** Amps a gauge carries in this bundle. */
 export const derated = (awg: Awg, conductors: number): number => AMPACITY[awg] * bundleFactor(conductors);
 
-/** The thinnest gauge that heat, drop and the shop all allow, and which of them ruled. */
+/** The thinnest gauge that heat, drop, the shop and its protection all allow, and which of them ruled: a wire is chosen with its fuse. */
 export function chooseGauge(ask: GaugeAsk): GaugeChoice {
   const byHeat = thinnest((g) => derated(g, ask.conductorsInBundle) >= ask.amps);
   const byDrop = thinnest((g) => dropAllows(ask, g));
   const byShop = thinnest((g) => g <= ask.leastAwg);
-  const all = [byHeat, byDrop, byShop];
+  const byFuse = thinnest((g) => {
+    const { rating, over } = chooseFuse(ask.amps, derated(g, ask.conductorsInBundle), ask.motor ?? false, ask.ownFuse);
+    return rating !== null && !over;
+  });
+  const all = [byHeat, byDrop, byShop, byFuse];
   const awg = all.includes(null) ? null : (Math.min(...all.map((g) => g ?? 0)) as Awg);
   // Where two rules ask for the same gauge the physical one is named.
-  const ruled = byHeat === null || byHeat === awg ? 'heat' : byDrop === null || byDrop === awg ? 'drop' : 'shop';
+  const ruled =
+    byHeat === null || byHeat === awg
+      ? 'heat'
+      : byDrop === null || byDrop === awg
+        ? 'drop'
+        : byShop === awg
+          ? 'shop'
+          : 'protection';
   return {
     awg,
     byHeat,
     byDrop,
     byShop,
+    byFuse,
     ruled,
     sources: [ask.standard === 'E-11' ? SOURCES.e11 : SOURCES.iso10133, SOURCES.awg, SOURCES.shop],
   };
@@ -118,14 +136,19 @@ export interface Protection {
 }
 
 /**
- * The smallest rating that carries the load (80 % of it when continuous, common practice; a motor's
- * full thrust is short, so all of it) and does not exceed what the conductor carries.
+ * Protection between load and conductor. What the load's maker states wins. Else the smallest rating that carries the
+ * load: 80 % of it when continuous (common practice, no source); a motor's full thrust is short, so the next rating
+ * over it: 30 A takes 40, 42 takes 50, 50 takes 60 (common practice, no source). Never over what the conductor
+ * carries, but for the next size sold up to 150 % where none fits under it (E-11).
  */
-export function chooseFuse(amps: number, ampacity: number, motor: boolean): Protection {
-  const least = motor ? amps : amps / 0.8;
-  const rating = RATINGS.find((r) => r >= least - 1e-9);
+export function chooseFuse(amps: number, ampacity: number, motor: boolean, own?: number): Protection {
+  const carries = (r: number): boolean => (motor ? r > amps + 1e-9 : r >= amps / 0.8 - 1e-9);
+  const rating = own ?? RATINGS.find(carries);
   if (rating !== undefined && rating <= ampacity) return { rating, over: false };
   const next = RATINGS.find((r) => r >= ampacity);
   const fits = rating !== undefined && rating === next && rating <= 1.5 * ampacity;
   return { rating: fits ? rating : null, over: fits };
 }
+
+/** The nominal volts of a system: 12, 24, 36 or 48 for what charges to a little more; a drop is a share of these. */
+export const nominalVolts = (volts: number): number => (volts < 10 ? volts : 12 * Math.max(1, Math.round(volts / 12.9)));

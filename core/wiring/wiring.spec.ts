@@ -9,6 +9,8 @@ import {
   bundleFactor,
   chooseFuse,
   chooseGauge,
+  derated,
+  nominalVolts,
   circularMils,
   cutLength,
   dropAllows,
@@ -106,7 +108,7 @@ describe('gauge', () => {
   it('names the rule that ruled', () => {
     expect(chooseGauge(ask({ amps: 0.2, leastAwg: 16 })).ruled).toBe('shop');
     expect(chooseGauge(ask({ amps: 10 })).ruled).toBe('drop');
-    expect(chooseGauge(ask({ amps: 55, roundTrip: 300 })).ruled).toBe('heat');
+    expect(chooseGauge(ask({ amps: 55, roundTrip: 300, motor: true })).ruled).toBe('heat');
     expect(chooseGauge(ask({ amps: 300 })).awg).toBeNull();
   });
 
@@ -127,11 +129,43 @@ describe('gauge', () => {
   });
 });
 
+describe('gauge and protection together', () => {
+  it('no choice of the product ends without protection: any load, length and bundle it finds a wire for (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 80, noNaN: true }),
+        fc.double({ min: 100, max: 16_000, noNaN: true }),
+        fc.integer({ min: 1, max: 30 }),
+        fc.boolean(),
+        (amps, roundTrip, bundle, motor) => {
+          const a = ask({ amps, roundTrip, conductorsInBundle: bundle, leastAwg: 18, motor });
+          const { awg } = chooseGauge(a);
+          if (awg === null) return true;
+          const { rating, over } = chooseFuse(amps, derated(awg, bundle), motor);
+          return rating !== null && !over && rating >= (motor ? amps : amps / 0.8) - 1e-9;
+        },
+      ),
+      { seed: 9, numRuns: 800 },
+    );
+  });
+
+  it("18 A all day wants a 25 A fuse, so 16 AWG and not 18; a maker's own 30 A fuse wants 14", () => {
+    const short = { amps: 18, roundTrip: 500, leastAwg: 18, conductorsInBundle: 2 };
+    expect(chooseGauge(ask(short))).toEqual(jasmine.objectContaining({ awg: 16, byHeat: 18, ruled: 'protection' }));
+    expect(chooseGauge(ask({ ...short, ownFuse: 30 })).awg).toBe(14);
+    expect(chooseFuse(18, 35, false, 30).rating).toBe(30);
+  });
+
+  it('a drop is a share of nominal volts: 12.8 and 13.8 V are a 12 V system, 25.6 a 24 V one', () => {
+    expect([12, 12.8, 13.8, 24, 25.6, 36, 38.4, 5].map(nominalVolts)).toEqual([12, 12, 12, 24, 24, 36, 36, 5]);
+  });
+});
+
 describe('fuse', () => {
   it('breakers by motor class (common practice, no source): 30 A on 40, 42 on 50, 50 on 60', () => {
-    // Full thrust is short: the whole rating may be used, so 50 A of motor may sit on 50 A.
     expect(chooseFuse(42, 120, true).rating).toBe(50);
-    expect(chooseFuse(30, 120, true).rating).toBe(30);
+    expect(chooseFuse(30, 120, true).rating).toBe(40);
+    expect(chooseFuse(50, 120, true).rating).toBe(60);
   });
 
   it('carries a continuous load at no more than 80 % (common practice)', () => {

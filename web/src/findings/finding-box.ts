@@ -20,6 +20,9 @@ import { SessionStore } from '../stores/session.store';
       @for (c of cures(); track $index) {
         <button [class.act]="$first" [class.way]="!$first" type="button" (click)="cure(c)">{{ c.says | words }}</button>
       }
+      @if (finding().lapsed; as a) {
+        <p class="small">{{ a.by }} accepted it ({{ a.reason }}); it has got worse since.</p>
+      }
       @if (finding().accepted; as a) {
         <p class="small muted">
           Accepted by {{ a.by }}: {{ a.reason }} <button class="link" type="button" (click)="accept(null)">Take back</button>
@@ -40,7 +43,11 @@ import { SessionStore } from '../stores/session.store';
         <button class="link" type="button" (click)="asking.set(true)">Accept with a reason</button>
       } @else {
         <p class="small muted">
-          {{ finding().acceptable === 'manager' ? 'Only a manager may accept this.' : 'Nobody may accept this.' }}
+          {{
+            finding().acceptable === 'manager'
+              ? 'Only a manager may accept this.'
+              : 'Nobody may accept this: it wants another place, part or hull.'
+          }}
         </p>
       }
     </div>
@@ -77,11 +84,19 @@ export class FindingBox {
 
   /** Accepts with a reason, or with null takes the acceptance back. */
   protected accept(reason: string | null): void {
-    const { key } = this.finding();
+    const { key, size } = this.finding();
     this.fault.set(reason !== null && reason.trim().length < 3);
     if (this.fault()) return;
     const from = this.store.state()?.plan.accepted[key] ?? null;
-    const to = reason === null ? null : { reason: reason.trim(), by: this.staff()?.name ?? '' };
+    const to =
+      reason === null
+        ? null
+        : {
+            reason: reason.trim(),
+            by: this.staff()?.name ?? '',
+            severity: this.finding().severity,
+            ...(size === null ? {} : { size }),
+          };
     this.store.change({ id: crypto.randomUUID(), kind: 'acceptFinding', finding: key, from, to });
     this.asking.set(false);
   }

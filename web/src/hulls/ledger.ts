@@ -114,7 +114,7 @@ export default class Ledger {
     const measured = {
       hullRevision: this.data()?.model.revision ?? 1,
       datum: h.datum,
-      run: 'taut' as const,
+      run: 'centre' as const,
       reading: h.reading,
       offCentre: h.offCentre,
       down: h.down,

@@ -74,7 +74,7 @@ export class Card {
     const { lift } = this.fitting();
     const { place } = this.item().placed;
     const print = (mm: number): string => printFigure(mm, this.units.system());
-    const run = { taut: 'taut', centre: 'on the centre line', gunwale: 'along the gunwale' }[tape.run];
+    const run = { taut: 'taut', centre: 'stretched bow to stern', gunwale: 'along the gunwale' }[tape.run];
     const rows: { field: Field; name: string; value: string; fixed: boolean }[] = [
       {
         field: 'reading',
@@ -146,7 +146,15 @@ export class Card {
         : place.on === 'side'
           ? surface.sidePoint(x, place.side, place.down).z
           : this.at().z;
-    const x = placeOfReading(surface, this.datum(), this.state().plan.tape.run, mm, this.at().y, heightAt, this.towards());
+    const x = placeOfReading(surface, {
+      datum: this.datum(),
+      run: this.state().plan.tape.run,
+      value: mm,
+      y: this.at().y,
+      heightAt,
+      towards: this.towards(),
+      near: this.at().x,
+    });
     if (x === undefined) return wrong('the tape reads that nowhere on this hull');
     const track = place.on === 'track' ? this.state().doc.hull.tracks.find((t) => t.id === place.track) : undefined;
     if (track && (x < track.fore || x > track.aft)) return wrong(`off the end of ${track.name}`);

@@ -46,7 +46,7 @@ import { Words } from '../hull-view/words';
       @for (f of accepted(); track f.key) {
         <li class="muted">
           <span class="mark open">{{ f.letter }}</span><button class="says muted" type="button" (click)="picked.emit(f.where)">
-            Accepted: {{ f.accepted?.reason }} ({{ f.accepted?.by }})
+            {{ f.says | words }} Accepted by {{ f.accepted?.by }}: {{ f.accepted?.reason }}
           </button>
         </li>
       }

@@ -95,6 +95,7 @@ export const SETTINGS: readonly Group[] = [
       one('holding.shock', 'Shock on the working pull', 'number', '×'),
       one('holding.rock', 'A base may rock', 'number', '°'),
       one('holding.sealant', 'Sealant', ['neutral-cure silicone', 'marine adhesive', 'butyl tape']),
+      one('holding.nut', 'Nuts', ['lock', 'plain']),
       share('holding.spares', 'Fasteners picked over the count'),
       length('holding.plate', 'Board plates are cut from'),
       one('holding.kerf', 'Saw cut', 'number', 'mm'),

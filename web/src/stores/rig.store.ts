@@ -11,6 +11,7 @@ import {
   type Plan,
   type PlannedHole,
   singleChanges,
+  withLetters,
   WorkupSession,
   workUp,
 } from '@plain-cleat/core';
@@ -179,11 +180,18 @@ export class RigStore {
   }
 
   /** Applies a change here at once and sends it. */
-  change(change: Change, undoes: string | null = null): void {
+  change(asked: Change, undoes: string | null = null): void {
     this.previewed = null;
     const state = this.states.value;
     if (!state) return;
+    let change: Change;
     try {
+      change = withLetters(
+        state.settled,
+        asked,
+        (plan) => this.lettersOf(state, plan),
+        () => crypto.randomUUID(),
+      );
       applyChange(state.settled, change);
     } catch (error) {
       this.show({ refused: (error as Error).message });
@@ -192,6 +200,11 @@ export class RigStore {
     this.outbox.add({ what: 'change', change, undoes });
     this.show({ refused: null });
     void this.send();
+  }
+
+  private lettersOf({ doc, facts }: RigState, plan: Plan): Map<string, string> {
+    const { owned } = workUp({ ...inputOf(doc), plan, facts, set: null }, this.workups);
+    return new Map(owned.map((i) => [i.placed.id, i.letter]));
   }
 
   /** Keeps what happened on the boat, with a photo of it where there is one: never refused as stale. */
