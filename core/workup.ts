@@ -212,6 +212,8 @@ function weigh({ loose, fixed, crew, hull }: Aboard): WeightShare {
   return { gearKg: gear.kg, totalKg: carried.kg + hull.kg, x: carried.at.x, y: carried.at.y };
 }
 
+const reachKey = ({ stature, seat, second }: Plan['brief']): string => `reach ${stature} ${seat} ${second?.stature ?? ''}`;
+
 /** What stands aboard in one set. */
 const inSet = (all: readonly Fitted[], set: string): Fitted[] => all.filter((f) => f.sets?.includes(set));
 
@@ -283,7 +285,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     runs,
     weight,
     float,
-    reach: reachZones(surface, plan.brief),
+    reach: session.memo(reachKey(plan.brief), surface, () => reachZones(surface, plan.brief)),
     lines,
     labor,
     totals: totals(lines, labor, shop),

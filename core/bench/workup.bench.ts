@@ -36,32 +36,42 @@ function median(work: (i: number) => unknown, times: number): number {
   return took.sort((a, b) => a - b)[Math.floor(times / 2)] ?? NaN;
 }
 
-const plan = sixty();
-const input = { plan, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' };
-const session = new WorkupSession();
-workUp(input, session);
-let now = plan;
-const drag = (i: number): unknown => {
-  const from = now.fittings.f20?.place;
-  if (!from) throw new Error('nothing to drag');
-  now = applyChange(now, {
-    id: '00000000-0000-4000-8000-000000000000',
-    kind: 'slideItem',
-    item: 'f20',
-    from,
-    to: deck(1300 + (i % 40), 60),
-  }).plan;
-  return workUp({ ...input, plan: now }, session);
-};
+/** Workups of the sixty under a brief: a fresh one, and after each step of a drag. */
+function measure(plan: Plan): { full: number; dragged: number } {
+  const input = { plan, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' };
+  const session = new WorkupSession();
+  workUp(input, session);
+  let now = plan;
+  const drag = (i: number): unknown => {
+    const from = now.fittings.f20?.place;
+    if (!from) throw new Error('nothing to drag');
+    now = applyChange(now, {
+      id: '00000000-0000-4000-8000-000000000000',
+      kind: 'slideItem',
+      item: 'f20',
+      from,
+      to: deck(1300 + (i % 40), 60),
+    }).plan;
+    return workUp({ ...input, plan: now }, session);
+  };
+  for (let i = 0; i < 20; i++) drag(i);
+  return { dragged: median(drag, 100), full: median(() => workUp(input), 9) };
+}
 
-for (let i = 0; i < 20; i++) drag(i);
-const copy = median(() => JSON.parse(JSON.stringify(plan)), 200);
-const full = median(() => workUp(input), 15);
-const dragged = median(drag, 100);
-const times = (ms: number): string => `${(ms / copy).toFixed(1)} ×`;
-console.log(
-  `${Object.keys(plan.fittings).length} fittings, ${Object.keys(plan.runs).length} runs, ${workUp(input).holes.length} holes`,
-);
-console.log(`plain JSON copy of the plan    1.0 ×   (${copy.toFixed(3)} ms)`);
-console.log(`workUp, full                   ${times(full)}   (${full.toFixed(1)} ms)`);
-console.log(`workUp after one drag          ${times(dragged)}   (${dragged.toFixed(2)} ms; a frame is 16 ms)`);
+const seated = sixty();
+const standing: Plan = { ...seated, brief: { ...seated.brief, stands: 'both', cast: 'both' } };
+const sets = Object.fromEntries(['day', 'troll', 'guest'].map((name, order) => [name, { name, order }]));
+const copy = median(() => JSON.parse(JSON.stringify(seated)), 200);
+const times = (ms: number): string => `${(ms / copy).toFixed(1)} ×`.padEnd(10);
+const { holes } = workUp({ plan: seated, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' });
+console.log(`${Object.keys(seated.fittings).length} fittings, ${Object.keys(seated.runs).length} runs, ${holes.length} holes`);
+console.log(`plain JSON copy of the plan                1.0 ×     (${copy.toFixed(3)} ms; a frame is 16 ms)`);
+for (const [name, plan] of [
+  ['seated', seated],
+  ['standing and casting', standing],
+  ['standing and casting, three sets', { ...standing, sets }],
+] as const) {
+  const { full, dragged } = measure(plan);
+  console.log(`${name.padEnd(34)} full     ${times(full)}(${full.toFixed(1)} ms)`);
+  console.log(`${''.padEnd(34)} a drag   ${times(dragged)}(${dragged.toFixed(2)} ms)`);
+}

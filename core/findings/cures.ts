@@ -164,7 +164,7 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
   const session = new WorkupSession();
   const before = workUp(shown, session);
   const known = new Map(before.findings.map((f) => [f.key, WORSE[f.severity]]));
-  const own = finding.tries.map((t, i): Candidate => ({ ...t, moves: ownMoves(t, before), kind: `own ${i}` }));
+  const own = finding.tries().map((t, i): Candidate => ({ ...t, moves: ownMoves(t, before), kind: `own ${i}` }));
   const candidates = [...own, ...movesOf(shown, finding, before, search)]
     .sort((a, b) => a.moves - b.moves)
     .slice(0, search.budget);

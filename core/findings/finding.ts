@@ -33,7 +33,7 @@ export interface Finding {
   readonly lapsed: Acceptance | null;
   readonly curable: boolean;
   /** Ways out the judgement itself knows; they are tried before they are offered. */
-  readonly tries: readonly Try[];
+  readonly tries: () => readonly Try[];
   /** The sets it stands in; null when in every one, or when the rig has no sets. */
   readonly sets: readonly string[] | null;
 }

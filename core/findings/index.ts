@@ -149,26 +149,39 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
     else if (set !== null)
       found.set(key, { raw: WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? raw : known.raw, sets: [...known.sets, set] });
   };
-  for (const bench of sets.length ? sets : [rig])
-    for (const judgement of SET_JUDGEMENTS) for (const raw of judgement(bench)) take(raw, bench.set);
+  const judged: { readonly bench: Bench; readonly raws: readonly Raw[] }[] = [];
+  for (const bench of sets.length ? sets : [rig]) {
+    // Sets that have the very same things aboard are judged once.
+    const alike = judged.find((j) => sameAboard(j.bench, bench));
+    const raws = alike?.raws ?? SET_JUDGEMENTS.flatMap((judgement) => judgement(bench));
+    judged.push({ bench, raws });
+    for (const raw of raws) take(raw, bench.set);
+  }
   for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, null);
   return [...found]
     .map(([key, { raw, sets: where }]): Finding => {
-      const { tries = NONE, ...rest } = raw;
-      const size = sizeOf(raw.says);
+      const { tries = NONE, severity, says, acceptable, code, step, because, letter, x, curable } = raw;
+      const size = sizeOf(says);
       const stored = Object.hasOwn(rig.plan.accepted, key) ? (rig.plan.accepted[key] ?? null) : null;
-      const accepted = raw.acceptable === 'nobody' ? null : stored;
-      const lapsed = accepted !== null && worse(raw.severity, size, accepted);
+      const accepted = acceptable === 'nobody' ? null : stored;
+      const lapsed = accepted !== null && worse(severity, size, accepted);
       return {
-        ...rest,
         key,
+        code,
+        severity,
+        step,
+        where: raw.where,
+        letter,
+        x,
+        says,
+        because,
         size,
+        acceptable,
         accepted: lapsed ? null : accepted,
         lapsed: lapsed ? accepted : null,
+        curable,
+        tries: typeof tries === 'function' ? tries : () => tries,
         sets: where.length === 0 || where.length === sets.length ? null : where,
-        get tries() {
-          return typeof tries === 'function' ? tries() : tries;
-        },
       };
     })
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
@@ -188,6 +201,9 @@ const SLACK = 1;
 const worse = (severity: Finding['severity'], size: number | null, at: Acceptance): boolean =>
   (at.severity !== undefined && WEIGHT[severity] < WEIGHT[at.severity]) ||
   (at.size !== undefined && size !== null && size > at.size + SLACK);
+
+const sameAboard = (a: Bench, b: Bench): boolean =>
+  a.float === b.float && a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
 
 /** Findings nobody has accepted. */
 export const unsettled = (findings: readonly Finding[]): Finding[] =>

@@ -1,12 +1,13 @@
-import { standingRoom } from '../layout';
+import { floorGrid, standingRoom } from '../layout';
 import { mm, say } from '../units';
 import { aboutHull, type Judgement, nameOf, slideTo } from './finding';
 
 /** Open, level deck for one who stands. */
-export const standing: Judgement = ({ plan, items, hull, shop }) => {
+export const standing: Judgement = ({ plan, items, hull, shop, memo }) => {
   if (plan.brief.stands === 'sits') return [];
   const bodies = items.flatMap((i) => (i.placed.part.kind === 'mat' ? [] : i.placed.bodies));
-  const room = standingRoom(hull, bodies);
+  const grid = memo('floor', hull, () => floorGrid(hull));
+  const room = grid && standingRoom(grid, bodies);
   const wanted = shop.limits.standing;
   const width = room ? Math.min(room.aft - room.fore, room.starboard - room.port) : 0;
   if (width >= wanted) return [];
@@ -22,7 +23,7 @@ export const standing: Judgement = ({ plan, items, hull, shop }) => {
       says: room
         ? say`The clear deck to stand on is ${mm(room.aft - room.fore, 'down')} by ${mm(room.starboard - room.port, 'down')}; ${mm(wanted, 'up')} both ways wanted.`
         : say`This hull has no level deck to stand on.`,
-      because: say`The largest disc that is free is ${mm(room?.disc ?? 0, 'down')} across.`,
+      because: say`The largest disc that is free is ${mm(room?.disc() ?? 0, 'down')} across.`,
       tries: movable.flatMap((i) => {
         const { place, part } = i.placed;
         if (place.on !== 'deck' || !floor) return [];

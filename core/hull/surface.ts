@@ -154,18 +154,25 @@ function edgeOf(hull: HullSurface): HullSurface['edge'] {
   return { half: (x) => (x < 0 || x > hull.length ? 0 : at(halves, x)), gunwale: (x) => at(heights, x) };
 }
 
+const heightOf = (d: DeckArea, x: number): number => d.height + (d.rise * (x - d.fore)) / Math.max(1, d.aft - d.fore);
+
+interface Area {
+  readonly fore: number;
+  readonly aft: number;
+  readonly port: number;
+  readonly starboard: number;
+}
+const holds = (d: Area, x: number, y: number): boolean => x >= d.fore && x <= d.aft && y >= d.port && y <= d.starboard;
+
 function spotOn(hull: HullSurface, x: number, y: number): SurfaceSpot {
   const { model } = hull;
-  const holds = (d: DeckArea): boolean => x >= d.fore && x <= d.aft && y >= d.port && y <= d.starboard;
   // A seat or plate lies on another area: the highest surface is the one a bit meets first.
-  const decks = model.decks.filter(holds);
-  const height = (d: DeckArea): number => d.height + (d.rise * (x - d.fore)) / Math.max(1, d.aft - d.fore);
-  const zone = (fallback: number): number =>
-    model.walls?.find((w) => x >= w.fore && x <= w.aft && y >= w.port && y <= w.starboard)?.wall ?? fallback;
-  const deck = decks.reduce<DeckArea | undefined>((a, b) => (a && height(a) >= height(b) ? a : b), undefined);
-  if (deck) return { z: height(deck), wall: zone(deck.wall), name: deck.name, deck, off: false };
+  let deck: DeckArea | undefined;
+  for (const d of model.decks) if (holds(d, x, y) && (!deck || heightOf(d, x) > heightOf(deck, x))) deck = d;
+  const wall = model.walls?.find((w) => holds(w, x, y))?.wall ?? deck?.wall ?? model.wall;
+  if (deck) return { z: heightOf(deck, x), wall, name: deck.name, deck, off: false };
   const off = Math.abs(y) > hull.halfBreadth(x) + 0.5;
-  return { z: hull.gunwale(x), wall: zone(model.wall), name: off ? 'off the hull' : 'gunwale', off };
+  return { z: hull.gunwale(x), wall, name: off ? 'off the hull' : 'gunwale', off };
 }
 
 /** Shortest distance from a point to the segment a–b. */

@@ -14,6 +14,7 @@ import {
   type Body,
   castSpaces,
   convexOutline,
+  floorGrid,
   headroom,
   hiddenSectors,
   paddlers,
@@ -259,27 +260,30 @@ describe('overlap beside a polygon clipper from the registry', () => {
 
 describe('room to stand', () => {
   it('is the floor when nothing is on it, and shrinks by what is', () => {
-    const wide = fairHull(QUENBY);
-    const open = standingRoom(wide, []);
+    const floor = floorGrid(fairHull(QUENBY));
+    if (!floor) return fail('no floor');
+    const open = standingRoom(floor, []);
     // The floor is 1520 by 690; the seat base lies on its after part.
     expect((open?.starboard ?? 0) - (open?.port ?? 0)).toBeCloseTo(690, -1.6);
-    expect(open?.disc).toBeGreaterThan(600);
-    const less = standingRoom(wide, [box(1200, 1500, -300, 300, 165, 500)]);
+    expect(open?.disc()).toBeGreaterThan(600);
+    const less = standingRoom(floor, [box(1200, 1500, -300, 300, 165, 500)]);
     expect((less?.aft ?? 0) - (less?.fore ?? 0)).toBeLessThan((open?.aft ?? 0) - (open?.fore ?? 0));
   });
 
   it('is the largest that brute force finds on small decks (property)', () => {
-    const wide = fairHull({
+    const small = fairHull({
       ...QUENBY,
       decks: [
         { id: 'd', name: 'd', kind: 'cockpit', fore: 1400, aft: 1560, port: -80, starboard: 80, height: 165, rise: 0, wall: 6 },
       ],
     });
+    const floor = floorGrid(small);
+    if (!floor) return fail('no floor');
     const cell = fc.tuple(fc.integer({ min: 0, max: 7 }), fc.integer({ min: 0, max: 7 }));
     fc.assert(
       fc.property(fc.array(cell, { maxLength: 12 }), (taken) => {
         const bodies = taken.map(([c, r]) => box(1401 + c * 20, 1419 + c * 20, -79 + r * 20, -61 + r * 20, 165, 300));
-        const room = standingRoom(wide, bodies);
+        const room = standingRoom(floor, bodies);
         const free = (c: number, r: number): boolean => !taken.some(([tc, tr]) => tc === c && tr === r);
         let [best, bestLong] = [0, 0];
         for (let c0 = 0; c0 < 8; c0++)

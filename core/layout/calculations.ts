@@ -3,7 +3,7 @@ import { calculation, SOURCES } from '../units';
 import { fairHull, hullModel } from '../hull';
 import { planOverlap } from './overlap';
 import { reachOf } from './reach';
-import { standingRoom } from './standing';
+import { floorGrid, standingRoom } from './standing';
 import { BODY } from './paddler';
 
 const outline = z
@@ -47,5 +47,9 @@ export const roomToStand = calculation(
   'The largest clear, level deck of an empty hull',
   z.strictObject({ hull: hullModel }),
   [SOURCES.closedForm],
-  ({ hull }) => standingRoom(fairHull(hull), []) ?? null,
+  ({ hull }) => {
+    const grid = floorGrid(fairHull(hull));
+    const room = grid && standingRoom(grid, []);
+    return room ? { ...room, disc: room.disc() } : null;
+  },
 );

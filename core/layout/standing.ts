@@ -8,7 +8,7 @@ export interface StandingRoom {
   readonly port: number;
   readonly starboard: number;
   /** Diameter of the largest disc, mm. */
-  readonly disc: number;
+  readonly disc: () => number;
 }
 
 const CELL = 20;
@@ -17,38 +17,70 @@ const LEVEL = 60;
 /** What hangs higher than this over the deck is not stepped over or into (judgement), mm. */
 const OVERHEAD = 1900;
 
+/** A hull's own level floor in cells: where there is one, its height; the rest is nobody's to stand on. */
+export interface FloorGrid {
+  readonly fore: number;
+  readonly port: number;
+  readonly columns: number;
+  readonly rows: number;
+  /** Height of the floor, column by column; NaN where there is none. */
+  readonly heights: Float64Array;
+}
+
+/** The floor of a hull, to be kept: it does not change with what stands on it. Undefined when there is no deck to stand on. */
+export function floorGrid(hull: HullSurface): FloorGrid | undefined {
+  const floors = hull.model.decks.filter((d) => (d.kind === 'cockpit' || d.kind === 'plate') && Math.abs(d.rise) <= LEVEL);
+  if (floors.length === 0) return undefined;
+  const fore = Math.min(...floors.map((d) => d.fore));
+  const port = Math.min(...floors.map((d) => d.port));
+  const columns = Math.floor((Math.max(...floors.map((d) => d.aft)) - fore) / CELL);
+  const rows = Math.floor((Math.max(...floors.map((d) => d.starboard)) - port) / CELL);
+  const heights = new Float64Array(columns * rows).fill(NaN);
+  for (let c = 0; c < columns; c++)
+    for (let r = 0; r < rows; r++) {
+      const spot = hull.spot(fore + (c + 0.5) * CELL, port + (r + 0.5) * CELL);
+      if (floors.some((d) => d.id === spot.deck?.id)) heights[c * rows + r] = spot.z;
+    }
+  return { fore, port, columns, rows, heights };
+}
+
 /**
  * The largest open rectangle and disc of clear, level deck for one who stands, by what is placed on it.
  * Cells of 20 mm on the cockpit floor and its plates; the rectangle by the largest rectangle under a
  * histogram, the disc by distance to the nearest taken cell.
- *
- * @returns undefined when the hull has no deck to stand on
  */
-export function standingRoom(hull: HullSurface, bodies: readonly Body[]): StandingRoom | undefined {
-  const floors = hull.model.decks.filter((d) => (d.kind === 'cockpit' || d.kind === 'plate') && Math.abs(d.rise) <= LEVEL);
-  if (floors.length === 0) return undefined;
-  const fore = Math.min(...floors.map((d) => d.fore));
-  const aft = Math.max(...floors.map((d) => d.aft));
-  const port = Math.min(...floors.map((d) => d.port));
-  const starboard = Math.max(...floors.map((d) => d.starboard));
-  const columns = Math.floor((aft - fore) / CELL);
-  const rows = Math.floor((starboard - port) / CELL);
+export function standingRoom(grid: FloorGrid, bodies: readonly Body[]): StandingRoom {
+  const { fore, port, columns, rows, heights } = grid;
   const clear = Array.from({ length: columns }, (_, c) =>
-    Array.from({ length: rows }, (_, r) => {
-      const [x, y] = [fore + (c + 0.5) * CELL, port + (r + 0.5) * CELL];
-      const spot = hull.spot(x, y);
-      const floor = spot.deck && floors.some((d) => d.id === spot.deck?.id);
-      return Boolean(floor) && !bodies.some((b) => b.bottom < spot.z + OVERHEAD && b.top > spot.z + 1 && covers(b, x, y));
-    }),
+    Array.from({ length: rows }, (__, r) => !Number.isNaN(heights[c * rows + r])),
   );
+  for (const b of bodies) take(clear, grid, b);
   const best = largestRectangle(clear, columns, rows);
   return {
     fore: fore + best.c0 * CELL,
     aft: fore + best.c1 * CELL,
     port: port + best.r0 * CELL,
     starboard: port + best.r1 * CELL,
-    disc: largestDisc(clear, columns, rows) * CELL,
+    disc: () => largestDisc(clear, columns, rows) * CELL,
   };
+}
+
+/** The cells a body stands on are not clear. */
+function take(clear: boolean[][], { fore, port, columns, rows, heights }: FloorGrid, b: Body): void {
+  const xs = b.outline.map(([x]) => x);
+  const ys = b.outline.map(([, y]) => y);
+  const c0 = Math.max(0, Math.floor((Math.min(...xs) - fore) / CELL));
+  const c1 = Math.min(columns - 1, Math.floor((Math.max(...xs) - fore) / CELL));
+  const r0 = Math.max(0, Math.floor((Math.min(...ys) - port) / CELL));
+  const r1 = Math.min(rows - 1, Math.floor((Math.max(...ys) - port) / CELL));
+  for (let c = c0; c <= c1; c++) {
+    const column = clear[c];
+    for (let r = r0; column && r <= r1; r++) {
+      const z = heights[c * rows + r] ?? NaN;
+      if (!column[r] || b.bottom >= z + OVERHEAD || b.top <= z + 1) continue;
+      if (covers(b, fore + (c + 0.5) * CELL, port + (r + 0.5) * CELL)) column[r] = false;
+    }
+  }
 }
 
 function covers(b: Body, x: number, y: number): boolean {
@@ -73,45 +105,45 @@ interface Cells {
 function largestRectangle(clear: readonly (readonly boolean[])[], columns: number, rows: number): Cells {
   const run = new Array<number>(rows).fill(0);
   let best: Cells = { c0: 0, c1: 0, r0: 0, r1: 0 };
-  const better = (a: Cells): boolean => {
-    const size = (k: Cells): [number, number] => {
-      const [w, h] = [k.c1 - k.c0, k.r1 - k.r0];
-      return [Math.min(w, h), Math.max(w, h)];
-    };
-    const [s, l] = size(a);
-    const [bs, bl] = size(best);
-    return s > bs || (s === bs && l > bl);
-  };
+  let [short, long] = [0, 0];
   for (let c = 0; c < columns; c++) {
     for (let r = 0; r < rows; r++) run[r] = clear[c]?.[r] ? (run[r] ?? 0) + 1 : 0;
     for (let r = 0; r < rows; r++) {
       let least = Infinity;
       for (let s = r; s < rows && (run[s] ?? 0) > 0; s++) {
         least = Math.min(least, run[s] ?? 0);
-        const cells = { c0: c + 1 - least, c1: c + 1, r0: r, r1: s + 1 };
-        if (better(cells)) best = cells;
+        const [small, large] = [Math.min(least, s + 1 - r), Math.max(least, s + 1 - r)];
+        if (small < short || (small === short && large <= long)) continue;
+        [short, long] = [small, large];
+        best = { c0: c + 1 - least, c1: c + 1, r0: r, r1: s + 1 };
       }
     }
   }
   return best;
 }
 
-/** Diameter of the largest disc in cells: twice the greatest distance from a clear cell to a taken one. */
+/**
+ * Diameter of the largest disc in cells: twice the greatest distance from a clear cell to a taken one or to the edge,
+ * first along each column, then across them.
+ */
 function largestDisc(clear: readonly (readonly boolean[])[], columns: number, rows: number): number {
-  const taken: [number, number][] = [];
-  for (let c = -1; c <= columns; c++)
-    for (let r = -1; r <= rows; r++)
-      if (!clear[c]?.[r] && [-1, 0, 1].some((i) => [-1, 0, 1].some((j) => clear[c + i]?.[r + j]))) taken.push([c, r]);
+  // How far along its column the nearest taken cell is.
+  const near = clear.map((column) => {
+    const far = new Array<number>(rows).fill(0);
+    for (let r = 0; r < rows; r++) far[r] = column[r] ? (far[r - 1] ?? 0) + 1 : 0;
+    for (let r = rows - 1; r >= 0; r--) far[r] = Math.min(far[r] ?? 0, column[r] ? (far[r + 1] ?? 0) + 1 : 0);
+    return far;
+  });
   let most = 0;
   for (let c = 0; c < columns; c++)
     for (let r = 0; r < rows; r++) {
       if (!clear[c]?.[r]) continue;
-      let least = Infinity;
-      for (const [tc, tr] of taken) {
-        least = Math.min(least, Math.hypot(tc - c, tr - r) - 0.5);
-        if (least <= most) break;
+      let least = Math.min(c + 1, columns - c) ** 2;
+      for (let k = 0; k < columns && least > most; k++) {
+        const across = (k - c) ** 2;
+        if (across < least) least = Math.min(least, across + (near[k]?.[r] ?? 0) ** 2);
       }
       most = Math.max(most, least);
     }
-  return Number.isFinite(most) ? 2 * most : 0;
+  return most === 0 ? 0 : 2 * (Math.sqrt(most) - 0.5);
 }
