@@ -122,13 +122,17 @@ describe('build', () => {
   it('opens steps as others are done; a drilling step is done by its holes', () => {
     expect(readySteps(w.steps).map((s) => s.id)).toEqual(['receive']);
     const facts = [
-      ...['receive', 'measure', 'tape', 'agree'].map((step) => keptFact({ kind: 'stepDone', step })),
+      keptFact({ kind: 'stepDone', step: 'receive' }),
+      ...w.gate.distances.map(({ from, to, expected }) =>
+        keptFact({ kind: 'readingTaken', from, to, run: 'taut', reading: expected }),
+      ),
+      ...['tape', 'agree'].map((step) => keptFact({ kind: 'stepDone', step })),
       ...w.holes.map((h) =>
         keptFact({
           kind: 'holeDrilled',
           hole: h.id,
           label: h.label,
-          bit: 6,
+          bit: h.bit.mm,
           elsewhere: false,
           measured: { hullRevision: 1, datum: 'bow', run: 'taut', reading: h.reading, offCentre: h.offCentre, down: null },
         }),

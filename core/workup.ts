@@ -13,7 +13,7 @@ import {
 } from './drilling';
 import { judgeRig, type Bench, type Finding } from './findings';
 import { centreOf, centreOfPart, shellCentre, crewMasses, stowedMasses, type Floating, type Mass } from './float';
-import { givenBack, walk, type GivenBack, type WalkStop } from './handover';
+import { closingOf, givenBack, walk, type Closing, type GivenBack, type WalkStop } from './handover';
 import type { HullModel, HullSurface } from './hull';
 import { laborLines, type LaborLine } from './labor';
 import { bowToStern, paddlers, placeFitting, reachZones, type Placed } from './layout';
@@ -70,6 +70,8 @@ export interface Workup {
   readonly labor: readonly LaborLine[];
   readonly totals: Totals;
   readonly steps: readonly BuildStep[];
+  /** Whether it is handed over, and what stands against it. */
+  readonly closing: Closing;
   readonly walk: readonly WalkStop[];
   /** What came off for something new and goes back in a bag. */
   readonly givenBack: readonly GivenBack[];
@@ -244,6 +246,8 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const load = aboard(surface, items, plan, session);
   const weight = weigh(load);
   const float = session.floatOf(surface, [...load.loose, ...load.fixed, ...load.crew, load.hull]);
+  const gate = drillGate(surface, ledger, shop, holes.filter((h) => !h.drilled || h.openUp).length);
+  const steps = buildSteps(owned, runs, shop, ledger, gate);
   const lines = priceLines(owned, runs, catalog);
   const labor = laborLines(owned, runs, shop.labor);
   const benchOf = (here: readonly Fitted[], set: string | null): Bench => {
@@ -289,11 +293,12 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     lines,
     labor,
     totals: totals(lines, labor, shop),
-    steps: buildSteps(owned, runs, shop, ledger),
+    steps,
+    closing: closingOf(plan, ledger, steps),
     walk: walk(owned, runs, ledger),
     givenBack: givenBack(owned),
     ledger,
-    gate: drillGate(surface, ledger, shop, holes.filter((h) => !h.drilled || h.openUp).length),
+    gate,
     openings,
     findings: judgeRig(
       benchOf(owned, null),

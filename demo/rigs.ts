@@ -111,10 +111,11 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     },
     off: [-1, 2.5],
     facts: (w, make) => [
+      ...stepsDone(make, ['receive', 'measure', 'tape', 'agree'], 9),
       ...drilled(w, { hull: BRACKWEN }, make, () => true),
       ...stepsDone(
         make,
-        w.steps.map((s) => s.id),
+        w.steps.map((s) => s.id).filter((step) => !['receive', 'measure', 'tape', 'agree'].includes(step)),
         9,
       ),
       ...w.walk.map((s) => make({ kind: 'stopShown', stop: s.fitting })),

@@ -77,7 +77,7 @@ export function drillGate(hull: HullSurface, ledger: Ledger, shop: ShopSettings,
       done: ledger.agreed !== null,
       says: ledger.agreed ? `${ledger.agreed.name} agreed to the taped layout.` : 'The owner agrees to the taped layout.',
     });
-  return { open: holes === 0 || wants.every((w) => w.done), wants, distances };
+  return { open: holes === 0 || ledger.passed.has('drill') || wants.every((w) => w.done), wants, distances };
 }
 
 /** Whether a printed check bar is true enough for its template to be used. */

@@ -5,6 +5,7 @@ import type { Mounted } from '../mounting';
 import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
 
+export * from './closing';
 export * from './holes';
 
 /** One stop of the walk, bow to stern. */

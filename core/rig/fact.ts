@@ -63,11 +63,14 @@ export const newFact = z.discriminatedUnion('kind', [
   fact('holePlugged', { hole: key, with: words.min(1) }),
   fact('fastenerSubstituted', { fitting: key, with: words.min(1), why: words.min(1), photo: key.optional() }),
   fact('stepDone', { step: key }),
+  fact('gatePassed', { step: key.describe('the step, or drill for what stands before the first hole'), why: words.min(3) }),
   fact('minutesBooked', { step: key, minutes: z.number().min(0.5).max(1440) }),
   fact('stopShown', { stop: key }),
   fact('snagNoted', { stop: key, says: words.min(1) }),
   fact('signed', {
     name: z.string().min(1).max(120),
+    open: z.array(key).max(400).optional().describe('steps still open that they accept by name'),
+    for: z.string().max(40).optional().describe('what was signed for, as a fingerprint'),
     drawing: z
       .string()
       .max(200_000)

@@ -46,6 +46,8 @@ export interface Ledger {
   /** Planned holes that were given up, and why. */
   readonly abandoned: ReadonlyMap<string, string>;
   readonly steps: ReadonlyMap<string, Fact>;
+  /** Steps a manager let pass. */
+  readonly passed: ReadonlyMap<string, Of<'gatePassed'>>;
   readonly minutes: ReadonlyMap<string, number>;
   readonly shown: ReadonlySet<string>;
   readonly snags: readonly Of<'snagNoted'>[];
@@ -155,6 +157,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     holes: [...holes.values()],
     abandoned,
     steps: new Map(own.flatMap((f) => (f.kind === 'stepDone' ? [[f.step, f]] : []))),
+    passed: new Map(own.flatMap((f) => (f.kind === 'gatePassed' ? [[f.step, f]] : []))),
     minutes,
     shown: new Set(own.flatMap((f) => (f.kind === 'stopShown' ? [f.stop] : []))),
     snags: own.filter((f) => isFact(f, 'snagNoted')),

@@ -1,11 +1,14 @@
 import type { ShopSettings } from '../catalog';
 import { drillMinutes, fastenMinutes, pullMinutes, SET_UP, terminateMinutes } from '../labor';
-import type { Fitted } from '../drilling';
+import type { DrillGate, Fitted } from '../drilling';
 import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
+import { standings, type Standing } from './gates';
+
+export type { Early } from './gates';
 
 /** One step of the build. */
-export interface BuildStep {
+export interface BuildStep extends Standing {
   readonly id: string;
   readonly says: string;
   readonly detail: string;
@@ -15,11 +18,10 @@ export interface BuildStep {
   /** Time that passes and nobody works, hours. */
   readonly cureHours: number;
   readonly needs: readonly string[];
-  readonly done: { readonly by: string; readonly when: string } | null;
   readonly booked: number;
 }
 
-type Draft = Omit<BuildStep, 'done' | 'booked'>;
+type Draft = Omit<BuildStep, keyof Standing | 'booked'>;
 
 const step = (id: string, says: string, minutes: number, needs: readonly string[], more: Partial<Draft> = {}): Draft => ({
   id,
@@ -35,7 +37,13 @@ const step = (id: string, says: string, minutes: number, needs: readonly string[
 const holesWord = (n: number): string => `${n} ${n === 1 ? 'hole' : 'holes'}`;
 
 /** The build in working order: inspect, lay out, drill, seal and cure, wire, test, hand over. */
-export function buildSteps(items: readonly Fitted[], runs: readonly WiredRun[], shop: ShopSettings, ledger: Ledger): BuildStep[] {
+export function buildSteps(
+  items: readonly Fitted[],
+  runs: readonly WiredRun[],
+  shop: ShopSettings,
+  ledger: Ledger,
+  gate: DrillGate,
+): BuildStep[] {
   const { labor } = shop;
   const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
   const drilled = items.filter((i) => i.holes.length > 0);
@@ -103,18 +111,15 @@ export function buildSteps(items: readonly Fitted[], runs: readonly WiredRun[], 
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),
     step('photos', 'Clean and photograph', setUp('photos'), ['hose']),
   );
-  return drafts.map((d) => ({ ...d, done: doneBy(d, items, ledger), booked: ledger.minutes.get(d.id) ?? 0 }));
+  const stands = standings(drafts, { items, ledger, gate, shop });
+  return drafts.map((d) => ({ ...d, ...(stands.get(d.id) ?? NOT_YET), booked: ledger.minutes.get(d.id) ?? 0 }));
 }
 
-/** A step is done when somebody said so; a drilling step also when all its holes are drilled. */
-function doneBy(d: Draft, items: readonly Fitted[], ledger: Ledger): BuildStep['done'] {
-  const said = ledger.steps.get(d.id);
-  if (said) return { by: said.by, when: said.serverTime };
-  if (!d.id.startsWith('drill.')) return null;
-  const holes = items.find((i) => i.placed.id === d.fitting)?.holes ?? [];
-  const last = holes.map((h) => h.drilled).sort((a, b) => ((a?.when ?? '') < (b?.when ?? '') ? 1 : -1))[0];
-  return holes.length && holes.every((h) => h.drilled) && last ? { by: last.by, when: last.when } : null;
-}
+const NOT_YET: Standing = { done: null, early: null, passed: null };
+
+/** Steps that are done by what is marked, typed or agreed elsewhere, not by a tick. */
+export const byItself = (step: Pick<BuildStep, 'id'>, shop: ShopSettings): boolean =>
+  step.id.startsWith('drill.') || (step.id === 'agree' && shop.drilling.agree);
 
 /** What can be done next: open steps whose needs are done. */
 export const readySteps = (steps: readonly BuildStep[]): BuildStep[] => {

@@ -45,15 +45,17 @@ function placesIn(c: SimpleChange): Place[] {
 /** Who accepts a finding signs with their own name, and some only a manager may accept, some nobody. */
 export async function checkAcceptance(change: Change, rigId: string, staff: Staff): Promise<void> {
   const accepted = singleChanges(change).flatMap((c) =>
-    c.kind === 'acceptFinding' && c.to ? [{ key: c.finding, by: c.to.by }] : [],
+    c.kind === 'acceptFinding' && c.to ? [{ key: c.finding, ...c.to }] : [],
   );
   if (accepted.length === 0) return;
   const loaded = await loadRig(rigId);
   const { findings } = workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) });
-  for (const { key, by } of accepted) {
+  for (const { key, by, size } of accepted) {
     if (by !== staff.name) throw badInput([{ field: 'change.to.by', says: `you accept as yourself, ${staff.name}` }]);
     const finding = findings.find((f) => f.key === key);
     if (!finding) throw badInput([{ field: 'change.finding', says: 'this finding does not stand any more' }]);
+    if (size !== undefined && (finding.size === null || size > finding.size + 1))
+      throw badInput([{ field: 'change.to.size', says: 'it has changed meanwhile: look at it once more' }]);
     if (finding.acceptable === 'nobody') throw badInput([{ field: 'change.finding', says: 'nobody may accept this one' }]);
     if (finding.acceptable === 'manager' && staff.role !== 'manager')
       throw new HttpProblem(403, 'Not yours to do', 'only a manager may accept this one', { field: 'change.finding' });

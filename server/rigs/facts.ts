@@ -1,6 +1,6 @@
 import type { Fact, NewFact } from '@plain-cleat/core';
 import type { Kept, SendFacts } from '@plain-cleat/api';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { FactRow, HullRow, RigRow, StaffRow } from '../database/models';
 import { badInput, notFound } from '../http/problem';
@@ -17,10 +17,7 @@ export async function keepFacts(db: Sequelize, rigId: string, by: string, facts:
   facts.forEach((f, i) => {
     if (f.rig !== null && f.rig !== planId) throw badInput([{ field: `facts.${i}.rig`, says: `this rig's plan is ${planId}` }]);
   });
-  return appendFacts(db, rig.hullId, by, facts, async (transaction) => {
-    if (facts.some((f) => f.kind === 'signed'))
-      await RigRow.update({ place: 'handed over' }, { where: { id: rig.id }, transaction });
-  });
+  return appendFacts(db, rig.hullId, by, facts);
 }
 
 /**
@@ -55,7 +52,6 @@ function appendFacts(
   hullId: string,
   by: string,
   facts: readonly NewFact[],
-  then: (transaction: Transaction) => Promise<void> = async () => undefined,
 ): Promise<Kept> {
   return inTransaction(db, async (transaction) => {
     const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
@@ -76,7 +72,6 @@ function appendFacts(
     }
     const factCount = await FactRow.count({ where: { hullId: hull.id }, transaction });
     await HullRow.update({ factCount }, { where: { id: hull.id }, transaction });
-    await then(transaction);
     return { factCount, facts: kept };
   });
 }

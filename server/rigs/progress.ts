@@ -1,12 +1,11 @@
-import { readySteps, unsettled, workUp } from '@plain-cleat/core';
+import { readySteps, unsettled, workUp, type Workup } from '@plain-cleat/core';
 import type { Progress } from '@plain-cleat/api';
 import type { Logger } from 'pino';
 import { RigRow } from '../database/models';
-import { loadRig, todayIn, type LoadedRig } from './load';
+import { loadRig, todayIn } from './load';
 
 /** What the floor shows of a rig: how far it is and what comes next. */
-export function progressOf(loaded: LoadedRig): Progress {
-  const w = workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) });
+export function progressOf(w: Workup): Progress {
   const open = unsettled(w.findings);
   const toSettle: Record<string, number> = {};
   for (const f of open) toSettle[f.step] = (toSettle[f.step] ?? 0) + 1;
@@ -19,9 +18,11 @@ export function progressOf(loaded: LoadedRig): Progress {
     total: w.steps.length,
     toSettle,
     stops,
-    next: w.ledger.signed
-      ? `Signed by ${w.ledger.signed.name}`
-      : w.items.length === 0
+    next: w.closing.closed
+      ? `Signed by ${w.ledger.signed?.name ?? ''}`
+      : w.closing.changed
+        ? 'Changed since signed: a new signature'
+        : w.items.length === 0
         ? 'Lay it out'
         : !settled && done === 0
           ? `Settle ${stops} ${stops === 1 ? 'stop' : 'stops'} before drilling`
@@ -33,7 +34,14 @@ export function progressOf(loaded: LoadedRig): Progress {
 export async function project(rigId: string, log: Logger): Promise<void> {
   try {
     const loaded = await loadRig(rigId);
-    await RigRow.update({ progress: JSON.stringify(progressOf(loaded)) }, { where: { id: rigId, version: loaded.row.version } });
+    const w = workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) });
+    // Signed for, it leaves the floor; changed since, it is back.
+    const { place } = loaded.row;
+    const moved = w.closing.closed ? 'handed over' : place === 'handed over' && w.closing.changed ? 'yard' : place;
+    await RigRow.update(
+      { progress: JSON.stringify(progressOf(w)), place: moved },
+      { where: { id: rigId, version: loaded.row.version } },
+    );
   } catch (error) {
     log.warn({ err: error, rigId }, 'progress not projected');
   }

@@ -6,7 +6,7 @@ import type { Sequelize } from 'sequelize';
 import { RigRow } from '../database/models';
 import { attach } from '../documents/routes';
 import { bind } from '../http/bind';
-import { notFound } from '../http/problem';
+import { HttpProblem, notFound } from '../http/problem';
 import { ownChanges, recordChange } from './changes';
 import { checkAcceptance } from './check';
 import { keepFacts, whoKept } from './facts';
@@ -57,6 +57,8 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger, secret: st
     return done;
   });
   bind(router, ROUTES.facts, async ({ params, body, staff }) => {
+    if (staff.role !== 'manager' && body.facts.some((f) => f.kind === 'gatePassed'))
+      throw new HttpProblem(403, 'Not yours to do', 'only a manager lets a step pass', { field: 'facts' });
     const by = body.keptBy ? await whoKept(body.keptBy, staff.name, secret) : staff.name;
     const done = await keepFacts(db, params.rig ?? '', by, body.facts);
     await project(params.rig ?? '', log);

@@ -1,0 +1,66 @@
+import type { Fact, Ledger, Plan } from '../rig';
+import type { BuildStep } from '../scheduling';
+
+/** A wish nothing aboard answers. */
+export interface OpenWish {
+  readonly id: string;
+  readonly text: string;
+  readonly count: number;
+}
+
+/** Whether the rig is handed over: signed for, as it is now, with nothing open that was not accepted by name. */
+export interface Closing {
+  readonly signed: Extract<Fact, { kind: 'signed' }> | null;
+  /** Steps still open, and not accepted with the signature. */
+  readonly open: readonly BuildStep[];
+  /** What was signed for has changed since. */
+  readonly changed: boolean;
+  readonly closed: boolean;
+  readonly wishes: readonly OpenWish[];
+}
+
+/** Wishes that nothing aboard answers, in their order. */
+export function openWishes({ wishes, fittings }: Pick<Plan, 'wishes' | 'fittings'>): OpenWish[] {
+  const aboard = new Map<string, number>();
+  for (const f of Object.values(fittings)) aboard.set(f.part, (aboard.get(f.part) ?? 0) + 1);
+  return Object.entries(wishes).flatMap(([id, { text, part, count = 1 }]): OpenWish[] => {
+    const there = part === null ? 0 : (aboard.get(part) ?? 0);
+    return there >= count ? [] : [{ id, text, count: count - there }];
+  });
+}
+
+/** A short fingerprint of a text: cyrb53, public domain. Good to tell changed from unchanged, not for secrets. */
+function fingerprint(text: string): string {
+  let [a, b] = [0xdeadbeef, 0x41c6ce57];
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    a = Math.imul(a ^ c, 2654435761);
+    b = Math.imul(b ^ c, 1597334677);
+  }
+  a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909);
+  b = Math.imul(b ^ (b >>> 16), 2246822507) ^ Math.imul(a ^ (a >>> 13), 3266489909);
+  return (4294967296 * (2097151 & b) + (a >>> 0)).toString(36);
+}
+
+const sorted = (value: unknown): unknown => {
+  if (Array.isArray(value)) return value.map(sorted);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.entries(value)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([k, v]) => [k, sorted(v)]);
+};
+
+/** What a signature is for: what stands aboard, how, and the holes there are. */
+export function signedFor({ fittings, runs, sets, stowage, scuppers }: Plan, ledger: Pick<Ledger, 'holes'>): string {
+  const holes = ledger.holes.map((h) => [h.fact, h.bit, h.plugged]);
+  return fingerprint(JSON.stringify(sorted([fittings, runs, sets, stowage, scuppers, holes])));
+}
+
+/** Whether a rig is handed over, and what stands against it. */
+export function closingOf(plan: Plan, ledger: Ledger, steps: readonly BuildStep[]): Closing {
+  const { signed } = ledger;
+  const accepted = new Set(signed?.open ?? []);
+  const open = steps.filter((s) => !s.done && !accepted.has(s.id));
+  const changed = signed?.for !== undefined && signed.for !== signedFor(plan, ledger);
+  return { signed, open, changed, closed: signed !== null && !changed && open.length === 0, wishes: openWishes(plan) };
+}

@@ -1,0 +1,158 @@
+import { SHOP } from '../../demo/index';
+import { closingOf, signedFor } from '../handover';
+import { applyChange, type Fact } from '../rig';
+import { deck, fitted, inputOf, keptFact } from '../testing/bench';
+import { workUp, type Workup } from '../workup';
+import { readySteps } from './index';
+
+const fittings = { e: fitted('pad-eye', deck(3250, 0), 'rivet'), c: fitted('crate-open', deck(2680, 0), 'loose') };
+const agreeing = { ...SHOP, drilling: { ...SHOP.drilling, agree: true } };
+const work = (facts: readonly Fact[], shop = SHOP): Workup => workUp({ ...inputOf(fittings, {}, facts), shop });
+const bare = work([]);
+
+let minute = 0;
+/** A fact at an hour of the first day, by the tablet's clock and by the server's. */
+const at = (hour: number, body: object, server = hour): Fact => {
+  const time = (h: number): string => new Date(Date.UTC(2026, 5, 2) + h * 3_600_000 + ++minute * 10).toISOString();
+  return { ...keptFact(body), deviceTime: time(hour), serverTime: time(server) };
+};
+const tick = (hour: number, step: string, server = hour): Fact => at(hour, { kind: 'stepDone', step }, server);
+const readings = (hour: number): Fact[] =>
+  bare.gate.distances.map(({ from, to, expected }) =>
+    at(hour, { kind: 'readingTaken', from, to, run: 'taut', reading: expected }),
+  );
+const holes = (hour: number): Fact[] =>
+  bare.holes.map((h) =>
+    at(hour, {
+      kind: 'holeDrilled',
+      hole: h.id,
+      label: h.label,
+      bit: h.bit.mm,
+      elsewhere: false,
+      measured: {
+        hullRevision: 1,
+        datum: 'bow',
+        run: 'taut',
+        reading: h.reading,
+        offCentre: h.offCentre,
+        down: null,
+        aimed: h.at.x,
+      },
+    }),
+  );
+const step = (w: Workup, id: string) => w.steps.find((s) => s.id === id);
+const agreed = (hour: number): Fact => at(hour, { kind: 'layoutAgreed', name: 'Ada', photo: null });
+
+const begun = [tick(1, 'receive'), ...readings(2), tick(3, 'tape'), tick(4, 'agree')];
+const built = [...begun, ...holes(5), tick(6, 'fasten.e')];
+
+describe('gates stand in the fold', () => {
+  it('measuring is done by its readings, not by a tick', () => {
+    const ticked = work([tick(1, 'receive'), tick(2, 'measure')]);
+    expect(step(ticked, 'measure')?.done).toBeNull();
+    expect(step(ticked, 'measure')?.early?.why).toContain('known distances');
+    expect(step(work([tick(1, 'receive'), ...readings(2)]), 'measure')?.done?.by).toBe('Mara Voss');
+  });
+
+  it('a drill step is done by its holes, not by a tick', () => {
+    const ticked = work([...begun, tick(5, 'drill.e')]);
+    expect(step(ticked, 'drill.e')?.done).toBeNull();
+    expect(step(ticked, 'drill.e')?.early?.why).toContain('not marked');
+    expect(step(work([...begun, ...holes(5)]), 'drill.e')?.done).not.toBeNull();
+  });
+
+  it('a step said before what it needs is kept as early, and is said again', () => {
+    const early = work([tick(1, 'hose'), ...built]);
+    expect(step(early, 'hose')?.done).toBeNull();
+    expect(step(early, 'hose')?.early?.why).toContain('not done');
+    const late = [tick(0.5, 'tape'), tick(1, 'receive'), ...readings(2)];
+    expect(step(work(late), 'tape')?.early?.why).toMatch(/^said before/);
+    expect(step(work([...late, tick(3, 'tape')]), 'tape')?.done).not.toBeNull();
+  });
+
+  it('a cure takes its hours from the last seal, by the clock that makes them fewer', () => {
+    const cure = (hour: number, server = hour) => step(work([...built, tick(hour, 'cure', server)]), 'cure');
+    expect(SHOP.cureHours).toBe(24);
+    expect(cure(29)?.done).toBeNull();
+    expect(cure(29)?.early?.why).toBe('23 of 24 h since the last seal');
+    expect(cure(30.1)?.done).not.toBeNull();
+    expect(cure(40, 20)?.done).toBeNull();
+    expect(cure(20, 40)?.done).toBeNull();
+  });
+
+  it('where the shop asks, the owner agrees before the first hole: a tick is not enough, and holes before it are early', () => {
+    expect(step(work([...begun], agreeing), 'agree')?.done).toBeNull();
+    const first = [tick(1, 'receive'), ...readings(2), tick(3, 'tape')];
+    expect(step(work([...first, ...holes(4), agreed(5)], agreeing), 'drill.e')?.early?.why).toBe(
+      'drilled before the owner agreed',
+    );
+    expect(step(work([...first, agreed(4), ...holes(5)], agreeing), 'drill.e')?.done).not.toBeNull();
+  });
+
+  it('a manager lets a step pass with a reason, and that is shown', () => {
+    const passed = work([...built, at(7, { kind: 'gatePassed', step: 'cure', why: 'a test piece held after two hours' })]);
+    expect(step(passed, 'cure')?.passed?.why).toBe('a test piece held after two hours');
+    expect(readySteps(passed.steps).map((s) => s.id)).toContain('fit.c');
+    const gate = work([at(1, { kind: 'gatePassed', step: 'drill', why: 'measured by the maker' })]).gate;
+    expect(gate.open).toBeTrue();
+    expect(bare.gate.open).toBeFalse();
+  });
+});
+
+describe('handing over', () => {
+  const pen = 'data:image/png;base64,AA==';
+  const all = [...built, ...['cure', 'fit.c', 'weigh', 'hose', 'photos'].map((s, i) => tick(31 + i, s))];
+  const signed = (w: Workup, more: object = {}): Fact =>
+    at(40, {
+      kind: 'signed',
+      name: 'Ada',
+      drawing: pen,
+      for: signedFor(w.closing.signed ? inputOf(fittings).plan : inputOf(fittings).plan, w.ledger),
+      ...more,
+    });
+
+  it('closes when everything is done and signed for as it is', () => {
+    const w = work(all);
+    expect(w.closing.open).toEqual([]);
+    expect(w.closing.closed).toBeFalse();
+    expect(work([...all, signed(w)]).closing.closed).toBeTrue();
+  });
+
+  it('an early signature is kept, and closes nothing while a step is open, unless that was accepted by name', () => {
+    const w = work(built);
+    const early = work([...built, signed(w)]).closing;
+    expect([early.closed, early.open.length > 0, early.signed !== null]).toEqual([false, true, true]);
+    const open = w.steps.filter((s) => !s.done).map((s) => s.id);
+    expect(work([...built, signed(w, { open })]).closing.closed).toBeTrue();
+    expect(work([...built, signed(w, { open: open.slice(1) })]).closing.closed).toBeFalse();
+  });
+
+  it('a change after the signature reopens it, and undoing the change closes it again', () => {
+    const facts = [...all, signed(work(all))];
+    const { plan } = inputOf(fittings);
+    const { plan: after, inverse } = applyChange(plan, {
+      id: '00000000-0000-4000-8000-000000000001',
+      kind: 'noteItem',
+      item: 'c',
+      from: '',
+      to: 'turned round',
+    });
+    const reopened = workUp({ ...inputOf(fittings, {}, facts), plan: after }).closing;
+    expect([reopened.changed, reopened.closed]).toEqual([true, false]);
+    const back = workUp({ ...inputOf(fittings, {}, facts), plan: applyChange(after, inverse).plan }).closing;
+    expect(back.closed).toBeTrue();
+    expect(closingOf(plan, work(facts).ledger, work(facts).steps).closed).toBeTrue();
+  });
+
+  it('wishes nothing aboard answers are told, by how many', () => {
+    const wishes = {
+      a: { text: 'two crates', part: 'crate-open', count: 2 },
+      b: { text: 'a net', part: null },
+      c: { text: 'an eye', part: 'pad-eye' },
+    };
+    expect(workUp(inputOf(fittings, { wishes })).closing.wishes).toEqual([
+      { id: 'a', text: 'two crates', count: 1 },
+      { id: 'b', text: 'a net', count: 1 },
+    ]);
+  });
+});

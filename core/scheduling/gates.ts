@@ -1,0 +1,152 @@
+import type { ShopSettings } from '../catalog';
+import type { DrillGate, Fitted } from '../drilling';
+import type { Fact, Ledger } from '../rig';
+
+/** Somebody said it too early: kept, shown, and not counted. */
+export interface Early {
+  readonly by: string;
+  readonly when: string;
+  /** Why it does not count yet. */
+  readonly why: string;
+}
+
+/** Whether a step of the build is done, by what was really done and when. */
+export interface Standing {
+  readonly done: { readonly by: string; readonly when: string } | null;
+  readonly early: Early | null;
+  /** A manager let it pass, with the reason. */
+  readonly passed: { readonly by: string; readonly why: string } | null;
+}
+
+/** A step as its gate sees it. */
+export interface Gated {
+  readonly id: string;
+  readonly says: string;
+  readonly fitting: string | null;
+  readonly needs: readonly string[];
+  readonly cureHours: number;
+}
+
+/** When something was done, by each clock that tells. */
+interface Moment {
+  readonly by: string;
+  readonly device: string;
+  readonly server?: string;
+}
+
+const momentOf = (f: Fact): Moment => ({ by: f.by, device: f.deviceTime, server: f.serverTime });
+
+/** By either clock: where they disagree the careful one counts. */
+const before = (a: Moment, b: Moment): boolean =>
+  a.device < b.device || (a.server !== undefined && b.server !== undefined && a.server < b.server);
+
+/** Hours from one moment to another by the clock that makes them fewer. */
+function hoursBetween(a: Moment, b: Moment): number {
+  const by = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / 3_600_000;
+  const device = by(a.device, b.device);
+  return a.server !== undefined && b.server !== undefined ? Math.min(device, by(a.server, b.server)) : device;
+}
+
+/** What the gates go by. */
+export interface GateFacts {
+  readonly items: readonly Fitted[];
+  readonly ledger: Ledger;
+  readonly gate: DrillGate;
+  readonly shop: ShopSettings;
+}
+
+/** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
+function doneBy(step: Gated, { items, ledger, gate, shop }: GateFacts): Moment | string {
+  const said = ledger.steps.get(step.id);
+  if (step.id.startsWith('drill.')) {
+    const holes = items.find((i) => i.placed.id === step.fitting)?.holes ?? [];
+    const wanting = holes.filter((h) => h.abandoned === null && (!h.drilled || h.openUp));
+    if (wanting.length) return `${wanting.map((h) => h.label).join(', ')} not marked`;
+    const last = holes.flatMap((h) => h.drilled ?? []).sort((a, b) => (a.when < b.when ? 1 : -1))[0];
+    return last ? { by: last.by, device: last.when } : said ? momentOf(said) : 'no hole marked';
+  }
+  if (step.id === 'measure' && items.some((i) => i.holes.length > 0)) {
+    const wanting = gate.wants.filter((w) => w.id !== 'agreed' && !w.done);
+    const last = ledger.readings.at(-1);
+    if (wanting.length) return wanting[0]?.says ?? 'not measured';
+    return last ? momentOf(last) : said ? momentOf(said) : '';
+  }
+  if (step.id === 'agree' && shop.drilling.agree)
+    return ledger.agreed ? momentOf(ledger.agreed) : 'the owner has not agreed to the taped layout';
+  return said ? momentOf(said) : '';
+}
+
+/**
+ * Where every step stands. A fact that came too early is kept and shown as early, and the step is not done: it is
+ * said again when its turn has come. A drill step is done by its holes, measuring by its readings, the owner's
+ * agreement by itself where the shop asks for it, a cure by its hours from the last seal. A manager may let a step
+ * pass, with a reason.
+ *
+ * @param steps in working order: what a step needs comes before it
+ */
+export function standings(steps: readonly Gated[], facts: GateFacts): Map<string, Standing> {
+  const out = new Map<string, Standing>();
+  const moments = new Map<string, Moment>();
+  const byId = new Map(steps.map((s) => [s.id, s]));
+  for (const step of steps) {
+    const pass = facts.ledger.passed.get(step.id);
+    if (pass) {
+      moments.set(step.id, momentOf(pass));
+      out.set(step.id, {
+        done: { by: pass.by, when: pass.serverTime },
+        early: null,
+        passed: { by: pass.by, why: pass.why },
+      });
+      continue;
+    }
+    const moment = doneBy(step, facts);
+    const said = facts.ledger.steps.get(step.id);
+    const early = (by: string, when: string, why: string): void =>
+      void out.set(step.id, { done: null, early: { by, when, why }, passed: null });
+    if (typeof moment === 'string') {
+      if (said) early(said.by, said.serverTime, moment);
+      else out.set(step.id, { done: null, early: null, passed: null });
+      continue;
+    }
+    const when = moment.server ?? moment.device;
+    const open = step.needs.find((n) => !out.get(n)?.done);
+    if (open !== undefined) {
+      early(moment.by, when, `${byId.get(open)?.says ?? open}: not done`);
+      continue;
+    }
+    const why = tooSoon(step, moment, moments, facts, byId);
+    if (why) {
+      early(moment.by, when, why);
+      continue;
+    }
+    moments.set(step.id, moment);
+    out.set(step.id, { done: { by: moment.by, when }, early: null, passed: null });
+  }
+  return out;
+}
+
+/** Why a moment does not count though everything it needs is done by now, or nothing. */
+function tooSoon(
+  step: Gated,
+  moment: Moment,
+  moments: ReadonlyMap<string, Moment>,
+  { shop, ledger }: GateFacts,
+  byId: ReadonlyMap<string, Gated>,
+): string {
+  if (step.cureHours > 0) {
+    const seals = step.needs.flatMap((n) => moments.get(n) ?? []);
+    const hours = Math.min(Infinity, ...seals.map((s) => hoursBetween(s, moment)));
+    return hours < step.cureHours ? `${Math.max(0, Math.floor(hours))} of ${step.cureHours} h since the last seal` : '';
+  }
+  // Holes and readings are what they are, whenever the rest was ticked; but the owner agrees before the first of them.
+  if (step.id === 'measure') return '';
+  if (step.id.startsWith('drill.')) {
+    const { agreed } = ledger;
+    return shop.drilling.agree && agreed && before(moment, momentOf(agreed)) ? 'drilled before the owner agreed' : '';
+  }
+  const later = step.needs.find((n) => {
+    const need = moments.get(n);
+    return need !== undefined && before(moment, need);
+  });
+  return later === undefined ? '' : `said before: ${byId.get(later)?.says ?? later}`;
+}
