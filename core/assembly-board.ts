@@ -1,3 +1,4 @@
+import { entryOf } from './rig';
 import type { Part, ShopSettings } from './catalog';
 import type { Fitted } from './drilling';
 import type { Finding } from './findings';
@@ -74,7 +75,7 @@ export function buildAssembly(
   shop: ShopSettings,
   session: WorkupSession = new WorkupSession(),
 ): BuiltAssembly {
-  const base = a.fittings[a.base];
+  const base = entryOf(a.fittings, a.base);
   const start = openPlan({
     id: 'board',
     title: a.name || 'assembly',

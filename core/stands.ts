@@ -1,3 +1,4 @@
+import { entryOf } from './rig';
 import type { Fitting, Place, Plan } from './rig';
 
 /** A fitting where it stands in some sets of the rig. */
@@ -20,7 +21,7 @@ export const setsInOrder = (plan: Plan): string[] =>
 /** The set whose place rules here: its own, or that of what it stands on. */
 function rulingSet(plan: Plan, fitting: Fitting, set: string, depth = 0): string {
   if (fitting.elsewhere && Object.hasOwn(fitting.elsewhere, set)) return set;
-  const below = fitting.place.on === 'fitting' ? plan.fittings[fitting.place.fitting] : undefined;
+  const below = fitting.place.on === 'fitting' ? entryOf(plan.fittings, fitting.place.fitting) : undefined;
   return below && depth < 20 ? rulingSet(plan, below, set, depth + 1) : '';
 }
 
@@ -38,7 +39,7 @@ export function standsOf(plan: Plan): Stand[] {
     return [...byRule].map(([rule, here]) => ({
       id,
       fitting,
-      place: fitting.elsewhere?.[rule] ?? fitting.place,
+      place: entryOf(fitting.elsewhere, rule) ?? fitting.place,
       elsewhere: rule,
       sets: here,
     }));

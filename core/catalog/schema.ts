@@ -279,6 +279,7 @@ export const shopSettings = z.strictObject({
     riggerStature: z.number().min(1200).max(2300),
     knownWithin: z.number().min(0).max(50).describe('a known distance may differ so much from the drawing, mm'),
     agree: z.boolean().describe('the owner agrees to the taped layout before the first hole'),
+    farFromPlan: z.number().min(1).max(500).describe('a reading so far from the plan is asked about, mm'),
     reuseWithin: z.number().min(0).max(5).describe('an old hole serves when it is so near, mm'),
     barWithin: z.number().min(0.1).max(3).describe('a printed check bar may be so far off, mm'),
     flatWithin: z

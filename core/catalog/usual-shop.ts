@@ -48,6 +48,7 @@ export const USUAL_SHOP: ShopSettings = {
     riggerStature: 1750,
     knownWithin: 8, // (j)
     agree: false,
+    farFromPlan: 25.4, // (j): an inch
     reuseWithin: 1.5, // (j)
     barWithin: 0.5, // (j)
     flatWithin: 0.5, // (j)

@@ -1,3 +1,4 @@
+import { entryOf } from '../rig';
 import type { Part, ShopSettings } from '../catalog';
 import { findDatum, girthDown, reading, type HullSurface, type TapeRun } from '../hull';
 import { directed, recessAxis, toHull, type Placed } from '../layout';
@@ -115,7 +116,7 @@ function fromInside(part: Part, { hand, hold, thread, spots }: Mounted): FromIns
 
 /** The old hole a hole of this number uses again, while it is open. */
 const usedAgain = (placed: Placed, number: number, ledger: Ledger): LedgerHole | null => {
-  const fact = placed.fitting.uses?.[String(number)];
+  const fact = entryOf(placed.fitting.uses, String(number));
   return ledger.holes.find((d) => d.fact === fact && d.plugged === null) ?? null;
 };
 

@@ -1,3 +1,4 @@
+import { entryOf } from '../rig';
 import { centreOfPart, trimDegrees, waterAt } from '../float';
 import { kg, mm, say } from '../units';
 import { aboutHull, type Bench, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
@@ -34,7 +35,7 @@ export const wetFloor: Judgement = (bench) => {
   if (float.fault || model.kind === 'sit-inside') return [];
   return model.decks.flatMap((d): Raw[] => {
     const drains = model.scuppers.filter((s) => s.x >= d.fore && s.x <= d.aft && s.y >= d.port && s.y <= d.starboard);
-    const open = drains.filter((s) => plan.scuppers[s.id] !== 'plugged');
+    const open = drains.filter((s) => entryOf(plan.scuppers, s.id) !== 'plugged');
     if ((d.kind !== 'cockpit' && d.kind !== 'tank well') || open.length === 0) return [];
     const ends = [
       { at: d.fore, end: 'fore', over: waterAt(float, d.fore) - d.height },

@@ -1,3 +1,4 @@
+import { entryOf } from '../rig';
 import { backCast } from './back-cast';
 import { backUp } from './back-up';
 import { sideToSide } from './balance';
@@ -162,7 +163,7 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
     .map(([key, { raw, sets: where }]): Finding => {
       const { tries = NONE, severity, says, acceptable, code, step, because, letter, x, curable } = raw;
       const size = sizeOf(says);
-      const stored = Object.hasOwn(rig.plan.accepted, key) ? (rig.plan.accepted[key] ?? null) : null;
+      const stored = entryOf(rig.plan.accepted, key) ?? null;
       const accepted = acceptable === 'nobody' ? null : stored;
       const lapsed = accepted !== null && worse(severity, size, accepted);
       return {

@@ -1,3 +1,4 @@
+import { entryOf } from '../rig';
 import type { Fitted } from '../drilling';
 import { bodyOf, bodyOverlap, boundsOf, near, type Body, type Placed } from '../layout';
 import type { Plan } from '../rig';
@@ -72,7 +73,7 @@ export const overlapBetweenSets: Judgement = ({ plan, stands }) => {
   );
 };
 
-const setNames = (plan: Plan, item: Fitted): string => (item.sets ?? []).map((s) => plan.sets[s]?.name ?? s).join(', ');
+const setNames = (plan: Plan, item: Fitted): string => (item.sets ?? []).map((s) => entryOf(plan.sets, s)?.name ?? s).join(', ');
 
 function baseOf({ frame, part }: Placed): Body {
   const { length, width, thickness } = part.base;

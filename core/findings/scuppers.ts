@@ -1,3 +1,4 @@
+import { entryOf } from '../rig';
 import type { Fitted } from '../drilling';
 import { planOverlap, squareAt } from '../layout';
 import { say, sideOf } from '../units';
@@ -19,7 +20,7 @@ function coverOf({ items, hull }: Bench, x: number, y: number, diameter: number)
 /** What stands over a scupper that the plan has open. */
 export const scupperCovered: Judgement = (bench) =>
   bench.hull.model.scuppers.flatMap((s): Raw[] => {
-    if (bench.plan.scuppers[s.id] === 'plugged') return [];
+    if (entryOf(bench.plan.scuppers, s.id) === 'plugged') return [];
     const by = coverOf(bench, s.x, s.y, s.diameter);
     if (!by || by.placed.place.on === 'scupper') return [];
     return [
@@ -43,13 +44,15 @@ export const noDrain: Judgement = (bench) => {
   for (const s of hull.model.scuppers) {
     const name = hull.spot(s.x, s.y).name;
     const taken = items.some((i) => i.placed.place.on === 'scupper' && i.placed.place.scupper === s.id);
-    const open = !taken && plan.scuppers[s.id] !== 'plugged' && !coverOf(bench, s.x, s.y, s.diameter);
+    const open = !taken && entryOf(plan.scuppers, s.id) !== 'plugged' && !coverOf(bench, s.x, s.y, s.diameter);
     const well = wells.get(name) ?? { open: 0, all: 0, x: s.x };
     wells.set(name, { ...well, open: well.open + Number(open), all: well.all + 1 });
   }
   return [...wells].flatMap(([name, well]): Raw[] => {
     if (well.open > 0) return [];
-    const plugged = hull.model.scuppers.filter((s) => hull.spot(s.x, s.y).name === name && plan.scuppers[s.id] === 'plugged');
+    const plugged = hull.model.scuppers.filter(
+      (s) => hull.spot(s.x, s.y).name === name && entryOf(plan.scuppers, s.id) === 'plugged',
+    );
     return [
       {
         ...aboutHull(hull, well.x),

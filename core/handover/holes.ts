@@ -40,10 +40,13 @@ export const HOLE_WORDS = {
   },
 } as const;
 
-const FRENCH: Readonly<Record<string, string>> = { 'bow tip': 'la pointe de proue', 'stern tip': 'la pointe de poupe' };
+const FRENCH: ReadonlyMap<string, string> = new Map([
+  ['bow tip', 'la pointe de proue'],
+  ['stern tip', 'la pointe de poupe'],
+]);
 
 /** The name of a hook in the owner's language; what only the hull's drawing names stays as it is. */
-export const hookName = (name: string, language: 'en' | 'fr'): string => (language === 'fr' ? (FRENCH[name] ?? name) : name);
+export const hookName = (name: string, language: 'en' | 'fr'): string => (language === 'fr' ? (FRENCH.get(name) ?? name) : name);
 
 /** One hole of the plan, as it was measured on the boat where it is there. */
 export function toldHole(hull: HullSurface, plan: Plan, hole: PlannedHole): ToldHole {

@@ -1,3 +1,4 @@
+import { entryOf } from './entry-of';
 import { type Change, singleChanges, type SimpleChange } from './change';
 import type { Place, Plan } from './plan';
 
@@ -193,7 +194,7 @@ function checkStanding(plan: Plan): void {
       if (!Object.hasOwn(plan.fittings, below))
         throw new Refused(`fittings/${id}/place`, `it stands on a fitting that is not aboard: move it first`);
     const seen = new Set([id]);
-    for (let next = on(f); next.length; next = next.flatMap((below) => on(plan.fittings[below]))) {
+    for (let next = on(f); next.length; next = next.flatMap((below) => on(entryOf(plan.fittings, below)))) {
       if (next.includes(id)) throw new Refused(`fittings/${id}/place`, 'it would stand on itself');
       next = next.filter((below) => !seen.has(below));
       next.forEach((below) => seen.add(below));

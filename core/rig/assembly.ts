@@ -1,3 +1,4 @@
+import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
 import { fitting, type Fitting, type Place, type Plan } from './plan';
@@ -34,7 +35,7 @@ export function takeAssembly(
 ): Assembly {
   const ids = standingOn(plan, base);
   const kept = ids.flatMap((id): [string, Fitting][] => {
-    const f = plan.fittings[id];
+    const f = entryOf(plan.fittings, id);
     if (!f) return [];
     const { sets: _, elsewhere: __, group: ___, locked: ____, swap: _____, of: ______, tether, ...own } = f;
     const place: Place = id === base ? { on: 'deck', x: 0, y: 0, heading: 0 } : f.place;
@@ -59,7 +60,7 @@ export function placeAssembly(
   const named = (id: string): string => names.get(id) ?? id;
   const inOrder = standingOn(a, a.base);
   const changes = inOrder.flatMap((id): DraftChange[] => {
-    const f = a.fittings[id];
+    const f = entryOf(a.fittings, id);
     if (!f) return [];
     const own: Fitting = {
       ...f,
@@ -79,7 +80,7 @@ export function placeAssembly(
  * has goes on. The base stays where it is.
  */
 export function renewAssembly(plan: Plan, base: string, newer: Assembly, newId: (id: string) => string): DraftChange[] {
-  const own = plan.fittings[base];
+  const own = entryOf(plan.fittings, base);
   if (!own) return [];
   const off = standingOn(plan, base).slice(1).reverse();
   const fresh = placeAssembly(newer, own.place, newId, own.sets ? { sets: own.sets } : {});
@@ -93,7 +94,7 @@ export function renewAssembly(plan: Plan, base: string, newer: Assembly, newId: 
   return [
     ...runs.map(([run, r]): DraftChange => ({ kind: 'routeRun', run, from: r, to: null })),
     ...off.flatMap((item): DraftChange[] => {
-      const from = plan.fittings[item];
+      const from = entryOf(plan.fittings, item);
       return from ? [{ kind: 'takeOffItem', item, from }] : [];
     }),
     ...onBase,

@@ -8,3 +8,4 @@ export * from './letters';
 export * from './plan';
 export * from './rig-file';
 export * from './upcast';
+export * from './entry-of';

@@ -1,3 +1,4 @@
+import { entryOf } from './entry-of';
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ';
 
 /** The n-th letter, bow to stern: no I, no O, AA after Z. */
@@ -17,10 +18,10 @@ export function assignLetters(
   if (!frozen) return new Map(bowToStern.map((id, i) => [id, letter(i)]));
   const out = new Map<string, string>();
   const used = new Set(Object.values(frozen));
-  const firstFrozen = bowToStern.map((id) => frozen[id]).find(Boolean) ?? 'A';
+  const firstFrozen = bowToStern.map((id) => entryOf(frozen, id)).find(Boolean) ?? 'A';
   let neighbour = firstFrozen;
   for (const id of bowToStern) {
-    const kept = frozen[id];
+    const kept = entryOf(frozen, id);
     // Two people who placed at the same moment may have kept one letter: the later keeps the next free.
     const taken = kept !== undefined && [...out.values()].includes(kept);
     if (kept) neighbour = kept.replace(/\d+$/, '');

@@ -47,12 +47,7 @@ export async function keepHullFacts(db: Sequelize, hullId: string, by: string, f
   return appendFacts(db, hullId, by, facts);
 }
 
-function appendFacts(
-  db: Sequelize,
-  hullId: string,
-  by: string,
-  facts: readonly NewFact[],
-): Promise<Kept> {
+function appendFacts(db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<Kept> {
   return inTransaction(db, async (transaction) => {
     const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
     if (!hull) throw notFound('hull', 'there is no such hull');

@@ -23,10 +23,10 @@ export function progressOf(w: Workup): Progress {
       : w.closing.changed
         ? 'Changed since signed: a new signature'
         : w.items.length === 0
-        ? 'Lay it out'
-        : !settled && done === 0
-          ? `Settle ${stops} ${stops === 1 ? 'stop' : 'stops'} before drilling`
-          : (next?.says ?? 'Walk the owner through and hand over'),
+          ? 'Lay it out'
+          : !settled && done === 0
+            ? `Settle ${stops} ${stops === 1 ? 'stop' : 'stops'} before drilling`
+            : (next?.says ?? 'Walk the owner through and hand over'),
   };
 }
 

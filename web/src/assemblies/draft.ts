@@ -1,4 +1,13 @@
-import { type Assembly, type Fitted, type Fitting, MM_PER_INCH, type Part, standingOn, type UnitSystem } from '@plain-cleat/core';
+import {
+  entryOf,
+  type Assembly,
+  type Fitted,
+  type Fitting,
+  MM_PER_INCH,
+  type Part,
+  standingOn,
+  type UnitSystem,
+} from '@plain-cleat/core';
 
 /** An assembly being built, and the version it was taken from; nought for a new one. */
 export interface AssemblyDraft {
@@ -44,7 +53,7 @@ export function withPart(a: Assembly, part: Part, on: string): { assembly: Assem
 }
 
 const changed = (a: Assembly, id: string, change: (f: Fitting) => Fitting): Assembly => {
-  const f = a.fittings[id];
+  const f = entryOf(a.fittings, id);
   return f ? { ...a, fittings: { ...a.fittings, [id]: change(f) } } : a;
 };
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  entryOf,
   type Brief,
   matchWish,
   parseLength,
@@ -158,7 +159,7 @@ export default class BriefStep {
   }
 
   protected changeWish({ id, to }: { id: string; to: Wish | null }): void {
-    const from = this.store.state()?.plan.wishes[id];
+    const from = entryOf(this.store.state()?.plan.wishes, id);
     if (from) this.store.change({ id: crypto.randomUUID(), kind: 'writeWish', wish: id, from, to });
   }
 }

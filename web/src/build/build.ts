@@ -1,6 +1,7 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
-import { type BuildStep, readySteps } from '@plain-cleat/core';
+import { byItself, type BuildStep, readySteps } from '@plain-cleat/core';
 import { RigStore } from '../stores/rig.store';
+import { SessionStore } from '../stores/session.store';
 
 /** Building: steps to tick in their order, minutes spent, what waits for what. */
 @Component({
@@ -21,7 +22,33 @@ export default class Build {
   protected readonly booked = computed(() => this.steps().reduce((sum, s) => sum + s.booked, 0));
   protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
 
+  private readonly staff = inject(SessionStore).staff;
+  protected readonly manages = computed(() => this.staff()?.role === 'manager');
+  /** The step a manager is about to let pass. */
+  protected readonly passing = signal<string | null>(null);
+
+  /** Where a step is done that no tick does. */
+  protected elsewhere(step: BuildStep): string {
+    const state = this.store.state();
+    if (!state) return '';
+    if (byItself(step, state.doc.shop))
+      return step.id === 'agree' ? 'Kept on Drill, with their name.' : 'Marked hole by hole on Drill.';
+    return step.id === 'measure' && state.workup.holes.length ? 'Typed on Drill.' : '';
+  }
+
+  protected pass(step: BuildStep, why: string): void {
+    const says = why.trim().length < 3 ? 'Reason: a few words, three letters at least.' : '';
+    this.fault.set(says ? { step: step.id, says } : null);
+    if (says) return;
+    this.store.keep({ kind: 'gatePassed', step: step.id, why: why.trim() });
+    this.passing.set(null);
+  }
+
   protected tick(step: BuildStep): void {
+    if (step.passed) {
+      const passed = this.store.state()?.workup.ledger.passed.get(step.id);
+      return passed && this.store.keep({ kind: 'tookBack', fact: passed.id, why: '' });
+    }
     if (!step.done) return this.store.keep({ kind: 'stepDone', step: step.id });
     const said = this.store.state()?.workup.ledger.steps.get(step.id);
     if (said) this.store.keep({ kind: 'tookBack', fact: said.id, why: '' });

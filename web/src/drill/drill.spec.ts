@@ -251,10 +251,14 @@ describe('drilling', () => {
     if (r && o) [r.value, o.value] = ['44', '0'];
     rig.find('.away').dispatchEvent(new Event('submit', { cancelable: true }));
     await rig.fixture.whenStable();
+    // Over an inch from the plan it is asked about first.
+    expect(rig.sentFacts()).toEqual([]);
+    expect(rig.text).toContain('from where the plan has it. Read the tape once more');
+    await rig.click('pc-otherwise .box .way');
     expect(rig.sentFacts()[0]).toEqual(
       jasmine.objectContaining({
         elsewhere: true,
-        measured: jasmine.objectContaining({ reading: 44 * 25.4, datum: 'bow', run: 'taut' }),
+        measured: jasmine.objectContaining({ reading: 44 * 25.4, datum: 'bow', run: 'centre' }),
       }),
     );
     expect(rig.find('pc-finding-box').textContent).toContain('from where the plan has it');

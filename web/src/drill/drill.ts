@@ -100,15 +100,23 @@ export default class Drill {
     return state ? pickList(state.workup.owned, state.doc.shop) : [];
   });
   protected readonly gate = computed(() => this.store.state()?.workup.gate);
+  private readonly own = computed(() =>
+    (this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'drill' && !f.accepted),
+  );
+  /** What concerns the hole shown: said beside the button that marks it, wherever it is settled. */
+  protected readonly here = computed(() => {
+    const h = this.hole();
+    const all = (this.store.state()?.workup.findings ?? []).filter((f) => !f.accepted);
+    return h
+      ? all.filter((f) => f.where === h.id || (f.where === h.fitting && (f.step === 'drill' || f.severity === 'stop')))
+      : [];
+  });
+  /** Stops at this hole: it is not marked before each has a reason. */
+  protected readonly stopsHere = computed(() => this.here().filter((f) => f.severity === 'stop').length);
+  /** Everything of this step that is unsettled, the rest of the boat's after this hole's, and notes: what the badge counts. */
   protected readonly findings = computed(() => {
-    const state = this.store.state();
-    // Notes too: what is slotted or notched is said where it is made.
-    return (state?.workup.findings ?? []).filter(
-      (f) =>
-        f.step === 'drill' &&
-        !f.accepted &&
-        (f.where === this.hole()?.fitting || f.where === 'hull' || f.where === this.hole()?.id || f.code === 'open-hole'),
-    );
+    const here = new Set(this.here().map((f) => f.key));
+    return this.own().filter((f) => !here.has(f.key));
   });
   /** Stops of the layout: a hole is for ever, so they are said before it. */
   protected readonly unsettledStops = computed(() =>
@@ -169,8 +177,14 @@ export default class Drill {
     this.picked.set(null);
   }
 
+  /** Takes a mark back, and goes back to where it was made. */
   protected takeBack(fact: string): void {
+    const hole = this.holes().find((h) => h.drilled?.fact === fact) ?? this.hole();
+    const last = this.tasks()
+      .filter((t) => t.hole.id === hole?.id && t.done)
+      .at(-1);
     this.store.keep({ kind: 'tookBack', fact, why: '' });
+    if (last) this.choose(last.key);
   }
 
   protected time = (iso: string): string =>

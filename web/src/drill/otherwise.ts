@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { findDatum, parseLength, type PlannedHole } from '@plain-cleat/core';
+import { Length } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -15,6 +16,7 @@ type Way = (typeof WAYS)[number][0];
 @Component({
   selector: 'pc-otherwise',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Length],
   template: `
     <div class="row" role="radiogroup" aria-label="What happened">
       @for (w of ways; track w[0]) {
@@ -32,7 +34,7 @@ type Way = (typeof WAYS)[number][0];
     </div>
     @switch (way()) {
       @case ('elsewhere') {
-        <form class="row away" (submit)="$event.preventDefault(); elsewhere(r.value, o.value)">
+        <form class="row away" (submit)="$event.preventDefault(); elsewhere(r.value, o.value)" (input)="far.set(0)">
           <label class="field"
             ><span>Measured from {{ datum() }}</span
             ><input #r
@@ -41,8 +43,31 @@ type Way = (typeof WAYS)[number][0];
             ><span>Measured {{ hole().down === null ? 'off centre' : 'down from the gunwale' }}</span
             ><input #o
           /></label>
+          @if (hole().down === null) {
+            <div class="row" role="radiogroup" aria-label="Side it was drilled on">
+              @for (s of sides; track s) {
+                <button
+                  type="button"
+                  role="radio"
+                  class="way"
+                  [class.on]="side() === s"
+                  [attr.aria-checked]="side() === s"
+                  (click)="side.set(s)"
+                >
+                  {{ s }}
+                </button>
+              }
+            </div>
+          }
           <button class="act" type="submit">Keep as drilled there</button>
         </form>
+        @if (far(); as mm) {
+          <div class="box look">
+            <strong>That is {{ mm | length: 'up' }} from where the plan has it.</strong>
+            <p>Read the tape once more. If it is so, keep it.</p>
+            <button class="way" type="button" (click)="elsewhere(r.value, o.value, true)">It is so, keep it</button>
+          </div>
+        }
       }
       @case ('bit') {
         <form class="row away" (submit)="$event.preventDefault(); another(b.value)">
@@ -100,6 +125,14 @@ export class Otherwise {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   protected readonly ways = WAYS;
+  protected readonly sides = ['port', 'starboard'] as const;
+  /** The side it was drilled on: the plan's, until somebody says another; of a hole on the centre line somebody must. */
+  protected readonly side = linkedSignal(() => {
+    const { side } = this.hole();
+    return side === 'centre' ? null : side;
+  });
+  /** How far the reading just typed is from the plan, when that is asked about, mm. */
+  protected readonly far = signal(0);
   protected readonly way = signal<Way>('elsewhere');
   protected readonly fault = signal('');
   protected readonly datum = computed(() =>
@@ -116,7 +149,7 @@ export class Otherwise {
     return says !== '';
   }
 
-  protected elsewhere(reading: string, off: string): void {
+  protected elsewhere(reading: string, off: string, sure = false): void {
     const { workup, plan, doc } = this.state();
     const h = this.hole();
     const across = h.down === null ? 'Off centre' : 'Down from the gunwale';
@@ -130,9 +163,15 @@ export class Otherwise {
           ? `From ${this.datum()}: that is not on this hull`
           : o.mm < 0 || o.mm > beyond
             ? `${across}: that is off the hull`
-            : '';
+            : h.down === null && o.mm > 0 && !this.side()
+              ? 'Side: port or starboard?'
+              : '';
     if (this.refuse(fault) || !r.ok || !o.ok) return;
-    const sign = h.offCentre < 0 ? -1 : 1;
+    const sign = this.side() === 'port' ? -1 : 1;
+    const beside = h.down === null ? Math.abs(sign * o.mm - h.offCentre) : Math.abs(o.mm - h.down);
+    const by = Math.max(Math.abs(r.mm - h.reading), beside);
+    if (!sure && by > doc.shop.drilling.farFromPlan) return this.far.set(by);
+    this.far.set(0);
     this.store.keep(
       {
         kind: 'holeDrilled',
@@ -147,6 +186,7 @@ export class Otherwise {
           reading: r.mm,
           offCentre: h.down === null ? sign * o.mm : h.offCentre,
           down: h.down === null ? null : o.mm,
+          aimed: h.at.x,
           ...(h.down === null ? {} : { downBy: 'girth' as const }),
           ...(h.ahead && plan.tape.datum !== 'stern' ? { towards: 'forward' as const } : {}),
         },

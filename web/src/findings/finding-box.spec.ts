@@ -18,7 +18,9 @@ const finding: Finding = {
   acceptable: 'anyone',
   accepted: null,
   curable: false,
-  tries: [],
+  tries: () => [],
+  size: null,
+  lapsed: null,
   sets: null,
 };
 
@@ -47,7 +49,7 @@ describe('a finding', () => {
     expect(rig.find('[role=alert]').textContent).toContain('Reason: a few words');
     await send('it is soft');
     expect(rig.sentChanges()).toEqual([
-      jasmine.objectContaining({ kind: 'acceptFinding', to: { reason: 'it is soft', by: 'Tom Hale' } }),
+      jasmine.objectContaining({ kind: 'acceptFinding', to: { reason: 'it is soft', by: 'Tom Hale', severity: 'stop' } }),
     ]);
   });
 
@@ -56,7 +58,7 @@ describe('a finding', () => {
     expect(rig.text).toContain('Only a manager may accept this.');
     rig.fixture.componentInstance.finding.set({ ...finding, acceptable: 'nobody' });
     await rig.fixture.whenStable();
-    expect(rig.text).toContain('Nobody may accept this.');
+    expect(rig.text).toContain('Nobody may accept this: it wants another place');
   });
 
   it('a manager may', async () => {

@@ -1,3 +1,4 @@
+import { entryOf } from '@plain-cleat/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Cure, Finding } from '@plain-cleat/core';
 import { Words } from '../hull-view/words';
@@ -87,7 +88,7 @@ export class FindingBox {
     const { key, size } = this.finding();
     this.fault.set(reason !== null && reason.trim().length < 3);
     if (this.fault()) return;
-    const from = this.store.state()?.plan.accepted[key] ?? null;
+    const from = entryOf(this.store.state()?.plan.accepted, key) ?? null;
     const to =
       reason === null
         ? null

@@ -1,4 +1,4 @@
-import { type PlannedHole, toldHole, type ToldHole } from '@plain-cleat/core';
+import { type PlannedHole, signedFor, toldHole, type ToldHole } from '@plain-cleat/core';
 import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { marksOf } from '../hull-view/marks';
@@ -36,7 +36,10 @@ export default class HandOver {
     const state = this.store.state();
     return state ? marksOf(state.workup).map((m) => ({ ...m, standing: 'ok' as const, bodies: [] })) : [];
   });
-  protected readonly openSteps = computed(() => this.store.state()?.workup.steps.filter((s) => !s.done).length ?? 0);
+  protected readonly closing = computed(() => this.store.state()?.workup.closing ?? null);
+  protected readonly openSteps = computed(() => this.store.state()?.workup.steps.filter((s) => !s.done) ?? []);
+  /** Open steps the owner takes as they are, one by one. */
+  protected readonly taken = signal<readonly string[]>([]);
   protected readonly undone = computed(() => {
     const w = this.store.state()?.workup;
     return {
@@ -51,8 +54,8 @@ export default class HandOver {
   protected readonly notYet = computed(() =>
     this.stops().length === 0
       ? 'Nothing is aboard yet.'
-      : this.openSteps()
-        ? `${this.openSteps()} ${this.openSteps() === 1 ? 'step' : 'steps'} of the build still open.`
+      : this.openSteps().some((s) => !this.taken().includes(s.id))
+        ? `${this.openSteps().length} ${this.openSteps().length === 1 ? 'step' : 'steps'} of the build still open. Do them, or the owner takes each as it is:`
         : this.shown() < this.stops().length
           ? `${this.stops().length - this.shown()} stops still to show.`
           : '',
@@ -87,7 +90,20 @@ export default class HandOver {
 
   protected sign(name: string, drawing: string | null): void {
     this.fault.set(!name.trim() ? 'Name: who signs?' : !drawing ? 'Signature: sign in the field first.' : '');
-    if (!this.fault() && drawing) this.store.keep({ kind: 'signed', name: name.trim().slice(0, 120), drawing });
+    const state = this.store.state();
+    if (this.fault() || !drawing || !state) return;
+    const open = this.openSteps().map((s) => s.id);
+    this.store.keep({
+      kind: 'signed',
+      name: name.trim().slice(0, 120),
+      drawing,
+      for: signedFor(state.plan, state.workup.ledger),
+      ...(open.length ? { open } : {}),
+    });
+  }
+
+  protected takeAsIs(step: string): void {
+    this.taken.update((all) => (all.includes(step) ? all.filter((s) => s !== step) : [...all, step]));
   }
 
   protected makeLink(): void {

@@ -17,7 +17,9 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
     (keyup.enter)="stop()"
     (contextmenu)="$event.preventDefault()"
   >
-    <span class="fill" (transitionend)="finish()"></span><span class="says"><ng-content /></span>
+    <span class="fill" (transitionend)="finish()"></span
+    ><span class="says" role="status">{{ short() ? 'Hold it down until it fills' : '' }}</span
+    ><span class="says" [hidden]="short()"><ng-content /></span>
   </button>`,
   styles: `
     button {
@@ -62,15 +64,22 @@ export class HoldButton {
   readonly held = output<void>();
   protected readonly holding = signal(false);
 
+  /** It was tapped where it should have been held. */
+  protected readonly short = signal(false);
+
   protected start(): void {
-    if (!this.disabled()) this.holding.set(true);
+    if (this.disabled()) return;
+    this.short.set(false);
+    this.holding.set(true);
   }
   protected stop(): void {
+    if (this.holding()) this.short.set(true);
     this.holding.set(false);
   }
   protected finish(): void {
     if (!this.holding()) return;
     this.holding.set(false);
+    this.short.set(false);
     this.held.emit();
   }
 }

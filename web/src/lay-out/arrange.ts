@@ -1,4 +1,5 @@
 import {
+  entryOf,
   type Change,
   type DraftChange,
   type Fitted,
@@ -126,7 +127,7 @@ export function takeOff(plan: Plan, ids: readonly string[]): { change: Change | 
       to: f.tether ? { ...f.tether, to: null } : null,
     })),
     ...[...off].flatMap((item): DraftChange[] => {
-      const from = plan.fittings[item];
+      const from = entryOf(plan.fittings, item);
       return from ? [{ kind: 'takeOffItem', item, from }] : [];
     }),
   ]);

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  entryOf,
   adviceSetting,
   type Assembly,
   type Change,
@@ -33,19 +34,20 @@ export class Bench {
   /** A fitting as it stood before what is under the finger. */
   private settled(state: RigState, id: string): Fitted | undefined {
     const item = state.workup.items.find((i) => i.placed.id === id);
-    const fitting = state.settled.fittings[id];
+    const fitting = entryOf(state.settled.fittings, id);
     if (!item || !fitting) return undefined;
-    const place = (item.elsewhere && fitting.elsewhere?.[item.elsewhere]) || fitting.place;
+    const place = (item.elsewhere && entryOf(fitting.elsewhere, item.elsewhere)) || fitting.place;
     return { ...item, placed: { ...item.placed, fitting, place } };
   }
 
   /** All that moves with a fitting: itself, the others chosen, the others of its group. */
   movesWith(state: RigState, id: string, chosen: ReadonlySet<string>): Fitted[] {
-    const group = state.settled.fittings[id]?.group;
+    const group = entryOf(state.settled.fittings, id)?.group;
     const ids = state.workup.items
       .map((i) => i.placed.id)
       .filter(
-        (one) => one === id || (chosen.has(id) && chosen.has(one)) || (group && state.settled.fittings[one]?.group === group),
+        (one) =>
+          one === id || (chosen.has(id) && chosen.has(one)) || (group && entryOf(state.settled.fittings, one)?.group === group),
       );
     return ids.flatMap((one) => this.settled(state, one) ?? []);
   }
@@ -166,7 +168,7 @@ export class Bench {
   /** Brings an assembly aboard as one. Returns the name of its base. */
   placeAssembly(a: Assembly, at: { x: number; y: number }, only: string | null = null): string | null {
     const state = this.store.state();
-    const part = state?.doc.catalog.parts.find((p) => p.id === a.fittings[a.base]?.part);
+    const part = state?.doc.catalog.parts.find((p) => p.id === entryOf(a.fittings, a.base)?.part);
     if (!state || !part) return null;
     const to = snapPlace(state.workup.surface, part, at, this.units.system());
     const { changes, base } = placeAssembly(a, to, (id) => `${id.slice(0, 40)}-${newId().slice(0, 6)}`, {

@@ -69,7 +69,7 @@ describe('the layout bench', () => {
   it('hooks the tape elsewhere', async () => {
     const rig = await OpenRig.show(LayOut);
     await rig.type('.tools select', 'stern');
-    expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'hookTape', to: { datum: 'stern', run: 'taut' } }));
+    expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'hookTape', to: { datum: 'stern', run: 'centre' } }));
     expect(rig.text).toContain('hooked on STERN TIP');
   });
 });

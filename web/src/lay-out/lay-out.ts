@@ -12,6 +12,7 @@ import {
   viewChild,
 } from '@angular/core';
 import {
+  entryOf,
   adviceSetting,
   type Assembly,
   type Cure,
@@ -325,11 +326,13 @@ export default class LayOut {
     if (!state) return;
     const order = [
       null,
-      ...Object.keys(state.plan.sets).sort((a, b) => (state.plan.sets[a]?.order ?? 0) - (state.plan.sets[b]?.order ?? 0)),
+      ...Object.keys(state.plan.sets).sort(
+        (a, b) => (entryOf(state.plan.sets, a)?.order ?? 0) - (entryOf(state.plan.sets, b)?.order ?? 0),
+      ),
     ];
     const next = order[(order.indexOf(state.set) + 1) % order.length] ?? null;
     this.store.showSet(next);
-    this.spoken.set(next ? `Set ${state.plan.sets[next]?.name ?? ''}` : 'Everything');
+    this.spoken.set(next ? `Set ${entryOf(state.plan.sets, next)?.name ?? ''}` : 'Everything');
   }
 
   @HostListener('window:keydown', ['$event'])

@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type Change, type DraftChange, type Fitted, parseLength, type Place, printFigure, setsInOrder } from '@plain-cleat/core';
+import {
+  entryOf,
+  type Change,
+  type DraftChange,
+  type Fitted,
+  parseLength,
+  type Place,
+  printFigure,
+  setsInOrder,
+} from '@plain-cleat/core';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { Bench } from './bench';
@@ -130,7 +139,7 @@ export class More {
   protected readonly sets = computed(() => {
     const { plan } = this.state();
     const own = this.item().placed.fitting.sets;
-    return setsInOrder(plan).map((id) => ({ id, name: plan.sets[id]?.name ?? id, in: !own || own.includes(id) }));
+    return setsInOrder(plan).map((id) => ({ id, name: entryOf(plan.sets, id)?.name ?? id, in: !own || own.includes(id) }));
   });
   protected readonly anchors = computed(() =>
     this.state()
@@ -230,7 +239,7 @@ export class More {
   /** In this set it has a place of its own, or shares that of the others again. */
   protected elsewhere(set: string): void {
     const { id, fitting, place } = this.item().placed;
-    const from = fitting.elsewhere?.[set] ?? null;
+    const from = entryOf(fitting.elsewhere, set) ?? null;
     this.emit({ kind: 'slideInSet', item: id, set, from, to: from ? null : place });
   }
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { setsInOrder } from '@plain-cleat/core';
+import { entryOf, setsInOrder } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
 
 /** Named sets of the same rig: show one, lay another over it, name a new one. */
@@ -121,7 +121,7 @@ export class SetsBar {
     const fittings = Object.values(plan.fittings);
     return setsInOrder(plan).map((id) => ({
       id,
-      name: plan.sets[id]?.name ?? id,
+      name: entryOf(plan.sets, id)?.name ?? id,
       count: fittings.filter((f) => !f.sets || f.sets.includes(id)).length,
     }));
   });
@@ -141,11 +141,13 @@ export class SetsBar {
   /** A set goes with its memberships: what was in it alone stays the owner's, in no set. */
   protected drop(set: string): void {
     const { plan } = this.state();
-    const from = plan.sets[set];
+    const from = entryOf(plan.sets, set);
     if (!from) return;
     const newId = (): string => crypto.randomUUID();
     const changes = Object.entries(plan.fittings).flatMap(([item, f]) => [
-      ...(f.elsewhere?.[set] ? [{ id: newId(), kind: 'slideInSet' as const, item, set, from: f.elsewhere[set], to: null }] : []),
+      ...(entryOf(f.elsewhere, set)
+        ? [{ id: newId(), kind: 'slideInSet' as const, item, set, from: entryOf(f.elsewhere, set) ?? null, to: null }]
+        : []),
       ...(f.sets?.includes(set)
         ? [{ id: newId(), kind: 'joinSets' as const, item, from: f.sets, to: f.sets.filter((s) => s !== set) }]
         : []),

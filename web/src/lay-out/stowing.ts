@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { parseMass, printMass, sideOf, type Stowed } from '@plain-cleat/core';
+import { entryOf, parseMass, printMass, sideOf, type Stowed } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -112,7 +112,7 @@ export class Stowing {
     return this.state().doc.hull.scuppers.map((s) => ({
       id: s.id,
       name: `${sideOf(s.y)}, in the ${workup.surface.spot(s.x, s.y).name}`,
-      plugged: plan.scuppers[s.id] === 'plugged',
+      plugged: entryOf(plan.scuppers, s.id) === 'plugged',
       taken: workup.items.find((i) => i.placed.place.on === 'scupper' && i.placed.place.scupper === s.id)?.placed.part.name,
     }));
   });
@@ -149,12 +149,12 @@ export class Stowing {
   }
 
   protected takeOut(thing: string): void {
-    const from = this.state().plan.stowage[thing];
+    const from = entryOf(this.state().plan.stowage, thing);
     if (from) this.store.change({ id: crypto.randomUUID(), kind: 'stowThing', thing, from, to: null });
   }
 
   protected plug(scupper: string, plugged: boolean): void {
-    const from = this.state().plan.scuppers[scupper] ?? null;
+    const from = entryOf(this.state().plan.scuppers, scupper) ?? null;
     this.store.change({ id: crypto.randomUUID(), kind: 'planScupper', scupper, from, to: plugged ? 'plugged' : null });
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type Fitting, type PriceLine, printLong, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
+import { entryOf, type Fitting, type PriceLine, printLong, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
@@ -66,10 +66,10 @@ export default class Price {
   }
 
   protected from = (l: PriceLine): Fitting['suppliedBy'] | null =>
-    this.store.state()?.plan.fittings[l.fitting ?? '']?.suppliedBy ?? null;
+    entryOf(this.store.state()?.plan.fittings, l.fitting ?? '')?.suppliedBy ?? null;
 
   protected supply(item: string, to: string): void {
-    const from = this.store.state()?.plan.fittings[item]?.suppliedBy;
+    const from = entryOf(this.store.state()?.plan.fittings, item)?.suppliedBy;
     if (from) this.store.change({ id: crypto.randomUUID(), kind: 'supplyItem', item, from, to: to as Fitting['suppliedBy'] });
   }
 

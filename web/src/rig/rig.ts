@@ -41,7 +41,12 @@ export default class Rig {
     const state = this.store.state();
     if (!state) return '';
     const kept = state.waiting ? `${state.waiting} waiting to send` : 'all kept';
-    const promise = state.doc.signed ? 'handed over' : promiseOf(state.plan.promised, state.doc.today).says;
+    const { closing } = state.workup;
+    const promise = closing.closed
+      ? 'handed over'
+      : closing.changed
+        ? 'changed since signed'
+        : promiseOf(state.plan.promised, state.doc.today).says;
     return `${state.plan.title} · ${state.doc.owner.name} · ${promise} · ${kept}`;
   });
 

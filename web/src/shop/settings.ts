@@ -82,6 +82,7 @@ export const SETTINGS: readonly Group[] = [
       length('drilling.riggerStature', 'Height of the one who reaches behind'),
       length('drilling.knownWithin', 'A boat may differ from its drawing'),
       one('drilling.agree', 'The owner agrees before the first hole', 'yes'),
+      length('drilling.farFromPlan', 'A reading is asked about from'),
       length('drilling.reuseWithin', 'An old hole serves within'),
       one('drilling.barWithin', 'A printed bar may be off', 'number', 'mm'),
       one('drilling.flatWithin', 'Flattening a template may cost', 'number', 'mm'),

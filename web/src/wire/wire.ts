@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { LANES, parseLength, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
+import { entryOf, LANES, parseLength, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
@@ -36,7 +36,7 @@ export default class Wire {
   protected readonly gauges = [null, 18, 16, 14, 12, 10, 8, 6, 4, 2] as const;
   protected readonly runs = computed(() => this.store.state()?.workup.runs ?? []);
   protected readonly run = computed(() => this.runs().find((r) => r.id === this.picked()) ?? this.runs()[0] ?? null);
-  protected readonly plan = computed(() => this.store.state()?.plan.runs[this.run()?.id ?? ''] ?? null);
+  protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run()?.id ?? '') ?? null);
   protected readonly marks = computed(() => {
     const state = this.store.state();
     const wired = new Set(this.runs().flatMap((r) => [r.from, r.to]));
