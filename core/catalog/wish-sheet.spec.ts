@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { headingMeans, readCents, readSheet, sheetWishes } from './index';
+import { headingMeans, readCents, readCount, readSheet, sheetSum, sheetWishes } from './index';
 
 describe('an owner’s spreadsheet', () => {
   for (const [heading, meaning] of [
@@ -33,8 +33,8 @@ describe('an owner’s spreadsheet', () => {
     ]);
     expect(sheet.columns).toEqual(['price', 'count', 'what']);
     expect(sheetWishes(sheet)).toEqual([
-      { text: 'pince à pagaie', count: 2, cents: 1250, lines: [1] },
-      { text: 'sondeur 7 po', count: 1, cents: 123_400, lines: [2] },
+      { text: 'pince à pagaie', count: 2, cents: 1250, lines: [1], asks: [] },
+      { text: 'sondeur 7 po', count: 1, cents: 123_400, lines: [2], asks: [] },
     ]);
   });
 
@@ -56,8 +56,8 @@ describe('an owner’s spreadsheet', () => {
       ['Total', '4'],
     ]);
     expect(sheetWishes(sheet)).toEqual([
-      { text: 'Rod tube', count: 3, cents: null, lines: [1, 3] },
-      { text: 'anchor', count: 1, cents: null, lines: [2] },
+      { text: 'Rod tube', count: 3, cents: null, lines: [1, 3], asks: [] },
+      { text: 'anchor', count: 1, cents: null, lines: [2], asks: [] },
     ]);
   });
 
@@ -82,5 +82,55 @@ describe('an owner’s spreadsheet', () => {
       }),
       { seed: 51, numRuns: 500 },
     );
+  });
+
+  it('the heading row is the one with most known headings and data under it, not a title with one known word', () => {
+    const sheet = readSheet([
+      ['Gear for the new boat', '', ''],
+      ['Price list of spring', '', ''],
+      ['', '', ''],
+      ['Item', 'Qty', 'Price'],
+      ['Net', '1', '54'],
+    ]);
+    expect(sheet.headings).toEqual(['Item', 'Qty', 'Price']);
+    expect(sheet.rows.length).toBe(1);
+  });
+
+  it('reads quantities with units and counts, and asks about what it cannot be sure of', () => {
+    expect(readCount('2 ea')).toEqual({ count: 2 });
+    expect(readCount('x3')).toEqual({ count: 3 });
+    expect(readCount('4×')).toEqual({ count: 4 });
+    expect(readCount('12 ft')).toEqual({ count: 1, measure: '12 ft' });
+    expect(readCount('12,5 m')).toEqual({ count: 1, measure: '12,5 m' });
+    expect(readCount('2 x 38,50')).toEqual({ count: 2, cents: 3850 });
+    for (const unclear of ['(5)', '0,999', '-1', '0', 'some', '1e3', '1.5'])
+      expect(readCount(unclear).ask).withContext(unclear).toContain('how many?');
+  });
+
+  it('asks about a price that reads two ways, and takes one of a multiplied one', () => {
+    expect(readCents('0,999')).toBeNull();
+    expect(readCents('(5)')).toBeNull();
+    const [first, second] = sheetWishes(
+      readSheet([
+        ['Item', 'Price'],
+        ['Clip', '2 x 38,50'],
+        ['Gland', '0,999'],
+      ]),
+    );
+    expect([first?.count, first?.cents, first?.asks]).toEqual([2, 3850, []]);
+    expect(second?.asks).toEqual(['Price “0,999”: how much?']);
+  });
+
+  it('adds the list up and sets it against its own total; near twins are asked about', () => {
+    const sheet = readSheet([
+      ['Item', 'Qty', 'Price'],
+      ['Rod tube, raised', '2', '38.50'],
+      ['Rod tube raised.', '1', '40'],
+      ['Landing net', '1', '54'],
+      ['Landing nets', '1', '54'],
+      ['Total', '', '239.00'],
+    ]);
+    expect(sheetSum(sheet)).toEqual({ cents: 2 * 3850 + 3850 + 2 * 5400, own: 23_900 });
+    expect(sheetWishes(sheet).at(-1)?.asks[0]).toContain('the same thing?');
   });
 });

@@ -32,6 +32,7 @@ import { noDrain, scupperCovered } from './scuppers';
 import { allRoundLight, lensPath, lightHeights, sidelights, whiteLight } from './sight';
 import { standing } from './standing-room';
 import { stowage } from './stowage';
+import { hullTooSmall, propulsion } from './suits-hull';
 import { struts, swings } from './swings';
 import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
@@ -93,6 +94,8 @@ export const SET_JUDGEMENTS: readonly Judgement[] = [
 
 /** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
 export const RIG_JUDGEMENTS: readonly Judgement[] = [
+  propulsion,
+  hullTooSmall,
   overlapBetweenSets,
   cannotHold,
   replaced,

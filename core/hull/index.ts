@@ -1,3 +1,4 @@
+export * from './check';
 export * from './correction';
 export * from './datum';
 export * from './girth';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { consumable, part, shopSettings, type Catalog } from '../catalog';
-import { hullModel, type HullModel } from '../hull';
+import { hullFaults, hullModel, type HullModel } from '../hull';
 import { keptFact, type Fact } from './fact';
 import { holdsTogether } from './apply';
 import { plan, type Place, type Plan } from './plan';
@@ -89,11 +89,7 @@ function crossFaults(file: RigFile): FileFault[] {
   const { hull, plan: p } = file;
   if (hull.id !== p.pins.hull.id || hull.revision !== p.pins.hull.revision)
     fault('hull', `the plan was made on ${p.pins.hull.id} revision ${p.pins.hull.revision}; the file must carry that hull`);
-  const xs = hull.stations.map((s) => s.x);
-  if (new Set(xs).size !== xs.length) fault('hull.stations', 'two stations stand at the same x; each needs its own');
-  hull.stations.forEach((s, i) => {
-    if (s.gunwale <= s.keel) fault(`hull.stations.${i}.gunwale`, 'must stand over the keel');
-  });
+  for (const f of hullFaults(hull)) fault(`hull.${f.field}`, f.says);
   const parts = new Set(file.parts.map((one) => one.id));
   for (const [id, f] of Object.entries(p.fittings)) {
     if (!parts.has(f.part)) fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part}`);

@@ -112,3 +112,24 @@ describe('masses, money, sentences', () => {
     expect(tell(sentence, 'metric')).toBe('Stands 62 mm into the stroke, 2 times.');
   });
 });
+
+describe('lengths as they come from other hands', () => {
+  it('with a byte order mark, a dash between feet and inches, or between inches and their fraction', () => {
+    const read = (text: string): number => {
+      const r = parseLength(text, 'imperial');
+      return r.ok ? Math.round(r.mm * 1e6) / 1e6 : NaN;
+    };
+    expect(read('\ufeff12')).toBe(304.8);
+    expect(read(`5'-6"`)).toBe(1676.4);
+    expect(read(`5' - 6 1/2"`)).toBe(1689.1);
+    expect(read('2-1/2')).toBe(63.5);
+    expect(read('2 - 1/2 in')).toBe(63.5);
+  });
+
+  it('asks about what reads two ways: 21/2 is two and a half or ten and a half', () => {
+    const r = parseLength('21/2', 'imperial');
+    expect(r.ok ? '' : r.says).toContain('two ways: write 2 1/2');
+    expect(parseLength('3/2', 'imperial').ok).toBeTrue();
+    expect(parseLength('15/16', 'imperial').ok).toBeTrue();
+  });
+});

@@ -20,8 +20,8 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅞': '7/8',
 };
 const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
-const AMOUNT = String.raw`(?:(?:${NUMBER})(?:[\s-]+\d+\s*\/\s*\d+)?|\d+\s*\/\s*\d+)`;
-const FEET_INCHES = new RegExp(String.raw`^(${NUMBER})\s*(?:'|ft|feet|foot)\s*(?:(${AMOUNT})\s*(?:"|in|inch|inches)?)?$`);
+const AMOUNT = String.raw`(?:(?:${NUMBER})(?:\s*-\s*|\s+)\d+\s*\/\s*\d+|(?:${NUMBER})|\d+\s*\/\s*\d+)`;
+const FEET_INCHES = new RegExp(String.raw`^(${NUMBER})\s*(?:'|ft|feet|foot)\s*-?\s*(?:(${AMOUNT})\s*(?:"|in|inch|inches)?)?$`);
 const INCHES = new RegExp(String.raw`^(${AMOUNT})\s*(?:"|in|inch|inches)$`);
 const METRIC = new RegExp(String.raw`^(${NUMBER})\s*(mm|cm|m)$`);
 const BARE = new RegExp(String.raw`^(${AMOUNT})$`);
@@ -31,7 +31,6 @@ function amount(text: string): number {
   const match = /^(.*?)[\s-]*(\d+)\s*\/\s*(\d+)$/.exec(text.trim());
   if (!match) return Number(text);
   const [, whole = '', numerator, denominator] = match;
-  // "21/2" is twenty-one halves only when written without a space, as here; the tape never prints it.
   return Number(whole || 0) + Number(numerator) / Number(denominator);
 }
 
@@ -46,11 +45,21 @@ function amount(text: string): number {
  */
 export function parseLength(text: string, system: UnitSystem): ParsedLength {
   let clean = text
+    .replace(/^\ufeff/, '')
     .trim()
     .toLowerCase()
     .replace(/[′’]/g, "'")
     .replace(/[″”“]|''/g, '"');
   clean = clean.replace(/\s*([½¼¾⅛⅜⅝⅞])/g, (_, mark: string) => ` ${VULGAR[mark] ?? ''}`).trim();
+  // 21/2 may be two and a half or ten and a half: nobody's tape prints it.
+  const top = /^(\d{2,})\/(2|4|8|16|32|64)\D*$/.exec(clean);
+  if (top && Number(top[1]) > Number(top[2])) {
+    const [whole = '', rest = ''] = [top[1]?.slice(0, -1), top[1]?.slice(-1)];
+    return {
+      ok: false,
+      says: `"${text.trim()}" can be read two ways: write ${whole} ${rest}/${top[2]}, or the whole inches first`,
+    };
+  }
   const negative = /^[-−]/.test(clean);
   if (negative) clean = clean.slice(1).trim();
   const mm = unsigned(clean, system);

@@ -1,4 +1,4 @@
-import { fairHull, hullModel, outlineSvg, readFoundHoles, readingFaults, type HullModel } from '@plain-cleat/core';
+import { fairHull, hullFaults, hullModel, outlineSvg, readFoundHoles, readingFaults, type HullModel } from '@plain-cleat/core';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { Op, type Sequelize } from 'sequelize';
@@ -23,15 +23,8 @@ function checkModel(model: HullModel): void {
     model.stations.map((s) => ({ x: s.x, port: s.halfBreadth, starboard: s.halfBreadth, gunwale: s.gunwale, keel: s.keel })),
   ).map((f) => ({ field: `stations.${f.row}.${f.column}`, says: f.says }));
   if (faults.length) throw badInput(faults);
-  const { length, beam } = fairHull(model);
-  const lists = ['decks', 'hatches', 'tracks', 'inserts', 'scuppers', 'hazards', 'compartments', 'moving', 'rails'] as const;
-  for (const list of lists) {
-    const ids = (model[list] ?? []).map((one) => one.id);
-    const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-    if (twice) throw badInput([{ field: list, says: `two are called ${twice}; each needs a name of its own` }]);
-  }
-  const beyond = model.tracks.find((t) => t.fore >= t.aft || t.aft > length || Math.abs(t.y) > beam);
-  if (beyond) throw badInput([{ field: 'tracks', says: `${beyond.name} does not lie on this hull` }]);
+  const more = hullFaults(model);
+  if (more.length) throw badInput(more);
 }
 
 /** Owners' hulls with whose they are, what they are and the rigs they have had. */

@@ -9,7 +9,9 @@ import {
   printMass,
   printMoney,
   printStature,
+  splitWish,
   strokeBand,
+  SURE,
   waterAt,
   type Wish,
 } from '@plain-cleat/core';
@@ -144,8 +146,12 @@ export default class BriefStep {
   protected addWish(text: string): void {
     const state = this.store.state();
     if (!state) return;
-    const [best] = matchWish(text, state.doc.catalog.parts);
-    this.addWishes([{ text, part: best && best.score >= 0.6 ? best.part.id : null }]);
+    this.addWishes(
+      splitWish(text).map(({ text: one, count }): Wish => {
+        const [best] = matchWish(one, state.doc.catalog.parts);
+        return { text: one, part: best && best.score >= SURE ? best.part.id : null, ...(count > 1 ? { count } : {}) };
+      }),
+    );
   }
 
   /** Lines of a sheet or typed ones, each a wish of its own; one gesture. */

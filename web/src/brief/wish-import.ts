@@ -9,7 +9,10 @@ import {
   plainHeading,
   type Plan,
   printMoney,
+  sheetSum,
   sheetWishes,
+  SURE,
+  type WishMatch,
   type Wish,
 } from '@plain-cleat/core';
 import { wordsOf } from '../stores/session.store';
@@ -71,9 +74,17 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
                       {{ o.part.name }}, {{ percent(o.score) }}
                     </option>
                   }
+                  <optgroup label="Every part">
+                    @for (p of parts(); track p.id) {
+                      <option [value]="p.id" [selected]="p.id === l.part && !offered(l.offers, p.id)">{{ p.name }}</option>
+                    }
+                  </optgroup>
                 </select>
               </td>
               <td class="end small">
+                @for (ask of l.wish.asks; track $index) {
+                  <span class="ask">{{ ask }}</span>
+                }
                 @if (l.wish.lines.length > 1) {
                   <span class="ask">stands in lines {{ l.wish.lines.join(', ') }}: {{ l.wish.count }} wanted, or one?</span>
                   <button class="link" type="button" (click)="justOne(n)">one</button>
@@ -91,6 +102,16 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
           }
         </tbody>
       </table>
+      @if (sum(); as s) {
+        @if (s.cents > 0) {
+          <p class="small" [class.ask]="s.own !== null && s.own !== s.cents">
+            The lines add up to {{ money(s.cents)
+            }}{{
+              s.own === null ? '' : s.own === s.cents ? ', as the list itself says' : '; the list itself says ' + money(s.own)
+            }}.
+          </p>
+        }
+      }
       <div class="row">
         <button class="act" type="button" [disabled]="count() === 0" (click)="add()">
           Take {{ count() }} {{ count() === 1 ? 'line' : 'lines' }}
@@ -142,19 +163,26 @@ export class WishImport {
     return sheetWishes(sheet).map((wish, n) => {
       const mine = this.own()[n] ?? {};
       const offers = matchWish(wish.text, this.parts());
-      const best = offers[0] && offers[0].score >= 0.6 ? offers[0].part.id : '';
+      const best = offers[0] && offers[0].score >= SURE ? offers[0].part.id : '';
       const known = listed.has(plainHeading(wish.text));
       return {
         wish: mine.one ? { ...wish, count: 1 } : wish,
         offers,
         part: mine.part ?? best,
         known,
-        taken: mine.taken ?? !known,
+        // What is asked about is taken by a person.
+        taken: mine.taken ?? (!known && wish.asks.length === 0),
       };
     });
   });
   protected readonly count = computed(() => this.lines().filter((l) => l.taken).length);
 
+  protected offered = (offers: readonly WishMatch[], id: string): boolean => offers.some((o) => o.part.id === id);
+  /** The list added up, beside its own total where it has one. */
+  protected readonly sum = computed(() => {
+    const sheet = this.sheet();
+    return sheet ? sheetSum(sheet) : null;
+  });
   protected percent = (score: number): string => `${Math.round(score * 100)} %`;
 
   protected open(event: Event): void {

@@ -1,0 +1,49 @@
+import type { HullModel } from './schema';
+
+/** What is wrong with a hull, by field. */
+export interface HullFault {
+  readonly field: string;
+  readonly says: string;
+}
+
+const LISTS = [
+  ...['decks', 'hatches', 'tracks', 'inserts', 'scuppers', 'hazards', 'compartments', 'moving', 'rails', 'plates', 'walls'],
+  'handles',
+] as const;
+/** The bow tip is where x is nought, to the nearest of these, mm. */
+const BOW = 1;
+
+/**
+ * What keeps a hull from holding together: no beam, a bow that is not at nought, stations out of order or without
+ * height, areas turned inside out, two things of one name, a track that lies beside the hull.
+ */
+export function hullFaults(model: HullModel): HullFault[] {
+  const faults: HullFault[] = [];
+  const fault = (field: string, says: string): void => void faults.push({ field, says });
+  const { stations } = model;
+  const xs = stations.map((s) => s.x);
+  const [bow, stern] = [Math.min(...xs), Math.max(...xs)];
+  if (Math.abs(bow) > BOW) fault('stations.0.x', 'the bow tip is at 0: measure every station from there');
+  if (!(Math.max(...stations.map((s) => s.halfBreadth)) > 0)) fault('stations', 'the hull has no beam: half-breadths are all 0');
+  stations.forEach((s, i) => {
+    if (xs.indexOf(s.x) !== i) fault(`stations.${i}.x`, 'another station stands at the same place; each needs its own');
+    if (s.gunwale <= s.keel) fault(`stations.${i}.gunwale`, 'must stand over the keel');
+  });
+  for (const list of LISTS) {
+    const all = (model as unknown as Record<string, readonly { readonly id: string }[] | undefined>)[list] ?? [];
+    const ids = all.map((one) => one.id);
+    const twice = ids.findIndex((id, i) => ids.indexOf(id) !== i);
+    if (twice >= 0) fault(`${list}.${twice}.id`, `two are called ${ids[twice] ?? ''}; each needs a name of its own`);
+  }
+  for (const list of ['decks', 'hatches', 'walls'] as const)
+    (model[list] ?? []).forEach((a, i) => {
+      if (a.fore >= a.aft) fault(`${list}.${i}.aft`, 'its after edge lies aft of its forward one');
+      if (a.port >= a.starboard) fault(`${list}.${i}.starboard`, 'its starboard edge lies to starboard of its port one');
+    });
+  const beam = 2 * Math.max(...stations.map((s) => s.halfBreadth));
+  model.tracks.forEach((t, i) => {
+    if (t.fore >= t.aft || t.fore < bow || t.aft > stern || Math.abs(t.y) > beam)
+      fault(`tracks.${i}`, `${t.name} does not lie on this hull`);
+  });
+  return faults.slice(0, 20);
+}
