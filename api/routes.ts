@@ -232,6 +232,14 @@ export const ROUTES = {
     body: s.sendFacts,
     answer: s.kept,
   }),
+  duplicate: route({
+    method: 'POST',
+    path: '/api/rigs/:rig/duplicate',
+    who: DESK,
+    says: 'The same plan again, for the same owner, on a boat of its own',
+    body: s.duplicateRig,
+    answer: s.imported,
+  }),
   move: route({
     method: 'POST',
     path: '/api/rigs/:rig/place',

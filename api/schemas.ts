@@ -15,7 +15,7 @@ import {
 import { z } from 'zod';
 import { ROLES } from './route';
 
-export const FLOOR_PLACES = ['bench 1', 'bench 2', 'curing rack', 'yard', "owner's move", 'handed over'] as const;
+export const FLOOR_PLACES = ['bench 1', 'bench 2', 'curing rack', 'yard', "owner's move", 'handed over', 'set aside'] as const;
 export const floorPlace = z.enum(FLOOR_PLACES);
 
 /** RFC 9457 problem details: names the field and what would be right. */
@@ -135,6 +135,7 @@ export const sendFacts = z.strictObject({
 });
 export const kept = z.object({ factCount: z.int(), facts: z.array(keptFact) });
 export const moveRig = z.strictObject({ place: floorPlace });
+export const duplicateRig = z.strictObject({ title: z.string().trim().min(1).max(120) });
 export const ownerLink = z.object({ url: z.string(), expires: z.string() });
 export const imported = z.object({ id: z.string(), number: z.string() });
 export const documentQuery = z.object({

@@ -19,9 +19,13 @@ describe('what another revision alters', () => {
 
   it('is money and minutes for dearer and slower work', () => {
     const slower = { ...SHOP, labor: { ...SHOP.labor, holeMinutes: SHOP.labor.holeMinutes + 2 } };
-    const altered = whatAlters(before, workUp({ ...input, shop: slower }));
+    const after = workUp({ ...input, shop: slower });
+    const altered = whatAlters(before, after);
     expect(altered.minutes).toBe(2 * before.holes.length);
-    expect(altered.cents).toBe(Math.round((altered.minutes / 60) * SHOP.labor.centsPerHour));
+    // Hours are charged to the hundredth.
+    const hours = after.totals.laborHours - before.totals.laborHours;
+    expect(hours).toBeCloseTo(altered.minutes / 60, 1);
+    expect(altered.cents).toBe(Math.round(hours * SHOP.labor.centsPerHour));
   });
 
   it('is findings for stricter limits, by what is new and what is gone', () => {

@@ -172,7 +172,7 @@ test('the same by keyboard alone', async ({ page }) => {
       await page.keyboard.press('Shift+Tab');
       await expect(off).toHaveValue(String(Math.abs(y)));
     }
-    const reading = page.getByLabel('From bow tip, taut');
+    const reading = page.getByLabel('From bow tip, stretched bow to stern');
     await page.keyboard.press('Control+A');
     await page.keyboard.type(String(x));
     await page.keyboard.press('Tab');

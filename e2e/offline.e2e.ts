@@ -111,6 +111,7 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   const [whole = '0', part] = (reads ?? '').replace(' in', '').split(' ');
   await desk.getByLabel('Measured from BOW TIP').fill(`${Number(whole)}${part ? ` ${part}` : ''}`);
   await desk.getByLabel('Measured off centre').fill('1/8');
+  await desk.getByRole('radio', { name: 'starboard' }).click();
   await desk.getByRole('button', { name: 'Keep as drilled there' }).click();
   await allKept(desk);
 

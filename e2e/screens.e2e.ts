@@ -25,7 +25,7 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await newRig(page, 'dragged about', 'Some Body');
   await goStep(page, 'Lay out');
   await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
-  const reading = page.getByLabel('From bow tip, taut');
+  const reading = page.getByLabel('From bow tip, stretched bow to stern');
   const start = await reading.inputValue();
   const [from, to] = [await onStrip(page, 2700, 0), await onStrip(page, 2500, 0)];
   await page.mouse.move(from.x, from.y);

@@ -35,6 +35,15 @@ describe('a base and what it lies on', () => {
     expect(codes('deck-light', deck(1000, 0), 'rivet')).not.toContain('half-carried');
   });
 
+  it('over the end of a track: a flush tube, bolted, by so much', () => {
+    const at = (x: number) =>
+      workUp(inputOf({ a: fitted('rod-tube-flush', deck(x, 352), 'rivet') })).findings.find((f) => f.code === 'across-a-track');
+    // The forward track ends at 1640; the base is 110 long and 80 wide.
+    expect(at(1690)?.severity).toBe('stop');
+    expect(at(1690)?.size).toBeCloseTo(5, 0);
+    expect(at(1696)).toBeUndefined();
+  });
+
   it('reaching over the edge of the hull', () => {
     expect(codes('chart-board', track('aft-port', 2400), 'track')).toContain('hangs-over');
     expect(codes('chart-board', track('aft-port', 2400), 'track', QUENBY)).not.toContain('hangs-over');

@@ -114,6 +114,20 @@ export const lies: Judgement = (bench) =>
     ];
   });
 
+/** A base on deck that stands across a track of the hull: it does not lie flat, and nothing rides there any more. */
+export const acrossTracks: Judgement = (bench) =>
+  bench.items.flatMap((item): Raw[] =>
+    (footing(bench, item)?.tracks ?? []).map(({ name, by }): Raw => ({
+      ...about(item),
+      code: 'across-a-track',
+      detail: name.replace(/\W+/g, '-'),
+      severity: item.holes.length > 0 ? 'stop' : 'look',
+      curable: true,
+      says: say`${nameOf(item)} stands ${mm(by, 'up')} over the ${name}.`,
+      because: say`Its base does not lie flat there. Beside the track, or in it with T-bolts.`,
+    })),
+  );
+
 /** What stands on a lid, or across its rim: the lid does not open before it comes off. */
 export const onLids: Judgement = (bench) =>
   bench.items.flatMap((item): Raw[] => {

@@ -8,7 +8,7 @@ import { eventRules } from './event-rules';
 import type { Bench, Finding, Judgement, Raw } from './finding';
 import type { Acceptance } from '../rig';
 import type { Sentence } from '../units';
-import { fitsItsPlace, hangsOver, lies, onLids } from './footing';
+import { acrossTracks, fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
 import { glare, heat, screenAngle } from './glare';
@@ -53,6 +53,7 @@ export const SET_JUDGEMENTS: readonly Judgement[] = [
   fitsItsPlace,
   lies,
   onLids,
+  acrossTracks,
   hangsOver,
   swings,
   struts,

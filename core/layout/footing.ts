@@ -9,6 +9,9 @@ const SAMPLES = 9;
 /** A lid is stood on when the base is so near its height (judgement), mm. */
 const ON_LID = 40;
 
+/** Half the breadth of a track's rail (common practice, no source), mm. */
+const HALF_TRACK = 12;
+
 /** What a fitting's base lies on, and what it hangs over. */
 export interface Footing {
   /** Share of the base that lies on the surface its middle lies on. */
@@ -20,6 +23,8 @@ export interface Footing {
   /** How far the base stands beyond the edge of the hull, mm. */
   readonly overboard: number;
   readonly lids: readonly { readonly hatch: Hatch; readonly whole: boolean }[];
+  /** Tracks of the hull it stands across. */
+  readonly tracks: readonly { readonly name: string; readonly by: number }[];
   /** A hole of the part has no surface under it, or another. */
   readonly loseHole: boolean;
 }
@@ -95,7 +100,13 @@ export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'par
     const higher = look(h.u, h.v);
     return higher === null || Math.abs(higher) > STEP;
   });
-  return { carried: carried / all, into, over: [...over], overboard, lids: onLids, loseHole };
+  const tracks = hull.model.tracks.flatMap((t) => {
+    if (Math.abs(t.height - frame.origin.z) > ON_LID) return [];
+    const slot = { fore: t.fore, aft: t.aft, port: t.y - HALF_TRACK, starboard: t.y + HALF_TRACK };
+    const by = planOverlap(outline, rectangle(slot));
+    return by > 0.5 ? [{ name: t.name, by }] : [];
+  });
+  return { carried: carried / all, tracks, into, over: [...over], overboard, lids: onLids, loseHole };
 }
 
 /** Higher over the gunwale than this nothing catches on it (judgement), mm. */

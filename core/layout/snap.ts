@@ -78,6 +78,19 @@ export function onFittedTrack(
   return near && near.far <= pull ? { on: 'fitting', fitting: near.id, u: near.along, v: 0, heading: 0 } : null;
 }
 
+/** Arrows and typed figures seat a thing on a track this near (judgement: half an inch), mm. */
+export const SEATS_WITHIN = 12.7;
+
+/** A place on deck that lies on a track's line, or within half an inch of it, for a part that rides in tracks: on the track. */
+export function seated(hull: HullSurface, part: Pick<Part, 'holds'>, place: Place): Place {
+  if (place.on !== 'deck' || !part.holds.includes('track')) return place;
+  const near = hull.model.tracks
+    .map((t) => ({ t, far: Math.max(Math.abs(place.y - t.y), t.fore - place.x, place.x - t.aft) }))
+    .filter(({ far }) => far <= SEATS_WITHIN)
+    .sort((a, b) => a.far - b.far)[0];
+  return near ? { on: 'track', track: near.t.id, x: keepOnTrack(near.t, place.x), heading: place.heading } : place;
+}
+
 /** A place moved along and across the boat, kept on its track. What stood on an insert or in a scupper leaves it for the deck. */
 export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): Place {
   switch (place.on) {

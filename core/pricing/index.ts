@@ -2,7 +2,7 @@ import type { Catalog, Consumable, ShopSettings } from '../catalog';
 import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
 import type { Mounted } from '../mounting';
-import { roundCents } from '../units';
+import { MM_PER_FOOT, printMoney, roundCents, type UnitSystem } from '../units';
 import type { WiredRun } from '../wiring';
 
 /** A line of the ledger: an item, or material that follows from the plan. */
@@ -22,6 +22,8 @@ export interface PriceLine {
 export interface Totals {
   readonly partsCents: number;
   readonly laborMinutes: number;
+  /** Hours as they are charged, to the hundredth: what is shown times the rate is what is paid. */
+  readonly laborHours: number;
   readonly laborCents: number;
   readonly taxCents: number;
   readonly totalCents: number;
@@ -111,11 +113,29 @@ export function priceLines(
   return lines;
 }
 
+const FEET_A_METRE = 1000 / MM_PER_FOOT;
+
+/**
+ * How a line is written in one unit system, on screen and on paper alike: what one costs and how many, so that what
+ * is shown multiplies to its cost. By the foot where feet are read, with as many places as that takes.
+ */
+export function lineInWords(line: PriceLine, units: UnitSystem): { readonly each: string; readonly quantity: string } {
+  const { eachCents, quantity, unit } = line;
+  if (unit !== 'metre')
+    return {
+      each: eachCents ? printMoney(eachCents) : '–',
+      quantity: Number.isInteger(quantity) ? String(quantity) : quantity.toFixed(2),
+    };
+  if (units === 'metric') return { each: `${printMoney(eachCents)} / m`, quantity: `${quantity.toFixed(2)} m` };
+  return { each: `${(eachCents / 100 / FEET_A_METRE).toFixed(4)} / ft`, quantity: `${(quantity * FEET_A_METRE).toFixed(2)} ft` };
+}
+
 /** Sums of the ledger; tax by total, rounded once. */
 export function totals(lines: readonly PriceLine[], labor: readonly LaborLine[], shop: ShopSettings): Totals {
   const partsCents = lines.reduce((sum, l) => sum + l.cents, 0);
   const laborMinutes = labor.reduce((sum, l) => sum + l.minutes, 0);
-  const laborCents = roundCents((laborMinutes / 60) * shop.labor.centsPerHour);
+  const laborHours = Math.round((laborMinutes / 60) * 100) / 100;
+  const laborCents = roundCents(laborHours * shop.labor.centsPerHour);
   const taxCents = tax(partsCents + (shop.taxOnLabor ? laborCents : 0), shop.taxPercent);
-  return { partsCents, laborMinutes, laborCents, taxCents, totalCents: partsCents + laborCents + taxCents };
+  return { partsCents, laborMinutes, laborHours, laborCents, taxCents, totalCents: partsCents + laborCents + taxCents };
 }

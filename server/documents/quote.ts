@@ -1,11 +1,5 @@
-import { dayAfter, printLong, printMoney, type PriceLine, type Workup } from '@plain-cleat/core';
+import { dayAfter, lineInWords, printMoney, type Workup } from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
-
-/** How much of a line, in the words of its unit. */
-export function quantityOf(line: PriceLine, units: Sheet['units']): string {
-  if (line.unit === 'metre') return printLong(line.quantity * 1000, units);
-  return Number.isInteger(line.quantity) ? String(line.quantity) : line.quantity.toFixed(2);
-}
 
 /** The quote: every line bow to stern, material, labor, tax, and until when it holds. */
 export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
@@ -23,8 +17,8 @@ export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
         (line.fitting && letters.get(line.fitting)) ?? '',
         line.name,
         line.from,
-        line.eachCents ? printMoney(line.eachCents) : '–',
-        quantityOf(line, sheet.units),
+        lineInWords(line, sheet.units).each,
+        lineInWords(line, sheet.units).quantity,
         line.cents ? printMoney(line.cents) : '–',
       ],
       widths,
@@ -34,7 +28,7 @@ export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
   const sum = (name: string, cents: number, bold = false): void =>
     paper.row(['', name, '', '', '', printMoney(cents)], widths, { ends, bold });
   sum('Parts and material', totals.partsCents);
-  sum(`Labor, ${(totals.laborMinutes / 60).toFixed(2)} h at ${printMoney(shop.labor.centsPerHour)}`, totals.laborCents);
+  sum(`Labor, ${totals.laborHours.toFixed(2)} h at ${printMoney(shop.labor.centsPerHour)}`, totals.laborCents);
   sum(`Tax ${shop.taxPercent} %${shop.taxOnLabor ? '' : ' on parts'}`, totals.taxCents);
   sum('To pay', totals.totalCents, true);
   paper.doc.moveDown();

@@ -70,7 +70,11 @@ export async function pinnedOf(
 
 /** The holes of all rigs of a hull, but for one. */
 export async function holesOnHull(hullId: string, facts: readonly Fact[], but?: string): Promise<OtherHole[]> {
-  const rows = await RigRow.findAll({ where: { hullId, ...(but ? { id: { [Op.ne]: but } } : {}) }, order: [['number', 'ASC']] });
+  // What was set aside plans and uses nothing: its drilled holes stay with the hull as old ones.
+  const rows = await RigRow.findAll({
+    where: { hullId, place: { [Op.ne]: 'set aside' }, ...(but ? { id: { [Op.ne]: but } } : {}) },
+    order: [['number', 'ASC']],
+  });
   const all = await Promise.all(
     rows.map(async (row) => {
       const plan = planOf(row);

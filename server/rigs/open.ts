@@ -5,7 +5,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { CounterRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../http/problem';
-import { todayIn, type Carried } from './load';
+import { findRig, planOf, todayIn, type Carried } from './load';
 import { newestCatalog, newestShop } from '../shop/newest';
 
 const NO_PROGRESS = JSON.stringify({ done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 });
@@ -66,6 +66,45 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
         version: 0,
         plan: JSON.stringify(plan),
         carried: null,
+        progress: NO_PROGRESS,
+      },
+      { transaction },
+    );
+    return { id, number };
+  });
+}
+
+/**
+ * The same plan again for the same owner, on a boat of its own of the same model. What belongs to the one boat stays
+ * with it: its facts, its frozen letters, its old holes, what was accepted of it.
+ */
+export async function duplicateRig(db: Sequelize, rigId: string, title: string): Promise<{ id: string; number: string }> {
+  return inTransaction(db, async (transaction) => {
+    const row = await findRig(rigId, transaction);
+    const hull = await HullRow.findByPk(row.hullId, { transaction });
+    if (!hull) throw badInput([{ field: 'rig', says: 'its hull is missing' }]);
+    const shop = await newestShop(transaction);
+    const before = planOf(row);
+    const id = randomUUID();
+    const fittings = Object.fromEntries(
+      Object.entries(before.fittings).map(([name, { uses: _, ...fitting }]) => [name, fitting]),
+    );
+    const plan = { ...before, id, title, opened: todayIn(shop.timeZone), promised: null, fittings, accepted: {}, letters: null };
+    const boat = await HullRow.create(
+      { id: randomUUID(), ownerId: row.ownerId, modelId: hull.modelId, serial: '', factCount: 0 },
+      { transaction },
+    );
+    const number = await nextNumber(transaction);
+    await RigRow.create(
+      {
+        id,
+        number,
+        ownerId: row.ownerId,
+        hullId: boat.id,
+        place: 'bench 1',
+        version: 0,
+        plan: JSON.stringify({ ...plan, photos: {} }),
+        carried: row.carried,
         progress: NO_PROGRESS,
       },
       { transaction },

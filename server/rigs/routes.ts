@@ -12,7 +12,7 @@ import { checkAcceptance } from './check';
 import { keepFacts, whoKept } from './facts';
 import { findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
-import { importRigFile, openNewRig } from './open';
+import { duplicateRig, importRigFile, openNewRig } from './open';
 import { project } from './progress';
 
 async function describe(rigId: string, author: string): Promise<RigDocument> {
@@ -64,7 +64,15 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger, secret: st
     await project(params.rig ?? '', log);
     return done;
   });
-  bind(router, ROUTES.move, async ({ params, body }) => {
+  bind(router, ROUTES.duplicate, async ({ params, body }) => {
+    const made = await duplicateRig(db, params.rig ?? '', body.title);
+    await project(made.id, log);
+    return made;
+  });
+  bind(router, ROUTES.move, async ({ params, body, staff }) => {
+    const { place } = await findRig(params.rig ?? '');
+    if (staff.role !== 'manager' && (place === 'set aside' || body.place === 'set aside'))
+      throw new HttpProblem(403, 'Not yours to do', 'only a manager sets a rig aside or takes it up again', { field: 'place' });
     const [count] = await RigRow.update({ place: body.place }, { where: { id: params.rig ?? '' } });
     if (count === 0 && !(await RigRow.findByPk(params.rig ?? ''))) throw notFound('rig', 'there is no such rig');
     return body;

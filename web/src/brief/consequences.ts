@@ -6,6 +6,7 @@ import {
   printMass,
   printMoney,
   type ShopSettings,
+  tell,
   type UnitSystem,
   type Workup,
 } from '@plain-cleat/core';
@@ -56,6 +57,8 @@ export class Consequences {
             : 'Nothing named yet: the rig is laid out for day trips.',
         };
       case 'propulsion': {
+        const lacks = workup.findings.find((f) => f.code === 'no-propulsion' && !f.accepted);
+        if (lacks) return { says: `${tell(lacks.says, this.units)} ${tell(lacks.because, this.units)}`, look: true };
         const paddles = brief.propulsion.includes('paddle');
         const strokes = workup.findings.filter((f) => f.code === 'paddle-stroke' && !f.accepted).length;
         return {

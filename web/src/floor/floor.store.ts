@@ -37,6 +37,8 @@ export class FloorStore {
     this.http.post<{ id: string; number: string }>('/api/rigs', rig);
   importFile = (text: string): Observable<{ id: string; number: string }> =>
     this.http.post<{ id: string; number: string }>('/api/rig-files', { text });
+  duplicate = (rig: string, title: string): Observable<{ id: string; number: string }> =>
+    this.http.post<{ id: string; number: string }>(`/api/rigs/${rig}/duplicate`, { title });
   move = (rig: string, place: FloorPlace): Observable<unknown> =>
     this.http.post(`/api/rigs/${rig}/place`, { place }).pipe(tap(() => this.load()));
 }

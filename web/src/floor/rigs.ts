@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
+import type { RigSummary } from '@plain-cleat/api';
 import { SessionStore, wordsOf } from '../stores/session.store';
 import { FloorStore } from './floor.store';
 import { promiseOf } from './promise';
@@ -34,6 +35,7 @@ import { promiseOf } from './promise';
                 <th>Where</th>
                 <th>Next</th>
                 <th>Promised</th>
+                <th></th>
               </tr>
             </thead>
             <tbody>
@@ -47,10 +49,27 @@ import { promiseOf } from './promise';
                   <td>{{ r.place }}</td>
                   <td>{{ r.progress.next }}</td>
                   <td>{{ r.place === 'handed over' ? 'kept' : says(r.promised, floor.today) }}</td>
+                  <td class="end">
+                    @if (mayOpen()) {
+                      <button class="link" type="button" [attr.aria-label]="'Duplicate ' + r.number" (click)="duplicate(r)">
+                        Duplicate
+                      </button>
+                    }
+                    @if (manages()) {
+                      <button
+                        class="link"
+                        type="button"
+                        [attr.aria-label]="(r.place === 'set aside' ? 'Take up ' : 'Set aside ') + r.number"
+                        (click)="setAside(r)"
+                      >
+                        {{ r.place === 'set aside' ? 'Take up' : 'Set aside' }}
+                      </button>
+                    }
+                  </td>
                 </tr>
               } @empty {
                 <tr>
-                  <td colspan="6" class="muted">No rig like that.</td>
+                  <td colspan="7" class="muted">No rig like that.</td>
                 </tr>
               }
             </tbody>
@@ -94,6 +113,7 @@ export default class Rigs {
   protected readonly find = signal('');
   protected readonly fault = signal('');
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
+  protected readonly manages = computed(() => this.staff()?.role === 'manager');
   protected readonly found = computed(() => {
     const wanted = this.find().trim().toLowerCase();
     return (this.store.floor()?.rigs ?? []).filter((r) =>
@@ -101,6 +121,20 @@ export default class Rigs {
     );
   });
   protected says = (promised: string | null, today: string): string => promiseOf(promised, today).says;
+
+  protected duplicate(rig: RigSummary): void {
+    this.store.duplicate(rig.id, `${rig.title}, again`.slice(0, 120)).subscribe({
+      next: ({ id }) => void this.router.navigate(['/rigs', id]),
+      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    });
+  }
+
+  /** Off the floor, its drilled holes staying with the hull; or back onto it. */
+  protected setAside(rig: RigSummary): void {
+    this.store
+      .move(rig.id, rig.place === 'set aside' ? 'yard' : 'set aside')
+      .subscribe({ error: (error: unknown) => this.fault.set(wordsOf(error)) });
+  }
 
   constructor() {
     this.store.load();

@@ -5,22 +5,21 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
   selector: 'pc-hold-button',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<button
-    type="button"
-    [class.holding]="holding()"
-    [disabled]="disabled()"
-    (pointerdown)="start()"
-    (pointerup)="stop()"
-    (pointerleave)="stop()"
-    (keydown.space)="$event.preventDefault(); start()"
-    (keyup.space)="stop()"
-    (keydown.enter)="$event.preventDefault(); start()"
-    (keyup.enter)="stop()"
-    (contextmenu)="$event.preventDefault()"
-  >
-    <span class="fill" (transitionend)="finish()"></span
-    ><span class="says" role="status">{{ short() ? 'Hold it down until it fills' : '' }}</span
-    ><span class="says" [hidden]="short()"><ng-content /></span>
-  </button>`,
+      type="button"
+      [class.holding]="holding()"
+      [disabled]="disabled()"
+      (pointerdown)="start()"
+      (pointerup)="stop()"
+      (pointerleave)="stop()"
+      (keydown.space)="$event.preventDefault(); start()"
+      (keyup.space)="stop()"
+      (keydown.enter)="$event.preventDefault(); start()"
+      (keyup.enter)="stop()"
+      (contextmenu)="$event.preventDefault()"
+    >
+      <span class="fill" (transitionend)="finish()"></span><span class="says"><ng-content /></span>
+    </button>
+    <p class="hint" role="status">{{ short() ? 'Not marked: hold it down until it fills.' : '' }}</p>`,
   styles: `
     button {
       position: relative;
@@ -56,6 +55,12 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
     }
     .says {
       position: relative;
+    }
+    .hint {
+      min-height: 1.4em;
+      margin: 2px 0 0;
+      color: var(--look);
+      font-weight: 600;
     }
   `,
 })

@@ -8,6 +8,8 @@ import {
   type Fitted,
   type Fitting,
   MM_PER_INCH,
+  nudge,
+  seated,
   mountAdvice,
   type Part,
   type Place,
@@ -56,7 +58,12 @@ export class Bench {
     const state = this.store.state();
     const settled = state && this.settled(state, item);
     if (!settled || settled.placed.fitting.locked) return;
-    this.store.change({ ...slideTo(settled, to), id: newId() });
+    const { place, part } = settled.placed;
+    // What is typed lies on a track when it comes to one.
+    const moved = to.on !== 'deck' || place.on !== 'deck' || to.x !== place.x || to.y !== place.y;
+    const seat = moved ? seated(state.workup.surface, part, to) : to;
+    const change = seat === to ? asOne([slideTo(settled, to)]) : this.heldAt(settled, seat);
+    if (change) this.store.change(change);
   }
 
   /** A drag under the finger, or let go; false when the fitting is locked. */
@@ -190,7 +197,15 @@ export class Bench {
   nudge(item: string, dx: number, dy: number, chosen: ReadonlySet<string>): void {
     const state = this.store.state();
     if (!state) return;
-    const change = asOne(moveAll(state.workup.surface, this.movesWith(state, item, chosen), dx, dy));
+    const { surface } = state.workup;
+    const moved = this.movesWith(state, item, chosen);
+    const [only] = moved;
+    const to = moved.length === 1 && only ? seated(surface, only.placed.part, nudge(surface, only.placed.place, dx, dy)) : null;
+    // By the arrows too a thing seats on the track it comes to.
+    const change =
+      only && to?.on === 'track' && only.placed.place.on === 'deck'
+        ? this.heldAt(only, to)
+        : asOne(moveAll(surface, moved, dx, dy));
     if (change) this.store.change(change);
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { entryOf, type Fitting, type PriceLine, printLong, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
+import { entryOf, type Fitting, lineInWords, type PriceLine, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
@@ -51,19 +51,7 @@ export default class Price {
     return state && budget !== null ? state.workup.totals.totalCents - budget : null;
   });
 
-  protected quantity(l: PriceLine): string {
-    if (l.unit === 'metre') return printLong(l.quantity * 1000, this.units.system());
-    const quarter = { 0.25: '1/4', 0.5: '1/2', 0.75: '3/4' }[l.quantity];
-    return quarter ?? String(l.quantity);
-  }
-
-  /** Per metre as it is bought, or per foot where feet are read. */
-  protected each(l: PriceLine): string {
-    if (l.eachCents === 0) return '–';
-    return l.unit === 'metre' && this.units.system() === 'imperial'
-      ? `${(l.eachCents / 100 / 3.28084).toFixed(2)} / ft`
-      : printMoney(l.eachCents) + (l.unit === 'metre' ? ' / m' : '');
-  }
+  protected words = (l: PriceLine): { each: string; quantity: string } => lineInWords(l, this.units.system());
 
   protected from = (l: PriceLine): Fitting['suppliedBy'] | null =>
     entryOf(this.store.state()?.plan.fittings, l.fitting ?? '')?.suppliedBy ?? null;

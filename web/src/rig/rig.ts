@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { unsettled } from '@plain-cleat/core';
 import { currentUrl } from '../stores/current-url';
@@ -49,6 +49,15 @@ export default class Rig {
         : promiseOf(state.plan.promised, state.doc.today).says;
     return `${state.plan.title} · ${state.doc.owner.name} · ${promise} · ${kept}`;
   });
+
+  protected readonly naming = signal(false);
+
+  protected rename(to: string): void {
+    const from = this.store.state()?.plan.title;
+    if (from === undefined || !to.trim()) return;
+    if (to.trim() !== from) this.store.change({ id: crypto.randomUUID(), kind: 'nameRig', from, to: to.trim() });
+    this.naming.set(false);
+  }
 
   constructor() {
     effect(() => void this.store.open(this.rig()));
