@@ -44,7 +44,7 @@ test('an owner who stands, pedals and casts, on the widest hull, with a list who
   const quenby = [3840, 960] as const;
   await putAboard(page, 'Crate, open, 13 × 16', 1500, 0, ...quenby);
   await expect(settle.filter({ hasText: 'The clear deck to stand on is' })).toBeVisible();
-  await putAboard(page, 'All-round light, pole', 2650, 378, ...quenby);
+  await putAboard(page, 'All-round light, pole', 2330, 440, ...quenby);
   await expect(settle.filter({ hasText: 'into the sidearm back cast on the starboard side' })).toBeVisible();
   await putAboard(page, 'Battery 18 Ah, lithium', 640, 0, ...quenby);
   const lid = settle.filter({ hasText: 'stands on the lid of the' });

@@ -5,6 +5,7 @@ import { placeFitting } from '../layout';
 import { LENGTHS, mountFitting, THREADS } from '../mounting';
 import type { Brief, Fact, Fitting, Place } from '../rig';
 import { deck, fitted, inputOf, keptFact, partOf } from '../testing/bench';
+import { tell } from '../units';
 import { workUp } from '../workup';
 import { adviceSetting, mountAdvice, type MountAdvice, reuseOffers } from './index';
 
@@ -36,32 +37,36 @@ describe('mount advice', () => {
     expect(all[0]).toEqual(jasmine.objectContaining({ hold: 'track', fits: true, holes: 0 }));
     const order = all.map((a) => a.fits);
     expect(order).toEqual([...order].sort((a, b) => Number(b) - Number(a)));
-    for (const a of all) expect(a.says.length).toBeGreaterThan(10);
+    for (const a of all) expect(a.says.join('').length).toBeGreaterThan(10);
   });
 
   it('a raised rod tube rocks on a thin wall unless the load is spread (common practice, no source)', () => {
     const tube = adviceOf(fitted('rod-tube-raised', deck(970, 150), 'through'));
-    expect(way(tube, 'through').says).toContain('spread the load');
+    expect(way(tube, 'through').says.join('')).toContain('spread the load');
     expect(way(tube, 'through', true).fits).toBeTrue();
     expect(tube[0]?.plate).toBeTrue();
   });
 
   it('self-tapping screws are for light loads (common practice, no source)', () => {
-    expect(way(adviceOf(fitted('rod-tube-raised', deck(3250, 0), 'through')), 'screw').says).toContain('strip out of the wall');
+    expect(way(adviceOf(fitted('rod-tube-raised', deck(3250, 0), 'through')), 'screw').says.join('')).toContain(
+      'strip out of the wall',
+    );
   });
 
   it('follows the drill policy: no new holes in the brief, none in a borrowed boat, none in fabric', () => {
     const f = fitted('pad-eye', deck(3250, 0), 'rivet');
     const none = adviceOf(f, { brief: { holes: 'none' } });
     expect(none.some((a) => a.fits)).toBeFalse();
-    expect(way(none, 'rivet').says).toContain('no new holes');
-    expect(way(adviceOf(f, { brief: { borrowed: true } }), 'rivet').says).toContain('undrilled');
-    expect(way(adviceOf(fitted('pad-eye', deck(900, 0), 'rivet'), { hull: PELLIN }), 'rivet').says).toContain('not drilled');
+    expect(way(none, 'rivet').says.join('')).toContain('no new holes');
+    expect(way(adviceOf(f, { brief: { borrowed: true } }), 'rivet').says.join('')).toContain('undrilled');
+    expect(way(adviceOf(fitted('pad-eye', deck(900, 0), 'rivet'), { hull: PELLIN }), 'rivet').says.join('')).toContain(
+      'not drilled',
+    );
   });
 
   it('where no hand reaches, rivets and well nuts come before bolts, with the opening and what is in the way', () => {
     const all = adviceOf(fitted('paddle-clip', deck(1750, 400), 'rivet'));
-    expect(way(all, 'through').says).toMatch(/nothing reaches behind A1: .*hatch/);
+    expect(way(all, 'through').says.join('')).toMatch(/nothing reaches behind A1: .*hatch/);
     expect(all[0]?.hold).toBe('rivet');
   });
 
@@ -80,7 +85,7 @@ describe('mount advice', () => {
         ...inputOf({ f: fitted('glued', deck(900, 0), 'glue') }, {}, [], hull),
         catalog: { ...CATALOG, parts: [glued] },
       });
-      return w.owned[0]?.mounted.cannot ?? null;
+      return w.owned[0]?.mounted.cannot?.join('') ?? null;
     };
     expect(place(TOLVANE)).toContain('polyethylene');
     expect(place(PELLIN)).toBeNull();
@@ -92,8 +97,10 @@ describe('mount advice', () => {
     const on = (clamps: typeof clamp.clamps): string | null => {
       const parts = [{ ...clamp, clamps }];
       return (
-        workUp({ ...inputOf({ f: fitted('clamp', rail, 'clamp') }, {}, [], QUENBY), catalog: { ...CATALOG, parts } }).owned[0]
-          ?.mounted.cannot ?? null
+        workUp({
+          ...inputOf({ f: fitted('clamp', rail, 'clamp') }, {}, [], QUENBY),
+          catalog: { ...CATALOG, parts },
+        }).owned[0]?.mounted.cannot?.join('') ?? null
       );
     };
     expect(on({ least: 19, most: 28 })).toBeNull();
@@ -106,8 +113,10 @@ describe('mount advice', () => {
     const made = QUENBY.plates?.[0];
     const bracket = { ...partOf('motor-plate'), id: 'bracket', holes: made?.holes ?? [] };
     const on = (part: typeof bracket): string | null =>
-      workUp({ ...inputOf({ f: fitted('bracket', plate, 'through') }, {}, [], QUENBY), catalog: { ...CATALOG, parts: [part] } })
-        .owned[0]?.mounted.cannot ?? null;
+      workUp({
+        ...inputOf({ f: fitted('bracket', plate, 'through') }, {}, [], QUENBY),
+        catalog: { ...CATALOG, parts: [part] },
+      }).owned[0]?.mounted.cannot?.join('') ?? null;
     expect(on(bracket)).toBeNull();
     expect(on({ ...bracket, holes: bracket.holes.map((h) => ({ u: h.v, v: h.u })) })).toBeNull();
     expect(on({ ...bracket, holes: [{ u: 0, v: 0 }] })).toContain('do not meet');
@@ -117,7 +126,7 @@ describe('mount advice', () => {
     const tube = { ...partOf('rod-tube-raised'), id: 'tube', madeHole: 5.5 };
     const input = inputOf({ f: fitted('tube', { on: 'track', track: 'aft-star', x: 2500, heading: 0 }, 'track') });
     const w = workUp({ ...input, catalog: { ...CATALOG, parts: [tube] } });
-    expect(w.owned[0]?.mounted.first).toContain('Open its holes of 5.5 mm to 6.4 mm');
+    expect(tell(w.owned[0]?.mounted.first ?? [], 'metric')).toContain('Open its holes of 5.5 mm to 6.4 mm');
     expect(w.findings.map((f) => f.code)).toContain('worked-first');
   });
 });
@@ -145,7 +154,7 @@ describe('the fastener chosen', () => {
           const placed = placeFitting(fairHull(hull), 'f', f, own);
           const m = placed && mountFitting(placed, SHOP, hull);
           if (!m) return false;
-          if (m.cannot) return m.cannot.length > 10;
+          if (m.cannot) return m.cannot.join('').length > 10;
           if (hold === 'rivet') {
             const stack = thick + wall;
             return m.rivet !== undefined && stack <= m.rivet.greatestGrip + 1e-6 && stack >= m.rivet.leastGrip - 1e-6;

@@ -5,6 +5,7 @@ import { fastenMinutes, mountMinutes } from '../labor';
 import type { Placed } from '../layout';
 import { canBe, HOLD_WORDS, mountFitting, type Mounted } from '../mounting';
 import type { Brief, Ledger, LedgerHole, Plan } from '../rig';
+import { say, type Sentence } from '../units';
 import { reuseOffers, type ReuseOffer } from './reuse';
 import { type Strength, strengthOf } from './methods';
 
@@ -13,7 +14,7 @@ export interface MountAdvice {
   readonly hold: Hold;
   readonly plate: boolean;
   /** What it is, or why not, in one sentence. */
-  readonly says: string;
+  readonly says: Sentence;
   readonly fits: boolean;
   /** Holes still to make in the hull: new ones, and old ones to open up. */
   readonly holes: number;
@@ -43,26 +44,31 @@ function against(
   holes: readonly PlannedHole[],
   strength: Strength | null,
   { brief, shop }: AdviceSetting,
-): string | null {
+): Sentence | null {
   const fresh = holes.some((h) => !h.drilled);
-  if (drills(mounted) && hull.model.material === 'pvc fabric') return 'fabric is not drilled';
-  if (fresh && brief.borrowed) return 'the boat is borrowed: it goes back undrilled';
-  if (fresh && brief.holes === 'none') return 'the brief says no new holes';
+  if (drills(mounted) && hull.model.material === 'pvc fabric') return say`fabric is not drilled`;
+  if (fresh && brief.borrowed) return say`the boat is borrowed: it goes back undrilled`;
+  if (fresh && brief.holes === 'none') return say`the brief says no new holes`;
   const blocked = holes.find((h) => h.behind.blocked !== null);
-  if (blocked) return `nothing reaches behind ${blocked.label}: ${blocked.behind.blocked}`;
+  if (blocked) return say`nothing reaches behind ${blocked.label}: ${blocked.behind.blocked ?? []}`;
   const meets = holes.find((h) => h.behind.nearest && h.behind.nearest.clear <= 0);
-  if (meets) return `${meets.label} goes into the ${meets.behind.nearest?.name}`;
+  if (meets) return say`${meets.label} goes into the ${meets.behind.nearest?.name ?? ''}`;
   if (strength && strength.factor < 1)
-    return `${strength.rules}: it bears ${strength.factor.toFixed(1)} of what its use asks, shock included`;
+    return say`${strength.rules}: it bears ${strength.factor.toFixed(1)} of what its use asks, shock included`;
   if (strength?.rocks && strength.rocks > shop.holding.rock)
-    return `it rocks ${strength.rocks.toFixed(0)}° under its working pull: spread the load`;
-  if (mounted.hold === 'loose' && placed.part.lever) return 'its use would lever it out of a strap';
+    return say`it rocks ${strength.rocks.toFixed(0)}° under its working pull: spread the load`;
+  if (mounted.hold === 'loose' && placed.part.lever) return say`its use would lever it out of a strap`;
   return null;
 }
 
 const plural = (n: number, what: string): string => `${n} ${n === 1 ? what : `${what}s`}`;
 
-function inFavour(mounted: Mounted, holes: readonly PlannedHole[], strength: Strength | null, reuse: ReuseOffer | null): string {
+function inFavour(
+  mounted: Mounted,
+  holes: readonly PlannedHole[],
+  strength: Strength | null,
+  reuse: ReuseOffer | null,
+): Sentence {
   const fresh = holes.filter((h) => !h.drilled).length;
   const how = `${HOLD_WORDS[mounted.hold]}${mounted.plate && mounted.hold === 'through' ? ' on a backing plate' : ''}`;
   const makes = fresh
@@ -72,7 +78,7 @@ function inFavour(mounted: Mounted, holes: readonly PlannedHole[], strength: Str
       : 'no holes';
   const bears = strength ? `, bears ${Math.min(99, strength.factor).toFixed(1)} times what its use asks` : '';
   const hand = holes.find((h) => h.behind.access);
-  return `${how}: ${makes}${bears}${hand?.behind.access ? `, by hand from the ${hand.behind.access.hatch}` : ''}${mounted.first ? `. ${mounted.first}` : ''}`;
+  return say`${how}: ${makes}${bears}${hand?.behind.access ? `, by hand from the ${hand.behind.access.hatch}` : ''}${mounted.first ? say`. ${mounted.first}` : ''}`;
 }
 
 /** Every way of holding, with and without a plate where bolts go through. */
@@ -93,7 +99,7 @@ export function mountAdvice(hull: HullSurface, placed: Placed, setting: AdviceSe
   const { labor, holding } = shop;
   const all = WAYS.map(({ hold, plate }): MountAdvice => {
     const none = { hold, plate, holes: 0, minutes: 0, fastener: null, strength: null, reuse: null };
-    if (!canBe(placed.part, hold)) return { ...none, fits: false, says: notMadeFor(hold) };
+    if (!canBe(placed.part, hold)) return { ...none, fits: false, says: say`${notMadeFor(hold)}` };
     const tried = { ...placed, fitting: { ...placed.fitting, mount: { hold, plate, reason: '' } } };
     const mounted = mountFitting(tried, shop, hull.model);
     if (mounted.cannot) return { ...none, fits: false, says: mounted.cannot };

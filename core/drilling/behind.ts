@@ -1,6 +1,6 @@
 import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
-import type { Point } from '../units';
+import type { Point, Sentence } from '../units';
 import { distanceToHazard } from './hazard';
 import { handTo, plateTo, type Access, type Opening } from './inside';
 
@@ -12,7 +12,7 @@ export interface Behind {
   readonly wanted: number;
   readonly access: Access | null;
   /** Why nothing reaches, when nothing does. */
-  readonly blocked: string | null;
+  readonly blocked: Sentence | null;
 }
 
 /** How far a hole may be off: tape, hull and drill wander by root of squares (judgement), mm. */

@@ -1,12 +1,13 @@
 import type { ShopSettings } from '../catalog';
 import { findDatum, knownPlaces, reading, sumFaults, type Compared, type HullSurface } from '../hull';
 import type { Ledger } from '../rig';
+import { mm, say, type Sentence } from '../units';
 
 /** One thing that must be true before the first hole. */
 export interface GateItem {
   readonly id: 'distances' | 'hull' | 'sum' | 'agreed';
   readonly done: boolean;
-  readonly says: string;
+  readonly says: Sentence;
 }
 
 /** A distance to measure on the boat: what the drawing says, and what was measured. */
@@ -53,7 +54,7 @@ export function drillGate(hull: HullSurface, ledger: Ledger, shop: ShopSettings,
     {
       id: 'distances',
       done: known.length >= asked.length,
-      says: `Measure ${asked.length} known distances on this boat: ${Math.min(known.length, asked.length)} of ${asked.length} typed.`,
+      says: say`Measure ${asked.length} known distances on this boat: ${Math.min(known.length, asked.length)} of ${asked.length} typed.`,
     },
   ];
   if (known.length)
@@ -61,21 +62,21 @@ export function drillGate(hull: HullSurface, ledger: Ledger, shop: ShopSettings,
       id: 'hull',
       done: off.length === 0,
       says: off.length
-        ? `${off.map((k) => nameOf(k.to)).join(', ')}: this boat is not as drawn. Measure the hull anew.`
-        : 'This boat is as drawn, within what the shop allows.',
+        ? say`${off.map((k) => nameOf(k.to)).join(', ')}: this boat is not as drawn. Measure the hull anew.`
+        : say`This boat is as drawn, within what the shop allows.`,
     });
   const [misses] = sumFaults(known, 3 * Math.max(1, shop.drilling.tape));
   if (misses)
     wants.push({
       id: 'sum',
       done: false,
-      says: `${nameOf(misses.to)}: from bow and from stern it reads ${Math.abs(misses.off).toFixed(0)} mm ${misses.off > 0 ? 'over' : 'under'} the length. One of the two is misread.`,
+      says: say`${nameOf(misses.to)}: from bow and from stern it reads ${mm(Math.abs(misses.off), 'up')} ${misses.off > 0 ? 'over' : 'under'} the length. One of the two is misread.`,
     });
   if (agree)
     wants.push({
       id: 'agreed',
       done: ledger.agreed !== null,
-      says: ledger.agreed ? `${ledger.agreed.name} agreed to the taped layout.` : 'The owner agrees to the taped layout.',
+      says: ledger.agreed ? say`${ledger.agreed.name} agreed to the taped layout.` : say`The owner agrees to the taped layout.`,
     });
   return { open: holes === 0 || ledger.passed.has('drill') || wants.every((w) => w.done), wants, distances };
 }

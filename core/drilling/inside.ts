@@ -1,6 +1,6 @@
 import type { Hatch, HullSurface } from '../hull';
 import type { Placed } from '../layout';
-import { distance, type Point } from '../units';
+import { distance, mm, say, type Point, type Sentence } from '../units';
 import { distanceToHazard } from './hazard';
 
 /** An opening into the hull: a hatch of its own, or one the rig adds. */
@@ -18,7 +18,7 @@ export interface Access {
 export interface Inside {
   readonly access: Access | null;
   /** Why nothing reaches, when nothing does. */
-  readonly blocked: string | null;
+  readonly blocked: Sentence | null;
 }
 
 /** A fist wants an opening of 100 mm, an elbow behind it 150 mm; an arm is 90 mm thick (judgement). */
@@ -88,14 +88,15 @@ function armFrom(hull: HullSurface, opening: Opening, nut: Point, stature: numbe
   const from = enter(opening, nut);
   const away = distance(from, nut);
   const [fore, upper] = [FOREARM * stature, UPPER_ARM * stature];
-  const refuse = (blocked: string): Inside => ({ access: null, blocked });
-  if (opening.opens < FIST) return refuse(`${opening.name} is too small for a hand: ${opening.opens} mm, ${FIST} wanted`);
+  const refuse = (blocked: Sentence): Inside => ({ access: null, blocked });
+  if (opening.opens < FIST)
+    return refuse(say`${opening.name} is too small for a hand: ${mm(opening.opens, 'down')}, ${mm(FIST, 'up')} wanted`);
   const straight = away <= fore ? inTheWay(hull, from, nut, ARM / 2) : null;
   if (away <= fore && !straight) return { access: { hatch: opening.name, away, path: [from, nut] }, blocked: null };
   const most = opening.opens >= ELBOW ? fore + upper : fore;
   if (away > most)
     return refuse(
-      `${opening.name} is ${Math.round(away - most)} mm beyond ${opening.opens >= ELBOW ? 'an arm' : 'a forearm'}'s reach${
+      say`${opening.name} is ${mm(away - most, 'up')} beyond ${opening.opens >= ELBOW ? 'an arm' : 'a forearm'}'s reach${
         opening.opens < ELBOW && away <= fore + upper ? ', and too small for the elbow to follow' : ''
       }`,
     );
@@ -108,13 +109,13 @@ function armFrom(hull: HullSurface, opening: Opening, nut: Point, stature: numbe
       best = { hatch: opening.name, away: long, path: [from, elbow, nut] };
     }
   const stop = straight ?? inTheWay(hull, from, nut, ARM / 2);
-  return best ? { access: best, blocked: null } : refuse(`${stop ?? 'the hull itself'} is in the way from ${opening.name}`);
+  return best ? { access: best, blocked: null } : refuse(say`${stop ?? 'the hull itself'} is in the way from ${opening.name}`);
 }
 
 /** The nearest of several ways, or the reason of the opening that comes nearest to one. */
 function nearest(nut: Point, openings: readonly Opening[], way: (o: Opening) => Inside): Inside {
   let best: Access | null = null;
-  let blocked = 'no hatch or opening on this hull lets a hand in';
+  let blocked = say`no hatch or opening on this hull lets a hand in`;
   const byDistance = [...openings].sort((a, b) => distance(enter(b, nut), nut) - distance(enter(a, nut), nut));
   for (const opening of byDistance) {
     const { access, blocked: why } = way(opening);
@@ -138,7 +139,10 @@ export const handTo = (hull: HullSurface, nut: Point, openings: readonly Opening
 export function plateTo(hull: HullSurface, nut: Point, openings: readonly Opening[], side: number): Inside {
   return nearest(nut, openings, (opening) => {
     if (opening.opens < side)
-      return { access: null, blocked: `${opening.name} of ${opening.opens} mm does not pass a plate of ${Math.round(side)} mm` };
+      return {
+        access: null,
+        blocked: say`${opening.name} of ${mm(opening.opens, 'down')} does not pass a plate of ${mm(side, 'up')}`,
+      };
     const from = enter(opening, nut);
     const away = distance(from, nut);
     if (!inTheWay(hull, from, nut, 5)) return { access: { hatch: opening.name, away, path: [from, nut] }, blocked: null };
@@ -148,6 +152,6 @@ export function plateTo(hull: HullSurface, nut: Point, openings: readonly Openin
           access: { hatch: opening.name, away: distance(from, bend) + distance(bend, nut), path: [from, bend, nut] },
           blocked: null,
         };
-    return { access: null, blocked: `${inTheWay(hull, from, nut, 5) ?? 'the hull'} is in the way from ${opening.name}` };
+    return { access: null, blocked: say`${inTheWay(hull, from, nut, 5) ?? 'the hull'} is in the way from ${opening.name}` };
   });
 }

@@ -66,7 +66,7 @@ export const nothingReaches: Judgement = ({ items }) =>
         code: 'nothing-reaches',
         severity: 'stop',
         says: say`Nothing reaches behind ${holes}: no hand to hold the nut.`,
-        because: say`${first.behind.blocked ?? ''}. Rivets or a track need no hand.`,
+        because: say`${first.behind.blocked ?? []}. Rivets or a track need no hand.`,
       },
     ];
   });

@@ -2,6 +2,7 @@ import type { Hold, Part, ShopSettings } from '../catalog';
 import type { HullModel } from '../hull';
 import { railFault, slotFault, toHull, twinTrack, type Placed } from '../layout';
 import type { Mount } from '../rig';
+import { fine, mm, say, type Sentence } from '../units';
 import { boltName, chooseBlind, chooseBolt, chooseScrew, nutted, TAPPED, type FastenerChoice } from './fastener';
 import type { FastenerSpot } from './loads';
 import { findThread, rivetFor, SCREWS, WELL_NUTS, type Rivet, type Thread } from './tables';
@@ -30,9 +31,9 @@ export interface Mounted {
   /** Where its fasteners stand, in the part's frame. */
   readonly spots: readonly FastenerSpot[];
   /** Why it cannot be held so, or null. */
-  readonly cannot: string | null;
+  readonly cannot: Sentence | null;
   /** Work on the part before it goes on, or null. */
-  readonly first: string | null;
+  readonly first: Sentence | null;
 }
 
 export const HOLD_WORDS: Readonly<Record<Hold, string>> = {
@@ -71,28 +72,28 @@ export function trackSpots(part: Part): FastenerSpot[] {
 }
 
 /** Why a T-bolt of this part has no slot under it here, or null: a track's end, or no second track for a bar. */
-function trackFault({ part, place, frame }: Placed, hull: HullModel): string | null {
-  if (place.on !== 'track') return part.bridges ? 'it stands on two tracks of the hull' : null;
+function trackFault({ part, place, frame }: Placed, hull: HullModel): Sentence | null {
+  if (place.on !== 'track') return part.bridges ? say`it stands on two tracks of the hull` : null;
   const twin = part.bridges ? twinTrack(hull, place) : undefined;
-  if (part.bridges && !twin) return 'no second track abreast of it to stand on';
+  if (part.bridges && !twin) return say`no second track abreast of it to stand on`;
   if (part.bridges && twin && (twin.apart < part.bridges.least || twin.apart > part.bridges.most))
-    return `the tracks are ${Math.round(twin.apart)} mm apart, it spans ${part.bridges.least} to ${part.bridges.most} mm`;
+    return say`the tracks are ${mm(twin.apart)} apart, it spans ${mm(part.bridges.least)} to ${mm(part.bridges.most)}`;
   const own = hull.tracks.find((t) => t.id === place.track);
   const under = [own, twin?.track].filter((t) => t !== undefined);
   const xs = trackSpots(part).map((s) => toHull(frame, s.u, s.v, 0).x);
   const past = Math.max(0, ...under.map((t) => Math.max(t.fore - Math.min(...xs), Math.max(...xs) - t.aft)));
-  return past > 0.5 ? `its T-bolt stands ${Math.ceil(past)} mm past the end of the track` : null;
+  return past > 0.5 ? say`its T-bolt stands ${mm(past, 'up')} past the end of the track` : null;
 }
 
 type Way = (placed: Placed, mount: Mount, shop: ShopSettings, hull: HullModel) => Omit<Mounted, 'hold'>;
 
-const refuse = (cannot: string): Omit<Mounted, 'hold'> => ({ ...none, cannot });
+const refuse = (cannot: Sentence): Omit<Mounted, 'hold'> => ({ ...none, cannot });
 
 const inTrack: Way = (placed, _mount, _shop, hull) => {
   const { part, place, below } = placed;
   // A track of the hull, or one that was screwed on.
   const slot = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track)?.slot : below?.part.slot;
-  if (!slot) return refuse('no track here for its T-bolts');
+  if (!slot) return refuse(say`no track here for its T-bolts`);
   const thread = findThread(slot.thread) ?? findThread('M6');
   const bolt = thread && chooseBolt(thread, { base: part.base.thickness, gasket: 0, wall: 2, plate: 0 }, nutted(thread, 'plain'));
   const small = thread && part.madeHole !== undefined && part.madeHole < thread.close;
@@ -103,7 +104,7 @@ const inTrack: Way = (placed, _mount, _shop, hull) => {
     fastener: thread ? (bolt?.ok ? `T-bolt ${boltName(thread, bolt.length)}` : `T-bolt ${thread.name}`) : null,
     count: part.trackBolts,
     spots: trackSpots(part),
-    first: small ? `Open its holes of ${part.madeHole} mm to ${thread.close.toFixed(1)} mm for the track bolt.` : null,
+    first: small ? say`Open its holes of ${fine(part.madeHole ?? 0)} to ${fine(thread.close)} for the track bolt.` : null,
     cannot: slotFault(part, slot) ?? trackFault(placed, hull),
   };
 };
@@ -112,9 +113,9 @@ const inInsert: Way = ({ part, place }, _mount, _shop, hull) => {
   const plate = place.on === 'plate' ? hull.plates?.find((p) => p.id === place.plate) : undefined;
   const insert = place.on === 'insert' ? hull.inserts.find((i) => i.id === place.insert) : undefined;
   if (plate) return onMadePlate(part, plate);
-  if (!insert) return refuse('no factory insert here');
+  if (!insert) return refuse(say`no factory insert here`);
   const thread = findThread(insert.thread);
-  if (!thread) return refuse(`no thread ${insert.thread} in the tables`);
+  if (!thread) return refuse(say`no thread ${insert.thread} in the tables`);
   const bolt = chooseBlind(thread, part.base.thickness, insert.depth);
   const small = part.madeHole !== undefined && part.madeHole < thread.close;
   return {
@@ -124,17 +125,17 @@ const inInsert: Way = ({ part, place }, _mount, _shop, hull) => {
     fastener: bolt.ok ? `Insert screw ${boltName(thread, bolt.length)}` : null,
     count: 1,
     spots: [{ u: 0, v: 0 }],
-    first: small ? `Open its hole of ${part.madeHole} mm to ${thread.close.toFixed(1)} mm for the insert's screw.` : null,
+    first: small ? say`Open its hole of ${fine(part.madeHole ?? 0)} to ${fine(thread.close)} for the insert's screw.` : null,
     cannot: bolt.ok
       ? null
-      : `no screw sold bites ${thread.diameter.toFixed(1)} mm deep in an insert of ${insert.depth} mm without bottoming out`,
+      : say`no screw sold bites ${fine(thread.diameter)} deep in an insert of ${fine(insert.depth)} without bottoming out`,
   };
 };
 
 /** Bolts into holes the maker drilled: the part's pattern must match, either way round. */
 function onMadePlate(part: Part, plate: NonNullable<HullModel['plates']>[number]): Omit<Mounted, 'hold'> {
   const thread = findThread(plate.thread);
-  if (!thread) return refuse(`no thread ${plate.thread} in the tables`);
+  if (!thread) return refuse(say`no thread ${plate.thread} in the tables`);
   const matches = (turned: boolean): boolean =>
     part.holes.length > 0 &&
     part.holes.every((h) =>
@@ -150,23 +151,23 @@ function onMadePlate(part: Part, plate: NonNullable<HullModel['plates']>[number]
     fastener: bolt.ok ? boltName(thread, bolt.length) : null,
     count: part.holes.length,
     spots: part.holes,
-    cannot: matches(false) || matches(true) ? (bolt.ok ? null : tooLong(bolt)) : 'its holes do not meet those of the plate',
+    cannot: matches(false) || matches(true) ? (bolt.ok ? null : tooLong(bolt)) : say`its holes do not meet those of the plate`,
   };
 }
 
-const tooLong = (bolt: FastenerChoice & { ok: false }): string =>
-  `no bolt sold is long enough for this stack: ${bolt.needed.toFixed(1)} mm wanted, ${bolt.short.toFixed(1)} mm longer than the longest`;
+const tooLong = (bolt: FastenerChoice & { ok: false }): Sentence =>
+  say`no bolt sold is long enough for this stack: ${fine(bolt.needed)} wanted, ${fine(bolt.short)} longer than the longest`;
 
 const bolted =
   (pulled: boolean): Way =>
   (placed, mount, shop, hull) => {
     const { part, frame, place } = placed;
     const holes = part.holes.length;
-    if (holes === 0) return refuse('it has no holes to bolt through');
+    if (holes === 0) return refuse(say`it has no holes to bolt through`);
     if (!pulled && place.on === 'plate') return inInsert(placed, mount, shop, hull);
     if (ownNut(part)) return { ...none, holes, behind: 20, spots: part.holes };
     const thread = findThread(part.thread, shop.drilling.threads);
-    if (!thread) return refuse(`no thread ${part.thread} in the tables`);
+    if (!thread) return refuse(say`no thread ${part.thread} in the tables`);
     const plate = pulled || mount.plate;
     const thick = plate ? shop.holding.plate : 0;
     // A pulled plate is tapped: its screws need no nut behind, and may stand out of it.
@@ -201,13 +202,13 @@ const riveted: Way = ({ part, frame }) => {
     // The blind head swells behind: about one and a half diameters and what the grip leaves over.
     behind: rivet ? rivet.greatestGrip - part.base.thickness - frame.wall + 1.5 * rivet.diameter : 0,
     fastener: rivet ? `Rivet ${rivet.grade}` : null,
-    cannot: rivet ? null : 'no rivet sold grips this stack',
+    cannot: rivet ? null : say`no rivet sold grips this stack`,
   };
 };
 
 const screwed: Way = ({ part, frame }, _mount, shop) => {
   const screw = SCREWS[findThread(part.thread, shop.drilling.threads)?.name ?? ''];
-  if (!screw) return refuse('no self-tapping screw of its size is sold');
+  if (!screw) return refuse(say`no self-tapping screw of its size is sold`);
   const bolt = chooseScrew(part.base.thickness, frame.wall);
   return {
     ...none,
@@ -218,14 +219,14 @@ const screwed: Way = ({ part, frame }, _mount, shop) => {
     spots: part.holes,
     behind: bolt.ok ? bolt.showing : 0,
     fastener: bolt.ok ? `Screw ${screw.name} × ${bolt.length}` : null,
-    cannot: bolt.ok ? null : `no screw sold is long enough: ${bolt.needed.toFixed(0)} mm wanted`,
+    cannot: bolt.ok ? null : say`no screw sold is long enough: ${fine(bolt.needed)} wanted`,
   };
 };
 
 const onWellNuts: Way = ({ part, frame }, _mount, shop) => {
   const thread = findThread(part.thread, shop.drilling.threads);
   const nut = thread && WELL_NUTS[thread.name];
-  if (!thread || !nut) return refuse('no well nut of its thread is sold');
+  if (!thread || !nut) return refuse(say`no well nut of its thread is sold`);
   const thick = frame.wall > nut.grip;
   return {
     ...none,
@@ -236,18 +237,18 @@ const onWellNuts: Way = ({ part, frame }, _mount, shop) => {
     spots: part.holes,
     behind: nut.body - frame.wall,
     fastener: `Well nut ${thread.name}`,
-    cannot: thick ? `the wall of ${frame.wall} mm is thicker than a well nut grips, ${nut.grip} mm` : null,
+    cannot: thick ? say`the wall of ${fine(frame.wall)} is thicker than a well nut grips, ${fine(nut.grip)}` : null,
   };
 };
 
 const glued: Way = (_placed, _mount, _shop, hull) =>
   hull.material === 'polyethylene'
-    ? refuse('few adhesives hold on polyethylene')
+    ? refuse(say`few adhesives hold on polyethylene`)
     : { ...none, fastener: 'Glue pad', count: 1, spots: [{ u: 0, v: 0 }] };
 
 const clamped: Way = ({ part, place }, _mount, _shop, hull) => {
   const rail = place.on === 'rail' ? hull.rails?.find((r) => r.id === place.rail) : undefined;
-  if (!rail && place.on !== 'fitting') return refuse('no rail here to clamp on');
+  if (!rail && place.on !== 'fitting') return refuse(say`no rail here to clamp on`);
   return { ...none, fastener: 'Clamp', count: 1, spots: [{ u: 0, v: 0 }], cannot: rail ? railFault(part, rail) : null };
 };
 
@@ -256,7 +257,7 @@ const WAYS: Readonly<Record<Hold, Way>> = {
   clamp: clamped,
   track: inTrack,
   insert: inInsert,
-  scupper: ({ place }) => ({ ...none, cannot: place.on === 'scupper' ? null : 'no scupper here for it' }),
+  scupper: ({ place }) => ({ ...none, cannot: place.on === 'scupper' ? null : say`no scupper here for it` }),
   glue: glued,
   screw: screwed,
   rivet: riveted,
@@ -269,6 +270,6 @@ const WAYS: Readonly<Record<Hold, Way>> = {
 export function mountFitting(placed: Placed, shop: ShopSettings, hull: HullModel): Mounted {
   const { part, fitting } = placed;
   const { hold } = fitting.mount;
-  if (!canBe(part, hold)) return { ...none, hold, cannot: `${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
+  if (!canBe(part, hold)) return { ...none, hold, cannot: say`${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
   return { ...WAYS[hold](placed, fitting.mount, shop, hull), hold };
 }

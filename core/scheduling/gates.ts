@@ -1,13 +1,14 @@
 import type { ShopSettings } from '../catalog';
 import type { DrillGate, Fitted } from '../drilling';
 import type { Fact, Ledger } from '../rig';
+import { say, type Sentence } from '../units';
 
 /** Somebody said it too early: kept, shown, and not counted. */
 export interface Early {
   readonly by: string;
   readonly when: string;
   /** Why it does not count yet. */
-  readonly why: string;
+  readonly why: Sentence;
 }
 
 /** Whether a step of the build is done, by what was really done and when. */
@@ -56,24 +57,24 @@ export interface GateFacts {
 }
 
 /** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
-function doneBy(step: Gated, { items, ledger, gate, shop }: GateFacts): Moment | string {
+function doneBy(step: Gated, { items, ledger, gate, shop }: GateFacts): Moment | Sentence {
   const said = ledger.steps.get(step.id);
   if (step.id.startsWith('drill.')) {
     const holes = items.find((i) => i.placed.id === step.fitting)?.holes ?? [];
     const wanting = holes.filter((h) => h.abandoned === null && (!h.drilled || h.openUp));
-    if (wanting.length) return `${wanting.map((h) => h.label).join(', ')} not marked`;
+    if (wanting.length) return say`${wanting.map((h) => h.label).join(', ')} not marked`;
     const last = holes.flatMap((h) => h.drilled ?? []).sort((a, b) => (a.when < b.when ? 1 : -1))[0];
-    return last ? { by: last.by, device: last.when } : said ? momentOf(said) : 'no hole marked';
+    return last ? { by: last.by, device: last.when } : said ? momentOf(said) : say`no hole marked`;
   }
   if (step.id === 'measure' && items.some((i) => i.holes.length > 0)) {
     const wanting = gate.wants.filter((w) => w.id !== 'agreed' && !w.done);
     const last = ledger.readings.at(-1);
-    if (wanting.length) return wanting[0]?.says ?? 'not measured';
-    return last ? momentOf(last) : said ? momentOf(said) : '';
+    if (wanting.length) return wanting[0]?.says ?? say`not measured`;
+    return last ? momentOf(last) : said ? momentOf(said) : [];
   }
   if (step.id === 'agree' && shop.drilling.agree)
-    return ledger.agreed ? momentOf(ledger.agreed) : 'the owner has not agreed to the taped layout';
-  return said ? momentOf(said) : '';
+    return ledger.agreed ? momentOf(ledger.agreed) : say`the owner has not agreed to the taped layout`;
+  return said ? momentOf(said) : [];
 }
 
 /**
@@ -101,9 +102,9 @@ export function standings(steps: readonly Gated[], facts: GateFacts): Map<string
     }
     const moment = doneBy(step, facts);
     const said = facts.ledger.steps.get(step.id);
-    const early = (by: string, when: string, why: string): void =>
+    const early = (by: string, when: string, why: Sentence): void =>
       void out.set(step.id, { done: null, early: { by, when, why }, passed: null });
-    if (typeof moment === 'string') {
+    if ('length' in moment) {
       if (said) early(said.by, said.serverTime, moment);
       else out.set(step.id, { done: null, early: null, passed: null });
       continue;
@@ -111,11 +112,11 @@ export function standings(steps: readonly Gated[], facts: GateFacts): Map<string
     const when = moment.server ?? moment.device;
     const open = step.needs.find((n) => !out.get(n)?.done);
     if (open !== undefined) {
-      early(moment.by, when, `${byId.get(open)?.says ?? open}: not done`);
+      early(moment.by, when, say`${byId.get(open)?.says ?? open}: not done`);
       continue;
     }
     const why = tooSoon(step, moment, moments, facts, byId);
-    if (why) {
+    if (why.length) {
       early(moment.by, when, why);
       continue;
     }
@@ -132,21 +133,21 @@ function tooSoon(
   moments: ReadonlyMap<string, Moment>,
   { shop, ledger }: GateFacts,
   byId: ReadonlyMap<string, Gated>,
-): string {
+): Sentence {
   if (step.cureHours > 0) {
     const seals = step.needs.flatMap((n) => moments.get(n) ?? []);
     const hours = Math.min(Infinity, ...seals.map((s) => hoursBetween(s, moment)));
-    return hours < step.cureHours ? `${Math.max(0, Math.floor(hours))} of ${step.cureHours} h since the last seal` : '';
+    return hours < step.cureHours ? say`${Math.max(0, Math.floor(hours))} of ${step.cureHours} h since the last seal` : [];
   }
   // Holes and readings are what they are, whenever the rest was ticked; but the owner agrees before the first of them.
-  if (step.id === 'measure') return '';
+  if (step.id === 'measure') return [];
   if (step.id.startsWith('drill.')) {
     const { agreed } = ledger;
-    return shop.drilling.agree && agreed && before(moment, momentOf(agreed)) ? 'drilled before the owner agreed' : '';
+    return shop.drilling.agree && agreed && before(moment, momentOf(agreed)) ? say`drilled before the owner agreed` : [];
   }
   const later = step.needs.find((n) => {
     const need = moments.get(n);
     return need !== undefined && before(moment, need);
   });
-  return later === undefined ? '' : `said before: ${byId.get(later)?.says ?? later}`;
+  return later === undefined ? [] : say`said before: ${byId.get(later)?.says ?? later}`;
 }

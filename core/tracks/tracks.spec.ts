@@ -122,6 +122,6 @@ describe('what rides on a track', () => {
       c: fitted('crate-open', deck(2700, 0), 'loose'),
       b: fitted('rod-tube-raised', { ...on(0), fitting: 'c' } as Place, 'track'),
     });
-    expect(w.owned.find((i) => i.placed.id === 'b')?.mounted.cannot).toContain('no track here');
+    expect(w.owned.find((i) => i.placed.id === 'b')?.mounted.cannot?.join('')).toContain('no track here');
   });
 });

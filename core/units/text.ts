@@ -1,26 +1,31 @@
-import { printLength, printLong, type Rounding, type UnitSystem } from './length';
+import { MM_PER_INCH, printLength, printLong, type Rounding, type UnitSystem } from './length';
 import { printMass } from './mass';
 
 /** A measured quantity inside a sentence, printed only when somebody reads it in their units. */
-export type Measure = { readonly mm: number; readonly how?: Rounding; readonly long?: boolean } | { readonly kg: number };
+export type Measure =
+  { readonly mm: number; readonly how?: Rounding; readonly long?: boolean; readonly fine?: boolean } | { readonly kg: number };
 
 /** A sentence whose figures are still numbers. */
 export type Sentence = readonly (string | Measure)[];
 
 export const mm = (value: number, how: Rounding = 'nearest'): Measure => ({ mm: value, how });
 export const longMm = (value: number): Measure => ({ mm: value, long: true });
+/** A small size, such as a slot's or a bolt's: to the tenth in millimetres, to the hundredth of an inch. */
+export const fine = (value: number): Measure => ({ mm: value, fine: true });
 export const kg = (value: number): Measure => ({ kg: value });
 
 /**
  * Builds a sentence from a template with measures in it.
  * @example say`Stands ${mm(62, 'up')} into the paddle stroke.`
  */
-export function say(strings: TemplateStringsArray, ...values: (string | number | Measure)[]): Sentence {
+export function say(strings: TemplateStringsArray, ...values: (string | number | Measure | Sentence)[]): Sentence {
   const out: (string | Measure)[] = [];
   strings.forEach((text, i) => {
     out.push(text);
     const value = values[i];
-    if (value !== undefined) out.push(typeof value === 'number' ? String(value) : value);
+    if (typeof value === 'number') out.push(String(value));
+    else if (typeof value === 'string') out.push(value);
+    else if (value !== undefined) out.push(...('length' in value ? value : [value]));
   });
   return out;
 }
@@ -31,6 +36,7 @@ export function tell(sentence: Sentence, system: UnitSystem): string {
     .map((part) => {
       if (typeof part === 'string') return part;
       if ('kg' in part) return printMass(part.kg, system);
+      if (part.fine) return system === 'metric' ? `${Number(part.mm.toFixed(1))} mm` : `${(part.mm / MM_PER_INCH).toFixed(2)} in`;
       return part.long ? printLong(part.mm, system) : printLength(part.mm, system, part.how);
     })
     .join('');

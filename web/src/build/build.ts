@@ -2,11 +2,13 @@ import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementR
 import { byItself, type BuildStep, readySteps } from '@plain-cleat/core';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
+import { Words } from '../hull-view/words';
 
 /** Building: steps to tick in their order, minutes spent, what waits for what. */
 @Component({
   selector: 'pc-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Words],
   templateUrl: './build.html',
   styleUrl: './build.scss',
 })

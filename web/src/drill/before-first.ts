@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { datums, findDatum, parseLength, type ToMeasure } from '@plain-cleat/core';
-import { Length } from '../hull-view/words';
+import { Length, Words } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -10,7 +10,7 @@ type Run = 'taut' | 'centre' | 'gunwale';
 @Component({
   selector: 'pc-before-first',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length],
+  imports: [Length, Words],
   template: `
     <details class="fold" [open]="!gate().open">
       <summary>
@@ -19,7 +19,7 @@ type Run = 'taut' | 'centre' | 'gunwale';
       </summary>
       <ul class="small wants">
         @for (w of gate().wants; track w.id) {
-          <li [class.open]="!w.done">{{ w.done ? '✓' : '○' }} {{ w.says }}</li>
+          <li [class.open]="!w.done">{{ w.done ? '✓' : '○' }} {{ w.says | words }}</li>
         }
       </ul>
       <p class="small muted">Tape pulled taut between two marks of this boat. What it differs by corrects every reading.</p>

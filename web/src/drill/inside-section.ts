@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { insideView, type HullSurface, type InSection, type PlannedHole } from '@plain-cleat/core';
-import { Length } from '../hull-view/words';
+import { Length, Words } from '../hull-view/words';
 
 const SIZE = { wide: 284, high: 290 } as const;
 
@@ -8,7 +8,7 @@ const SIZE = { wide: 284, high: 290 } as const;
 @Component({
   selector: 'pc-inside-section',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length],
+  imports: [Length, Words],
   template: `
     <svg [attr.viewBox]="'0 0 ' + size.wide + ' ' + size.high" role="img" [attr.aria-label]="'Inside at hole ' + hole().label">
       <rect class="ground" [attr.width]="size.wide" [attr.height]="size.high" />
@@ -41,8 +41,8 @@ const SIZE = { wide: 284, high: 290 } as const;
       @if (view().way) {
         Hand from the {{ hole().behind.access?.hatch }}: {{ hole().behind.access?.away ?? 0 | length: 'up' }}, the opening
         {{ abs(view().openingAft) | length }} {{ view().openingAft > 0 ? 'aft' : 'forward' }} of here.
-      } @else if (hole().behind.blocked) {
-        No hand: {{ hole().behind.blocked }}.
+      } @else if (hole().behind.blocked; as why) {
+        No hand: {{ why | words }}.
       } @else {
         Nothing is put on from inside.
       }

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type Fitted, printMoney, renewAssembly, standingOn, takeAssembly, takenBy } from '@plain-cleat/core';
+import { type Fitted, printMoney, renewAssembly, standingOn, takeAssembly, takenBy, tell } from '@plain-cleat/core';
 import { asOne } from '../stores/as-one';
 import { AssemblyView } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { wordsOf } from '../stores/session.store';
+import { UnitsStore } from '../stores/units.store';
 import { Library } from './library';
 import { OtherHulls } from './other-hulls';
 
@@ -71,6 +72,7 @@ export class AssemblyBench {
   private readonly store = inject(RigStore);
   private readonly library = inject(Library);
   private readonly hulls = inject(OtherHulls);
+  private readonly units = inject(UnitsStore);
   protected readonly money = printMoney;
   protected readonly fault = signal('');
   protected readonly kept = signal('');
@@ -94,7 +96,9 @@ export class AssemblyBench {
   });
   protected readonly fits = computed(() => {
     const all = takenBy(this.item().placed.part, this.state().doc.hull);
-    return all.length ? all.map((t) => `${t.place}: ${t.why}`).join('; ') : 'it stands where it is put';
+    return all.length
+      ? all.map((t) => `${t.place}: ${tell(t.why, this.units.system())}`).join('; ')
+      : 'it stands where it is put';
   });
   protected readonly others = computed(() => this.hulls.taking(this.item().placed.part, this.state().doc.hull.id) ?? []);
   protected keep(text: string): void {

@@ -11,7 +11,7 @@ import {
   slideTo,
   workingLoad,
 } from '@plain-cleat/core';
-import { Length, Mass } from '../hull-view/words';
+import { Length, Mass, Words } from '../hull-view/words';
 import { asOne } from '../stores/as-one';
 import type { RigState } from '../stores/rig.store';
 
@@ -19,7 +19,7 @@ import type { RigState } from '../stores/rig.store';
 @Component({
   selector: 'pc-mounts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length, Mass],
+  imports: [Length, Mass, Words],
   template: `
     <h3>How it is held</h3>
     <div class="mounts" role="radiogroup" aria-label="How it is held">
@@ -28,7 +28,7 @@ import type { RigState } from '../stores/rig.store';
           @if (first) {
             <strong>First choice.</strong>
           }
-          {{ capital(a.says) }}. <span class="small">{{ minutes(a) }} min</span>
+          {{ capital(a.says | words) }}. <span class="small">{{ minutes(a) }} min</span>
         </button>
       }
       @if (standing(); as a) {
@@ -48,7 +48,7 @@ import type { RigState } from '../stores/rig.store';
             <li>
               <span
                 ><b>{{ words(a) }}</b
-                >: {{ a.says }}.</span
+                >: {{ a.says | words }}.</span
               >
               @if (a.fastener) {
                 <button class="link" type="button" (click)="overruling.set(a)">all the same</button>
@@ -94,8 +94,8 @@ import type { RigState } from '../stores/rig.store';
       <p class="small">
         <b>{{ item().mounted.count }} × {{ fastener }}</b
         >{{ fastening().goesOn ? ', ' + fastening().goesOn : '' }}. {{ fastening().tighten }}
-        @if (item().mounted.first) {
-          {{ item().mounted.first }}
+        @if (item().mounted.first; as first) {
+          {{ first | words }}
         }
         @if (sources().length) {
           <button class="link" type="button" [attr.aria-expanded]="showSources()" (click)="showSources.set(!showSources())">

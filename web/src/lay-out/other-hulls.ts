@@ -1,7 +1,8 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { type HullModel, type Part, takenBy } from '@plain-cleat/core';
+import { type HullModel, type Part, takenBy, tell } from '@plain-cleat/core';
 import { forkJoin, of, switchMap } from 'rxjs';
 import { HullStore } from '../hulls/hull-store';
+import { UnitsStore } from '../stores/units.store';
 
 /** Where a part goes on another hull. */
 export interface OnOther {
@@ -14,6 +15,7 @@ export interface OnOther {
 @Injectable({ providedIn: 'root' })
 export class OtherHulls {
   private readonly store = inject(HullStore);
+  private readonly units = inject(UnitsStore);
   private readonly models = signal<readonly HullModel[] | null>(null);
   private asked = false;
 
@@ -40,7 +42,7 @@ export class OtherHulls {
           return {
             hull: m.name,
             fits: best?.fits ?? false,
-            says: best ? `${best.place}: ${best.why}` : 'nothing there to hold it',
+            says: best ? `${best.place}: ${tell(best.why, this.units.system())}` : 'nothing there to hold it',
           };
         })
     );
