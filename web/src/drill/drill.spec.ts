@@ -253,7 +253,7 @@ describe('drilling', () => {
     await rig.fixture.whenStable();
     // Over an inch from the plan it is asked about first.
     expect(rig.sentFacts()).toEqual([]);
-    expect(rig.text).toContain('from where the plan has it. Read the tape once more');
+    expect(rig.text).toContain('from where the plan has it.Read the tape once more');
     await rig.click('pc-otherwise .box .way');
     expect(rig.sentFacts()[0]).toEqual(
       jasmine.objectContaining({

