@@ -94,7 +94,8 @@ export function file(d: Draft): RigFile {
   };
   const worked = (facts: Fact[]): Workup => workUp({ plan, hull: d.hull, facts, catalog: CATALOG, shop: SHOP, asOf: d.opened });
   let minute = 0;
-  const time = (): string => new Date(Date.parse(d.opened) + DAY + 14 * 3_600_000 + Math.ceil(++minute) * 7 * 60_000).toISOString();
+  const time = (): string =>
+    new Date(Date.parse(d.opened) + DAY + 14 * 3_600_000 + Math.ceil(++minute) * 7 * 60_000).toISOString();
   const make = (kind: object): NewFact => {
     // Nobody works while the sealant cures; the next morning but one it is done.
     if ('step' in kind && kind.step === 'cure') minute += Math.ceil((SHOP.cureHours + 12) * 60) / 7;

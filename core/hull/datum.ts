@@ -8,11 +8,17 @@ import type { HullSurface } from './surface';
  */
 export type TapeRun = 'taut' | 'centre' | 'gunwale';
 
-/** How a tape runs, in words. */
-export const RUN_WORDS: Readonly<Record<TapeRun, string>> = {
+/** How a tape runs, to choose by. */
+export const RUN_NAMES: Readonly<Record<TapeRun, string>> = {
   taut: 'pulled taut',
-  centre: 'stretched bow to stern, squared down',
+  centre: 'stretched bow to stern',
   gunwale: 'laid along the gunwale',
+};
+
+/** How a tape runs and is read, in words. */
+export const RUN_WORDS: Readonly<Record<TapeRun, string>> = {
+  ...RUN_NAMES,
+  centre: `${RUN_NAMES.centre}, squared down`,
 };
 
 /** A place a tape can really be hooked on. */

@@ -13,6 +13,7 @@ import {
   printFigure,
   printMoney,
   reading,
+  RUN_NAMES,
   sideOf,
   SUPPLIERS,
   type Fitting,
@@ -74,7 +75,7 @@ export class Card {
     const { lift } = this.fitting();
     const { place } = this.item().placed;
     const print = (mm: number): string => printFigure(mm, this.units.system());
-    const run = { taut: 'taut', centre: 'stretched bow to stern', gunwale: 'along the gunwale' }[tape.run];
+    const run = RUN_NAMES[tape.run];
     const rows: { field: Field; name: string; value: string; fixed: boolean }[] = [
       {
         field: 'reading',

@@ -24,7 +24,7 @@ import {
   type MountAdvice,
   type Part,
   type Place,
-  RUN_WORDS,
+  RUN_NAMES,
   strokeBand,
   sweptBy,
   unsettled,
@@ -66,7 +66,7 @@ export default class LayOut {
   protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
   private readonly hook = viewChild<ElementRef<HTMLSelectElement>>('hook');
-  protected readonly tapeRuns = Object.entries(RUN_WORDS).map(([id, says]) => ({ id, says }));
+  protected readonly tapeRuns = Object.entries(RUN_NAMES).map(([id, says]) => ({ id, says }));
   protected readonly choice = new Choice();
   protected readonly chosen = this.choice.one;
   protected readonly several = this.choice.several;
