@@ -128,7 +128,7 @@ test('a rig file leaves and comes back the same; a wrong one is refused by field
 
 test('ended links and unknown rigs say so', async ({ page }) => {
   await page.goto('/owner/not-a-link');
-  await expect(page.getByText('ask the shop for a new link')).toBeVisible();
+  await expect(page.getByText('ask the shop for a new one')).toBeVisible();
   await signIn(page, 'mara');
   await expect(page.getByRole('button', { name: 'New rig' })).toHaveCount(0);
   await page.goto('/rigs/00000000-0000-4000-8000-000000000000/lay-out');

@@ -40,13 +40,23 @@ export const HOLE_WORDS = {
   },
 } as const;
 
-const FRENCH: ReadonlyMap<string, string> = new Map([
-  ['bow tip', 'la pointe de proue'],
-  ['stern tip', 'la pointe de poupe'],
-]);
+const FRENCH: readonly (readonly [RegExp, string])[] = [
+  [/^bow tip$/, 'la pointe de proue'],
+  [/^stern tip$/, 'la pointe de poupe'],
+  [/^a mark on the boat$/, 'un repère sur le bateau'],
+  [/^port scupper/, 'le dalot bâbord'],
+  [/^starboard scupper/, 'le dalot tribord'],
+  [/^centre scupper/, 'le dalot central'],
+  [/ from the bow$/, ' depuis la proue'],
+  [/, forward edge$/, ', bord avant'],
+  [/, after edge$/, ', bord arrière'],
+  [/, forward end$/, ', bout avant'],
+  [/, after end$/, ', bout arrière'],
+];
 
 /** The name of a hook in the owner's language; what only the hull's drawing names stays as it is. */
-export const hookName = (name: string, language: 'en' | 'fr'): string => (language === 'fr' ? (FRENCH.get(name) ?? name) : name);
+export const hookName = (name: string, language: 'en' | 'fr'): string =>
+  language === 'fr' ? FRENCH.reduce((said, [from, to]) => said.replace(from, to), name) : name;
 
 /** One hole of the plan, as it was measured on the boat where it is there. */
 export function toldHole(hull: HullSurface, plan: Plan, hole: PlannedHole): ToldHole {

@@ -4,6 +4,7 @@ import type { Placed } from '../layout';
 import type { Mounted } from '../mounting';
 import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
+import { toldOf } from './care';
 
 export * from './closing';
 export * from './holes';
@@ -16,6 +17,7 @@ export interface WalkStop {
   readonly french: string;
   readonly x: number;
   readonly y: number;
+  /** What the owner is told of the part, and of how this one is held. */
   readonly text: Part['walk'];
   readonly comesOff: boolean;
   readonly hold: Mounted['hold'];
@@ -40,7 +42,7 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
       french: part.french,
       x: frame.origin.x,
       y: frame.origin.y,
-      text: part.walk,
+      text: toldOf(part, mounted.hold),
       comesOff: part.comesOff,
       hold: mounted.hold,
       bolts: mounted.count,

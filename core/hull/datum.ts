@@ -28,6 +28,13 @@ export interface Datum {
   readonly at: Point;
 }
 
+/** What a scupper is called: its side, and which it is from the bow. */
+export function scupperName(scuppers: HullSurface['model']['scuppers'], id: string): string {
+  const side = sideOf(scuppers.find((s) => s.id === id)?.y ?? 0);
+  const alike = scuppers.filter((s) => sideOf(s.y) === side).sort((a, b) => a.x - b.x);
+  return alike.length > 1 ? `${side} scupper ${alike.findIndex((s) => s.id === id) + 1} from the bow` : `${side} scupper`;
+}
+
 /** Every place to hook the tape on this hull: ends, hatch edges, track ends, inserts, scuppers. */
 export function datums(hull: HullSurface): Datum[] {
   const { model } = hull;
@@ -47,7 +54,7 @@ export function datums(hull: HullSurface): Datum[] {
     ...model.inserts.map((i) => ({ id: i.id, name: i.name, at: { x: i.x, y: i.y, z: i.height } })),
     ...model.scuppers.map((s) => ({
       id: s.id,
-      name: `scupper ${sideOf(s.y)} at ${Math.round(s.x)}`,
+      name: scupperName(model.scuppers, s.id),
       at: { x: s.x, y: s.y, z: hull.spot(s.x, s.y).z },
     })),
   ];

@@ -115,19 +115,39 @@ export function priceLines(
 
 const FEET_A_METRE = 1000 / MM_PER_FOOT;
 
+/** A line in one unit system as plain figures that multiply to its cost: for spreadsheets. */
+export interface LineFigures {
+  /** What one costs, in the currency: with two places, four by the foot. */
+  readonly each: string;
+  readonly quantity: string;
+  readonly unit: Consumable['unit'] | 'foot';
+}
+
 /**
- * How a line is written in one unit system, on screen and on paper alike: what one costs and how many, so that what
- * is shown multiplies to its cost. By the foot where feet are read, with as many places as that takes.
+ * How a line is figured in one unit system: what one costs and how many, so that what is shown multiplies to its cost.
+ * By the foot where feet are read, with as many places as that takes.
  */
-export function lineInWords(line: PriceLine, units: UnitSystem): { readonly each: string; readonly quantity: string } {
-  const { eachCents, quantity, unit } = line;
+export function lineFigures({ eachCents, quantity, unit }: PriceLine, units: UnitSystem): LineFigures {
   if (unit !== 'metre')
     return {
-      each: eachCents ? printMoney(eachCents) : '–',
+      each: (eachCents / 100).toFixed(2),
       quantity: Number.isInteger(quantity) ? String(quantity) : quantity.toFixed(2),
+      unit,
     };
-  if (units === 'metric') return { each: `${printMoney(eachCents)} / m`, quantity: `${quantity.toFixed(2)} m` };
-  return { each: `${(eachCents / 100 / FEET_A_METRE).toFixed(4)} / ft`, quantity: `${(quantity * FEET_A_METRE).toFixed(2)} ft` };
+  if (units === 'metric') return { each: (eachCents / 100).toFixed(2), quantity: quantity.toFixed(2), unit };
+  return {
+    each: (eachCents / 100 / FEET_A_METRE).toFixed(4),
+    quantity: (quantity * FEET_A_METRE).toFixed(2),
+    unit: 'foot',
+  };
+}
+
+/** How a line is written in one unit system, on screen and on paper alike. */
+export function lineInWords(line: PriceLine, units: UnitSystem): { readonly each: string; readonly quantity: string } {
+  const { each, quantity, unit } = lineFigures(line, units);
+  if (unit === 'foot') return { each: `${each} / ft`, quantity: `${quantity} ft` };
+  const money = line.eachCents ? printMoney(line.eachCents) : '–';
+  return unit === 'metre' ? { each: `${money} / m`, quantity: `${quantity} m` } : { each: money, quantity };
 }
 
 /** Sums of the ledger; tax by total, rounded once. */

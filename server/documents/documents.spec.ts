@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { RigSummary } from '@plain-cleat/api';
 import { readPdf } from '../testing/pdf';
 import { shop } from '../testing/shop';
@@ -35,6 +36,42 @@ describe('documents', () => {
     const { pdf } = await open();
     expect((await pdf('owners-book.pdf?language=en')).text).toContain('Your boat, bow to stern');
     expect((await pdf('owners-book.pdf?language=fr')).text).toContain('Votre bateau, de la proue à la poupe');
+    expect((await pdf('owners-book.pdf?language=fr')).text).not.toMatch(/BOW|STERN|starboard/);
+  });
+
+  it("the owner's book says what was accepted in words, without codes, and what seals the holes in both languages", async () => {
+    const s = await shop();
+    const idris = await s.signIn('idris');
+    const id = await idris.newRig();
+    const change = (kind: string, more: object) =>
+      idris
+        .post(`/api/rigs/${id}/changes`, { baseVersion: 0, undoes: null, change: { id: randomUUID(), kind, ...more } })
+        .expect(200);
+    const gland = {
+      part: 'gland',
+      place: { on: 'side', side: 'port', x: 1800, down: 250 },
+      lift: 0,
+      mount: { hold: 'through', plate: false, reason: '' },
+      suppliedBy: 'shop',
+      note: '',
+    };
+    await change('placeItem', { item: 'w', to: gland });
+    await change('acceptFinding', {
+      finding: 'hole-under-water:w:w.1',
+      from: null,
+      to: { reason: 'it is a drain', by: 'Idris Kell' },
+    });
+    const book = async (language: string) =>
+      (await readPdf(await idris.bytes(`/api/rigs/${id}/owners-book.pdf?language=${language}`))).text.replace(/\s+/g, ' ');
+    const [english, french] = [await book('en'), await book('fr')];
+    expect(english).toMatch(/water.* Accepted by Idris Kell: it is a drain/);
+    expect(french).toContain('A Accepté par Idris Kell : it is a drain');
+    for (const text of [english, french]) expect(text).not.toContain('hole-under-water');
+    // Nothing is drilled yet: nothing is sealed.
+    expect(english).not.toContain('are sealed with');
+    const { pdf } = await open();
+    expect((await pdf('owners-book.pdf?language=en')).text).toContain('sealed with neutral-cure silicone');
+    expect((await pdf('owners-book.pdf?language=fr')).text).toContain('étanchés au silicone neutre');
   });
 
   it('the parts list is CSV with the items in boat order', async () => {
@@ -42,6 +79,25 @@ describe('documents', () => {
     const csv = (await mara.get(`/api/rigs/${id}/parts.csv`).expect(200)).text.split('\r\n');
     expect(csv[0]).toBe('letter,part,from,supplier,quantity,unit,each,cost');
     expect(csv.slice(1, 4).map((l) => l.charAt(0))).toEqual(['A', 'B', 'C']);
+  });
+
+  it('each line of the parts list multiplies to its cost, by the foot and by the metre', async () => {
+    const { mara, id } = await open();
+    for (const [units, unit] of [
+      ['imperial', 'foot'],
+      ['metric', 'metre'],
+    ] as const) {
+      const csv = (await mara.get(`/api/rigs/${id}/parts.csv?units=${units}`).expect(200)).text.trim().split('\r\n').slice(1);
+      const priced = csv.map((l) => l.split(',').slice(-4)).filter((cells) => cells[3]);
+      expect(priced.some((cells) => cells[1] === unit))
+        .withContext(units)
+        .toBeTrue();
+      for (const [quantity, , each, cost] of priced)
+        if (Number(cost))
+          expect(Number(quantity) * Number(each))
+            .withContext(`${units}: ${cost}`)
+            .toBeCloseTo(Number(cost), 1);
+    }
   });
 
   it('wrong settings are named', async () => {

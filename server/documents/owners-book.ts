@@ -1,5 +1,7 @@
-import { HOLE_WORDS, hookName, olderHoles, toldHole, type Workup } from '@plain-cleat/core';
+import { HOLE_WORDS, hookName, olderHoles, tell, toldHole, type ShopSettings, type Workup } from '@plain-cleat/core';
 import { Paper, type Sheet } from './sheet';
+
+type Sealed = Readonly<Record<ShopSettings['holding']['sealant'], string>>;
 
 const WORDS = {
   en: {
@@ -21,7 +23,14 @@ const WORDS = {
     bag: 'Taken off, back in a bag',
     sign: 'Signed for',
     notSigned: 'Not signed yet',
-    seal: 'Every hole is sealed with',
+    accepted: (by: string, why: string) => `Accepted by ${by}: ${why}`,
+    passed: (by: string, why: string) => `let pass by ${by}: ${why}`,
+    stillOpen: 'open when it was signed for',
+    sealed: {
+      'neutral-cure silicone': 'Drilled holes are sealed with neutral-cure silicone.',
+      'marine adhesive': 'Drilled holes are sealed with marine adhesive.',
+      'butyl tape': 'Drilled holes are sealed with butyl tape.',
+    } satisfies Sealed,
     gaveUp: 'not drilled',
     with: 'with',
     list: [
@@ -53,7 +62,14 @@ const WORDS = {
     bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
     notSigned: 'Pas encore signé',
-    seal: 'Chaque trou est étanché avec',
+    accepted: (by: string, why: string) => `Accepté par ${by} : ${why}`,
+    passed: (by: string, why: string) => `laissé passer par ${by} : ${why}`,
+    stillOpen: 'pas fait au moment de la signature',
+    sealed: {
+      'neutral-cure silicone': 'Les trous percés sont étanchés au silicone neutre.',
+      'marine adhesive': 'Les trous percés sont étanchés à la colle marine.',
+      'butyl tape': 'Les trous percés sont étanchés au ruban butyle.',
+    } satisfies Sealed,
     gaveUp: 'non percé',
     with: 'avec',
     list: [
@@ -67,6 +83,27 @@ const WORDS = {
     ],
   },
 } as const;
+
+/** What was accepted, let pass, left open at the signature, or noted on the walk, a line each. */
+function leftUndone({ language, units }: Sheet, w: Workup): string[] {
+  const t = WORDS[language];
+  const taken = new Set(w.ledger.signed?.open);
+  return [
+    ...w.findings.flatMap(({ accepted, letter, says }) =>
+      accepted
+        ? [`${language === 'en' ? tell(says, units) : (letter ?? '')} ${t.accepted(accepted.by, accepted.reason)}`.trim()]
+        : [],
+    ),
+    ...w.steps.flatMap((s) =>
+      s.passed
+        ? [`${s.says}: ${t.passed(s.passed.by, s.passed.why)}`]
+        : taken.has(s.id) && !s.done
+          ? [`${s.says}: ${t.stillOpen}`]
+          : [],
+    ),
+    ...w.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : [])),
+  ];
+}
 
 /** The owner's book: the walk bow to stern, where every hole is, what was left undone, the signature. */
 export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
@@ -107,13 +144,11 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
         widths,
       );
   }
-  if (w.holes.length) paper.text(`${t.seal} ${sheet.shop.holding.sealant}.`);
-  const accepted = w.findings.filter((f) => f.accepted);
-  const snags = w.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : []));
-  if (accepted.length || snags.length) {
+  if (w.holes.some((h) => h.drilled && !h.reused)) paper.text(t.sealed[sheet.shop.holding.sealant]);
+  const undone = leftUndone(sheet, w);
+  if (undone.length) {
     paper.heading(t.undone);
-    for (const f of accepted) paper.text(`${f.letter} ${f.code}: ${f.accepted?.reason ?? ''} (${f.accepted?.by ?? ''})`);
-    for (const s of snags) paper.text(s);
+    for (const line of undone) paper.text(line);
   }
   if (w.givenBack.length) {
     paper.heading(t.bag);

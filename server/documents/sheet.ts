@@ -31,6 +31,12 @@ export const INK = '#1d2b33';
 export const MUTED = '#55636a';
 const LINE = '#b9b09c';
 
+/** The ends and sides of the boat, beside its drawing. */
+const ENDS = {
+  en: { bow: 'BOW', stern: 'STERN', starboard: 'S · starboard', port: 'P · port' },
+  fr: { bow: 'PROUE', stern: 'POUPE', starboard: 'T · tribord', port: 'B · bâbord' },
+} as const;
+
 const find = createRequire(import.meta.url).resolve;
 const font = (family: string, weight: number): string =>
   find(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`);
@@ -152,10 +158,11 @@ export class Paper {
     const [cx1] = at(surface.length, 0);
     this.doc.moveTo(cx0, cy).lineTo(cx1, cy).dash(4, { space: 3 }).lineWidth(0.4).stroke().undash();
     this.doc.font('bold').fontSize(8).fillColor(INK);
-    this.doc.text('BOW', cx0 - 8, cy + 6, { lineBreak: false }).text('STERN', cx1 - 22, cy + 6, { lineBreak: false });
+    const ends = ENDS[this.sheet.language];
+    this.doc.text(ends.bow, cx0 - 8, cy + 6, { lineBreak: false }).text(ends.stern, cx1 - 22, cy + 6, { lineBreak: false });
     this.doc
-      .text('S · starboard', cx0, top, { lineBreak: false })
-      .text('P · port', cx0, top + 2 * half - 10, { lineBreak: false });
+      .text(ends.starboard, cx0, top, { lineBreak: false })
+      .text(ends.port, cx0, top + 2 * half - 10, { lineBreak: false });
     for (const m of marks) {
       const [x, y] = at(m.x, m.y);
       this.doc.circle(x, y, 2.2).lineWidth(0.8).stroke();

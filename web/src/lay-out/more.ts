@@ -7,6 +7,7 @@ import {
   parseLength,
   type Place,
   printFigure,
+  scupperName,
   setsInOrder,
 } from '@plain-cleat/core';
 import type { RigState } from '../stores/rig.store';
@@ -185,7 +186,7 @@ export class More {
       out.push(
         ...hull.scuppers.map((s) => ({
           value: `scupper ${s.id}`,
-          name: `scupper ${s.y < 0 ? 'port' : 'starboard'} at ${Math.round(s.x)}`,
+          name: scupperName(hull.scuppers, s.id),
         })),
       );
     if (part.holds.includes('through'))

@@ -93,11 +93,13 @@ describe("the owner's page", () => {
     expect(text()).toContain('de la proue à la poupe');
     expect(text()).toContain('La lever.');
     expect(text()).toContain(', prévu');
+    expect(text()).toContain('PROUE');
+    expect(text()).not.toContain('BOW');
   });
 
   it('says when the link has ended', async () => {
     http.expectOne('/api/owner/abc').flush({ detail: 'ask the shop for a new link' }, { status: 410, statusText: 'Gone' });
     await fixture.whenStable();
-    expect(text()).toContain('ask the shop for a new link');
+    expect(text()).toContain('ask the shop for a new one');
   });
 });

@@ -1,8 +1,7 @@
-import { HttpClient } from '@angular/common/http';
+import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import type { OwnerPage } from '@plain-cleat/api';
 import { HOLE_WORDS, hookName, printLength } from '@plain-cleat/core';
-import { wordsOf } from '../stores/session.store';
 
 const WORDS = {
   en: {
@@ -14,6 +13,14 @@ const WORDS = {
     from: 'from',
     signed: 'Signed for',
     empty: 'Nothing is aboard yet.',
+    drawing: 'The boat from above, bow up',
+    bow: 'BOW',
+    port: 'P',
+    starboard: 'S',
+    waiting: 'Fetching your boat',
+    shut: 'This page does not open',
+    ended: 'This link does not hold any more: ask the shop for a new one.',
+    silent: 'Nothing answers: try again once there is a network.',
     safety: 'Wear a life jacket, always. Try getting back on in shallow water.',
   },
   fr: {
@@ -25,6 +32,14 @@ const WORDS = {
     from: 'depuis',
     signed: 'Signé le',
     empty: 'Rien à bord pour le moment.',
+    drawing: 'Le bateau vu de dessus, proue en haut',
+    bow: 'PROUE',
+    port: 'B',
+    starboard: 'T',
+    waiting: 'Votre bateau arrive',
+    shut: 'Cette page ne s’ouvre pas',
+    ended: 'Ce lien n’est plus valable : demandez-en un nouveau au magasin.',
+    silent: 'Rien ne répond : réessayez quand il y aura du réseau.',
     safety: 'Portez toujours un gilet. Essayez de remonter à bord en eau peu profonde.',
   },
 } as const;
@@ -41,13 +56,13 @@ const WORDS = {
         <button class="link" type="button" (click)="language.set(language() === 'en' ? 'fr' : 'en')">{{ t().other }}</button>
       </header>
       <div class="both">
-        <svg viewBox="0 0 110 600" role="img" aria-label="The boat from above, bow up">
-          <text x="55" y="14" text-anchor="middle">BOW</text>
+        <svg viewBox="0 0 110 600" role="img" [attr.aria-label]="t().drawing">
+          <text x="55" y="14" text-anchor="middle">{{ t().bow }}</text>
           <path class="body" [attr.d]="side(-1) + 'L' + side(1, true)" />
           <path class="port" [attr.d]="side(-1)" />
           <path class="starboard" [attr.d]="side(1)" />
-          <text x="2" y="120" class="side p">P</text>
-          <text x="98" y="120" class="side s">S</text>
+          <text x="2" y="120" class="side p">{{ t().port }}</text>
+          <text x="98" y="120" class="side s">{{ t().starboard }}</text>
           @for (s of p.stops; track s.fitting) {
             <g
               [attr.transform]="'translate(' + across(s.y) + ' ' + down(s.x) + ')'"
@@ -104,8 +119,12 @@ const WORDS = {
       <p class="box look">{{ t().safety }}</p>
     } @else {
       <div class="waiting-page" role="status">
-        <h1>{{ fault() ? 'This page does not open' : '' }}</h1>
-        <p>{{ fault() || 'Fetching your boat' }}</p>
+        @if (fault(); as f) {
+          <h1>{{ t().shut }}</h1>
+          <p>{{ t()[f] }}</p>
+        } @else {
+          <p>{{ t().waiting }}</p>
+        }
       </div>
     }
   `,
@@ -172,7 +191,7 @@ export default class OwnerPageScreen {
   readonly token = input.required<string>();
   private readonly http = inject(HttpClient);
   protected readonly page = signal<OwnerPage | null>(null);
-  protected readonly fault = signal('');
+  protected readonly fault = signal<'ended' | 'silent' | null>(null);
   protected readonly open = signal('');
   protected readonly language = signal<'en' | 'fr'>(navigator.language.startsWith('fr') ? 'fr' : 'en');
   protected readonly t = computed(() => WORDS[this.language()]);
@@ -181,7 +200,7 @@ export default class OwnerPageScreen {
     effect(() =>
       this.http.get<OwnerPage>(`/api/owner/${encodeURIComponent(this.token())}`).subscribe({
         next: (p) => (this.page.set(p), this.open.set(p.stops[0]?.fitting ?? '')),
-        error: (e: unknown) => this.fault.set(wordsOf(e)),
+        error: ({ status }: HttpErrorResponse) => this.fault.set(status === 404 || status === 410 ? 'ended' : 'silent'),
       }),
     );
   }

@@ -1,0 +1,44 @@
+import { CATALOG, TOLVANE } from '../../demo/index';
+import { datums, fairHull, scupperName } from '../hull';
+
+import { hookName } from './index';
+import { toldOf } from './care';
+
+describe('what an owner is told', () => {
+  const kit = CATALOG.parts.find((p) => p.holds.includes('rivet') && p.holds.includes('through'));
+
+  it('speaks of what holds this one, not of what might have', () => {
+    if (!kit) throw new Error('nothing in the catalog takes rivets or bolts');
+    const riveted = toldOf(kit, 'rivet');
+    const bolted = toldOf(kit, 'through');
+    expect(riveted.en.care).toContain('rivets');
+    expect(riveted.fr.care).toContain('rivets');
+    expect(bolted.en.care).not.toContain('rivets');
+    expect(bolted.en.care).toContain('bolts and sealant');
+    expect(bolted.fr.care).toContain('boulons');
+    expect(toldOf(kit, 'loose').en.care).toBe(kit.walk.en.care);
+  });
+
+  it('no part of the catalog speaks of fasteners by itself', () => {
+    for (const { id, walk } of CATALOG.parts)
+      expect(`${walk.en.care} ${walk.fr.care}`)
+        .withContext(id)
+        .not.toMatch(/rivet|bolt|boulon|sealant|mastic|fastener|fixation/i);
+  });
+
+  it('scuppers are named by side and order, without a figure in some unit', () => {
+    const names = TOLVANE.scuppers.map((s) => scupperName(TOLVANE.scuppers, s.id));
+    expect(new Set(names).size).toBe(names.length);
+    for (const name of names) expect(name).toMatch(/^(port|starboard|centre) scupper( [1-9] from the bow)?$/);
+  });
+
+  it('every hook the hull itself does not name is said in French', () => {
+    const hull = fairHull({ ...TOLVANE, hatches: [], tracks: [], inserts: [] });
+    for (const { name } of datums(hull))
+      expect(hookName(name, 'fr'))
+        .withContext(name)
+        .toMatch(/^(la pointe|le dalot)/);
+    expect(hookName('rear well, after edge', 'fr')).toBe('rear well, bord arrière');
+    expect(hookName('bow tip', 'en')).toBe('bow tip');
+  });
+});
