@@ -160,9 +160,7 @@ export class Paper {
     this.doc.font('bold').fontSize(8).fillColor(INK);
     const ends = ENDS[this.sheet.language];
     this.doc.text(ends.bow, cx0 - 8, cy + 6, { lineBreak: false }).text(ends.stern, cx1 - 22, cy + 6, { lineBreak: false });
-    this.doc
-      .text(ends.starboard, cx0, top, { lineBreak: false })
-      .text(ends.port, cx0, top + 2 * half - 10, { lineBreak: false });
+    this.doc.text(ends.starboard, cx0, top, { lineBreak: false }).text(ends.port, cx0, top + 2 * half - 10, { lineBreak: false });
     for (const m of marks) {
       const [x, y] = at(m.x, m.y);
       this.doc.circle(x, y, 2.2).lineWidth(0.8).stroke();
