@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, findDatum, reading } from '../hull';
 import { deck, fitted, inputOf, keptFact } from '../testing/bench';
+import { tell } from '../units';
 import { workUp } from '../workup';
 import { type Fact, foldLedger, measuredPlace, measuredPlaces } from './index';
 
@@ -133,7 +134,7 @@ describe('before the first hole', () => {
     const misread = keptFact({ kind: 'readingTaken', from: 'stern', to: 'fore-hatch.aft', run: 'taut', reading: drawn + 7 });
     const { open, wants } = gate([measured('fore-hatch.aft', 1), measured('stern', 0), misread]);
     expect(open).toBeFalse();
-    expect(wants.find((w) => w.id === 'sum')?.says).toContain('8 mm over the length');
+    expect(tell(wants.find((w) => w.id === 'sum')?.says ?? [], 'metric')).toContain('8 mm over the length');
   });
 });
 
