@@ -313,6 +313,21 @@ const CASES: readonly Case[] = [
     cure: false,
   },
   {
+    code: 'no-propulsion',
+    fires: rig({}, { propulsion: ['pedals'] }, BRACKWEN),
+    says: /says pedals; Brackwen 104 has no pedal drive/,
+    not: rig({}, { propulsion: ['pedals'] }, TOLVANE),
+    cure: false,
+  },
+  {
+    code: 'little-rating-left',
+    // The rating is 178 kg: 17.8 kg left is enough, a little less is said.
+    fires: rig({}, { weightKg: 160.3 }),
+    says: /rated for 178 kg: with the paddlers aboard 18 kg is left for gear/,
+    not: rig({}, { weightKg: 160.2 }),
+    cure: false,
+  },
+  {
     code: 'back-up-reach',
     fires: rig({ a: loose('drive-spare', deck(600, 0), { float: true }) }, { propulsion: ['pedals'], backUp: ['pedals'] }),
     says: /lies \d+ mm beyond the hand: it cannot be changed afloat/,
