@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { applyChange, type Change, type Plan, sameJson } from '@plain-cleat/core';
+import { applyChange, type Change, type Plan, sameJson, seeded } from '@plain-cleat/core';
 import { ChangeRow, FactRow, RigRow } from './database/models';
 import { shop, testUrl } from './testing/shop';
 
@@ -29,17 +29,6 @@ const killed = (child: ChildProcess): Promise<void> =>
     child.once('exit', () => resolve());
     child.kill('SIGKILL');
   });
-
-/** A seeded row of numbers between 0 and 1 (mulberry32), so that a failure can be run again. */
-function chance(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 interface SignedIn {
   readonly address: string;
@@ -73,7 +62,7 @@ describe('a server killed at random moments', () => {
     const s = await shop();
     const id = await (await s.signIn('ama')).newRig('killed rig');
     const opened = JSON.parse((await RigRow.findByPk(id))?.plan ?? '') as Plan;
-    const random = chance(42);
+    const random = seeded(42);
     const acknowledged = { changes: new Set<string>(), facts: new Set<string>() };
     // What was sent but not acknowledged is sent again to the next server, with its old id.
     let waiting: { path: string; body: object; id: string; of: Set<string> }[] = [];

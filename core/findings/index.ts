@@ -1,4 +1,5 @@
-import { entryOf } from '../rig';
+import { entryOf, type Acceptance } from '../rig';
+import type { Sentence } from '../units';
 import { backCast } from './back-cast';
 import { backUp } from './back-up';
 import { sideToSide } from './balance';
@@ -6,8 +7,6 @@ import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
 import type { Bench, Finding, Judgement, Raw } from './finding';
-import type { Acceptance } from '../rig';
-import type { Sentence } from '../units';
 import { acrossTracks, fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';

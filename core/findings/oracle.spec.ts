@@ -1,5 +1,6 @@
 import { BRACKWEN, CATALOG, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
 import type { Mover, Part } from '../catalog';
+import { seeded } from '../cutting';
 import type { HullModel, HullMover } from '../hull';
 import { paddlers, strokePoses } from '../layout';
 import { USUAL_BRIEF, type Brief } from '../rig';
@@ -17,17 +18,6 @@ const STEP = 12;
 const NEAR = (STEP * Math.sqrt(3)) / 2 + 1;
 
 type P = readonly [number, number, number];
-
-/** Mulberry32: the same layouts on every run. */
-function chance(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 interface Solid {
   readonly u: readonly [number, number];
@@ -242,7 +232,7 @@ interface Laid {
 
 /** Layouts on every hull in turn, worked up by the product. */
 function* laidOut(): Generator<Laid> {
-  const random = chance(1907);
+  const random = seeded(1907);
   const sessions = new Map(HULLS.map((h) => [h.id, new WorkupSession()]));
   for (let i = 0; i < LAYOUTS; i++) {
     const hull = HULLS[i % HULLS.length];

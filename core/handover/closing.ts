@@ -1,4 +1,4 @@
-import type { Fact, Ledger, Plan } from '../rig';
+import { keysSorted, type Fact, type Ledger, type Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 
 /** A wish nothing aboard answers. */
@@ -42,18 +42,10 @@ function fingerprint(text: string): string {
   return (4294967296 * (2097151 & b) + (a >>> 0)).toString(36);
 }
 
-const sorted = (value: unknown): unknown => {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== 'object' || value === null) return value;
-  return Object.entries(value)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([k, v]) => [k, sorted(v)]);
-};
-
 /** What a signature is for: what stands aboard, how, and the holes there are. */
 export function signedFor({ fittings, runs, sets, stowage, scuppers }: Plan, ledger: Pick<Ledger, 'holes'>): string {
   const holes = ledger.holes.map((h) => [h.fact, h.bit, h.plugged]);
-  return fingerprint(JSON.stringify(sorted([fittings, runs, sets, stowage, scuppers, holes])));
+  return fingerprint(JSON.stringify(keysSorted([fittings, runs, sets, stowage, scuppers, holes])));
 }
 
 /** Whether a rig is handed over, and what stands against it. */

@@ -1,4 +1,4 @@
-import { dot, type Point } from '../units';
+import { cross, dot, type Point } from '../units';
 import { convexOutline } from './outline';
 
 /** A box in any pose: its middle, three unit axes square to each other, half its size along each. */
@@ -22,12 +22,6 @@ export function cornersOfBox({ middle, axes, half }: PosedBox): Point[] {
   );
 }
 
-const crossOf = (a: Point, b: Point): Point => ({
-  x: a.y * b.z - a.z * b.y,
-  y: a.z * b.x - a.x * b.z,
-  z: a.x * b.y - a.y * b.x,
-});
-
 /** Half the length of a box's shadow on a direction. */
 const reachOn = (box: PosedBox, n: Point): number =>
   box.half[0] * Math.abs(dot(box.axes[0], n)) +
@@ -50,7 +44,7 @@ export function boxOverlap(a: PosedBox, b: PosedBox): number {
     return depth <= 0;
   };
   if (a.axes.some(parted) || b.axes.some(parted)) return 0;
-  for (const p of a.axes) for (const q of b.axes) if (parted(crossOf(p, q))) return 0;
+  for (const p of a.axes) for (const q of b.axes) if (parted(cross(p, q))) return 0;
   return Math.max(0, least);
 }
 

@@ -52,8 +52,7 @@ export function baseOutline({ frame, part }: Pick<Placed, 'frame' | 'part'>): [n
 
 /** How far a point lies beyond the edge of the hull seen from above, mm; negative inside. */
 export function beyondEdge(hull: HullSurface, x: number, y: number): number {
-  if (x < 0 || x > hull.length)
-    return Math.max(-x, x - hull.length, Math.hypot(Math.max(-x, x - hull.length), Math.max(0, Math.abs(y))));
+  if (x < 0 || x > hull.length) return Math.hypot(Math.max(-x, x - hull.length), y);
   return Math.abs(y) - hull.edge.half(x);
 }
 

@@ -1,6 +1,6 @@
 import type { Mover } from '../catalog';
 import type { Hatch, HullMover, HullSurface } from '../hull';
-import { dot, type Point } from '../units';
+import { cross, dot, type Point } from '../units';
 import { bodyOfBox, directed, toHull, type Body, type Placed } from './frame';
 
 /** What swings moves so far between two poses at the most, at the corner farthest from its hinge (judgement), mm. */
@@ -50,7 +50,7 @@ export function boundsOf(bodies: readonly Body[]): Bounds {
 export function turned(p: Point, at: Point, axis: Point, degrees: number): Point {
   const a = (degrees * Math.PI) / 180;
   const r = { x: p.x - at.x, y: p.y - at.y, z: p.z - at.z };
-  const k = { x: axis.y * r.z - axis.z * r.y, y: axis.z * r.x - axis.x * r.z, z: axis.x * r.y - axis.y * r.x };
+  const k = cross(axis, r);
   const along = dot(axis, r);
   const part = (i: 'x' | 'y' | 'z'): number => r[i] * Math.cos(a) + k[i] * Math.sin(a) + axis[i] * along * (1 - Math.cos(a));
   return { x: at.x + part('x'), y: at.y + part('y'), z: at.z + part('z') };

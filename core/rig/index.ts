@@ -9,3 +9,4 @@ export * from './plan';
 export * from './rig-file';
 export * from './upcast';
 export * from './entry-of';
+export * from './keys-sorted';

@@ -1,3 +1,4 @@
+import { keysSorted } from './keys-sorted';
 import { z } from 'zod';
 import { consumable, part, shopSettings, type Catalog } from '../catalog';
 import { hullFaults, hullModel, type HullModel } from '../hull';
@@ -144,17 +145,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
 }
 
 /** The file's bytes: keys sorted, so that export, import and export again agree to the byte. */
-export const writeRigFile = (file: RigFile): string => `${JSON.stringify(sorted(file), null, 1)}\n`;
-
-function sorted(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(sorted);
-  if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, v]) => [k, sorted(v)]),
-  );
-}
+export const writeRigFile = (file: RigFile): string => `${JSON.stringify(keysSorted(file), null, 1)}\n`;
 
 /** The shop's catalog with a file's own parts laid over it. */
 export function overlay<T extends { id: string }>(shop: readonly T[], carried: readonly T[]): T[] {

@@ -19,6 +19,9 @@ export interface Standing {
   readonly passed: { readonly by: string; readonly why: string } | null;
 }
 
+/** Nothing was done or said of it. */
+export const NOT_YET: Standing = { done: null, early: null, passed: null };
+
 /** A step as its gate sees it. */
 export interface Gated {
   readonly id: string;
@@ -94,8 +97,8 @@ export function standings(steps: readonly Gated[], facts: GateFacts): Map<string
     if (pass) {
       moments.set(step.id, momentOf(pass));
       out.set(step.id, {
+        ...NOT_YET,
         done: { by: pass.by, when: pass.serverTime },
-        early: null,
         passed: { by: pass.by, why: pass.why },
       });
       continue;
@@ -103,10 +106,10 @@ export function standings(steps: readonly Gated[], facts: GateFacts): Map<string
     const moment = doneBy(step, facts);
     const said = facts.ledger.steps.get(step.id);
     const early = (by: string, when: string, why: Sentence): void =>
-      void out.set(step.id, { done: null, early: { by, when, why }, passed: null });
+      void out.set(step.id, { ...NOT_YET, early: { by, when, why } });
     if ('length' in moment) {
       if (said) early(said.by, said.serverTime, moment);
-      else out.set(step.id, { done: null, early: null, passed: null });
+      else out.set(step.id, NOT_YET);
       continue;
     }
     const when = moment.server ?? moment.device;
@@ -121,7 +124,7 @@ export function standings(steps: readonly Gated[], facts: GateFacts): Map<string
       continue;
     }
     moments.set(step.id, moment);
-    out.set(step.id, { done: { by: moment.by, when }, early: null, passed: null });
+    out.set(step.id, { ...NOT_YET, done: { by: moment.by, when } });
   }
   return out;
 }

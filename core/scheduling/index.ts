@@ -3,7 +3,7 @@ import { drillMinutes, fastenMinutes, pullMinutes, SET_UP, terminateMinutes } fr
 import type { DrillGate, Fitted } from '../drilling';
 import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
-import { standings, type Standing } from './gates';
+import { NOT_YET, standings, type Standing } from './gates';
 
 export type { Early } from './gates';
 
@@ -114,8 +114,6 @@ export function buildSteps(
   const stands = standings(drafts, { items, ledger, gate, shop });
   return drafts.map((d) => ({ ...d, ...(stands.get(d.id) ?? NOT_YET), booked: ledger.minutes.get(d.id) ?? 0 }));
 }
-
-const NOT_YET: Standing = { done: null, early: null, passed: null };
 
 /** Steps that are done by what is marked, typed or agreed elsewhere, not by a tick. */
 export const byItself = (step: Pick<BuildStep, 'id'>, shop: ShopSettings): boolean =>

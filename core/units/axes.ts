@@ -24,5 +24,12 @@ export const sideOf = (y: number): Side | 'centre' => (Math.abs(y) < 0.5 ? 'cent
 /** Scalar product of two vectors. */
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
 
+/** Vector product of two vectors. */
+export const cross = (a: Point, b: Point): Point => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
+
 /** Straight distance between two points, mm. */
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);

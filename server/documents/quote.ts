@@ -11,19 +11,21 @@ export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
   const widths = [30, paper.width - 350, 110, 60, 70, 80];
   const ends = [3, 4, 5];
   paper.row(['', 'What', 'From', 'Each', 'How many', 'Cost'], widths, { bold: true, ends });
-  for (const line of w.lines)
+  for (const line of w.lines) {
+    const { each, quantity } = lineInWords(line, sheet.units);
     paper.row(
       [
         (line.fitting && letters.get(line.fitting)) ?? '',
         line.name,
         line.from,
-        lineInWords(line, sheet.units).each,
-        lineInWords(line, sheet.units).quantity,
+        each,
+        quantity,
         line.cents ? printMoney(line.cents) : '–',
       ],
       widths,
       { ends },
     );
+  }
   const { totals } = w;
   const sum = (name: string, cents: number, bold = false): void =>
     paper.row(['', name, '', '', '', printMoney(cents)], widths, { ends, bold });

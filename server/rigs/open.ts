@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { openPlan, readRigFile, type RigFile, sameJson, type HullModel } from '@plain-cleat/core';
+import { openPlan, type Plan, readRigFile, type RigFile, sameJson, type HullModel } from '@plain-cleat/core';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
@@ -32,6 +32,16 @@ async function knownHull(id: string, ownerId: string, modelId: string, transacti
   return hull;
 }
 
+/** Keeps a new rig at its first version under the next number. */
+async function storeRig(
+  { plan, ...rig }: Pick<RigRow, 'id' | 'ownerId' | 'hullId' | 'place' | 'carried'> & { readonly plan: Plan },
+  transaction: Transaction,
+): Promise<{ id: string; number: string }> {
+  const number = await nextNumber(transaction);
+  await RigRow.create({ ...rig, number, version: 0, plan: JSON.stringify(plan), progress: NO_PROGRESS }, { transaction });
+  return { id: rig.id, number };
+}
+
 /** Opens a rig on a hull the shop knows: a new one with a fresh ledger, or one of the owner's that was here before. */
 export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: string; number: string }> {
   return inTransaction(db, async (transaction) => {
@@ -55,22 +65,7 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
           { id: randomUUID(), ownerId: owner.id, modelId: model.id, serial: wanted.serial, factCount: 0 },
           { transaction },
         );
-    const number = await nextNumber(transaction);
-    await RigRow.create(
-      {
-        id,
-        number,
-        ownerId: owner.id,
-        hullId: hull.id,
-        place: 'bench 1',
-        version: 0,
-        plan: JSON.stringify(plan),
-        carried: null,
-        progress: NO_PROGRESS,
-      },
-      { transaction },
-    );
-    return { id, number };
+    return storeRig({ id, ownerId: owner.id, hullId: hull.id, place: 'bench 1', plan, carried: null }, transaction);
   });
 }
 
@@ -89,27 +84,22 @@ export async function duplicateRig(db: Sequelize, rigId: string, title: string):
     const fittings = Object.fromEntries(
       Object.entries(before.fittings).map(([name, { uses: _, ...fitting }]) => [name, fitting]),
     );
-    const plan = { ...before, id, title, opened: todayIn(shop.timeZone), promised: null, fittings, accepted: {}, letters: null };
+    const plan: Plan = {
+      ...before,
+      id,
+      title,
+      opened: todayIn(shop.timeZone),
+      promised: null,
+      fittings,
+      accepted: {},
+      letters: null,
+      photos: {},
+    };
     const boat = await HullRow.create(
       { id: randomUUID(), ownerId: row.ownerId, modelId: hull.modelId, serial: '', factCount: 0 },
       { transaction },
     );
-    const number = await nextNumber(transaction);
-    await RigRow.create(
-      {
-        id,
-        number,
-        ownerId: row.ownerId,
-        hullId: boat.id,
-        place: 'bench 1',
-        version: 0,
-        plan: JSON.stringify({ ...plan, photos: {} }),
-        carried: row.carried,
-        progress: NO_PROGRESS,
-      },
-      { transaction },
-    );
-    return { id, number };
+    return storeRig({ id, ownerId: row.ownerId, hullId: boat.id, place: 'bench 1', plan, carried: row.carried }, transaction);
   });
 }
 
@@ -141,21 +131,8 @@ async function storeFile(file: RigFile, place: string, transaction: Transaction)
       { transaction },
     );
   const carried: Carried = { hull, parts, consumables, shop };
-  const number = await nextNumber(transaction);
-  const id = randomUUID();
-  await RigRow.create(
-    {
-      id,
-      number,
-      ownerId: owner.id,
-      hullId: hullRow.id,
-      place,
-      version: 0,
-      plan: JSON.stringify(file.plan),
-      carried: JSON.stringify(carried),
-      progress: NO_PROGRESS,
-    },
-    { transaction },
+  return storeRig(
+    { id: randomUUID(), ownerId: owner.id, hullId: hullRow.id, place, plan: file.plan, carried: JSON.stringify(carried) },
+    transaction,
   );
-  return { id, number };
 }
