@@ -4,7 +4,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { RigDocument } from '@plain-cleat/api';
-import type { Change, Plan } from '@plain-cleat/core';
+import type { Change, Fact, Plan } from '@plain-cleat/core';
 import { TEST_HULL, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
 import { RigStore } from './rig.store';
 import { Tablet } from './tablet';
@@ -182,6 +182,64 @@ describe('the open rig', () => {
     await settle();
     expect(store.state()?.doc.factCount).toBe(1);
     expect(store.state()?.facts.length).toBe(1);
+  });
+
+  describe('answers that come late', () => {
+    const tick = (step: string) => {
+      store.keep({ kind: 'stepDone', step });
+      const call = http.expectOne('/api/rigs/rig-1/facts');
+      const [fact] = (call.request.body as { facts: Fact[] }).facts;
+      return { call, kept: { ...fact, by: 'Tom', serverTime: '2026-06-01T10:00:00Z' } as Fact };
+    };
+
+    it('takes no older rig than what was acknowledged while it was asked for', async () => {
+      const { call, kept } = tick('receive');
+      void store.reload();
+      const late = http.expectOne('/api/rigs/rig-1');
+      call.flush({ factCount: 1, facts: [kept] });
+      await settle();
+      late.flush(doc());
+      await settle();
+      expect(store.state()?.workup.steps[0]?.done).not.toBeNull();
+      http.expectOne('/api/rigs/rig-1').flush({ ...doc(), facts: [kept], factCount: 1 });
+      await settle();
+      expect(store.state()?.facts.map((f) => f.id)).toEqual([kept.id]);
+    });
+
+    it('goes for what somebody else did when its own acknowledgement counts more than it knows', async () => {
+      const { call, kept } = tick('receive');
+      const other = { ...kept, id: 'theirs', kind: 'stepDone', step: 'measure' } as Fact;
+      call.flush({ factCount: 2, facts: [kept] });
+      await settle();
+      http.expectOne('/api/rigs/rig-1').flush({ ...doc(), facts: [other, kept], factCount: 2 });
+      await settle();
+      expect(store.state()?.facts.map((f) => f.id)).toEqual(['theirs', kept.id]);
+    });
+
+    it('keeps the newer plan when its own acknowledgement comes after news of it', async () => {
+      store.change(place);
+      const call = send();
+      void store.reload();
+      http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs, after mine' }, 2));
+      await settle();
+      call.flush({ version: 1, plan: { ...testPlan(), title: 'mine' }, rebased: false, repeated: false });
+      await settle();
+      expect([store.state()?.plan.title, store.state()?.doc.version]).toEqual(['theirs, after mine', 2]);
+    });
+
+    it('drops what another rig had asked for, and a rig left while it opened', async () => {
+      void store.reload();
+      const late = http.expectOne('/api/rigs/rig-1');
+      void store.open('rig-0');
+      const left = http.expectOne('/api/rigs/rig-0');
+      const opening = store.open('rig-2');
+      http.expectOne('/api/rigs/rig-2').flush({ ...doc(), id: 'rig-2' });
+      await opening;
+      late.flush(doc());
+      left.flush({ ...doc(), id: 'rig-0' });
+      await settle();
+      expect(store.state()?.doc.id).toBe('rig-2');
+    });
   });
 
   it('goes on with the tablet’s own copy while the server does not answer, and takes up the server’s when it does', async () => {

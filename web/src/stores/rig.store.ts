@@ -45,6 +45,8 @@ export class RigStore {
   private previewed: Change | null = null;
   private shownSet: string | null = null;
   private serverFacts: readonly Fact[] = [];
+  /** How much of mine the server has acknowledged: an answer asked for before the last of it is out of date. */
+  private acknowledged = 0;
 
   readonly state$ = this.states.asObservable();
   readonly state = toSignal(this.state$, { initialValue: null });
@@ -73,6 +75,7 @@ export class RigStore {
     this.courier.openRig = id;
     const asked = firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`));
     const [answer, outbox] = await Promise.allSettled([asked, Outbox.open(id, this.tablet)]);
+    if (this.rig !== id) return;
     if (outbox.status === 'fulfilled') this.outbox = outbox.value;
     if (answer.status === 'fulfilled') this.take(answer.value);
     else {
@@ -119,9 +122,14 @@ export class RigStore {
     const id = this.states.value?.doc.id;
     if (!id) return;
     try {
-      this.take(await firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`)));
+      for (let asked = -1; asked !== this.acknowledged;) {
+        asked = this.acknowledged;
+        const doc = await firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`));
+        if (this.rig !== id) return;
+        if (asked === this.acknowledged) this.take(doc);
+      }
     } catch (error) {
-      this.show({ unsent: wordsOf(error) });
+      if (this.rig === id) this.show({ unsent: wordsOf(error) });
     }
   }
 
@@ -292,17 +300,25 @@ export class RigStore {
         );
         const { inverse } = this.inverseOf(change);
         this.outbox.drop(next);
-        this.serverPlan = done.plan;
-        const mine = inverse ? [...doc.mine, { id: change.id, version: done.version, undoes, inverse }] : doc.mine;
-        this.show({ doc: { ...(this.states.value?.doc ?? doc), version: done.version, mine }, unsent: null });
+        this.acknowledged++;
+        const known = this.states.value?.doc ?? doc;
+        // What was heard of meanwhile may be newer than what my change made.
+        if (done.version >= known.version) this.serverPlan = done.plan;
+        const logged = inverse && !known.mine.some((one) => one.id === change.id);
+        const mine = logged ? [...known.mine, { id: change.id, version: done.version, undoes, inverse }] : known.mine;
+        this.show({ doc: { ...known, version: Math.max(done.version, known.version), mine }, unsent: null });
         // Another revision of hull, parts or settings is not on this device yet.
         if (singleChanges(change).some((c) => c.kind === 'adoptRevision')) await this.reload();
       } else {
         const done = await this.courier.carry(doc.id, next);
         this.outbox.drop(next);
+        this.acknowledged++;
         const known = new Set(this.serverFacts.map((f) => f.id));
         this.serverFacts = [...this.serverFacts, ...(done.facts as Fact[]).filter((f) => !known.has(f.id))];
-        this.show({ doc: { ...(this.states.value?.doc ?? doc), factCount: done.factCount }, unsent: null });
+        const factCount = this.serverFacts.length;
+        this.show({ doc: { ...(this.states.value?.doc ?? doc), factCount }, unsent: null });
+        // Somebody else's came in between.
+        if (done.factCount > factCount) await this.reload();
       }
       return true;
     } catch (error) {
