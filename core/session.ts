@@ -26,6 +26,11 @@ interface Kept {
   readonly after?: number;
 }
 
+/** Something looked up. */
+interface Known {
+  readonly value: unknown;
+}
+
 /** Strokes are worked out anew when the water moves by this (judgement), mm. */
 const WATER_STEP = 5;
 
@@ -38,7 +43,9 @@ export class WorkupSession {
   private parts?: { list: readonly Part[]; byId: Map<string, Part> };
   private floats = new Map<string, Floating>();
   private floatsOn?: HullSurface;
-  private memos = new WeakMap<object, Map<string, unknown>>();
+  private readonly memos = new WeakMap<object, Map<unknown, Known>>();
+  private readonly pairs = new WeakMap<object, Map<string, WeakMap<object, Known>>>();
+  private settled = new Map<string, Known>();
   private base: readonly unknown[] = [];
   private openings: readonly Opening[] = [];
   private items = new Map<string, Kept>();
@@ -153,6 +160,7 @@ export class WorkupSession {
     if (base.length !== this.base.length || base.some((b, i) => b !== this.base[i])) {
       this.items = new Map();
       this.runs = new Map();
+      this.settled = new Map();
     }
     this.base = base;
   }
@@ -169,18 +177,29 @@ export class WorkupSession {
   }
 
   /** Something worked out once for a placed fitting or a hull and looked up until it is another. */
-  memo<T>(of: string, what: object, make: () => T): T {
-    const all = this.memos.get(what) ?? new Map<string, unknown>();
-    this.memos.set(what, all);
-    if (!all.has(of)) all.set(of, make());
-    return all.get(of) as T;
+  memo<T>(of: unknown, what: object, make: () => T): T {
+    let all = this.memos.get(what);
+    if (!all) this.memos.set(what, (all = new Map()));
+    let known = all.get(of);
+    if (known === undefined) all.set(of, (known = { value: make() }));
+    return known.value as T;
   }
 
   /** The same for two things, forgotten when either is. */
   memoPair<T>(of: string, a: object, b: object, make: () => T): T {
-    const others = this.memo(`${of} with`, a, () => new WeakMap<object, { readonly value: T }>());
-    const known = others.get(b) ?? { value: make() };
-    others.set(b, known);
-    return known.value;
+    let all = this.pairs.get(a);
+    if (!all) this.pairs.set(a, (all = new Map()));
+    let others = all.get(of);
+    if (!others) all.set(of, (others = new WeakMap()));
+    let known = others.get(b);
+    if (!known) others.set(b, (known = { value: make() }));
+    return known.value as T;
+  }
+
+  /** Something worked out once, and looked up while nothing that everything depends on has changed. */
+  once<T>(of: string, make: () => T): T {
+    let known = this.settled.get(of);
+    if (!known) this.settled.set(of, (known = { value: make() }));
+    return known.value as T;
   }
 }

@@ -214,7 +214,11 @@ function weigh({ loose, fixed, crew, hull }: Aboard): WeightShare {
   return { gearKg: gear.kg, totalKg: carried.kg + hull.kg, x: carried.at.x, y: carried.at.y };
 }
 
-const reachKey = ({ stature, seat, second }: Plan['brief']): string => `reach ${stature} ${seat} ${second?.stature ?? ''}`;
+/** Something worked out when it is first read, under a drag never. */
+function lazily<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => (made ??= { value: make() }).value;
+}
 
 /** What stands aboard in one set. */
 const inSet = (all: readonly Fitted[], set: string): Fitted[] => all.filter((f) => f.sets?.includes(set));
@@ -247,12 +251,18 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const weight = weigh(load);
   const float = session.floatOf(surface, [...load.loose, ...load.fixed, ...load.crew, load.hull]);
   const gate = drillGate(surface, ledger, shop, holes.filter((h) => !h.drilled || h.openUp).length);
-  const steps = buildSteps(owned, runs, shop, ledger, gate);
-  const lines = priceLines(owned, runs, catalog);
-  const labor = laborLines(owned, runs, shop.labor);
+  const steps = lazily(() => buildSteps(owned, runs, shop, ledger, gate));
+  const lines = lazily(() => priceLines(owned, runs, catalog));
+  const labor = lazily(() => laborLines(owned, runs, shop.labor));
+  const sums = lazily(() => totals(lines(), labor(), shop));
+  const rounds = lazily(() => bitRounds(holes, surface.length, shop.drilling));
+  const closing = lazily(() => closingOf(plan, ledger, steps()));
+  const stops = lazily(() => walk(owned, runs, ledger));
+  const bagged = lazily(() => givenBack(owned));
   const benchOf = (here: readonly Fitted[], set: string | null): Bench => {
     const { loose, fixed, crew, hull } = set === shown ? load : aboard(surface, here, plan, session);
     const laden = session.floatOf(surface, [...loose, ...fixed, ...crew, hull]);
+    const strokes = lazily(() => session.strokesOf(surface, plan.brief, shop, waters));
     const waters = [session.floatOf(surface, [...fixed, ...crew, hull]), laden];
     return {
       hull: surface,
@@ -271,9 +281,10 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
       openings,
       float: laden,
       massKg: laden.massKg,
-      paddlers: paddlers(surface, plan.brief),
-      strokes: () => session.strokesOf(surface, plan.brief, shop, waters),
-      intrusionOf: (item) => session.hitOf(item.placed, session.strokesOf(surface, plan.brief, shop, waters)),
+      paddlers: session.once('paddlers', () => paddlers(surface, plan.brief)),
+      strokes,
+      intrusionOf: (item) => session.hitOf(item.placed, strokes()),
+      once: (of, make) => session.once(of, make),
       memo: (of, what, make) => session.memo(of, what, make),
       memoPair: (of, a, b, make) => session.memoPair(of, a, b, make),
     };
@@ -284,19 +295,35 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     items,
     owned,
     holes,
-    rounds: bitRounds(holes, surface.length, shop.drilling),
+    get rounds() {
+      return rounds();
+    },
     oldHoles,
     runs,
     weight,
     float,
-    reach: session.memo(reachKey(plan.brief), surface, () => reachZones(surface, plan.brief)),
-    lines,
-    labor,
-    totals: totals(lines, labor, shop),
-    steps,
-    closing: closingOf(plan, ledger, steps),
-    walk: walk(owned, runs, ledger),
-    givenBack: givenBack(owned),
+    reach: session.once('reach', () => reachZones(surface, plan.brief)),
+    get lines() {
+      return lines();
+    },
+    get labor() {
+      return labor();
+    },
+    get totals() {
+      return sums();
+    },
+    get steps() {
+      return steps();
+    },
+    get closing() {
+      return closing();
+    },
+    get walk() {
+      return stops();
+    },
+    get givenBack() {
+      return bagged();
+    },
     ledger,
     gate,
     openings,

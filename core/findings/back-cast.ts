@@ -3,15 +3,14 @@ import { mm, say } from '../units';
 import { about, type Judgement, nameOf, type Raw, toOtherSide } from './finding';
 
 /** What stands in the space a back cast sweeps: by casting hand, style, seated and standing. */
-export const backCast: Judgement = ({ plan, items, hull, shop, memo }) => {
+export const backCast: Judgement = ({ plan, items, hull, shop, memo, once }) => {
   if (plan.brief.cast === 'none') return [];
-  const at = new Map([1, 1 - shop.stroke.body, 1 + shop.stroke.body].map((k) => [k, castSpaces(hull, plan.brief, shop, k)]));
   return items.flatMap((item): Raw[] => {
     const { bodies, rods, part } = item.placed;
     if (part.kind === 'seat') return [];
     const verdict = memo('back-cast', item.placed, () =>
       overBand(shop, (scale) =>
-        (at.get(scale) ?? [])
+        once(`casts ${scale}`, () => castSpaces(hull, plan.brief, shop, scale))
           .flatMap((space) => {
             const by = snag(space, bodies, rods);
             return by === undefined ? [] : [{ by, space }];

@@ -72,7 +72,9 @@ export interface Bench {
   readonly massKg: number;
   readonly paddlers: readonly Paddler[];
   /** Worked out once for a placed fitting or the hull, and looked up until it is another. */
-  memo<T>(of: string, what: object, make: () => T): T;
+  memo<T>(of: unknown, what: object, make: () => T): T;
+  /** Worked out once, and looked up while hull, brief, shop and ledger stay as they are. */
+  once<T>(of: string, make: () => T): T;
   /** The same for two, such as a fitting and what swings past it. */
   memoPair<T>(of: string, a: object, b: object, make: () => T): T;
   /** The space the paddle sweeps, on the water of the lightest and the heaviest case. */
@@ -83,12 +85,21 @@ export interface Bench {
 
 export type Raw = Omit<Finding, 'accepted' | 'lapsed' | 'size' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
-  /** Or a way to find them, when that is dear: it is asked only when cures are searched. */
-  readonly tries?: readonly Try[] | (() => readonly Try[]);
+  /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when cures are searched. */
+  readonly tries?: readonly Try[] | ((bench: Bench) => readonly Try[]);
 };
 
 /** A judgement is one pure function; a new one is a new file and a line in the list. */
 export type Judgement = (bench: Bench) => Raw[];
+
+/** What a fitting may be judged by when it is judged by itself: all of it stays while the fitting does. */
+export type Alone = Pick<Bench, 'hull' | 'shop' | 'paddlers' | 'memo' | 'once'> & { readonly plan: Pick<Plan, 'brief'> };
+
+/** A judgement of each fitting by itself, aboard or owned: looked up until the fitting is another. */
+export const alone =
+  (judge: (item: Fitted, bench: Alone) => Raw[], of: 'items' | 'owned' = 'items'): Judgement =>
+  (bench) =>
+    bench[of].flatMap((item) => bench.memo(judge, item, () => judge(item, bench)));
 
 /** The fields most findings about one fitting share. */
 export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'acceptable' | 'curable' | 'step'> => ({

@@ -1,7 +1,7 @@
 import { footingOf, reachesOverboard, type Footing } from '../layout';
 import type { Fitted } from '../drilling';
 import { mm, say, sideOf } from '../units';
-import { about, type Bench, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
+import { about, alone, type Alone, nameOf, type Raw, slideTo, type Try } from './finding';
 
 /** Least share of a base that must lie on its surface: bolted down, and set down loose (judgement). */
 const CARRIED = { fixed: 0.95, loose: 0.6 } as const;
@@ -11,10 +11,10 @@ const BESIDE = 50;
 const OVER_EDGE = 20;
 
 /** What a fitting on deck lies on; null for what stands on a track, a rail, another fitting or the side. */
-const footing = ({ hull, memo }: Bench, { placed }: Fitted): Footing | null =>
+const footing = ({ hull, memo }: Alone, { placed }: Fitted): Footing | null =>
   placed.place.on === 'deck' && !placed.frame.off ? memo('footing', placed, () => footingOf(hull, placed)) : null;
 
-const inAWell = (bench: Bench, { placed }: Fitted): boolean =>
+const inAWell = (bench: Alone, { placed }: Fitted): boolean =>
   placed.part.holds.includes('loose') &&
   bench.hull.model.decks.some((d) => d.kind === 'tank well' && d.name === placed.frame.surface);
 
@@ -46,131 +46,125 @@ function waysIn(item: Fitted, area: { fore: number; aft: number; port: number; s
 }
 
 /** A crate or box that stands in a well drops in whole, as it is turned and where it stands. */
-export const fitsItsPlace: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] => {
-    if (!inAWell(bench, item)) return [];
-    const into = footing(bench, item)?.into;
-    const well = bench.hull.model.decks.find((d) => d.name === item.placed.frame.surface);
-    if (!into || !well) return [];
-    const ways = waysIn(item, well);
-    const bars = bench.items.find((i) => i.placed.part.bridges && i.placed.id !== item.placed.id);
-    const over: Try[] = bars
-      ? [
-          {
-            says: say`Onto ${bars.letter}, ${nameOf(bars)}`,
-            changes: [slideTo(item, { on: 'fitting', fitting: bars.placed.id, u: 0, v: 0, heading: 0 })],
-          },
-        ]
-      : [];
-    return [
-      {
-        ...about(item),
-        code: 'fits-its-place',
-        severity: 'stop',
-        curable: true,
-        says: say`${nameOf(item)} stands ${mm(into.by, 'up')} into the rim of the ${well.name}.`,
-        because: ways.length
-          ? say`The ${well.name} is ${mm(well.aft - well.fore)} by ${mm(well.starboard - well.port)}: moved or turned it drops in.`
-          : say`The ${well.name} is ${mm(well.aft - well.fore)} by ${mm(well.starboard - well.port)}: it drops in no way round. Cross bars on the tracks can carry it over the well.`,
-        tries: [...ways, ...over],
-      },
-    ];
-  });
+export const fitsItsPlace = alone((item, bench): Raw[] => {
+  if (!inAWell(bench, item)) return [];
+  const into = footing(bench, item)?.into;
+  const well = bench.hull.model.decks.find((d) => d.name === item.placed.frame.surface);
+  if (!into || !well) return [];
+  const ways = waysIn(item, well);
+  return [
+    {
+      ...about(item),
+      code: 'fits-its-place',
+      severity: 'stop',
+      curable: true,
+      says: say`${nameOf(item)} stands ${mm(into.by, 'up')} into the rim of the ${well.name}.`,
+      because: ways.length
+        ? say`The ${well.name} is ${mm(well.aft - well.fore)} by ${mm(well.starboard - well.port)}: moved or turned it drops in.`
+        : say`The ${well.name} is ${mm(well.aft - well.fore)} by ${mm(well.starboard - well.port)}: it drops in no way round. Cross bars on the tracks can carry it over the well.`,
+      tries: ({ items }) => [...ways, ...ontoBars(item, items)],
+    },
+  ];
+});
+
+/** Onto the cross bars aboard, where there are some. */
+function ontoBars(item: Fitted, items: readonly Fitted[]): Try[] {
+  const bars = items.find((i) => i.placed.part.bridges && i.placed.id !== item.placed.id);
+  if (!bars) return [];
+  const to = { on: 'fitting', fitting: bars.placed.id, u: 0, v: 0, heading: 0 } as const;
+  return [{ says: say`Onto ${bars.letter}, ${nameOf(bars)}`, changes: [slideTo(item, to)] }];
+}
 
 /** A base that lies across a step, or on too little. */
-export const lies: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] => {
-    const found = footing(bench, item);
-    if (!found) return [];
-    const { into, carried, over, overboard, loseHole } = found;
-    const fixed = item.holes.length > 0;
-    const least = fixed ? CARRIED.fixed : CARRIED.loose;
-    const { surface } = item.placed.frame;
-    if (into && !inAWell(bench, item))
-      return [
-        {
-          ...about(item),
-          code: 'across-a-step',
-          // A loose thing a little into a step is set down beside it.
-          severity: fixed || into.by > BESIDE ? 'stop' : 'look',
-          curable: true,
-          says: say`${nameOf(item)} lies across a step: the ${into.name} stands ${mm(into.by, 'up')} into it.`,
-          because: say`Its middle is on the ${surface}, and part of its base would be inside the ${into.name}.`,
-        },
-      ];
-    if (into || (carried >= least && !(fixed && loseHole))) return [];
-    const hangs = overboard > 0 ? 'the water' : over.length ? `the ${over.join(' and the ')}` : 'nothing';
+export const lies = alone((item, bench): Raw[] => {
+  const found = footing(bench, item);
+  if (!found) return [];
+  const { into, carried, over, overboard, loseHole } = found;
+  const fixed = item.holes.length > 0;
+  const least = fixed ? CARRIED.fixed : CARRIED.loose;
+  const { surface } = item.placed.frame;
+  if (into && !inAWell(bench, item))
     return [
       {
         ...about(item),
-        code: 'half-carried',
-        severity: 'stop',
+        code: 'across-a-step',
+        // A loose thing a little into a step is set down beside it.
+        severity: fixed || into.by > BESIDE ? 'stop' : 'look',
         curable: true,
-        says: say`${Math.floor(carried * 100)} % of the base of ${nameOf(item)} lies on the ${surface}; the rest hangs over ${hangs}.`,
-        because: fixed
-          ? say`What is bolted down lies on it with ${Math.round(least * 100)} % of its base, and with every hole.`
-          : say`What is set down loose lies on it with ${Math.round(least * 100)} % of its base, or it tips.`,
+        says: say`${nameOf(item)} lies across a step: the ${into.name} stands ${mm(into.by, 'up')} into it.`,
+        because: say`Its middle is on the ${surface}, and part of its base would be inside the ${into.name}.`,
       },
     ];
-  });
+  if (into || (carried >= least && !(fixed && loseHole))) return [];
+  const hangs = overboard > 0 ? 'the water' : over.length ? `the ${over.join(' and the ')}` : 'nothing';
+  return [
+    {
+      ...about(item),
+      code: 'half-carried',
+      severity: 'stop',
+      curable: true,
+      says: say`${Math.floor(carried * 100)} % of the base of ${nameOf(item)} lies on the ${surface}; the rest hangs over ${hangs}.`,
+      because: fixed
+        ? say`What is bolted down lies on it with ${Math.round(least * 100)} % of its base, and with every hole.`
+        : say`What is set down loose lies on it with ${Math.round(least * 100)} % of its base, or it tips.`,
+    },
+  ];
+});
 
 /** A base on deck that stands across a track of the hull: it does not lie flat, and nothing rides there any more. */
-export const acrossTracks: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] =>
-    (footing(bench, item)?.tracks ?? []).map(({ name, by }): Raw => ({
-      ...about(item),
-      code: 'across-a-track',
-      detail: name.replace(/\W+/g, '-'),
-      severity: item.holes.length > 0 ? 'stop' : 'look',
-      curable: true,
-      says: say`${nameOf(item)} stands ${mm(by, 'up')} over the ${name}.`,
-      because: say`Its base does not lie flat there. Beside the track, or in it with T-bolts.`,
-    })),
-  );
+export const acrossTracks = alone((item, bench): Raw[] =>
+  (footing(bench, item)?.tracks ?? []).map(({ name, by }): Raw => ({
+    ...about(item),
+    code: 'across-a-track',
+    detail: name.replace(/\W+/g, '-'),
+    severity: item.holes.length > 0 ? 'stop' : 'look',
+    curable: true,
+    says: say`${nameOf(item)} stands ${mm(by, 'up')} over the ${name}.`,
+    because: say`Its base does not lie flat there. Beside the track, or in it with T-bolts.`,
+  })),
+);
 
 /** What stands on a lid, or across its rim: the lid does not open before it comes off. */
-export const onLids: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] => {
-    const found = footing(bench, item);
-    const fixed = item.holes.length > 0;
-    return (found?.lids ?? []).flatMap(({ hatch, whole }): Raw[] => {
-      // Screwed to the lid alone it goes up with it; its strut is judged on its own.
-      if (fixed && whole && hatch.lid) return [];
-      return [
-        {
-          ...about(item),
-          code: whole ? 'on-a-lid' : 'across-a-lid',
-          detail: hatch.id,
-          severity: fixed ? 'stop' : 'look',
-          curable: true,
-          says: whole
-            ? say`${nameOf(item)} stands on the lid of the ${hatch.name}.`
-            : say`${nameOf(item)} lies across the rim of the ${hatch.name}.`,
-          because: fixed ? say`Held there, the lid does not open.` : say`It comes off before the lid opens.`,
-        },
-      ];
-    });
-  });
-
-/** What reaches over the edge of the hull: it catches on docks, other boats and hands. */
-export const hangsOver: Judgement = ({ items, hull, memo }) =>
-  items.flatMap((item): Raw[] => {
-    const { placed } = item;
-    const { part, place, frame } = placed;
-    // What works in the water, or leans out over it, is meant to.
-    if (place.on === 'side' || frame.off || part.sonar || part.recess || part.draw?.of === 'motor' || part.use === 'ashore')
-      return [];
-    const by = memo('overboard', placed, () => reachesOverboard(hull, placed));
-    if (by <= OVER_EDGE) return [];
-    const side = sideOf(frame.origin.y);
+export const onLids = alone((item, bench): Raw[] => {
+  const found = footing(bench, item);
+  const fixed = item.holes.length > 0;
+  return (found?.lids ?? []).flatMap(({ hatch, whole }): Raw[] => {
+    // Screwed to the lid alone it goes up with it; its strut is judged on its own.
+    if (fixed && whole && hatch.lid) return [];
     return [
       {
         ...about(item),
-        code: 'hangs-over',
-        severity: 'look',
+        code: whole ? 'on-a-lid' : 'across-a-lid',
+        detail: hatch.id,
+        severity: fixed ? 'stop' : 'look',
         curable: true,
-        says: say`${nameOf(item)} reaches ${mm(by, 'up')} beyond the edge of the hull${side === 'centre' ? '' : ` on the ${side} side`}.`,
-        because: say`It catches on docks, other boats and hands. ${mm(OVER_EDGE)} is let pass.`,
+        says: whole
+          ? say`${nameOf(item)} stands on the lid of the ${hatch.name}.`
+          : say`${nameOf(item)} lies across the rim of the ${hatch.name}.`,
+        because: fixed ? say`Held there, the lid does not open.` : say`It comes off before the lid opens.`,
       },
     ];
   });
+});
+
+/** What reaches over the edge of the hull: it catches on docks, other boats and hands. */
+export const hangsOver = alone((item, { hull }): Raw[] => {
+  const { placed } = item;
+  const { part, place, frame } = placed;
+  // What works in the water, or leans out over it, is meant to.
+  if (place.on === 'side' || frame.off || part.sonar || part.recess || part.draw?.of === 'motor' || part.use === 'ashore')
+    return [];
+  const by = reachesOverboard(hull, placed);
+  if (by <= OVER_EDGE) return [];
+  const side = sideOf(frame.origin.y);
+  return [
+    {
+      ...about(item),
+      code: 'hangs-over',
+      severity: 'look',
+      curable: true,
+      says: say`${nameOf(item)} reaches ${mm(by, 'up')} beyond the edge of the hull${side === 'centre' ? '' : ` on the ${side} side`}.`,
+      because: say`It catches on docks, other boats and hands. ${mm(OVER_EDGE)} is let pass.`,
+    },
+  ];
+});

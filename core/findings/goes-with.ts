@@ -70,6 +70,7 @@ export const chains: Judgement = ({ items, parts }) =>
 export const goesWith: Judgement = ({ items, parts }) =>
   items.flatMap((item): Raw[] => {
     const { part } = item.placed;
+    if (!part.needs && !part.excludes) return [];
     const others = items.filter((i) => i !== item);
     const named = (what: string): string => parts.find((p) => p.id === what)?.name ?? what;
     const missing = (part.needs ?? []).filter((what) => !others.some((i) => isWhat(i.placed.part, what)));

@@ -1,5 +1,5 @@
 import { kg, mm, say } from '../units';
-import { about, type Judgement, type Raw } from './finding';
+import { about, alone, type Judgement, type Raw } from './finding';
 
 /** A fitting that hangs over the edge of the hull, or off the end of its track. */
 export const offHull: Judgement = ({ items, hull }) =>
@@ -23,21 +23,20 @@ export const offHull: Judgement = ({ items, hull }) =>
   });
 
 /** The way of holding that was chosen does not work here. */
-export const cannotHold: Judgement = ({ items }) =>
-  items.flatMap((item): Raw[] => {
-    const why = item.mounted.cannot;
-    if (!why) return [];
-    return [
-      {
-        ...about(item),
-        code: 'cannot-hold',
-        severity: 'stop',
-        acceptable: 'nobody',
-        says: say`${item.placed.part.name} is not held: ${why}.`,
-        because: say`Choose another way to hold it, or another place.`,
-      },
-    ];
-  });
+export const cannotHold = alone((item): Raw[] => {
+  const why = item.mounted.cannot;
+  if (!why) return [];
+  return [
+    {
+      ...about(item),
+      code: 'cannot-hold',
+      severity: 'stop',
+      acceptable: 'nobody',
+      says: say`${item.placed.part.name} is not held: ${why}.`,
+      because: say`Choose another way to hold it, or another place.`,
+    },
+  ];
+});
 
 /** Everything aboard against the maker's rating. */
 export const overloaded: Judgement = ({ hull, massKg, plan }) => {

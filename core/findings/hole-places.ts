@@ -2,7 +2,7 @@ import type { PlannedHole } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { LedgerHole } from '../rig';
 import { distance, mm, say, type Point } from '../units';
-import { about, aboutHull, type Judgement, type Raw } from './finding';
+import { about, aboutHull, alone, type Judgement, type Raw } from './finding';
 
 /**
  * From a hole's middle to an edge: two diameters (common practice, no source); of a wide bore, which holds nothing,
@@ -38,32 +38,31 @@ export function nearestEdge(
 }
 
 /** A hole nearer an edge than two diameters, or beyond it; said once a fitting, of the nearest. */
-export const holeAtEdge: Judgement = ({ owned, hull }) =>
-  owned.flatMap((item): Raw[] => {
-    let worst: { hole: PlannedHole; name: string; far: number; short: number } | null = null;
-    for (const hole of item.holes) {
-      if (hole.drilled) continue;
-      const { name, far } = nearestEdge(hull, hole);
-      const short = toEdge(hole.bit.mm) - far;
-      if (short > 0 && (!worst || short > worst.short)) worst = { hole, name, far, short };
-    }
-    if (!worst) return [];
-    const { hole, name, far } = worst;
-    return [
-      {
-        ...about(item),
-        step: 'drill',
-        x: hole.at.x,
-        code: 'hole-at-edge',
-        severity: 'stop',
-        says:
-          far < 0
-            ? say`${hole.label} lies ${mm(-far, 'up')} inside ${name}: there is no wall to drill.`
-            : say`${hole.label} lies ${mm(far, 'down')} from ${name}; ${mm(toEdge(hole.bit.mm), 'up')} wanted.`,
-        because: say`Two diameters of a fastener from any edge, or ${mm(WALL_BESIDE)} of wall beside a wide bore, or the wall tears out.`,
-      },
-    ];
-  });
+export const holeAtEdge = alone((item, { hull }): Raw[] => {
+  let worst: { hole: PlannedHole; name: string; far: number; short: number } | null = null;
+  for (const hole of item.holes) {
+    if (hole.drilled) continue;
+    const { name, far } = nearestEdge(hull, hole);
+    const short = toEdge(hole.bit.mm) - far;
+    if (short > 0 && (!worst || short > worst.short)) worst = { hole, name, far, short };
+  }
+  if (!worst) return [];
+  const { hole, name, far } = worst;
+  return [
+    {
+      ...about(item),
+      step: 'drill',
+      x: hole.at.x,
+      code: 'hole-at-edge',
+      severity: 'stop',
+      says:
+        far < 0
+          ? say`${hole.label} lies ${mm(-far, 'up')} inside ${name}: there is no wall to drill.`
+          : say`${hole.label} lies ${mm(far, 'down')} from ${name}; ${mm(toEdge(hole.bit.mm), 'up')} wanted.`,
+      because: say`Two diameters of a fastener from any edge, or ${mm(WALL_BESIDE)} of wall beside a wide bore, or the wall tears out.`,
+    },
+  ];
+}, 'owned');
 
 interface Other {
   readonly label: string;

@@ -1,16 +1,11 @@
-import { type Fitted, toleranceBudget, type PlannedHole } from '../drilling';
+import { toleranceBudget } from '../drilling';
 import { waterAt } from '../float';
 import { distance, mm, say } from '../units';
-import { about, type Judgement, type Raw } from './finding';
-
-const eachHole =
-  (judge: (item: Fitted, hole: PlannedHole) => Raw[]): ((items: readonly Fitted[]) => Raw[]) =>
-  (items) =>
-    items.flatMap((item) => item.holes.flatMap((hole) => judge(item, hole)));
+import { about, alone, type Judgement, type Raw } from './finding';
 
 /** A hole too near something inside the hull, tolerance budget added. */
-export const holeNearHazard: Judgement = ({ items, shop }) =>
-  eachHole((item, hole) => {
+export const holeNearHazard = alone((item, { shop }) =>
+  item.holes.flatMap((hole): Raw[] => {
     const { nearest, wanted } = hole.behind;
     if (!nearest || nearest.clear >= wanted) return [];
     return [
@@ -28,52 +23,54 @@ export const holeNearHazard: Judgement = ({ items, shop }) =>
         because: say`Bit, bolt and nut need ${mm(shop.drilling.depthBehind)} behind; tape, hull and drill can be off by ${mm(toleranceBudget(shop.drilling), 'up')} together.`,
       },
     ];
-  })(items);
+  }),
+);
 
 /** A hole under the loaded waterline: only a manager may accept it. */
 export const holeUnderWater: Judgement = ({ items, float }) =>
-  eachHole((item, hole) => {
-    const water = waterAt(float, hole.at.x);
-    const under = water - hole.at.z;
-    if (under <= 0) return [];
-    return [
-      {
-        ...about(item),
-        step: 'drill',
-        x: hole.at.x,
-        code: 'hole-under-water',
-        detail: hole.id,
-        severity: 'stop',
-        acceptable: 'manager',
-        says: say`${hole.label} lies ${mm(under, 'up')} under the loaded waterline.`,
-        because: say`The water stands ${mm(water)} over the keel here, with paddler and gear; an estimate.`,
-      },
-    ];
-  })(items);
+  items.flatMap((item) =>
+    item.holes.flatMap((hole): Raw[] => {
+      const water = waterAt(float, hole.at.x);
+      const under = water - hole.at.z;
+      if (under <= 0) return [];
+      return [
+        {
+          ...about(item),
+          step: 'drill',
+          x: hole.at.x,
+          code: 'hole-under-water',
+          detail: hole.id,
+          severity: 'stop',
+          acceptable: 'manager',
+          says: say`${hole.label} lies ${mm(under, 'up')} under the loaded waterline.`,
+          because: say`The water stands ${mm(water)} over the keel here, with paddler and gear; an estimate.`,
+        },
+      ];
+    }),
+  );
 
 /** Nothing gets to the nut behind; said once a fitting. */
-export const nothingReaches: Judgement = ({ items }) =>
-  items.flatMap((item): Raw[] => {
-    const blocked = item.holes.filter((h) => h.behind.blocked !== null);
-    const [first] = blocked;
-    if (!first) return [];
-    const holes = blocked.map((h) => h.label).join(', ');
-    return [
-      {
-        ...about(item),
-        step: 'drill',
-        x: first.at.x,
-        code: 'nothing-reaches',
-        severity: 'stop',
-        says: say`Nothing reaches behind ${holes}: no hand to hold the nut.`,
-        because: say`${first.behind.blocked ?? []}. Rivets or a track need no hand.`,
-      },
-    ];
-  });
+export const nothingReaches = alone((item): Raw[] => {
+  const blocked = item.holes.filter((h) => h.behind.blocked !== null);
+  const [first] = blocked;
+  if (!first) return [];
+  const holes = blocked.map((h) => h.label).join(', ');
+  return [
+    {
+      ...about(item),
+      step: 'drill',
+      x: first.at.x,
+      code: 'nothing-reaches',
+      severity: 'stop',
+      says: say`Nothing reaches behind ${holes}: no hand to hold the nut.`,
+      because: say`${first.behind.blocked ?? []}. Rivets or a track need no hand.`,
+    },
+  ];
+});
 
 /** A hole that was drilled elsewhere than planned, beyond the tolerance budget. */
-export const drilledElsewhere: Judgement = ({ items, shop }) =>
-  eachHole((item, hole) => {
+export const drilledElsewhere = alone((item, { shop }) =>
+  item.holes.flatMap((hole): Raw[] => {
     const at = hole.drilled?.at;
     if (!at) return [];
     const off = distance(at, hole.at);
@@ -90,7 +87,8 @@ export const drilledElsewhere: Judgement = ({ items, shop }) =>
         because: say`A hole is for ever: move the fitting to it, or plug it and drill anew.`,
       },
     ];
-  })(items);
+  }),
+);
 
 /** Holes against the brief's drill policy. */
 export const drillPolicy: Judgement = ({ items, plan, hull }) => {

@@ -145,13 +145,16 @@ const keyOf = ({ code, where, detail }: Raw): string => [code, where, detail].fi
  * @param sets what stands aboard in each set; none when the rig has no sets
  */
 export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
-  const found = new Map<string, { raw: Raw; sets: string[] }>();
-  const take = (raw: Raw, set: string | null): void => {
+  const found = new Map<string, { raw: Raw; bench: Bench; sets: string[] }>();
+  const take = (raw: Raw, bench: Bench): void => {
+    const { set } = bench;
     const key = keyOf(raw);
     const known = found.get(key);
-    if (!known) found.set(key, { raw, sets: set === null ? [] : [set] });
-    else if (set !== null)
-      found.set(key, { raw: WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? raw : known.raw, sets: [...known.sets, set] });
+    if (!known) found.set(key, { raw, bench, sets: set === null ? [] : [set] });
+    else if (set !== null) {
+      const worst = WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? { raw, bench } : known;
+      found.set(key, { raw: worst.raw, bench: worst.bench, sets: [...known.sets, set] });
+    }
   };
   const judged: { readonly bench: Bench; readonly raws: readonly Raw[] }[] = [];
   for (const bench of sets.length ? sets : [rig]) {
@@ -159,11 +162,11 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
     const alike = judged.find((j) => sameAboard(j.bench, bench));
     const raws = alike?.raws ?? SET_JUDGEMENTS.flatMap((judgement) => judgement(bench));
     judged.push({ bench, raws });
-    for (const raw of raws) take(raw, bench.set);
+    for (const raw of raws) take(raw, bench);
   }
-  for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, null);
+  for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, rig);
   return [...found]
-    .map(([key, { raw, sets: where }]): Finding => {
+    .map(([key, { raw, bench, sets: where }]): Finding => {
       const { tries = NONE, severity, says, acceptable, code, step, because, letter, x, curable } = raw;
       const size = sizeOf(says);
       const stored = entryOf(rig.plan.accepted, key) ?? null;
@@ -184,7 +187,7 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
         accepted: lapsed ? null : accepted,
         lapsed: lapsed ? accepted : null,
         curable,
-        tries: typeof tries === 'function' ? tries : () => tries,
+        tries: typeof tries === 'function' ? () => tries(bench) : () => tries,
         sets: where.length === 0 || where.length === sets.length ? null : where,
       };
     })

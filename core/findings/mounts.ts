@@ -3,7 +3,7 @@ import type { Part } from '../catalog';
 import type { Fitted } from '../drilling';
 import { HOLD_WORDS, workingLoad } from '../mounting';
 import { asHung, kg, mm, say } from '../units';
-import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, type Try } from './finding';
+import { about, aboutHull, alone, type Bench, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** Other ways that bear what this one does not, best first. */
 function betterWays(bench: Bench, item: Fitted): Try[] {
@@ -20,33 +20,32 @@ function betterWays(bench: Bench, item: Fitted): Try[] {
 }
 
 /** A way of holding that does not bear what the use of the part asks, or rocks on a soft wall. */
-export const weakMount: Judgement = (bench) =>
-  bench.owned.flatMap((item): Raw[] => {
-    const { placed, mounted } = item;
-    if (mounted.cannot) return [];
-    const strength = bench.memo('strength', placed, () => strengthOf(bench.hull, placed, mounted, bench.shop));
-    if (!strength) return [];
-    const { newtons, lever } = workingLoad(placed.part);
-    const asks = say`Its use pulls with ${kg(asHung(newtons))} at ${mm(lever + placed.fitting.lift)} over its base, ${bench.shop.holding.shock} times that with shock.`;
-    const { reason } = placed.fitting.mount;
-    const weak = strength.factor < 1;
-    const rocks = strength.rocks !== null && strength.rocks > bench.shop.holding.rock;
-    if (!weak && !rocks) return [];
-    return [
-      {
-        ...about(item),
-        code: weak ? 'weak-mount' : 'base-rocks',
-        // A rigger who says why has the last word; it stays listed.
-        severity: reason ? 'note' : weak ? 'stop' : 'look',
-        says: weak
-          ? say`${nameOf(item)} held by ${HOLD_WORDS[mounted.hold]} bears ${strength.factor.toFixed(1)} of what its use asks: ${strength.rules}.`
-          : say`${nameOf(item)} rocks ${Math.ceil(strength.rocks ?? 0)}° under its working pull: its base is small for this wall.`,
-        because: reason ? [...asks, ` Held so all the same: ${reason}.`] : asks,
-        curable: !reason,
-        tries: reason ? [] : () => betterWays(bench, item),
-      },
-    ];
-  });
+export const weakMount = alone((item, { hull, shop }): Raw[] => {
+  const { placed, mounted } = item;
+  if (mounted.cannot) return [];
+  const strength = strengthOf(hull, placed, mounted, shop);
+  if (!strength) return [];
+  const { newtons, lever } = workingLoad(placed.part);
+  const asks = say`Its use pulls with ${kg(asHung(newtons))} at ${mm(lever + placed.fitting.lift)} over its base, ${shop.holding.shock} times that with shock.`;
+  const { reason } = placed.fitting.mount;
+  const weak = strength.factor < 1;
+  const rocks = strength.rocks !== null && strength.rocks > shop.holding.rock;
+  if (!weak && !rocks) return [];
+  return [
+    {
+      ...about(item),
+      code: weak ? 'weak-mount' : 'base-rocks',
+      // A rigger who says why has the last word; it stays listed.
+      severity: reason ? 'note' : weak ? 'stop' : 'look',
+      says: weak
+        ? say`${nameOf(item)} held by ${HOLD_WORDS[mounted.hold]} bears ${strength.factor.toFixed(1)} of what its use asks: ${strength.rules}.`
+        : say`${nameOf(item)} rocks ${Math.ceil(strength.rocks ?? 0)}° under its working pull: its base is small for this wall.`,
+      because: reason ? [...asks, ` Held so all the same: ${reason}.`] : asks,
+      curable: !reason,
+      tries: reason ? [] : (bench) => betterWays(bench, item),
+    },
+  ];
+}, 'owned');
 
 /** What touches stainless bolts in salt water and eats away. */
 const SOFT_METALS: readonly Part['metal'][] = ['aluminium', 'brass'];

@@ -1,34 +1,33 @@
 import { say } from '../units';
-import { about, type Judgement, nameOf, type Raw } from './finding';
+import { about, alone, nameOf, type Raw } from './finding';
 
 /** Of every loose thing: does it float, float with an added float, stay tied, or sink? */
-export const overboard: Judgement = ({ items }) =>
-  items.flatMap((item): Raw[] => {
-    const { part, fitting } = item.placed;
-    const loose = item.mounted.hold === 'loose' && part.use !== 'ashore';
-    if (!loose || part.afloat !== 'sinks' || fitting.tether || fitting.float) return [];
-    return [
-      {
-        ...about(item),
-        code: 'sinks',
-        severity: 'look',
-        curable: true,
-        says: say`${nameOf(item)} sinks and is not tied.`,
-        because: say`After a capsize it is gone. A tether keeps it, a float brings it up.`,
-        tries: [
-          {
-            says: say`Tie it`,
-            changes: [
-              {
-                kind: 'tetherItem',
-                item: item.placed.id,
-                from: null,
-                to: { to: null, length: Math.ceil((part.usedAt ?? 300) / 50) * 50 },
-              },
-            ],
-          },
-          { says: say`Add a float`, changes: [{ kind: 'floatItem', item: item.placed.id, from: null, to: true }] },
-        ],
-      },
-    ];
-  });
+export const overboard = alone((item): Raw[] => {
+  const { part, fitting } = item.placed;
+  const loose = item.mounted.hold === 'loose' && part.use !== 'ashore';
+  if (!loose || part.afloat !== 'sinks' || fitting.tether || fitting.float) return [];
+  return [
+    {
+      ...about(item),
+      code: 'sinks',
+      severity: 'look',
+      curable: true,
+      says: say`${nameOf(item)} sinks and is not tied.`,
+      because: say`After a capsize it is gone. A tether keeps it, a float brings it up.`,
+      tries: [
+        {
+          says: say`Tie it`,
+          changes: [
+            {
+              kind: 'tetherItem',
+              item: item.placed.id,
+              from: null,
+              to: { to: null, length: Math.ceil((part.usedAt ?? 300) / 50) * 50 },
+            },
+          ],
+        },
+        { says: say`Add a float`, changes: [{ kind: 'floatItem', item: item.placed.id, from: null, to: true }] },
+      ],
+    },
+  ];
+});

@@ -11,6 +11,20 @@ const deepest = (a: Placed, b: Placed): number =>
 /** A life jacket is on somebody, and a mat lies under what stands on it. */
 const worn = (i: Fitted): boolean => i.placed.part.kind === 'jacket' || i.placed.part.kind === 'mat';
 
+function inOnePlace(a: Fitted, b: Fitted): Raw | null {
+  const by = deepest(a.placed, b.placed);
+  if (by < 0.5) return null;
+  return {
+    ...about(b),
+    code: 'overlap',
+    detail: a.placed.id,
+    severity: 'stop',
+    curable: true,
+    says: say`${nameOf(b)} stands in the place of ${a.letter}, ${nameOf(a)}, by ${mm(by, 'up')}.`,
+    because: say`Sliding one of them ${mm(by, 'up')} parts them.`,
+  };
+}
+
 /** Two fittings in one place; said once, at the one nearer the stern. */
 export const overlap: Judgement = ({ items, memo, memoPair }) => {
   const out: Raw[] = [];
@@ -22,17 +36,8 @@ export const overlap: Judgement = ({ items, memo, memoPair }) => {
       if (!a || !box || !other || !near(box, other)) continue;
       // What stands on another touches it by design.
       if (joined(a.placed, b.placed) || worn(a) || worn(b)) continue;
-      const by = memoPair('overlap', a.placed, b.placed, () => deepest(a.placed, b.placed));
-      if (by < 0.5) continue;
-      out.push({
-        ...about(b),
-        code: 'overlap',
-        detail: a.placed.id,
-        severity: 'stop',
-        curable: true,
-        says: say`${b.placed.part.name} stands in the place of ${a.letter}, ${a.placed.part.name}, by ${mm(by, 'up')}.`,
-        because: say`Sliding one of them ${mm(by, 'up')} parts them.`,
-      });
+      const found = memoPair('overlap', a, b, () => inOnePlace(a, b));
+      if (found) out.push(found);
     }
   });
   return out;

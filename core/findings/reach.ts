@@ -2,7 +2,7 @@ import { middleOf, overBand, paddlers, REACH, reachOf, type Paddler, type Reache
 import type { Fitted } from '../drilling';
 import type { Part } from '../catalog';
 import { mm, say, type Point } from '../units';
-import { about, type Judgement, nameOf, type Raw } from './finding';
+import { about, alone, nameOf, type Raw } from './finding';
 
 /** The furthest zone that does for how often a thing is used. */
 const WANTED: Readonly<Record<Part['use'], ReachZone>> = {
@@ -56,31 +56,28 @@ export function reachedBy(people: readonly Paddler[], at: Point): Reached | unde
 }
 
 /** What is used often must be reached seated, with one hand. */
-export const reach: Judgement = ({ plan, items, hull, shop, memo }) =>
-  items.flatMap((item): Raw[] => {
-    const { part } = item.placed;
-    const wanted = WANTED[part.use];
-    if (wanted === 'out of reach' || LEFT_ALONE.includes(part.kind)) return [];
-    const at = graspOf(item);
-    const verdict = memo('reach', item.placed, () =>
-      overBand(shop, (scale) => {
-        const best = reachedBy(paddlers(hull, plan.brief, scale), at);
-        return best && REACH.indexOf(best.zone) > REACH.indexOf(wanted) ? best : undefined;
-      }),
-    );
-    if (!verdict) return [];
-    const { zone, beyond } = verdict.hit;
-    return [
-      {
-        ...about(item),
-        code: 'reach',
-        severity: verdict.nominal && zone === 'out of reach' ? 'stop' : 'look',
-        curable: true,
-        says:
-          beyond > 0
-            ? say`${nameOf(item)} lies ${mm(beyond, 'up')} beyond the hand: ${zone}.`
-            : say`${nameOf(item)} is behind the shoulder: a half turn, without seeing it.`,
-        because: say`It is used ${part.use === 'always' ? 'every few minutes' : 'every hour'}, so it wants to be ${wanted === 'at hand' ? 'at hand' : 'within a half turn'}; stature ${mm(plan.brief.stature)}.`,
-      },
-    ];
+export const reach = alone((item, { plan, hull, shop }): Raw[] => {
+  const { part } = item.placed;
+  const wanted = WANTED[part.use];
+  if (wanted === 'out of reach' || LEFT_ALONE.includes(part.kind)) return [];
+  const at = graspOf(item);
+  const verdict = overBand(shop, (scale) => {
+    const best = reachedBy(paddlers(hull, plan.brief, scale), at);
+    return best && REACH.indexOf(best.zone) > REACH.indexOf(wanted) ? best : undefined;
   });
+  if (!verdict) return [];
+  const { zone, beyond } = verdict.hit;
+  return [
+    {
+      ...about(item),
+      code: 'reach',
+      severity: verdict.nominal && zone === 'out of reach' ? 'stop' : 'look',
+      curable: true,
+      says:
+        beyond > 0
+          ? say`${nameOf(item)} lies ${mm(beyond, 'up')} beyond the hand: ${zone}.`
+          : say`${nameOf(item)} is behind the shoulder: a half turn, without seeing it.`,
+      because: say`It is used ${part.use === 'always' ? 'every few minutes' : 'every hour'}, so it wants to be ${wanted === 'at hand' ? 'at hand' : 'within a half turn'}; stature ${mm(plan.brief.stature)}.`,
+    },
+  ];
+});

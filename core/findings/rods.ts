@@ -2,7 +2,7 @@ import type { Fitted } from '../drilling';
 import { waterAt } from '../float';
 import { type Rod, turn } from '../layout';
 import { distance, dot, mm, say, sideOf, type Point } from '../units';
-import { about, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
+import { about, alone, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
 
 /** Butts of side-mounted holders drag in the water. */
 export const rodButts: Judgement = ({ items, hull, float }) =>
@@ -37,21 +37,20 @@ export const rodButts: Judgement = ({ items, hull, float }) =>
   });
 
 /** A tube too shallow for the handle leaves the rod top-heavy. */
-export const shallowTubes: Judgement = ({ items, shop }) =>
-  items.flatMap((item): Raw[] => {
-    const { rods } = item.placed.part;
-    const wanted = shop.limits.handle * shop.limits.tubeDeep;
-    if (!rods || rods.depth >= wanted) return [];
-    return [
-      {
-        ...about(item),
-        code: 'shallow-tube',
-        severity: 'look',
-        says: say`Tubes of ${nameOf(item)} are ${mm(rods.depth, 'down')} deep; ${mm(wanted, 'up')} wanted.`,
-        because: say`A rod's handle is ${mm(shop.limits.handle)} long; ${Math.round(shop.limits.tubeDeep * 100)} % of it should stand in the tube, or the rod is top-heavy.`,
-      },
-    ];
-  });
+export const shallowTubes = alone((item, { shop }): Raw[] => {
+  const { rods } = item.placed.part;
+  const wanted = shop.limits.handle * shop.limits.tubeDeep;
+  if (!rods || rods.depth >= wanted) return [];
+  return [
+    {
+      ...about(item),
+      code: 'shallow-tube',
+      severity: 'look',
+      says: say`Tubes of ${nameOf(item)} are ${mm(rods.depth, 'down')} deep; ${mm(wanted, 'up')} wanted.`,
+      because: say`A rod's handle is ${mm(shop.limits.handle)} long; ${Math.round(shop.limits.tubeDeep * 100)} % of it should stand in the tube, or the rod is top-heavy.`,
+    },
+  ];
+});
 
 /** Rods closer than this tangle (judgement), mm. */
 const TANGLE = 60;
@@ -79,10 +78,10 @@ export function betweenRods(a: Rod, b: Rod): number {
 }
 
 /** Rods of two holders that cross; said once a pair. */
-export const rodsCross: Judgement = ({ items, memoPair }) =>
-  items.flatMap((b, i): Raw[] =>
-    items.slice(0, i).flatMap((a): Raw[] => {
-      if (a.placed.rods.length === 0 || b.placed.rods.length === 0) return [];
+export const rodsCross: Judgement = ({ items, memoPair }) => {
+  const holders = items.filter((i) => i.placed.rods.length > 0);
+  return holders.flatMap((b, i): Raw[] =>
+    holders.slice(0, i).flatMap((a): Raw[] => {
       const gap = memoPair('rods', a.placed, b.placed, () =>
         Math.min(...a.placed.rods.flatMap((p) => b.placed.rods.map((q) => betweenRods(p, q)))),
       );
@@ -101,6 +100,7 @@ export const rodsCross: Judgement = ({ items, memoPair }) =>
       ];
     }),
   );
+};
 
 const leanTries = (item: Fitted): Try[] => {
   const { lean = null } = item.placed.fitting;

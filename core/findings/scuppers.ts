@@ -1,27 +1,30 @@
 import { entryOf } from '../rig';
 import type { Fitted } from '../drilling';
-import { planOverlap, squareAt } from '../layout';
+import type { HullSurface } from '../hull';
+import { planOverlap, squareAt, type Placed } from '../layout';
 import { say, sideOf } from '../units';
 import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw } from './finding';
 
 /** What stands flat on the deck over a scupper closes it; so high off it water still gets there (judgement), mm. */
 const CLEAR = 10;
 
-function coverOf({ items, hull }: Bench, x: number, y: number, diameter: number): Fitted | undefined {
-  const r = diameter / 2;
-  const z = hull.spot(x, y).z;
-  const hole = squareAt(x, y, r);
-  return items.find(
-    (i) =>
-      !i.placed.part.drains && i.placed.bodies.some((b) => b.bottom < z + CLEAR && b.top > z && planOverlap(b.outline, hole) > r),
-  );
+function coverOf({ items, hull, memoPair }: Bench, scupper: HullSurface['model']['scuppers'][number]): Fitted | undefined {
+  const covers = ({ part, bodies }: Placed): boolean => {
+    if (part.drains) return false;
+    const { x, y, diameter } = scupper;
+    const r = diameter / 2;
+    const z = hull.spot(x, y).z;
+    const hole = squareAt(x, y, r);
+    return bodies.some((b) => b.bottom < z + CLEAR && b.top > z && planOverlap(b.outline, hole) > r);
+  };
+  return items.find((i) => memoPair('covers', scupper, i.placed, () => covers(i.placed)));
 }
 
 /** What stands over a scupper that the plan has open. */
 export const scupperCovered: Judgement = (bench) =>
   bench.hull.model.scuppers.flatMap((s): Raw[] => {
     if (entryOf(bench.plan.scuppers, s.id) === 'plugged') return [];
-    const by = coverOf(bench, s.x, s.y, s.diameter);
+    const by = coverOf(bench, s);
     if (!by || by.placed.place.on === 'scupper') return [];
     return [
       {
@@ -44,7 +47,7 @@ export const noDrain: Judgement = (bench) => {
   for (const s of hull.model.scuppers) {
     const name = hull.spot(s.x, s.y).name;
     const taken = items.some((i) => i.placed.place.on === 'scupper' && i.placed.place.scupper === s.id);
-    const open = !taken && entryOf(plan.scuppers, s.id) !== 'plugged' && !coverOf(bench, s.x, s.y, s.diameter);
+    const open = !taken && entryOf(plan.scuppers, s.id) !== 'plugged' && !coverOf(bench, s);
     const well = wells.get(name) ?? { open: 0, all: 0, x: s.x };
     wells.set(name, { ...well, open: well.open + Number(open), all: well.all + 1 });
   }

@@ -17,25 +17,28 @@ import {
 import { mm, say, type Point, type Sentence } from '../units';
 import { about, type Bench, type Judgement, joined, nameOf, type Raw, slideTo } from './finding';
 
-/** Shadows of everything aboard from a point of one fitting, the paddler as asked. */
-function shadows(bench: Bench, of: Fitted, from: Point, people: readonly Paddler[]): Shadow[] {
-  const gear = bench.items.flatMap((item): Shadow[] => {
-    if (item === of || joined(item.placed, of.placed)) return [];
-    const by = `${item.letter}, ${nameOf(item)}`;
-    return bench.memoPair(`shadow of ${item.letter}`, of.placed, item.placed, () =>
-      [...item.placed.bodies.map((b) => shadowOf(from, b, by)), ...item.placed.rods.map((r) => shadowOfRod(from, r, by))].filter(
-        (s) => s !== undefined,
-      ),
-    );
-  });
-  const bodies = people.map((p) => shadowOf(from, trunkOf(p), trunkOf(p).name)).filter((s) => s !== undefined);
-  return [...gear, ...bodies];
-}
-
 const crew = ({ paddlers, hull, plan }: Bench): Paddler[] => {
   const standing = stander(hull, plan.brief);
   return [...paddlers, ...(standing ? [standing] : [])];
 };
+
+/** Shadows of everything aboard from a point of one fitting, the paddler as asked. */
+function shadows(bench: Bench, of: Fitted, from: Point, who: 'seated' | 'seated and standing'): Shadow[] {
+  const gear = bench.items.flatMap((item): Shadow[] => {
+    if (item === of || joined(item.placed, of.placed)) return [];
+    return bench.memoPair('shadow', of, item, () => {
+      const by = `${item.letter}, ${nameOf(item)}`;
+      const { bodies, rods } = item.placed;
+      return [...bodies.map((b) => shadowOf(from, b, by)), ...rods.map((r) => shadowOfRod(from, r, by))].filter(
+        (s) => s !== undefined,
+      );
+    });
+  });
+  const bodies = bench.memo(`shadows of ${who}`, of, () =>
+    (who === 'seated' ? bench.paddlers : crew(bench)).map(trunkOf).flatMap((trunk) => shadowOf(from, trunk, trunk.name) ?? []),
+  );
+  return [...gear, ...bodies];
+}
 
 const degrees = (s: Hidden): number => Math.ceil((s.to - s.from) * 10) / 10;
 
@@ -61,7 +64,7 @@ export const allRoundLight: Judgement = (bench) =>
     const { light } = item.placed.part;
     if (light?.shows !== 'all round') return [];
     const from = toHull(item.placed.frame, 0, 0, light.w + item.placed.fitting.lift);
-    const [widest] = hiddenSectors(shadows(bench, item, from, crew(bench)));
+    const [widest] = hiddenSectors(shadows(bench, item, from, 'seated and standing'));
     const raise = item.placed.fitting.lift;
     if (!widest || widest.to - widest.from <= HIDDEN) return [];
     const clear = Math.max(0, ...bench.paddlers.map((p) => eyeOf(p).z + 0.064 * p.stature)) - from.z;
@@ -96,7 +99,7 @@ export const sidelights: Judgement = (bench) =>
     const arc = light && ARCS[light.shows];
     if (!light || !arc) return [];
     const from = toHull(item.placed.frame, 0, 0, light.w + item.placed.fitting.lift);
-    const [widest] = hiddenSectors(shadows(bench, item, from, bench.paddlers), arc);
+    const [widest] = hiddenSectors(shadows(bench, item, from, 'seated'), arc);
     if (!widest || widest.to - widest.from <= SOFT) return [];
     return [
       {
@@ -192,7 +195,7 @@ export const lensPath: Judgement = (bench) =>
     // Heading 0 looks aft.
     const ahead = azimuthOf(from, from.x + frame.u.x, from.y + frame.u.y);
     const field = { from: ahead - lens.field / 2, to: ahead + lens.field / 2 };
-    const [widest] = hiddenSectors(shadows(bench, item, from, bench.paddlers), field);
+    const [widest] = hiddenSectors(shadows(bench, item, from, 'seated'), field);
     const allowed = LENS * lens.field;
     if (!widest || widest.to - widest.from <= allowed) return [];
     const turns = 'heading' in place ? [15, -15, 30, -30, 45, -45, 180] : [];

@@ -1,13 +1,18 @@
-import { floorGrid, standingRoom } from '../layout';
+import { cellsTaken, floorGrid, standingRoom } from '../layout';
 import { mm, say } from '../units';
 import { aboutHull, type Judgement, nameOf, slideTo } from './finding';
 
 /** Open, level deck for one who stands. */
 export const standing: Judgement = ({ plan, items, hull, shop, memo }) => {
   if (plan.brief.stands === 'sits') return [];
-  const bodies = items.flatMap((i) => (i.placed.part.kind === 'mat' ? [] : i.placed.bodies));
   const grid = memo('floor', hull, () => floorGrid(hull));
-  const room = grid && standingRoom(grid, bodies);
+  const onFloor = items.filter((i) => i.placed.part.kind !== 'mat');
+  const room =
+    grid &&
+    standingRoom(
+      grid,
+      onFloor.map((i) => memo('cells', i.placed, () => cellsTaken(grid, i.placed.bodies))),
+    );
   const wanted = shop.limits.standing;
   const width = room ? Math.min(room.aft - room.fore, room.starboard - room.port) : 0;
   if (width >= wanted) return [];

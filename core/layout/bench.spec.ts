@@ -14,6 +14,7 @@ import {
   type Body,
   castSpaces,
   convexOutline,
+  cellsTaken,
   floorGrid,
   headroom,
   hiddenSectors,
@@ -266,7 +267,7 @@ describe('room to stand', () => {
     // The floor is 1520 by 690; the seat base lies on its after part.
     expect((open?.starboard ?? 0) - (open?.port ?? 0)).toBeCloseTo(690, -1.6);
     expect(open?.disc()).toBeGreaterThan(600);
-    const less = standingRoom(floor, [box(1200, 1500, -300, 300, 165, 500)]);
+    const less = standingRoom(floor, [cellsTaken(floor, [box(1200, 1500, -300, 300, 165, 500)])]);
     expect((less?.aft ?? 0) - (less?.fore ?? 0)).toBeLessThan((open?.aft ?? 0) - (open?.fore ?? 0));
   });
 
@@ -283,7 +284,7 @@ describe('room to stand', () => {
     fc.assert(
       fc.property(fc.array(cell, { maxLength: 12 }), (taken) => {
         const bodies = taken.map(([c, r]) => box(1401 + c * 20, 1419 + c * 20, -79 + r * 20, -61 + r * 20, 165, 300));
-        const room = standingRoom(floor, bodies);
+        const room = standingRoom(floor, [cellsTaken(floor, bodies)]);
         const free = (c: number, r: number): boolean => !taken.some(([tc, tr]) => tc === c && tr === r);
         let [best, bestLong] = [0, 0];
         for (let c0 = 0; c0 < 8; c0++)

@@ -45,16 +45,14 @@ export function floorGrid(hull: HullSurface): FloorGrid | undefined {
 }
 
 /**
- * The largest open rectangle and disc of clear, level deck for one who stands, by what is placed on it.
+ * The largest open rectangle and disc of clear, level deck for one who stands, by the cells that are taken.
  * Cells of 20 mm on the cockpit floor and its plates; the rectangle by the largest rectangle under a
  * histogram, the disc by distance to the nearest taken cell.
  */
-export function standingRoom(grid: FloorGrid, bodies: readonly Body[]): StandingRoom {
+export function standingRoom(grid: FloorGrid, taken: readonly (readonly number[])[]): StandingRoom {
   const { fore, port, columns, rows, heights } = grid;
-  const clear = Array.from({ length: columns }, (_, c) =>
-    Array.from({ length: rows }, (__, r) => !Number.isNaN(heights[c * rows + r])),
-  );
-  for (const b of bodies) take(clear, grid, b);
+  const clear = Uint8Array.from(heights, (z) => (Number.isNaN(z) ? 0 : 1));
+  for (const cells of taken) for (const cell of cells) clear[cell] = 0;
   const best = largestRectangle(clear, columns, rows);
   return {
     fore: fore + best.c0 * CELL,
@@ -65,22 +63,24 @@ export function standingRoom(grid: FloorGrid, bodies: readonly Body[]): Standing
   };
 }
 
-/** The cells a body stands on are not clear. */
-function take(clear: boolean[][], { fore, port, columns, rows, heights }: FloorGrid, b: Body): void {
+/** The cells of a floor that bodies stand on or hang low over. */
+export const cellsTaken = (grid: FloorGrid, bodies: readonly Body[]): number[] => bodies.flatMap((b) => cellsUnder(grid, b));
+
+function cellsUnder({ fore, port, columns, rows, heights }: FloorGrid, b: Body): number[] {
   const xs = b.outline.map(([x]) => x);
   const ys = b.outline.map(([, y]) => y);
   const c0 = Math.max(0, Math.floor((Math.min(...xs) - fore) / CELL));
   const c1 = Math.min(columns - 1, Math.floor((Math.max(...xs) - fore) / CELL));
   const r0 = Math.max(0, Math.floor((Math.min(...ys) - port) / CELL));
   const r1 = Math.min(rows - 1, Math.floor((Math.max(...ys) - port) / CELL));
-  for (let c = c0; c <= c1; c++) {
-    const column = clear[c];
-    for (let r = r0; column && r <= r1; r++) {
+  const out: number[] = [];
+  for (let c = c0; c <= c1; c++)
+    for (let r = r0; r <= r1; r++) {
       const z = heights[c * rows + r] ?? NaN;
-      if (!column[r] || b.bottom >= z + OVERHEAD || b.top <= z + 1) continue;
-      if (covers(b, fore + (c + 0.5) * CELL, port + (r + 0.5) * CELL)) column[r] = false;
+      if (Number.isNaN(z) || b.bottom >= z + OVERHEAD || b.top <= z + 1) continue;
+      if (covers(b, fore + (c + 0.5) * CELL, port + (r + 0.5) * CELL)) out.push(c * rows + r);
     }
-  }
+  return out;
 }
 
 function covers(b: Body, x: number, y: number): boolean {
@@ -102,12 +102,12 @@ interface Cells {
 }
 
 /** The rectangle whose smaller side is greatest, then the larger: who stands needs both. */
-function largestRectangle(clear: readonly (readonly boolean[])[], columns: number, rows: number): Cells {
-  const run = new Array<number>(rows).fill(0);
+function largestRectangle(clear: Uint8Array, columns: number, rows: number): Cells {
+  const run = new Int32Array(rows);
   let best: Cells = { c0: 0, c1: 0, r0: 0, r1: 0 };
   let [short, long] = [0, 0];
   for (let c = 0; c < columns; c++) {
-    for (let r = 0; r < rows; r++) run[r] = clear[c]?.[r] ? (run[r] ?? 0) + 1 : 0;
+    for (let r = 0; r < rows; r++) run[r] = clear[c * rows + r] ? (run[r] ?? 0) + 1 : 0;
     for (let r = 0; r < rows; r++) {
       let least = Infinity;
       for (let s = r; s < rows && (run[s] ?? 0) > 0; s++) {
@@ -126,22 +126,22 @@ function largestRectangle(clear: readonly (readonly boolean[])[], columns: numbe
  * Diameter of the largest disc in cells: twice the greatest distance from a clear cell to a taken one or to the edge,
  * first along each column, then across them.
  */
-function largestDisc(clear: readonly (readonly boolean[])[], columns: number, rows: number): number {
+function largestDisc(clear: Uint8Array, columns: number, rows: number): number {
   // How far along its column the nearest taken cell is.
-  const near = clear.map((column) => {
-    const far = new Array<number>(rows).fill(0);
-    for (let r = 0; r < rows; r++) far[r] = column[r] ? (far[r - 1] ?? 0) + 1 : 0;
-    for (let r = rows - 1; r >= 0; r--) far[r] = Math.min(far[r] ?? 0, column[r] ? (far[r + 1] ?? 0) + 1 : 0);
-    return far;
-  });
+  const near = new Int32Array(columns * rows);
+  for (let c = 0; c < columns; c++) {
+    const [first, last] = [c * rows, (c + 1) * rows - 1];
+    for (let i = first; i <= last; i++) near[i] = clear[i] ? (i > first ? (near[i - 1] ?? 0) : 0) + 1 : 0;
+    for (let i = last; i >= first; i--) near[i] = clear[i] ? Math.min(near[i] ?? 0, (i < last ? (near[i + 1] ?? 0) : 0) + 1) : 0;
+  }
   let most = 0;
   for (let c = 0; c < columns; c++)
     for (let r = 0; r < rows; r++) {
-      if (!clear[c]?.[r]) continue;
+      if (!clear[c * rows + r]) continue;
       let least = Math.min(c + 1, columns - c) ** 2;
       for (let k = 0; k < columns && least > most; k++) {
         const across = (k - c) ** 2;
-        if (across < least) least = Math.min(least, across + (near[k]?.[r] ?? 0) ** 2);
+        if (across < least) least = Math.min(least, across + (near[k * rows + r] ?? 0) ** 2);
       }
       most = Math.max(most, least);
     }
