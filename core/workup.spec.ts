@@ -1,12 +1,13 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { CATALOG, demoRigs, SHOP } from '../demo/index';
-import { applyChange } from './rig';
+import { CATALOG, demoRigs, HULLS, SHOP } from '../demo/index';
+import { applyChange, type Brief, type Fitting, type Place, type Plan } from './rig';
 import { matchWish } from './catalog';
+import { seeded } from './cutting';
 import { readySteps } from './scheduling';
 import { tax, totals } from './pricing';
 import { deck, fitted, inputOf, keptFact, track } from './testing/bench';
 import { tell } from './units';
-import { workUp, WorkupSession, type Workup } from './workup';
+import { workUp, WorkupSession, type Workup, type WorkupInput } from './workup';
 
 const feed = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
 const fittings = {
@@ -54,6 +55,49 @@ describe('workup', () => {
     ]) {
       plan = applyChange(plan, change).plan;
       expect(said(workUp({ ...input, plan }, session))).toEqual(said(workUp({ ...input, plan })));
+    }
+  });
+
+  it('a session over random changes of plan, brief, hull and shop says what a fresh one says, cures too (property)', () => {
+    const random = seeded(17);
+    const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)] as T;
+    const session = new WorkupSession();
+    const place = (): Place => deck(300 + random() * 3000, (random() - 0.5) * 500);
+    const aboard = (): Fitting => {
+      const part = pick(CATALOG.parts);
+      return fitted(part.id, place(), pick(part.holds));
+    };
+    const start = Array.from({ length: 14 }, (_, i) => [`f${i}`, aboard()] as const);
+    let now: WorkupInput = inputOf(Object.fromEntries(start), {
+      sets: { a: { name: 'a', order: 1 }, b: { name: 'b', order: 2 } },
+    });
+    const brief = (answers: Partial<Brief>): void => {
+      now = { ...now, plan: { ...now.plan, brief: { ...now.plan.brief, ...answers } } };
+    };
+    const put = (fittings: Plan['fittings']): void => {
+      now = { ...now, plan: { ...now.plan, fittings: { ...now.plan.fittings, ...fittings } } };
+    };
+    const changes = [
+      () => brief({ stature: 1500 + random() * 500 }),
+      () => brief({ seat: pick(['low', 'high', 'both']), stands: pick(['sits', 'stands', 'both']) }),
+      () => brief({ cast: pick(['none', 'sidearm', 'both']), castHand: pick(['left', 'right']) }),
+      () => void (now = { ...now, hull: pick(HULLS) }),
+      () => void (now = { ...now, shop: { ...SHOP, limits: { ...SHOP.limits, screen: 20 + random() * 60 } } }),
+      () => put({ [`f${Math.floor(random() * 14)}`]: aboard() }),
+      () => {
+        const [id, fitting] = pick(Object.entries(now.plan.fittings));
+        put({ [id]: { ...fitting, place: place() } });
+      },
+      () => {
+        const [id, fitting] = pick(Object.entries(now.plan.fittings));
+        put({ [id]: { ...fitting, sets: pick([['a'], ['b'], ['a', 'b']]) } });
+      },
+    ];
+    const all = (w: Workup): string => JSON.stringify([said(w), w.findings.map((f) => f.tries())]);
+    for (let i = 0; i < 40; i++) {
+      pick(changes)();
+      const [kept, fresh] = [all(workUp(now, session)), all(workUp(now))];
+      if (kept !== fresh) return expect(kept).withContext(`after change ${i}`).toBe(fresh);
     }
   });
 
