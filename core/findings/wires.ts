@@ -1,4 +1,5 @@
-import { say } from '../units';
+import { mm, say } from '../units';
+import { FUSE_WITHIN } from '../wiring';
 import type { Bench, Judgement, Raw } from './finding';
 
 function aboutRun(bench: Bench, id: string): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'acceptable' | 'curable'> {
@@ -49,7 +50,7 @@ export const noFuse: Judgement = (bench) =>
       severity: 'stop',
       acceptable: 'nobody',
       says: say`No fuse sold both carries ${run.amps} A and guards ${run.awg ?? '–'} AWG.`,
-      because: say`Protection stands between load and ampacity, within 7 in of the battery. A thicker wire takes a larger fuse.`,
+      because: say`Protection stands between load and ampacity, within ${mm(FUSE_WITHIN)} of the battery. A thicker wire takes a larger fuse.`,
     }));
 
 /** A run that does not start at a battery, or at one of another voltage. */

@@ -1,3 +1,4 @@
+import { longMm, say, tell, type Sentence } from '../units';
 import type { BenchReading } from './readings';
 import type { HullSurface } from './surface';
 
@@ -24,17 +25,22 @@ export function selfCrossing(points: readonly (readonly [number, number])[]): { 
   return null;
 }
 
+/** What a kayak measures over all (common practice, no source), mm. */
+const LONG = { least: 1500, most: 9000 } as const;
+const WIDE = { least: 300, most: 1800 } as const;
+
 /** Why a traced or imported outline makes no hull, in words that say what would be right; null when it does. */
-export function outlineFault(points: readonly (readonly [number, number])[]): string | null {
-  if (points.length < 6) return 'the outline has fewer than six points; trace it all round';
+export function outlineFault(points: readonly (readonly [number, number])[]): Sentence | null {
+  if (points.length < 6) return say`the outline has fewer than six points; trace it all round`;
   const xs = points.map((p) => p[0]);
   const ys = points.map((p) => p[1]);
   const [long, wide] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
-  if (!(long >= 1500 && long <= 9000))
-    return `the outline is ${Math.round(long)} mm long; a kayak is 1500 to 9000 mm, bow to the left`;
-  if (!(wide >= 300 && wide <= 1800)) return `the outline is ${Math.round(wide)} mm wide; a kayak is 300 to 1800 mm`;
+  if (!(long >= LONG.least && long <= LONG.most))
+    return say`the outline is ${longMm(long)} long; a kayak is ${longMm(LONG.least)} to ${longMm(LONG.most)}, bow to the left`;
+  if (!(wide >= WIDE.least && wide <= WIDE.most))
+    return say`the outline is ${longMm(wide)} wide; a kayak is ${longMm(WIDE.least)} to ${longMm(WIDE.most)}`;
   const crossing = selfCrossing(points);
-  return crossing ? `the outline crosses itself: piece ${crossing.first} runs over piece ${crossing.second}` : null;
+  return crossing ? say`the outline crosses itself: piece ${crossing.first} runs over piece ${crossing.second}` : null;
 }
 
 /**
@@ -49,7 +55,7 @@ export function readingsFromOutline(
   count = 13,
 ): BenchReading[] {
   const fault = outlineFault(points);
-  if (fault) throw new RangeError(fault);
+  if (fault) throw new RangeError(tell(fault, 'metric'));
   const xs = points.map((p) => p[0]);
   const ys = points.map((p) => p[1]);
   const [bow, stern] = [Math.min(...xs), Math.max(...xs)];

@@ -1,3 +1,4 @@
+import { mm, say, tell, type Sentence } from '../units';
 import { z } from 'zod';
 import { monotone, type Curve } from './monotone';
 import { natural } from './natural';
@@ -18,7 +19,7 @@ export type BenchReading = z.infer<typeof benchReading>;
 export interface ReadingFault {
   readonly row: number;
   readonly column: keyof BenchReading;
-  readonly says: string;
+  readonly says: Sentence;
 }
 
 /** A reading that looks wrong beside its neighbours, or port beside starboard. */
@@ -51,16 +52,16 @@ const SIDES = 12;
 export function readingFaults(readings: readonly BenchReading[]): ReadingFault[] {
   const faults: ReadingFault[] = [];
   if (readings.length < 4)
-    faults.push({ row: readings.length, column: 'x', says: 'four stations at least: both ends and two between' });
+    faults.push({ row: readings.length, column: 'x', says: say`four stations at least: both ends and two between` });
   readings.forEach((r, row) => {
     const before = readings[row - 1];
-    if (before && r.x === before.x) faults.push({ row, column: 'x', says: `another station stands at ${r.x} mm` });
+    if (before && r.x === before.x) faults.push({ row, column: 'x', says: say`another station stands at ${mm(r.x)}` });
     else if (before && r.x < before.x)
-      faults.push({ row, column: 'x', says: `out of order: ${r.x} mm comes after ${before.x} mm; enter them bow to stern` });
-    if (r.gunwale <= r.keel) faults.push({ row, column: 'gunwale', says: 'the gunwale stands over the keel' });
+      faults.push({ row, column: 'x', says: say`out of order: ${mm(r.x)} comes after ${mm(before.x)}; enter them bow to stern` });
+    if (r.gunwale <= r.keel) faults.push({ row, column: 'gunwale', says: say`the gunwale stands over the keel` });
   });
   if (readings.length >= 4 && readings.every((r) => r.port + r.starboard < 10))
-    faults.push({ row: 0, column: 'port', says: 'no station has any breadth' });
+    faults.push({ row: 0, column: 'port', says: say`no station has any breadth` });
   return faults;
 }
 
@@ -127,7 +128,7 @@ function suspectsOf(readings: readonly BenchReading[]): Suspect[] {
  */
 export function fairReadings(readings: readonly BenchReading[], section: { fullness: number; flare: number }): Faired {
   const [fault] = readingFaults(readings);
-  if (fault) throw new RangeError(`station ${fault.row + 1}, ${fault.column}: ${fault.says}`);
+  if (fault) throw new RangeError(`station ${fault.row + 1}, ${fault.column}: ${tell(fault.says, 'metric')}`);
   const breadths = readings.map(mean);
   const t = chordParameters(readings.map((r) => ({ x: r.x, halfBreadth: mean(r) })));
   const bad = overshoots(natural(t, breadths), breadths);

@@ -37,6 +37,9 @@ export function bundleFactor(conductors: number): number {
   return conductors <= 24 ? 0.5 : 0.4;
 }
 
+/** Protection stands so near the source, along the wire: ABYC E-11, 7 in (from memory), mm. */
+export const FUSE_WITHIN = 7 * 25.4;
+
 /** Area a drop asks for by ABYC E-11, circular mils: 10.75·I·L/E, L in feet there and back (from memory). */
 export const e11Mils = (amps: number, roundTripMm: number, dropVolts: number): number =>
   (10.75 * amps * (roundTripMm / 304.8)) / dropVolts;

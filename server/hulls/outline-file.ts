@@ -1,4 +1,12 @@
-import { type BenchReading, fairHull, type HullModel, outlineFault, outlinePoints, readingsFromOutline } from '@plain-cleat/core';
+import {
+  type BenchReading,
+  fairHull,
+  type HullModel,
+  outlineFault,
+  outlinePoints,
+  readingsFromOutline,
+  tell,
+} from '@plain-cleat/core';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
@@ -123,5 +131,6 @@ function svgLine(text: string): Line {
 export function readOutline(kind: 'svg' | 'dxf', text: string, heights: { gunwale: number; keel: number }): BenchReading[] {
   const line = kind === 'dxf' ? dxfLine(text) : svgLine(text);
   const fault = outlineFault(line);
-  return fault ? refuse(fault) : readingsFromOutline(line, heights);
+  // Drawings are in millimetres.
+  return fault ? refuse(tell(fault, 'metric')) : readingsFromOutline(line, heights);
 }

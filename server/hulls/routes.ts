@@ -1,4 +1,13 @@
-import { fairHull, hullFaults, hullModel, outlineSvg, readFoundHoles, readingFaults, type HullModel } from '@plain-cleat/core';
+import {
+  fairHull,
+  hullFaults,
+  hullModel,
+  outlineSvg,
+  readFoundHoles,
+  readingFaults,
+  tell,
+  type HullModel,
+} from '@plain-cleat/core';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { Op, type Sequelize } from 'sequelize';
@@ -21,7 +30,7 @@ function attach(res: Response, type: string, name: string, text: string): void {
 function checkModel(model: HullModel): void {
   const faults = readingFaults(
     model.stations.map((s) => ({ x: s.x, port: s.halfBreadth, starboard: s.halfBreadth, gunwale: s.gunwale, keel: s.keel })),
-  ).map((f) => ({ field: `stations.${f.row}.${f.column}`, says: f.says }));
+  ).map((f) => ({ field: `stations.${f.row}.${f.column}`, says: tell(f.says, 'metric') }));
   if (faults.length) throw badInput(faults);
   const more = hullFaults(model);
   if (more.length) throw badInput(more);

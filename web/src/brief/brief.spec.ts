@@ -26,7 +26,7 @@ describe('the brief', () => {
 
   for (const [field, bad, says] of [
     ['input[data-answer=stature]', 'tall', 'Height: write it like'],
-    ['input[data-answer=stature]', '9 ft', 'between 100 and 230 cm'],
+    ['input[data-answer=stature]', '9 ft', 'between 39 3/8 in and 90 1/2 in'],
     ['input[data-answer=weightKg]', 'heavy', 'Weight: write it like'],
     ['input[data-answer=rods]', 'lots', 'Rods: a number from 0 to 20'],
     ['input[data-answer=rodLength]', '9 m', 'Rods: write it like'],

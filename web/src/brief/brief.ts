@@ -186,12 +186,14 @@ const READERS: Readonly<Record<Typed['kind'], Reader>> = {
     if (read.ok && read.mm >= least && read.mm <= most) return tenth(read.mm);
     const like = tall ? (system === 'imperial' ? `5' 10"` : '178 cm') : printLength((least + most) / 2, system);
     const name = tall ? 'Height' : key === 'paddle' ? 'Paddle' : 'Rods';
-    return `${name}: write it like ${like}, between ${least / 10} and ${most / 10} cm.`;
+    const print = (mm: number, how: 'up' | 'down'): string =>
+      tall && system === 'metric' ? printStature(mm, system) : printLength(mm, system, how);
+    return `${name}: write it like ${like}, between ${print(least, 'up')} and ${print(most, 'down')}.`;
   },
   mass(text, system) {
     const kg = parseMass(text, system);
     if (kg !== undefined && kg >= 20 && kg <= 250) return tenth(kg);
-    return `Weight: write it like ${system === 'imperial' ? '181 lb' : '82 kg'}, between 20 and 250 kg.`;
+    return `Weight: write it like ${printMass(82, system)}, between ${printMass(20, system)} and ${printMass(250, system)}.`;
   },
   count(text) {
     const n = Number(text);
@@ -202,7 +204,7 @@ const READERS: Readonly<Record<Typed['kind'], Reader>> = {
     const n = Number(match?.[1]?.replace(',', '.'));
     const miles = match?.[2] ? match[2] !== 'km' : system === 'imperial';
     const km = miles ? n * KM_PER_MILE : n;
-    return match && km <= 200 ? tenth(km) : 'A day’s way: like 8 km or 5 mi, up to 200 km.';
+    return match && km <= 200 ? tenth(km) : 'A day’s way: like 8 km or 5 mi, up to 200 km or 124 mi.';
   },
   money(text) {
     const clean = text.replace(/[$,\s]/g, '');

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import { findDatum, parseLength, type PlannedHole } from '@plain-cleat/core';
+import { findDatum, parseLength, printLength, type PlannedHole } from '@plain-cleat/core';
 import { Length } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -11,6 +11,9 @@ const WAYS = [
   ['abandoned', 'Given up'],
 ] as const;
 type Way = (typeof WAYS)[number][0];
+
+/** What a drill takes, mm. */
+const BITS = { least: 1, most: 80 } as const;
 
 /** What happened otherwise than planned at one hole: where it went, with which bit, which fastener, or not at all. */
 @Component({
@@ -197,8 +200,14 @@ export class Otherwise {
   }
 
   protected another(text: string): void {
-    const read = parseLength(text, this.units.system());
-    const wrong = !read.ok ? `Bit: ${read.says}` : read.mm < 1 || read.mm > 80 ? 'Bit: between 1 and 80 mm, like 17/64' : '';
+    const system = this.units.system();
+    const print = (mm: number): string => printLength(mm, system);
+    const read = parseLength(text, system);
+    const wrong = !read.ok
+      ? `Bit: ${read.says}`
+      : read.mm < BITS.least || read.mm > BITS.most
+        ? `Bit: between ${print(BITS.least)} and ${print(BITS.most)}, like ${system === 'metric' ? '6.8' : '17/64'}.`
+        : '';
     if (this.refuse(wrong) || !read.ok) return;
     const h = this.hole();
     this.store.drilled(h, read.mm, this.photo());

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { barTrue, parseLength, templatesOf, type PaperName, type Template } from '@plain-cleat/core';
+import { barTrue, fine, parseLength, tell, templatesOf, type PaperName, type Template } from '@plain-cleat/core';
 import { documentUrl } from '../stores/document-url';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -156,7 +156,8 @@ export class Templates {
   protected readonly curved = computed(() => this.worked().cannot.join('; '));
 
   protected words({ flattening, holes, parts }: Template): string {
-    const flat = holes.length < 2 || flattening < 0.01 ? 'lies flat' : `flattening costs ${flattening.toFixed(2)} mm`;
+    const flat =
+      holes.length < 2 || flattening < 0.01 ? 'lies flat' : `flattening costs ${tell([fine(flattening)], this.units.system())}`;
     return parts > 1 ? `${flat}, split in ${parts}` : flat;
   }
 

@@ -12,11 +12,12 @@ import {
   printFigure,
   printMass,
   readingFaults,
+  tell,
   readingsFromOutline,
   type ReadingFault,
 } from '@plain-cleat/core';
 import { line } from 'd3-shape';
-import { Length } from '../hull-view/words';
+import { Length, Words } from '../hull-view/words';
 import { wordsOf } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from './feature-list';
@@ -40,7 +41,7 @@ const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
 @Component({
   selector: 'pc-hull-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, FeatureRows, PhotoDesk, Length],
+  imports: [RouterLink, FeatureRows, PhotoDesk, Length, Words],
   templateUrl: './hull-bench.html',
   styleUrl: './hull-bench.scss',
 })
@@ -283,7 +284,7 @@ export default class HullBench {
   protected finishTrace(): void {
     const points = this.traced();
     const fault = outlineFault(points);
-    this.fault.set(fault ? `Outline: ${fault}.` : '');
+    this.fault.set(fault ? `Outline: ${tell(fault, this.units.system())}.` : '');
     if (fault) return;
     const heights = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
     const readings = readingsFromOutline(points, { gunwale: heights?.gunwale ?? 300, keel: 0 });
@@ -300,7 +301,7 @@ export default class HullBench {
   protected keep(): void {
     this.kept.set('');
     const fault = draftFault(this.draft());
-    this.fault.set(fault ?? '');
+    this.fault.set(fault ? tell(fault, this.units.system()) : '');
     if (fault) return;
     const model = modelOf(this.draft(), this.before());
     this.store.save(model, this.draft().expects).subscribe({

@@ -1,4 +1,4 @@
-import { type BenchReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core';
+import { type BenchReading, fairReadings, type HullModel, kg, readingFaults, say, type Sentence } from '@plain-cleat/core';
 
 /** A hull being measured: what was read off the bench, and everything else of its model. */
 export interface HullDraft {
@@ -83,14 +83,14 @@ export function modelOf(draft: HullDraft, before?: HullModel): HullModel {
 }
 
 /** What keeps a draft from being kept, by field; null when nothing does. */
-export function draftFault(draft: HullDraft): string | null {
+export function draftFault(draft: HullDraft): Sentence | null {
   const { rest } = draft;
-  if (!rest.name.trim()) return 'Name: what the hull is called.';
-  if (!rest.maker.trim()) return 'Maker: who made it.';
-  if (!(rest.massKg > 0 && rest.massKg <= 500)) return 'Weight: between nothing and 500 kg.';
-  if (!(rest.capacityKg > 0 && rest.capacityKg <= 2000)) return "Maker's rating: up to 2000 kg.";
+  if (!rest.name.trim()) return say`Name: what the hull is called.`;
+  if (!rest.maker.trim()) return say`Maker: who made it.`;
+  if (!(rest.massKg > 0 && rest.massKg <= 500)) return say`Weight: between nothing and ${kg(500)}.`;
+  if (!(rest.capacityKg > 0 && rest.capacityKg <= 2000)) return say`Maker's rating: up to ${kg(2000)}.`;
   const [fault] = readingFaults(draft.readings);
-  return fault ? `Station ${fault.row + 1}, ${fault.column}: ${fault.says}.` : null;
+  return fault ? say`Station ${fault.row + 1}, ${fault.column}: ${fault.says}.` : null;
 }
 
 /** The single figures of a hull, by what they are called. */

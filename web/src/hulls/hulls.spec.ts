@@ -20,7 +20,7 @@ describe('a hull draft', () => {
 
   it('new ones make a hull the schema takes, once named', () => {
     const draft = newDraft();
-    expect(draftFault(draft)).toContain('Name:');
+    expect(draftFault(draft)?.join('')).toContain('Name:');
     const named = { ...draft, rest: { ...draft.rest, name: 'Féroce 12', maker: 'Maker' } };
     expect(draftFault(named)).toBeNull();
     expect(idOf('Féroce 12')).toBe('feroce-12');
@@ -30,7 +30,7 @@ describe('a hull draft', () => {
   it('says which station is out of order', () => {
     const draft = newDraft();
     const swapped = { ...draft, rest: { ...draft.rest, name: 'n', maker: 'm' }, readings: [...draft.readings].reverse() };
-    expect(draftFault(swapped)).toContain('out of order');
+    expect(draftFault(swapped)?.join('')).toContain('out of order');
   });
 });
 

@@ -8,6 +8,7 @@ import {
   mountMinutes,
   otherSide,
   parseLength,
+  printLength,
   type Place,
   placeOfReading,
   printFigure,
@@ -32,6 +33,9 @@ import { TrackLines } from './track-lines';
 const FIXED: readonly Place['on'][] = ['insert', 'scupper', 'plate', 'fitting'];
 
 type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
+
+/** The tallest riser, mm. */
+const TALLEST = 1500;
 
 /** The chosen fitting: its numbers to type exactly, its findings and cures, how it is held. */
 @Component({
@@ -125,7 +129,7 @@ export class Card {
     if (!read.ok) return wrong(read.says);
     if (read.mm < 0 && field !== 'off') return wrong('a length of nought or more');
     if (field === 'lift') {
-      if (read.mm > 1500) return wrong('a riser of 59 in, 1500 mm, at the most');
+      if (read.mm > TALLEST) return wrong(`a riser of ${printLength(TALLEST, this.units.system(), 'down')} at the most`);
       this.changed.emit({ id: this.id(), kind: 'liftItem', item: this.key, from: lift, to: read.mm });
     } else if (field === 'off') {
       if (place.on !== 'deck') return;

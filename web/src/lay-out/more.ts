@@ -5,6 +5,7 @@ import {
   type DraftChange,
   type Fitted,
   parseLength,
+  printLength,
   type Place,
   printFigure,
   scupperName,
@@ -14,6 +15,9 @@ import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { Bench } from './bench';
 import { OtherHulls } from './other-hulls';
+
+/** The longest tether, mm. */
+const LONGEST = 6000;
 
 /** More of the chosen fitting: what it stands on, its sets, tether, lean, lock, float, and other boats. */
 @Component({
@@ -261,8 +265,10 @@ export class More {
       return;
     }
     const read = parseLength(text, this.units.system());
-    const ok = read.ok && read.mm > 0 && read.mm <= 6000;
-    this.fault.set(ok ? {} : { tether: `Tether: ${read.ok ? 'up to 236 in, 6000 mm' : read.says}.` });
+    const ok = read.ok && read.mm > 0 && read.mm <= LONGEST;
+    this.fault.set(
+      ok ? {} : { tether: `Tether: ${read.ok ? `up to ${printLength(LONGEST, this.units.system(), 'down')}` : read.says}.` },
+    );
     if (ok) this.emit({ kind: 'tetherItem', item: id, from, to: { to: from?.to ?? null, length: read.mm } });
   }
 

@@ -77,7 +77,7 @@ describe('a screwed-on track', () => {
     await cut('short');
     expect(rig.find('[role=alert]').textContent).toContain('Cut to:');
     await cut('2');
-    expect(rig.find('[role=alert]').textContent).toContain('between 100 and 2440 mm');
+    expect(rig.find('[role=alert]').textContent).toContain('between 3 15/16 in and 96 1/16 in');
     await cut('16');
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'cutTrack', item: 't', from: null, to: 406.4 }) as never,

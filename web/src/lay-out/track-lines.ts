@@ -95,8 +95,7 @@ export class TrackLines {
   protected readonly lie = computed(() => lieOf(this.state().workup.surface, this.item().placed));
   protected readonly edge = computed(() => {
     const { edge } = this.lie();
-    const print = (mm: number, how: 'up' | 'down'): string => printLength(mm, this.units.system(), how);
-    return edge ? `, ${print(edge.least, 'down')} to ${print(edge.most, 'up')} from the edge` : '';
+    return edge ? `, ${this.print(edge.least, 'down')} to ${this.print(edge.most, 'up')} from the edge` : '';
   });
   private readonly slots = computed(() => slotsOf(this.item(), this.state().doc.hull.material, this.state().doc.shop.holding));
   protected readonly slotted = computed(() => this.slots().filter((s) => s.slot > 0));
@@ -111,12 +110,14 @@ export class TrackLines {
     }),
   );
 
+  private print = (mm: number, how: 'up' | 'down'): string => printLength(mm, this.units.system(), how);
+
   protected cut(text: string): void {
     const read = parseLength(text, this.units.system());
     const wrong = !read.ok
       ? read.says
       : read.mm < SHORTEST || read.mm > LONGEST
-        ? `between ${SHORTEST} and ${LONGEST} mm, what a bar gives`
+        ? `between ${this.print(SHORTEST, 'up')} and ${this.print(LONGEST, 'down')}, what a bar gives`
         : '';
     this.fault.set(wrong ? `Cut to: ${wrong}.` : '');
     if (!wrong && read.ok) this.emit(Math.round(read.mm * 10) / 10);

@@ -90,10 +90,11 @@ const WORDS = {
                 <p class="muted">{{ s.care[language()] }}</p>
                 <p class="small">
                   {{ s.holes.length ? t().holes + ': ' : t().none }}
-                  @for (h of s.holes; track h.label) {
+                  @for (h of s.holes; track h.label; let last = $last) {
                     <span
-                      >{{ h.label }} {{ print(h.reading, h.from) }}{{ t().states[h.state] ? ', ' + t().states[h.state] : '' }};
-                    </span>
+                      >{{ h.label }} {{ print(h.reading, h.from) }}{{ t().states[h.state] ? ', ' + t().states[h.state] : ''
+                      }}{{ last ? '.' : '; ' }}</span
+                    >
                   }
                 </p>
               }

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { entryOf, LANES, parseLength, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
+import { entryOf, FUSE_WITHIN, LANES, parseLength, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Scale, WIDTH } from '../hull-view/scale';
 import { Strip } from '../hull-view/strip';
-import { Cut } from '../hull-view/words';
+import { Cut, Length } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -21,7 +21,7 @@ interface Box {
 @Component({
   selector: 'pc-wire',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Cut, FindingBox],
+  imports: [Strip, Cut, Length, FindingBox],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',
 })
@@ -33,6 +33,7 @@ export default class Wire {
   protected readonly fault = signal('');
   protected readonly sources = signal(false);
   protected readonly width = WIDTH;
+  protected readonly fuseWithin = FUSE_WITHIN;
   protected readonly gauges = [null, 18, 16, 14, 12, 10, 8, 6, 4, 2] as const;
   protected readonly runs = computed(() => this.store.state()?.workup.runs ?? []);
   protected readonly run = computed(() => this.runs().find((r) => r.id === this.picked()) ?? this.runs()[0] ?? null);
