@@ -9,6 +9,7 @@ import {
   printLength,
   printLong,
   printMoney,
+  printLittle,
   printStature,
   roundCents,
   say,
@@ -66,6 +67,7 @@ describe('lengths', () => {
     expect(printLong(10 * 304.8 + 4.2 * 25.4, 'imperial')).toBe('10 ft 5 in');
     expect(printLong(3 * 304.8, 'imperial')).toBe('3 ft');
     expect(printLong(3181, 'metric')).toBe('3.19 m');
+    expect([printLittle(0.121, 'metric'), printLittle(0.121, 'imperial')]).toEqual(['0.13 mm', '0.005 in']);
     expect(printStature(1778, 'imperial')).toBe('5′ 10″');
     expect(printStature(1778, 'metric')).toBe('178 cm');
   });

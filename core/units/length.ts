@@ -138,6 +138,12 @@ export function printLong(mm: number, system: UnitSystem, how: Rounding = 'up'):
   return inches % 12 ? `${feet} ft ${inches % 12} in` : `${feet} ft`;
 }
 
+/** Prints what is finer than a tape's marks, up to the careful side: `0.13 mm`, `0.006 in`. */
+export const printLittle = (mm: number, system: UnitSystem): string =>
+  system === 'metric'
+    ? `${(Math.ceil(mm * 100 - 1e-9) / 100).toFixed(2)} mm`
+    : `${(Math.ceil((mm / MM_PER_INCH) * 1000 - 1e-9) / 1000).toFixed(3)} in`;
+
 /** Prints a person's height: `5′ 10″`, `178 cm`. */
 export function printStature(mm: number, system: UnitSystem): string {
   if (system === 'metric') return `${Math.round(mm / 10)} cm`;

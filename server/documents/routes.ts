@@ -1,4 +1,4 @@
-import { barTrue, findDatum, printFigure, templatesOf, workUp, type Template, type Workup } from '@plain-cleat/core';
+import { barTrue, findDatum, printFigure, printLittle, templatesOf, workUp, type Template, type Workup } from '@plain-cleat/core';
 import { ROUTES, type DocumentQuery } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -60,6 +60,7 @@ function wordsOf({ sheet, workup }: Printed): TemplateWords {
   return {
     datum: findDatum(workup.surface, tape.datum).name.toUpperCase(),
     figure: (mm) => printFigure(mm, sheet.units),
+    little: (mm) => printLittle(mm, sheet.units),
   };
 }
 
@@ -85,7 +86,7 @@ function checkBar({ sheet, workup }: Printed): void {
     409,
     'Bar not measured',
     measured
-      ? `the bar on ${name} read ${measured.reading.toFixed(1)} mm for ${measured.bar}: set the printer to 100 % and measure again`
+      ? `the bar on ${name} read ${printLittle(measured.reading, sheet.units)} for ${measured.bar}: set the printer to 100 % and measure again`
       : `print the check page on ${name}, measure its bar and type what it reads first`,
     { field: 'paper' },
   );

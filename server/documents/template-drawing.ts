@@ -16,6 +16,8 @@ export const CROSS = 8;
 export interface TemplateWords {
   readonly datum: string;
   figure(mm: number): string;
+  /** Less than a mark of the tape, to the careful side, with its unit. */
+  little(mm: number): string;
 }
 
 /** The words beside a line the sheet is laid by. */
@@ -96,10 +98,10 @@ export function faceWords({ onSide, side, bow }: Template): string {
 }
 
 /** What flattening costs on this sheet. */
-export const flatWords = ({ flattening, holes, part, parts }: Template): string =>
+export const flatWords = ({ flattening, holes, part, parts }: Template, words: TemplateWords): string =>
   (holes.length < 2
     ? 'One hole: nothing is flattened.'
-    : `Flattening costs at most ${flattening < 0.005 ? '0.01' : (Math.ceil(flattening * 100) / 100).toFixed(2)} mm between two holes.`) +
+    : `Flattening costs at most ${words.little(Math.max(flattening, 0.005))} between two holes.`) +
   (parts > 1 ? ` Split in ${parts}: sheet ${part}. Lay each by its own lines.` : '');
 
 const escaped = (s: string): string => s.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
@@ -122,7 +124,7 @@ export function templateSvg(t: Template, words: TemplateWords, title: string): s
     return own.length ? `<g id="${layer}">${own.map(draw).join('')}</g>` : '';
   });
   const [w, h] = [right - left, high - low];
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(w)}mm" height="${n(h)}mm" viewBox="0 0 ${n(w)} ${n(h)}" fill="none" stroke="black" stroke-width="0.2"><title>${escaped(title)}</title><desc>${escaped(`${faceWords(t)} ${flatWords(t)}`)}</desc>${groups.join('')}</svg>\n`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(w)}mm" height="${n(h)}mm" viewBox="0 0 ${n(w)} ${n(h)}" fill="none" stroke="black" stroke-width="0.2"><title>${escaped(title)}</title><desc>${escaped(`${faceWords(t)} ${flatWords(t, words)}`)}</desc>${groups.join('')}</svg>\n`;
 }
 
 /** The same for a machine: DXF, millimetres, a layer for each kind. */

@@ -1,4 +1,15 @@
-import { FRAME, onTile, PAPERS, tilesOf, type Box, type OnPaper, type Template, type Tile, type Tiling } from '@plain-cleat/core';
+import {
+  FRAME,
+  onTile,
+  PAPERS,
+  printLittle,
+  tilesOf,
+  type Box,
+  type OnPaper,
+  type Template,
+  type Tile,
+  type Tiling,
+} from '@plain-cleat/core';
 import { INK, MUTED, Paper, POINTS_PER_MM, type Sheet } from './sheet';
 import { CROSS, faceWords, flatWords, lineWords, piecesOf, type Piece, type TemplateWords } from './template-drawing';
 
@@ -35,7 +46,7 @@ const BARS = { '100 mm': 100, '4 in': 101.6 } as const;
 export function checkPage(sheet: Sheet): Promise<Buffer> {
   const paper = new Paper(sheet, 'Printer check');
   paper.text(
-    `Print at 100 %, no scaling, on ${sheet.paper === 'A4' ? 'A4' : 'Letter'}. Measure a bar with a steel rule and type what it reads: the templates open when it is true within ${sheet.shop.drilling.barWithin} mm.`,
+    `Print at 100 %, no scaling, on ${sheet.paper === 'A4' ? 'A4' : 'Letter'}. Measure a bar with a steel rule and type what it reads: the templates open when it is true within ${printLittle(sheet.shop.drilling.barWithin, sheet.units)}.`,
   );
   bar(paper, 20, 80, BARS['100 mm'], '100 mm');
   bar(paper, 20, 100, BARS['4 in'], '4 in');
@@ -108,7 +119,7 @@ function heading(paper: Paper, t: Template, tile: Tile, tiling: Tiling, words: T
     .fillColor(INK)
     .text(`${faceWords(t)} Lay it by: ${laid.join('; ')}.`, ...at(21.5), { width, height: 23, ellipsis: true })
     .text(
-      `${flatWords(t)} Print at 100 %, no scaling.${many ? ' Cut at the frame, lay register mark on register mark.' : ''}`,
+      `${flatWords(t, words)} Print at 100 %, no scaling.${many ? ' Cut at the frame, lay register mark on register mark.' : ''}`,
       ...at(30),
       { width, height: 12, ellipsis: true },
     );

@@ -87,7 +87,7 @@ describe('templates', () => {
     const none = problemOf(await get('A4').expect(409));
     expect([none.field, none.detail]).toEqual(['paper', jasmine.stringContaining('print the check page on A4')]);
     await measure('A4', 98.6, locked, plan.id);
-    expect(problemOf(await get('A4').expect(409)).detail).toContain('98.6 mm for 100 mm');
+    expect(problemOf(await get('A4').expect(409)).detail).toContain('3.882 in for 100 mm');
     await measure('A4', 100.2, locked, plan.id);
     await get('A4').expect(200);
     // Another paper comes out of another tray, or another printer.
@@ -170,7 +170,7 @@ describe('templates', () => {
     for (const t of sheets) {
       expect(t).toContain('seen from outside, gunwale up');
       expect(t).toContain('laid along the gunwale');
-      expect(t).toMatch(/Flattening costs at most 0\.\d\d mm/);
+      expect(t).toMatch(/Flattening costs at most 0\.\d\d\d in/);
       expect(t).toContain('no scaling');
     }
   });
