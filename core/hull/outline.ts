@@ -1,4 +1,4 @@
-import { longMm, say, tell, type Sentence } from '../units';
+import { mm, say, tell, type Sentence } from '../units';
 import type { BenchReading } from './readings';
 import type { HullSurface } from './surface';
 
@@ -36,9 +36,9 @@ export function outlineFault(points: readonly (readonly [number, number])[]): Se
   const ys = points.map((p) => p[1]);
   const [long, wide] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
   if (!(long >= LONG.least && long <= LONG.most))
-    return say`the outline is ${longMm(long)} long; a kayak is ${longMm(LONG.least)} to ${longMm(LONG.most)}, bow to the left`;
+    return say`the outline is ${mm(long)} long; a kayak is ${mm(LONG.least)} to ${mm(LONG.most)}, bow to the left`;
   if (!(wide >= WIDE.least && wide <= WIDE.most))
-    return say`the outline is ${longMm(wide)} wide; a kayak is ${longMm(WIDE.least)} to ${longMm(WIDE.most)}`;
+    return say`the outline is ${mm(wide)} wide; a kayak is ${mm(WIDE.least)} to ${mm(WIDE.most)}`;
   const crossing = selfCrossing(points);
   return crossing ? say`the outline crosses itself: piece ${crossing.first} runs over piece ${crossing.second}` : null;
 }

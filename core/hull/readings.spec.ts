@@ -153,7 +153,7 @@ describe('an outline', () => {
     ];
     expect(told(outlineFault(bow))).toContain('crosses itself: piece 2 runs over piece 5');
     expect(told(outlineFault(bow.slice(0, 3)))).toContain('fewer than six points');
-    expect(told(outlineFault(bow.map(([x, y]) => [x / 10, y / 10])))).toContain('long; a kayak is 5 ft to 29 ft 7 in');
+    expect(told(outlineFault(bow.map(([x, y]) => [x / 10, y / 10])))).toContain('long; a kayak is 59 1/16 in to 354 5/16 in');
     expect(() => readingsFromOutline(bow, { gunwale: 300, keel: 0 })).toThrowError(RangeError);
   });
 
