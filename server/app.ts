@@ -26,6 +26,7 @@ import { HttpProblem, problems } from './http/problem';
 import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
 import { photoRoutes } from './photos/routes';
+import { stopReading } from './reading/read';
 import { rigRoutes } from './rigs/routes';
 import { shopRoutes } from './shop/routes';
 import { staffRoutes } from './staff/routes';
@@ -33,8 +34,8 @@ import { wishRoutes } from './wishes/routes';
 
 export interface App {
   readonly express: Express;
-  /** Ends open streams and timers. */
-  stop(): void;
+  /** Ends open streams, timers and processes. */
+  stop(): Promise<void>;
 }
 
 const HOURS = 3_600_000;
@@ -159,9 +160,10 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   app.use(problems(log));
   return {
     express: app,
-    stop() {
+    async stop() {
       events.stop();
       store.stopExpiringSessions();
+      await stopReading();
     },
   };
 }

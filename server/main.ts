@@ -37,9 +37,9 @@ let stopping = false;
 async function stop(): Promise<void> {
   if (stopping) return;
   stopping = true;
-  app.stop();
+  const closed = new Promise((resolve) => server.close(resolve));
   server.closeAllConnections();
-  await new Promise((resolve) => server.close(resolve));
+  await Promise.all([app.stop(), closed]);
   await db.close();
   process.exit(0);
 }

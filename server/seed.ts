@@ -1,14 +1,13 @@
 import { ASSEMBLIES, CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/demo';
-import { writeRigFile } from '@plain-cleat/core';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, RigRow, ShopRow, StaffRow } from './database/models';
 import { todayIn } from './rigs/load';
-import { importRigFile } from './rigs/open';
+import { importRig } from './rigs/open';
 import { project } from './rigs/progress';
 import { hashPassword } from './staff/passwords';
 
-/** Loads the demo shop into an empty database, its rigs through the same door as any rig file. */
+/** Loads the demo shop into an empty database, its rigs as any rig file's. */
 export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   if ((await StaffRow.count()) > 0) return false;
   for (const { password, pin, ...person } of STAFF)
@@ -19,7 +18,7 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   for (const a of ASSEMBLIES) await AssemblyRow.create({ id: a.id, version: a.version, document: JSON.stringify(a) });
   await CounterRow.create({ name: 'rig', value: 143 });
   for (const { file, place } of demoRigs(todayIn(SHOP.timeZone))) {
-    const { id } = await importRigFile(db, writeRigFile(file), place);
+    const { id } = await importRig(db, file, place);
     // The demo's rigs live on the shop's own hulls, catalog and settings.
     await RigRow.update({ carried: null }, { where: { id } });
     await project(id, log);

@@ -1,13 +1,4 @@
-import {
-  fairHull,
-  hullFaults,
-  hullModel,
-  outlineSvg,
-  readFoundHoles,
-  readingFaults,
-  tell,
-  type HullModel,
-} from '@plain-cleat/core';
+import { fairHull, hullFaults, hullModel, outlineSvg, readingFaults, tell, type HullModel } from '@plain-cleat/core';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { Op, type Sequelize } from 'sequelize';
@@ -15,11 +6,12 @@ import { inTransaction } from '../database/transaction';
 import { HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput, notFound } from '../http/problem';
+import { read } from '../reading/read';
 import { keepHullFacts } from '../rigs/facts';
 import { type Carried, factsOf, holesOnHull } from '../rigs/load';
 import { newestShop } from '../shop/newest';
 import { newestHull, newestHulls } from './newest';
-import { csvRows, offsetsCsv, outlineDxf, readOffsets, readOutline } from './outline-file';
+import { offsetsCsv, outlineDxf } from './outline-file';
 
 function attach(res: Response, type: string, name: string, text: string): void {
   res.type(type).setHeader('Content-Disposition', `attachment; filename="${name}"`);
@@ -93,7 +85,7 @@ export function hullRoutes(router: Router, db: Sequelize): void {
     });
   });
   bind(router, ROUTES.readHullFile, async ({ body }) => ({
-    readings: body.kind === 'csv' ? readOffsets(body.text) : readOutline(body.kind, body.text, body.heights),
+    readings: body.kind === 'csv' ? await read('offsets', body.text) : await read('outline', body.kind, body.text, body.heights),
   }));
   bind(router, ROUTES.offsetsCsv, async ({ params, res }) => {
     const model = await newestHull(params.hull ?? '');
@@ -116,7 +108,7 @@ export function hullRoutes(router: Router, db: Sequelize): void {
     return { hull, model, facts, holes: await holesOnHull(row.id, facts), shop };
   });
   bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => keepHullFacts(db, params.own ?? '', staff.name, body.facts));
-  bind(router, ROUTES.readFound, async ({ body }) => readFoundHoles(csvRows(body.text), body.units));
+  bind(router, ROUTES.readFound, async ({ body }) => read('found', body.text, body.units));
   bind(router, ROUTES.describeHull, async ({ params, body }) => {
     const [count] = await HullRow.update(body, { where: { id: params.own ?? '' } });
     if (count === 0 && !(await HullRow.findByPk(params.own ?? ''))) throw notFound('hull', 'there is no such hull');

@@ -4,19 +4,19 @@ import type { Router } from 'express';
 import { PhotoRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput, notFound } from '../http/problem';
+import { read } from '../reading/read';
 import { findRig } from '../rigs/load';
-import { takePhoto } from './take';
 
 /** Photos beside the plan, never in it. */
 export function photoRoutes(router: Router): void {
   bind(router, ROUTES.addPhoto, async ({ params, file, body }) => {
     const rig = await findRig(params.rig ?? '');
     if (!file) throw badInput([{ field: 'photo', says: 'choose a JPEG, PNG or WebP photo' }]);
-    const taken = await takePhoto(file.buffer);
+    const taken = await read('photo', file.buffer);
     const id = body.id ?? randomUUID();
     // A tablet that heard no answer sends a photo again under the same id.
     if (!(await PhotoRow.findOne({ where: { id, rigId: rig.id }, attributes: ['id'] })))
-      await PhotoRow.create({ id, rigId: rig.id, mime: taken.mime, bytes: taken.bytes });
+      await PhotoRow.create({ id, rigId: rig.id, mime: taken.mime, bytes: Buffer.from(taken.bytes) });
     return { id, name: file.originalname.slice(0, 120), width: taken.width, height: taken.height };
   });
   bind(router, ROUTES.photo, async ({ params, res }) => {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { openPlan, type Plan, readRigFile, type RigFile, sameJson, type HullModel } from '@plain-cleat/core';
+import { openPlan, type Plan, type RigFile, sameJson, type HullModel } from '@plain-cleat/core';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
@@ -103,12 +103,9 @@ export async function duplicateRig(db: Sequelize, rigId: string, title: string):
   });
 }
 
-/** Opens a rig from a rig file's text, whole or not at all. */
-export async function importRigFile(db: Sequelize, text: string, place = 'bench 1'): Promise<{ id: string; number: string }> {
-  const read = readRigFile(text);
-  if (!read.ok) throw badInput(read.faults);
-  return inTransaction(db, (transaction) => storeFile(read.file, place, transaction));
-}
+/** Opens a rig from a rig file, whole or not at all. */
+export const importRig = (db: Sequelize, file: RigFile, place = 'bench 1'): Promise<{ id: string; number: string }> =>
+  inTransaction(db, (transaction) => storeFile(file, place, transaction));
 
 async function storeFile(file: RigFile, place: string, transaction: Transaction): Promise<{ id: string; number: string }> {
   const { hull, parts, consumables, shop } = file;

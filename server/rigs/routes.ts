@@ -7,12 +7,13 @@ import { RigRow } from '../database/models';
 import { attach } from '../documents/routes';
 import { bind } from '../http/bind';
 import { HttpProblem, notFound } from '../http/problem';
+import { read } from '../reading/read';
 import { ownChanges, recordChange } from './changes';
 import { checkAcceptance } from './check';
 import { keepFacts, whoKept } from './facts';
 import { findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
-import { duplicateRig, importRigFile, openNewRig } from './open';
+import { duplicateRig, importRig, openNewRig } from './open';
 import { project } from './progress';
 
 async function describe(rigId: string, author: string): Promise<RigDocument> {
@@ -43,7 +44,7 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
 export function rigRoutes(router: Router, db: Sequelize, log: Logger, secret: string): void {
   bind(router, ROUTES.openRig, async ({ body }) => openNewRig(db, body));
   bind(router, ROUTES.importRig, async ({ body }) => {
-    const made = await importRigFile(db, body.text);
+    const made = await importRig(db, await read('rig', body.text));
     await project(made.id, log);
     return made;
   });

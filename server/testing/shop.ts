@@ -45,7 +45,7 @@ export class Shop {
   }
 
   async close(): Promise<void> {
-    this.app.stop();
+    await this.app.stop();
     this.server.closeAllConnections();
     await new Promise((done) => this.server.close(done));
     await this.db.close();

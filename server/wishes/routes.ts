@@ -4,13 +4,13 @@ import type { Router } from 'express';
 import { HeadingRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
-import { readSheetFile } from './sheet';
+import { read } from '../reading/read';
 
 /** The owner's spreadsheet: read, its columns guessed, what was mapped by hand remembered. */
 export function wishRoutes(router: Router): void {
   bind(router, ROUTES.readWishSheet, async ({ file }) => {
     if (!file) throw badInput([{ field: 'file', says: 'choose a CSV or XLSX file' }]);
-    const { cells, dropped } = await readSheetFile(file.buffer);
+    const { cells, dropped } = await read('sheet', file.buffer);
     const remembered = Object.fromEntries(
       (await HeadingRow.findAll()).map((r) => [r.heading, r.meaning as ColumnMeaning | 'nothing']),
     );

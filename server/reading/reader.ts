@@ -1,0 +1,41 @@
+import { readRigFile, workUp, type BenchReading, type RigFile, type UnitSystem } from '@plain-cleat/core';
+import workerpool from 'workerpool';
+import { badInput } from '../http/problem';
+import { answered } from '../workers/pool';
+import { readFound, readOffsets, readOutline } from './drawing';
+import { takePhoto, type TakenPhoto } from './photo';
+import { readSheetFile, type SheetCells } from './sheet';
+
+/** A rig file, read and worked up once: what cannot be worked up is not taken in. */
+function readRig(text: string): RigFile {
+  const read = readRigFile(text);
+  if (!read.ok) throw badInput(read.faults);
+  const { plan, hull, ledger, shop } = read.file;
+  try {
+    workUp({ plan, hull, shop, facts: ledger, catalog: read.file, asOf: plan.opened });
+  } catch (error) {
+    throw badInput([{ field: '(whole)', says: `this rig cannot be worked up: ${(error as Error).message.slice(0, 200)}` }]);
+  }
+  return read.file;
+}
+
+/** Everything that people bring, by its kind; this runs in a process of its own. */
+const READERS = {
+  sheet: (bytes: Uint8Array): Promise<SheetCells> => readSheetFile(Buffer.from(bytes)),
+  offsets: (text: string): BenchReading[] => readOffsets(text),
+  outline: (kind: 'svg' | 'dxf', text: string, heights: { gunwale: number; keel: number }): BenchReading[] =>
+    readOutline(kind, text, heights),
+  found: (text: string, units: UnitSystem): ReturnType<typeof readFound> => readFound(text, units),
+  photo: (bytes: Uint8Array): Promise<TakenPhoto> => takePhoto(Buffer.from(bytes)),
+  rig: (text: string): RigFile => readRig(text),
+};
+export type Readers = typeof READERS;
+
+workerpool.worker(
+  Object.fromEntries(
+    Object.entries(READERS).map(([kind, read]) => [
+      kind,
+      (...args: unknown[]) => answered(() => (read as (...all: unknown[]) => unknown)(...args)),
+    ]),
+  ),
+);

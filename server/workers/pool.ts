@@ -1,0 +1,90 @@
+import { cpus } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import workerpool from 'workerpool';
+import { HttpProblem } from '../http/problem';
+
+/** What a process of a pool answers: what was asked for, or what is wrong with what came. */
+export type Answered<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problem: Pick<HttpProblem, 'status' | 'title' | 'says' | 'more'> };
+
+/** Runs work in a pool's process and turns a refusal into an answer; anything else ends as the process's own fault. */
+export async function answered<T>(work: () => T | Promise<T>): Promise<Answered<T>> {
+  try {
+    return { ok: true, value: await work() };
+  } catch (error) {
+    if (!(error instanceof HttpProblem)) throw error;
+    const { status, title, says, more } = error;
+    return { ok: false, problem: { status, title, says, more } };
+  }
+}
+
+interface Bounds {
+  readonly script: URL;
+  /** Processes at once. */
+  readonly most: number;
+  /** What may wait for one; whoever comes later is told to come again. */
+  readonly waiting: number;
+  /** Heap of one process, MB. */
+  readonly memory: number;
+  /** Time for one piece of work, seconds; then its process is ended. */
+  readonly seconds: number;
+  /** What is said when a process had too little memory or time. */
+  readonly lost: () => HttpProblem;
+}
+
+/**
+ * Processes of their own for what may take long or go wrong: few at once, each with little memory and little time,
+ * so that whatever happens there ends that one and not the server.
+ */
+export class ProcessPool {
+  private pool?: workerpool.Pool;
+
+  constructor(private readonly bounds: Bounds) {}
+
+  /**
+   * Has one piece of work done.
+   * @throws HttpProblem what the work refused; that it took too much; or 503 when too much waits already
+   */
+  async run<T>(method: string, ...args: readonly unknown[]): Promise<T> {
+    const { lost, seconds } = this.bounds;
+    let answer: Answered<T>;
+    try {
+      answer = (await this.open()
+        .exec(method, [...args])
+        .timeout(seconds * 1000)) as Answered<T>;
+    } catch (error) {
+      const { name, message } = error as Error;
+      if (/Max queue size/.test(message))
+        throw new HttpProblem(503, 'Busy', 'much is being read and printed; try again in a moment');
+      if (name === 'TimeoutError' || /terminated/i.test(message)) throw lost();
+      throw error;
+    }
+    if (answer.ok) return answer.value;
+    const { status, title, says, more } = answer.problem;
+    throw new HttpProblem(status, title, says, more);
+  }
+
+  private open(): workerpool.Pool {
+    const { script, most, waiting, memory } = this.bounds;
+    return (this.pool ??= workerpool.pool(fileURLToPath(script), {
+      workerType: 'process',
+      maxWorkers: most,
+      maxQueueSize: waiting,
+      forkOpts: {
+        execArgv: [...process.execArgv, `--max-old-space-size=${memory}`],
+        serialization: 'advanced',
+        env: { NODE_ENV: process.env.NODE_ENV },
+      },
+    }));
+  }
+
+  /** Ends its processes. */
+  async close(): Promise<void> {
+    await this.pool?.terminate(true);
+    this.pool = undefined;
+  }
+}
+
+/** Half the processors, one at least: the rest is for answering. */
+export const HALF = Math.max(1, Math.floor(cpus().length / 2));
