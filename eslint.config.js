@@ -1,4 +1,5 @@
 import angular from 'angular-eslint';
+import regexp from 'eslint-plugin-regexp';
 import tseslint from 'typescript-eslint';
 
 const clockAndChance = [
@@ -27,6 +28,15 @@ export default tseslint.config(
       '@typescript-eslint/class-literal-property-style': 'off',
       eqeqeq: 'error',
       'no-restricted-syntax': ['error', foreignKeys],
+    },
+  },
+  {
+    // Text comes from outside: no expression may take longer than the text is long.
+    files: ['api/**/*.ts', 'core/**/*.ts', 'server/**/*.ts', 'web/src/**/*.ts'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
     },
   },
   {

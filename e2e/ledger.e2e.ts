@@ -153,7 +153,7 @@ test('a track is cut to length and takes what is let go near it; its template co
   const cut = page.locator('pc-track-lines').getByLabel('Cut to');
   await cut.fill('2');
   await cut.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Cut to: between 100 and 2440 mm');
+  await expect(page.getByRole('alert')).toContainText('Cut to: between 3 15/16 in and 96 1/16 in');
   await cut.fill('16');
   await cut.press('Enter');
   await expect(page.locator('pc-track-lines')).toContainText('Nothing rides on it yet');

@@ -21,12 +21,14 @@ import { cutRoutes } from './cuts/routes';
 import { documentRoutes } from './documents/routes';
 import { eventRoutes } from './events/routes';
 import { floorRoutes } from './floor/routes';
+import { stopDrafting } from './drafting/draft';
 import { bind } from './http/bind';
 import { HttpProblem, problems } from './http/problem';
 import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
 import { photoRoutes } from './photos/routes';
 import { stopReading } from './reading/read';
+import { Projection } from './rigs/progress';
 import { rigRoutes } from './rigs/routes';
 import { shopRoutes } from './shop/routes';
 import { staffRoutes } from './staff/routes';
@@ -144,9 +146,10 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   const document = openApiDocument();
   bind(router, ROUTES.openApi, async () => document);
   staffRoutes(router, (req, res) => generateCsrfToken(req, res, { overwrite: true }), config.SESSION_SECRET);
-  floorRoutes(router);
+  const projection = new Projection(log);
+  floorRoutes(router, projection);
   ownerRoutes(router);
-  rigRoutes(router, db, log, config.SESSION_SECRET);
+  rigRoutes(router, db, projection, config.SESSION_SECRET);
   documentRoutes(router, db);
   hullRoutes(router, db);
   shopRoutes(router, db);
@@ -163,7 +166,8 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
     async stop() {
       events.stop();
       store.stopExpiringSessions();
-      await stopReading();
+      await projection.settled();
+      await Promise.all([stopReading(), stopDrafting()]);
     },
   };
 }

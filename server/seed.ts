@@ -4,7 +4,7 @@ import type { Sequelize } from 'sequelize';
 import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, RigRow, ShopRow, StaffRow } from './database/models';
 import { todayIn } from './rigs/load';
 import { importRig } from './rigs/open';
-import { project } from './rigs/progress';
+import { Projection } from './rigs/progress';
 import { hashPassword } from './staff/passwords';
 
 /** Loads the demo shop into an empty database, its rigs as any rig file's. */
@@ -17,11 +17,13 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) });
   for (const a of ASSEMBLIES) await AssemblyRow.create({ id: a.id, version: a.version, document: JSON.stringify(a) });
   await CounterRow.create({ name: 'rig', value: 143 });
+  const projection = new Projection(log);
   for (const { file, place } of demoRigs(todayIn(SHOP.timeZone))) {
     const { id } = await importRig(db, file, place);
     // The demo's rigs live on the shop's own hulls, catalog and settings.
     await RigRow.update({ carried: null }, { where: { id } });
-    await project(id, log);
+    projection.touch(id);
   }
+  await projection.settled();
   return true;
 }

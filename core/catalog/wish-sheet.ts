@@ -177,7 +177,7 @@ export function readCents(text: string): number | null {
   return Number.isSafeInteger(cents) && cents <= 100_000_000 ? cents : null;
 }
 
-const TOTAL = /^(?:sub|grand)?\s*-?\s*(?:total|sum|somme|suma)\b/i;
+const TOTAL = /^(?:sub|grand)?[\s-]*(?:total|sum|somme|suma)\b/i;
 
 /** Pairs of letters of a text. */
 const pairsOf = (text: string): string[] => Array.from({ length: Math.max(0, text.length - 1) }, (_, i) => text.slice(i, i + 2));

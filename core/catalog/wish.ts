@@ -122,10 +122,10 @@ export interface SaidWish {
 
 /** One thing and its count: `2 x net`, `two rod holders`, `a pair of clips`. */
 function counted(text: string): SaidWish {
-  const clean = text.trim();
-  const digits = /^(\d{1,2})\s*(?:x|\u00d7|pcs|of)?\s+(?!(?:in|inch|ft|mm|cm|m|ah|lb|kg|v|w|l)\b)(\S.*)$/i.exec(clean);
+  const clean = text.trim().replace(/\s+/g, ' ');
+  const digits = /^(\d{1,2}) ?(?:x|\u00d7|pcs|of)? (?!(?:in|inch|ft|mm|cm|m|ah|lb|kg|v|w|l)\b)(\S.*)$/i.exec(clean);
   if (digits?.[2] && Number(digits[1]) >= 1) return { text: digits[2], count: Number(digits[1]) };
-  const after = /^(.*\S)\s*[x\u00d7]\s?(\d{1,2})$/i.exec(clean);
+  const after = /^(.*\S) ?[x\u00d7] ?(\d{1,2})$/i.exec(clean);
   if (after?.[1] && Number(after[2]) >= 1) return { text: after[1], count: Number(after[2]) };
   const [first = '', ...rest] = clean.split(' ');
   const word = Object.hasOwn(WORDS, first.toLowerCase()) ? WORDS[first.toLowerCase()] : undefined;
@@ -141,7 +141,8 @@ function counted(text: string): SaidWish {
 /** What was said, as single wishes with their counts: `two rod holders and a net with a float` is three. */
 export function splitWish(text: string): SaidWish[] {
   const parts = text
-    .split(/\s+(?:and|with|plus)\s+|\s*[&+;]\s+/i)
+    .replace(/\s+/g, ' ')
+    .split(/ (?:and|with|plus) | ?[&+;] /i)
     .map((t) => t.trim())
     .filter((t) => t.length > 1);
   return (parts.length ? parts : [text.trim()]).filter(Boolean).map(counted);

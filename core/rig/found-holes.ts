@@ -57,9 +57,11 @@ export function readFoundHoles(
     };
     const reading = length('reading');
     const bit = length('bit');
-    const off = /^([ps])?\s*([-−])?\s*(.*?)\s*([ps])?$/i.exec(cell('off') || '0');
-    const side = (off?.[1] ?? off?.[4] ?? '').toLowerCase();
-    const across = length('off', off?.[3] ?? '');
+    const off = cell('off').toLowerCase() || '0';
+    const side = /^[ps]|[ps]$/.exec(off)?.[0] ?? '';
+    const offCentre = off.replace(/^[ps]|[ps]$/g, '').trim();
+    const minus = /^[-−]/.test(offCentre);
+    const across = length('off', minus ? offCentre.slice(1).trim() : offCentre);
     const down = cell('down') ? length('down') : null;
     if (bit !== undefined && (bit < 1 || bit > 200)) wrong('bit', 'between 1 and 200 mm');
     if (reading === undefined || bit === undefined || across === undefined || down === undefined || bit < 1 || bit > 200)
@@ -69,7 +71,7 @@ export function readFoundHoles(
         label: cell('label').slice(0, 8) || `O${i + 1}`,
         datum: cell('datum') || 'bow',
         reading,
-        offCentre: side === 'p' || off?.[2] ? -across : across,
+        offCentre: side === 'p' || minus ? -across : across,
         down,
         bit,
         plugged: cell('plugged').slice(0, 200),

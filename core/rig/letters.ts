@@ -24,7 +24,7 @@ export function assignLetters(
     const kept = entryOf(frozen, id);
     // Two people who placed at the same moment may have kept one letter: the later keeps the next free.
     const taken = kept !== undefined && [...out.values()].includes(kept);
-    if (kept) neighbour = kept.replace(/\d+$/, '');
+    if (kept) neighbour = /^\D*/.exec(kept)?.[0] ?? kept;
     if (kept && !taken) {
       out.set(id, kept);
       continue;

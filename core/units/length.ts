@@ -20,18 +20,18 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅞': '7/8',
 };
 const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
-const AMOUNT = String.raw`(?:(?:${NUMBER})(?:\s*-\s*|\s+)\d+\s*\/\s*\d+|(?:${NUMBER})|\d+\s*\/\s*\d+)`;
-const FEET_INCHES = new RegExp(String.raw`^(${NUMBER})\s*(?:'|ft|feet|foot)\s*-?\s*(?:(${AMOUNT})\s*(?:"|in|inch|inches)?)?$`);
-const INCHES = new RegExp(String.raw`^(${AMOUNT})\s*(?:"|in|inch|inches)$`);
-const METRIC = new RegExp(String.raw`^(${NUMBER})\s*(mm|cm|m)$`);
+const AMOUNT = String.raw`(?:(?:${NUMBER})(?: ?- ?| )\d+ ?\/ ?\d+|(?:${NUMBER})|\d+ ?\/ ?\d+)`;
+const FEET_INCHES = new RegExp(String.raw`^(${NUMBER}) ?(?:'|ft|feet|foot) ?-? ?(?:(${AMOUNT}) ?(?:"|in|inch|inches)?)?$`);
+const INCHES = new RegExp(String.raw`^(${AMOUNT}) ?(?:"|in|inch|inches)$`);
+const METRIC = new RegExp(String.raw`^(${NUMBER}) ?(mm|cm|m)$`);
 const BARE = new RegExp(String.raw`^(${AMOUNT})$`);
 const MM_PER = { mm: 1, cm: 10, m: 1000 } as const;
 
 function amount(text: string): number {
-  const match = /^(.*?)[\s-]*(\d+)\s*\/\s*(\d+)$/.exec(text.trim());
-  if (!match) return Number(text);
-  const [, whole = '', numerator, denominator] = match;
-  return Number(whole || 0) + Number(numerator) / Number(denominator);
+  const [before = '', denominator] = text.split('/');
+  if (denominator === undefined) return Number(text);
+  const [numerator, whole = 0] = before.trim().split(/[ -]+/).reverse();
+  return Number(whole) + Number(numerator) / Number(denominator);
 }
 
 /**
@@ -48,9 +48,10 @@ export function parseLength(text: string, system: UnitSystem): ParsedLength {
     .replace(/^\ufeff/, '')
     .trim()
     .toLowerCase()
+    .replace(/\s+/g, ' ')
     .replace(/[′’]/g, "'")
     .replace(/[″”“]|''/g, '"');
-  clean = clean.replace(/\s*([½¼¾⅛⅜⅝⅞])/g, (_, mark: string) => ` ${VULGAR[mark] ?? ''}`).trim();
+  clean = clean.replace(/ ?([½¼¾⅛⅜⅝⅞])/g, (_, mark: string) => ` ${VULGAR[mark] ?? ''}`).trim();
   // 21/2 may be two and a half or ten and a half: nobody's tape prints it.
   const top = /^(\d{2,})\/(2|4|8|16|32|64)\D*$/.exec(clean);
   if (top && Number(top[1]) > Number(top[2])) {

@@ -4,6 +4,6 @@ export const roundCents = (cents: number): number => Math.sign(cents) * Math.flo
 /** Prints cents as `1,234.50`. */
 export function printMoney(cents: number): string {
   const [units = '0', rest = '00'] = (Math.abs(cents) / 100).toFixed(2).split('.');
-  const grouped = units.replace(/\B(?=(\d{3})+$)/g, ',');
+  const grouped = Number(units).toLocaleString('en-US');
   return `${cents < 0 ? '−' : ''}${grouped}.${rest}`;
 }

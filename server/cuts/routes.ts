@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { cutList, type Fact, workUp } from '@plain-cleat/core';
 import { type Cuts, ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { Op, type Sequelize } from 'sequelize';
 import { CutRow, RemnantRow, RigRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
+import { draft } from '../drafting/draft';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
 import { factsOf, pinnedOf, planOf } from '../rigs/load';
@@ -20,13 +20,14 @@ async function allCuts(): Promise<Cuts> {
     CutRow.findAll({ attributes: ['piece'] }),
   ]);
   const done = new Set(cut.map((c) => c.piece));
-  const lists = await Promise.all(
+  const inputs = await Promise.all(
     rigs.map(async (row) => {
       const plan = planOf(row);
-      const [pinned, facts] = await Promise.all([pinnedOf(row, plan), factsOf(row.hullId) as Promise<Fact[]>]);
-      return cutList(row.number, workUp({ plan, facts, ...pinned, asOf: plan.opened }).owned, pinned.hull, pinned.shop);
+      const [pinned, facts] = await Promise.all([pinnedOf(row, plan), factsOf(row.hullId)]);
+      return { number: row.number, input: { plan, facts, ...pinned, asOf: plan.opened } };
     }),
   );
+  const lists = await draft('cuts', inputs);
   const wanted = <T extends { id: string }>(all: T[]): T[] => all.filter((p) => !done.has(p.id));
   return {
     stocks,

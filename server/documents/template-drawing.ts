@@ -105,7 +105,7 @@ export const flatWords = ({ flattening, holes, part, parts }: Template, words: T
   (parts > 1 ? ` Split in ${parts}: sheet ${part}. Lay each by its own lines.` : '');
 
 const escaped = (s: string): string => s.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
-const n = (v: number): string => v.toFixed(4).replace(/\.?0+$/, '');
+const n = (v: number): string => String(Number(v.toFixed(4)));
 
 /** A template as SVG in millimetres, one to one, a group for each layer. */
 export function templateSvg(t: Template, words: TemplateWords, title: string): string {

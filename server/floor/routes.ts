@@ -1,21 +1,17 @@
-import { type HullModel, type Plan, type ShopSettings, fairHull } from '@plain-cleat/core';
+import type { HullModel, Plan, ShopSettings } from '@plain-cleat/core';
 import { ROUTES, type FloorPlace, type Progress } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { HullModelRow, OwnerRow, RigRow, ShopRow } from '../database/models';
 import { bind } from '../http/bind';
 import { planOf, todayIn, type Carried } from '../rigs/load';
+import type { Projection } from '../rigs/progress';
+import { outlineOf } from './outline';
 
-/** A hull's outline for small drawings: x and half-breadth at even steps. */
-export function outlineOf(model: HullModel): [number, number][] {
-  const hull = fairHull(model);
-  return Array.from({ length: 41 }, (_, i) => {
-    const x = (hull.length * i) / 40;
-    return [Math.round(x), Math.round(hull.halfBreadth(x))];
-  });
-}
+/** Whoever comes to the floor right after a change waits so long for its progress, ms. */
+const FRESH = 1500;
 
 /** The floor: every rig where it lies. */
-export function floorRoutes(router: Router): void {
+export function floorRoutes(router: Router, projection: Projection): void {
   const outlines = new Map<string, { name: string; outline: [number, number][] }>();
   const drawn = async (plan: Plan, carried: string | null): Promise<{ name: string; outline: [number, number][] }> => {
     const { id, revision } = plan.pins.hull;
@@ -30,6 +26,7 @@ export function floorRoutes(router: Router): void {
   };
 
   bind(router, ROUTES.floor, async () => {
+    await projection.settled(FRESH);
     const [rigs, owners, shopRow] = await Promise.all([
       RigRow.findAll({ order: [['number', 'ASC']] }),
       OwnerRow.findAll(),

@@ -1,12 +1,11 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { workUp, olderHoles, toldHole } from '@plain-cleat/core';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { LinkRow, OwnerRow } from '../database/models';
-import { outlineOf } from '../floor/routes';
+import { draft } from '../drafting/draft';
 import { bind } from '../http/bind';
 import { HttpProblem } from '../http/problem';
-import { findRig, loadRig, todayIn } from '../rigs/load';
+import { findRig, inputOf, loadRig } from '../rigs/load';
 
 const DAYS = 60;
 const hashed = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -33,32 +32,7 @@ export function ownerRoutes(router: Router): void {
     if (link.revoked || link.expires < new Date().toISOString())
       throw new HttpProblem(410, 'This link has ended', 'ask the shop for a new link');
     const loaded = await loadRig(link.rigId);
-    const { plan, hull, shop, row } = loaded;
-    const owner = await OwnerRow.findByPk(row.ownerId);
-    const w = workUp({ ...loaded, asOf: todayIn(shop.timeZone) });
-    return {
-      shop: { name: shop.name, place: shop.place },
-      number: row.number,
-      title: plan.title,
-      hull: `${hull.maker} ${hull.name}`,
-      owner: owner?.name ?? '',
-      units: shop.units,
-      outline: outlineOf(hull),
-      length: w.surface.length,
-      stops: w.walk.map((s) => ({
-        fitting: s.fitting,
-        letter: s.letter,
-        name: { en: s.name, fr: s.french },
-        x: s.x,
-        y: s.y,
-        use: { en: s.text.en.use, fr: s.text.fr.use },
-        road: { en: s.text.en.road, fr: s.text.fr.road },
-        care: { en: s.text.en.care, fr: s.text.fr.care },
-        holes: s.holes.filter((h) => h.abandoned === null).map((h) => toldHole(w.surface, plan, h)),
-        shown: s.shown,
-      })),
-      older: olderHoles(w.surface, w.oldHoles),
-      signedOn: w.ledger.signed?.serverTime ?? null,
-    };
+    const owner = await OwnerRow.findByPk(loaded.row.ownerId);
+    return draft('ownersPage', inputOf(loaded), loaded.row.number, owner?.name ?? '');
   });
 }

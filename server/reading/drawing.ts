@@ -56,21 +56,24 @@ type Line = (readonly [number, number])[];
 const COUNTS = new Set(['70', '71', '72', '73', '74', '90', '91', '92', '93', '94', '95']);
 
 /**
- * A drawing whose lines say that more follows than the file has room for is not parsed at all: a parser takes such
- * a count at its word.
+ * Pairs of a group code and a value to the end of the file, and no count that the file has no room for: a parser takes
+ * either at its word, and reads on for ever.
  */
 function believable(text: string): void {
-  const lines = text.split('\n');
+  const lines = text.trimEnd().split('\n');
   const room = lines.length / 2;
   let entities = false;
-  for (let i = 0; i + 1 < lines.length; i += 2) {
+  for (let i = 0; i < lines.length; i += 2) {
     const [code, value] = [(lines[i] ?? '').trim(), (lines[i + 1] ?? '').trim()];
+    if (!/^-?\d{1,4}$/.test(code)) return refuse(`not a DXF drawing: line ${i + 1} is no group code`);
     if (code === '2' && value === 'ENTITIES') entities = true;
     if (entities && COUNTS.has(code) && Number(value) > room)
       return refuse(
         `line ${i + 2} says that ${value.slice(0, 12)} of something follow; the whole drawing has ${lines.length} lines`,
       );
   }
+  if ((lines.at(-2) ?? '').trim() !== '0' || (lines.at(-1) ?? '').trim() !== 'EOF')
+    return refuse('not a DXF drawing, or cut short: its last line is not EOF');
 }
 
 function dxfLine(text: string): Line {

@@ -7,7 +7,7 @@ const pool = new ProcessPool({
   most: Math.min(2, HALF),
   waiting: 12,
   memory: 256,
-  seconds: 20,
+  seconds: 10,
   lost: () =>
     new HttpProblem(
       422,

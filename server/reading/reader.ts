@@ -1,7 +1,6 @@
 import { readRigFile, workUp, type BenchReading, type RigFile, type UnitSystem } from '@plain-cleat/core';
-import workerpool from 'workerpool';
 import { badInput } from '../http/problem';
-import { answered } from '../workers/pool';
+import { serve } from '../workers/serve';
 import { readFound, readOffsets, readOutline } from './drawing';
 import { takePhoto, type TakenPhoto } from './photo';
 import { readSheetFile, type SheetCells } from './sheet';
@@ -31,11 +30,4 @@ const READERS = {
 };
 export type Readers = typeof READERS;
 
-workerpool.worker(
-  Object.fromEntries(
-    Object.entries(READERS).map(([kind, read]) => [
-      kind,
-      (...args: unknown[]) => answered(() => (read as (...all: unknown[]) => unknown)(...args)),
-    ]),
-  ),
-);
+serve(READERS);

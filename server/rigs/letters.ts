@@ -1,16 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { workUp } from '@plain-cleat/core';
 import type { Sequelize } from 'sequelize';
+import { draft } from '../drafting/draft';
 import { HttpProblem } from '../http/problem';
 import { recordChange } from './changes';
-import { loadRig, todayIn } from './load';
+import { inputOf, loadRig } from './load';
 
 /** Freezes the letters at the first print: paper and boat must go on saying the same. */
 export async function freezeLetters(db: Sequelize, rigId: string, author: string): Promise<void> {
   const loaded = await loadRig(rigId);
   if (loaded.plan.letters !== null || Object.keys(loaded.plan.fittings).length === 0) return;
-  const { items } = workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) });
-  const letters = Object.fromEntries(items.map((i) => [i.placed.id, i.letter]));
+  const letters = await draft('letters', inputOf(loaded));
   try {
     await recordChange(db, {
       rigId,

@@ -1,7 +1,6 @@
 import {
   type Catalog,
   type Fact,
-  holesOfRig,
   type HullModel,
   type OtherHole,
   overlay,
@@ -10,10 +9,10 @@ import {
   upcastPlan,
   upcastShop,
   type WorkupInput,
-  workUp,
 } from '@plain-cleat/core';
 import { Op, type Transaction } from 'sequelize';
 import { CatalogRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow, ShopRow } from '../database/models';
+import { draft } from '../drafting/draft';
 import { notFound } from '../http/problem';
 
 /** What a rig file brought along. */
@@ -75,15 +74,14 @@ export async function holesOnHull(hullId: string, facts: readonly Fact[], but?: 
     where: { hullId, place: { [Op.ne]: 'set aside' }, ...(but ? { id: { [Op.ne]: but } } : {}) },
     order: [['number', 'ASC']],
   });
-  const all = await Promise.all(
+  if (rows.length === 0) return [];
+  const inputs = await Promise.all(
     rows.map(async (row) => {
       const plan = planOf(row);
-      const pinned = await pinnedOf(row, plan);
-      const { holes, ledger } = workUp({ plan, facts, ...pinned, asOf: plan.opened });
-      return holesOfRig(row.number, holes, ledger);
+      return { number: row.number, input: { plan, facts, ...(await pinnedOf(row, plan)), asOf: plan.opened } };
     }),
   );
-  return all.flat();
+  return draft('holes', inputs);
 }
 
 /** One rig with all its workup needs. */
@@ -98,6 +96,17 @@ export async function loadRig(id: string): Promise<LoadedRig> {
 /** Today in the shop's time zone, ISO. */
 export const todayIn = (timeZone: string): string =>
   new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(new Date());
+
+/** What a rig is worked up from, as of today. */
+export const inputOf = ({ plan, hull, facts, catalog, shop, others }: LoadedRig): WorkupInput => ({
+  plan,
+  hull,
+  facts,
+  catalog,
+  shop,
+  others,
+  asOf: todayIn(shop.timeZone),
+});
 
 /** Whose rig it is. */
 export async function ownerOf(loaded: LoadedRig): Promise<OwnerRow> {

@@ -1,48 +1,46 @@
-import { readySteps, unsettled, workUp, type Workup } from '@plain-cleat/core';
-import type { Progress } from '@plain-cleat/api';
 import type { Logger } from 'pino';
 import { RigRow } from '../database/models';
-import { loadRig, todayIn } from './load';
+import { draft } from '../drafting/draft';
+import { inputOf, loadRig } from './load';
 
-/** What the floor shows of a rig: how far it is and what comes next. */
-export function progressOf(w: Workup): Progress {
-  const open = unsettled(w.findings);
-  const toSettle: Record<string, number> = {};
-  for (const f of open) toSettle[f.step] = (toSettle[f.step] ?? 0) + 1;
-  const done = w.steps.filter((s) => s.done).length;
-  const stops = open.filter((f) => f.severity === 'stop').length;
-  const [next] = readySteps(w.steps);
-  const settled = stops === 0;
-  return {
-    done,
-    total: w.steps.length,
-    toSettle,
-    stops,
-    next: w.closing.closed
-      ? `Signed by ${w.ledger.signed?.name ?? ''}`
-      : w.closing.changed
-        ? 'Changed since signed: a new signature'
-        : w.items.length === 0
-          ? 'Lay it out'
-          : !settled && done === 0
-            ? `Settle ${stops} ${stops === 1 ? 'stop' : 'stops'} before drilling`
-            : (next?.says ?? 'Walk the owner through and hand over'),
-  };
-}
+/**
+ * Projects the progress of rigs onto their rows, after the answer and once for all that came meanwhile. It can always
+ * be made again, so a failure is only logged.
+ */
+export class Projection {
+  private readonly waiting = new Set<string>();
+  private running: Promise<void> | null = null;
 
-/** Projects a rig's progress onto its row. It can always be made again, so a failure is only logged. */
-export async function project(rigId: string, log: Logger): Promise<void> {
-  try {
-    const loaded = await loadRig(rigId);
-    const w = workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) });
-    // Signed for, it leaves the floor; changed since, it is back.
-    const { place } = loaded.row;
-    const moved = w.closing.closed ? 'handed over' : place === 'handed over' && w.closing.changed ? 'yard' : place;
-    await RigRow.update(
-      { progress: JSON.stringify(progressOf(w)), place: moved },
-      { where: { id: rigId, version: loaded.row.version } },
+  constructor(private readonly log: Logger) {}
+
+  /** Something of this rig changed. */
+  touch(rigId: string): void {
+    this.waiting.add(rigId);
+    this.running ??= this.run().finally(() => (this.running = null));
+  }
+
+  /** Settles once everything touched is projected, or after so many ms: whoever looks then sees what was. */
+  async settled(most = Infinity): Promise<void> {
+    const soon = Number.isFinite(most) ? [new Promise<void>((r) => setTimeout(r, most).unref())] : [];
+    while (
+      this.running &&
+      (await Promise.race([this.running.then(() => 'done'), ...soon.map((p) => p.then(() => 'late'))])) === 'done'
     );
-  } catch (error) {
-    log.warn({ err: error, rigId }, 'progress not projected');
+  }
+
+  private async run(): Promise<void> {
+    for (let [next] = this.waiting; next !== undefined; [next] = this.waiting) {
+      this.waiting.delete(next);
+      await this.project(next).catch((error: unknown) => this.log.warn({ err: error, rigId: next }, 'progress not projected'));
+    }
+  }
+
+  private async project(rigId: string): Promise<void> {
+    const loaded = await loadRig(rigId);
+    const { progress, closed, changed } = await draft('progress', inputOf(loaded));
+    // Signed for, it leaves the floor; changed since, it is back.
+    const { place, version } = loaded.row;
+    const moved = closed ? 'handed over' : place === 'handed over' && changed ? 'yard' : place;
+    await RigRow.update({ progress: JSON.stringify(progress), place: moved }, { where: { id: rigId, version } });
   }
 }

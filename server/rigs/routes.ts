@@ -1,7 +1,6 @@
 import { makeRigFile, writeRigFile } from '@plain-cleat/core';
 import { ROUTES, type FloorPlace, type RigDocument } from '@plain-cleat/api';
 import type { Router } from 'express';
-import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { RigRow } from '../database/models';
 import { attach } from '../documents/routes';
@@ -14,7 +13,7 @@ import { keepFacts, whoKept } from './facts';
 import { findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
-import { project } from './progress';
+import type { Projection } from './progress';
 
 async function describe(rigId: string, author: string): Promise<RigDocument> {
   const loaded = await loadRig(rigId);
@@ -41,11 +40,11 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
 }
 
 /** Rigs: open, read, change, keep facts, files. */
-export function rigRoutes(router: Router, db: Sequelize, log: Logger, secret: string): void {
+export function rigRoutes(router: Router, db: Sequelize, projection: Projection, secret: string): void {
   bind(router, ROUTES.openRig, async ({ body }) => openNewRig(db, body));
   bind(router, ROUTES.importRig, async ({ body }) => {
     const made = await importRig(db, await read('rig', body.text));
-    await project(made.id, log);
+    projection.touch(made.id);
     return made;
   });
   bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id));
@@ -54,7 +53,7 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger, secret: st
     const rigId = params.rig ?? '';
     await checkAcceptance(body.change, rigId, staff);
     const done = await recordChange(db, { rigId, author: staff.id, ...body });
-    await project(rigId, log);
+    projection.touch(rigId);
     return done;
   });
   bind(router, ROUTES.facts, async ({ params, body, staff }) => {
@@ -62,12 +61,12 @@ export function rigRoutes(router: Router, db: Sequelize, log: Logger, secret: st
       throw new HttpProblem(403, 'Not yours to do', 'only a manager lets a step pass', { field: 'facts' });
     const by = body.keptBy ? await whoKept(body.keptBy, staff.name, secret) : staff.name;
     const done = await keepFacts(db, params.rig ?? '', by, body.facts);
-    await project(params.rig ?? '', log);
+    projection.touch(params.rig ?? '');
     return done;
   });
   bind(router, ROUTES.duplicate, async ({ params, body }) => {
     const made = await duplicateRig(db, params.rig ?? '', body.title);
-    await project(made.id, log);
+    projection.touch(made.id);
     return made;
   });
   bind(router, ROUTES.move, async ({ params, body, staff }) => {

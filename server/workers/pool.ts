@@ -71,6 +71,8 @@ export class ProcessPool {
       workerType: 'process',
       maxWorkers: most,
       maxQueueSize: waiting,
+      // What a parser complains of on its way is read, and nobody's news.
+      emitStdStreams: true,
       forkOpts: {
         execArgv: [...process.execArgv, `--max-old-space-size=${memory}`],
         serialization: 'advanced',

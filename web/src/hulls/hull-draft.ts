@@ -64,7 +64,7 @@ export const idOf = (name: string): string =>
     .normalize('NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
+    .replace(/^-|-$/g, '')
     .slice(0, 60);
 
 /** The model of a draft, with the sections of the hull it came from where a station was there before. */

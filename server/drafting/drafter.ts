@@ -1,0 +1,35 @@
+import { cutList, holesOfRig, workUp, type OtherHole, type WorkupInput } from '@plain-cleat/core';
+import { draw } from '../documents/draw';
+import { ownersPage } from '../owners/page';
+import { progressOf, type Standing } from '../rigs/progress-of';
+import { serve } from '../workers/serve';
+
+/** A rig of the shop by its number. */
+export interface Numbered {
+  readonly number: string;
+  readonly input: WorkupInput;
+}
+
+/** The letters of everything aboard, null when there is nothing to name. */
+function lettersOf(input: WorkupInput): Record<string, string> | null {
+  const { items } = workUp(input);
+  return items.length ? Object.fromEntries(items.map((i) => [i.placed.id, i.letter])) : null;
+}
+
+/** All that works a rig up, in a process of its own. */
+const DRAFTS = {
+  draw,
+  ownersPage,
+  letters: lettersOf,
+  progress: (input: WorkupInput): Standing => progressOf(workUp(input)),
+  holes: (rigs: readonly Numbered[]): OtherHole[] =>
+    rigs.flatMap(({ number, input }) => {
+      const { holes, ledger } = workUp(input);
+      return holesOfRig(number, holes, ledger);
+    }),
+  cuts: (rigs: readonly Numbered[]): ReturnType<typeof cutList>[] =>
+    rigs.map(({ number, input }) => cutList(number, workUp(input).owned, input.hull, input.shop)),
+};
+export type Drafts = typeof DRAFTS;
+
+serve(DRAFTS);

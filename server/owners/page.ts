@@ -1,0 +1,33 @@
+import { olderHoles, toldHole, workUp, type WorkupInput } from '@plain-cleat/core';
+import type { OwnerPage } from '@plain-cleat/api';
+import { outlineOf } from '../floor/outline';
+
+/** What an owner reads of their rig. */
+export function ownersPage(input: WorkupInput, number: string, owner: string): OwnerPage {
+  const { plan, hull, shop } = input;
+  const w = workUp(input);
+  return {
+    shop: { name: shop.name, place: shop.place },
+    number,
+    title: plan.title,
+    hull: `${hull.maker} ${hull.name}`,
+    owner,
+    units: shop.units,
+    outline: outlineOf(hull),
+    length: w.surface.length,
+    stops: w.walk.map((s) => ({
+      fitting: s.fitting,
+      letter: s.letter,
+      name: { en: s.name, fr: s.french },
+      x: s.x,
+      y: s.y,
+      use: { en: s.text.en.use, fr: s.text.fr.use },
+      road: { en: s.text.en.road, fr: s.text.fr.road },
+      care: { en: s.text.en.care, fr: s.text.fr.care },
+      holes: s.holes.filter((h) => h.abandoned === null).map((h) => toldHole(w.surface, plan, h)),
+      shown: s.shown,
+    })),
+    older: olderHoles(w.surface, w.oldHoles),
+    signedOn: w.ledger.signed?.serverTime ?? null,
+  };
+}
