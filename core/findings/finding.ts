@@ -5,6 +5,7 @@ import type { Floating } from '../float';
 import type { Paddler, Placed, StrokeHit, StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Sentence } from '../units';
+import type { Acceptable } from './who-accepts';
 import type { WiredRun } from '../wiring';
 
 export type Severity = 'stop' | 'look' | 'note';
@@ -27,7 +28,7 @@ export interface Finding {
   /** How bad it is, in the unit of its first figure; more is worse. Null when it has none. */
   readonly size: number | null;
   /** Who may accept it with a reason. */
-  readonly acceptable: 'anyone' | 'manager' | 'nobody';
+  readonly acceptable: Acceptable;
   readonly accepted: Acceptance | null;
   /** It was accepted, and has got worse since. */
   readonly lapsed: Acceptance | null;
@@ -83,7 +84,7 @@ export interface Bench {
   intrusionOf(item: Fitted): StrokeHit;
 }
 
-export type Raw = Omit<Finding, 'accepted' | 'lapsed' | 'size' | 'key' | 'sets' | 'tries'> & {
+export type Raw = Omit<Finding, 'acceptable' | 'accepted' | 'lapsed' | 'size' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
   /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when cures are searched. */
   readonly tries?: readonly Try[] | ((bench: Bench) => readonly Try[]);
@@ -102,24 +103,19 @@ export const alone =
     bench[of].flatMap((item) => bench.memo(judge, item, () => judge(item, bench)));
 
 /** The fields most findings about one fitting share. */
-export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'acceptable' | 'curable' | 'step'> => ({
+export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'curable' | 'step'> => ({
   where: item.placed.id,
   letter: item.letter,
   x: item.placed.frame.origin.x,
-  acceptable: 'anyone',
   curable: false,
   step: 'lay out',
 });
 
 /** The fields of a finding about the boat as a whole. */
-export const aboutHull = (
-  hull: HullSurface,
-  x = hull.length / 2,
-): Pick<Raw, 'where' | 'letter' | 'x' | 'acceptable' | 'curable' | 'step'> => ({
+export const aboutHull = (hull: HullSurface, x = hull.length / 2): Pick<Raw, 'where' | 'letter' | 'x' | 'curable' | 'step'> => ({
   where: 'hull',
   letter: '',
   x,
-  acceptable: 'anyone',
   curable: false,
   step: 'lay out',
 });

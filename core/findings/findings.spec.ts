@@ -127,7 +127,7 @@ describe('findings', () => {
     const motor = { b: fitted('battery-80', deck(600, 0), 'loose'), m: fitted('motor-bow-55', deck(3300, 0), 'through') };
     const thin = workUp(
       inputOf(motor, { runs: { r: { from: 'b', to: 'm', lane: 'inside port', via: [], awg: 14 } } }),
-    ).findings.find((f) => f.code === 'thin-wire');
+    ).findings.find((f) => f.code === 'wire-overheats');
     expect([thin?.severity, thin?.acceptable]).toEqual(['stop', 'nobody']);
   });
 

@@ -21,7 +21,6 @@ export const cannotFloat: Judgement = ({ hull, float }): Raw[] => {
       ...aboutHull(hull, end),
       code: 'cannot-float',
       severity: 'stop',
-      acceptable: 'nobody',
       says,
       because: say`The weight balances ${mm(float.centre.x)} aft of the bow. Take weight off, or move it to the middle. ${AN_ESTIMATE}`,
     },

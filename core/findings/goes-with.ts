@@ -14,7 +14,6 @@ export const chains: Judgement = ({ items, parts }) =>
           ...about(item),
           code: 'stands-on-nothing',
           severity: 'stop',
-          acceptable: 'nobody',
           says: say`${nameOf(item)} stands on ${below.part.name}, which is not aboard in this set.`,
           because: say`Bring both, or give it a place of its own here.`,
         },
@@ -28,7 +27,6 @@ export const chains: Judgement = ({ items, parts }) =>
         ...about(item),
         code: 'does-not-join',
         severity: 'stop',
-        acceptable: 'nobody',
         curable: Boolean(adapters?.length),
         says: say`${nameOf(item)} does not join ${below.part.name}: ${why}.`,
         because: adapters?.length

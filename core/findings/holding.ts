@@ -12,7 +12,6 @@ export const offHull: Judgement = ({ items, hull }) =>
         ...about(item),
         code: 'off-hull',
         severity: 'stop',
-        acceptable: 'nobody',
         says:
           place.on === 'track'
             ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
@@ -31,7 +30,6 @@ export const cannotHold = alone((item): Raw[] => {
       ...about(item),
       code: 'cannot-hold',
       severity: 'stop',
-      acceptable: 'nobody',
       says: say`${item.placed.part.name} is not held: ${why}.`,
       because: say`Choose another way to hold it, or another place.`,
     },
@@ -52,7 +50,6 @@ export const overloaded: Judgement = ({ hull, massKg, plan }) => {
       step: 'lay out',
       code: 'overloaded',
       severity: 'stop',
-      acceptable: 'nobody',
       curable: false,
       says: say`Paddler and gear weigh ${kg(carried)}; the maker rates this hull for ${kg(most)}.`,
       because: say`Paddler ${kg(plan.brief.weightKg)}, gear ${kg(carried - plan.brief.weightKg)}.`,

@@ -202,7 +202,6 @@ export const hullOff: Judgement = ({ ledger, hull, shop }) =>
         code: 'hull-off',
         detail: `${k.from}.${k.to}`,
         severity: 'stop',
-        acceptable: 'nobody',
         says: say`From ${k.from} to ${k.to} this boat is ${mm(by, 'up')} ${k.off > 0 ? 'longer' : 'shorter'} than its drawing; ${mm(shop.drilling.knownWithin, 'down')} is allowed.`,
         because: say`The tape reads ${mm(k.reading)}, the drawing says ${mm(k.expected)}. Measure the hull anew before a hole is made.`,
       },

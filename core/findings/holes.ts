@@ -41,7 +41,6 @@ export const holeUnderWater: Judgement = ({ items, float }) =>
           code: 'hole-under-water',
           detail: hole.id,
           severity: 'stop',
-          acceptable: 'manager',
           says: say`${hole.label} lies ${mm(under, 'up')} under the loaded waterline.`,
           because: say`The water stands ${mm(water)} over the keel here, with paddler and gear; an estimate.`,
         },
@@ -98,9 +97,8 @@ export const drillPolicy: Judgement = ({ items, plan, hull }) => {
     .filter((item) => item.holes.length > 0)
     .map((item): Raw => ({
       ...about(item),
-      code: 'drill-policy',
+      code: soft ? 'fabric-drilled' : 'drill-policy',
       severity: 'stop',
-      acceptable: soft ? 'nobody' : 'anyone',
       says: say`${item.placed.part.name} makes ${item.holes.length} new ${item.holes.length === 1 ? 'hole' : 'holes'}.`,
       because: soft ? say`Fabric is not drilled.` : say`The brief says no new holes.`,
     }));

@@ -36,6 +36,7 @@ import { struts, swings } from './swings';
 import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
+import { whoAccepts } from './who-accepts';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
 
 /** Judged once for each set: what stands aboard together. A new judgement is one new file and one line here. */
@@ -167,7 +168,8 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
   for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, rig);
   return [...found]
     .map(([key, { raw, bench, sets: where }]): Finding => {
-      const { tries = NONE, severity, says, acceptable, code, step, because, letter, x, curable } = raw;
+      const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;
+      const acceptable = whoAccepts(key);
       const size = sizeOf(says);
       const stored = entryOf(rig.plan.accepted, key) ?? null;
       const accepted = acceptable === 'nobody' ? null : stored;
@@ -217,3 +219,4 @@ export const unsettled = (findings: readonly Finding[]): Finding[] =>
   findings.filter((f) => !f.accepted && f.severity !== 'note');
 
 export * from './finding';
+export * from './who-accepts';

@@ -96,7 +96,6 @@ export const swappedTogether: Judgement = ({ items }) =>
         ...about(b),
         code: 'swapped-together',
         severity: 'stop',
-        acceptable: 'nobody',
         says: say`${nameOf(b)} and ${a.letter}, ${nameOf(a)}, share one plate and are both aboard.`,
         because: say`One swaps for the other: put them in different sets.`,
       },

@@ -159,7 +159,6 @@ export const whiteLight: Judgement = ({ items, plan, hull, parts, set }) => {
       letter: '',
       x: hull.length,
       step: 'lay out',
-      acceptable: 'anyone',
       curable: Boolean(ashore),
       code: 'no-white-light',
       severity: 'look',

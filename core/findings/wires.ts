@@ -2,7 +2,7 @@ import { mm, say } from '../units';
 import { FUSE_WITHIN } from '../wiring';
 import type { Bench, Judgement, Raw } from './finding';
 
-function aboutRun(bench: Bench, id: string): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'acceptable' | 'curable'> {
+function aboutRun(bench: Bench, id: string): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'curable'> {
   const run = bench.runs.find((r) => r.id === id);
   const load = bench.items.find((i) => i.placed.id === run?.to);
   return {
@@ -10,7 +10,6 @@ function aboutRun(bench: Bench, id: string): Pick<Raw, 'where' | 'letter' | 'x' 
     letter: load?.letter ?? '',
     x: load?.placed.frame.origin.x ?? 0,
     step: 'wire',
-    acceptable: 'anyone',
     curable: false,
   };
 }
@@ -26,9 +25,8 @@ export const thinWire: Judgement = (bench) =>
     return [
       {
         ...aboutRun(bench, run.id),
-        code: 'thin-wire',
+        code: heat ? 'wire-overheats' : 'thin-wire',
         severity: 'stop',
-        acceptable: heat ? 'nobody' : 'anyone',
         says:
           run.awg === null
             ? say`No gauge in the table carries ${run.amps} A to ${name(bench, run.to)} over this length.`
@@ -48,7 +46,6 @@ export const noFuse: Judgement = (bench) =>
       ...aboutRun(bench, run.id),
       code: 'no-fuse',
       severity: 'stop',
-      acceptable: 'nobody',
       says: say`No fuse sold both carries ${run.amps} A and guards ${run.awg ?? '–'} AWG.`,
       because: say`Protection stands between load and ampacity, within ${mm(FUSE_WITHIN)} of the battery. A thicker wire takes a larger fuse.`,
     }));
@@ -62,7 +59,6 @@ export const wrongSource: Judgement = (bench) =>
         ...aboutRun(bench, run.id),
         code: 'wrong-source',
         severity: 'stop',
-        acceptable: 'nobody',
         says: run.needsBattery
           ? say`${name(bench, run.from)} is not a battery: it cannot feed ${name(bench, run.to)}.`
           : say`${name(bench, run.to)} wants ${run.volts} V; ${name(bench, run.from)} gives another voltage.`,
@@ -82,7 +78,6 @@ export const notFed: Judgement = (bench) =>
       step: 'wire',
       code: 'not-fed',
       severity: 'look',
-      acceptable: 'anyone',
       curable: false,
       says: say`${i.placed.part.name} has no feed yet.`,
       because: say`It draws ${i.placed.part.draw?.amps ?? 0} A at ${i.placed.part.draw?.volts ?? 0} V. Route a run from a battery.`,

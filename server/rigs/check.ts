@@ -1,10 +1,10 @@
-import { type Change, type Place, placeFault, type Plan, type SimpleChange, singleChanges, workUp } from '@plain-cleat/core';
+import { type Change, type Place, placeFault, type Plan, type SimpleChange, singleChanges, whoAccepts } from '@plain-cleat/core';
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';
 import { badInput, HttpProblem } from '../http/problem';
 import { adoptionFault } from './newer';
-import { loadRig, pinnedOf, todayIn } from './load';
+import { pinnedOf } from './load';
 
 /** Parts, tracks, inserts, compartments and rules a change names must exist; the plan alone cannot tell. */
 export async function checkParts(change: Change, row: RigRow, plan: Plan, transaction: Transaction): Promise<void> {
@@ -42,22 +42,19 @@ function placesIn(c: SimpleChange): Place[] {
   return c.kind === 'slideInSet' && c.to ? [c.to] : [];
 }
 
-/** Who accepts a finding signs with their own name, and some only a manager may accept, some nobody. */
-export async function checkAcceptance(change: Change, rigId: string, staff: Staff): Promise<void> {
+/**
+ * Who accepts a finding signs with their own name, and some only a manager may accept, some nobody. Whether it stands
+ * at all is not asked: what does not stand is accepted without effect, and what got worse since lapses by itself.
+ */
+export function checkAcceptance(change: Change, staff: Staff): void {
   const accepted = singleChanges(change).flatMap((c) =>
     c.kind === 'acceptFinding' && c.to ? [{ key: c.finding, ...c.to }] : [],
   );
-  if (accepted.length === 0) return;
-  const loaded = await loadRig(rigId);
-  const { findings } = workUp({ ...loaded, asOf: todayIn(loaded.shop.timeZone) });
-  for (const { key, by, size } of accepted) {
+  for (const { key, by } of accepted) {
     if (by !== staff.name) throw badInput([{ field: 'change.to.by', says: `you accept as yourself, ${staff.name}` }]);
-    const finding = findings.find((f) => f.key === key);
-    if (!finding) throw badInput([{ field: 'change.finding', says: 'this finding does not stand any more' }]);
-    if (size !== undefined && (finding.size === null || size > finding.size + 1))
-      throw badInput([{ field: 'change.to.size', says: 'it has changed meanwhile: look at it once more' }]);
-    if (finding.acceptable === 'nobody') throw badInput([{ field: 'change.finding', says: 'nobody may accept this one' }]);
-    if (finding.acceptable === 'manager' && staff.role !== 'manager')
+    const who = whoAccepts(key);
+    if (who === 'nobody') throw badInput([{ field: 'change.finding', says: 'nobody may accept this one' }]);
+    if (who === 'manager' && staff.role !== 'manager')
       throw new HttpProblem(403, 'Not yours to do', 'only a manager may accept this one', { field: 'change.finding' });
   }
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type Change, type Fitting, type Plan, applyChange, sameJson } from '@plain-cleat/core';
+import { type Change, type Fitting, type Plan, applyChange, sameJson, workUp } from '@plain-cleat/core';
 import type { Changed, Kept } from '@plain-cleat/api';
 import { ChangeRow, FactRow, RigRow } from '../database/models';
 import { problemOf, shop } from '../testing/shop';
@@ -132,9 +132,13 @@ describe('changes', () => {
     await post(tom, accept('hole-under-water:w:w.1', 'Idris Kell')).expect(422);
     await post(tom, accept('hole-under-water:w:w.1', 'Tom Hale')).expect(403);
     await post(idris, accept('off-hull:o', 'Idris Kell')).expect(422);
-    await post(idris, accept('no-such-finding', 'Idris Kell')).expect(422);
+    // What does not stand is accepted without effect.
+    await post(idris, accept('no-such-finding', 'Idris Kell')).expect(200);
     await post(idris, accept('hole-under-water:w:w.1', 'Idris Kell')).expect(200);
-    expect(Object.keys((await tom.rig(id)).plan.accepted)).toEqual(['hole-under-water:w:w.1']);
+    const { plan, hull, facts, catalog, shop: settings } = await tom.rig(id);
+    expect(Object.keys(plan.accepted)).toContain('hole-under-water:w:w.1');
+    const { findings } = workUp({ plan, hull, facts, catalog, shop: settings, asOf: '2026-06-01' });
+    expect(findings.filter((f) => f.accepted).map((f) => f.key)).toEqual(['hole-under-water:w:w.1']);
   });
 
   it('are projected onto the floor', async () => {

@@ -51,7 +51,7 @@ export function rigRoutes(router: Router, db: Sequelize, projection: Projection,
   bind(router, ROUTES.newer, async ({ params }) => newerThan(await findRig(params.rig ?? '')));
   bind(router, ROUTES.change, async ({ params, body, staff }) => {
     const rigId = params.rig ?? '';
-    await checkAcceptance(body.change, rigId, staff);
+    checkAcceptance(body.change, staff);
     const done = await recordChange(db, { rigId, author: staff.id, ...body });
     projection.touch(rigId);
     return done;
