@@ -15,6 +15,8 @@ export interface Route<
   readonly says: string;
   readonly who: Who;
   readonly body?: Body;
+  /** The most JSON it takes, bytes; some 300 kB when left out. */
+  readonly bytes?: number;
   readonly query?: Query;
   /** Absent for files and event streams. */
   readonly answer?: Answer;

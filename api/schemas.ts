@@ -264,6 +264,7 @@ export const storesList = z.object({ parts: z.array(part), hulls: z.array(hullMo
 export const addPhoto = z.object({ id: z.uuid().optional() });
 export const addedPhoto = z.object({ id: z.string(), name: z.string(), width: z.int(), height: z.int() });
 
+export const makeLink = z.strictObject({ keep: z.boolean().default(false).describe('whether links made before go on') });
 export const ownerPage = z.object({
   shop: z.object({ name: z.string(), place: z.string() }),
   number: z.string(),

@@ -1,4 +1,4 @@
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
@@ -24,6 +24,7 @@ import { floorRoutes } from './floor/routes';
 import { stopDrafting } from './drafting/draft';
 import { bind } from './http/bind';
 import { HttpProblem, problems } from './http/problem';
+import { healthRoutes } from './http/health';
 import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
 import { photoRoutes } from './photos/routes';
@@ -31,6 +32,8 @@ import { stopReading } from './reading/read';
 import { Projection } from './rigs/progress';
 import { rigRoutes } from './rigs/routes';
 import { shopRoutes } from './shop/routes';
+import { Attempts } from './staff/attempts';
+import { Presence } from './staff/present';
 import { staffRoutes } from './staff/routes';
 import { wishRoutes } from './wishes/routes';
 
@@ -41,6 +44,9 @@ export interface App {
 }
 
 const HOURS = 3_600_000;
+
+type SessionStore = session.Store & { stopExpiringSessions(): void };
+type MakeToken = (req: Request, res: Response) => string;
 
 function security(app: Express): void {
   app.use((_req, res, next) => {
@@ -85,70 +91,98 @@ function pages(app: Express, root: string): void {
   // Pages carry a nonce: none is served as it lies in the folder.
   app.use((req, res, next) => (req.path.endsWith('.html') ? next() : serve(req, res, next)));
   // Read each time, so that a new build is served without a restart; a file that is gone stays gone.
-  app.get(/^\/(?!api\/|healthz)([^.]*|index\.html)$/, async (_req: Request, res: Response, next: NextFunction) => {
+  app.get(/^\/(?!api\/|healthz|readyz)([^.]*|index\.html)$/, async (_req: Request, res: Response, next: NextFunction) => {
     if (!existsSync(index)) return next();
     const page = (await readFile(index, 'utf8')).replaceAll('REQUEST_NONCE', String(res.locals.nonce));
     res.set('Cache-Control', 'no-store').type('html').send(page);
   });
 }
 
+/** Cookies that only this very host reads, where HTTPS lets it be said. */
+function cookieNames(secure: boolean): { session: string; csrf: string } {
+  const host = secure ? '__Host-' : '';
+  return { session: `${host}plain-cleat`, csrf: `${host}plain-cleat-csrf` };
+}
+
+/** Who calls, and whether they may write: session, staff, token. Answers with what makes tokens. */
+function sessions(
+  app: Express,
+  config: Config,
+  db: Sequelize,
+): { store: SessionStore; presence: Presence; makeToken: MakeToken } {
+  const idle = config.SESSION_IDLE_HOURS * HOURS;
+  const Store = connectSession(session.Store);
+  const store = new Store({ db, tableName: 'sessions', checkExpirationInterval: HOURS / 4, expiration: idle });
+  const secure = config.SECURE_COOKIES === 'yes';
+  const cookie = { httpOnly: true, sameSite: 'lax', secure, path: '/' } as const;
+  const names = cookieNames(secure);
+  app.use(cookieParser());
+  app.use(
+    session({
+      name: names.session,
+      secret: config.SESSION_SECRET,
+      store,
+      resave: false,
+      rolling: true,
+      saveUninitialized: false,
+      cookie: { ...cookie, maxAge: idle },
+    }),
+  );
+  const presence = new Presence(db, config.SESSION_HOURS * HOURS);
+  app.use(presence.middleware);
+  const { doubleCsrfProtection, generateCsrfToken } = doubleCsrf({
+    getSecret: () => config.SESSION_SECRET,
+    getSessionIdentifier: (req) => req.session.id,
+    cookieName: names.csrf,
+    cookieOptions: cookie,
+    getCsrfTokenFromRequest: (req) => req.get('x-csrf-token'),
+  });
+  // Before sign-in there is no session to protect; from then on every writing call carries the token.
+  app.use((req, res, next) => (req.staff ? doubleCsrfProtection(req, res, next) : next()));
+  // A second tab is given the token that the first one has: both go on writing.
+  return { store, presence, makeToken: (req, res) => generateCsrfToken(req, res, { overwrite: false, validateOnReuse: false }) };
+}
+
 /** Builds the whole Express application on an open database. */
 export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   const app = express();
   app.disable('x-powered-by');
-  app.set('trust proxy', 'loopback');
-  app.use(pinoHttp({ logger: log, autoLogging: config.LOG_LEVEL === 'debug' }));
+  app.set('trust proxy', config.TRUST_PROXY === 'no' ? false : config.TRUST_PROXY);
+  app.use(
+    pinoHttp({
+      logger: log,
+      autoLogging: config.LOG_LEVEL === 'debug',
+      genReqId: (_req, res) => {
+        const id = randomUUID();
+        res.setHeader('X-Request-Id', id);
+        return id;
+      },
+    }),
+  );
   security(app);
   app.use(compression({ filter: (req, res) => req.path !== '/api/events' && compression.filter(req, res) }));
   pages(app, config.WEB_ROOT);
-
-  const Store = connectSession(session.Store);
-  const store = new Store({ db, tableName: 'sessions', checkExpirationInterval: HOURS / 4, expiration: 12 * HOURS });
-  const secure = config.SECURE_COOKIES === 'yes';
-  app.use(cookieParser());
+  const health = healthRoutes(app, config.DATABASE_URL);
+  const { store, presence, makeToken } = sessions(app, config, db);
   app.use(
-    session({
-      name: 'plain-cleat',
-      secret: config.SESSION_SECRET,
-      store,
-      resave: false,
-      saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'lax', secure, maxAge: 12 * HOURS },
-    }),
-  );
-  app.use(express.json({ limit: '5mb' }));
-  const { doubleCsrfProtection, generateCsrfToken } = doubleCsrf({
-    getSecret: () => config.SESSION_SECRET,
-    getSessionIdentifier: (req) => req.session.id,
-    cookieName: 'plain-cleat-csrf',
-    cookieOptions: { sameSite: 'lax', secure, httpOnly: true },
-    getCsrfTokenFromRequest: (req) => req.get('x-csrf-token'),
-  });
-  // Before sign-in there is no session to protect; from then on every writing call carries the token.
-  app.use((req, res, next) => (req.session.staff ? doubleCsrfProtection(req, res, next) : next()));
-  app.use(
-    [ROUTES.signIn.path, ROUTES.swap.path, ROUTES.choosePin.path],
+    ROUTES.ownerPage.path,
     rateLimit({
-      windowMs: 15 * 60_000,
-      limit: 30,
-      skipSuccessfulRequests: true,
+      windowMs: 60_000,
+      limit: config.OWNER_PAGES_A_MINUTE,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
-      handler: (_req, _res, next) => next(new HttpProblem(429, 'Too many tries', 'wait a quarter of an hour, then try again')),
+      handler: (_req, _res, next) => next(new HttpProblem(429, 'Too many tries', 'wait a minute, then open the page again')),
     }),
   );
 
   const router = express.Router();
-  bind(router, ROUTES.health, async () => {
-    await db.authenticate();
-    return { ok: true };
-  });
   const document = openApiDocument();
   bind(router, ROUTES.openApi, async () => document);
-  staffRoutes(router, (req, res) => generateCsrfToken(req, res, { overwrite: true }), config.SESSION_SECRET);
+  const attempts = new Attempts(db);
   const projection = new Projection(log);
+  staffRoutes(router, attempts, makeToken, config.SESSION_SECRET);
   floorRoutes(router, projection);
-  ownerRoutes(router);
+  ownerRoutes(router, db);
   rigRoutes(router, db, projection, config.SESSION_SECRET);
   documentRoutes(router, db);
   hullRoutes(router, db);
@@ -157,17 +191,17 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   photoRoutes(router);
   assemblyRoutes(router, db);
   cutRoutes(router, db);
-  const events = eventRoutes(router, db);
+  const events = eventRoutes(router, db, presence);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));
-  app.use(problems(log));
+  app.use(problems);
   return {
     express: app,
     async stop() {
       events.stop();
       store.stopExpiringSessions();
       await projection.settled();
-      await Promise.all([stopReading(), stopDrafting()]);
+      await Promise.all([stopReading(), stopDrafting(), health.stop()]);
     },
   };
 }

@@ -7,6 +7,13 @@ const settings = z.object({
   SESSION_SECRET: z.string().min(16).default('a secret for the demo only, set your own'),
   WEB_ROOT: z.string().default('web/dist/browser'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
+  /** Whose word on a caller's address is taken: `no`, `loopback`, or addresses of proxies with commas between. */
+  TRUST_PROXY: z.string().default('no'),
+  /** A session ends so long after its last call. */
+  SESSION_IDLE_HOURS: z.coerce.number().positive().max(720).default(12),
+  /** And so long after its sign-in, however busy it is. */
+  SESSION_HOURS: z.coerce.number().positive().max(720).default(72),
+  OWNER_PAGES_A_MINUTE: z.coerce.number().int().min(1).default(60),
   SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
 });
 export type Config = z.infer<typeof settings>;

@@ -1,55 +1,12 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { applyChange, type Change, type Plan, sameJson, seeded } from '@plain-cleat/core';
 import { ChangeRow, FactRow, RigRow } from './database/models';
-import { shop, testUrl } from './testing/shop';
+import { type Caller, callerAt, ended, startServer } from './testing/process';
+import { shop } from './testing/shop';
 
 const TIMES = 20;
 
-/** A server process of its own on the same database; resolves with its address once it listens. */
-function start(): Promise<{ child: ChildProcess; address: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    env: { ...process.env, DATABASE_URL: testUrl(), PORT: '0', LOG_LEVEL: 'silent' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  return new Promise((resolve, reject) => {
-    let out = '';
-    child.stdout?.on('data', (chunk: Buffer) => {
-      out += chunk.toString();
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(out);
-      if (found) resolve({ child, address: found[0] });
-    });
-    child.on('exit', (code) => reject(new Error(`server ended early with ${code}: ${out}`)));
-  });
-}
-
-const killed = (child: ChildProcess): Promise<void> =>
-  new Promise((resolve) => {
-    child.removeAllListeners('exit');
-    child.once('exit', () => resolve());
-    child.kill('SIGKILL');
-  });
-
-interface SignedIn {
-  readonly address: string;
-  readonly headers: Record<string, string>;
-}
-
-async function signIn(address: string): Promise<SignedIn> {
-  const answer = await fetch(`${address}/api/sign-in`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ login: 'ama', password: 'quay-street' }),
-  });
-  const cookie = answer.headers
-    .getSetCookie()
-    .map((c) => c.split(';')[0])
-    .join('; ');
-  const { csrf } = (await answer.json()) as { csrf: string };
-  return { address, headers: { 'content-type': 'application/json', cookie, 'x-csrf-token': csrf } };
-}
-
-const post = async ({ address, headers }: SignedIn, path: string, body: unknown): Promise<boolean> => {
+const post = async ({ address, headers }: Caller, path: string, body: unknown): Promise<boolean> => {
   try {
     return (await fetch(`${address}${path}`, { method: 'POST', headers, body: JSON.stringify(body) })).status === 200;
   } catch {
@@ -68,8 +25,8 @@ describe('a server killed at random moments', () => {
     let waiting: { path: string; body: object; id: string; of: Set<string> }[] = [];
     let n = 0;
     for (let round = 0; round < TIMES; round++) {
-      const { child, address } = await start();
-      const me = await signIn(address);
+      const running = await startServer();
+      const me = await callerAt(running.address);
       let up = true;
       const stream = async (): Promise<void> => {
         while (up) {
@@ -99,15 +56,15 @@ describe('a server killed at random moments', () => {
       };
       const streams = [stream(), stream()];
       await new Promise((r) => setTimeout(r, 30 + random() * 250));
-      await killed(child);
+      await ended(running);
       up = false;
       await Promise.all(streams);
     }
-    const { child, address } = await start();
-    const me = await signIn(address);
+    const running = await startServer();
+    const me = await callerAt(running.address);
     for (const b of waiting) if (await post(me, `/api/rigs/${id}/${b.path}`, b.body)) b.of.add(b.id);
     waiting = [];
-    await killed(child);
+    await ended(running);
 
     const log = await ChangeRow.findAll({ where: { rigId: id }, order: [['version', 'ASC']] });
     const rig = await RigRow.findByPk(id);

@@ -19,7 +19,7 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   await CounterRow.create({ name: 'rig', value: 143 });
   const projection = new Projection(log);
   for (const { file, place } of demoRigs(todayIn(SHOP.timeZone))) {
-    const { id } = await importRig(db, file, place);
+    const { id } = await importRig(db, file, { place, foreign: false });
     // The demo's rigs live on the shop's own hulls, catalog and settings.
     await RigRow.update({ carried: null }, { where: { id } });
     projection.touch(id);

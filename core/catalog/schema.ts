@@ -245,12 +245,21 @@ export const catalog = z.strictObject({
 });
 export type Catalog = z.infer<typeof catalog>;
 
+/** Whether clocks know a time zone by this name. */
+function isTimeZone(name: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: name }) instanceof Intl.DateTimeFormat;
+  } catch {
+    return false;
+  }
+}
+
 /** A shop's own settings: what it charges, how it works, what it deems enough. */
 export const shopSettings = z.strictObject({
   revision: z.int().min(1),
   name: z.string().min(1).max(80),
   place: z.string().max(120),
-  timeZone: z.string().max(40),
+  timeZone: z.string().max(40).refine(isTimeZone, 'a time zone of the world, such as Europe/Dublin'),
   currency: z.string().length(3),
   units: z.enum(['imperial', 'metric']),
   taxPercent: z.number().min(0).max(40),

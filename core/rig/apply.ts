@@ -1,6 +1,6 @@
 import { entryOf } from './entry-of';
 import { type Change, singleChanges, type SimpleChange } from './change';
-import type { Place, Plan } from './plan';
+import { PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
 
 /** One field of the plan set from one value to another; null stands for absent. */
 export interface Edit {
@@ -174,6 +174,15 @@ function mayBeAbsent(path: readonly string[]): boolean {
   return first === 'fittings' && (path.length === 4 || OPTIONAL.includes(third));
 }
 
+/** A list that grew stays within what a rig holds. */
+function checkCounts(before: Plan, after: Plan): void {
+  for (const list of Object.keys(PLAN_LIMITS) as (keyof typeof PLAN_LIMITS)[]) {
+    const grew = after[list] !== before[list] && Object.keys(after[list]).length > Object.keys(before[list]).length;
+    const says = grew ? tooMany(list, after[list]) : null;
+    if (says) throw new Refused(list, says);
+  }
+}
+
 function checkRuns(plan: Plan): void {
   for (const [id, run] of Object.entries(plan.runs)) {
     for (const end of ['from', 'to'] as const)
@@ -230,6 +239,7 @@ export function applyChange(before: Plan, change: Change): Applied {
   const parts = singleChanges(change);
   const edits = parts.flatMap(editsOf);
   const after = edits.reduce<Json>((holder, edit) => edited(holder, edit.path, edit), before) as Plan;
+  checkCounts(before, after);
   if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);
   if (after.fittings !== before.fittings || after.sets !== before.sets) checkStanding(after);
   const inverses = parts.map(inverseOf).reverse();

@@ -171,7 +171,29 @@ export const acceptance = z.strictObject({
   size: z.number().optional().describe('how bad it was then: it lapses when it gets worse'),
 });
 
-const record = <T extends z.ZodType>(of: T) => z.record(key, of);
+/** The most of each list that one rig holds: more than any boat, few enough to be worked up at once. */
+export const PLAN_LIMITS = {
+  fittings: 150,
+  runs: 200,
+  wishes: 300,
+  sets: 24,
+  stowage: 150,
+  photos: 60,
+  scuppers: 60,
+  accepted: 600,
+} as const;
+
+/** Why a list is too long, or null. */
+export function tooMany(list: keyof typeof PLAN_LIMITS, entries: object): string | null {
+  const [count, most] = [Object.keys(entries).length, PLAN_LIMITS[list]];
+  return count > most ? `${count} ${list}; a rig holds ${most} at the most` : null;
+}
+
+const limited = <T extends z.ZodType>(list: keyof typeof PLAN_LIMITS, of: T) =>
+  z.record(list === 'accepted' ? z.string().max(160) : key, of).superRefine((entries, check) => {
+    const says = tooMany(list, entries);
+    if (says) check.addIssue({ code: 'custom', message: says });
+  });
 
 /** What we mean to do. Facts never stand in here. */
 export const plan = z.strictObject({
@@ -186,14 +208,14 @@ export const plan = z.strictObject({
   }),
   brief,
   tape,
-  fittings: record(fitting),
-  runs: record(run),
-  wishes: record(wish),
-  sets: record(rigSet),
-  stowage: record(stowed),
-  photos: record(photo),
-  scuppers: record(z.enum(SCUPPER_PLANS)).describe('open when not named'),
-  accepted: z.record(z.string().max(160), acceptance),
+  fittings: limited('fittings', fitting),
+  runs: limited('runs', run),
+  wishes: limited('wishes', wish),
+  sets: limited('sets', rigSet),
+  stowage: limited('stowage', stowed),
+  photos: limited('photos', photo),
+  scuppers: limited('scuppers', z.enum(SCUPPER_PLANS)).describe('open when not named'),
+  accepted: limited('accepted', acceptance),
   /** Letters frozen at the first print or quote; null while they still follow the places. */
   letters: z.record(key, z.string().max(4)).nullable(),
 });

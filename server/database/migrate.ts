@@ -1,63 +1,79 @@
-import type { QueryInterface, Sequelize } from 'sequelize';
+import { readdir, readFile } from 'node:fs/promises';
+import { basename } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
-import { columnsOf, TABLES } from './models';
 
-interface Step {
-  name: string;
-  up: (params: { context: QueryInterface }) => Promise<void>;
+/** Frozen once they landed: a later wish is a later file. Each statement may run twice. */
+const FOLDER = fileURLToPath(new URL('./migrations/', import.meta.url));
+
+/** What is only ever added to: the server itself neither changes nor deletes a row of it. */
+const APPENDED = ['changes', 'facts'];
+
+const statements = (sql: string): string[] =>
+  sql
+    .split(';\n')
+    .map((s) => s.trim())
+    .filter(Boolean);
+
+/** How long one process waits for another that is bringing the schema up to date, seconds. */
+const PATIENCE = 120;
+
+/**
+ * Brings the schema up to date, one process at a time, each step as often as it takes; says which steps ran.
+ *
+ * @param db opened by the account that may change tables
+ * @param account the account that the server itself works under, as `'name'@'host'`: it is granted what it needs of
+ *   every table and no more; left out where both are one
+ * @throws Error when another process holds the schema for too long
+ */
+export async function migrate(db: Sequelize, account?: string): Promise<string[]> {
+  return db.transaction(async (transaction) => {
+    // The lock belongs to this connection, and goes with it.
+    const [{ got } = { got: 0 }] = await db.query<{ got: number | null }>(
+      "SELECT GET_LOCK('plain-cleat schema', :patience) AS got",
+      {
+        replacements: { patience: PATIENCE },
+        type: QueryTypes.SELECT,
+        transaction,
+      },
+    );
+    if (got !== 1) throw new Error('another process is bringing the database up to date and does not finish');
+    try {
+      const ran = await run(db);
+      if (account) await grant(db, account);
+      return ran;
+    } finally {
+      await db.query("SELECT RELEASE_LOCK('plain-cleat schema')", { type: QueryTypes.SELECT, transaction });
+    }
+  });
 }
 
-/** Tables and columns that came later than the first: each is made by the step that brought it. */
-const LATER: readonly string[] = ['photos', 'headings', 'assemblies', 'remnants', 'cut_pieces'];
-const ADDED: Partial<Record<keyof typeof TABLES, readonly string[]>> = {
-  hulls: ['year', 'colour', 'notes'],
-  staff: ['pinHash'],
-};
-const FIRST = (Object.keys(TABLES) as (keyof typeof TABLES)[]).filter((t) => !LATER.includes(t));
-
-const MIGRATIONS: Step[] = [
-  {
-    name: '0001-first-tables',
-    async up({ context }) {
-      for (const table of FIRST) {
-        const columns = columnsOf(table);
-        for (const later of ADDED[table] ?? []) delete columns[later];
-        await context.createTable(table, columns);
-      }
-      await context.addIndex('changes', ['rigId', 'version'], { unique: true });
-      await context.addIndex('facts', ['hullId', 'id'], { unique: true });
-      await context.addIndex('rigs', ['hullId']);
-    },
-  },
-  {
-    name: '0002-hulls-photos-headings-assemblies',
-    async up({ context }) {
-      for (const column of ADDED.hulls ?? []) await context.addColumn('hulls', column, columnsOf('hulls')[column] as never);
-      for (const table of ['photos', 'headings', 'assemblies'] as const) await context.createTable(table, columnsOf(table));
-      await context.addIndex('photos', ['rigId']);
-    },
-  },
-  {
-    name: '0003-remnants-and-cut-pieces',
-    async up({ context }) {
-      for (const table of ['remnants', 'cut_pieces'] as const) await context.createTable(table, columnsOf(table));
-    },
-  },
-  {
-    name: '0004-pins',
-    async up({ context }) {
-      await context.addColumn('staff', 'pinHash', columnsOf('staff').pinHash as never);
-    },
-  },
-];
-
-/** Brings the schema up to date; says which steps ran. */
-export async function migrate(db: Sequelize): Promise<string[]> {
+async function run(db: Sequelize): Promise<string[]> {
+  const files = (await readdir(FOLDER)).filter((f) => f.endsWith('.sql')).sort();
   const umzug = new Umzug({
-    migrations: MIGRATIONS,
+    migrations: files.map((file) => ({
+      name: basename(file, '.sql'),
+      up: async () => {
+        for (const statement of statements(await readFile(`${FOLDER}${file}`, 'utf8'))) await db.query(statement);
+      },
+    })),
     context: db.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize: db }),
     logger: undefined,
   });
   return (await umzug.up()).map((m) => m.name);
+}
+
+/** Table by table: the log can be read and added to, all else worked with; no table can be made, changed or dropped. */
+async function grant(db: Sequelize, account: string): Promise<void> {
+  const tables = await db.query<{ name: string }>(
+    'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()',
+    { type: QueryTypes.SELECT },
+  );
+  for (const { name } of tables) {
+    const may =
+      name === 'SequelizeMeta' ? 'SELECT' : APPENDED.includes(name) ? 'SELECT, INSERT' : 'SELECT, INSERT, UPDATE, DELETE';
+    await db.query(`GRANT ${may} ON \`${name}\` TO ${account}`);
+  }
 }

@@ -18,6 +18,8 @@ export class StaffRow extends Row<StaffRow> {
   declare passwordHash: string;
   /** For swapping on a shared tablet; null until one is chosen. */
   declare pinHash: CreationOptional<string | null>;
+  /** When they left the shop, ISO; null while they are here. What they did stays theirs. */
+  declare ended: CreationOptional<string | null>;
 }
 export class OwnerRow extends Row<OwnerRow> {
   declare id: string;
@@ -78,6 +80,8 @@ export class FactRow extends Row<FactRow> {
   declare by: string;
   declare serverTime: string;
   declare body: string;
+  /** It came in a rig file: nobody here kept it. */
+  declare foreign: CreationOptional<boolean>;
 }
 export class LinkRow extends Row<LinkRow> {
   declare tokenHash: string;
@@ -121,19 +125,34 @@ export class CutRow extends Row<CutRow> {
   declare serverTime: string;
 }
 
+/** Failures to sign in, by whom and from where. */
+export class AttemptRow extends Row<AttemptRow> {
+  declare subject: string;
+  declare failures: number;
+  /** Since when they are counted, ms. */
+  declare since: number;
+}
+
+/** A backup that was made. */
+export class BackupRow extends Row<BackupRow> {
+  declare name: string;
+  declare serverTime: string;
+  declare bytes: number;
+}
+
 export class CounterRow extends Row<CounterRow> {
   declare name: string;
   declare value: number;
 }
 
-const { STRING, INTEGER, DOUBLE, TEXT, BOOLEAN, DATE, BLOB } = DataTypes;
+const { STRING, INTEGER, BIGINT, DOUBLE, TEXT, BOOLEAN, BLOB } = DataTypes;
 const id = { type: STRING(64), primaryKey: true };
 const text = (length: number) => ({ type: STRING(length), allowNull: false });
 const integer = { type: INTEGER, allowNull: false };
 const document = { type: TEXT('long'), allowNull: false };
 
-/** The columns of every table, the single place they are written down; migrations create from it. */
-export const TABLES = {
+/** The columns of every table as the code sees them; the migrations make them. */
+const TABLES = {
   staff: {
     id,
     login: { ...text(60), unique: true },
@@ -141,6 +160,7 @@ export const TABLES = {
     role: text(20),
     passwordHash: text(200),
     pinHash: { type: STRING(200), allowNull: true },
+    ended: { type: STRING(30), allowNull: true },
   },
   owners: { id, name: text(120), email: text(200) },
   hull_models: { id, revision: { ...integer, primaryKey: true }, document },
@@ -186,6 +206,7 @@ export const TABLES = {
     by: text(80),
     serverTime: text(30),
     body: document,
+    foreign: { type: BOOLEAN, allowNull: false, defaultValue: false },
   },
   owner_links: {
     tokenHash: { ...text(64), primaryKey: true },
@@ -198,9 +219,9 @@ export const TABLES = {
   assemblies: { id, version: { ...integer, primaryKey: true }, document },
   remnants: { id, stock: text(64), length: { type: DOUBLE, allowNull: false }, width: { type: DOUBLE, allowNull: false } },
   cut_pieces: { piece: { ...text(160), primaryKey: true }, by: text(80), serverTime: text(30) },
+  attempts: { subject: { ...text(120), primaryKey: true }, failures: integer, since: { type: BIGINT, allowNull: false } },
+  backups: { name: { ...text(80), primaryKey: true }, serverTime: text(30), bytes: { type: BIGINT, allowNull: false } },
   counters: { name: { ...text(20), primaryKey: true }, value: integer },
-  /** As the session store wants it. */
-  sessions: { sid: { ...text(36), primaryKey: true }, expires: { type: DATE }, data: { type: TEXT } },
 } as const;
 
 /** Binds the row classes to an open database. */
@@ -216,6 +237,8 @@ export function defineModels(db: Sequelize): void {
     changes: ChangeRow,
     facts: FactRow,
     owner_links: LinkRow,
+    attempts: AttemptRow,
+    backups: BackupRow,
     counters: CounterRow,
     photos: PhotoRow,
     headings: HeadingRow,
@@ -225,10 +248,10 @@ export function defineModels(db: Sequelize): void {
   };
   for (const [tableName, row] of Object.entries(rows)) {
     const init = (row as unknown as { init(columns: object, options: object): void }).init.bind(row);
-    init(columnsOf(tableName as keyof typeof TABLES), { sequelize: db, tableName, modelName: tableName });
+    // Sequelize writes into the column definitions it is given.
+    const columns = Object.fromEntries(
+      Object.entries(TABLES[tableName as keyof typeof TABLES]).map(([name, column]) => [name, { ...column }]),
+    );
+    init(columns, { sequelize: db, tableName, modelName: tableName });
   }
 }
-
-/** Sequelize writes into the column definitions it is given: each caller gets its own copy. */
-export const columnsOf = (table: keyof typeof TABLES) =>
-  Object.fromEntries(Object.entries(TABLES[table]).map(([name, column]) => [name, { ...column }]));

@@ -1,7 +1,7 @@
 import { Transaction, type Sequelize } from 'sequelize';
 
-/** Deadlock, lock wait time-out, certification failure of a replicated cluster. */
-const RETRIED = new Set([1213, 1205, 1047]);
+/** Deadlock, certification failure of a replicated cluster. */
+const RETRIED = new Set([1213, 1047]);
 const TRIES = 6;
 
 /** Runs a whole transaction, again when the database asks for that. Keep it free of outside effects. */

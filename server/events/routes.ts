@@ -1,9 +1,11 @@
 import { ROUTES } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Kept, Presence } from '../staff/present';
 import { bind } from '../http/bind';
 
 interface Watcher {
+  readonly session: Kept;
   readonly rigs: readonly string[];
   readonly res: Response;
   readonly seen: Map<string, string>;
@@ -12,8 +14,11 @@ interface Watcher {
 /** At most half a second: any number of processes may stand behind a proxy, so each asks the database. */
 const EVERY = 400;
 
+/** How often it is asked whether those who listen are still here, ms. */
+const CHECKED = 2000;
+
 /** News as server-sent events: the version and fact count of each watched rig, when they move. */
-export function eventRoutes(router: Router, db: Sequelize): { stop(): void } {
+export function eventRoutes(router: Router, db: Sequelize, presence: Presence): { stop(): void } {
   const watchers = new Set<Watcher>();
   let asking = false;
   const poll = async (): Promise<void> => {
@@ -38,10 +43,20 @@ export function eventRoutes(router: Router, db: Sequelize): { stop(): void } {
       asking = false;
     }
   };
-  const timer = setInterval(() => void poll(), EVERY);
+  /** A stream ends with its session. */
+  const check = async (): Promise<void> => {
+    for (const w of [...watchers])
+      if (!(await presence.who(w.session).catch(() => true))) {
+        watchers.delete(w);
+        w.res.end();
+      }
+  };
+  const timers = [setInterval(() => void poll(), EVERY), setInterval(() => void check(), CHECKED)];
 
   bind(router, ROUTES.events, async ({ query, req, res }) => {
-    const watcher: Watcher = { rigs: query.rigs.split(',').filter(Boolean).slice(0, 40), res, seen: new Map() };
+    const { staffId = '', since = 0 } = req.session;
+    const session = { sid: req.session.id, staffId, since };
+    const watcher: Watcher = { session, rigs: query.rigs.split(',').filter(Boolean).slice(0, 40), res, seen: new Map() };
     res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
     res.flushHeaders();
     res.write('retry: 1000\n\n');
@@ -50,7 +65,7 @@ export function eventRoutes(router: Router, db: Sequelize): { stop(): void } {
   });
   return {
     stop() {
-      clearInterval(timer);
+      timers.forEach((timer) => clearInterval(timer));
       for (const w of watchers) w.res.end();
     },
   };

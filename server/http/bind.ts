@@ -1,15 +1,9 @@
 import { faultsOf } from '@plain-cleat/core';
 import type { Role, Route, Staff } from '@plain-cleat/api';
-import type { Request, RequestHandler, Response, Router } from 'express';
-import multer from 'multer';
+import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
+import multer, { MulterError } from 'multer';
 import type { z } from 'zod';
-import { badInput, HttpProblem } from './problem';
-
-declare module 'express-session' {
-  interface SessionData {
-    staff: Staff;
-  }
-}
+import { badInput, HttpProblem, malformed } from './problem';
 
 /** A file that came with a call. */
 export type SentFile = Pick<Express.Multer.File, 'buffer' | 'originalname'>;
@@ -27,6 +21,9 @@ export interface Call<B, Q> {
 
 const NOBODY: Staff = { id: '', name: 'nobody', role: 'rigger' };
 
+/** What a call may carry when its route says nothing else, bytes. */
+const USUAL_BYTES = 300_000;
+
 /** The route's rule about who may call it. */
 function admit(r: Route, staff: Staff | undefined): Staff {
   if (typeof r.who === 'string') return staff ?? NOBODY;
@@ -42,32 +39,51 @@ function read<S extends z.ZodType>(schema: S | undefined, value: unknown): z.inf
   return parsed.data;
 }
 
+/** Takes in what a route may carry and no more: one file, or so much JSON. */
+function intake({ upload, body, bytes = USUAL_BYTES }: Route): RequestHandler[] {
+  if (!body && !upload) return [];
+  if (!upload) return [express.json({ limit: bytes })];
+  const one = multer({ limits: { fileSize: upload.bytes, files: 1, fields: 4, parts: 6, fieldSize: 10_000 } }).single(
+    upload.field,
+  );
+  return [
+    (req, res, next) =>
+      one(req, res, (error?: unknown) =>
+        next(error === undefined || error instanceof MulterError ? error : malformed('the upload is cut short')),
+      ),
+  ];
+}
+
 /** Binds one route to its handler: who may call, what comes in, then the answer as JSON. */
 export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodType>(
   router: Router,
   r: Route<B, Q, A>,
   handle: (call: Call<z.infer<B>, z.infer<Q>>) => Promise<z.input<A> | void>,
 ): void {
-  const { upload } = r;
-  const parts: RequestHandler[] = upload
-    ? [multer({ limits: { fileSize: upload.bytes, files: 1, fields: 4 } }).single(upload.field)]
-    : [];
-  // Who may call is settled before a byte of a file is taken in.
-  const door: RequestHandler = (req, _res, next) => {
-    admit(r as unknown as Route, req.session?.staff);
+  const rule = r as unknown as Route;
+  // Who may call is settled before a byte of a body is taken in.
+  const door: RequestHandler = (req, res, next) => {
+    admit(rule, req.staff);
+    // What is told of owners and their boats is kept by nobody on the way.
+    res.set('Cache-Control', 'no-store');
     next();
   };
-  router[r.method.toLowerCase() as 'get' | 'post' | 'delete'](r.path, door, ...parts, async (req: Request, res: Response) => {
-    const staff = admit(r as unknown as Route, req.session?.staff);
-    const answer = await handle({
-      req,
-      res,
-      staff,
-      body: read(r.body, req.body),
-      query: read(r.query, req.query),
-      params: req.params as Record<string, string>,
-      file: req.file,
-    });
-    if (!r.file && !res.headersSent) res.json(answer ?? {});
-  });
+  router[r.method.toLowerCase() as 'get' | 'post' | 'delete'](
+    r.path,
+    door,
+    ...intake(rule),
+    async (req: Request, res: Response) => {
+      const staff = admit(rule, req.staff);
+      const answer = await handle({
+        req,
+        res,
+        staff,
+        body: read(r.body, req.body),
+        query: read(r.query, req.query),
+        params: req.params as Record<string, string>,
+        file: req.file,
+      });
+      if (!r.file && !res.headersSent) res.json(answer ?? {});
+    },
+  );
 }

@@ -22,7 +22,7 @@ export function photoRoutes(router: Router): void {
   bind(router, ROUTES.photo, async ({ params, res }) => {
     const row = await PhotoRow.findOne({ where: { id: params.photo ?? '', rigId: params.rig ?? '' } });
     if (!row) throw notFound('photo', 'there is no such photo');
-    res.type(row.mime).set('Cache-Control', 'private, max-age=31536000, immutable').send(row.bytes);
+    res.type(row.mime).send(row.bytes);
   });
   bind(router, ROUTES.erasePhoto, async ({ params }) => {
     await PhotoRow.destroy({ where: { id: params.photo ?? '', rigId: params.rig ?? '' } });

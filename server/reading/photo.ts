@@ -42,3 +42,17 @@ export async function takePhoto(bytes: Buffer): Promise<TakenPhoto> {
     return refuse('the photo is damaged or cut short; send it again');
   }
 }
+
+/** A signature is small: what is larger was not drawn on a tablet. */
+const SIGNATURE = { pixels: 4_000_000 } as const;
+
+/** Looks at a signature as it will be printed later. */
+export async function seeSignature(address: string): Promise<void> {
+  const bytes = Buffer.from(address.slice(address.indexOf(',') + 1), 'base64');
+  await sharp(bytes, { limitInputPixels: SIGNATURE.pixels, failOn: 'error' })
+    .raw()
+    .toBuffer()
+    .catch(() => {
+      throw badInput([{ field: 'drawing', says: 'the signature is no picture; sign once more' }]);
+    });
+}

@@ -2,7 +2,7 @@ import { readRigFile, workUp, type BenchReading, type RigFile, type UnitSystem }
 import { badInput } from '../http/problem';
 import { serve } from '../workers/serve';
 import { readFound, readOffsets, readOutline } from './drawing';
-import { takePhoto, type TakenPhoto } from './photo';
+import { seeSignature, takePhoto, type TakenPhoto } from './photo';
 import { readSheetFile, type SheetCells } from './sheet';
 
 /** A rig file, read and worked up once: what cannot be worked up is not taken in. */
@@ -26,6 +26,7 @@ const READERS = {
     readOutline(kind, text, heights),
   found: (text: string, units: UnitSystem): ReturnType<typeof readFound> => readFound(text, units),
   photo: (bytes: Uint8Array): Promise<TakenPhoto> => takePhoto(Buffer.from(bytes)),
+  signature: (address: string): Promise<void> => seeSignature(address),
   rig: (text: string): RigFile => readRig(text),
 };
 export type Readers = typeof READERS;

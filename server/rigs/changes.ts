@@ -1,7 +1,8 @@
-import { applyChange, Clash, Refused, type Change, type Plan } from '@plain-cleat/core';
+import { applyChange, Clash, Refused, sameJson, type Change, type Plan } from '@plain-cleat/core';
 import type { Changed, LoggedChange } from '@plain-cleat/api';
-import type { Sequelize } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
+import { inTurn } from '../database/turns';
 import { ChangeRow, RigRow } from '../database/models';
 import { badInput, HttpProblem } from '../http/problem';
 import { checkParts } from './check';
@@ -33,33 +34,38 @@ function apply(plan: Plan, sent: SentChange, version: number): ReturnType<typeof
  * Applies one change under the rig's row lock: rebased when its fields still hold what it expects,
  * refused with both values when not, acknowledged again when its id came before.
  */
-export async function recordChange(db: Sequelize, sent: SentChange): Promise<Changed> {
-  return inTransaction(db, async (transaction) => {
-    const row = await findRig(sent.rigId, transaction);
-    const plan = planOf(row);
-    const before = await ChangeRow.findOne({ where: { rigId: row.id, id: sent.change.id }, transaction });
-    if (before) return { version: row.version, plan, rebased: false, repeated: true };
-    if (sent.baseVersion > row.version) throw badInput([{ field: 'baseVersion', says: `this rig is at version ${row.version}` }]);
-    const { plan: after, inverse } = apply(plan, sent, row.version);
-    await checkParts(sent.change, row, plan, transaction);
-    const version = row.version + 1;
-    await ChangeRow.create(
-      {
-        rigId: row.id,
-        id: sent.change.id,
-        version,
-        author: sent.author,
-        baseVersion: sent.baseVersion,
-        serverTime: new Date().toISOString(),
-        body: JSON.stringify(sent.change),
-        inverse: JSON.stringify(inverse),
-        undoes: sent.undoes,
-      },
-      { transaction },
-    );
-    await RigRow.update({ version, plan: JSON.stringify(after) }, { where: { id: row.id }, transaction });
-    return { version, plan: after, rebased: sent.baseVersion < row.version, repeated: false };
-  });
+export const recordChange = (db: Sequelize, sent: SentChange): Promise<Changed> =>
+  inTurn(`rig ${sent.rigId}`, () => inTransaction(db, (transaction) => record(sent, transaction)));
+
+async function record(sent: SentChange, transaction: Transaction): Promise<Changed> {
+  const row = await findRig(sent.rigId, transaction);
+  const plan = planOf(row);
+  const before = await ChangeRow.findOne({ where: { rigId: row.id, id: sent.change.id }, transaction });
+  if (before) {
+    if (!sameJson(JSON.parse(before.body), sent.change))
+      throw badInput([{ field: 'change.id', says: 'this id came before with another change: give yours a new one' }]);
+    return { version: row.version, plan, rebased: false, repeated: true };
+  }
+  if (sent.baseVersion > row.version) throw badInput([{ field: 'baseVersion', says: `this rig is at version ${row.version}` }]);
+  const { plan: after, inverse } = apply(plan, sent, row.version);
+  await checkParts(sent.change, row, plan, transaction);
+  const version = row.version + 1;
+  await ChangeRow.create(
+    {
+      rigId: row.id,
+      id: sent.change.id,
+      version,
+      author: sent.author,
+      baseVersion: sent.baseVersion,
+      serverTime: new Date().toISOString(),
+      body: JSON.stringify(sent.change),
+      inverse: JSON.stringify(inverse),
+      undoes: sent.undoes,
+    },
+    { transaction },
+  );
+  await RigRow.update({ version, plan: JSON.stringify(after) }, { where: { id: row.id }, transaction });
+  return { version, plan: after, rebased: sent.baseVersion < row.version, repeated: false };
 }
 
 /** One person's own latest changes, oldest first. */

@@ -1,7 +1,8 @@
-import type { Fact, NewFact } from '@plain-cleat/core';
+import { type Fact, type NewFact, sameJson } from '@plain-cleat/core';
 import type { Kept, SendFacts } from '@plain-cleat/api';
-import type { Sequelize } from 'sequelize';
+import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
+import { inTurn } from '../database/turns';
 import { FactRow, HullRow, RigRow, StaffRow } from '../database/models';
 import { badInput, notFound } from '../http/problem';
 import { readProof } from '../staff/proof';
@@ -47,26 +48,34 @@ export async function keepHullFacts(db: Sequelize, hullId: string, by: string, f
   return appendFacts(db, hullId, by, facts);
 }
 
-function appendFacts(db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<Kept> {
-  return inTransaction(db, async (transaction) => {
-    const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
-    if (!hull) throw notFound('hull', 'there is no such hull');
-    const known = await FactRow.findAll({ where: { hullId: hull.id, id: facts.map((f) => f.id) }, transaction });
-    const seen = new Map(known.map((k) => [k.id, JSON.parse(k.body) as Fact]));
-    const kept: Fact[] = [];
-    for (const f of facts) {
-      const before = seen.get(f.id);
-      const fact: Fact = before ?? { ...f, by, serverTime: new Date().toISOString() };
-      kept.push(fact);
-      if (before) continue;
-      seen.set(f.id, fact);
-      await FactRow.create(
-        { hullId: hull.id, id: f.id, kind: f.kind, by, serverTime: fact.serverTime, body: JSON.stringify(fact) },
-        { transaction },
-      );
-    }
-    const factCount = await FactRow.count({ where: { hullId: hull.id }, transaction });
-    await HullRow.update({ factCount }, { where: { id: hull.id }, transaction });
-    return { factCount, facts: kept };
-  });
+const appendFacts = (db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<Kept> =>
+  inTurn(`hull ${hullId}`, () => inTransaction(db, (transaction) => append(hullId, by, facts, transaction)));
+
+async function append(hullId: string, by: string, facts: readonly NewFact[], transaction: Transaction): Promise<Kept> {
+  const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
+  if (!hull) throw notFound('hull', 'there is no such hull');
+  const known = await FactRow.findAll({ where: { hullId: hull.id, id: facts.map((f) => f.id) }, transaction });
+  const seen = new Map(known.map((k) => [k.id, JSON.parse(k.body) as Fact]));
+  const kept: Fact[] = [];
+  for (const [i, f] of facts.entries()) {
+    const before = seen.get(f.id);
+    if (before && !sameJson(saidOf(before), f))
+      throw badInput([{ field: `facts.${i}.id`, says: 'this id came before with another fact: give yours a new one' }]);
+    const fact: Fact = before ?? { ...f, by, serverTime: new Date().toISOString() };
+    kept.push(fact);
+    if (before) continue;
+    seen.set(f.id, fact);
+    await FactRow.create(
+      { hullId: hull.id, id: f.id, kind: f.kind, by, serverTime: fact.serverTime, body: JSON.stringify(fact) },
+      { transaction },
+    );
+  }
+  const factCount = await FactRow.count({ where: { hullId: hull.id }, transaction });
+  await HullRow.update({ factCount }, { where: { id: hull.id }, transaction });
+  return { factCount, facts: kept };
+}
+
+/** A fact as it was sent, without who kept it and when. */
+function saidOf({ by: _by, serverTime: _time, ...said }: Fact): unknown {
+  return said;
 }

@@ -40,10 +40,21 @@ export async function findRig(id: string, transaction?: Transaction): Promise<Ri
   return row;
 }
 
+const FROM_A_FILE = ', from a file';
+
+/** A name that came in a rig file: whoever it is, the shop did not see them do it. */
+export const fromAFile = (name: string): string => (name.endsWith(FROM_A_FILE) ? name : `${name}${FROM_A_FILE}`);
+
+/** The same as the file had it. */
+export const asInFile = (name: string): string => (name.endsWith(FROM_A_FILE) ? name.slice(0, -FROM_A_FILE.length) : name);
+
 /** The kept facts of a hull, in the order they came. */
 export async function factsOf(hullId: string): Promise<Fact[]> {
   const rows = await FactRow.findAll({ where: { hullId }, order: [['seq', 'ASC']] });
-  return rows.map((r) => parsed<Fact>(r.body));
+  return rows.map((r) => {
+    const fact = parsed<Fact>(r.body);
+    return r.foreign ? { ...fact, by: fromAFile(fact.by) } : fact;
+  });
 }
 
 /** The hull, catalog and shop settings a plan is pinned to, overlaid with what its file carried. */

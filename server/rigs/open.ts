@@ -5,7 +5,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { CounterRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../http/problem';
-import { findRig, planOf, todayIn, type Carried } from './load';
+import { findRig, planOf, todayIn, type Carried, fromAFile } from './load';
 import { newestCatalog, newestShop } from '../shop/newest';
 
 const NO_PROGRESS = JSON.stringify({ done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 });
@@ -103,11 +103,31 @@ export async function duplicateRig(db: Sequelize, rigId: string, title: string):
   });
 }
 
-/** Opens a rig from a rig file, whole or not at all. */
-export const importRig = (db: Sequelize, file: RigFile, place = 'bench 1'): Promise<{ id: string; number: string }> =>
-  inTransaction(db, (transaction) => storeFile(file, place, transaction));
+/** What was accepted elsewhere was accepted by nobody here. */
+const asForeign = (plan: Plan): Plan => ({
+  ...plan,
+  accepted: Object.fromEntries(
+    Object.entries(plan.accepted).map(([key, a]) => [key, { ...a, by: fromAFile(a.by).slice(0, 80) }]),
+  ),
+});
 
-async function storeFile(file: RigFile, place: string, transaction: Transaction): Promise<{ id: string; number: string }> {
+/**
+ * Opens a rig from a rig file, whole or not at all.
+ *
+ * @param foreign whether somebody brought the file: what it says was done is not said to be done by staff of this shop
+ */
+export const importRig = (
+  db: Sequelize,
+  file: RigFile,
+  { place = 'bench 1', foreign = true } = {},
+): Promise<{ id: string; number: string }> => inTransaction(db, (transaction) => storeFile(file, place, foreign, transaction));
+
+async function storeFile(
+  file: RigFile,
+  place: string,
+  foreign: boolean,
+  transaction: Transaction,
+): Promise<{ id: string; number: string }> {
   const { hull, parts, consumables, shop } = file;
   const owner = await OwnerRow.create({ id: randomUUID(), name: file.owner.name, email: '' }, { transaction });
   const known = await HullModelRow.findOne({ where: { id: hull.id, revision: hull.revision }, transaction });
@@ -124,12 +144,19 @@ async function storeFile(file: RigFile, place: string, transaction: Transaction)
   );
   for (const f of file.ledger)
     await FactRow.create(
-      { hullId: hullRow.id, id: f.id, kind: f.kind, by: f.by, serverTime: f.serverTime, body: JSON.stringify(f) },
+      { hullId: hullRow.id, id: f.id, kind: f.kind, by: f.by, serverTime: f.serverTime, body: JSON.stringify(f), foreign },
       { transaction },
     );
   const carried: Carried = { hull, parts, consumables, shop };
   return storeRig(
-    { id: randomUUID(), ownerId: owner.id, hullId: hullRow.id, place, plan: file.plan, carried: JSON.stringify(carried) },
+    {
+      id: randomUUID(),
+      ownerId: owner.id,
+      hullId: hullRow.id,
+      place,
+      plan: foreign ? asForeign(file.plan) : file.plan,
+      carried: JSON.stringify(carried),
+    },
     transaction,
   );
 }

@@ -203,6 +203,24 @@ describe('rig files', () => {
     }
   });
 
+  it('say of all they bring that it is not of this shop: facts, signatures, what was accepted', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const { body } = await ama.get('/api/floor').expect(200);
+    for (const rig of (body as { rigs: { id: string; title: string }[] }).rigs.filter((r) => /survey|minimum/.test(r.title))) {
+      const own = await ama.rig(rig.id);
+      expect(own.facts.some((f) => f.by.includes('from a file'))).toBeFalse();
+      const { text } = await ama.get(`/api/rigs/${rig.id}/file`).expect(200);
+      const made = (await ama.post('/api/rig-files', { text }).expect(200)).body as { id: string };
+      const brought = await ama.rig(made.id);
+      expect(brought.facts.map((f) => f.by)).toEqual(own.facts.map((f) => `${f.by}, from a file`));
+      for (const a of Object.values(brought.plan.accepted)) expect(a.by).toContain(', from a file');
+      const fact = { id: randomUUID(), kind: 'stopShown', rig: brought.plan.id, deviceTime: '2026-06-01T10:00:00Z', stop: 'x' };
+      await ama.post(`/api/rigs/${made.id}/facts`, { facts: [fact] }).expect(200);
+      expect((await ama.rig(made.id)).facts.at(-1)?.by).not.toContain('from a file');
+    }
+  });
+
   it('that are wrong, huge or hostile open nothing and name the field', async () => {
     const s = await shop();
     const ama = await s.signIn('ama');

@@ -10,7 +10,7 @@ import { read } from '../reading/read';
 import { ownChanges, recordChange } from './changes';
 import { checkAcceptance } from './check';
 import { keepFacts, whoKept } from './facts';
-import { findRig, loadRig, ownerOf, todayIn } from './load';
+import { asInFile, findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
 import type { Projection } from './progress';
@@ -59,6 +59,7 @@ export function rigRoutes(router: Router, db: Sequelize, projection: Projection,
   bind(router, ROUTES.facts, async ({ params, body, staff }) => {
     if (staff.role !== 'manager' && body.facts.some((f) => f.kind === 'gatePassed'))
       throw new HttpProblem(403, 'Not yours to do', 'only a manager lets a step pass', { field: 'facts' });
+    for (const f of body.facts) if (f.kind === 'signed') await read('signature', f.drawing);
     const by = body.keptBy ? await whoKept(body.keptBy, staff.name, secret) : staff.name;
     const done = await keepFacts(db, params.rig ?? '', by, body.facts);
     projection.touch(params.rig ?? '');
@@ -81,6 +82,9 @@ export function rigRoutes(router: Router, db: Sequelize, projection: Projection,
     const loaded = await loadRig(params.rig ?? '');
     const owner = await ownerOf(loaded);
     attach(res, 'application/json', `${loaded.row.number}.rig.json`);
-    res.send(writeRigFile(makeRigFile({ ...loaded, owner: owner.name })));
+    const { plan } = loaded;
+    const accepted = Object.fromEntries(Object.entries(plan.accepted).map(([key, a]) => [key, { ...a, by: asInFile(a.by) }]));
+    const facts = loaded.facts.map((f) => ({ ...f, by: asInFile(f.by) }));
+    res.send(writeRigFile(makeRigFile({ ...loaded, plan: { ...plan, accepted }, facts, owner: owner.name })));
   });
 }

@@ -3,7 +3,9 @@ import type { Request, Response, Router } from 'express';
 import { StaffRow } from '../database/models';
 import { bind } from '../http/bind';
 import { HttpProblem } from '../http/problem';
+import { type Attempts, pinSubjects, signInSubjects, type Subject } from './attempts';
 import { hashPassword, verifyPassword } from './passwords';
+import { isHere, staffOf } from './present';
 import { makeProof } from './proof';
 
 type MakeToken = (req: Request, res: Response) => string;
@@ -11,52 +13,69 @@ type MakeToken = (req: Request, res: Response) => string;
 const promised = (work: (done: (error?: unknown) => void) => void): Promise<void> =>
   new Promise((resolve, reject) => work((error) => (error ? reject(error) : resolve())));
 
+// Somebody unknown costs as long as a wrong password, so that logins cannot be guessed by the clock.
+const nobodysHash = hashPassword('nobody at all');
+
+/** Whether a secret is somebody's, who is still here; failures are counted and too many end it. */
+export async function proves(
+  attempts: Attempts,
+  subjects: readonly Subject[],
+  row: StaffRow | null,
+  hash: string | null | undefined,
+  secret: string,
+): Promise<boolean> {
+  await attempts.check(subjects);
+  const right = await verifyPassword(hash ?? (await nobodysHash), secret);
+  const passed = right && isHere(row) && Boolean(hash);
+  await (passed ? attempts.passed(subjects) : attempts.failed(subjects));
+  return passed;
+}
+
 /** Sign-in, sign-out, swapping on a shared tablet, and who is here. */
-export function staffRoutes(router: Router, makeToken: MakeToken, secret: string): void {
-  const state = (req: Request, res: Response): Session => {
-    const staff = req.session.staff ?? null;
-    return {
-      staff,
-      csrf: staff ? makeToken(req, res) : null,
-      apiVersion: API_VERSION,
-      proof: staff ? makeProof(staff.id, secret) : null,
-    };
-  };
+export function staffRoutes(router: Router, attempts: Attempts, makeToken: MakeToken, secret: string): void {
+  const state = (req: Request, res: Response, staff: Staff | null): Session => ({
+    staff,
+    csrf: staff ? makeToken(req, res) : null,
+    apiVersion: API_VERSION,
+    proof: staff ? makeProof(staff.id, secret) : null,
+  });
   const enter = async (req: Request, res: Response, row: StaffRow): Promise<Session> => {
     await promised((done) => req.session.regenerate(done));
-    req.session.staff = { id: row.id, name: row.name, role: row.role as Staff['role'] };
+    req.session.staffId = row.id;
+    req.session.since = Date.now();
     await promised((done) => req.session.save(done));
-    return state(req, res);
+    return state(req, res, staffOf(row));
   };
-  // Somebody unknown costs as long as a wrong password, so that logins cannot be guessed by the clock.
-  const nobodysHash = hashPassword('nobody at all');
+  const byLogin = (login: string): Promise<StaffRow | null> => StaffRow.findOne({ where: { login: login.trim().toLowerCase() } });
 
-  bind(router, ROUTES.session, async ({ req, res }) => state(req, res));
+  bind(router, ROUTES.session, async ({ req, res }) => state(req, res, req.staff ?? null));
   bind(router, ROUTES.signIn, async ({ req, res, body }) => {
-    const row = await StaffRow.findOne({ where: { login: body.login.trim().toLowerCase() } });
-    const right = await verifyPassword(row?.passwordHash ?? (await nobodysHash), body.password);
-    if (!row || !right) throw new HttpProblem(401, 'Not signed in', 'login or password is not right', { field: 'password' });
+    const row = await byLogin(body.login);
+    const subjects = signInSubjects(body.login.trim().toLowerCase(), req.ip ?? '');
+    if (!(await proves(attempts, subjects, row, row?.passwordHash, body.password)) || !row)
+      throw new HttpProblem(401, 'Not signed in', 'login or password is not right', { field: 'password' });
     return enter(req, res, row);
   });
   bind(router, ROUTES.crew, async () => {
-    const rows = await StaffRow.findAll({ order: [['name', 'ASC']] });
-    return rows.map((r) => ({ id: r.id, name: r.name, role: r.role as Staff['role'], hasPin: r.pinHash !== null }));
+    const rows = await StaffRow.findAll({ where: { ended: null }, order: [['name', 'ASC']] });
+    return rows.map((r) => ({ ...staffOf(r), hasPin: r.pinHash !== null }));
   });
   bind(router, ROUTES.swap, async ({ req, res, body }) => {
     const row = await StaffRow.findByPk(body.staff);
-    const right = await verifyPassword(row?.pinHash ?? (await nobodysHash), body.pin);
-    if (!row?.pinHash || !right) throw new HttpProblem(422, 'Not swapped', 'the PIN is not right', { field: 'pin' });
+    if (!(await proves(attempts, pinSubjects(body.staff), row, row?.pinHash, body.pin)) || !row)
+      throw new HttpProblem(422, 'Not swapped', 'the PIN is not right', { field: 'pin' });
     return enter(req, res, row);
   });
-  bind(router, ROUTES.choosePin, async ({ body, staff }) => {
+  bind(router, ROUTES.choosePin, async ({ req, body, staff }) => {
     const row = await StaffRow.findByPk(staff.id);
-    const right = await verifyPassword(row?.passwordHash ?? (await nobodysHash), body.password);
-    if (!row || !right) throw new HttpProblem(422, 'PIN not changed', 'the password is not right', { field: 'password' });
+    const subjects = signInSubjects(row?.login ?? '', req.ip ?? '');
+    if (!(await proves(attempts, subjects, row, row?.passwordHash, body.password)) || !row)
+      throw new HttpProblem(422, 'PIN not changed', 'the password is not right', { field: 'password' });
     await row.update({ pinHash: await hashPassword(body.pin) });
     return {};
   });
   bind(router, ROUTES.signOut, async ({ req, res }) => {
     await promised((done) => req.session.regenerate(done));
-    return state(req, res);
+    return state(req, res, null);
   });
 }

@@ -51,9 +51,12 @@ export class Shop {
     await this.db.close();
   }
 
-  async signIn(login: (typeof STAFF)[number]['login']): Promise<Person> {
+  signIn(login: (typeof STAFF)[number]['login']): Promise<Person> {
+    return this.signInAs(login, STAFF.find((s) => s.login === login)?.password ?? '');
+  }
+
+  async signInAs(login: string, password: string): Promise<Person> {
     const agent = supertest.agent(this.server);
-    const password = STAFF.find((s) => s.login === login)?.password;
     const { body } = await agent.post('/api/sign-in').send({ login, password }).expect(200);
     return new Person(agent, (body as Session).csrf ?? '');
   }
@@ -68,6 +71,11 @@ export class Person {
     private readonly csrf: string,
   ) {}
 
+  /** A writing call with its token, and whatever else is set on it. */
+  raw = (path: string) => this.agent.post(path).set('x-csrf-token', this.csrf);
+  /** Its cookies, as a header. */
+  cookies = (): string =>
+    this.agent.jar.getCookies({ domain: '127.0.0.1', path: '/', secure: false, script: false }).toValueString();
   get = (path: string) => this.agent.get(path);
   post = (path: string, body: object) => this.agent.post(path).set('x-csrf-token', this.csrf).send(body);
   sendFile = (path: string, field: string, bytes: Buffer, name: string) =>

@@ -1,0 +1,25 @@
+import AsyncLock from 'async-lock';
+import { busy } from '../http/problem';
+
+/** How long one waits for those before, ms, and how many may wait. */
+const WAIT = 4000;
+const MOST = 60;
+
+const turns = new AsyncLock({ timeout: WAIT, maxPending: MOST });
+
+/**
+ * Work on one rig or hull, one after the other in this process: however many wait for it, they hold no connection that
+ * the others need.
+ * @throws HttpProblem 503 when the turn does not come
+ */
+export async function inTurn<T>(whose: string, work: () => Promise<T>): Promise<T> {
+  let mine = false;
+  try {
+    return await turns.acquire(whose, () => {
+      mine = true;
+      return work();
+    });
+  } catch (error) {
+    throw mine ? error : busy('somebody else is changing this just now; try again in a moment');
+  }
+}

@@ -1,0 +1,170 @@
+import { request } from 'node:http';
+import type { Session } from '@plain-cleat/api';
+import { QueryTypes } from 'sequelize';
+import { StaffRow } from '../database/models';
+import { ended, startServer } from '../testing/process';
+import { problemOf, type Shop, shop } from '../testing/shop';
+import { hashPassword } from './passwords';
+
+/** Somebody who is here for one spec. */
+async function hire(login: string, role = 'rigger'): Promise<StaffRow> {
+  await shop();
+  return StaffRow.create({
+    id: login,
+    login,
+    name: `Spec ${login}`,
+    role,
+    passwordHash: await hashPassword('right-password'),
+    pinHash: await hashPassword('2468'),
+  });
+}
+
+const signIn = async (s: Shop, login: string, password: string, forwarded = '') => {
+  const call = s.nobody().agent.post('/api/sign-in');
+  return (forwarded ? call.set('x-forwarded-for', forwarded) : call).send({ login, password });
+};
+
+describe('who comes in', () => {
+  it('a login that fails too often waits, whatever address its callers say they have', async () => {
+    const s = await shop();
+    await hire('guessed');
+    const ends: number[] = [];
+    for (let i = 0; i < 14; i++) ends.push((await signIn(s, 'guessed', `guess ${i}`, `10.0.0.${i}`)).status);
+    expect(ends).toEqual([...Array<number>(10).fill(401), ...Array<number>(4).fill(429)]);
+    expect((await signIn(s, 'guessed', 'right-password')).status).toBe(429);
+    // Nobody else is kept out by it.
+    expect((await signIn(s, 'tom', 'bench-two')).status).toBe(200);
+  });
+
+  it('failures are counted for every process of the server', async () => {
+    const [s, other] = [await shop(), await startServer()];
+    const there = async (password: string): Promise<number> => {
+      const headers = { 'content-type': 'application/json' };
+      const body = JSON.stringify({ login: 'everywhere', password });
+      return (await fetch(`${other.address}/api/sign-in`, { method: 'POST', headers, body })).status;
+    };
+    await hire('everywhere');
+    for (let i = 0; i < 5; i++)
+      expect([(await signIn(s, 'everywhere', 'wrong')).status, await there('wrong')]).toEqual([401, 401]);
+    expect([(await signIn(s, 'everywhere', 'right-password')).status, await there('right-password')]).toEqual([429, 429]);
+    await ended(other, 'SIGTERM');
+  });
+
+  it('a wrong PIN keeps out nobody but its own PIN', async () => {
+    const s = await shop();
+    await hire('pinned');
+    await hire('beside');
+    const tablet = await s.signIn('mara');
+    for (let i = 0; i < 8; i++) await tablet.post('/api/swap', { staff: 'pinned', pin: '0000' }).expect(422);
+    await tablet.post('/api/swap', { staff: 'pinned', pin: '2468' }).expect(429);
+    await tablet.post('/api/swap', { staff: 'beside', pin: '2468' }).expect(200);
+    expect((await signIn(s, 'pinned', 'right-password')).status).toBe(200);
+  });
+
+  it('what failed before is forgotten once it succeeds', async () => {
+    const s = await shop();
+    await hire('forgetful');
+    for (let round = 0; round < 3; round++) {
+      for (let i = 0; i < 6; i++) expect((await signIn(s, 'forgetful', 'wrong')).status).toBe(401);
+      expect((await signIn(s, 'forgetful', 'right-password')).status).toBe(200);
+    }
+  });
+});
+
+describe('a session', () => {
+  const enter = async (s: Shop, login: string) => s.signInAs(login, 'right-password');
+
+  it('follows its holder’s role, and ends when they leave, from that moment on', async () => {
+    const s = await shop();
+    const row = await hire('moved', 'manager');
+    const person = await enter(s, 'moved');
+    const role = async (): Promise<string | undefined> => ((await person.get('/api/session')).body as Session).staff?.role;
+    expect(await role()).toBe('manager');
+    await row.update({ role: 'rigger' });
+    expect(await role()).toBe('rigger');
+    const { body } = await person.get('/api/shop').expect(200);
+    await person.post('/api/shop', body as object).expect(403);
+    await row.update({ ended: '2026-06-01T10:00:00Z' });
+    expect(await role()).toBeUndefined();
+    await person.get('/api/floor').expect(401);
+    expect((await signIn(s, 'moved', 'right-password')).status).toBe(401);
+  });
+
+  it('takes its stream of news with it', async () => {
+    const s = await shop();
+    const row = await hire('listens');
+    const person = await enter(s, 'listens');
+    const cookie = person.cookies();
+    const ended = new Promise<string>((resolve, reject) => {
+      const call = request(`${s.address}/api/events?rigs=x`, { headers: { cookie } }, (res) => {
+        res.resume();
+        res.on('end', () => resolve('ended'));
+      });
+      call.on('error', reject);
+      call.end();
+    });
+    await person.get('/api/session').expect(200);
+    await row.update({ ended: '2026-06-01T10:00:00Z' });
+    expect(await ended).toBe('ended');
+  });
+
+  it('ends when it lies idle, and for good after its time', async () => {
+    const s = await shop();
+    await hire('idle');
+    const person = await enter(s, 'idle');
+    await person.get('/api/floor').expect(200);
+    const sids = await s.db.query<{ sid: string; data: string }>('SELECT sid, data FROM sessions WHERE data LIKE :who', {
+      replacements: { who: '%"staffId":"idle"%' },
+      type: QueryTypes.SELECT,
+    });
+    expect(sids.length).toBe(1);
+    await s.db.query("UPDATE sessions SET expires = '2020-01-01 00:00:00' WHERE sid = :sid", {
+      replacements: { sid: sids[0]?.sid },
+    });
+    await person.get('/api/floor').expect(401);
+
+    const again = await enter(s, 'idle');
+    await s.db.query(`UPDATE sessions SET data = JSON_SET(data, '$.since', 1000) WHERE data LIKE :who`, {
+      replacements: { who: '%"staffId":"idle"%' },
+    });
+    await again.get('/api/floor').expect(401);
+  });
+
+  it('has a token that a second tab does not take from the first', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const { csrf } = (await ama.get('/api/session').expect(200)).body as Session;
+    expect((await ama.post('/api/wish-headings', { heading: 'first tab', meaning: null })).status).toBe(200);
+    const second = await ama.agent
+      .post('/api/wish-headings')
+      .set('x-csrf-token', csrf ?? '')
+      .send({ heading: 'second tab', meaning: null });
+    expect(second.status).toBe(200);
+    expect((await ama.post('/api/wish-headings', { heading: 'first tab', meaning: null })).status).toBe(200);
+  });
+
+  it('behind HTTPS has cookies that only this host reads', async () => {
+    await shop();
+    const running = await startServer({ SECURE_COOKIES: 'yes', TRUST_PROXY: 'loopback' });
+    const answer = await fetch(`${running.address}/api/sign-in`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-forwarded-proto': 'https' },
+      body: JSON.stringify({ login: 'tom', password: 'bench-two' }),
+    });
+    const cookies = answer.headers.getSetCookie();
+    expect(cookies.length).toBe(2);
+    for (const c of cookies) {
+      expect(c).toMatch(/^__Host-plain-cleat/);
+      expect(c).toContain('Secure');
+      expect(c).toContain('Path=/');
+      expect(c).not.toContain('Domain');
+    }
+    await ended(running, 'SIGTERM');
+  });
+
+  it('refuses a wrong sign-in and an unknown one in the same words', async () => {
+    const s = await shop();
+    const [wrong, unknown] = [await signIn(s, 'tom', 'no'), await signIn(s, 'nobody-of-that-name', 'no')];
+    expect(problemOf(wrong)).toEqual(problemOf(unknown));
+  });
+});
