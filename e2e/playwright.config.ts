@@ -28,7 +28,7 @@ export default defineConfig({
     command: 'node --import tsx server/main.ts',
     cwd: '..',
     url: `http://127.0.0.1:${port}/healthz`,
-    env: { PORT: String(port), DATABASE_URL: process.env.DATABASE_URL ?? '', LOG_LEVEL: 'warn' },
+    env: { PORT: String(port), DATABASE_URL: process.env.DATABASE_URL ?? '', LOG_LEVEL: 'warn', DEMO: 'yes' },
     timeout: 60_000,
     reuseExistingServer: false,
   },

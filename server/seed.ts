@@ -1,29 +1,48 @@
 import { ASSEMBLIES, CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/demo';
 import type { Logger } from 'pino';
-import type { Sequelize } from 'sequelize';
-import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, RigRow, ShopRow, StaffRow } from './database/models';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, ShopRow, StaffRow } from './database/models';
 import { todayIn } from './rigs/load';
-import { importRig } from './rigs/open';
+import { storeFile } from './rigs/open';
 import { Projection } from './rigs/progress';
 import { hashPassword } from './staff/passwords';
 
-/** Loads the demo shop into an empty database, its rigs as any rig file's. */
+/**
+ * Loads the demo shop into an empty database: the whole of it, or nothing when it is interrupted. Of several
+ * processes that start at once one does it and the others wait.
+ */
 export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
-  if ((await StaffRow.count()) > 0) return false;
-  for (const { password, pin, ...person } of STAFF)
-    await StaffRow.create({ ...person, passwordHash: await hashPassword(password), pinHash: await hashPassword(pin) });
-  for (const hull of HULLS) await HullModelRow.create({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) });
-  await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) });
-  await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) });
-  for (const a of ASSEMBLIES) await AssemblyRow.create({ id: a.id, version: a.version, document: JSON.stringify(a) });
-  await CounterRow.create({ name: 'rig', value: 143 });
+  const people = await Promise.all(
+    STAFF.map(async ({ password, pin, ...person }) => ({
+      ...person,
+      passwordHash: await hashPassword(password),
+      pinHash: await hashPassword(pin),
+    })),
+  );
+  const rigs = await db.transaction(async (transaction) => {
+    // Held by this connection: it is let go of with it, too.
+    await db.query("SELECT GET_LOCK('plain-cleat demo', 120)", { type: QueryTypes.SELECT, transaction });
+    try {
+      if ((await StaffRow.count({ transaction })) > 0) return null;
+      await StaffRow.bulkCreate(people, { transaction });
+      const models = HULLS.map((hull) => ({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }));
+      await HullModelRow.bulkCreate(models, { transaction });
+      await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) }, { transaction });
+      await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) }, { transaction });
+      const assemblies = ASSEMBLIES.map((a) => ({ id: a.id, version: a.version, document: JSON.stringify(a) }));
+      await AssemblyRow.bulkCreate(assemblies, { transaction });
+      await CounterRow.create({ name: 'rig', value: 143 }, { transaction });
+      const made: string[] = [];
+      for (const { file, place } of demoRigs(todayIn(SHOP.timeZone)))
+        made.push((await storeFile(file, { place, foreign: false }, transaction)).id);
+      return made;
+    } finally {
+      await db.query("SELECT RELEASE_LOCK('plain-cleat demo')", { type: QueryTypes.SELECT, transaction });
+    }
+  });
+  if (!rigs) return false;
   const projection = new Projection(log);
-  for (const { file, place } of demoRigs(todayIn(SHOP.timeZone))) {
-    const { id } = await importRig(db, file, { place, foreign: false });
-    // The demo's rigs live on the shop's own hulls, catalog and settings.
-    await RigRow.update({ carried: null }, { where: { id } });
-    projection.touch(id);
-  }
+  rigs.forEach((id) => projection.touch(id));
   await projection.settled();
   return true;
 }

@@ -2,6 +2,8 @@ import { readdir, readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Config } from '../config';
+import { connect } from './connect';
 import { SequelizeStorage, Umzug } from 'umzug';
 
 /** Frozen once they landed: a later wish is a later file. Each statement may run twice. */
@@ -20,33 +22,33 @@ const statements = (sql: string): string[] =>
 const PATIENCE = 120;
 
 /**
- * Brings the schema up to date, one process at a time, each step as often as it takes; says which steps ran.
+ * Brings the schema up to date, one process at a time, each step as often as it takes; says which steps ran. With an
+ * account of its own for that (`DATABASE_ADMIN_URL`), the server's account is granted what it needs of every table and
+ * no more.
  *
- * @param db opened by the account that may change tables
- * @param account the account that the server itself works under, as `'name'@'host'`: it is granted what it needs of
- *   every table and no more; left out where both are one
  * @throws Error when another process holds the schema for too long
  */
-export async function migrate(db: Sequelize, account?: string): Promise<string[]> {
-  return db.transaction(async (transaction) => {
-    // The lock belongs to this connection, and goes with it.
-    const [{ got } = { got: 0 }] = await db.query<{ got: number | null }>(
-      "SELECT GET_LOCK('plain-cleat schema', :patience) AS got",
-      {
-        replacements: { patience: PATIENCE },
-        type: QueryTypes.SELECT,
-        transaction,
-      },
-    );
-    if (got !== 1) throw new Error('another process is bringing the database up to date and does not finish');
-    try {
-      const ran = await run(db);
-      if (account) await grant(db, account);
-      return ran;
-    } finally {
-      await db.query("SELECT RELEASE_LOCK('plain-cleat schema')", { type: QueryTypes.SELECT, transaction });
-    }
-  });
+export async function migrate(server: Sequelize, { DATABASE_ADMIN_URL }: Pick<Config, 'DATABASE_ADMIN_URL'>): Promise<string[]> {
+  const db = DATABASE_ADMIN_URL ? connect(DATABASE_ADMIN_URL, { max: 3 }) : server;
+  try {
+    return await db.transaction(async (transaction) => {
+      // The lock belongs to this connection, and goes with it.
+      const [{ got } = { got: 0 }] = await db.query<{ got: number | null }>(
+        "SELECT GET_LOCK('plain-cleat schema', :patience) AS got",
+        { replacements: { patience: PATIENCE }, type: QueryTypes.SELECT, transaction },
+      );
+      if (got !== 1) throw new Error('another process is bringing the database up to date and does not finish');
+      try {
+        const ran = await run(db);
+        if (db !== server) await grant(db, server);
+        return ran;
+      } finally {
+        await db.query("SELECT RELEASE_LOCK('plain-cleat schema')", { type: QueryTypes.SELECT, transaction });
+      }
+    });
+  } finally {
+    if (db !== server) await db.close();
+  }
 }
 
 async function run(db: Sequelize): Promise<string[]> {
@@ -66,7 +68,10 @@ async function run(db: Sequelize): Promise<string[]> {
 }
 
 /** Table by table: the log can be read and added to, all else worked with; no table can be made, changed or dropped. */
-async function grant(db: Sequelize, account: string): Promise<void> {
+async function grant(db: Sequelize, server: Sequelize): Promise<void> {
+  const [{ me } = { me: '' }] = await server.query<{ me: string }>('SELECT CURRENT_USER() AS me', { type: QueryTypes.SELECT });
+  const [user = '', host = '%'] = me.split('@');
+  const account = `${db.escape(user)}@${db.escape(host)}`;
   const tables = await db.query<{ name: string }>(
     'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()',
     { type: QueryTypes.SELECT },

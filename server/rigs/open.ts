@@ -111,21 +111,20 @@ const asForeign = (plan: Plan): Plan => ({
   ),
 });
 
-/**
- * Opens a rig from a rig file, whole or not at all.
- *
- * @param foreign whether somebody brought the file: what it says was done is not said to be done by staff of this shop
- */
-export const importRig = (
-  db: Sequelize,
-  file: RigFile,
-  { place = 'bench 1', foreign = true } = {},
-): Promise<{ id: string; number: string }> => inTransaction(db, (transaction) => storeFile(file, place, foreign, transaction));
+/** Where a rig from a file goes, and whether somebody brought it: it is then of no shop's staff what it says was done. */
+interface Brought {
+  readonly place: string;
+  readonly foreign: boolean;
+}
 
-async function storeFile(
+/** Opens a rig from a rig file that somebody brought, whole or not at all. */
+export const importRig = (db: Sequelize, file: RigFile): Promise<{ id: string; number: string }> =>
+  inTransaction(db, (transaction) => storeFile(file, { place: 'bench 1', foreign: true }, transaction));
+
+/** Keeps what a rig file holds. The shop's own lives on the shop's own hulls, catalog and settings. */
+export async function storeFile(
   file: RigFile,
-  place: string,
-  foreign: boolean,
+  { place, foreign }: Brought,
   transaction: Transaction,
 ): Promise<{ id: string; number: string }> {
   const { hull, parts, consumables, shop } = file;
@@ -155,7 +154,7 @@ async function storeFile(
       hullId: hullRow.id,
       place,
       plan: foreign ? asForeign(file.plan) : file.plan,
-      carried: JSON.stringify(carried),
+      carried: foreign ? JSON.stringify(carried) : null,
     },
     transaction,
   );

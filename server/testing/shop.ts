@@ -32,9 +32,9 @@ export class Shop {
   static async open(): Promise<Shop> {
     const db = connect(testUrl());
     defineModels(db);
-    await migrate(db);
+    await migrate(db, { DATABASE_ADMIN_URL: process.env.TEST_DATABASE_ADMIN_URL });
     await seed(db, log);
-    const app = makeApp(readConfig({ DATABASE_URL: testUrl(), LOG_LEVEL: 'silent' }), db, log);
+    const app = makeApp(readConfig({ DATABASE_URL: testUrl(), DEMO: 'yes', LOG_LEVEL: 'silent' }), db, log);
     const server = createServer(app.express);
     await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
     return new Shop(db, app, server);
