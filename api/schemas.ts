@@ -41,6 +41,26 @@ export const session = z.object({
 const pin = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
 export const swap = z.strictObject({ staff: z.string().max(64), pin });
 export const choosePin = z.strictObject({ password: z.string().min(1).max(200), pin });
+export const staffList = z.array(
+  staff.extend({
+    login: z.string(),
+    hasPin: z.boolean(),
+    ended: z.string().nullable().describe('when they left, ISO'),
+  }),
+);
+export const addStaff = z.strictObject({
+  login: z.string().max(200),
+  name: z.string().max(200),
+  role: z.enum(ROLES),
+  password: z.string().max(200),
+});
+/** One thing of somebody that changes. */
+export const changeStaff = z.union([
+  z.strictObject({ role: z.enum(ROLES) }),
+  z.strictObject({ password: z.string().max(200) }),
+  z.strictObject({ pin: z.string().max(20).nullable() }),
+  z.strictObject({ ended: z.boolean() }),
+]);
 export const crew = z.array(staff.extend({ hasPin: z.boolean() }));
 export const signIn = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
 
@@ -264,6 +284,7 @@ export const storesList = z.object({ parts: z.array(part), hulls: z.array(hullMo
 export const addPhoto = z.object({ id: z.uuid().optional() });
 export const addedPhoto = z.object({ id: z.string(), name: z.string(), width: z.int(), height: z.int() });
 
+export const backups = z.object({ last: z.string().nullable().describe('ISO, null when there is none') });
 export const makeLink = z.strictObject({ keep: z.boolean().default(false).describe('whether links made before go on') });
 export const ownerPage = z.object({
   shop: z.object({ name: z.string(), place: z.string() }),
@@ -304,6 +325,10 @@ export type Newer = z.infer<typeof newer>;
 export type Problem = z.infer<typeof problem>;
 export type Staff = z.infer<typeof staff>;
 export type Session = z.infer<typeof session>;
+export type StaffList = z.infer<typeof staffList>;
+export type AddStaff = z.infer<typeof addStaff>;
+export type ChangeStaff = z.infer<typeof changeStaff>;
+export type Backups = z.infer<typeof backups>;
 export type Crew = z.infer<typeof crew>;
 export type SendFacts = z.infer<typeof sendFacts>;
 export type FloorPlace = z.infer<typeof floorPlace>;

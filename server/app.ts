@@ -180,7 +180,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   bind(router, ROUTES.openApi, async () => document);
   const attempts = new Attempts(db);
   const projection = new Projection(log);
-  staffRoutes(router, attempts, makeToken, config.SESSION_SECRET);
+  staffRoutes(router, db, attempts, makeToken, config.SESSION_SECRET);
   floorRoutes(router, projection);
   ownerRoutes(router, db);
   rigRoutes(router, db, projection, config.SESSION_SECRET);

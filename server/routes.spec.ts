@@ -6,7 +6,7 @@ import { type Person, problemOf, shop } from './testing/shop';
 
 /** Calls a route with nothing useful in it: what matters here is who is let in. */
 async function knock(person: Person, r: Route): Promise<number> {
-  const path = r.path.replace(':rig', randomUUID()).replace(':token', 'no-such-token');
+  const path = r.path.replace(':rig', randomUUID()).replace(':token', 'no-such-token').replace(':login', 'no-such-login');
   if (r.file === 'text/event-stream') return -1;
   const call = r.method === 'GET' ? person.get(path) : r.method === 'DELETE' ? person.remove(path) : person.post(path, {});
   return (await call).status;

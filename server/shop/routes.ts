@@ -2,7 +2,7 @@ import type { ShopSettings } from '@plain-cleat/core';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import { ShopRow } from '../database/models';
+import { BackupRow, ShopRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
@@ -30,6 +30,10 @@ export function shopRoutes(router: Router, db: Sequelize): void {
   bind(router, ROUTES.stores, async () => {
     const [{ parts }, hulls, shop] = await Promise.all([newestCatalog(), newestHulls(), newestShop()]);
     return { parts, hulls, shop };
+  });
+  bind(router, ROUTES.backups, async () => {
+    const newest = await BackupRow.findOne({ order: [['serverTime', 'DESC']] });
+    return { last: newest?.serverTime ?? null };
   });
   bind(router, ROUTES.keepShop, async ({ body }) => {
     check(body.settings);

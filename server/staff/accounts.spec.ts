@@ -1,5 +1,5 @@
 import { request } from 'node:http';
-import type { Session } from '@plain-cleat/api';
+import type { Session, StaffList } from '@plain-cleat/api';
 import { QueryTypes } from 'sequelize';
 import { StaffRow } from '../database/models';
 import { ended, startServer } from '../testing/process';
@@ -166,5 +166,49 @@ describe('a session', () => {
     const s = await shop();
     const [wrong, unknown] = [await signIn(s, 'tom', 'no'), await signIn(s, 'nobody-of-that-name', 'no')];
     expect(problemOf(wrong)).toEqual(problemOf(unknown));
+  });
+});
+
+describe('who works here', () => {
+  it('is the manager’s to say: taken on, given a PIN, another role, ended and back', async () => {
+    const s = await shop();
+    const idris = await s.signIn('idris');
+    const add = (more: object) =>
+      idris.post('/api/staff', { login: 'nessa', name: 'Nessa Spec', role: 'rigger', password: 'long enough', ...more });
+    for (const [more, field] of [
+      [{ login: 'x' }, 'login'],
+      [{ login: 'TOM' }, 'login'],
+      [{ name: ' ' }, 'name'],
+      [{ name: 'Tom Hale' }, 'name'],
+      [{ password: 'short' }, 'password'],
+    ] as const)
+      expect(problemOf(await add(more).expect(422)).field)
+        .withContext(JSON.stringify(more))
+        .toBe(field);
+    expect(((await add({}).expect(200)).body as StaffList).map((p) => p.login)).toContain('nessa');
+    const change = (body: object, login = 'nessa') => idris.post(`/api/staff/${login}`, body);
+    expect(problemOf(await change({ pin: '12' }).expect(422)).field).toBe('pin');
+    await change({ pin: '8642' }).expect(200);
+    await change({ role: 'front desk' }).expect(200);
+    const nessa = await s.signInAs('nessa', 'long enough');
+    await nessa.get('/api/staff').expect(403);
+    await change({ password: 'another long one' }).expect(200);
+    expect((await signIn(s, 'nessa', 'long enough')).status).toBe(401);
+    await change({ ended: true }).expect(200);
+    await nessa.get('/api/floor').expect(401);
+    await change({ ended: false }).expect(200);
+    expect((await signIn(s, 'nessa', 'another long one')).status).toBe(200);
+    await change({ role: 'rigger' }, 'nobody').expect(404);
+  });
+
+  it('always has one who manages', async () => {
+    const s = await shop();
+    const idris = await s.signIn('idris');
+    const others = ((await idris.get('/api/staff')).body as StaffList).filter(
+      (p) => p.role === 'manager' && !p.ended && p.login !== 'idris',
+    );
+    for (const p of others) await idris.post(`/api/staff/${p.login}`, { role: 'rigger' }).expect(200);
+    for (const body of [{ role: 'rigger' }, { ended: true }])
+      expect(problemOf(await idris.post('/api/staff/idris', body).expect(422)).detail).toContain('only manager');
   });
 });

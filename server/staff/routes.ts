@@ -1,9 +1,11 @@
-import { API_VERSION, ROUTES, type Session, type Staff } from '@plain-cleat/api';
+import { API_VERSION, ROUTES, type Session, type Staff, type StaffList } from '@plain-cleat/api';
 import type { Request, Response, Router } from 'express';
+import type { Sequelize } from 'sequelize';
 import { StaffRow } from '../database/models';
 import { bind } from '../http/bind';
 import { HttpProblem } from '../http/problem';
 import { type Attempts, pinSubjects, signInSubjects, type Subject } from './attempts';
+import { addStaff, allStaff, setEnded, setPassword, setPin, setRole } from './crew';
 import { hashPassword, verifyPassword } from './passwords';
 import { isHere, staffOf } from './present';
 import { makeProof } from './proof';
@@ -32,7 +34,7 @@ export async function proves(
 }
 
 /** Sign-in, sign-out, swapping on a shared tablet, and who is here. */
-export function staffRoutes(router: Router, attempts: Attempts, makeToken: MakeToken, secret: string): void {
+export function staffRoutes(router: Router, db: Sequelize, attempts: Attempts, makeToken: MakeToken, secret: string): void {
   const state = (req: Request, res: Response, staff: Staff | null): Session => ({
     staff,
     csrf: staff ? makeToken(req, res) : null,
@@ -77,5 +79,21 @@ export function staffRoutes(router: Router, attempts: Attempts, makeToken: MakeT
   bind(router, ROUTES.signOut, async ({ req, res }) => {
     await promised((done) => req.session.regenerate(done));
     return state(req, res, null);
+  });
+
+  const everybody = async (): Promise<StaffList> =>
+    (await allStaff()).map((r) => ({ ...staffOf(r), login: r.login, hasPin: r.pinHash !== null, ended: r.ended }));
+  bind(router, ROUTES.staffList, everybody);
+  bind(router, ROUTES.addStaff, async ({ body }) => {
+    await addStaff(body);
+    return everybody();
+  });
+  bind(router, ROUTES.changeStaff, async ({ params, body }) => {
+    const login = params.login ?? '';
+    if ('role' in body) await setRole(db, login, body.role);
+    else if ('password' in body) await setPassword(login, body.password);
+    else if ('pin' in body) await setPin(login, body.pin);
+    else await setEnded(db, login, body.ended);
+    return everybody();
   });
 }
