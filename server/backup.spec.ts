@@ -1,7 +1,6 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { foldLedger, fairHull, type Fact, type HullModel, upcastPlan } from '@plain-cleat/core';
@@ -10,16 +9,9 @@ import sharp from 'sharp';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { shop, testUrl } from './testing/shop';
+import { freePort } from './testing/started';
 
 const adminUrl = (): string => process.env.TEST_DATABASE_ADMIN_URL ?? testUrl();
-
-async function freePort(): Promise<number> {
-  const server = createServer();
-  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((done) => server.close(done));
-  return port;
-}
 
 /** An empty database server of its own. */
 async function emptyServer(): Promise<{ url: string; adminUrl: string; stop(): void }> {

@@ -1,10 +1,19 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import type { RigDocument } from '@plain-cleat/api';
+import sharp from 'sharp';
 import { applyChange, type Change, type Plan, sameJson, seeded } from '@plain-cleat/core';
 import { ChangeRow, FactRow, RigRow } from './database/models';
 import { type Caller, callerAt, ended, startServer } from './testing/process';
 import { shop } from './testing/shop';
+import { below, freePort, Started } from './testing/started';
 
-const TIMES = 20;
+/** Rounds of killing. */
+const TIMES = process.env.LONG ? 100 : 8;
+const EACH = process.env.LONG ? 100 : 4;
 
 const post = async ({ address, headers }: Caller, path: string, body: unknown): Promise<boolean> => {
   try {
@@ -80,4 +89,75 @@ describe('a server killed at random moments', () => {
     expect(new Set(facts).size).toBe(facts.length);
     expect([...acknowledged.facts].filter((f) => !facts.includes(f))).toEqual([]);
   }, 300_000);
+});
+
+describe('server, database or both killed', () => {
+  it(`${EACH} times under facts with photos and changes: nothing acknowledged is lost, nothing is there twice`, async () => {
+    const data = mkdtempSync(join(tmpdir(), 'plain-cleat-'));
+    const [port, dbPort] = [await freePort(), await freePort()];
+    let house = await Started.begin(data, port, dbPort).ready();
+    const random = seeded(7);
+    const first = await callerAt(house.address);
+    const open = await fetch(`${house.address}/api/rigs`, {
+      method: 'POST',
+      headers: first.headers,
+      body: JSON.stringify({ title: 'killed', owner: { name: 'K', email: '' }, hull: 'tolvane-118', serial: '', promised: null }),
+    });
+    const { id } = (await open.json()) as { id: string };
+    const read = async (me: Caller): Promise<RigDocument> =>
+      (await (await fetch(`${me.address}/api/rigs/${id}`, { headers: me.headers })).json()) as RigDocument;
+    const { plan } = await read(first);
+    const bytes = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#567' } })
+      .jpeg()
+      .toBuffer();
+    const kept = { changes: [] as string[], facts: [] as string[], photos: [] as string[] };
+    const sendPhoto = async ({ address, headers }: Caller, photo: string): Promise<boolean> => {
+      const form = new FormData();
+      form.append('id', photo);
+      form.append('photo', new Blob([new Uint8Array(bytes)]), 'hole.jpg');
+      const { 'content-type': _, ...others } = headers;
+      const answer = await fetch(`${address}/api/rigs/${id}/photos`, { method: 'POST', headers: others, body: form }).catch(
+        () => null,
+      );
+      return answer?.status === 200;
+    };
+    let n = 0;
+    for (let round = 0; round < EACH; round++) {
+      // It is started again a few times by itself, and then by us.
+      if (house.child.exitCode !== null) house = Started.begin(data, port, dbPort);
+      const me = await callerAt((await house.ready()).address);
+      let up = true;
+      const stream = (async () => {
+        while (up) {
+          const [photo, fact, change] = [randomUUID(), randomUUID(), randomUUID()];
+          const to = { text: `wish ${++n}`, part: null };
+          const wish = { id: change, kind: 'writeWish', wish: `w${n % 200}x${round}`, from: null, to };
+          if (await sendPhoto(me, photo)) {
+            kept.photos.push(photo);
+            const said = { id: fact, kind: 'layoutAgreed', rig: plan.id, deviceTime: new Date().toISOString(), name: 'K', photo };
+            if (await post(me, `/api/rigs/${id}/facts`, { facts: [said] })) kept.facts.push(fact);
+          }
+          if (await post(me, `/api/rigs/${id}/changes`, { baseVersion: 0, change: wish, undoes: null }))
+            kept.changes.push(change);
+        }
+      })();
+      await wait(200 + random() * 600);
+      for (const name of [['node'], ['mariadbd'], ['node', 'mariadbd']][round % 3] ?? [])
+        for (const victim of below(house.child.pid, name)) process.kill(victim, 'SIGKILL');
+      up = false;
+      await stream;
+    }
+    const me = await callerAt((await house.ready()).address);
+    const { facts, version, mine } = await read(me);
+    expect(kept.changes.length + kept.facts.length).toBeGreaterThan(EACH);
+    const [factIds, changeIds] = [facts.map((f) => f.id), mine.map((m) => m.id)];
+    expect(kept.facts.filter((f) => !factIds.includes(f))).toEqual([]);
+    expect(new Set(factIds).size).toBe(factIds.length);
+    // The log is told as far back as one may undo.
+    if (version <= 200) expect(kept.changes.filter((c) => !changeIds.includes(c))).toEqual([]);
+    expect(version).toBeGreaterThanOrEqual(kept.changes.length);
+    for (const photo of kept.photos.slice(-20))
+      expect((await fetch(`${me.address}/api/rigs/${id}/photos/${photo}`, { headers: me.headers })).status).toBe(200);
+    await house.stop();
+  }, 900_000);
 });

@@ -1,69 +1,11 @@
-import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import type { Floor } from '@plain-cleat/api';
 import { demoRigs } from '@plain-cleat/demo';
-import { callerAt } from './testing/process';
-
-async function freePort(): Promise<number> {
-  const server = createServer();
-  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((done) => server.close(done));
-  return port;
-}
-
-/** A shop started as anybody starts it, in a folder of its own. */
-class Started {
-  said = '';
-  readonly exit: Promise<number | null>;
-
-  private constructor(
-    readonly child: ChildProcess,
-    readonly address: string,
-  ) {
-    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk: Buffer) => (this.said += chunk.toString()));
-    this.exit = new Promise((resolve) => child.once('exit', (code) => resolve(code)));
-  }
-
-  static begin(data: string, port: number, dbPort: number): Started {
-    const env = { ...process.env, DATA: data, PORT: String(port), DB_PORT: String(dbPort), LOG_LEVEL: 'warn', DATABASE_URL: '' };
-    const child = spawn('bin/start', [], { env, stdio: ['ignore', 'pipe', 'pipe'] });
-    return new Started(child, `http://127.0.0.1:${port}`);
-  }
-
-  /** Settles once it serves. */
-  async ready(): Promise<this> {
-    for (;;) {
-      if (this.child.exitCode !== null) throw new Error(`it ended: ${this.said}`);
-      const answer = await fetch(`${this.address}/readyz`).catch(() => null);
-      if (answer?.ok) return this;
-      await wait(100);
-    }
-  }
-
-  async rigs(): Promise<number> {
-    const { headers } = await callerAt(this.address);
-    return ((await (await fetch(`${this.address}/api/floor`, { headers })).json()) as Floor).rigs.length;
-  }
-
-  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
-    this.child.kill(signal);
-    await this.exit;
-  }
-}
-
-/** Processes below one, by name. */
-function below(pid: number | undefined, name: string): number[] {
-  const rows = execFileSync('ps', ['-eo', 'pid=,ppid=,comm='], { encoding: 'utf8' }).trim().split('\n');
-  return rows
-    .map((row) => row.trim().split(/\s+/, 3))
-    .filter(([, parent, comm = '']) => Number(parent) === pid && comm.startsWith(name))
-    .map(([own]) => Number(own));
-}
+import { below, freePort, Started } from './testing/started';
 
 describe('starting', () => {
   it('ends in one healthy server with the whole demo, whatever is killed and whenever', async () => {

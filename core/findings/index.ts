@@ -1,12 +1,12 @@
 import { entryOf, type Acceptance } from '../rig';
-import type { Sentence } from '../units';
+import { say, type Sentence } from '../units';
 import { backCast } from './back-cast';
 import { backUp } from './back-up';
 import { sideToSide } from './balance';
 import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
-import type { Bench, Finding, Judgement, Raw } from './finding';
+import { aboutHull, type Bench, type Finding, type Judgement, type Raw } from './finding';
 import { acrossTracks, fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
@@ -38,6 +38,21 @@ import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
 import { whoAccepts } from './who-accepts';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
+
+/** What was judged of a body that is not kept any more. */
+const bodyNotKept: Judgement = ({ hull, plan }) =>
+  plan.brief.forgotten
+    ? [
+        {
+          ...aboutHull(hull, hull.model.seat.x),
+          step: 'brief',
+          code: 'body-not-kept',
+          severity: 'note',
+          says: say`Body figures are not kept: stroke, casts, reach, legs, sight, floating and load are not judged.`,
+          because: say`The owner asked to be forgotten. Ask their height and weight anew to have them judged.`,
+        },
+      ]
+    : [];
 
 /** Judged once for each set: what stands aboard together. A new judgement is one new file and one line here. */
 export const SET_JUDGEMENTS: readonly Judgement[] = [
@@ -95,6 +110,7 @@ export const SET_JUDGEMENTS: readonly Judgement[] = [
 
 /** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
 export const RIG_JUDGEMENTS: readonly Judgement[] = [
+  bodyNotKept,
   propulsion,
   hullTooSmall,
   overlapBetweenSets,
@@ -132,6 +148,30 @@ export const RIG_JUDGEMENTS: readonly Judgement[] = [
   lateParts,
 ];
 
+/** Judged of a body: not at all when its figures are not kept. */
+const OF_THE_BODY: readonly Judgement[] = [
+  paddleStroke,
+  paddleLength,
+  knuckles,
+  backCast,
+  reach,
+  landingSide,
+  gettingBack,
+  backUp,
+  screenAngle,
+  allRoundLight,
+  lensPath,
+  sidelights,
+  legs,
+  twoPaddlers,
+  trimmed,
+  wetFloor,
+  handleDrags,
+  cannotFloat,
+  overloaded,
+  hullTooSmall,
+];
+
 const NONE: readonly never[] = [];
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
@@ -157,15 +197,17 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
       found.set(key, { raw: worst.raw, bench: worst.bench, sets: [...known.sets, set] });
     }
   };
+  const judging = (all: readonly Judgement[]): readonly Judgement[] =>
+    rig.plan.brief.forgotten ? all.filter((judgement) => !OF_THE_BODY.includes(judgement)) : all;
   const judged: { readonly bench: Bench; readonly raws: readonly Raw[] }[] = [];
   for (const bench of sets.length ? sets : [rig]) {
     // Sets that have the very same things aboard are judged once.
     const alike = judged.find((j) => sameAboard(j.bench, bench));
-    const raws = alike?.raws ?? SET_JUDGEMENTS.flatMap((judgement) => judgement(bench));
+    const raws = alike?.raws ?? judging(SET_JUDGEMENTS).flatMap((judgement) => judgement(bench));
     judged.push({ bench, raws });
     for (const raw of raws) take(raw, bench);
   }
-  for (const judgement of RIG_JUDGEMENTS) for (const raw of judgement(rig)) take(raw, rig);
+  for (const judgement of judging(RIG_JUDGEMENTS)) for (const raw of judgement(rig)) take(raw, rig);
   return [...found]
     .map(([key, { raw, bench, sets: where }]): Finding => {
       const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;

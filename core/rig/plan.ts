@@ -128,6 +128,7 @@ export const brief = z.strictObject({
   rules: z.array(key).max(10).describe('lists of event rules the rig is checked against'),
   later: z.string().max(1000).describe('what the owner plans for later'),
   ownGear: z.string().max(1000),
+  forgotten: z.boolean().optional().describe('the owner asked to be forgotten: the body figures are nobody’s'),
 });
 
 /** A named set of the same rig: all-day, trolling, guest, travel. */

@@ -71,7 +71,9 @@ async function record(sent: SentChange, transaction: Transaction): Promise<Chang
 /** One person's own latest changes, oldest first. */
 export async function ownChanges(rigId: string, author: string): Promise<LoggedChange[]> {
   const rows = await ChangeRow.findAll({ where: { rigId, author }, order: [['version', 'DESC']], limit: 200 });
-  return rows
-    .reverse()
-    .map((r) => ({ id: r.id, version: r.version, undoes: r.undoes, inverse: JSON.parse(r.inverse) as Change }));
+  // Undo ends where an owner was forgotten.
+  return rows.reverse().flatMap((r) => {
+    const inverse = JSON.parse(r.inverse) as Change | null;
+    return inverse ? [{ id: r.id, version: r.version, undoes: r.undoes, inverse }] : [];
+  });
 }

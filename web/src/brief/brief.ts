@@ -58,12 +58,14 @@ export default class BriefStep {
 
   private answer<K extends keyof Brief>(question: K, to: Brief[K]): void {
     const brief = this.brief();
-    if (!brief || JSON.stringify(brief[question]) === JSON.stringify(to)) return;
+    // Who was forgotten is a body again once theirs is asked anew.
+    const anew = brief?.forgotten === true && (question === 'stature' || question === 'weightKg');
+    if (!brief || (JSON.stringify(brief[question]) === JSON.stringify(to) && !anew)) return;
     this.store.change({
       id: crypto.randomUUID(),
       kind: 'answerBrief',
-      from: { [question]: brief[question] },
-      to: { [question]: to },
+      from: { [question]: brief[question], ...(anew ? { forgotten: true } : {}) },
+      to: { [question]: to, ...(anew ? { forgotten: false } : {}) },
     });
   }
 
