@@ -100,6 +100,32 @@ describe('documents', () => {
     }
   });
 
+  it('print any name: Latin with all its accents, Greek, Cyrillic; and say what no font has', async () => {
+    const ama = await (await shop()).signIn('ama');
+    const paperOf = async (name: string) => {
+      const opened = { title: `Łódź ${name}`, owner: { name, email: '' }, hull: 'tolvane-118', serial: 'Ω-7', promised: null };
+      const { id } = (await ama.post('/api/rigs', opened).expect(200)).body as { id: string };
+      return readPdf(await ama.bytes(`/api/rigs/${id}/quote.pdf`));
+    };
+    for (const name of [
+      'Łukasz Żółć',
+      'Đặng Thị Ngọc',
+      'Ærøskøbing Þór',
+      'Șerban Țăran',
+      'Ελένη Παππά',
+      'Ђорђе Чарнојевић',
+      'Юлія Їжак',
+      'Combin\u0065\u0301 accent',
+    ]) {
+      const { text } = await paperOf(name);
+      expect(text).toContain(name.normalize('NFC'));
+      expect(text).not.toContain('[?]');
+    }
+    const { text } = await paperOf('Kayo 漢字');
+    expect(text).toContain('Kayo [?][?]');
+    expect(text).toContain('(U+6F22, U+5B57): write them in by hand');
+  });
+
   it('wrong settings are named', async () => {
     const { mara, id } = await open();
     const answer = await mara.get(`/api/rigs/${id}/quote.pdf?paper=A3`).expect(422);

@@ -1,4 +1,3 @@
-import { createRequire } from 'node:module';
 import {
   printFigure,
   printLength,
@@ -8,7 +7,7 @@ import {
   type UnitSystem,
   type Workup,
 } from '@plain-cleat/core';
-import PDFDocument from 'pdfkit';
+import { INSTEAD, Printing } from './printing';
 
 /** What every paper says about the rig it belongs to. */
 export interface Sheet {
@@ -37,13 +36,9 @@ const ENDS = {
   fr: { bow: 'PROUE', stern: 'POUPE', starboard: 'T · tribord', port: 'B · bâbord' },
 } as const;
 
-const find = createRequire(import.meta.url).resolve;
-const font = (family: string, weight: number): string =>
-  find(`@fontsource/${family}/files/${family}-latin-${weight}-normal.woff`);
-
 /** A PDF under way, with the few things every paper needs. */
 export class Paper {
-  readonly doc: PDFKit.PDFDocument;
+  readonly doc: Printing;
   private readonly chunks: Buffer[] = [];
 
   constructor(
@@ -51,7 +46,7 @@ export class Paper {
     title: string,
     { heading = true } = {},
   ) {
-    this.doc = new PDFDocument({
+    this.doc = new Printing({
       size: sheet.paper,
       margin: MARGIN,
       bufferPages: true,
@@ -61,9 +56,6 @@ export class Paper {
     const root = (this.doc as unknown as { _root: { data: Record<string, unknown> } })._root;
     root.data.ViewerPreferences = this.doc.ref({ PrintScaling: 'None' });
     this.doc.on('data', (chunk: Buffer) => this.chunks.push(chunk));
-    this.doc.registerFont('text', font('barlow', 400));
-    this.doc.registerFont('bold', font('barlow', 600));
-    this.doc.registerFont('figure', font('barlow-semi-condensed', 600));
     if (heading) this.head(title);
   }
 
@@ -195,6 +187,15 @@ export class Paper {
   }
 
   finish(): Promise<Buffer> {
+    const { missing } = this.doc;
+    if (missing.size) {
+      const codes = [...missing].map((letter) => `U+${(letter.codePointAt(0) ?? 0).toString(16).toUpperCase().padStart(4, '0')}`);
+      this.room(30);
+      this.text(
+        `${INSTEAD} stands for letters that these fonts do not have (${codes.slice(0, 12).join(', ')}): write them in by hand.`,
+        true,
+      );
+    }
     const { count } = this.doc.bufferedPageRange();
     for (let i = 0; i < count; i++) {
       this.doc.switchToPage(i);
