@@ -151,6 +151,8 @@ export const changed = z.object({ version: z.int(), plan, rebased: z.boolean(), 
 export const sendFacts = z.strictObject({
   facts: z.array(newFact).min(1).max(500),
   /** Who kept them, when that is not who sends them. */
+  /** A manager lets a step pass with their own password, typed for this one act on whosever tablet. */
+  override: z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) }).optional(),
   keptBy: z.strictObject({ name: z.string().min(1).max(80), proof: z.string().max(400) }).optional(),
 });
 export const kept = z.object({ factCount: z.int(), facts: z.array(keptFact) });

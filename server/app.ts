@@ -34,6 +34,7 @@ import { rigRoutes } from './rigs/routes';
 import { shopRoutes } from './shop/routes';
 import { Attempts } from './staff/attempts';
 import { Presence } from './staff/present';
+import { managersSign } from './staff/signing';
 import { staffRoutes } from './staff/routes';
 import { wishRoutes } from './wishes/routes';
 
@@ -183,7 +184,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   staffRoutes(router, db, attempts, makeToken, config.SESSION_SECRET);
   floorRoutes(router, projection);
   ownerRoutes(router, db);
-  rigRoutes(router, db, projection, config.SESSION_SECRET);
+  rigRoutes(router, db, projection, managersSign(attempts), config.SESSION_SECRET);
   documentRoutes(router, db);
   hullRoutes(router, db);
   shopRoutes(router, db);

@@ -48,6 +48,8 @@ export interface Ledger {
   readonly steps: ReadonlyMap<string, Fact>;
   /** Steps a manager let pass. */
   readonly passed: ReadonlyMap<string, Of<'gatePassed'>>;
+  /** Steps a manager was asked to let pass. */
+  readonly asked: ReadonlyMap<string, Of<'gateAsked'>>;
   readonly minutes: ReadonlyMap<string, number>;
   readonly shown: ReadonlySet<string>;
   readonly snags: readonly Of<'snagNoted'>[];
@@ -158,6 +160,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     abandoned,
     steps: new Map(own.flatMap((f) => (f.kind === 'stepDone' ? [[f.step, f]] : []))),
     passed: new Map(own.flatMap((f) => (f.kind === 'gatePassed' ? [[f.step, f]] : []))),
+    asked: new Map(own.flatMap((f) => (f.kind === 'gateAsked' ? [[f.step, f]] : []))),
     minutes,
     shown: new Set(own.flatMap((f) => (f.kind === 'stopShown' ? [f.stop] : []))),
     snags: own.filter((f) => isFact(f, 'snagNoted')),

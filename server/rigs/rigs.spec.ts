@@ -189,6 +189,41 @@ describe('facts', () => {
   });
 });
 
+describe('a step let pass', () => {
+  it('takes a manager’s password, typed for that one act, on whosever tablet', async () => {
+    const s = await shop();
+    const [ama, tom, idris] = [await s.signIn('ama'), await s.signIn('tom'), await s.signIn('idris')];
+    const id = await ama.newRig('let pass');
+    const { plan } = await ama.rig(id);
+    const pass = (more: object, kind = 'gatePassed') => ({
+      facts: [
+        { id: randomUUID(), kind, rig: plan.id, deviceTime: '2026-06-01T10:00:00Z', step: 'cure', why: 'a test piece held' },
+      ],
+      ...more,
+    });
+    const send = (who: typeof tom, body: object) => who.post(`/api/rigs/${id}/facts`, body);
+    const right = { login: 'idris', password: 'slack-tide' };
+    // Signed in as a manager is not enough: a shared tablet is swapped by PIN.
+    expect(problemOf(await send(idris, pass({})).expect(403)).field).toBe('override.password');
+    expect(problemOf(await send(tom, pass({ override: { ...right, password: 'no' } })).expect(422)).field).toBe(
+      'override.password',
+    );
+    expect(problemOf(await send(tom, pass({ override: { login: 'tom', password: 'bench-two' } })).expect(403)).field).toBe(
+      'override.login',
+    );
+    expect(problemOf(await send(tom, pass({ override: right }, 'gateAsked')).expect(422)).field).toBe('override');
+    await send(tom, pass({}, 'gateAsked')).expect(200);
+    const kept = (await send(tom, pass({ override: right })).expect(200)).body as Kept;
+    expect(kept.facts[0]?.by).toBe('Idris Kell');
+    // It signed nobody in.
+    expect(((await tom.get('/api/session')).body as { staff: { name: string } }).staff.name).toBe('Tom Hale');
+    expect((await ama.rig(id)).facts.map((f) => [f.kind, f.by])).toEqual([
+      ['gateAsked', 'Tom Hale'],
+      ['gatePassed', 'Idris Kell'],
+    ]);
+  });
+});
+
 describe('rig files', () => {
   it('export, import and export again are the same bytes, ledger and all', async () => {
     const s = await shop();

@@ -41,6 +41,62 @@ describe('building', () => {
     expect(rig.text).toContain('12.5 spent');
   });
 
+  describe('a step let pass', () => {
+    const open = async () => {
+      const rig = await OpenRig.show(Build, laidPlan());
+      await rig.click('.swap', 'Let it pass');
+      const type = (label: string, value: string): void => {
+        const field = [...rig.element.querySelectorAll('mat-form-field')].find((f) => f.textContent?.includes(label));
+        const input = field?.querySelector('input');
+        if (!input) throw new Error(`no field ${label}`);
+        input.value = value;
+        input.dispatchEvent(new Event('input'));
+      };
+      const press = async (name: string): Promise<void> => {
+        [...rig.element.querySelectorAll<HTMLButtonElement>('pc-let-pass button')]
+          .find((b) => b.textContent?.trim() === name)
+          ?.click();
+        await rig.fixture.whenStable();
+      };
+      return { rig, type, press };
+    };
+
+    it('wants a reason, a manager and their password; the password goes with the act and is kept nowhere', async () => {
+      const { rig, type, press } = await open();
+      await press('Let it pass');
+      expect(rig.text).toContain('three letters at least');
+      type('Reason', 'measured by the maker');
+      await press('Let it pass');
+      expect(rig.find('[role=alert]').textContent).toContain('Manager: their login');
+      type('Manager', 'idris');
+      type('password', 'a secret');
+      await press('Let it pass');
+      const call = rig.http.expectOne('/api/rigs/rig-1/facts');
+      const body = call.request.body as { facts: object[]; override: object };
+      expect(body.facts).toEqual([
+        jasmine.objectContaining({ kind: 'gatePassed', step: 'receive', why: 'measured by the maker' }),
+      ]);
+      expect(body.override).toEqual({ login: 'idris', password: 'a secret' });
+      expect(rig.sentFacts()).toEqual([]);
+      call.flush(
+        { title: 'Not signed', detail: 'login or password is not right', status: 422, type: 'about:blank' },
+        { status: 422, statusText: 'no' },
+      );
+      await rig.fixture.whenStable();
+      expect(rig.find('[role=alert]').textContent).toContain('login or password is not right');
+    });
+
+    it('without a manager is a request, kept like any fact', async () => {
+      const { rig, type, press } = await open();
+      type('Reason', 'owner waits at the dock');
+      await press('Ask a manager');
+      expect(rig.sentFacts()).toEqual([
+        jasmine.objectContaining({ kind: 'gateAsked', step: 'receive', why: 'owner waits at the dock' }),
+      ]);
+      expect(rig.text).toContain('asks a manager to let it pass: owner waits at the dock');
+    });
+  });
+
   it('keeps another fastener with what and why', async () => {
     const rig = await OpenRig.show(Build, { ...laidPlan(), runs: {}, fittings: { box: laidPlan().fittings.box as never } });
     for (const step of [

@@ -1,14 +1,14 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { byItself, type BuildStep, readySteps } from '@plain-cleat/core';
 import { RigStore } from '../stores/rig.store';
-import { SessionStore } from '../stores/session.store';
 import { Words } from '../hull-view/words';
+import { LetPass } from './let-pass';
 
 /** Building: steps to tick in their order, minutes spent, what waits for what. */
 @Component({
   selector: 'pc-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words],
+  imports: [Words, LetPass],
   templateUrl: './build.html',
   styleUrl: './build.scss',
 })
@@ -24,8 +24,8 @@ export default class Build {
   protected readonly booked = computed(() => this.steps().reduce((sum, s) => sum + s.booked, 0));
   protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
 
-  private readonly staff = inject(SessionStore).staff;
-  protected readonly manages = computed(() => this.staff()?.role === 'manager');
+  /** Steps a manager was asked to let pass. */
+  protected readonly asked = computed(() => this.store.state()?.workup.ledger.asked);
   /** The step a manager is about to let pass. */
   protected readonly passing = signal<string | null>(null);
 
@@ -36,14 +36,6 @@ export default class Build {
     if (byItself(step, state.doc.shop))
       return step.id === 'agree' ? 'Kept on Drill, with their name.' : 'Marked hole by hole on Drill.';
     return step.id === 'measure' && state.workup.holes.length ? 'Typed on Drill.' : '';
-  }
-
-  protected pass(step: BuildStep, why: string): void {
-    const says = why.trim().length < 3 ? 'Reason: a few words, three letters at least.' : '';
-    this.fault.set(says ? { step: step.id, says } : null);
-    if (says) return;
-    this.store.keep({ kind: 'gatePassed', step: step.id, why: why.trim() });
-    this.passing.set(null);
   }
 
   protected tick(step: BuildStep): void {

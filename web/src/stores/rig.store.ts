@@ -1,7 +1,7 @@
 import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Changed, LoggedChange, Problem, RigDocument } from '@plain-cleat/api';
+import type { Changed, Kept, LoggedChange, Problem, RigDocument } from '@plain-cleat/api';
 import {
   applyChange,
   asPlanned,
@@ -15,7 +15,7 @@ import {
   WorkupSession,
   workUp,
 } from '@plain-cleat/core';
-import { BehaviorSubject, firstValueFrom } from 'rxjs';
+import { BehaviorSubject, firstValueFrom, type Observable, tap } from 'rxjs';
 import { Courier, isStale, mayPass } from './courier';
 import { RETRY, RigNews } from './news';
 import { Outbox } from './outbox';
@@ -223,6 +223,25 @@ export class RigStore {
     this.outbox.add({ what: 'fact', fact, rigger: this.session.rigger(), ...(photo ? { photo } : {}) });
     this.show({});
     void this.send();
+  }
+
+  /**
+   * A manager lets a step pass with their own password, typed for this one act. It goes to the server at once and is
+   * kept nowhere on the way.
+   */
+  letPass(step: string, why: string, override: { login: string; password: string }): Observable<Kept> {
+    const state = this.states.value;
+    const fact = {
+      kind: 'gatePassed',
+      step,
+      why,
+      id: crypto.randomUUID(),
+      rig: state?.plan.id ?? null,
+      deviceTime: new Date().toISOString(),
+    };
+    return this.http
+      .post<Kept>(`/api/rigs/${state?.doc.id}/facts`, { facts: [fact], override })
+      .pipe(tap(() => void this.reload()));
   }
 
   /** What the server would not take is sent once more, or put away for good. */

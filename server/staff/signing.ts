@@ -1,0 +1,21 @@
+import { StaffRow } from '../database/models';
+import { HttpProblem } from '../http/problem';
+import { type Attempts, signInSubjects } from './attempts';
+import { proves } from './routes';
+
+/** Who signs one act with their password, typed there: it signs nobody in. */
+export type Signing = (who: { readonly login: string; readonly password: string }, address: string) => Promise<StaffRow>;
+
+/** Managers sign; failures count as at sign-in. */
+export const managersSign =
+  (attempts: Attempts): Signing =>
+  async ({ login, password }, address) => {
+    const clean = login.trim().toLowerCase();
+    const row = await StaffRow.findOne({ where: { login: clean } });
+    const right = await proves(attempts, signInSubjects(clean, address), row, row?.passwordHash, password);
+    if (!row || !right)
+      throw new HttpProblem(422, 'Not signed', 'login or password is not right', { field: 'override.password' });
+    if (row.role !== 'manager')
+      throw new HttpProblem(403, 'Not yours to do', 'only a manager lets a step pass', { field: 'override.login' });
+    return row;
+  };

@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { RigStore } from '../stores/rig.store';
+import { isGone, wordsOf } from '../stores/session.store';
+
+/** A manager lets a step pass on whosever tablet, with a reason and their password; or is asked to. */
+@Component({
+  selector: 'pc-let-pass',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
+  template: `
+    <form [formGroup]="form" (ngSubmit)="pass()">
+      <mat-form-field class="why">
+        <mat-label>Reason</mat-label>
+        <input matInput formControlName="why" maxlength="380" />
+        @if (form.controls.why.touched && form.controls.why.invalid) {
+          <mat-error>Reason: a few words, three letters at least.</mat-error>
+        }
+      </mat-form-field>
+      <mat-form-field>
+        <mat-label>Manager</mat-label>
+        <input matInput formControlName="login" autocomplete="off" maxlength="60" />
+      </mat-form-field>
+      <mat-form-field>
+        <mat-label>Manager’s password</mat-label>
+        <input matInput type="password" formControlName="password" autocomplete="off" maxlength="200" />
+      </mat-form-field>
+      <div class="row">
+        <button mat-flat-button type="submit" [disabled]="busy()">Let it pass</button>
+        <button mat-stroked-button type="button" (click)="ask()">Ask a manager</button>
+        <button mat-button type="button" (click)="closed.emit()">Cancel</button>
+      </div>
+      @if (fault()) {
+        <p class="fault" role="alert">{{ fault() }}</p>
+      }
+    </form>
+  `,
+  styles: `
+    form {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 4px 10px;
+      margin: 8px 0;
+    }
+    .why,
+    .row,
+    .fault {
+      grid-column: 1 / -1;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+    }
+  `,
+})
+export class LetPass {
+  readonly step = input.required<string>();
+  readonly closed = output<void>();
+  private readonly store = inject(RigStore);
+  private readonly gone = inject(DestroyRef);
+  protected readonly busy = signal(false);
+  protected readonly fault = signal('');
+  protected readonly form = new FormGroup({
+    why: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S.*\S.*\S/)] }),
+    login: new FormControl('', { nonNullable: true }),
+    password: new FormControl('', { nonNullable: true }),
+  });
+
+  private reason(): string | null {
+    this.form.controls.why.markAsTouched();
+    this.fault.set('');
+    return this.form.controls.why.valid ? this.form.controls.why.value.trim() : null;
+  }
+
+  protected pass(): void {
+    const why = this.reason();
+    const { login, password } = this.form.getRawValue();
+    if (why === null) return;
+    if (!login.trim() || !password)
+      return this.fault.set(login.trim() ? 'Manager’s password: typed here, each time.' : 'Manager: their login.');
+    this.busy.set(true);
+    this.store
+      .letPass(this.step(), why, { login: login.trim(), password })
+      .pipe(takeUntilDestroyed(this.gone))
+      .subscribe({
+        next: () => this.closed.emit(),
+        error: (error: unknown) => {
+          this.busy.set(false);
+          this.form.controls.password.reset();
+          this.fault.set(
+            isGone(error) ? 'The server does not answer: ask a manager, and they see it when it is back.' : wordsOf(error),
+          );
+        },
+      });
+  }
+
+  /** Kept like any fact, network or none: a manager sees who asks and why. */
+  protected ask(): void {
+    const why = this.reason();
+    if (why === null) return;
+    this.store.keep({ kind: 'gateAsked', step: this.step(), why });
+    this.closed.emit();
+  }
+}
