@@ -6,7 +6,7 @@ import { type Config, readConfig } from './config';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { defineModels } from './database/models';
-import { seed } from './seed';
+import { found, seed } from './seed';
 
 /** What whoever started it need not try again. */
 const CANNOT_BEGIN = 3;
@@ -18,7 +18,7 @@ defineModels(db);
 
 const ran = await migrate(db, config);
 if (ran.length) log.info({ ran }, 'schema brought up to date');
-if (config.DEMO === 'yes' && (await seed(db, log))) log.info('demo loaded');
+if (config.DEMO === 'yes' ? await seed(db, log) : await found(db)) log.info('the shop has what it starts from');
 
 const app = makeApp(config, db, log);
 const server = createServer(app.express);

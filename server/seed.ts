@@ -1,15 +1,41 @@
 import { ASSEMBLIES, CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/demo';
+import { USUAL_SHOP } from '@plain-cleat/core';
 import type { Logger } from 'pino';
-import { QueryTypes, type Sequelize } from 'sequelize';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, ShopRow, StaffRow } from './database/models';
 import { todayIn } from './rigs/load';
 import { storeFile } from './rigs/open';
 import { Projection } from './rigs/progress';
 import { hashPassword } from './staff/passwords';
 
+/** Does something with an empty shop, once: of several processes that start together one does it, the others wait. */
+async function once<T>(db: Sequelize, work: (t: Transaction) => Promise<T>): Promise<T> {
+  return db.transaction(async (transaction) => {
+    // Held by this connection: it is let go of with it, too.
+    await db.query("SELECT GET_LOCK('plain-cleat shop', 120)", { type: QueryTypes.SELECT, transaction });
+    try {
+      return await work(transaction);
+    } finally {
+      await db.query("SELECT RELEASE_LOCK('plain-cleat shop')", { type: QueryTypes.SELECT, transaction });
+    }
+  });
+}
+
 /**
- * Loads the demo shop into an empty database: the whole of it, or nothing when it is interrupted. Of several
- * processes that start at once one does it and the others wait.
+ * Lays down what a real shop starts from, where there is nothing: the usual settings, and parts of every kind with
+ * prices that are nobody's. Hulls it measures itself.
+ */
+export const found = (db: Sequelize): Promise<boolean> =>
+  once(db, async (transaction) => {
+    if ((await ShopRow.count({ transaction })) > 0) return false;
+    await ShopRow.create({ revision: 1, document: JSON.stringify(USUAL_SHOP) }, { transaction });
+    await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) }, { transaction });
+    await CounterRow.create({ name: 'rig', value: 0 }, { transaction });
+    return true;
+  });
+
+/**
+ * Loads the demo shop into an empty database: the whole of it, or nothing when it is interrupted.
  */
 export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   const people = await Promise.all(
@@ -19,26 +45,20 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
       pinHash: await hashPassword(pin),
     })),
   );
-  const rigs = await db.transaction(async (transaction) => {
-    // Held by this connection: it is let go of with it, too.
-    await db.query("SELECT GET_LOCK('plain-cleat demo', 120)", { type: QueryTypes.SELECT, transaction });
-    try {
-      if ((await StaffRow.count({ transaction })) > 0) return null;
-      await StaffRow.bulkCreate(people, { transaction });
-      const models = HULLS.map((hull) => ({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }));
-      await HullModelRow.bulkCreate(models, { transaction });
-      await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) }, { transaction });
-      await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) }, { transaction });
-      const assemblies = ASSEMBLIES.map((a) => ({ id: a.id, version: a.version, document: JSON.stringify(a) }));
-      await AssemblyRow.bulkCreate(assemblies, { transaction });
-      await CounterRow.create({ name: 'rig', value: 143 }, { transaction });
-      const made: string[] = [];
-      for (const { file, place } of demoRigs(todayIn(SHOP.timeZone)))
-        made.push((await storeFile(file, { place, foreign: false }, transaction)).id);
-      return made;
-    } finally {
-      await db.query("SELECT RELEASE_LOCK('plain-cleat demo')", { type: QueryTypes.SELECT, transaction });
-    }
+  const rigs = await once(db, async (transaction) => {
+    if ((await StaffRow.count({ transaction })) > 0) return null;
+    await StaffRow.bulkCreate(people, { transaction });
+    const models = HULLS.map((hull) => ({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }));
+    await HullModelRow.bulkCreate(models, { transaction });
+    await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) }, { transaction });
+    await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) }, { transaction });
+    const assemblies = ASSEMBLIES.map((a) => ({ id: a.id, version: a.version, document: JSON.stringify(a) }));
+    await AssemblyRow.bulkCreate(assemblies, { transaction });
+    await CounterRow.create({ name: 'rig', value: 143 }, { transaction });
+    const made: string[] = [];
+    for (const { file, place } of demoRigs(todayIn(SHOP.timeZone)))
+      made.push((await storeFile(file, { place, foreign: false }, transaction)).id);
+    return made;
   });
   if (!rigs) return false;
   const projection = new Projection(log);

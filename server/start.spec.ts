@@ -1,11 +1,12 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import type { Floor, Session } from '@plain-cleat/api';
 import { demoRigs } from '@plain-cleat/demo';
-import { below, freePort, Started } from './testing/started';
+import { below, emptyServer, freePort, Started } from './testing/started';
 
 describe('starting', () => {
   it('ends in one healthy server with the whole demo, whatever is killed and whenever', async () => {
@@ -72,5 +73,56 @@ describe('starting', () => {
     expect(run({})).toContain('DATABASE_URL: set it');
     expect(run({ DATABASE_URL: 'mariadb://a:b@127.0.0.1:1/c' })).toContain('SESSION_SECRET: set it');
     expect(run({ DATABASE_URL: 'mariadb://a:b@127.0.0.1:1/c', SESSION_SECRET: 'short' })).toContain('32 characters');
+  });
+});
+
+describe('a real shop', () => {
+  it('asks who manages it, has no demo in it, and is served behind a proxy that speaks HTTPS', async () => {
+    const there = await emptyServer();
+    const port = await freePort();
+    const env = {
+      ...process.env,
+      DATABASE_URL: there.url,
+      DATABASE_ADMIN_URL: there.adminUrl,
+      SESSION_SECRET: 'a secret of this spec alone, and long',
+      SECURE_COOKIES: 'yes',
+      TRUST_PROXY: 'loopback',
+      PORT: String(port),
+      LOG_LEVEL: 'warn',
+    };
+    const child = spawn('bin/serve', [], { env, stdio: ['pipe', 'pipe', 'pipe'] });
+    child.stdin.end('orla\nOrla Venn\na password of hers\n');
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    const address = `http://127.0.0.1:${port}`;
+    while (!(await fetch(`${address}/readyz`).catch(() => null))?.ok) {
+      if (child.exitCode !== null) throw new Error(said);
+      await wait(100);
+    }
+    expect(said).toContain('Nobody manages this shop yet');
+    expect(said).not.toContain('bench-one');
+    const body = JSON.stringify({ login: 'orla', password: 'a password of hers' });
+    const headers = { 'content-type': 'application/json', 'x-forwarded-proto': 'https' };
+    const answer = await fetch(`${address}/api/sign-in`, { method: 'POST', headers, body });
+    expect(((await answer.json()) as Session).staff).toEqual(jasmine.objectContaining({ name: 'Orla Venn', role: 'manager' }));
+    const cookie = answer.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ');
+    const get = async (path: string): Promise<unknown> => (await fetch(`${address}${path}`, { headers: { cookie } })).json();
+    expect(((await get('/api/floor')) as Floor).rigs).toEqual([]);
+    expect(await get('/api/hull-models')).toEqual([]);
+    expect(((await get('/api/shop')) as { name: string }).name).toBe('The shop');
+    // The command line is told what is wrong, and does the rest.
+    const staff = (args: string[], input = ''): string =>
+      execFileSync('bin/staff', args, { env, input, encoding: 'utf8', stdio: ['pipe', 'pipe', 'pipe'] });
+    staff(['add', 'ned', 'Ned Ray', 'rigger'], 'also a long one\n');
+    staff(['pin', 'ned'], '4321\n');
+    expect(staff(['list'])).toMatch(/ned +Ned Ray +rigger +PIN/);
+    expect(() => staff(['end', 'orla'])).toThrowError(/only manager/);
+    expect(() => staff(['add', 'x'])).toThrowError(/usage/);
+    child.kill('SIGTERM');
+    await new Promise((done) => child.once('exit', done));
+    there.stop();
   });
 });

@@ -14,18 +14,18 @@ import { isGone, wordsOf } from '../stores/session.store';
   imports: [ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
   template: `
     <form [formGroup]="form" (ngSubmit)="pass()">
-      <mat-form-field class="why">
+      <mat-form-field appearance="outline" class="why">
         <mat-label>Reason</mat-label>
         <input matInput formControlName="why" maxlength="380" />
         @if (form.controls.why.touched && form.controls.why.invalid) {
           <mat-error>Reason: a few words, three letters at least.</mat-error>
         }
       </mat-form-field>
-      <mat-form-field>
+      <mat-form-field appearance="outline">
         <mat-label>Manager</mat-label>
         <input matInput formControlName="login" autocomplete="off" maxlength="60" />
       </mat-form-field>
-      <mat-form-field>
+      <mat-form-field appearance="outline">
         <mat-label>Manager’s password</mat-label>
         <input matInput type="password" formControlName="password" autocomplete="off" maxlength="200" />
       </mat-form-field>
