@@ -16,7 +16,9 @@ type Font = keyof typeof FONTS;
 /** What is printed for a letter that no font has. */
 export const INSTEAD = '[?]';
 
-type Glyphs = { hasGlyphForCodePoint(code: number): boolean };
+interface Glyphs {
+  hasGlyphForCodePoint(code: number): boolean;
+}
 
 /** A PDF whose words are printed whatever alphabet they are written in; a letter that no font has is shown, and kept. */
 export class Printing extends PDFDocument {

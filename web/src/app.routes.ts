@@ -15,6 +15,7 @@ export const routes: Routes = [
   },
   { path: 'cuts', title: 'Cut plans · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./cuts/cuts') },
   { path: 'shop', title: 'Shop · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./shop/shop') },
+  { path: 'staff', title: 'Staff · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./staff/staff') },
   {
     path: 'hulls/own/:own',
     title: 'Ledger · Plain Cleat',

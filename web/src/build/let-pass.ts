@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule, type ValidatorFn, Validators } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RigStore } from '../stores/rig.store';
 import { isGone, wordsOf } from '../stores/session.store';
+
+/** A reason is more than a letter or two. */
+const threeLetters: ValidatorFn = ({ value }) => (String(value).trim().length >= 3 ? null : { short: true });
 
 /** A manager lets a step pass on whosever tablet, with a reason and their password; or is asked to. */
 @Component({
@@ -66,7 +69,7 @@ export class LetPass {
   protected readonly busy = signal(false);
   protected readonly fault = signal('');
   protected readonly form = new FormGroup({
-    why: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S.*\S.*\S/)] }),
+    why: new FormControl('', { nonNullable: true, validators: [Validators.required, threeLetters] }),
     login: new FormControl('', { nonNullable: true }),
     password: new FormControl('', { nonNullable: true }),
   });

@@ -2,6 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
 import type { Staff } from '@plain-cleat/api';
 import { shopSettings, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core';
 import { SessionStore } from '../stores/session.store';
@@ -52,7 +53,7 @@ describe('the shop', () => {
   async function show(role: Staff['role'] = 'manager'): Promise<void> {
     localStorage.clear();
     TestBed.configureTestingModule({
-      providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()],
+      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting()],
     });
     http = TestBed.inject(HttpTestingController);
     TestBed.inject(SessionStore).find().subscribe();

@@ -12,6 +12,7 @@ import {
   shopSettings,
   type ShopSettings,
 } from '@plain-cleat/core';
+import { RouterLink } from '@angular/router';
 import { FeatureRows } from '../hulls/feature-list';
 import type { FeatureList, Row } from '../hulls/features';
 import { SessionStore, wordsOf } from '../stores/session.store';
@@ -23,7 +24,7 @@ import { type Setting, SETTINGS, valueAt, withValue } from './settings';
 @Component({
   selector: 'pc-shop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FeatureRows],
+  imports: [FeatureRows, RouterLink],
   templateUrl: './shop.html',
   styleUrl: './shop.scss',
 })

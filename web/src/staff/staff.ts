@@ -1,0 +1,122 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import { MatTableModule } from '@angular/material/table';
+import { ROLES, type AddStaff, type Backups, type ChangeStaff, type Role, type StaffList } from '@plain-cleat/api';
+import type { Observable } from 'rxjs';
+import { wordsOf } from '../stores/session.store';
+
+type Person = StaffList[number];
+/** A secret of somebody's that is being typed. */
+interface Secret {
+  readonly of: Person;
+  readonly what: 'password' | 'PIN';
+}
+
+const text = (): FormControl<string> => new FormControl('', { nonNullable: true, validators: [Validators.required] });
+
+/** Who works here and may do what, for the manager; and how old the last backup is. */
+@Component({
+  selector: 'pc-staff',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule, MatSelectModule, MatTableModule],
+  templateUrl: './staff.html',
+  styleUrl: './staff.scss',
+})
+export default class StaffPage {
+  private readonly http = inject(HttpClient);
+  private readonly gone = inject(DestroyRef);
+  protected readonly roles = ROLES;
+  protected readonly columns = ['name', 'login', 'role', 'pin', 'acts'];
+  protected readonly people = signal<StaffList | null>(null);
+  protected readonly backup = signal<Backups | null>(null);
+  protected readonly failed = signal('');
+  protected readonly fault = signal('');
+  protected readonly says = signal('');
+  protected readonly secret = signal<Secret | null>(null);
+  protected readonly typed = new FormGroup({ value: new FormControl('', { nonNullable: true }) });
+  protected readonly adding = new FormGroup({
+    name: text(),
+    login: text(),
+    role: new FormControl<Role>('rigger', { nonNullable: true }),
+    password: text(),
+  });
+
+  constructor() {
+    this.load();
+  }
+
+  protected load(): void {
+    this.failed.set('');
+    this.http
+      .get<StaffList>('/api/staff')
+      .pipe(takeUntilDestroyed(this.gone))
+      .subscribe({
+        next: (all) => this.people.set(all),
+        error: (error: unknown) => this.failed.set(wordsOf(error)),
+      });
+    this.http
+      .get<Backups>('/api/backups')
+      .pipe(takeUntilDestroyed(this.gone))
+      .subscribe({ next: (b) => this.backup.set(b), error: () => this.backup.set(null) });
+  }
+
+  /** How long ago the last backup was made, in whole hours or days. */
+  protected age(last: string): string {
+    const hours = Math.floor((Date.now() - Date.parse(last)) / 3_600_000);
+    if (hours < 1) return 'less than an hour ago';
+    return hours < 48 ? `${hours} ${hours === 1 ? 'hour' : 'hours'} ago` : `${Math.floor(hours / 24)} days ago`;
+  }
+
+  private send(call: Observable<StaffList>, done: string, after: () => void = () => undefined): void {
+    this.fault.set('');
+    this.says.set('');
+    call.pipe(takeUntilDestroyed(this.gone)).subscribe({
+      next: (all) => {
+        this.people.set(all);
+        this.says.set(done);
+        after();
+      },
+      error: (error: unknown) => {
+        this.fault.set(wordsOf(error));
+        // What the screen shows is what the shop has.
+        this.people.update((all) => (all ? [...all] : null));
+      },
+    });
+  }
+
+  protected change(person: Person, body: ChangeStaff, done: string): void {
+    this.send(this.http.post<StaffList>(`/api/staff/${encodeURIComponent(person.login)}`, body), done);
+  }
+
+  protected ask(of: Person, what: Secret['what']): void {
+    this.typed.reset();
+    this.fault.set('');
+    this.secret.set({ of, what });
+  }
+
+  protected keepSecret(): void {
+    const secret = this.secret();
+    if (!secret) return;
+    const { value } = this.typed.getRawValue();
+    const body: ChangeStaff = secret.what === 'PIN' ? { pin: value.trim() || null } : { password: value };
+    const path = `/api/staff/${encodeURIComponent(secret.of.login)}`;
+    this.send(this.http.post<StaffList>(path, body), `${secret.of.name} has another ${secret.what}.`, () =>
+      this.secret.set(null),
+    );
+  }
+
+  protected add(): void {
+    this.adding.markAllAsTouched();
+    if (this.adding.invalid) return this.fault.set('Name, login and password: all three.');
+    const body: AddStaff = this.adding.getRawValue();
+    this.send(this.http.post<StaffList>('/api/staff', body), `${body.name} works here now.`, () =>
+      this.adding.reset({ role: 'rigger' }),
+    );
+  }
+}
