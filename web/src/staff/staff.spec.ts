@@ -88,7 +88,7 @@ describe('staff', () => {
     pin.flush(PEOPLE);
     await fixture.whenStable();
     expect(text()).toContain('Idris Kell has another PIN.');
-    await press('Back');
+    await press('Is back');
     expect(http.expectOne('/api/staff/ned').request.body).toEqual({ ended: false });
   });
 });
