@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { ROUTES, type Route } from '@plain-cleat/api';
 import { STAFF } from '@plain-cleat/demo';
-import { LinkRow } from './database/models';
+import { LinkRow, StaffRow } from './database/models';
+import { hashPassword } from './staff/passwords';
 import { type Person, problemOf, shop } from './testing/shop';
 
 /** Calls a route with nothing useful in it: what matters here is who is let in. */
@@ -30,6 +31,39 @@ describe('every route', () => {
         else expect(got).withContext(member.role).toBe(403);
       }
     });
+
+  it('lets in nobody whose session ended, and whoever was demoted only as what they are now', async () => {
+    const s = await shop();
+    const row = await StaffRow.create({
+      id: 'walks',
+      login: 'walks',
+      name: 'Walks Round',
+      role: 'manager',
+      passwordHash: await hashPassword('walks all round'),
+    });
+    const [demoted, ended, left] = [
+      await s.signInAs('walks', 'walks all round'),
+      await s.signInAs('walks', 'walks all round'),
+      await s.signInAs('walks', 'walks all round'),
+    ];
+    await ended.post('/api/sign-out', {}).expect(200);
+    await row.update({ role: 'rigger' });
+    const closed = routes.filter(([, r]) => typeof r.who !== 'string' && r.file !== 'text/event-stream');
+    for (const [name, r] of closed) {
+      expect(await knock(ended, r))
+        .withContext(`${name}, ended`)
+        .toBe(401);
+      if (name === 'signOut' || name === 'swap') continue;
+      const got = await knock(demoted, r);
+      if (r.who.includes('rigger')) expect([401, 403]).withContext(`${name}, demoted`).not.toContain(got);
+      else expect(got).withContext(`${name}, demoted`).toBe(403);
+    }
+    await row.update({ ended: '2026-06-01T10:00:00Z' });
+    for (const [name, r] of closed)
+      expect(await knock(left, r))
+        .withContext(`${name}, left`)
+        .toBe(401);
+  });
 
   it('the event stream too', async () => {
     const s = await shop();

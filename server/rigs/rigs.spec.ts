@@ -189,6 +189,57 @@ describe('facts', () => {
   });
 });
 
+describe('what is decoded when it is accepted', () => {
+  it('a signature that is no picture is refused, and nothing of it kept', async () => {
+    const ama = await (await shop()).signIn('ama');
+    const id = await ama.newRig('signed badly');
+    const { plan } = await ama.rig(id);
+    const signed = (drawing: string) => ({
+      facts: [
+        { id: randomUUID(), kind: 'signed', rig: plan.id, deviceTime: '2026-06-01T10:00:00Z', name: 'Spec Owner', drawing },
+      ],
+    });
+    for (const bytes of ['not a picture', '\u0089PNG\r\n\u001a\n cut short'])
+      expect(
+        problemOf(
+          await ama
+            .post(`/api/rigs/${id}/facts`, signed(`data:image/png;base64,${Buffer.from(bytes, 'latin1').toString('base64')}`))
+            .expect(422),
+        ).field,
+      ).toBe('drawing');
+    expect((await ama.rig(id)).facts).toEqual([]);
+  });
+
+  it('a time zone that no clock knows is refused', async () => {
+    const s = await shop();
+    const idris = await s.signIn('idris');
+    const { body } = await idris.get('/api/shop').expect(200);
+    const settings = body as { revision: number };
+    const answer = await idris
+      .post('/api/shop', { expects: settings.revision, settings: { ...settings, timeZone: 'Moon/Tycho' } })
+      .expect(422);
+    expect(problemOf(answer).field).toBe('settings.timeZone');
+  });
+
+  it('the hundred and fifty-first fitting is refused, by field', async () => {
+    const ama = await (await shop()).signIn('ama');
+    const id = await ama.newRig('full');
+    const put = (from: number, to: number) =>
+      Array.from({ length: to - from }, (_, i) => ({ id: randomUUID(), kind: 'placeItem', item: `c${from + i}`, to: crate }));
+    const send = (version: number, changes: object[]) =>
+      ama.post(`/api/rigs/${id}/changes`, {
+        baseVersion: version,
+        undoes: null,
+        change: { id: randomUUID(), kind: 'together', changes },
+      });
+    await send(0, put(0, 100)).expect(200);
+    await send(1, put(100, 150)).expect(200);
+    const over = problemOf(await send(2, put(150, 151)).expect(422));
+    expect([over.field, over.detail]).toEqual(['fittings', 'fittings: 151 fittings; a rig holds 150 at the most']);
+    expect(Object.keys((await ama.rig(id)).plan.fittings).length).toBe(150);
+  });
+});
+
 describe('a step let pass', () => {
   it('takes a manager’s password, typed for that one act, on whosever tablet', async () => {
     const s = await shop();

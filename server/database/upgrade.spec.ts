@@ -1,0 +1,89 @@
+import { execFileSync } from 'node:child_process';
+import { readdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import {
+  catalog,
+  type Fact,
+  fairHull,
+  foldLedger,
+  type HullModel,
+  hullModel,
+  plan as planSchema,
+  upcastPlan,
+  upcastShop,
+  workUp,
+} from '@plain-cleat/core';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { emptyServer } from '../testing/started';
+import { connect } from './connect';
+import { migrate } from './migrate';
+
+const FIXTURES = fileURLToPath(new URL('./fixtures/', import.meta.url));
+
+interface Rig {
+  readonly id: string;
+  readonly plan: string;
+  readonly hullId: string;
+  readonly version: number;
+}
+const rowsOf = <T extends object>(db: Sequelize, sql: string): Promise<T[]> => db.query<T>(sql, { type: QueryTypes.SELECT });
+const rigsOf = (db: Sequelize): Promise<Rig[]> => rowsOf<Rig>(db, 'SELECT id, plan, hullId, version FROM rigs ORDER BY id');
+const factsOf = (db: Sequelize): Promise<{ hullId: string; body: string }[]> =>
+  rowsOf(db, 'SELECT hullId, body FROM facts ORDER BY seq');
+
+describe('a database of every schema that ever landed', () => {
+  for (const file of readdirSync(FIXTURES))
+    it(`${file} is brought up to date with its data, twice over and by two at once`, async () => {
+      const there = await emptyServer();
+      execFileSync('bash', [
+        '-c',
+        'gzip -dc "$1" | mariadb --no-defaults -h 127.0.0.1 -P "$2" -u cleat_admin -pcleat_admin plain_cleat',
+        'bash',
+        `${FIXTURES}${file}`,
+        new URL(there.url).port,
+      ]);
+      const db = connect(there.url, { max: 4 });
+      const [rigs, facts] = [await rigsOf(db), await factsOf(db)];
+      expect(rigs.length).toBeGreaterThan(2);
+
+      const admin = { DATABASE_ADMIN_URL: there.adminUrl };
+      await Promise.all([migrate(db, admin), migrate(db, admin)]);
+      expect(await migrate(db, admin)).toEqual([]);
+      expect(await rigsOf(db)).toEqual(rigs);
+      expect(await factsOf(db)).toEqual(facts);
+
+      // Every plan still opens and is worked up.
+      const parse = <T>(rows: { document: string }[]): T[] => rows.map((r) => JSON.parse(r.document) as T);
+      const models = parse<HullModel>(await rowsOf(db, 'SELECT document FROM hull_models'));
+      const [stores] = parse<object>(await rowsOf(db, 'SELECT document FROM catalogs ORDER BY revision DESC LIMIT 1'));
+      const [shop] = parse<object>(await rowsOf(db, 'SELECT document FROM shops ORDER BY revision DESC LIMIT 1'));
+      for (const rig of rigs) {
+        const plan = upcastPlan(JSON.parse(rig.plan));
+        expect(planSchema.safeParse(plan).success).withContext(rig.plan.slice(0, 200)).toBeTrue();
+        const hull = models.find((m) => m.id === plan.pins.hull.id && m.revision === plan.pins.hull.revision);
+        if (!hull || !stores || !shop) throw new Error('the plan’s hull, stores or settings are gone');
+        const own = facts.filter((f) => f.hullId === rig.hullId).map((f) => JSON.parse(f.body) as Fact);
+        const ledger = foldLedger(fairHull(hull), own, plan.id);
+        const w = workUp({
+          plan,
+          hull,
+          facts: own,
+          catalog: stores as ReturnType<typeof catalog.parse>,
+          shop: upcastShop(shop),
+          asOf: plan.opened,
+        });
+        expect(w.ledger.holes.length).toBe(ledger.holes.length);
+        expect(w.owned.length).toBe(Object.keys(plan.fittings).length);
+      }
+      expect(models.every((m) => hullModel.safeParse(m).success)).toBeTrue();
+
+      // The server's own account adds to the log and no more, and changes no table.
+      await expectAsync(db.query('DELETE FROM facts')).toBeRejected();
+      await expectAsync(db.query("UPDATE changes SET body = '{}'")).toBeRejected();
+      await expectAsync(db.query('ALTER TABLE rigs ADD COLUMN x INT')).toBeRejected();
+      await expectAsync(db.query("SELECT * INTO OUTFILE '/tmp/plain-cleat-rows' FROM staff")).toBeRejected();
+      await db.query('UPDATE owners SET email = email');
+      await db.close();
+      there.stop();
+    });
+});
