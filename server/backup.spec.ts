@@ -1,8 +1,9 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import { foldLedger, fairHull, type Fact, type HullModel, upcastPlan } from '@plain-cleat/core';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import sharp from 'sharp';
@@ -98,5 +99,24 @@ describe('a backup', () => {
     const { body } = await idris.get('/api/backups').expect(200);
     expect(Date.now() - Date.parse((body as { last: string }).last)).toBeLessThan(60_000);
     await ama.get('/api/backups').expect(403);
+  });
+
+  it('that is killed on its way leaves nothing that looks like one', async () => {
+    await shop();
+    const folder = mkdtempSync(join(tmpdir(), 'plain-cleat-backups-'));
+    const env = { ...process.env, DATABASE_ADMIN_URL: adminUrl() };
+    for (const after of [60, 200, 400]) {
+      const child = spawn('bin/backup', [folder], { env, stdio: 'ignore' });
+      const over = new Promise((done) => child.once('exit', done));
+      await wait(after);
+      child.kill('SIGKILL');
+      await over;
+    }
+    const whole = run('bin/backup', [folder], { DATABASE_ADMIN_URL: adminUrl() }).out.trim();
+    for (const name of readdirSync(folder).filter((f) => f.endsWith('.sql.gz'))) {
+      const last = execFileSync('bash', ['-c', 'gzip -dc "$1" | tail -n 1', 'bash', join(folder, name)], { encoding: 'utf8' });
+      expect(last).withContext(name).toBe('-- whole\n');
+    }
+    expect(readdirSync(folder).map((f) => join(folder, f))).toContain(whole);
   });
 });

@@ -3,6 +3,7 @@ import { ROUTES, type Route } from '@plain-cleat/api';
 import { STAFF } from '@plain-cleat/demo';
 import { LinkRow, StaffRow } from './database/models';
 import { hashPassword } from './staff/passwords';
+import { ended, startServer } from './testing/process';
 import { type Person, problemOf, shop } from './testing/shop';
 
 /** Calls a route with nothing useful in it: what matters here is who is let in. */
@@ -41,16 +42,16 @@ describe('every route', () => {
       role: 'manager',
       passwordHash: await hashPassword('walks all round'),
     });
-    const [demoted, ended, left] = [
+    const [demoted, signedOut, left] = [
       await s.signInAs('walks', 'walks all round'),
       await s.signInAs('walks', 'walks all round'),
       await s.signInAs('walks', 'walks all round'),
     ];
-    await ended.post('/api/sign-out', {}).expect(200);
+    await signedOut.post('/api/sign-out', {}).expect(200);
     await row.update({ role: 'rigger' });
     const closed = routes.filter(([, r]) => typeof r.who !== 'string' && r.file !== 'text/event-stream');
     for (const [name, r] of closed) {
-      expect(await knock(ended, r))
+      expect(await knock(signedOut, r))
         .withContext(`${name}, ended`)
         .toBe(401);
       if (name === 'signOut' || name === 'swap') continue;
@@ -215,5 +216,45 @@ describe("the owner's link", () => {
     await s.nobody().get(path).expect(410);
     await LinkRow.update({ revoked: false, expires: '2020-01-01T00:00:00.000Z' }, { where: { rigId: id } });
     await s.nobody().get(path).expect(410);
+  });
+
+  it('follows its rig: what changed is on it at once', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const id = await ama.newRig('before');
+    const { url } = (await ama.post(`/api/rigs/${id}/owner-link`, {}).expect(200)).body as { url: string };
+    const title = async (): Promise<string> =>
+      ((await s.nobody().get(url.replace('/owner/', '/api/owner/')).expect(200)).body as { title: string }).title;
+    expect(await title()).toBe('before');
+    expect(await title()).toBe('before');
+    const change = { id: randomUUID(), kind: 'nameRig', from: 'before', to: 'after' };
+    await ama.post(`/api/rigs/${id}/changes`, { baseVersion: 0, undoes: null, change }).expect(200);
+    expect(await title()).toBe('after');
+  });
+
+  it('ends with the next one, unless it is kept', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const id = await ama.newRig('links');
+    const make = async (body: object): Promise<string> =>
+      ((await ama.post(`/api/rigs/${id}/owner-link`, body).expect(200)).body as { url: string }).url.replace(
+        '/owner/',
+        '/api/owner/',
+      );
+    const first = await make({});
+    const second = await make({ keep: true });
+    await s.nobody().get(first).expect(200);
+    const third = await make({});
+    for (const over of [first, second]) await s.nobody().get(over).expect(410);
+    await s.nobody().get(third).expect(200);
+  });
+
+  it('is opened so often a minute from one address, and no more', async () => {
+    await shop();
+    const running = await startServer({ OWNER_PAGES_A_MINUTE: '3' });
+    const statuses: number[] = [];
+    for (let i = 0; i < 5; i++) statuses.push((await fetch(`${running.address}/api/owner/guess-${i}`)).status);
+    expect(statuses).toEqual([404, 404, 404, 429, 429]);
+    await ended(running, 'SIGTERM');
   });
 });

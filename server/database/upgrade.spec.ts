@@ -1,5 +1,6 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { readdirSync } from 'node:fs';
+import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import {
   catalog,
@@ -35,13 +36,7 @@ describe('a database of every schema that ever landed', () => {
   for (const file of readdirSync(FIXTURES))
     it(`${file} is brought up to date with its data, twice over and by two at once`, async () => {
       const there = await emptyServer();
-      execFileSync('bash', [
-        '-c',
-        'gzip -dc "$1" | mariadb --no-defaults -h 127.0.0.1 -P "$2" -u cleat_admin -pcleat_admin plain_cleat',
-        'bash',
-        `${FIXTURES}${file}`,
-        new URL(there.url).port,
-      ]);
+      load(file, there.url);
       const db = connect(there.url, { max: 4 });
       const [rigs, facts] = [await rigsOf(db), await factsOf(db)];
       expect(rigs.length).toBeGreaterThan(2);
@@ -86,4 +81,55 @@ describe('a database of every schema that ever landed', () => {
       await db.close();
       there.stop();
     });
+
+  it('the oldest of them, killed while it is brought up to date, ends up to date all the same', async () => {
+    const there = await emptyServer();
+    load('schema-0001.sql.gz', there.url);
+    const env = {
+      ...process.env,
+      DATABASE_URL: there.url,
+      DATABASE_ADMIN_URL: there.adminUrl,
+      DEMO: 'yes',
+      PORT: '0',
+      LOG_LEVEL: 'silent',
+    };
+    const began = performance.now();
+    const whole = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { env, stdio: ['ignore', 'pipe', 'ignore'] });
+    await new Promise((ready) => whole.stdout.once('data', ready));
+    whole.kill('SIGKILL');
+    const long = performance.now() - began;
+    for (const share of [0.5, 0.65, 0.8, 0.9]) {
+      const db = connect(there.adminUrl, { max: 2 });
+      await db.query('DROP DATABASE plain_cleat');
+      await db.close();
+      await remade(there.adminUrl);
+      load('schema-0001.sql.gz', there.url);
+      const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], { env, stdio: 'ignore' });
+      await wait(long * share);
+      child.kill('SIGKILL');
+      const own = connect(there.url, { max: 4 });
+      await migrate(own, { DATABASE_ADMIN_URL: there.adminUrl });
+      expect((await rigsOf(own)).length).toBeGreaterThan(2);
+      expect(await migrate(own, { DATABASE_ADMIN_URL: there.adminUrl })).toEqual([]);
+      await own.query('SELECT ended FROM staff', { type: QueryTypes.SELECT });
+      await own.query('SELECT `foreign` FROM facts', { type: QueryTypes.SELECT });
+      await own.close();
+    }
+    there.stop();
+  });
 });
+
+/** A dump's statements, run in an empty database. */
+function load(file: string, url: string): void {
+  const command = 'gzip -dc "$1" | mariadb --no-defaults -h 127.0.0.1 -P "$2" -u cleat_admin -pcleat_admin plain_cleat';
+  execFileSync('bash', ['-c', command, 'bash', `${FIXTURES}${file}`, new URL(url).port]);
+}
+
+/** The database itself, made anew and empty. */
+async function remade(adminUrl: string): Promise<void> {
+  const url = new URL(adminUrl);
+  url.pathname = '/';
+  const db = connect(url.href, { max: 1 });
+  await db.query('CREATE DATABASE plain_cleat CHARACTER SET utf8mb4');
+  await db.close();
+}
