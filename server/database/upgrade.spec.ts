@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import {
-  catalog,
+  type catalog,
   type Fact,
   fairHull,
   foldLedger,
