@@ -1,5 +1,5 @@
 import { type Change, type Fact, type Plan, singleChanges, type SimpleChange, upcastPlan } from '@plain-cleat/core';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import { notFound } from '../http/problem';
 
 /** What stands where somebody's name stood. */
@@ -102,10 +102,13 @@ async function forgetInRig(
   }
 }
 
-/** Locks nothing: all the shop keeps of an owner, as one document. */
-export async function dataOf(db: Sequelize, ownerId: string, transaction?: Transaction): Promise<unknown> {
+/**
+ * All the shop keeps of an owner, as one document.
+ * @throws HttpProblem 404 when there is no such owner
+ */
+export async function dataOf(db: Sequelize, ownerId: string): Promise<unknown> {
   const rows = <T extends object>(sql: string): Promise<T[]> =>
-    db.query<T>(sql, { replacements: { ownerId }, type: QueryTypes.SELECT, transaction });
+    db.query<T>(sql, { replacements: { ownerId }, type: QueryTypes.SELECT });
   const [owner] = await rows<{ id: string; name: string; email: string }>(
     'SELECT id, name, email FROM owners WHERE id = :ownerId',
   );

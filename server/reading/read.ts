@@ -1,4 +1,4 @@
-import { HttpProblem } from '../http/problem';
+import { badInput } from '../http/problem';
 import { HALF, ProcessPool } from '../workers/pool';
 import type { Readers } from './reader';
 
@@ -9,15 +9,7 @@ const pool = new ProcessPool({
   memory: 256,
   seconds: 10,
   lost: () =>
-    new HttpProblem(
-      422,
-      'Not right yet',
-      'file: it cannot be read, it is far too large or too involved inside: send a plainer one',
-      {
-        field: 'file',
-        faults: [{ field: 'file', says: 'it cannot be read, it is far too large or too involved inside: send a plainer one' }],
-      },
-    ),
+    badInput([{ field: 'file', says: 'it cannot be read, it is far too large or too involved inside: send a plainer one' }]),
 });
 
 /**
