@@ -146,13 +146,21 @@ export const rig = z.object({
   signed: z.boolean(),
 });
 
-export const sendChange = z.strictObject({ baseVersion: z.int().min(0), change, undoes: z.uuid().nullable() });
+/** A manager's own login and password, typed for one act on whosever tablet: it signs nobody in. */
+export const override = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
+export const sendChange = z.strictObject({
+  baseVersion: z.int().min(0),
+  change,
+  undoes: z.uuid().nullable(),
+  /** For accepting what only a manager may: the acceptance then bears their name. */
+  override: override.optional(),
+});
 export const changed = z.object({ version: z.int(), plan, rebased: z.boolean(), repeated: z.boolean() });
 export const sendFacts = z.strictObject({
   facts: z.array(newFact).min(1).max(500),
+  /** For letting a step pass. */
+  override: override.optional(),
   /** Who kept them, when that is not who sends them. */
-  /** A manager lets a step pass with their own password, typed for this one act on whosever tablet. */
-  override: z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) }).optional(),
   keptBy: z.strictObject({ name: z.string().min(1).max(80), proof: z.string().max(400) }).optional(),
 });
 export const kept = z.object({ factCount: z.int(), facts: z.array(keptFact) });
@@ -326,6 +334,7 @@ export type StoresList = z.infer<typeof storesList>;
 export type Newer = z.infer<typeof newer>;
 export type Problem = z.infer<typeof problem>;
 export type Staff = z.infer<typeof staff>;
+export type Override = z.infer<typeof override>;
 export type Session = z.infer<typeof session>;
 export type StaffList = z.infer<typeof staffList>;
 export type AddStaff = z.infer<typeof addStaff>;

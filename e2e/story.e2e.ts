@@ -109,7 +109,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await holdUntil(page, 'drilled', page.getByText('2 of 2 drilled'));
   await expect(page.locator('pc-finding-box')).toContainText('from where the plan has it');
   await page.getByRole('button', { name: 'Accept with a reason' }).click();
-  await page.getByLabel('Why it may stay').fill('the pulley was slid to it');
+  await page.getByLabel('Reason').fill('the pulley was slid to it');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.locator('pc-finding-box')).toHaveCount(0);
 

@@ -65,6 +65,10 @@ export const newFact = z.discriminatedUnion('kind', [
   fact('stepDone', { step: key }),
   fact('gatePassed', { step: key.describe('the step, or drill for what stands before the first hole'), why: words.min(3) }),
   fact('gateAsked', { step: key.describe('the step a manager is asked to let pass'), why: words.min(3) }),
+  fact('acceptanceAsked', {
+    finding: z.string().max(160).describe('the finding a manager is asked to accept'),
+    why: words.min(3),
+  }),
   fact('minutesBooked', { step: key, minutes: z.number().min(0.5).max(1440) }),
   fact('stopShown', { stop: key }),
   fact('snagNoted', { stop: key, says: words.min(1) }),

@@ -50,6 +50,8 @@ export interface Ledger {
   readonly passed: ReadonlyMap<string, Of<'gatePassed'>>;
   /** Steps a manager was asked to let pass. */
   readonly asked: ReadonlyMap<string, Of<'gateAsked'>>;
+  /** Findings a manager was asked to accept. */
+  readonly acceptancesAsked: ReadonlyMap<string, Of<'acceptanceAsked'>>;
   readonly minutes: ReadonlyMap<string, number>;
   readonly shown: ReadonlySet<string>;
   readonly snags: readonly Of<'snagNoted'>[];
@@ -161,6 +163,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     steps: new Map(own.flatMap((f) => (f.kind === 'stepDone' ? [[f.step, f]] : []))),
     passed: new Map(own.flatMap((f) => (f.kind === 'gatePassed' ? [[f.step, f]] : []))),
     asked: new Map(own.flatMap((f) => (f.kind === 'gateAsked' ? [[f.step, f]] : []))),
+    acceptancesAsked: new Map(own.flatMap((f) => (f.kind === 'acceptanceAsked' ? [[f.finding, f]] : []))),
     minutes,
     shown: new Set(own.flatMap((f) => (f.kind === 'stopShown' ? [f.stop] : []))),
     snags: own.filter((f) => isFact(f, 'snagNoted')),

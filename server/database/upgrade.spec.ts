@@ -1,4 +1,5 @@
 import { execFileSync, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
@@ -15,6 +16,8 @@ import {
   workUp,
 } from '@plain-cleat/core';
 import { QueryTypes, type Sequelize } from 'sequelize';
+import { API_VERSION, type Session } from '@plain-cleat/api';
+import { callerAt, ended, startServer } from '../testing/process';
 import { emptyServer } from '../testing/started';
 import { connect } from './connect';
 import { migrate } from './migrate';
@@ -81,6 +84,35 @@ describe('a database of every schema that ever landed', () => {
       await db.close();
       there.stop();
     });
+
+  it('takes what a tablet still holds that was written by any build that ever landed, and tells it to reload', async () => {
+    for (const file of readdirSync(FIXTURES)) {
+      const there = await emptyServer();
+      load(file, there.url);
+      const server = await startServer({ DATABASE_URL: there.url, DATABASE_ADMIN_URL: there.adminUrl });
+      const { address, headers } = await callerAt(server.address, 'tom', 'bench-two');
+      const db = connect(there.url, { max: 2 });
+      const [rig] = await rigsOf(db);
+      const { id: plan } = upcastPlan(JSON.parse(rig?.plan ?? '{}'));
+      const kept = (await factsOf(db)).map((f) => JSON.parse(f.body) as Fact);
+      await db.close();
+      // One of each kind as that build wrote it, sent at last by who kept it.
+      const kinds = new Map(kept.map(({ by: _, serverTime: __, ...fact }) => [fact.kind, fact]));
+      expect(kinds.size).withContext(file).toBeGreaterThan(3);
+      for (const fact of kinds.values()) {
+        const body = JSON.stringify({ facts: [{ ...fact, id: randomUUID(), rig: plan }] });
+        const answer = await fetch(`${address}/api/rigs/${rig?.id}/facts`, { method: 'POST', headers, body });
+        expect(answer.status)
+          .withContext(`${file}: ${fact.kind}: ${await answer.text()}`)
+          .toBe(200);
+      }
+      // What the page compares with its own: another number and it says that a newer build is there.
+      const session = (await (await fetch(`${address}/api/session`, { headers })).json()) as Session;
+      expect(session.apiVersion).toBe(API_VERSION);
+      await ended(server);
+      there.stop();
+    }
+  });
 
   it('the oldest of them, killed while it is brought up to date, ends up to date all the same', async () => {
     const there = await emptyServer();

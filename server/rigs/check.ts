@@ -2,7 +2,8 @@ import { type Change, type Place, placeFault, type Plan, type SimpleChange, sing
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';
-import { badInput, HttpProblem } from '../http/problem';
+import { badInput } from '../http/problem';
+import { wantsManager } from '../staff/signing';
 import { adoptionFault } from './newer';
 import { pinnedOf } from './load';
 
@@ -42,19 +43,26 @@ function placesIn(c: SimpleChange): Place[] {
   return c.kind === 'slideInSet' && c.to ? [c.to] : [];
 }
 
+/** The same acceptance in the name of the manager who typed their password for it: it is for that and nothing else. */
+export function acceptedBy(manager: Pick<Staff, 'name'>, change: Change): Change {
+  if (change.kind === 'acceptFinding' && change.to) return { ...change, to: { ...change.to, by: manager.name } };
+  throw badInput([{ field: 'override', says: 'it is for accepting one finding, and for nothing else' }]);
+}
+
 /**
- * Who accepts a finding signs with their own name, and some only a manager may accept, some nobody. Whether it stands
- * at all is not asked: what does not stand is accepted without effect, and what got worse since lapses by itself.
+ * Who accepts a finding signs with their own name: who is signed in, or for what only a manager may accept the manager
+ * who typed their password for it. Whether it stands at all is not asked: what does not stand is accepted without
+ * effect, and what got worse since lapses by itself.
  */
-export function checkAcceptance(change: Change, staff: Staff): void {
+export function checkAcceptance(change: Change, staff: Pick<Staff, 'name'>, manager: Pick<Staff, 'name'> | null): void {
   const accepted = singleChanges(change).flatMap((c) =>
     c.kind === 'acceptFinding' && c.to ? [{ key: c.finding, ...c.to }] : [],
   );
   for (const { key, by } of accepted) {
-    if (by !== staff.name) throw badInput([{ field: 'change.to.by', says: `you accept as yourself, ${staff.name}` }]);
     const who = whoAccepts(key);
     if (who === 'nobody') throw badInput([{ field: 'change.finding', says: 'nobody may accept this one' }]);
-    if (who === 'manager' && staff.role !== 'manager')
-      throw new HttpProblem(403, 'Not yours to do', 'only a manager may accept this one', { field: 'change.finding' });
+    if (who === 'manager' && !manager) throw wantsManager();
+    const signer = manager ?? staff;
+    if (by !== signer.name) throw badInput([{ field: 'change.to.by', says: `you accept as yourself, ${signer.name}` }]);
   }
 }

@@ -8,13 +8,13 @@ import { bind } from '../http/bind';
 import { badInput, HttpProblem, notFound } from '../http/problem';
 import { read } from '../reading/read';
 import { ownChanges, recordChange } from './changes';
-import { checkAcceptance } from './check';
+import { acceptedBy, checkAcceptance } from './check';
 import { keepFacts, whoKept } from './facts';
 import { asInFile, findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
 import type { Projection } from './progress';
-import type { Signing } from '../staff/signing';
+import { type Signing, wantsManager } from '../staff/signing';
 
 async function describe(rigId: string, author: string): Promise<RigDocument> {
   const loaded = await loadRig(rigId);
@@ -50,20 +50,19 @@ export function rigRoutes(router: Router, db: Sequelize, projection: Projection,
   });
   bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id));
   bind(router, ROUTES.newer, async ({ params }) => newerThan(await findRig(params.rig ?? '')));
-  bind(router, ROUTES.change, async ({ params, body, staff }) => {
+  bind(router, ROUTES.change, async ({ req, params, body: { override, ...body }, staff }) => {
     const rigId = params.rig ?? '';
-    checkAcceptance(body.change, staff);
-    const done = await recordChange(db, { rigId, author: staff.id, ...body });
+    const manager = override ? await signing(override, req.ip ?? '') : null;
+    const change = manager ? acceptedBy(manager, body.change) : body.change;
+    checkAcceptance(change, staff, manager);
+    const done = await recordChange(db, { rigId, author: (manager ?? staff).id, ...body, change });
     projection.touch(rigId);
     return done;
   });
   bind(router, ROUTES.facts, async ({ req, params, body, staff }) => {
     const { override } = body;
     const passes = body.facts.some((f) => f.kind === 'gatePassed');
-    if (passes && !override)
-      throw new HttpProblem(403, 'Not yours to do', 'a manager types their password for it, each time', {
-        field: 'override.password',
-      });
+    if (passes && !override) throw wantsManager();
     const manager = override ? await signing(override, req.ip ?? '') : null;
     if (override && !passes) throw badInput([{ field: 'override', says: 'it is for letting a step pass, and for nothing else' }]);
     for (const f of body.facts) if (f.kind === 'signed') await read('signature', f.drawing);

@@ -6,6 +6,10 @@ import { proves } from './routes';
 /** Who signs one act with their password, typed there: it signs nobody in. */
 export type Signing = (who: { readonly login: string; readonly password: string }, address: string) => Promise<StaffRow>;
 
+/** What is a manager's to do was sent without one's password. */
+export const wantsManager = (): HttpProblem =>
+  new HttpProblem(403, 'Not yours to do', 'a manager types their password for it, each time', { field: 'override.password' });
+
 /** Managers sign; failures count as at sign-in. */
 export const managersSign =
   (attempts: Attempts): Signing =>
@@ -16,6 +20,6 @@ export const managersSign =
     if (!row || !right)
       throw new HttpProblem(422, 'Not signed', 'login or password is not right', { field: 'override.password' });
     if (row.role !== 'manager')
-      throw new HttpProblem(403, 'Not yours to do', 'only a manager lets a step pass', { field: 'override.login' });
+      throw new HttpProblem(403, 'Not yours to do', 'it takes a manager’s login', { field: 'override.login' });
     return row;
   };

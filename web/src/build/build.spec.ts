@@ -53,7 +53,7 @@ describe('building', () => {
         input.dispatchEvent(new Event('input'));
       };
       const press = async (name: string): Promise<void> => {
-        [...rig.element.querySelectorAll<HTMLButtonElement>('pc-let-pass button')]
+        [...rig.element.querySelectorAll<HTMLButtonElement>('pc-manager-form button')]
           .find((b) => b.textContent?.trim() === name)
           ?.click();
         await rig.fixture.whenStable();

@@ -2,13 +2,13 @@ import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementR
 import { byItself, type BuildStep, readySteps } from '@plain-cleat/core';
 import { RigStore } from '../stores/rig.store';
 import { Words } from '../hull-view/words';
-import { LetPass } from './let-pass';
+import { ManagerForm, type ManagersAct } from '../rig/manager-form';
 
 /** Building: steps to tick in their order, minutes spent, what waits for what. */
 @Component({
   selector: 'pc-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words, LetPass],
+  imports: [Words, ManagerForm],
   templateUrl: './build.html',
   styleUrl: './build.scss',
 })
@@ -28,6 +28,8 @@ export default class Build {
   protected readonly asked = computed(() => this.store.state()?.workup.ledger.asked);
   /** The step a manager is about to let pass. */
   protected readonly passing = signal<string | null>(null);
+
+  protected letPass: ManagersAct = (why, manager) => this.store.letPass(this.passing() ?? '', why, manager);
 
   /** Where a step is done that no tick does. */
   protected elsewhere(step: BuildStep): string {

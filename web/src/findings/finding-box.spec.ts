@@ -36,33 +36,69 @@ const show = async (more: Partial<Finding>, role: 'rigger' | 'manager' = 'rigger
   return rig;
 };
 
+const typed = (rig: OpenRig<Host>, label: string, value: string): void => {
+  const field = [...rig.element.querySelectorAll('mat-form-field')].find((f) => f.textContent?.includes(label));
+  const input = field?.querySelector('input');
+  if (!input) throw new Error(`no field ${label}`);
+  input.value = value;
+  input.dispatchEvent(new Event('input'));
+};
+
 describe('a finding', () => {
   it('is accepted with a reason of a few words, in one’s own name', async () => {
     const rig = await show({});
     await rig.click('.link', 'Accept with a reason');
     const send = async (reason: string): Promise<void> => {
-      rig.find<HTMLInputElement>('input').value = reason;
-      rig.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
+      typed(rig, 'Reason', reason);
+      await rig.click('button', 'Accept');
     };
     await send('ok');
-    expect(rig.find('[role=alert]').textContent).toContain('Reason: a few words');
+    expect(rig.text).toContain('Reason: a few words');
     await send('it is soft');
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'acceptFinding', to: { reason: 'it is soft', by: 'Tom Hale', severity: 'stop' } }),
     ]);
   });
 
-  it('is for a manager, or for nobody, to accept', async () => {
-    const rig = await show({ acceptable: 'manager' });
-    expect(rig.text).toContain('Only a manager may accept this.');
-    rig.fixture.componentInstance.finding.set({ ...finding, acceptable: 'nobody' });
-    await rig.fixture.whenStable();
+  it('is for nobody to accept', async () => {
+    const rig = await show({ acceptable: 'nobody' });
     expect(rig.text).toContain('Nobody may accept this: it wants another place');
+    expect(rig.text).not.toContain('Accept with');
   });
 
-  it('a manager may', async () => {
-    const rig = await show({ acceptable: 'manager' }, 'manager');
-    expect(rig.text).toContain('Accept with a reason');
+  for (const role of ['rigger', 'manager'] as const)
+    it(`that only a manager may accept takes their password, a ${role} signed in, and is never kept on the way`, async () => {
+      const rig = await show({ acceptable: 'manager', key: 'hole-under-water:a:1' }, role);
+      await rig.click('.link', 'A manager accepts it');
+      typed(rig, 'Reason', 'plugged and tried in the tank');
+      await rig.click('button', 'Accept');
+      expect(rig.find('[role=alert]').textContent).toContain('Manager: their login');
+      typed(rig, 'Manager', 'idris');
+      typed(rig, 'password', 'a secret');
+      await rig.click('button', 'Accept');
+      const call = rig.http.expectOne('/api/rigs/rig-1/changes');
+      expect(call.request.body).toEqual(
+        jasmine.objectContaining({
+          override: { login: 'idris', password: 'a secret' },
+          change: jasmine.objectContaining({ finding: 'hole-under-water:a:1', from: null }),
+        }),
+      );
+      expect(rig.store.unsent()).toEqual([]);
+    });
+
+  it('without a manager is a request, kept like any fact', async () => {
+    const rig = await show({ acceptable: 'manager', key: 'hole-under-water:a:1' });
+    await rig.click('.link', 'A manager accepts it');
+    typed(rig, 'Reason', 'owner waits at the dock');
+    await rig.click('button', 'Ask a manager');
+    expect(rig.sentFacts()).toEqual([
+      jasmine.objectContaining({
+        kind: 'acceptanceAsked',
+        finding: 'hole-under-water:a:1',
+        why: 'owner waits at the dock',
+      }),
+    ]);
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain('Tom Hale asks a manager to accept it: owner waits at the dock');
   });
 });

@@ -1,7 +1,11 @@
-import { entryOf } from '@plain-cleat/core';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { Cure, Finding } from '@plain-cleat/core';
+import { FormControl, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { type Change, type Cure, entryOf, type Finding } from '@plain-cleat/core';
 import { Words } from '../hull-view/words';
+import { ManagerForm, type ManagersAct, threeLetters } from '../rig/manager-form';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 
@@ -9,7 +13,7 @@ import { SessionStore } from '../stores/session.store';
 @Component({
   selector: 'pc-finding-box',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words],
+  imports: [Words, ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule, ManagerForm],
   template: `
     <div
       class="box"
@@ -26,30 +30,37 @@ import { SessionStore } from '../stores/session.store';
       }
       @if (finding().accepted; as a) {
         <p class="small muted">
-          Accepted by {{ a.by }}: {{ a.reason }} <button class="link" type="button" (click)="accept(null)">Take back</button>
+          Accepted by {{ a.by }}: {{ a.reason }} <button class="link" type="button" (click)="takeBack()">Take back</button>
         </p>
-      } @else if (asking()) {
-        <form class="row" (submit)="$event.preventDefault(); accept(why.value)">
-          <input #why class="line" aria-label="Why it may stay" placeholder="why it may stay" maxlength="400" /><button
-            class="way"
-            type="submit"
-          >
-            Accept
-          </button>
-        </form>
-        @if (fault()) {
-          <p class="fault" role="alert">Reason: a few words, three letters at least.</p>
-        }
-      } @else if (mayAccept()) {
-        <button class="link" type="button" (click)="asking.set(true)">Accept with a reason</button>
       } @else {
-        <p class="small muted">
-          {{
-            finding().acceptable === 'manager'
-              ? 'Only a manager may accept this.'
-              : 'Nobody may accept this: it wants another place, part or hull.'
-          }}
-        </p>
+        @if (asked(); as a) {
+          <p class="small">{{ a.by }} asks a manager to accept it: {{ a.why }}</p>
+        }
+        @if (finding().acceptable === 'nobody') {
+          <p class="small muted">Nobody may accept this: it wants another place, part or hull.</p>
+        } @else if (!asking()) {
+          <button class="link" type="button" (click)="asking.set(true)">
+            {{ finding().acceptable === 'manager' ? 'A manager accepts it' : 'Accept with a reason' }}
+          </button>
+        } @else if (finding().acceptable === 'manager') {
+          <pc-manager-form
+            act="Accept"
+            [signed]="acceptAs"
+            (asked)="store.keep({ kind: 'acceptanceAsked', finding: finding().key, why: $event })"
+            (closed)="asking.set(false)"
+          />
+        } @else {
+          <form class="row" (submit)="$event.preventDefault(); accept()">
+            <mat-form-field appearance="outline">
+              <mat-label>Reason</mat-label>
+              <input matInput [formControl]="why" maxlength="400" />
+              @if (why.touched && why.invalid) {
+                <mat-error>Reason: a few words, three letters at least.</mat-error>
+              }
+            </mat-form-field>
+            <button mat-stroked-button type="submit">Accept</button>
+          </form>
+        }
       }
     </div>
   `,
@@ -59,46 +70,50 @@ import { SessionStore } from '../stores/session.store';
       margin: 6px 8px 2px 0;
     }
     form {
-      margin-top: 6px;
+      margin-top: 8px;
       flex-wrap: nowrap;
+      align-items: flex-start;
     }
-    form .way {
-      margin: 0;
+    mat-form-field {
+      flex: 1;
     }
   `,
 })
 export class FindingBox {
   readonly finding = input.required<Finding>();
   readonly cures = input<readonly Cure[]>([]);
-  private readonly store = inject(RigStore);
+  protected readonly store = inject(RigStore);
   private readonly staff = inject(SessionStore).staff;
   protected readonly asking = signal(false);
-  protected readonly fault = signal(false);
-  protected readonly mayAccept = computed(() => {
-    const { acceptable } = this.finding();
-    return acceptable === 'anyone' || (acceptable === 'manager' && this.staff()?.role === 'manager');
-  });
+  protected readonly asked = computed(() => this.store.state()?.workup.ledger.acceptancesAsked.get(this.finding().key));
+  protected readonly why = new FormControl('', { nonNullable: true, validators: [Validators.required, threeLetters] });
 
   protected cure(cure: Cure): void {
     this.store.change({ ...cure.change, id: crypto.randomUUID() });
   }
 
-  /** Accepts with a reason, or with null takes the acceptance back. */
-  protected accept(reason: string | null): void {
-    const { key, size } = this.finding();
-    this.fault.set(reason !== null && reason.trim().length < 3);
-    if (this.fault()) return;
-    const from = entryOf(this.store.state()?.plan.accepted, key) ?? null;
-    const to =
-      reason === null
-        ? null
-        : {
-            reason: reason.trim(),
-            by: this.staff()?.name ?? '',
-            severity: this.finding().severity,
-            ...(size === null ? {} : { size }),
-          };
-    this.store.change({ id: crypto.randomUUID(), kind: 'acceptFinding', finding: key, from, to });
+  protected accept(): void {
+    this.why.markAsTouched();
+    if (this.why.invalid) return;
+    this.store.change(this.acceptance(this.why.value, this.staff()?.name ?? ''));
     this.asking.set(false);
+  }
+
+  /** Whose name it bears the server says: theirs whose password was typed. */
+  protected acceptAs: ManagersAct = (why, manager) => this.store.acceptAs(manager, this.acceptance(why, ''));
+
+  protected takeBack(): void {
+    this.store.change(this.changeTo(null));
+  }
+
+  private acceptance(reason: string, by: string): Change {
+    const { severity, size } = this.finding();
+    return this.changeTo({ reason: reason.trim(), by, severity, ...(size === null ? {} : { size }) });
+  }
+
+  private changeTo(to: Extract<Change, { kind: 'acceptFinding' }>['to']): Change {
+    const { key } = this.finding();
+    const from = entryOf(this.store.state()?.plan.accepted, key) ?? null;
+    return { id: crypto.randomUUID(), kind: 'acceptFinding', finding: key, from, to };
   }
 }

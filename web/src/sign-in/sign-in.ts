@@ -26,7 +26,6 @@ import { SessionStore, wordsOf } from '../stores/session.store';
           <p class="fault" role="alert">{{ fault() }}</p>
         }
         <button class="act" type="submit" [disabled]="busy()">{{ busy() ? 'Signing in' : 'Sign in' }}</button>
-        <p class="small muted">The demo's sign-ins are printed where it was started.</p>
       </form>
     </div>
   `,

@@ -1,7 +1,7 @@
 import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Changed, Kept, LoggedChange, Problem, RigDocument } from '@plain-cleat/api';
+import type { Changed, Kept, LoggedChange, Override, Problem, RigDocument } from '@plain-cleat/api';
 import {
   applyChange,
   asPlanned,
@@ -229,7 +229,7 @@ export class RigStore {
    * A manager lets a step pass with their own password, typed for this one act. It goes to the server at once and is
    * kept nowhere on the way.
    */
-  letPass(step: string, why: string, override: { login: string; password: string }): Observable<Kept> {
+  letPass(step: string, why: string, override: Override): Observable<Kept> {
     const state = this.states.value;
     const fact = {
       kind: 'gatePassed',
@@ -241,6 +241,14 @@ export class RigStore {
     };
     return this.http
       .post<Kept>(`/api/rigs/${state?.doc.id}/facts`, { facts: [fact], override })
+      .pipe(tap(() => void this.reload()));
+  }
+
+  /** A manager accepts a finding, like a step let pass. */
+  acceptAs(override: Override, change: Change): Observable<Changed> {
+    const doc = this.states.value?.doc;
+    return this.http
+      .post<Changed>(`/api/rigs/${doc?.id}/changes`, { baseVersion: doc?.version, change, undoes: null, override })
       .pipe(tap(() => void this.reload()));
   }
 

@@ -4,19 +4,22 @@ import { FormControl, FormGroup, ReactiveFormsModule, type ValidatorFn, Validato
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { RigStore } from '../stores/rig.store';
+import type { Observable } from 'rxjs';
+import type { Override } from '@plain-cleat/api';
 import { isGone, wordsOf } from '../stores/session.store';
 
-/** A reason is more than a letter or two. */
-const threeLetters: ValidatorFn = ({ value }) => (String(value).trim().length >= 3 ? null : { short: true });
+export type ManagersAct = (why: string, manager: Override) => Observable<unknown>;
 
-/** A manager lets a step pass on whosever tablet, with a reason and their password; or is asked to. */
+/** A reason is more than a letter or two. */
+export const threeLetters: ValidatorFn = ({ value }) => (String(value).trim().length >= 3 ? null : { short: true });
+
+/** What a manager alone may do, done on whosever tablet: with a reason and their password; or asked of them. */
 @Component({
-  selector: 'pc-let-pass',
+  selector: 'pc-manager-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
   template: `
-    <form [formGroup]="form" (ngSubmit)="pass()">
+    <form [formGroup]="form" (ngSubmit)="sign()">
       <mat-form-field appearance="outline" class="why">
         <mat-label>Reason</mat-label>
         <input matInput formControlName="why" maxlength="380" />
@@ -33,7 +36,7 @@ const threeLetters: ValidatorFn = ({ value }) => (String(value).trim().length >=
         <input matInput type="password" formControlName="password" autocomplete="off" maxlength="200" />
       </mat-form-field>
       <div class="row">
-        <button mat-flat-button type="submit" [disabled]="busy()">Let it pass</button>
+        <button mat-flat-button type="submit" [disabled]="busy()">{{ act() }}</button>
         <button mat-stroked-button type="button" (click)="ask()">Ask a manager</button>
         <button mat-button type="button" (click)="closed.emit()">Cancel</button>
       </div>
@@ -61,10 +64,14 @@ const threeLetters: ValidatorFn = ({ value }) => (String(value).trim().length >=
     }
   `,
 })
-export class LetPass {
-  readonly step = input.required<string>();
+export class ManagerForm {
+  /** What the button says: the act itself. */
+  readonly act = input.required<string>();
+  /** Does the act with the reason and the manager's password, which are kept nowhere on the way. */
+  readonly signed = input.required<ManagersAct>();
+  /** A manager is asked to, with the reason. */
+  readonly asked = output<string>();
   readonly closed = output<void>();
-  private readonly store = inject(RigStore);
   private readonly gone = inject(DestroyRef);
   protected readonly busy = signal(false);
   protected readonly fault = signal('');
@@ -80,15 +87,14 @@ export class LetPass {
     return this.form.controls.why.valid ? this.form.controls.why.value.trim() : null;
   }
 
-  protected pass(): void {
+  protected sign(): void {
     const why = this.reason();
     const { login, password } = this.form.getRawValue();
     if (why === null) return;
     if (!login.trim() || !password)
       return this.fault.set(login.trim() ? 'Manager’s password: typed here, each time.' : 'Manager: their login.');
     this.busy.set(true);
-    this.store
-      .letPass(this.step(), why, { login: login.trim(), password })
+    this.signed()(why, { login: login.trim(), password })
       .pipe(takeUntilDestroyed(this.gone))
       .subscribe({
         next: () => this.closed.emit(),
@@ -106,7 +112,7 @@ export class LetPass {
   protected ask(): void {
     const why = this.reason();
     if (why === null) return;
-    this.store.keep({ kind: 'gateAsked', step: this.step(), why });
+    this.asked.emit(why);
     this.closed.emit();
   }
 }
