@@ -39,11 +39,14 @@ function inWords(issue: z.core.$ZodIssue): string {
   return issue.message;
 }
 
+/** What somebody else wrote, short enough to be read. */
+const short = (text: string, most: number): string => (text.length > most ? `${text.slice(0, most)}…` : text);
+
 /** Turns Zod's issues into faults that name the field. */
 export function faultsOf(error: z.ZodError): FileFault[] {
   return error.issues.slice(0, 20).map((issue) => ({
-    field: issue.path.map(String).join('.') || '(whole)',
-    says: inWords(issue),
+    field: short(issue.path.map(String).join('.') || '(whole)', 120),
+    says: short(inWords(issue), 200),
   }));
 }
 

@@ -22,6 +22,8 @@ const refuse = (says: string): never => {
  * camera wrote into it, its location least of all.
  */
 export async function takePhoto(bytes: Buffer): Promise<TakenPhoto> {
+  // Of nothing at all no picture can be begun.
+  if (bytes.length === 0) return refuse('the file is empty; send it again');
   const image = sharp(bytes, { limitInputPixels: PHOTO.most, failOn: 'error', sequentialRead: true });
   const seen = await sharp(bytes, { limitInputPixels: false })
     .metadata()
@@ -49,10 +51,9 @@ const SIGNATURE = { pixels: 4_000_000 } as const;
 /** Looks at a signature as it will be printed later. */
 export async function seeSignature(address: string): Promise<void> {
   const bytes = Buffer.from(address.slice(address.indexOf(',') + 1), 'base64');
-  await sharp(bytes, { limitInputPixels: SIGNATURE.pixels, failOn: 'error' })
-    .raw()
-    .toBuffer()
-    .catch(() => {
-      throw badInput([{ field: 'drawing', says: 'the signature is no picture; sign once more' }]);
-    });
+  try {
+    await sharp(bytes, { limitInputPixels: SIGNATURE.pixels, failOn: 'error' }).raw().toBuffer();
+  } catch {
+    throw badInput([{ field: 'drawing', says: 'the signature is no picture; sign once more' }]);
+  }
 }
