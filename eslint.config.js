@@ -14,6 +14,13 @@ const foreignKeys = {
   message: 'its names come from outside: ask entryOf(record, name), or Object.hasOwn first',
 };
 
+/** Every control is Material's or the CDK's; what asks for a file is hidden behind a button of theirs. */
+const bareControl = {
+  selector:
+    'Element[name=/^(button|select|input|textarea|table|details|dialog)$/]:not(:has(> TextAttribute[name=/^(mat|cdk)/])):not(:has(> BoundAttribute[name=/^(mat|cdk)/])):not(:has(> TextAttribute[name="type"][value="file"]))',
+  message: 'a bare control: use one of Material, or a field of web/src/controls',
+};
+
 export default tseslint.config(
   { ignores: ['**/node_modules', '**/dist', '**/.angular', '.data', '**/*.cjs', 'eslint.config.js'] },
   ...tseslint.configs.recommended,
@@ -79,5 +86,9 @@ export default tseslint.config(
       '@angular-eslint/no-output-native': 'off',
     },
   },
-  { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: { 'no-restricted-syntax': ['error', bareControl] },
+  },
 );

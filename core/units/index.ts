@@ -7,3 +7,4 @@ export * from './text';
 export * from './calculation';
 export * from './calculations';
 export * from './dates';
+export * from './quantity';

@@ -92,7 +92,8 @@ export interface LengthParts {
   readonly unit: 'in' | 'mm';
 }
 
-const round = (value: number, how: Rounding): number =>
+/** Rounds to a whole number; what is a hair off one already is that one. */
+export const roundTo = (value: number, how: Rounding): number =>
   how === 'up' ? Math.ceil(value - 1e-9) : how === 'down' ? Math.floor(value + 1e-9) : Math.round(value);
 
 /**
@@ -104,10 +105,10 @@ const round = (value: number, how: Rounding): number =>
 export function lengthParts(mm: number, system: UnitSystem, how: Rounding = 'nearest'): LengthParts {
   const size = Math.abs(mm);
   if (system === 'metric') {
-    const whole = round(size, how);
+    const whole = roundTo(size, how);
     return { negative: mm < 0 && whole > 0, whole, numerator: 0, denominator: 1, unit: 'mm' };
   }
-  const sixteenths = round((size / MM_PER_INCH) * 16, how);
+  const sixteenths = roundTo((size / MM_PER_INCH) * 16, how);
   const whole = Math.floor(sixteenths / 16);
   let numerator = sixteenths % 16;
   let denominator = 16;
@@ -133,8 +134,8 @@ export const printLength = (mm: number, system: UnitSystem, how: Rounding = 'nea
 
 /** Prints a long length the way rope and wire are cut: `10 ft 5 in`, `3.18 m`. */
 export function printLong(mm: number, system: UnitSystem, how: Rounding = 'up'): string {
-  if (system === 'metric') return `${(round(mm / 10, how) / 100).toFixed(2)} m`;
-  const inches = round(mm / MM_PER_INCH, how);
+  if (system === 'metric') return `${(roundTo(mm / 10, how) / 100).toFixed(2)} m`;
+  const inches = roundTo(mm / MM_PER_INCH, how);
   const feet = Math.floor(inches / 12);
   return inches % 12 ? `${feet} ft ${inches % 12} in` : `${feet} ft`;
 }
@@ -145,9 +146,9 @@ export const printLittle = (mm: number, system: UnitSystem): string =>
     ? `${(Math.ceil(mm * 100 - 1e-9) / 100).toFixed(2)} mm`
     : `${(Math.ceil((mm / MM_PER_INCH) * 1000 - 1e-9) / 1000).toFixed(3)} in`;
 
-/** Prints a person's height: `5′ 10″`, `178 cm`. */
-export function printStature(mm: number, system: UnitSystem): string {
-  if (system === 'metric') return `${Math.round(mm / 10)} cm`;
-  const inches = Math.round(mm / MM_PER_INCH);
+/** Prints a person's height: `5′ 10″`, `178 cm`. Limits are rounded to the careful side. */
+export function printStature(mm: number, system: UnitSystem, how: Rounding = 'nearest'): string {
+  if (system === 'metric') return `${roundTo(mm / 10, how)} cm`;
+  const inches = roundTo(mm / MM_PER_INCH, how);
   return `${Math.floor(inches / 12)}′ ${inches % 12}″`;
 }

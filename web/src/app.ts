@@ -1,12 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Icons } from './controls/icons';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { fromEvent, merge } from 'rxjs';
+import { from, fromEvent, merge } from 'rxjs';
+import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import { Courier } from './stores/courier';
 import { NewerBuild } from './stores/newer-build';
 import { SessionStore } from './stores/session.store';
 import { Tablet } from './stores/tablet';
-import { Swap } from './sign-in/swap';
 import { currentUrl } from './stores/current-url';
 import { UnitsStore } from './stores/units.store';
 
@@ -14,7 +17,7 @@ import { UnitsStore } from './stores/units.store';
 @Component({
   selector: 'pc-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Swap],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatButtonModule, MatTooltipModule, Icons],
   template: `
     @if (bar()) {
       <header class="bar">
@@ -28,22 +31,23 @@ import { UnitsStore } from './stores/units.store';
           <a routerLink="/shop" routerLinkActive="here">Shop</a>
         </nav>
         <span class="grow"></span>
-        <button type="button" (click)="units.toggle()" [attr.aria-label]="'Units: ' + units.label() + '. Change'">
+        <button
+          mat-button
+          type="button"
+          matTooltip="Change units"
+          [attr.aria-label]="'Units: ' + units.label() + '. Change'"
+          (click)="units.toggle()"
+        >
           {{ units.label() }}
         </button>
         @if (session.alone()) {
           <span class="away" role="status">no network</span>
         }
-        <button type="button" class="who" (click)="swapping.set(true)" title="Another rigger takes over">
-          {{ session.staff()?.name }}
+        <button mat-button type="button" class="who" matTooltip="Switch user" (click)="swap()">
+          <mat-icon svgIcon="person" />{{ session.staff()?.name }}
         </button>
-        <button type="button" (click)="leave()">Sign out</button>
+        <button mat-button type="button" (click)="leave()"><mat-icon svgIcon="logout" />Sign out</button>
       </header>
-    }
-    @if (swapping()) {
-      @defer {
-        <pc-swap (closed)="swapping.set(false)" />
-      }
     }
     @if (tablet.trouble()) {
       <p class="box stop" role="alert">{{ tablet.trouble() }}</p>
@@ -51,13 +55,13 @@ import { UnitsStore } from './stores/units.store';
     @if (bar() && session.signedInAs() && session.signedInAs() !== session.staff()?.name) {
       <p class="box look" role="status">
         The network is back. {{ session.staff()?.name }}: your PIN, and you are signed in again.
-        <button class="link" type="button" (click)="swapping.set(true)">Type it</button>
+        <button mat-button class="link" type="button" (click)="swap()">Type it</button>
       </p>
     }
     @if (session.outdated() || build.ready()) {
       <p class="box look" role="alert">
         A newer Plain Cleat is here. Reload this page; what is not sent yet is kept.
-        <button class="link" type="button" (click)="reload()">Reload</button>
+        <button mat-button class="link" type="button" (click)="reload()">Reload</button>
       </p>
     }
     <main><router-outlet /></main>
@@ -69,7 +73,7 @@ export class App {
   protected readonly build = inject(NewerBuild);
   protected readonly tablet = inject(Tablet);
   private readonly courier = inject(Courier);
-  protected readonly swapping = signal(false);
+  private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly url = currentUrl();
   protected readonly bar = computed(
@@ -83,6 +87,11 @@ export class App {
     merge(this.session.signedIn$, online)
       .pipe(takeUntilDestroyed())
       .subscribe(() => void this.courier.sweep());
+  }
+
+  /** Another takes over: asked for only then, so that signing in stays small. */
+  protected swap(): void {
+    from(import('./sign-in/swap')).subscribe(({ Swap }) => this.dialog.open(Swap, { width: '680px', maxWidth: '94vw' }));
   }
 
   protected reload = (): void => location.reload();

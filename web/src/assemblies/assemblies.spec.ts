@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { Screen } from '../testing/screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
@@ -45,27 +46,16 @@ describe('the assembly bench', () => {
   let f: ComponentFixture<Assemblies>;
   const element = (): HTMLElement => f.nativeElement as HTMLElement;
   const text = (): string => (element().textContent ?? '').replace(/\s+/g, ' ');
-  const field = (label: string): HTMLInputElement => {
-    const found = [...element().querySelectorAll('input')].find(
-      (i) => i.getAttribute('aria-label') === label || i.closest('label')?.textContent?.includes(label),
-    );
-    if (!found) throw new Error(`no ${label}`);
-    return found;
-  };
-  const type = async (label: string, value: string, event = 'change'): Promise<void> => {
-    const input = field(label);
-    input.value = value;
-    input.dispatchEvent(new Event(event));
-    await f.whenStable();
-  };
+  const field = (label: string): HTMLInputElement => new Screen(f).field(label);
+  const type = (label: string, value: string): Promise<void> => new Screen(f).enter(label, value);
   const click = async (says: string): Promise<void> => {
     const found = [...element().querySelectorAll('button')].find((b) => b.textContent?.includes(says));
     if (!found) throw new Error(`no ${says}: ${text().slice(0, 300)}`);
     found.click();
     await f.whenStable();
   };
-  const press = async (key: string): Promise<void> => {
-    document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+  const press = async (key: string, more: KeyboardEventInit = {}): Promise<void> => {
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, ...more }));
     await f.whenStable();
   };
 
@@ -85,12 +75,12 @@ describe('the assembly bench', () => {
   it('opens the first of the library, builds on it and keeps the next version', async () => {
     expect(text()).toContain('Box alone');
     expect(text()).toContain('✓ Hull');
-    await type('Find a part', 'lamp', 'input');
-    await click('on A');
+    await type('Find a part', 'lamp');
+    await click('Add on A');
     await type('B aft of its middle', '-40');
     await type('B turned', '90');
     expect(field('B aft of its middle').value).toBe('−40');
-    await click('Keep as version 4');
+    await click('Save as version 4');
     const call = http.expectOne('/api/assemblies');
     const sent = call.request.body as { assembly: Assembly; expects: number };
     expect(sent.expects).toBe(3);
@@ -98,25 +88,25 @@ describe('the assembly bench', () => {
     call.flush({ ...sent.assembly, version: 4 });
     http.expectOne('/api/assemblies').flush([{ ...sent.assembly, version: 4 }]);
     await f.whenStable();
-    expect(text()).toContain('Kept as version 4');
+    expect(text()).toContain('Saved as version 4');
   });
 
   it('moves by arrows, strikes and takes back', async () => {
-    await type('Find a part', 'lamp', 'input');
-    await click('on A');
+    await type('Find a part', 'lamp');
+    await click('Add on A');
     await press('ArrowRight');
     await press('ArrowUp');
     expect([field('B aft of its middle').value, field('B to starboard').value]).toEqual(['1', '1']);
     await press('Delete');
     expect(text()).not.toContain('B, Lamp');
-    await press('u');
-    await press('u');
+    await press('z', { ctrlKey: true });
+    await press('z', { ctrlKey: true });
     expect([field('B aft of its middle').value, field('B to starboard').value]).toEqual(['1', '0']);
   });
 
   it('is dragged on the drawing, to the millimetre', async () => {
-    await type('Find a part', 'lamp', 'input');
-    await click('on A');
+    await type('Find a part', 'lamp');
+    await click('Add on A');
     const letter = element().querySelector('[data-fitting="lamp"]');
     const svg = element().querySelector('pc-assembly-view svg');
     if (!letter || !svg) return fail('no drawing');
@@ -133,17 +123,17 @@ describe('the assembly bench', () => {
   });
 
   it('says what is missing, by its name', async () => {
-    await type('Find a part', 'lamp', 'input');
-    await click('new on this');
-    await click('Keep in the library');
+    await type('Find a part', 'lamp');
+    await click('New on this');
+    await click('Save to the library');
     expect(text()).toContain('Name: call it something');
     await type('Name', 'Lamp on a lamp');
-    await type('Find a part', 'lamp', 'input');
-    await click('on A');
+    await type('Find a part', 'lamp');
+    await click('Add on A');
     await type('B turned', 'half');
-    expect(text()).toContain('Turned: degrees up to 360');
+    expect(new Screen(f).faultOf('B turned')).toContain('is not a number');
     await type('B to starboard', 'left');
-    expect(text()).toContain('To starboard: a length like 100');
+    expect(new Screen(f).faultOf('B to starboard')).toContain('is not a length');
     http.expectNone('/api/assemblies');
   });
 

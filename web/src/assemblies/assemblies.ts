@@ -1,5 +1,16 @@
 import { HttpClient } from '@angular/common/http';
+import { Icons } from '../controls/icons';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatTableModule } from '@angular/material/table';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { type Choice, ChoiceField } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { StoresList } from '@plain-cleat/api';
 import {
   type Assembly,
@@ -8,9 +19,7 @@ import {
   type Fitting,
   HOLD_WORDS,
   type HullModel,
-  parseLength,
   type Part,
-  printFigure,
   printLength,
   printMoney,
   sameJson,
@@ -30,7 +39,20 @@ import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, wi
 @Component({
   selector: 'pc-assemblies',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AssemblyView, Mass],
+  imports: [
+    AssemblyView,
+    Mass,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatTableModule,
+    MatTooltipModule,
+    MatFormFieldModule,
+    MatInputModule,
+    ChoiceField,
+    TextField,
+    QuantityField,
+    Icons,
+  ],
   templateUrl: './assemblies.html',
   styleUrl: './assemblies.scss',
 })
@@ -39,12 +61,26 @@ export default class Assemblies {
   private readonly units = inject(UnitsStore);
   protected readonly library = inject(Library);
   protected readonly money = printMoney;
-  protected readonly holdWords = HOLD_WORDS;
+  protected readonly spots = [
+    { axis: 'u', says: 'Aft of its middle', name: 'aft of its middle', kind: 'length', most: 2000 },
+    { axis: 'v', says: 'To starboard', name: 'to starboard', kind: 'length', most: 2000 },
+    { axis: 'heading', says: 'Turned', name: 'turned', kind: 'degrees', most: 360 },
+  ] as const;
+  protected readonly columns = ['part', 'on', ...this.spots.map((s) => s.axis), 'held', 'acts'];
+  protected readonly byId = (_: number, i: Fitted): string => i.placed.id;
+  protected readonly items = computed(() => [...(this.built()?.items ?? [])]);
+  protected feet = (item: Fitted): Choice<string>[] =>
+    this.items()
+      .filter((i) => i !== item)
+      .map((i) => ({ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` }));
+  protected holds = (item: Fitted): Choice<Fitting['mount']['hold']>[] =>
+    item.placed.part.holds.map((value) => ({ value, says: HOLD_WORDS[value] }));
   protected readonly stores = signal<StoresList | null>(null);
   protected readonly failed = signal('');
   protected readonly fault = signal('');
   protected readonly says = signal('');
-  protected readonly find = signal('');
+  protected readonly typing = new FormControl('', { nonNullable: true });
+  private readonly find = toSignal(this.typing.valueChanges, { initialValue: '' });
   private readonly past = signal<readonly AssemblyDraft[]>([]);
   protected readonly draft = signal<AssemblyDraft | null>(null);
   /** Under the finger, not yet put down. */
@@ -139,7 +175,7 @@ export default class Assemblies {
     const { assembly, id } = withPart(draft.assembly, part, this.chosen() ?? draft.assembly.base);
     this.change(assembly);
     this.chosen.set(id);
-    this.find.set('');
+    this.typing.reset();
   }
 
   protected dragged(at: { id: string; x: number; y: number; done: boolean }): void {
@@ -151,32 +187,19 @@ export default class Assemblies {
     else this.held.set(next);
   }
 
-  protected spotOf(item: Fitted, axis: 'u' | 'v' | 'heading'): string {
+  protected spotOf(item: Fitted, axis: 'u' | 'v' | 'heading'): number | null {
     const { place } = item.placed;
-    if (place.on !== 'fitting') return '';
-    return axis === 'heading' ? String(place.heading) : printFigure(place[axis], this.units.system());
+    return place.on === 'fitting' ? place[axis] : null;
   }
 
-  protected type(item: Fitted, axis: 'u' | 'v' | 'heading', text: string): void {
+  protected type(item: Fitted, axis: 'u' | 'v' | 'heading', value: number): void {
     const draft = this.draft();
-    if (!draft) return;
-    this.fault.set('');
-    const minus = /^[-−]/.test(text.trim());
-    const bare = text.trim().replace(/^[-−+]\s*/, '');
-    const read = axis === 'heading' ? Number(bare) : parseLength(bare, this.units.system());
-    const value = typeof read === 'number' ? read : read.ok ? read.mm : NaN;
-    const most = axis === 'heading' ? 360 : 2000;
-    const name = { u: 'Aft of its middle', v: 'To starboard', heading: 'Turned' }[axis];
-    if (bare === '' || !Number.isFinite(value) || value > most)
-      return this.fault.set(
-        `${name}: ${axis === 'heading' ? 'degrees up to 360' : `a length like ${printFigure(100, this.units.system())}`}.`,
-      );
-    this.change(withSpot(draft.assembly, item.placed.id, { [axis]: minus ? -value : value }));
+    if (draft) this.change(withSpot(draft.assembly, item.placed.id, { [axis]: value }));
   }
 
-  protected hold(item: Fitted, hold: string): void {
+  protected hold(item: Fitted, hold: Fitting['mount']['hold']): void {
     const draft = this.draft();
-    if (draft) this.change(withHold(draft.assembly, item.placed.id, hold as Fitting['mount']['hold']));
+    if (draft) this.change(withHold(draft.assembly, item.placed.id, hold));
   }
 
   protected stand(item: Fitted, on: string): void {
@@ -208,7 +231,7 @@ export default class Assemblies {
       next: (kept) => {
         this.draft.set({ assembly: kept, expects: kept.version });
         this.past.set([]);
-        this.says.set(`Kept as version ${kept.version}. Boats that carry an older one are offered this.`);
+        this.says.set(`Saved as version ${kept.version}. Boats that carry an older one are offered this.`);
       },
       error: (error: unknown) => this.fault.set(wordsOf(error)),
     });
@@ -217,12 +240,13 @@ export default class Assemblies {
   @HostListener('window:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select')) return;
+    if (event.altKey || target.closest('input, textarea, [role=combobox], [role=listbox]')) return;
     const step = (event.shiftKey ? 10 : 1) * (this.units.system() === 'imperial' ? 25.4 / 16 : 1);
     const nudge = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
     const item = this.item();
     const draft = this.draft();
-    if (event.key.toLowerCase() === 'u') this.undo();
+    if ((event.ctrlKey || event.metaKey) && event.key === 'z') this.undo();
+    else if (event.ctrlKey || event.metaKey) return;
     else if (event.key === 'Delete' && item) this.strike(item.placed.id);
     else if (nudge && item && draft && item.placed.place.on === 'fitting') {
       const { u, v } = item.placed.place;

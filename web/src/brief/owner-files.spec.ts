@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { Screen } from '../testing/screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
@@ -53,7 +54,7 @@ describe('an owner’s sheet', () => {
     ]);
     expect(text()).toContain('2 × box');
     expect(taken).toEqual([]);
-    find('.act').click();
+    find('.row:last-child .mat-mdc-unelevated-button').click();
     expect(taken).toEqual([
       { text: 'box', part: 'box', count: 2, cents: 1000 },
       { text: 'something unheard of', part: null },
@@ -68,20 +69,16 @@ describe('an owner’s sheet', () => {
     ]);
     expect(text()).toContain('stands in lines 1, 2: 2 wanted, or one?');
     expect(text()).toContain('on the list already');
-    find('.ask + .link').click();
+    find('.ask + button').click();
     await fixture.whenStable();
-    find('.act').click();
+    find('.row:last-child .mat-mdc-unelevated-button').click();
     expect(taken.map((w) => [w.text, w.count])).toEqual([['box', undefined]]);
   });
 
   it('asks which column is meant, and has it remembered', async () => {
     await read([['red', 'box', '']], [null, null, null]);
     expect(text()).toContain('Say which column holds what is wished for.');
-    const second = (fixture.nativeElement as HTMLElement).querySelectorAll<HTMLSelectElement>('.columns select')[1];
-    if (!second) return fail('no column');
-    second.value = 'what';
-    second.dispatchEvent(new Event('change'));
-    await fixture.whenStable();
+    await new Screen(fixture).choose('Qty', 'what');
     expect(http.expectOne('/api/wish-headings').request.body).toEqual({ heading: 'Qty', meaning: 'what' });
     expect(text()).toContain('box');
   });
@@ -119,15 +116,15 @@ describe('an owner’s photos', () => {
     ]);
   });
 
-  it('stand along the boat at their place; a wrong place is refused, a photo can be erased', async () => {
+  it('stand along the boat at their place; a wrong place is refused, a photo can be deleted', async () => {
     const rig = await OpenRig.show(BriefStep, { ...testPlan(), photos: { p1: photo } });
     expect(rig.find<HTMLElement>('.pin').style.left).toBe('30%');
-    await rig.type('pc-owner-photos .short', 'far out');
-    expect(rig.find('pc-owner-photos [role=alert]').textContent).toContain('Place of the photo');
-    await rig.type('pc-owner-photos .short', '9000 mm');
-    expect(rig.find('pc-owner-photos [role=alert]').textContent).toContain('on the boat');
-    await rig.type('pc-owner-photos .short', '1200 mm');
-    await rig.click('pc-owner-photos .link', 'Erase deck.jpg');
+    await rig.enter('Aft of the bow', 'far out');
+    expect(rig.faultOf('Aft of the bow')).toContain('is not a length');
+    await rig.enter('Aft of the bow', '9000 mm');
+    expect(rig.faultOf('Aft of the bow')).toContain('From 0 in to 118 1/16 in.');
+    await rig.enter('Aft of the bow', '1200 mm');
+    await rig.click('pc-owner-photos button', 'Delete deck.jpg');
     expect(rig.sentChanges().map((c) => (c.kind === 'keepPhoto' ? (c.to?.x ?? null) : 0))).toEqual([1200, null]);
     rig.http.expectOne((r) => r.method === 'DELETE' && r.url === '/api/rigs/rig-1/photos/p1');
   });

@@ -1,24 +1,28 @@
 import { HttpClient } from '@angular/common/http';
+import { Icons } from '../controls/icons';
+import { TextField } from '../controls/text-field';
+import { QuantityField } from '../controls/quantity';
+import { FileButton } from '../controls/file-button';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { AddedPhoto } from '@plain-cleat/api';
-import { parseLength, type Photo, printFigure } from '@plain-cleat/core';
+import type { Photo } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { wordsOf } from '../stores/session.store';
-import { UnitsStore } from '../stores/units.store';
 
 /** The owner's photos, along the boat at their places. */
 @Component({
   selector: 'pc-owner-photos',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, MatTooltipModule, FileButton, QuantityField, TextField, Icons],
   template: `
     <div class="spread">
       <h2>Photos</h2>
-      <label class="way"
-        >Add a photo<input class="hidden" type="file" accept="image/jpeg,image/png,image/webp" (change)="open($event)"
-      /></label>
+      <pc-file-button label="Add a photo" icon="photo_camera" accept="image/jpeg,image/png,image/webp" (chosen)="open($event)" />
     </div>
     @if (busy()) {
-      <p class="muted" role="status">Keeping it, without its location</p>
+      <p class="muted" role="status">Saving it, without its location</p>
     }
     @if (fault()) {
       <p class="fault" role="alert">{{ fault() }}</p>
@@ -38,26 +42,31 @@ import { UnitsStore } from '../stores/units.store';
           <a [href]="p.url" target="_blank" rel="noopener"
             ><img [src]="p.url" [alt]="p.photo.caption || p.photo.name" loading="lazy"
           /></a>
-          <label class="field grow"
-            ><span>What it shows</span
-            ><input
-              #caption
-              maxlength="200"
-              [value]="p.photo.caption"
-              (change)="write(p.id, p.photo, { caption: caption.value })"
-          /></label>
-          <label class="field"
-            ><span>Aft of the bow</span
-            ><input
-              #place
-              class="short"
-              [value]="p.place"
-              placeholder="–"
-              [attr.aria-invalid]="bad() === p.id"
-              (change)="put(p.id, p.photo, place.value)"
-          /></label>
-          <button class="link" type="button" [attr.aria-label]="'Erase ' + p.photo.name" (click)="erase(p.id, p.photo)">
-            erase
+          <pc-text-field
+            class="grow"
+            label="What it shows"
+            [value]="p.photo.caption"
+            (entered)="write(p.id, p.photo, { caption: $event })"
+          />
+          <pc-quantity
+            class="place"
+            label="Aft of the bow"
+            kind="length"
+            placeholder="–"
+            [optional]="true"
+            [least]="0"
+            [most]="state().workup.surface.length"
+            [value]="p.photo.x"
+            (entered)="write(p.id, p.photo, { x: $event })"
+          />
+          <button
+            mat-icon-button
+            type="button"
+            matTooltip="Delete"
+            [attr.aria-label]="'Delete ' + p.photo.name"
+            (click)="erase(p.id, p.photo)"
+          >
+            <mat-icon svgIcon="delete" />
           </button>
         </li>
       }
@@ -78,8 +87,8 @@ import { UnitsStore } from '../stores/units.store';
       display: block;
       border-radius: 3px;
     }
-    .short {
-      width: 84px !important;
+    .place {
+      width: 128px;
     }
     .boat {
       position: relative;
@@ -102,9 +111,7 @@ export class OwnerPhotos {
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
   private readonly http = inject(HttpClient);
-  private readonly units = inject(UnitsStore);
   protected readonly fault = signal('');
-  protected readonly bad = signal('');
   protected readonly busy = signal(false);
   protected readonly photos = computed(() => {
     const { plan, doc, workup } = this.state();
@@ -113,17 +120,12 @@ export class OwnerPhotos {
         id,
         photo,
         url: `/api/rigs/${doc.id}/photos/${id}`,
-        place: photo.x === null ? '' : printFigure(photo.x, this.units.system()),
         at: photo.x === null ? null : (100 * photo.x) / workup.surface.length,
       }))
       .sort((a, b) => (a.photo.x ?? 1e9) - (b.photo.x ?? 1e9));
   });
 
-  protected open(event: Event): void {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected open(file: File): void {
     this.fault.set(file.size > 40_000_000 ? 'The photo is over 40 MB; send a smaller copy.' : '');
     if (this.fault()) return;
     const form = new FormData();
@@ -144,15 +146,6 @@ export class OwnerPhotos {
 
   protected write(photo: string, from: Photo, more: Partial<Photo>): void {
     this.store.change({ id: crypto.randomUUID(), kind: 'keepPhoto', photo, from, to: { ...from, ...more } });
-  }
-
-  protected put(photo: string, from: Photo, text: string): void {
-    const read = parseLength(text, this.units.system());
-    const none = text.trim() === '';
-    const ok = none || (read.ok && read.mm >= 0 && read.mm <= this.state().workup.surface.length);
-    this.bad.set(ok ? '' : photo);
-    this.fault.set(ok ? '' : `Place of the photo: ${read.ok ? 'on the boat' : read.says}.`);
-    if (ok) this.write(photo, from, { x: none || !read.ok ? null : read.mm });
   }
 
   protected erase(photo: string, from: Photo): void {

@@ -1,4 +1,4 @@
-import { type Brief, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core';
+import { type Brief, CARRIES, PROPULSION, type QuantityKind, WATERS, WORK } from '@plain-cleat/core';
 
 /** A part of a question that is answered by taps. */
 export interface Taps {
@@ -9,9 +9,14 @@ export interface Taps {
 }
 /** A part that is typed. */
 export interface Typed {
-  readonly kind: 'length' | 'mass' | 'count' | 'distance' | 'money';
+  readonly kind: QuantityKind;
   readonly key: keyof Brief;
   readonly label: string;
+  /** Bounds in the quantity's base unit. */
+  readonly least: number;
+  readonly most: number;
+  /** Left empty it is answered all the same. */
+  readonly optional: boolean;
 }
 export type Part = Taps | Typed;
 
@@ -35,7 +40,24 @@ const one = (key: keyof Brief, of: readonly (readonly [string | boolean, string]
   label,
   of,
 });
-const typed = (kind: Typed['kind'], key: keyof Brief, label: string): Typed => ({ kind, key, label });
+const typed = (
+  kind: Typed['kind'],
+  key: keyof Brief,
+  label: string,
+  { least, most }: { readonly least: number; readonly most: number },
+  optional = false,
+): Typed => ({ kind, key, label, least, most, optional });
+
+/** What a person, a paddle, a rod or a day can be, mm, kg, km, cents. */
+export const LIMITS = {
+  stature: { least: 1000, most: 2300 },
+  weight: { least: 20, most: 250 },
+  paddle: { least: 1500, most: 3500 },
+  rod: { least: 500, most: 5000 },
+  rods: { least: 0, most: 20 },
+  distance: { least: 0, most: 200 },
+  budget: { least: 0, most: 999_999_999 },
+} as const;
 const HANDS = [
   ['right', 'Right'],
   ['left', 'Left'],
@@ -43,9 +65,17 @@ const HANDS = [
 
 /** Every question, in the order a good front desk asks: water, work, who, how, the road, gear, money, holes, wires. */
 export const QUESTIONS: readonly Question[] = [
-  { id: 'waters', name: 'Water', parts: [many('waters', WATERS), typed('distance', 'distanceKm', 'a day’s way')] },
+  {
+    id: 'waters',
+    name: 'Water',
+    parts: [many('waters', WATERS), typed('distance', 'distanceKm', 'Distance per day', LIMITS.distance)],
+  },
   { id: 'work', name: 'Work', parts: [many('work', WORK)] },
-  { id: 'paddler', name: 'Paddler', parts: [typed('length', 'stature', 'tall'), typed('mass', 'weightKg', 'weight')] },
+  {
+    id: 'paddler',
+    name: 'Paddler',
+    parts: [typed('stature', 'stature', 'Height', LIMITS.stature), typed('mass', 'weightKg', 'Weight', LIMITS.weight)],
+  },
   {
     id: 'hand',
     name: 'Hands',
@@ -80,7 +110,7 @@ export const QUESTIONS: readonly Question[] = [
         ['low', 'Low'],
         ['high', 'High'],
       ]),
-      typed('length', 'paddle', 'paddle'),
+      typed('length', 'paddle', 'Paddle', LIMITS.paddle, true),
       one(
         'leash',
         [
@@ -128,8 +158,8 @@ export const QUESTIONS: readonly Question[] = [
     id: 'rods',
     name: 'Rods',
     parts: [
-      typed('count', 'rods', 'how many'),
-      typed('length', 'rodLength', 'long'),
+      typed('count', 'rods', 'How many', LIMITS.rods),
+      typed('length', 'rodLength', 'Length of one', LIMITS.rod),
       one('cast', [
         ['none', 'No casting'],
         ['sidearm', 'Sidearm'],
@@ -156,7 +186,7 @@ export const QUESTIONS: readonly Question[] = [
         ['working', 'Working'],
         ['everything', 'Everything'],
       ]),
-      typed('money', 'budgetCents', 'budget up to $'),
+      typed('money', 'budgetCents', 'Budget up to', LIMITS.budget, true),
     ],
   },
   {

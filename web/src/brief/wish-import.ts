@@ -1,5 +1,9 @@
 import { HttpClient } from '@angular/common/http';
+import { FileButton } from '../controls/file-button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { type Choice, ChoiceField } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { WishSheet } from '@plain-cleat/api';
 import {
   COLUMN_MEANINGS,
@@ -23,12 +27,14 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
 @Component({
   selector: 'pc-wish-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, MatCheckboxModule, FileButton, ChoiceField],
   template: `
     <div class="row">
-      <label class="way"
-        >{{ sheet() ? 'Another sheet' : 'Bring a spreadsheet'
-        }}<input class="hidden" type="file" accept=".csv,.xlsx,.txt" (change)="open($event)"
-      /></label>
+      <pc-file-button
+        [label]="sheet() ? 'Import another sheet' : 'Import a spreadsheet'"
+        accept=".csv,.xlsx,.txt"
+        (chosen)="open($event)"
+      />
       @if (busy()) {
         <span class="muted" role="status">Reading it</span>
       }
@@ -39,69 +45,46 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
     @if (sheet(); as s) {
       <div class="columns">
         @for (h of s.headings; track $index; let c = $index) {
-          <label class="field"
-            ><span>{{ h || 'no heading' }}</span>
-            <select #means (change)="map(c, means.value)">
-              <option value="">leave out</option>
-              @for (m of meanings; track m) {
-                <option [value]="m" [selected]="s.columns[c] === m">{{ says[m] }}</option>
-              }
-            </select></label
-          >
+          <pc-choice-field
+            [label]="h || 'no heading'"
+            [choices]="meanings"
+            [value]="s.columns[c] ?? ''"
+            (entered)="map(c, $event)"
+          />
         }
       </div>
       @if (s.dropped) {
         <p class="small muted">{{ s.dropped }} more lines were left out: a wish list has 500 at the most.</p>
       }
-      <table>
-        <tbody>
-          @for (l of lines(); track $index; let n = $index) {
-            <tr>
-              <td>
-                <input
-                  type="checkbox"
-                  [attr.aria-label]="'Take ' + l.wish.text"
-                  [checked]="l.taken"
-                  (change)="take(n, !l.taken)"
-                />
-              </td>
-              <td>{{ l.wish.count > 1 ? l.wish.count + ' × ' : '' }}{{ l.wish.text }}</td>
-              <td>
-                <select #match class="line" [attr.aria-label]="'Part for ' + l.wish.text" (change)="choose(n, match.value)">
-                  <option value="">kept as a line of its own</option>
-                  @for (o of l.offers; track o.part.id) {
-                    <option [value]="o.part.id" [selected]="o.part.id === l.part">
-                      {{ o.part.name }}, {{ percent(o.score) }}
-                    </option>
-                  }
-                  <optgroup label="Every part">
-                    @for (p of parts(); track p.id) {
-                      <option [value]="p.id" [selected]="p.id === l.part && !offered(l.offers, p.id)">{{ p.name }}</option>
-                    }
-                  </optgroup>
-                </select>
-              </td>
-              <td class="end small">
-                @for (ask of l.wish.asks; track $index) {
-                  <span class="ask">{{ ask }}</span>
-                }
-                @if (l.wish.lines.length > 1) {
-                  <span class="ask">stands in lines {{ l.wish.lines.join(', ') }}: {{ l.wish.count }} wanted, or one?</span>
-                  <button class="link" type="button" (click)="justOne(n)">one</button>
-                } @else if (l.known) {
-                  <span class="ask">on the list already</span>
-                } @else if (l.wish.cents !== null) {
-                  {{ money(l.wish.cents) }}
-                }
-              </td>
-            </tr>
-          } @empty {
-            <tr>
-              <td class="muted">Say which column holds what is wished for.</td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <ul class="lines">
+        @for (l of lines(); track $index; let n = $index) {
+          <li>
+            <mat-checkbox [aria-label]="'Take ' + l.wish.text" [checked]="l.taken" (change)="take(n, $event.checked)" />
+            <span>{{ l.wish.count > 1 ? l.wish.count + ' × ' : '' }}{{ l.wish.text }}</span>
+            <pc-choice-field
+              [name]="'Part for ' + l.wish.text"
+              [choices]="l.choices"
+              [value]="l.part"
+              (entered)="choose(n, $event)"
+            />
+            <span class="small">
+              @for (ask of l.wish.asks; track $index) {
+                <span class="ask">{{ ask }}</span>
+              }
+              @if (l.wish.lines.length > 1) {
+                <span class="ask">stands in lines {{ l.wish.lines.join(', ') }}: {{ l.wish.count }} wanted, or one?</span>
+                <button mat-button class="link" type="button" (click)="justOne(n)">One</button>
+              } @else if (l.known) {
+                <span class="ask">on the list already</span>
+              } @else if (l.wish.cents !== null) {
+                {{ money(l.wish.cents) }}
+              }
+            </span>
+          </li>
+        } @empty {
+          <li class="muted">Say which column holds what is wished for.</li>
+        }
+      </ul>
       @if (sum(); as s) {
         @if (s.cents > 0) {
           <p class="small" [class.ask]="s.own !== null && s.own !== s.cents">
@@ -113,10 +96,10 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
         }
       }
       <div class="row">
-        <button class="act" type="button" [disabled]="count() === 0" (click)="add()">
-          Take {{ count() }} {{ count() === 1 ? 'line' : 'lines' }}
+        <button mat-flat-button type="button" [disabled]="count() === 0" (click)="add()">
+          Add {{ count() }} {{ count() === 1 ? 'line' : 'lines' }}
         </button>
-        <button class="link" type="button" (click)="sheet.set(null)">Not now</button>
+        <button mat-button class="link" type="button" (click)="sheet.set(null)">Cancel</button>
       </div>
     }
   `,
@@ -134,12 +117,13 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
       color: var(--look);
       font-weight: 600;
     }
-    input[type='checkbox'] {
-      width: 22px;
-      height: 22px;
-    }
-    td {
-      padding: 4px 6px 4px 0;
+    .lines li {
+      display: grid;
+      grid-template-columns: 40px minmax(0, 1fr) minmax(0, 1.3fr) 110px;
+      gap: 8px;
+      align-items: center;
+      border-bottom: 1px solid var(--line);
+      padding: 4px 0;
     }
   `,
 })
@@ -148,8 +132,10 @@ export class WishImport {
   readonly wishes = input.required<Plan['wishes']>();
   readonly added = output<readonly Wish[]>();
   private readonly http = inject(HttpClient);
-  protected readonly meanings = COLUMN_MEANINGS;
-  protected readonly says = MEANINGS;
+  protected readonly meanings = [
+    { value: '', says: 'leave out' },
+    ...COLUMN_MEANINGS.map((m) => ({ value: m as string, says: MEANINGS[m] })),
+  ];
   protected readonly money = printMoney;
   protected readonly sheet = signal<WishSheet | null>(null);
   protected readonly fault = signal('');
@@ -167,7 +153,7 @@ export class WishImport {
       const known = listed.has(plainHeading(wish.text));
       return {
         wish: mine.one ? { ...wish, count: 1 } : wish,
-        offers,
+        choices: this.choicesFor(offers),
         part: mine.part ?? best,
         known,
         // What is asked about is taken by a person.
@@ -177,19 +163,22 @@ export class WishImport {
   });
   protected readonly count = computed(() => this.lines().filter((l) => l.taken).length);
 
-  protected offered = (offers: readonly WishMatch[], id: string): boolean => offers.some((o) => o.part.id === id);
+  private choicesFor(offers: readonly WishMatch[]): Choice<string>[] {
+    return [
+      { value: '', says: 'kept as a line of its own' },
+      ...offers.map((o) => ({ value: o.part.id, says: `${o.part.name}, ${Math.round(o.score * 100)} %` })),
+      ...this.parts()
+        .filter((p) => !offers.some((o) => o.part.id === p.id))
+        .map((p) => ({ value: p.id, says: p.name, under: 'Every part' })),
+    ];
+  }
   /** The list added up, beside its own total where it has one. */
   protected readonly sum = computed(() => {
     const sheet = this.sheet();
     return sheet ? sheetSum(sheet) : null;
   });
-  protected percent = (score: number): string => `${Math.round(score * 100)} %`;
 
-  protected open(event: Event): void {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected open(file: File): void {
     this.fault.set(file.size > 5_000_000 ? 'The sheet is over 5 MB; send the wish list alone.' : '');
     if (this.fault()) return;
     const form = new FormData();

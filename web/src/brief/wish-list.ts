@@ -1,65 +1,86 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { Icons } from '../controls/icons';
+import { ChoiceField } from '../controls/choice-field';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { CdkTextareaAutosize } from '@angular/cdk/text-field';
+import { MatButtonModule } from '@angular/material/button';
 import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
 
 /** The owner's wish list, each line matched to a part or kept as its own. */
 @Component({
   selector: 'pc-wish-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButtonModule,
+    CdkTextareaAutosize,
+    ReactiveFormsModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatTooltipModule,
+    ChoiceField,
+    Icons,
+    ValidSubmit,
+  ],
   template: `
     <div class="spread">
       <h2>Wish list, matched</h2>
       <span class="small muted">{{ lines().length }} {{ lines().length === 1 ? 'line' : 'lines' }}</span>
     </div>
-    <table>
-      <tbody>
-        @for (l of lines(); track l.id) {
-          <tr>
-            <td>{{ l.wish.text }}</td>
-            <td>
-              <select class="line" [attr.aria-label]="'Part for ' + l.wish.text" (change)="match(l.id, l.wish, $event)">
-                <option value="" [selected]="!l.wish.part">kept as a line of its own</option>
-                @for (p of l.offers; track p.id) {
-                  <option [value]="p.id" [selected]="p.id === l.wish.part">{{ p.name }}</option>
-                }
-              </select>
-            </td>
-            <td class="end">
-              <span [class.ask]="l.says === 'ask'">{{ l.says }}</span>
-            </td>
-            <td class="end">
-              <button
-                class="link"
-                type="button"
-                [attr.aria-label]="'Strike ' + l.wish.text"
-                (click)="changed.emit({ id: l.id, to: null })"
-              >
-                strike
-              </button>
-            </td>
-          </tr>
-        } @empty {
-          <tr>
-            <td colspan="4" class="muted">Nothing wished for yet. Type or paste the owner's lines below.</td>
-          </tr>
-        }
-      </tbody>
-    </table>
-    <form class="row" (submit)="$event.preventDefault(); add(text)">
-      <textarea
-        #text
-        class="line"
-        rows="1"
-        maxlength="4000"
-        aria-label="A wish"
-        placeholder="depth sounder 7 in (one line a thing)"
-        (keydown.enter)="$event.preventDefault(); add(text)"
-      ></textarea>
-      <button class="way" type="submit">Add</button>
+    <ul class="wishes">
+      @for (l of lines(); track l.id) {
+        <li>
+          <span class="what">{{ l.wish.text }}</span>
+          <pc-choice-field
+            [name]="'Part for ' + l.wish.text"
+            [choices]="l.offers"
+            [value]="l.wish.part ?? ''"
+            (entered)="match(l.id, l.wish, $event)"
+          />
+          <span class="says" [class.ask]="l.says === 'ask'">{{ l.says }}</span>
+          <button
+            mat-icon-button
+            type="button"
+            matTooltip="Delete"
+            [attr.aria-label]="'Delete ' + l.wish.text"
+            (click)="changed.emit({ id: l.id, to: null })"
+          >
+            <mat-icon svgIcon="delete" />
+          </button>
+        </li>
+      } @empty {
+        <li class="muted">Nothing wished for yet. Type or paste the owner's lines below.</li>
+      }
+    </ul>
+    <form class="row" [formGroup]="form" (pcSubmit)="add()">
+      <mat-form-field class="grow" appearance="outline" subscriptSizing="dynamic">
+        <mat-label>A wish, or one a line</mat-label>
+        <textarea
+          matInput
+          cdkTextareaAutosize
+          maxlength="4000"
+          placeholder="depth sounder 7 in"
+          formControlName="text"
+          (keydown.enter)="$event.preventDefault(); add()"
+        ></textarea>
+      </mat-form-field>
+      <button mat-stroked-button type="submit">Add</button>
     </form>
   `,
   styles: `
-    td {
-      padding: 4px 8px 4px 0;
+    .wishes li {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) 60px 44px;
+      gap: 8px;
+      align-items: center;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--line);
+    }
+    .what {
+      overflow-wrap: anywhere;
     }
     .ask {
       color: var(--look);
@@ -69,17 +90,6 @@ import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
       margin-top: 8px;
       flex-wrap: nowrap;
     }
-    textarea.line {
-      font: inherit;
-      background: var(--card);
-      color: var(--ink);
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      min-height: 44px;
-      padding: 9px 10px;
-      flex: 1;
-      resize: vertical;
-    }
   `,
 })
 export class WishList {
@@ -88,28 +98,31 @@ export class WishList {
   readonly fittings = input.required<Plan['fittings']>();
   readonly added = output<string>();
   readonly changed = output<{ id: string; to: Wish | null }>();
+  protected readonly form = new FormGroup({ text: new FormControl('', { nonNullable: true }) });
   protected readonly lines = computed(() => {
     const placed = new Set(Object.values(this.fittings()).map((f) => f.part));
     return Object.entries(this.wishes()).map(([id, wish]) => {
       const matches = matchWish(wish.text, this.parts());
       const own = this.parts().find((p) => p.id === wish.part);
-      const offers = [...(own ? [own] : []), ...matches.map((m) => m.part).filter((p) => p !== own)];
-      const says = wish.part ? (placed.has(wish.part) ? 'placed' : 'sure') : offers.length ? 'ask' : 'own line';
+      const found = [...(own ? [own] : []), ...matches.map((m) => m.part).filter((p) => p !== own)];
+      const says = wish.part ? (placed.has(wish.part) ? 'placed' : 'sure') : found.length ? 'ask' : 'own line';
+      const offers = [{ value: '', says: 'kept as a line of its own' }, ...found.map((p) => ({ value: p.id, says: p.name }))];
       return { id, wish, offers, says };
     });
   });
 
   /** Each pasted line is a wish of its own. */
-  protected add(input: HTMLTextAreaElement): void {
-    for (const text of input.value
-      .split('\n')
+  protected add(): void {
+    for (const text of this.form
+      .getRawValue()
+      .text.split('\n')
       .map((t) => t.trim())
       .filter(Boolean))
       this.added.emit(text.slice(0, 200));
-    input.value = '';
+    this.form.reset();
   }
 
-  protected match(id: string, wish: Wish, event: Event): void {
-    this.changed.emit({ id, to: { ...wish, part: (event.target as HTMLSelectElement).value || null } });
+  protected match(id: string, wish: Wish, part: string): void {
+    this.changed.emit({ id, to: { ...wish, part: part || null } });
   }
 }

@@ -21,22 +21,26 @@ describe('building', () => {
     expect(rig.find('.tick').getAttribute('aria-checked')).toBe('false');
   });
 
-  for (const bad of ['', 'long', '-1', '0', '5000'])
+  for (const [bad, says] of [
+    ['long', 'is not a number'],
+    ['-1', 'From 0.5 min to 1440 min'],
+    ['0', 'From 0.5 min to 1440 min'],
+    ['5000', 'From 0.5 min to 1440 min'],
+  ] as const)
     it(`books no minutes from "${bad}"`, async () => {
       const rig = await OpenRig.show(Build, laidPlan());
-      rig.find<HTMLInputElement>('.book input').value = bad;
-      rig.find('.book').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
-      expect(rig.find('[role=alert]').textContent).toContain('from 0.5 to 1440');
+      const spent = 'Minutes spent on Receive and inspect the hull';
+      await rig.enter(spent, bad);
+      expect(rig.faultOf(spent)).toContain(says);
       expect(rig.sentFacts()).toEqual([]);
     });
 
   it('adds booked minutes up', async () => {
     const rig = await OpenRig.show(Build, laidPlan());
     for (const minutes of ['10', '2.5']) {
-      rig.find<HTMLInputElement>('.book input').value = minutes;
-      rig.find('.book').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
+      await rig.enter('Minutes spent on Receive and inspect the hull', minutes);
+      // Empty for the next ones.
+      expect(rig.field('Minutes spent on Receive and inspect the hull').value).toBe('');
     }
     expect(rig.text).toContain('12.5 spent');
   });
@@ -108,13 +112,12 @@ describe('building', () => {
       await rig.click('.tick', step);
     await rig.click('.swap', 'Another fastener');
     const keep = async (put: string, why: string): Promise<void> => {
-      rig.find<HTMLInputElement>('input', 'Put in').value = put;
-      rig.find<HTMLInputElement>('input', 'Because').value = why;
-      rig.find('.says form').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
+      await rig.enter('Put in', put);
+      await rig.enter('Because', why);
+      await rig.submit('.says form');
     };
     await keep('rivet 64', ' ');
-    expect(rig.find('[role=alert]').textContent).toContain('Because: say why.');
+    expect(rig.faultOf('Because')).toContain('A few words.');
     await keep('rivet 64', 'a screw was lost');
     expect(rig.sentFacts().at(-1)).toEqual(
       jasmine.objectContaining({ kind: 'fastenerSubstituted', fitting: 'box', with: 'rivet 64', why: 'a screw was lost' }),

@@ -1,4 +1,10 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { QuantityField } from '../controls/quantity';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { byItself, type BuildStep, readySteps } from '@plain-cleat/core';
 import { RigStore } from '../stores/rig.store';
 import { Words } from '../hull-view/words';
@@ -8,14 +14,17 @@ import { ManagerForm, type ManagersAct } from '../rig/manager-form';
 @Component({
   selector: 'pc-build',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words, ManagerForm],
+  imports: [Words, ManagerForm, MatButtonModule, ReactiveFormsModule, QuantityField, TextField, ValidSubmit],
   templateUrl: './build.html',
   styleUrl: './build.scss',
 })
 export default class Build {
   protected readonly store = inject(RigStore);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  protected readonly fault = signal<{ step: string; says: string } | null>(null);
+  protected readonly form = new FormGroup({
+    put: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what, such as rivet 68.') }),
+    why: new FormControl('', { nonNullable: true, validators: wordsWanted('A few words.') }),
+  });
   protected readonly steps = computed(() => this.store.state()?.workup.steps ?? []);
   protected readonly ready = computed(() => new Set(readySteps(this.steps()).map((s) => s.id)));
   protected readonly done = computed(() => this.steps().filter((s) => s.done).length);
@@ -50,13 +59,8 @@ export default class Build {
     if (said) this.store.keep({ kind: 'tookBack', fact: said.id, why: '' });
   }
 
-  protected book(step: BuildStep, input: HTMLInputElement): void {
-    const minutes = Number(input.value);
-    const ok = input.value.trim() !== '' && Number.isFinite(minutes) && minutes >= 0.5 && minutes <= 1440;
-    this.fault.set(ok ? null : { step: step.id, says: 'Minutes: a number from 0.5 to 1440, like 15.' });
-    if (!ok) return;
-    this.store.keep({ kind: 'minutesBooked', step: step.id, minutes });
-    input.value = '';
+  protected book(step: BuildStep, minutes: number | null): void {
+    if (minutes !== null) this.store.keep({ kind: 'minutesBooked', step: step.id, minutes });
   }
 
   constructor() {
@@ -72,11 +76,11 @@ export default class Build {
   });
   protected fastens = (s: BuildStep): boolean => /^(fasten|fit)\./.test(s.id);
 
-  protected substitute(step: BuildStep, put: string, why: string): void {
-    const says = !put.trim() ? 'Put in: say which fastener.' : !why.trim() ? 'Because: say why.' : '';
-    this.fault.set(says ? { step: step.id, says } : null);
-    if (says || !step.fitting) return;
+  protected substitute(step: BuildStep): void {
+    const { put, why } = this.form.getRawValue();
+    if (!step.fitting) return;
     this.store.keep({ kind: 'fastenerSubstituted', fitting: step.fitting, with: put.trim(), why: why.trim() });
+    this.form.reset();
     this.substituting.set(null);
   }
 

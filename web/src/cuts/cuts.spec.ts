@@ -149,7 +149,7 @@ describe('cut plans', () => {
     expect(text()).toContain('Remnant of 320 mm: R-2 D, Track 300 mm');
     expect(text()).toContain('3 pieces · 100.00 to buy');
     expect(element().querySelectorAll('svg.board circle').length).toBe(2);
-    await click('It is cut');
+    await click('Mark cut');
     const call = http.expectOne('/api/cuts');
     const sent = call.request.body as KeepCuts;
     expect(sent.used).toEqual(['left-1']);
@@ -174,7 +174,7 @@ describe('cut plans', () => {
     f.componentInstance['now'].set(now);
     await f.componentInstance['plan']();
     await planned();
-    await click('It is cut');
+    await click('Mark cut');
     http
       .expectOne('/api/cuts')
       .flush({ detail: 'a remnant of this plan is no longer on the shelf: plan again' }, { status: 422, statusText: 'x' });

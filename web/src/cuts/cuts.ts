@@ -1,5 +1,8 @@
 import { HttpClient } from '@angular/common/http';
+import { MatChipsModule } from '@angular/material/chips';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { Cuts as CutsNow, KeepCuts } from '@plain-cleat/api';
 import { type BarPlan, type BoardCut, type BoardPlan, KEEP, printMoney } from '@plain-cleat/core';
 import { proxy, type Remote, wrap } from 'comlink';
@@ -22,7 +25,7 @@ const BUDGET = { bars: 6000, boards: 400 } as const;
 @Component({
   selector: 'pc-cuts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length],
+  imports: [Length, MatButtonModule, MatProgressBarModule, MatChipsModule],
   templateUrl: './cuts.html',
   styleUrl: './cuts.scss',
 })
@@ -81,8 +84,10 @@ export default class Cuts {
     });
   }
 
-  protected toggle(rig: string): void {
-    this.out.update((all) => new Set(all.has(rig) ? [...all].filter((r) => r !== rig) : [...all, rig]));
+  protected readonly taken = computed(() => this.rigs().filter((r) => !this.out().has(r)));
+
+  protected choose(rigs: readonly string[]): void {
+    this.out.set(new Set(this.rigs().filter((r) => !rigs.includes(r))));
     void this.plan();
   }
 

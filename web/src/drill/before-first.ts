@@ -1,22 +1,40 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { datums, findDatum, parseLength, type ToMeasure } from '@plain-cleat/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { FileButton } from '../controls/file-button';
+import { ChoiceField } from '../controls/choice-field';
+import { TextField } from '../controls/text-field';
+import { QuantityField } from '../controls/quantity';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { datums, printLength, type ToMeasure } from '@plain-cleat/core';
 import { Length, Words } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-
-type Run = 'taut' | 'centre' | 'gunwale';
 
 /** Before the first hole: known distances of this very boat, and the owner's agreement to the taped layout. */
 @Component({
   selector: 'pc-before-first',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length, Words],
+  imports: [
+    Length,
+    Words,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatExpansionModule,
+    QuantityField,
+    TextField,
+    ChoiceField,
+    FileButton,
+    ValidSubmit,
+  ],
   template: `
-    <details class="fold" [open]="!gate().open">
-      <summary>
-        <h3>Before the first hole</h3>
-        <span class="small" [class.muted]="gate().open">{{ gate().open ? '✓ done' : 'drilling is locked' }}</span>
-      </summary>
+    <mat-expansion-panel [expanded]="!gate().open">
+      <mat-expansion-panel-header>
+        <mat-panel-title>Before the first hole</mat-panel-title>
+        <mat-panel-description>{{ gate().open ? '✓ done' : 'drilling is locked' }}</mat-panel-description>
+      </mat-expansion-panel-header>
       <ul class="small wants">
         @for (w of gate().wants; track w.id) {
           <li [class.open]="!w.done">{{ w.done ? '✓' : '○' }} {{ w.says | words }}</li>
@@ -24,62 +42,45 @@ type Run = 'taut' | 'centre' | 'gunwale';
       </ul>
       <p class="small muted">Tape pulled taut between two marks of this boat. What it differs by corrects every reading.</p>
       @for (d of gate().distances; track d.from + d.to) {
-        <form class="row" (submit)="$event.preventDefault(); keep(d, r.value, 'taut')">
-          <label class="field grow"
-            ><span>{{ d.fromName }} to {{ d.toName }}, drawn {{ d.expected | length }}</span
-            ><input #r [attr.aria-invalid]="fault()?.at === d.from + d.to ? true : null" [placeholder]="'measured'"
-          /></label>
-          <button class="way" type="submit">Keep</button>
-        </form>
+        <pc-quantity
+          [label]="d.fromName + ' to ' + d.toName + ', drawn ' + print(d.expected)"
+          kind="length"
+          placeholder="measured"
+          [least]="1"
+          [most]="longest()"
+          [clears]="true"
+          (entered)="keep(d, $event)"
+        />
         @if (d.measured; as m) {
           <p class="small">
             Measured {{ m.reading | length }}: {{ abs(m.off) | length: 'up' }} {{ m.off > 0 ? 'over' : 'under' }} the drawing.
           </p>
         }
-        @if (fault()?.at === d.from + d.to) {
-          <p class="fault" role="alert">{{ fault()?.says }}</p>
-        }
       }
-      <form class="another" (submit)="$event.preventDefault(); another(from.value, to.value, value.value)">
+      <form class="another" [formGroup]="other" (pcSubmit)="another()">
         <span class="small">Another, such as from the stern: the two must make the length</span>
-        <select #from aria-label="Hooked on">
-          @for (p of places(); track p.id) {
-            <option [value]="p.id" [selected]="p.id === 'stern'">{{ p.name }}</option>
-          }
-        </select>
-        <select #to aria-label="Measured to">
-          @for (p of places(); track p.id) {
-            <option [value]="p.id" [selected]="p.id === gate().distances[0]?.to">{{ p.name }}</option>
-          }
-        </select>
-        <input #value class="line" aria-label="Other distance measured" placeholder="measured" />
-        <button class="way" type="submit">Keep</button>
+        <pc-choice-field label="Hooked on" [choices]="places()" [control]="other.controls.from" />
+        <pc-choice-field label="Measured to" [choices]="places()" [control]="other.controls.to" />
+        <pc-quantity label="Measured" kind="length" [least]="1" [most]="longest()" [control]="other.controls.reading" />
+        <button mat-stroked-button type="submit">Save</button>
       </form>
-      @if (fault()?.at === 'another') {
-        <p class="fault" role="alert">{{ fault()?.says }}</p>
-      }
       @if (asked() || agreed()) {
         @if (agreed(); as a) {
           <p class="small">{{ a.name }} agreed to the taped layout{{ a.photo ? ', photographed' : '' }}.</p>
         } @else {
-          <form class="another" (submit)="$event.preventDefault(); agree(name.value)">
-            <label class="field"><span>Owner agrees to the taped layout: name</span><input #name maxlength="120" /></label>
-            <label class="field"
-              ><span>Photo of the tape, if there is one</span
-              ><input
-                #photo
-                type="file"
-                accept="image/jpeg,image/png,image/webp"
-                (change)="picture.set(photo.files?.[0] ?? null)"
-            /></label>
-            <button class="way" type="submit">Agreed</button>
+          <form class="another" [formGroup]="agreeing" (pcSubmit)="agree()">
+            <pc-text-field label="Owner agrees to the taped layout: name" [max]="120" [control]="agreeing.controls.name" />
+            <pc-file-button
+              [label]="picture() ? 'Photo of the tape goes with it' : 'Photo of the tape, if there is one'"
+              icon="photo_camera"
+              accept="image/jpeg,image/png,image/webp"
+              (chosen)="picture.set($event)"
+            />
+            <button mat-stroked-button type="submit">Agreed</button>
           </form>
-          @if (fault()?.at === 'agreed') {
-            <p class="fault" role="alert">{{ fault()?.says }}</p>
-          }
         }
       }
-    </details>
+    </mat-expansion-panel>
   `,
   styles: `
     .wants li {
@@ -89,24 +90,14 @@ type Run = 'taut' | 'centre' | 'gunwale';
       color: var(--look);
       font-weight: 600;
     }
-    form.row {
-      flex-wrap: nowrap;
-      align-items: end;
-      margin-top: 6px;
+    pc-quantity {
+      display: block;
+      margin-top: 12px;
     }
     .another {
       display: grid;
       gap: 6px;
       margin-top: 10px;
-    }
-    select {
-      font: inherit;
-      min-height: 44px;
-      color: var(--ink);
-      background: var(--card);
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      max-width: 100%;
     }
   `,
 })
@@ -117,36 +108,42 @@ export class BeforeFirst {
   protected readonly gate = computed(() => this.state().workup.gate);
   protected readonly asked = computed(() => this.state().doc.shop.drilling.agree);
   protected readonly agreed = computed(() => this.state().workup.ledger.agreed);
-  protected readonly places = computed(() => datums(this.state().workup.surface));
+  protected readonly places = computed(() => datums(this.state().workup.surface).map((d) => ({ value: d.id, says: d.name })));
   protected readonly picture = signal<File | null>(null);
-  protected readonly fault = signal<{ at: string; says: string } | null>(null);
+  protected readonly longest = computed(() => this.state().workup.surface.length + 200);
+  protected readonly other = new FormGroup(
+    {
+      from: new FormControl('stern', { nonNullable: true }),
+      to: new FormControl('', { nonNullable: true, validators: wordsWanted('Choose what it was measured to.') }),
+      reading: new FormControl<number | null>(null),
+    },
+    { validators: (g) => (g.get('from')?.value === g.get('to')?.value ? { says: 'Choose two different places.' } : null) },
+  );
+  protected readonly agreeing = new FormGroup({
+    name: new FormControl('', { nonNullable: true, validators: wordsWanted('Say who agreed, such as the owner.') }),
+  });
   protected abs = Math.abs;
+  protected print = (mm: number): string => printLength(mm, this.units.system());
 
-  protected keep(d: Pick<ToMeasure, 'from' | 'to'>, text: string, run: Run, at = d.from + d.to): void {
-    const read = parseLength(text, this.units.system());
-    const { length } = this.state().workup.surface;
-    const wrong = !read.ok
-      ? read.says
-      : read.mm < 1 || read.mm > length + 200
-        ? 'that is not on this hull'
-        : d.from === d.to
-          ? 'choose two different places'
-          : '';
-    this.fault.set(wrong ? { at, says: `${this.name(d.from)} to ${this.name(d.to)}: ${wrong}.` } : null);
-    if (wrong || !read.ok) return;
-    this.store.keep({ kind: 'readingTaken', from: d.from, to: d.to, run, reading: read.mm });
+  constructor() {
+    effect(() => {
+      const [first] = this.gate().distances;
+      if (first && !this.other.controls.to.value) this.other.controls.to.setValue(first.to);
+    });
   }
 
-  protected another(from: string, to: string, text: string): void {
-    this.keep({ from, to }, text, 'taut', 'another');
+  protected keep({ from, to }: Pick<ToMeasure, 'from' | 'to'>, reading: number | null): void {
+    if (reading !== null) this.store.keep({ kind: 'readingTaken', from, to, run: 'taut', reading });
   }
 
-  private name = (id: string): string => findDatum(this.state().workup.surface, id).name;
+  protected another(): void {
+    const { reading, ...between } = this.other.getRawValue();
+    this.keep(between, reading);
+    this.other.controls.reading.reset();
+  }
 
-  protected agree(name: string): void {
-    const who = name.trim();
-    this.fault.set(who ? null : { at: 'agreed', says: 'Name: who agreed, such as the owner.' });
-    if (!who) return;
+  protected agree(): void {
+    const who = this.agreeing.getRawValue().name.trim();
     this.store.keep({ kind: 'layoutAgreed', name: who, photo: null }, this.picture());
   }
 }

@@ -40,7 +40,7 @@ describe('drilling', () => {
     expect(rig.text).toContain('0 of 2 drilled');
     expect(rig.text).toContain('Last: B1');
     expect(rig.find('.label').textContent).toBe('B2');
-    await rig.click('.link', 'take back');
+    await rig.click('.pad button', 'Take back');
     expect(rig.sentFacts()[1]).toEqual(jasmine.objectContaining({ kind: 'tookBack', fact: fact?.id }));
     expect(rig.find('.label').textContent).toBe('B1');
   });
@@ -63,7 +63,7 @@ describe('drilling', () => {
     await hold(rig);
     await hold(rig);
     expect(rig.text).toContain('Last: B2');
-    await rig.click('.link', 'take back');
+    await rig.click('.pad button', 'Take back');
     expect(rig.text).toContain('Last: B1');
   });
 
@@ -79,19 +79,16 @@ describe('drilling', () => {
 
   it('templates open when the printed bar was measured and is true', async () => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
-    rig.find<HTMLDetailsElement>('pc-templates details').open = true;
-    rig.find('pc-templates details').dispatchEvent(new Event('toggle'));
-    await rig.fixture.whenStable();
+    await rig.click('pc-templates mat-expansion-panel-header');
     const panel = () => rig.find('pc-templates').textContent;
     expect(panel()).toContain('lies flat');
     expect(panel()).not.toContain('All templates');
     const bar = async (reads: string): Promise<void> => {
-      rig.find<HTMLInputElement>('pc-templates .check input').value = reads;
-      rig.find('pc-templates .check').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
+      await rig.enter('It reads', reads);
+      await rig.submit('pc-templates .check');
     };
     await bar('twelve');
-    expect(rig.find('[role=alert]').textContent).toContain('The bar reads');
+    expect(rig.faultOf('It reads')).toContain('is not a length');
     await bar('3 15/16');
     expect(panel()).toContain('the printer scales');
     await bar('4');
@@ -107,18 +104,14 @@ describe('drilling', () => {
     const rig = await OpenRig.show(Drill, laidPlan());
     expect(rig.text).toContain('Locked.');
     expect(rig.element.querySelector('pc-hold-button')).toBeNull();
-    const forms = [...rig.element.querySelectorAll('pc-before-first form.row')];
-    const keep = async (form: Element | undefined, value: string): Promise<void> => {
-      const input = form?.querySelector('input');
-      if (input) input.value = value;
-      form?.dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
-    };
-    await keep(forms[0], 'about there');
-    expect(rig.find('[role=alert]').textContent).toContain('is not a length');
-    await keep(forms[0], '900');
-    expect(rig.find('[role=alert]').textContent).toContain('not on this hull');
-    await keep(forms[0], '20');
+    const first = 'pc-before-first pc-quantity mat-label';
+    const label = rig.find(first).textContent?.trim() ?? '';
+    const keep = (value: string): Promise<void> => rig.enter(label, value);
+    await keep('about there');
+    expect(rig.faultOf(label)).toContain('is not a length');
+    await keep('900');
+    expect(rig.faultOf(label)).toContain('From 1/16 in to 125 15/16 in.');
+    await keep('20');
     expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'readingTaken', from: 'bow', run: 'taut', reading: 508 })]);
     // Far from what is drawn: no typing of the other opens it.
     expect(rig.text).toContain('this boat is not as drawn');
@@ -142,14 +135,11 @@ describe('drilling', () => {
     const rig = await OpenRig.show(Drill, laidPlan(), { ...measured(), shop });
     expect(rig.text).toContain('Locked.');
     const agree = async (name: string): Promise<void> => {
-      const input = [...rig.element.querySelectorAll<HTMLInputElement>('pc-before-first input')].find((i) => i.maxLength === 120);
-      if (!input) throw new Error('no name');
-      input.value = name;
-      input.closest('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
+      await rig.enter('Owner agrees to the taped layout: name', name);
+      await rig.click('pc-before-first button', 'Agreed');
     };
     await agree(' ');
-    expect(rig.find('[role=alert]').textContent).toContain('Name: who agreed');
+    expect(rig.faultOf('Owner agrees to the taped layout: name')).toContain('Say who agreed');
     await agree('Ada Quill');
     expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'layoutAgreed', name: 'Ada Quill', photo: null })]);
     expect(rig.text).toContain('Ada Quill agreed');
@@ -160,55 +150,53 @@ describe('drilling', () => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
     await rig.click('.bit-in');
     await rig.click('.not-here');
-    await rig.click('pc-otherwise [role=radio]', which);
+    await rig.click('pc-otherwise mat-button-toggle button', which);
     return rig;
   };
-  const fill = async (rig: OpenRig<Drill>, ...values: string[]): Promise<void> => {
-    rig.element.querySelectorAll<HTMLInputElement>('.away input').forEach((input, i) => (input.value = values[i] ?? ''));
-    rig.find('.away').dispatchEvent(new Event('submit', { cancelable: true }));
-    await rig.fixture.whenStable();
+  const fill = async (rig: OpenRig<Drill>, fields: Readonly<Record<string, string>>): Promise<void> => {
+    for (const [label, value] of Object.entries(fields)) await rig.enter(label, value);
+    await rig.submit('.away');
   };
 
   it('keeps another bit', async () => {
     const rig = await otherwise('Another bit');
-    await fill(rig, 'big');
-    expect(rig.find('[role=alert]').textContent).toContain('Bit:');
-    await fill(rig, '1/4');
+    await fill(rig, { 'Bit it was drilled with': 'big' });
+    expect(rig.faultOf('Bit it was drilled with')).toContain('is not a length');
+    await fill(rig, { 'Bit it was drilled with': '9' });
+    expect(rig.faultOf('Bit it was drilled with')).toContain('From 1/16 in to 3 1/8 in.');
+    await fill(rig, { 'Bit it was drilled with': '1/4' });
     expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'holeDrilled', bit: 6.35 })]);
   });
 
   it('keeps another fastener, and why', async () => {
     const rig = await otherwise('Another fastener');
-    await fill(rig, 'rivet 68', '');
-    expect(rig.find('[role=alert]').textContent).toContain('Why:');
-    await fill(rig, 'rivet 68', 'a screw was lost');
+    await fill(rig, { 'Fastener used': 'rivet 68', Why: '' });
+    expect(rig.faultOf('Why')).toContain('A few words.');
+    await fill(rig, { Why: 'a screw was lost' });
     expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'fastenerSubstituted', with: 'rivet 68' })]);
   });
 
   it('keeps what was given up, and goes on to the next', async () => {
-    const rig = await otherwise('Given up');
-    await fill(rig, '');
-    expect(rig.find('[role=alert]').textContent).toContain('what stopped it');
-    await fill(rig, 'foam behind');
+    const rig = await otherwise('Not drilled');
+    await fill(rig, { 'Why it is not drilled': '' });
+    expect(rig.faultOf('Why it is not drilled')).toContain('what stopped it');
+    await fill(rig, { 'Why it is not drilled': 'foam behind' });
     expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'holeAbandoned', why: 'foam behind' })]);
     expect(rig.find('.label').textContent).toBe('B2');
   });
 
-  for (const [reading, off, says] of [
-    ['somewhere', '0', 'is not a length'],
-    ['40', 'left a bit', 'Off centre'],
-    ['900', '0', 'not on this hull'],
-    ['40', '30', 'off the hull'],
+  for (const [reading, off, field, says] of [
+    ['somewhere', '0', 'Measured from BOW TIP', 'is not a length'],
+    ['40', 'left a bit', 'Measured off centre', 'is not a length'],
+    ['900', '0', 'Measured from BOW TIP', 'From 0 in to 125 15/16 in.'],
+    ['40', '30', 'Measured off centre', 'From 0 in to 16'],
   ] as const)
     it(`refuses a hole at ${reading}, ${off}`, async () => {
       const rig = await OpenRig.show(Drill, laidPlan(), measured());
       await rig.click('.bit-in');
       await rig.click('.not-here');
-      const [r, o] = rig.element.querySelectorAll<HTMLInputElement>('.away input');
-      if (r && o) [r.value, o.value] = [reading, off];
-      rig.find('.away').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
-      expect(rig.find('[role=alert]').textContent).toContain(says);
+      await fill(rig, { 'Measured from BOW TIP': reading, 'Measured off centre': off });
+      expect(rig.faultOf(field)).toContain(says);
       expect(rig.sentFacts()).toEqual([]);
     });
 
@@ -231,14 +219,9 @@ describe('drilling', () => {
     const rig = await OpenRig.show(Drill, laidPlan(), { facts: [old] as never });
     expect(rig.text).toContain('C1 stands open');
     expect(rig.element.querySelectorAll('.scar.open').length).toBe(1);
-    const plug = async (what: string): Promise<void> => {
-      rig.find<HTMLInputElement>('.plug input').value = what;
-      rig.find('.plug').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
-    };
-    await plug(' ');
-    expect(rig.find('[role=alert]').textContent).toContain('Plug with: say what');
-    await plug('nylon plug');
+    await rig.enter('Plug C1 with', ' ');
+    expect(rig.sentFacts()).toEqual([]);
+    await rig.enter('Plug C1 with', 'nylon plug');
     expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'holePlugged', hole: 'gone.1', with: 'nylon plug' })]);
     expect(rig.text).not.toContain('stands open');
   });
@@ -247,14 +230,11 @@ describe('drilling', () => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
     await rig.click('.bit-in');
     await rig.click('.not-here');
-    const [r, o] = rig.element.querySelectorAll<HTMLInputElement>('.away input');
-    if (r && o) [r.value, o.value] = ['44', '0'];
-    rig.find('.away').dispatchEvent(new Event('submit', { cancelable: true }));
-    await rig.fixture.whenStable();
+    await fill(rig, { 'Measured from BOW TIP': '44', 'Measured off centre': '0' });
     // Over an inch from the plan it is asked about first.
     expect(rig.sentFacts()).toEqual([]);
     expect(rig.text).toContain('from where the plan has it.Read the tape once more');
-    await rig.click('pc-otherwise .box .way');
+    await rig.click('pc-otherwise .box button');
     expect(rig.sentFacts()[0]).toEqual(
       jasmine.objectContaining({
         elsewhere: true,

@@ -1,4 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { TextField } from '../controls/text-field';
+import { FileButton } from '../controls/file-button';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { MatButtonModule } from '@angular/material/button';
 import {
   cautionsAt,
   crossMeasure,
@@ -29,7 +33,22 @@ import { doneWord, roundKey, type Task, tasksOf } from './working';
 @Component({
   selector: 'pc-drill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BeforeFirst, Strip, Figure, HoldButton, HolePatch, InsideSection, Length, FindingBox, Otherwise, Templates],
+  imports: [
+    BeforeFirst,
+    Strip,
+    Figure,
+    HoldButton,
+    HolePatch,
+    InsideSection,
+    Length,
+    FindingBox,
+    Otherwise,
+    Templates,
+    MatButtonModule,
+    MatExpansionModule,
+    FileButton,
+    TextField,
+  ],
   host: { '(document:keydown)': 'onKey($event)' },
   templateUrl: './drill.html',
   styleUrl: './drill.scss',
@@ -135,12 +154,10 @@ export default class Drill {
     return f && opened ? { ...f, label: opened.label, word: ' opened up' } : null;
   });
 
-  protected readonly plugFault = signal('');
   protected readonly oldHoles = computed(() => this.store.state()?.workup.oldHoles ?? []);
 
   protected plug(hole: string, what: string): void {
-    this.plugFault.set(what.trim() ? '' : 'Plug with: say what, such as a nylon plug in sealant.');
-    if (!this.plugFault()) this.store.keep({ kind: 'holePlugged', hole, with: what.trim() });
+    if (what.trim()) this.store.keep({ kind: 'holePlugged', hole, with: what.trim() });
   }
 
   protected choose(key: string): void {

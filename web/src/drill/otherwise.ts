@@ -1,14 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import { findDatum, parseLength, printLength, type PlannedHole } from '@plain-cleat/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { QuantityField } from '../controls/quantity';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { findDatum, type PlannedHole } from '@plain-cleat/core';
 import { Length } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
-import { UnitsStore } from '../stores/units.store';
 
 const WAYS = [
   ['elsewhere', 'Drilled elsewhere'],
   ['bit', 'Another bit'],
   ['fastener', 'Another fastener'],
-  ['abandoned', 'Given up'],
+  ['abandoned', 'Not drilled'],
 ] as const;
 type Way = (typeof WAYS)[number][0];
 
@@ -19,101 +26,103 @@ const BITS = { least: 1, most: 80 } as const;
 @Component({
   selector: 'pc-otherwise',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length],
+  imports: [Length, MatButtonModule, ReactiveFormsModule, MatButtonToggleModule, QuantityField, TextField, ValidSubmit],
   template: `
-    <div class="row" role="radiogroup" aria-label="What happened">
+    <mat-button-toggle-group
+      hideSingleSelectionIndicator
+      aria-label="What happened"
+      [value]="way()"
+      (change)="way.set($event.value)"
+    >
       @for (w of ways; track w[0]) {
-        <button
-          type="button"
-          role="radio"
-          class="way"
-          [class.on]="way() === w[0]"
-          [attr.aria-checked]="way() === w[0]"
-          (click)="choose(w[0])"
-        >
-          {{ w[1] }}
-        </button>
+        <mat-button-toggle [value]="w[0]">{{ w[1] }}</mat-button-toggle>
       }
-    </div>
+    </mat-button-toggle-group>
     @switch (way()) {
       @case ('elsewhere') {
-        <form class="row away" (submit)="$event.preventDefault(); elsewhere(r.value, o.value)" (input)="far.set(0)">
-          <label class="field"
-            ><span>Measured from {{ datum() }}</span
-            ><input #r
-          /></label>
-          <label class="field"
-            ><span>Measured {{ hole().down === null ? 'off centre' : 'down from the gunwale' }}</span
-            ><input #o
-          /></label>
+        <form class="row away" [formGroup]="place" (pcSubmit)="elsewhere()">
+          <pc-quantity
+            [label]="'Measured from ' + datum()"
+            kind="length"
+            [least]="0"
+            [most]="state().workup.surface.length + 200"
+            [control]="place.controls.reading"
+          />
+          <pc-quantity
+            [label]="hole().down === null ? 'Measured off centre' : 'Measured down from the gunwale'"
+            kind="length"
+            [least]="0"
+            [most]="beyond()"
+            [control]="place.controls.off"
+          />
           @if (hole().down === null) {
-            <div class="row" role="radiogroup" aria-label="Side it was drilled on">
+            <mat-button-toggle-group
+              hideSingleSelectionIndicator
+              aria-label="Side it was drilled on"
+              [value]="side()"
+              (change)="side.set($event.value)"
+            >
               @for (s of sides; track s) {
-                <button
-                  type="button"
-                  role="radio"
-                  class="way"
-                  [class.on]="side() === s"
-                  [attr.aria-checked]="side() === s"
-                  (click)="side.set(s)"
-                >
-                  {{ s }}
-                </button>
+                <mat-button-toggle [value]="s">{{ s }}</mat-button-toggle>
               }
-            </div>
+            </mat-button-toggle-group>
           }
-          <button class="act" type="submit">Keep as drilled there</button>
+          <button mat-flat-button type="submit">Drilled there</button>
         </form>
         @if (far(); as mm) {
           <div class="box look">
             <strong>That is {{ mm | length: 'up' }} from where the plan has it.</strong>
-            <p>Read the tape once more. If it is so, keep it.</p>
-            <button class="way" type="button" (click)="elsewhere(r.value, o.value, true)">It is so, keep it</button>
+            <p>Read the tape once more. If it is so, save it.</p>
+            <button mat-stroked-button type="button" (click)="elsewhere(true)">It is so: save it</button>
           </div>
         }
       }
       @case ('bit') {
-        <form class="row away" (submit)="$event.preventDefault(); another(b.value)">
-          <label class="field"><span>Bit it was drilled with</span><input #b [placeholder]="hole().bit.name" /></label>
-          <button class="act" type="submit">Keep</button>
+        <form class="row away" [formGroup]="bitForm" (pcSubmit)="another()">
+          <pc-quantity
+            label="Bit it was drilled with"
+            kind="length"
+            [placeholder]="hole().bit.name"
+            [least]="bits.least"
+            [most]="bits.most"
+            [control]="bitForm.controls.bit"
+          />
+          <button mat-flat-button type="submit">Save</button>
         </form>
       }
       @case ('fastener') {
-        <form class="row away" (submit)="$event.preventDefault(); fastener(f.value, y.value)">
-          <label class="field"><span>Fastener used</span><input #f maxlength="120" placeholder="rivet 68" /></label>
-          <label class="field"><span>Why</span><input #y maxlength="200" placeholder="a screw was lost" /></label>
-          <button class="act" type="submit">Keep</button>
+        <form class="row away" [formGroup]="fastening" (pcSubmit)="fastener()">
+          <pc-text-field label="Fastener used" placeholder="rivet 68" [max]="120" [control]="fastening.controls.used" />
+          <pc-text-field label="Why" placeholder="a screw was lost" [control]="fastening.controls.why" />
+          <button mat-flat-button type="submit">Save</button>
         </form>
       }
       @case ('abandoned') {
-        <form class="row away" (submit)="$event.preventDefault(); abandon(w.value)">
-          <label class="field"><span>Why it is not drilled</span><input #w maxlength="200" placeholder="foam behind" /></label>
-          <button class="act" type="submit">Give it up</button>
+        <form class="row away" [formGroup]="skipping" (pcSubmit)="abandon()">
+          <pc-text-field label="Why it is not drilled" placeholder="foam behind" [control]="skipping.controls.why" />
+          <button mat-flat-button type="submit">Skip this hole</button>
         </form>
       }
     }
     @if (fault()) {
       <p class="fault" role="alert">{{ fault() }}</p>
     }
-    <button class="link" type="button" (click)="closed.emit()">Back</button>
+    <button mat-button class="link" type="button" (click)="closed.emit()">Back</button>
   `,
   styles: `
     :host {
       display: grid;
       gap: 10px;
     }
-    .way.on {
-      background: var(--tape);
-      color: var(--tape-ink);
-    }
-    .row .way {
-      min-height: 56px;
-    }
-    .away .field {
-      max-width: 170px;
+    .away pc-quantity,
+    .away pc-text-field {
+      width: 190px;
     }
     .away {
-      align-items: end;
+      align-items: flex-start;
+    }
+    .away button {
+      min-height: 56px;
     }
   `,
 })
@@ -126,7 +135,6 @@ export class Otherwise {
   readonly photo = input<Blob | null>(null);
   readonly closed = output<void>();
   private readonly store = inject(RigStore);
-  private readonly units = inject(UnitsStore);
   protected readonly ways = WAYS;
   protected readonly sides = ['port', 'starboard'] as const;
   /** The side it was drilled on: the plan's, until somebody says another; of a hole on the centre line somebody must. */
@@ -142,37 +150,39 @@ export class Otherwise {
     findDatum(this.state().workup.surface, this.state().plan.tape.datum).name.toUpperCase(),
   );
 
-  protected choose(way: Way): void {
-    this.way.set(way);
-    this.fault.set('');
+  protected readonly bits = BITS;
+  protected readonly place = new FormGroup({
+    reading: new FormControl<number | null>(null),
+    off: new FormControl<number | null>(null),
+  });
+  protected readonly bitForm = new FormGroup({ bit: new FormControl<number | null>(null) });
+  protected readonly fastening = new FormGroup({
+    used: new FormControl('', { nonNullable: true, validators: wordsWanted('Say which, such as rivet 68.') }),
+    why: new FormControl('', { nonNullable: true, validators: wordsWanted('A few words.') }),
+  });
+  protected readonly skipping = new FormGroup({
+    why: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what stopped it, such as foam behind.') }),
+  });
+  protected readonly beyond = computed(() => {
+    const { surface } = this.state().workup;
+    return this.hole().down === null ? surface.beam / 2 : surface.gunwale(this.hole().at.x);
+  });
+
+  constructor() {
+    // Another reading is asked about anew.
+    this.place.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.far.set(0));
   }
 
-  private refuse(says: string): boolean {
-    this.fault.set(says);
-    return says !== '';
-  }
-
-  protected elsewhere(reading: string, off: string, sure = false): void {
-    const { workup, plan, doc } = this.state();
+  protected elsewhere(sure = false): void {
+    const { plan, doc } = this.state();
     const h = this.hole();
-    const across = h.down === null ? 'Off centre' : 'Down from the gunwale';
-    const [r, o] = [parseLength(reading, this.units.system()), parseLength(off, this.units.system())];
-    const beyond = h.down === null ? workup.surface.beam / 2 : workup.surface.gunwale(h.at.x);
-    const fault = !r.ok
-      ? `From ${this.datum()}: ${r.says}`
-      : !o.ok
-        ? `${across}: ${o.says}`
-        : r.mm < 0 || r.mm > workup.surface.length + 200
-          ? `From ${this.datum()}: that is not on this hull`
-          : o.mm < 0 || o.mm > beyond
-            ? `${across}: that is off the hull`
-            : h.down === null && o.mm > 0 && !this.side()
-              ? 'Side: port or starboard?'
-              : '';
-    if (this.refuse(fault) || !r.ok || !o.ok) return;
+    const { reading, off } = this.place.getRawValue();
+    if (reading === null || off === null) return;
+    this.fault.set(h.down === null && off > 0 && !this.side() ? 'Side: port or starboard?' : '');
+    if (this.fault()) return;
     const sign = this.side() === 'port' ? -1 : 1;
-    const beside = h.down === null ? Math.abs(sign * o.mm - h.offCentre) : Math.abs(o.mm - h.down);
-    const by = Math.max(Math.abs(r.mm - h.reading), beside);
+    const beside = h.down === null ? Math.abs(sign * off - h.offCentre) : Math.abs(off - h.down);
+    const by = Math.max(Math.abs(reading - h.reading), beside);
     if (!sure && by > doc.shop.drilling.farFromPlan) return this.far.set(by);
     this.far.set(0);
     this.store.keep(
@@ -186,9 +196,9 @@ export class Otherwise {
           hullRevision: doc.hull.revision,
           datum: plan.tape.datum,
           run: h.run,
-          reading: r.mm,
-          offCentre: h.down === null ? sign * o.mm : h.offCentre,
-          down: h.down === null ? null : o.mm,
+          reading,
+          offCentre: h.down === null ? sign * off : h.offCentre,
+          down: h.down === null ? null : off,
           aimed: h.at.x,
           ...(h.down === null ? {} : { downBy: 'girth' as const }),
           ...(h.ahead && plan.tape.datum !== 'stern' ? { towards: 'forward' as const } : {}),
@@ -199,24 +209,16 @@ export class Otherwise {
     this.closed.emit();
   }
 
-  protected another(text: string): void {
-    const system = this.units.system();
-    const print = (mm: number): string => printLength(mm, system);
-    const read = parseLength(text, system);
-    const wrong = !read.ok
-      ? `Bit: ${read.says}`
-      : read.mm < BITS.least || read.mm > BITS.most
-        ? `Bit: between ${print(BITS.least)} and ${print(BITS.most)}, like ${system === 'metric' ? '6.8' : '17/64'}.`
-        : '';
-    if (this.refuse(wrong) || !read.ok) return;
+  protected another(): void {
+    const { bit } = this.bitForm.getRawValue();
+    if (bit === null) return;
     const h = this.hole();
-    this.store.drilled(h, read.mm, this.photo());
+    this.store.drilled(h, bit, this.photo());
     this.closed.emit();
   }
 
-  protected fastener(used: string, why: string): void {
-    if (this.refuse(!used.trim() ? 'Fastener used: say which, such as rivet 68.' : !why.trim() ? 'Why: a few words.' : ''))
-      return;
+  protected fastener(): void {
+    const { used, why } = this.fastening.getRawValue();
     this.store.keep(
       { kind: 'fastenerSubstituted', fitting: this.hole().fitting, with: used.trim(), why: why.trim() },
       this.photo(),
@@ -224,8 +226,8 @@ export class Otherwise {
     this.closed.emit();
   }
 
-  protected abandon(why: string): void {
-    if (this.refuse(why.trim() ? '' : 'Why: say what stopped it, such as foam behind.')) return;
+  protected abandon(): void {
+    const { why } = this.skipping.getRawValue();
     this.store.keep({ kind: 'holeAbandoned', hole: this.hole().id, why: why.trim() }, this.photo());
     this.closed.emit();
   }

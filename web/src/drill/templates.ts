@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { barTrue, fine, parseLength, tell, templatesOf, type PaperName, type Template } from '@plain-cleat/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { QuantityField } from '../controls/quantity';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
+import { MatButtonModule } from '@angular/material/button';
+import { barTrue, fine, tell, templatesOf, type PaperName, type Template } from '@plain-cleat/core';
 import { documentUrl } from '../stores/document-url';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -10,40 +17,40 @@ type Bar = '100 mm' | '4 in';
 @Component({
   selector: 'pc-templates',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatButtonToggleModule,
+    MatExpansionModule,
+    QuantityField,
+    ChoiceField,
+    ValidSubmit,
+  ],
   template: `
-    <details class="fold" (toggle)="opened.set(panel.open)" #panel>
-      <summary>
-        <h3>Templates, one to one</h3>
-        <span class="small muted">{{ ok() ? 'open for ' + paperName() : 'locked' }}</span>
-      </summary>
-      <div class="row" role="radiogroup" aria-label="Paper">
+    <mat-expansion-panel (opened)="opened.set(true)" (closed)="opened.set(false)">
+      <mat-expansion-panel-header>
+        <mat-panel-title>Templates, one to one</mat-panel-title>
+        <mat-panel-description>{{ ok() ? 'open for ' + paperName() : 'locked' }}</mat-panel-description>
+      </mat-expansion-panel-header>
+      <mat-button-toggle-group
+        hideSingleSelectionIndicator
+        aria-label="Paper"
+        [value]="paper()"
+        (change)="chosen.set($event.value)"
+      >
         @for (p of papers; track p[0]) {
-          <button
-            type="button"
-            class="way"
-            role="radio"
-            [class.on]="paper() === p[0]"
-            [attr.aria-checked]="paper() === p[0]"
-            (click)="chosen.set(p[0])"
-          >
-            {{ p[1] }}
-          </button>
+          <mat-button-toggle [value]="p[0]">{{ p[1] }}</mat-button-toggle>
         }
-      </div>
-      <p class="small">1. <a class="link" [href]="url('printer-check.pdf')">Print the check page</a> at 100 %, no scaling.</p>
-      <form class="check" (submit)="$event.preventDefault(); keep(bar.value, read.value)">
+      </mat-button-toggle-group>
+      <p class="small">
+        1. <a mat-button class="link" [href]="url('printer-check.pdf')">Print the check page</a> at 100 %, no scaling.
+      </p>
+      <form class="check" [formGroup]="form" (pcSubmit)="keep()">
         <span class="small">2. Measure a bar with a steel rule, type what it reads.</span>
-        <select #bar aria-label="Which bar">
-          @for (b of bars(); track b) {
-            <option [value]="b">{{ b }}</option>
-          }
-        </select>
-        <input #read class="line" aria-label="The bar reads" [placeholder]="bars()[0] ?? ''" />
-        <button class="way" type="submit">Keep</button>
+        <pc-choice-field label="Bar" [choices]="bars()" [control]="form.controls.bar" />
+        <pc-quantity label="It reads" kind="length" [least]="50" [most]="200" [control]="form.controls.reading" />
+        <button mat-stroked-button type="submit">Save</button>
       </form>
-      @if (fault()) {
-        <p class="fault" role="alert">{{ fault() }}</p>
-      }
       @if (measured(); as m) {
         <p class="small" [class.off]="!ok()">
           {{
@@ -59,7 +66,7 @@ type Bar = '100 mm' | '4 in';
       }
       @if (ok()) {
         <p class="small">
-          3. <a class="link" [href]="url('templates.pdf')">All templates, {{ paperName() }}</a
+          3. <a mat-button class="link" [href]="url('templates.pdf')">All templates, {{ paperName() }}</a
           >. Tape them down, mark through, drill.
         </p>
       } @else {
@@ -73,8 +80,8 @@ type Bar = '100 mm' | '4 in';
               <span class="muted">{{ words(t) }}</span></span
             >
             <span class="files">
-              <a class="link" [href]="drawing(t, 'svg')">SVG</a>
-              <a class="link" [href]="drawing(t, 'dxf')">DXF</a>
+              <a mat-button class="link" [href]="drawing(t, 'svg')">SVG</a>
+              <a mat-button class="link" [href]="drawing(t, 'dxf')">DXF</a>
             </span>
           </li>
         }
@@ -82,32 +89,18 @@ type Bar = '100 mm' | '4 in';
       @if (curved()) {
         <p class="fault">{{ curved() }}: no template there. Mark it with the tape.</p>
       }
-    </details>
+    </mat-expansion-panel>
   `,
   styles: `
     .check {
       display: grid;
-      grid-template-columns: 92px 1fr auto;
+      grid-template-columns: 120px 1fr auto;
+      align-items: start;
       gap: 6px;
       margin: 6px 0;
     }
     .check .small {
       grid-column: 1 / -1;
-    }
-    .check input {
-      min-width: 0;
-    }
-    select {
-      font: inherit;
-      min-height: 44px;
-      color: var(--ink);
-      background: var(--card);
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-    }
-    .way.on {
-      background: var(--tape);
-      color: var(--tape-ink);
     }
     .files {
       display: flex;
@@ -130,13 +123,18 @@ export class Templates {
   protected readonly chosen = signal<PaperName | null>(null);
   protected readonly paper = computed(() => this.chosen() ?? (this.units.system() === 'metric' ? 'A4' : 'LETTER'));
   protected readonly paperName = computed(() => (this.paper() === 'A4' ? 'A4' : 'Letter'));
-  protected readonly bars = computed((): Bar[] => (this.units.system() === 'metric' ? ['100 mm', '4 in'] : ['4 in', '100 mm']));
+  protected readonly bars = computed(() =>
+    choicesOf<Bar>(this.units.system() === 'metric' ? ['100 mm', '4 in'] : ['4 in', '100 mm']),
+  );
   protected readonly measured = computed(() => this.state().workup.ledger.bars.get(this.paper()));
   protected readonly ok = computed(() => {
     const m = this.measured();
     return !!m && barTrue(m.bar, m.reading, this.state().doc.shop.drilling.barWithin);
   });
-  protected readonly fault = signal('');
+  protected readonly form = new FormGroup({
+    bar: new FormControl<Bar>(this.units.system() === 'metric' ? '100 mm' : '4 in', { nonNullable: true }),
+    reading: new FormControl<number | null>(null),
+  });
   protected readonly opened = signal(false);
   private readonly worked = computed(() => {
     const { workup, plan, doc } = this.state();
@@ -161,12 +159,9 @@ export class Templates {
     return parts > 1 ? `${flat}, split in ${parts}` : flat;
   }
 
-  protected keep(bar: string, text: string): void {
-    const read = parseLength(text, bar === '4 in' ? 'imperial' : 'metric');
-    const wrong = !read.ok ? read.says : read.mm < 50 || read.mm > 200 ? 'that is no bar of this page' : '';
-    this.fault.set(wrong ? `The bar reads: ${wrong}.` : '');
-    if (wrong || !read.ok) return;
-    this.store.keep({ kind: 'barMeasured', paper: this.paper(), bar: bar as Bar, reading: read.mm });
+  protected keep(): void {
+    const { bar, reading } = this.form.getRawValue();
+    if (reading !== null) this.store.keep({ kind: 'barMeasured', paper: this.paper(), bar, reading });
   }
 
   protected url(name: string): string {

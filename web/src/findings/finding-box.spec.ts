@@ -47,7 +47,7 @@ const typed = (rig: OpenRig<Host>, label: string, value: string): void => {
 describe('a finding', () => {
   it('is accepted with a reason of a few words, in one’s own name', async () => {
     const rig = await show({});
-    await rig.click('.link', 'Accept with a reason');
+    await rig.click('button', 'Accept with a reason');
     const send = async (reason: string): Promise<void> => {
       typed(rig, 'Reason', reason);
       await rig.click('button', 'Accept');
@@ -69,7 +69,7 @@ describe('a finding', () => {
   for (const role of ['rigger', 'manager'] as const)
     it(`that only a manager may accept takes their password, a ${role} signed in, and is never kept on the way`, async () => {
       const rig = await show({ acceptable: 'manager', key: 'hole-under-water:a:1' }, role);
-      await rig.click('.link', 'A manager accepts it');
+      await rig.click('button', 'A manager accepts it');
       typed(rig, 'Reason', 'plugged and tried in the tank');
       await rig.click('button', 'Accept');
       expect(rig.find('[role=alert]').textContent).toContain('Manager: their login');
@@ -88,7 +88,7 @@ describe('a finding', () => {
 
   it('without a manager is a request, kept like any fact', async () => {
     const rig = await show({ acceptable: 'manager', key: 'hole-under-water:a:1' });
-    await rig.click('.link', 'A manager accepts it');
+    await rig.click('button', 'A manager accepts it');
     typed(rig, 'Reason', 'owner waits at the dock');
     await rig.click('button', 'Ask a manager');
     expect(rig.sentFacts()).toEqual([

@@ -23,14 +23,17 @@ import { SessionStore } from '../stores/session.store';
       <strong>{{ finding().says | words }}</strong>
       <p>{{ finding().because | words }}</p>
       @for (c of cures(); track $index) {
-        <button [class.act]="$first" [class.way]="!$first" type="button" (click)="cure(c)">{{ c.says | words }}</button>
+        <button class="cure" type="button" [matButton]="$first ? 'filled' : 'outlined'" (click)="cure(c)">
+          {{ c.says | words }}
+        </button>
       }
       @if (finding().lapsed; as a) {
         <p class="small">{{ a.by }} accepted it ({{ a.reason }}); it has got worse since.</p>
       }
       @if (finding().accepted; as a) {
         <p class="small muted">
-          Accepted by {{ a.by }}: {{ a.reason }} <button class="link" type="button" (click)="takeBack()">Take back</button>
+          Accepted by {{ a.by }}: {{ a.reason }}
+          <button mat-button class="link" type="button" (click)="takeBack()">Take back</button>
         </p>
       } @else {
         @if (asked(); as a) {
@@ -39,7 +42,7 @@ import { SessionStore } from '../stores/session.store';
         @if (finding().acceptable === 'nobody') {
           <p class="small muted">Nobody may accept this: it wants another place, part or hull.</p>
         } @else if (!asking()) {
-          <button class="link" type="button" (click)="asking.set(true)">
+          <button mat-button class="link" type="button" (click)="asking.set(true)">
             {{ finding().acceptable === 'manager' ? 'A manager accepts it' : 'Accept with a reason' }}
           </button>
         } @else if (finding().acceptable === 'manager') {
@@ -65,9 +68,10 @@ import { SessionStore } from '../stores/session.store';
     </div>
   `,
   styles: `
-    .act,
-    .way {
+    .cure {
       margin: 6px 8px 2px 0;
+      height: auto;
+      min-height: 40px;
     }
     form {
       margin-top: 8px;

@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { Screen } from '../testing/screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
@@ -88,7 +89,7 @@ describe('the shop', () => {
     await fixture.whenStable();
     const element = fixture.nativeElement as HTMLElement;
     expect(element.textContent).toContain('The floor did not load');
-    element.querySelector<HTMLButtonElement>('.act')?.click();
+    await new Screen(fixture).click('button', 'Try again');
     http.expectOne('/api/floor').flush({ ...floor, rigs: [] });
     await fixture.whenStable();
     expect(element.textContent).toContain('No rig is open.');
@@ -114,25 +115,22 @@ describe('the shop', () => {
       .flush([{ id: 'h', revision: 1, maker: 'M', name: 'H', kind: 'sit-on-top', length: 3000, beam: 800 }]);
     await fixture.whenStable();
     const element = fixture.nativeElement as HTMLElement;
-    const send = async (): Promise<string> => {
-      element.querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
-      await fixture.whenStable();
-      return element.querySelector('[role=alert]')?.textContent ?? '';
-    };
-    const fill = async (name: string, value: string): Promise<void> => {
-      const input = element.querySelector<HTMLInputElement>(`input[name=${name}]`);
-      if (input) input.value = value;
-      input?.dispatchEvent(new Event('input'));
-      await fixture.whenStable();
-    };
-    expect(await send()).toContain('who is the rig for');
-    await fill('name', 'New Owner');
-    expect(await send()).toContain('What the rig is for');
-    await fill('title', 'a rig');
-    expect(await send()).toContain('Hull: choose one');
+    const shown = new Screen(fixture);
+    await shown.submit();
+    expect([shown.faultOf("Owner's name"), shown.faultOf('What the rig is for')]).toEqual([
+      'Who is the rig for?',
+      'A few words.',
+    ]);
+    expect(shown.text).toContain('Hull: choose one.');
+    await shown.enter("Owner's name", 'New Owner');
+    await shown.enter('What the rig is for', 'a rig');
+    await shown.enter('E-mail, if any', 'nobody');
+    await shown.submit();
+    expect(shown.faultOf('E-mail, if any')).toContain('An address like');
+    await shown.enter('E-mail, if any', '');
     element.querySelector<HTMLInputElement>('input[type=radio]')?.click();
     await fixture.whenStable();
-    expect(await send()).toBe('');
+    await shown.submit();
     const call = http.expectOne('/api/rigs');
     expect(call.request.body).toEqual({
       title: 'a rig',

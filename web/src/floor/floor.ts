@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, HostListener, inject } fr
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import type { FloorPlace, RigSummary } from '@plain-cleat/api';
 import { FilledHull } from './filled-hull';
 import { FloorStore } from './floor.store';
@@ -22,7 +23,7 @@ const ROOMS: readonly { place: FloorPlace; name: string; says: string; wide: boo
 @Component({
   selector: 'pc-floor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FilledHull, MatMenuModule, RouterLink],
+  imports: [FilledHull, MatMenuModule, RouterLink, MatButtonModule],
   templateUrl: './floor.html',
   styleUrl: './floor.scss',
 })

@@ -1,82 +1,80 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { DateField } from '../controls/date-field';
+import { ChoiceField } from '../controls/choice-field';
+import { TextField } from '../controls/text-field';
+import { MatRadioModule } from '@angular/material/radio';
+import { z } from 'zod';
+import { wordsWanted, zodValidator } from '../controls/zod-validator';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatButtonModule } from '@angular/material/button';
 import type { OwnHull } from '@plain-cleat/api';
 import { wordsOf } from '../stores/session.store';
 import { Length } from '../hull-view/words';
 import { FloorStore } from './floor.store';
 
 /** Opens a rig: for whom, on which hull, for when. The rest is asked in the brief. */
+const email = z.union([z.literal(''), z.email()]);
+
 @Component({
   selector: 'pc-new-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatDialogModule, Length],
+  imports: [
+    ReactiveFormsModule,
+    MatDialogModule,
+    Length,
+    MatButtonModule,
+    MatRadioModule,
+    TextField,
+    ChoiceField,
+    DateField,
+    ValidSubmit,
+  ],
   template: `
-    <form (ngSubmit)="send()">
+    <form [formGroup]="form" (pcSubmit)="send()">
       <h2 mat-dialog-title>New rig</h2>
       <mat-dialog-content>
         <div class="two">
-          <label class="field"
-            ><span>For</span>
-            <select name="owner" [(ngModel)]="owner">
-              <option value="">somebody new</option>
-              @for (o of owners(); track o.id) {
-                <option [value]="o.id">{{ o.name }}</option>
-              }
-            </select>
-          </label>
-          @if (owner === '') {
-            <label class="field"><span>Owner's name</span><input name="name" [(ngModel)]="name" maxlength="120" /></label>
-            <label class="field"><span>E-mail, if any</span><input name="email" type="email" [(ngModel)]="email" /></label>
+          <pc-choice-field label="For" [choices]="ownerChoices()" [control]="form.controls.owner" />
+          @if (owner() === '') {
+            <pc-text-field label="Owner's name" [max]="120" [control]="form.controls.name" />
+            <pc-text-field label="E-mail, if any" [control]="form.controls.email" />
           }
-          <label class="field"
-            ><span>What the rig is for</span
-            ><input name="title" [(ngModel)]="title" maxlength="120" placeholder="river survey rig"
-          /></label>
-          <label class="field"><span>Hull serial</span><input name="serial" [(ngModel)]="serial" maxlength="60" /></label>
-          <label class="field"><span>Promised for</span><input name="promised" type="date" [(ngModel)]="promised" /></label>
+          <pc-text-field label="What the rig is for" placeholder="river survey rig" [max]="120" [control]="form.controls.title" />
+          <pc-text-field label="Hull serial" [max]="60" [control]="form.controls.serial" />
+          <pc-date-field label="Promised for" [control]="form.controls.promised" />
         </div>
-        <fieldset>
-          <legend>Hull</legend>
+        <h3 id="which-hull">Hull</h3>
+        <mat-radio-group class="hulls" aria-labelledby="which-hull" formControlName="hull">
           @for (h of theirs(); track h.id) {
-            <label class="hull" [class.chosen]="own() === h.id">
-              <input
-                type="radio"
-                name="hull"
-                [value]="h.id"
-                [ngModel]="own() || hull()"
-                (ngModelChange)="takeOwn(h.id, h.model)"
-              />
-              <strong>their {{ nameOf(h.model) }}</strong
-              ><span class="small muted"
+            <mat-radio-button [value]="'own ' + h.id">
+              <strong>their {{ nameOf(h.model) }}</strong>
+              <span class="small muted"
                 >{{ h.serial || 'no serial' }} {{ h.colour }} · {{ h.facts ? 'its ledger goes on' : 'no holes yet' }}</span
               >
-            </label>
+            </mat-radio-button>
           }
           @for (h of hulls(); track h.id) {
-            <label class="hull" [class.chosen]="!own() && hull() === h.id">
-              <input
-                type="radio"
-                name="hull"
-                [value]="h.id"
-                [ngModel]="own() || hull()"
-                (ngModelChange)="hull.set($event); own.set('')"
-              />
-              <strong>{{ h.maker }} {{ h.name }}</strong
-              ><span class="small muted">{{ h.kind }} · {{ h.length | length }} × {{ h.beam | length }}</span>
-            </label>
+            <mat-radio-button [value]="h.id">
+              <strong>{{ h.maker }} {{ h.name }}</strong>
+              <span class="small muted">{{ h.kind }} · {{ h.length | length }} × {{ h.beam | length }}</span>
+            </mat-radio-button>
           } @empty {
             <p class="muted">Asking for the hulls</p>
           }
-        </fieldset>
+        </mat-radio-group>
+        @if (form.controls.hull.touched && form.controls.hull.invalid) {
+          <p class="fault" role="alert">Hull: choose one.</p>
+        }
         @if (fault()) {
           <p class="fault" role="alert">{{ fault() }}</p>
         }
       </mat-dialog-content>
       <mat-dialog-actions>
-        <button class="way" type="button" mat-dialog-close>Not now</button>
-        <button class="act" type="submit" [disabled]="busy()">Open the rig</button>
+        <button mat-button type="button" mat-dialog-close>Cancel</button>
+        <button mat-flat-button type="submit" [disabled]="busy()">Open the rig</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -86,35 +84,25 @@ import { FloorStore } from './floor.store';
       grid-template-columns: 1fr 1fr;
       gap: 12px;
     }
-    fieldset {
-      border: 0;
-      padding: 0;
-      margin: 14px 0 8px;
+    .hulls {
       display: grid;
       grid-template-columns: 1fr 1fr;
       gap: 8px;
+      margin: 6px 0 8px;
     }
-    legend {
-      font-size: 13px;
-      color: var(--muted);
-      padding: 0;
-    }
-    .hull {
+    .hulls mat-radio-button {
       border: 1px solid var(--edge);
       border-radius: 4px;
-      padding: 8px 12px;
+      padding-right: 10px;
       min-height: 52px;
-      display: grid;
-      grid-template-columns: auto 1fr;
-      column-gap: 10px;
-      cursor: pointer;
     }
-    .hull.chosen {
-      border: 2px solid var(--tide);
+    .hulls .mat-mdc-radio-checked {
+      border-color: var(--tide);
+      box-shadow: inset 0 0 0 1px var(--tide);
       background: var(--tide-soft);
     }
-    .hull span {
-      grid-column: 2;
+    .hulls span {
+      display: block;
     }
     mat-dialog-actions {
       gap: 10px;
@@ -129,47 +117,55 @@ export class NewRig {
   protected readonly owners = toSignal(this.store.owners(), { initialValue: [] });
   protected readonly hulls = toSignal(this.store.hulls(), { initialValue: [] });
   private readonly ownHulls = toSignal(this.store.ownHulls(), { initialValue: [] });
-  protected readonly hull = signal('');
-  /** A hull of the owner's that was here before. */
-  protected readonly own = signal('');
   protected readonly fault = signal('');
   protected readonly busy = signal(false);
-  protected owner = '';
-  protected name = '';
-  protected email = '';
-  protected title = '';
-  protected serial = '';
-  protected promised = '';
-
-  protected theirs = (): OwnHull[] => (this.owner ? this.ownHulls().filter((h) => h.owner.id === this.owner) : []);
+  protected readonly form = new FormGroup({
+    owner: new FormControl('', { nonNullable: true }),
+    name: new FormControl('', {
+      nonNullable: true,
+      validators: (c) => (c.parent?.get('owner')?.value || String(c.value).trim() ? null : { says: 'Who is the rig for?' }),
+    }),
+    email: new FormControl('', {
+      nonNullable: true,
+      validators: zodValidator(email, 'An address like ines@example.com, or nothing.'),
+    }),
+    title: new FormControl('', { nonNullable: true, validators: wordsWanted('A few words.') }),
+    serial: new FormControl('', { nonNullable: true }),
+    promised: new FormControl<string | null>(null),
+    /** A hull model, or `own` and the owner's hull that was here before. */
+    hull: new FormControl('', { nonNullable: true, validators: Validators.required }),
+  });
+  protected readonly owner = toSignal(this.form.controls.owner.valueChanges, { initialValue: '' });
+  protected readonly ownerChoices = computed(() => [
+    { value: '', says: 'somebody new' },
+    ...this.owners().map((o) => ({ value: o.id, says: o.name })),
+  ]);
+  protected readonly theirs = computed((): OwnHull[] =>
+    this.owner() ? this.ownHulls().filter((h) => h.owner.id === this.owner()) : [],
+  );
   protected nameOf = (model: string): string => this.hulls().find((h) => h.id === model)?.name ?? model;
 
-  protected takeOwn(id: string, model: string): void {
-    this.own.set(id);
-    this.hull.set(model);
+  constructor() {
+    // Another owner has other hulls, and a name only when new.
+    this.form.controls.owner.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
+      this.form.controls.name.updateValueAndValidity();
+      if (this.form.controls.hull.value.startsWith('own ')) this.form.controls.hull.reset();
+    });
   }
 
   protected send(): void {
-    const missing =
-      !this.owner && !this.name.trim()
-        ? 'Owner’s name: who is the rig for?'
-        : !this.title.trim()
-          ? 'What the rig is for: a few words.'
-          : !this.hull()
-            ? 'Hull: choose one.'
-            : '';
-    this.fault.set(missing);
-    if (missing) return;
+    const { owner, name, email, title, serial, promised, hull } = this.form.getRawValue();
+    const own = this.ownHulls().find((h) => hull === `own ${h.id}`);
+    this.fault.set('');
     this.busy.set(true);
-    const owner = this.owner ? { id: this.owner } : { name: this.name, email: this.email };
     this.store
       .open({
-        title: this.title,
-        owner,
-        hull: this.hull(),
-        ownHull: this.own() || null,
-        serial: this.serial,
-        promised: this.promised || null,
+        title,
+        owner: owner ? { id: owner } : { name, email },
+        hull: own?.model ?? hull,
+        ownHull: own?.id ?? null,
+        serial,
+        promised,
       })
       .subscribe({
         next: ({ id }) => this.ref.close(id),

@@ -1,6 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { Icons } from '../controls/icons';
+import { FileButton } from '../controls/file-button';
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatMenuModule } from '@angular/material/menu';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MatPaginator } from '@angular/material/paginator';
+import { MatSort, MatSortModule } from '@angular/material/sort';
+import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { Router, RouterLink } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import type { RigSummary } from '@plain-cleat/api';
 import { SessionStore, wordsOf } from '../stores/session.store';
 import { FloorStore } from './floor.store';
@@ -10,81 +20,96 @@ import { promiseOf } from './promise';
 @Component({
   selector: 'pc-rigs',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink],
+  imports: [
+    ReactiveFormsModule,
+    MatPaginator,
+    RouterLink,
+    MatButtonModule,
+    MatTableModule,
+    MatSortModule,
+    MatMenuModule,
+    MatFormFieldModule,
+    MatInputModule,
+    FileButton,
+    Icons,
+  ],
   template: `
     <div class="step">
       <section class="pad">
         <div class="spread">
           <h1>Rigs</h1>
-          <input
-            class="line find"
-            type="search"
-            placeholder="Find by number, owner, hull, use"
-            aria-label="Find a rig"
-            [ngModel]="find()"
-            (ngModelChange)="find.set($event)"
-          />
+          <mat-form-field class="find" appearance="outline" subscriptSizing="dynamic">
+            <mat-label>Find by number, owner, hull, use</mat-label>
+            <mat-icon matPrefix svgIcon="search" />
+            <input matInput type="search" [formControl]="typing" />
+          </mat-form-field>
         </div>
         @if (store.floor(); as floor) {
-          <table>
-            <thead>
-              <tr>
-                <th>Rig</th>
-                <th>For</th>
-                <th>Hull</th>
-                <th>Where</th>
-                <th>Next</th>
-                <th>Promised</th>
-                <th></th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (r of found(); track r.id) {
-                <tr>
-                  <td>
-                    <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a> {{ r.title }}
-                  </td>
-                  <td>{{ r.owner }}</td>
-                  <td>{{ r.hull }}</td>
-                  <td>{{ r.place }}</td>
-                  <td>{{ r.progress.next }}</td>
-                  <td>{{ r.place === 'handed over' ? 'kept' : says(r.promised, floor.today) }}</td>
-                  <td class="end">
+          <table mat-table matSort aria-label="Rigs" [dataSource]="rows" [trackBy]="byId">
+            <ng-container matColumnDef="number">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Rig</th>
+              <td mat-cell *matCellDef="let r">
+                <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a> {{ r.title }}
+              </td>
+            </ng-container>
+            <ng-container matColumnDef="owner">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>For</th>
+              <td mat-cell *matCellDef="let r">{{ r.owner }}</td>
+            </ng-container>
+            <ng-container matColumnDef="hull">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Hull</th>
+              <td mat-cell *matCellDef="let r">{{ r.hull }}</td>
+            </ng-container>
+            <ng-container matColumnDef="place">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Where</th>
+              <td mat-cell *matCellDef="let r">{{ r.place }}</td>
+            </ng-container>
+            <ng-container matColumnDef="next">
+              <th mat-header-cell *matHeaderCellDef>Next</th>
+              <td mat-cell *matCellDef="let r">{{ r.progress.next }}</td>
+            </ng-container>
+            <ng-container matColumnDef="promised">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Promised</th>
+              <td mat-cell *matCellDef="let r">
+                {{ r.place === 'handed over' ? 'kept' : says(r.promised, floor.today) }}
+              </td>
+            </ng-container>
+            <ng-container matColumnDef="acts">
+              <th mat-header-cell *matHeaderCellDef><span class="hidden">Actions</span></th>
+              <td mat-cell *matCellDef="let r" class="end">
+                @if (mayOpen() || manages()) {
+                  <button mat-icon-button [attr.aria-label]="'Actions for ' + r.number" [matMenuTriggerFor]="menu">
+                    <mat-icon svgIcon="more_vert" />
+                  </button>
+                  <mat-menu #menu="matMenu">
                     @if (mayOpen()) {
-                      <button class="link" type="button" [attr.aria-label]="'Duplicate ' + r.number" (click)="duplicate(r)">
-                        Duplicate
-                      </button>
+                      <button mat-menu-item (click)="duplicate(r)">Duplicate as a new rig</button>
                     }
                     @if (manages()) {
-                      <button
-                        class="link"
-                        type="button"
-                        [attr.aria-label]="(r.place === 'set aside' ? 'Take up ' : 'Set aside ') + r.number"
-                        (click)="setAside(r)"
-                      >
-                        {{ r.place === 'set aside' ? 'Take up' : 'Set aside' }}
+                      <button mat-menu-item (click)="setAside(r)">
+                        {{ r.place === 'set aside' ? 'Take up again' : 'Set aside' }}
                       </button>
                     }
-                  </td>
-                </tr>
-              } @empty {
-                <tr>
-                  <td colspan="7" class="muted">No rig like that.</td>
-                </tr>
-              }
-            </tbody>
+                  </mat-menu>
+                }
+              </td>
+            </ng-container>
+            <tr mat-header-row *matHeaderRowDef="columns"></tr>
+            <tr mat-row *matRowDef="let r; columns: columns"></tr>
+            <tr *matNoDataRow>
+              <td colspan="7" class="muted">No rig like that.</td>
+            </tr>
           </table>
+          <mat-paginator [pageSize]="50" [pageSizeOptions]="[25, 50, 200]" [hidePageSize]="rows.data.length <= 25" />
         } @else {
           <p class="muted" role="status">{{ store.fault() ?? 'Looking up the rigs' }}</p>
         }
       </section>
       <aside>
-        <h2>Open a rig file</h2>
+        <h2>Import a rig file</h2>
         <p>A file that was exported here or elsewhere opens as a new rig, on a hull of its own, with its parts and its ledger.</p>
         @if (mayOpen()) {
-          <label class="way"
-            >Choose a file<input class="hidden" type="file" accept=".json,application/json" (change)="open($event)"
-          /></label>
+          <pc-file-button label="Import a rig file" accept=".json,application/json" (chosen)="open($event)" />
         } @else {
           <p class="muted">The front desk opens rig files.</p>
         }
@@ -110,11 +135,17 @@ export default class Rigs {
   protected readonly store = inject(FloorStore);
   private readonly router = inject(Router);
   private readonly staff = inject(SessionStore).staff;
-  protected readonly find = signal('');
+  protected readonly typing = new FormControl('', { nonNullable: true });
+  private readonly find = toSignal(this.typing.valueChanges, { initialValue: '' });
+  protected readonly columns = ['number', 'owner', 'hull', 'place', 'next', 'promised', 'acts'];
+  protected readonly rows = new MatTableDataSource<RigSummary>();
+  private readonly sort = viewChild(MatSort);
+  private readonly paginator = viewChild(MatPaginator);
+  protected byId = (_: number, r: RigSummary): string => r.id;
   protected readonly fault = signal('');
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
   protected readonly manages = computed(() => this.staff()?.role === 'manager');
-  protected readonly found = computed(() => {
+  private readonly found = computed(() => {
     const wanted = this.find().trim().toLowerCase();
     return (this.store.floor()?.rigs ?? []).filter((r) =>
       `${r.number} ${r.title} ${r.owner} ${r.hull}`.toLowerCase().includes(wanted),
@@ -138,13 +169,14 @@ export default class Rigs {
 
   constructor() {
     this.store.load();
+    effect(() => {
+      this.rows.data = this.found();
+      this.rows.sort = this.sort() ?? null;
+      this.rows.paginator = this.paginator() ?? null;
+    });
   }
 
-  protected async open(event: Event): Promise<void> {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected async open(file: File): Promise<void> {
     this.fault.set(file.size > 4_000_000 ? 'The file is over 4 MB; a rig file is under 1 MB.' : '');
     if (this.fault()) return;
     this.store.importFile(await file.text()).subscribe({

@@ -34,10 +34,10 @@ describe('handing over', () => {
   it('walks from stop to stop, bow to stern', async () => {
     const rig = await OpenRig.show(HandOver, laidPlan());
     expect(rig.find('.stop h2').textContent).toBe('Battery');
-    await rig.click('.act', 'Shown · next B');
+    await rig.click('button', 'Shown · next B');
     expect(rig.find('.stop h2').textContent).toBe('Lamp');
-    await rig.click('.act', 'Shown · next C');
-    await rig.click('.act', 'Shown');
+    await rig.click('button', 'Shown · next C');
+    await rig.click('button', 'Shown');
     expect(rig.sentFacts().map((f) => (f.kind === 'stopShown' ? f.stop : ''))).toEqual(['battery', 'lamp', 'box']);
     expect(rig.text).toContain('3 shown');
   });
@@ -52,27 +52,26 @@ describe('handing over', () => {
       facts: [...built, done({ kind: 'stopShown', stop: 'box' }, 99)] as never,
     });
     expect(rig.element.querySelector('pc-sign-pad')).not.toBeNull();
-    await rig.click('.act', 'Sign for it');
+    await rig.click('pc-sign-pad + .row button', 'Sign');
     expect(rig.find('[role=alert]').textContent).toContain('sign in the field first');
     expect(rig.sentFacts()).toEqual([]);
   });
 
   it('keeps what is not right for the book', async () => {
     const rig = await OpenRig.show(HandOver, laidPlan());
-    await rig.click('.way', 'Not right');
-    rig.find<HTMLInputElement>('.stop input').value = 'a strap is short';
-    rig.find('.stop form').dispatchEvent(new Event('submit', { cancelable: true }));
-    await rig.fixture.whenStable();
+    await rig.click('button', 'Not right');
+    await rig.enter('What is not right', 'a strap is short');
+    await rig.submit('.stop form');
     expect(rig.text).toContain('A: a strap is short');
   });
 
   it('makes and revokes the owner’s link', async () => {
     const rig = await OpenRig.show(HandOver, laidPlan());
-    await rig.click('.way', 'Make the owner');
+    await rig.click('button', 'Make the owner');
     rig.http.expectOne('/api/rigs/rig-1/owner-link').flush({ url: '/owner/abc', expires: '2026-08-01T00:00:00Z' });
     await rig.fixture.whenStable();
     expect(rig.find('a', "The owner's page").getAttribute('href')).toBe('/owner/abc');
-    await rig.click('.link', 'Revoke');
+    await rig.click('button', 'Revoke');
     const call = rig.http.expectOne('/api/rigs/rig-1/owner-link');
     expect(call.request.method).toBe('DELETE');
     call.flush({});

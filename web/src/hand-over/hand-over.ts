@@ -1,6 +1,12 @@
 import { type PlannedHole, signedFor, toldHole, type ToldHole } from '@plain-cleat/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { Length, Words } from '../hull-view/words';
@@ -14,7 +20,7 @@ import { SignPad } from './sign-pad';
 @Component({
   selector: 'pc-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Length, Words, SignPad],
+  imports: [Strip, Length, Words, SignPad, MatButtonModule, ReactiveFormsModule, MatCheckboxModule, TextField, ValidSubmit],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })
@@ -81,21 +87,36 @@ export default class HandOver {
     this.pick(after?.fitting ?? stop.fitting);
   }
 
-  protected note(says: string): void {
+  protected readonly noteForm = new FormGroup({
+    says: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what is not right.') }),
+  });
+  protected readonly nameControl = new FormControl('', { nonNullable: true, validators: wordsWanted('Say who signs.') });
+
+  constructor() {
+    effect(() => {
+      const name = this.store.state()?.doc.owner.name;
+      if (name && !untracked(() => this.nameControl.value)) this.nameControl.setValue(name);
+    });
+  }
+
+  protected note(): void {
     const stop = this.stop();
-    if (!stop || !says.trim()) return;
-    this.store.keep({ kind: 'snagNoted', stop: stop.fitting, says: `${stop.letter}: ${says.trim()}`.slice(0, 400) });
+    const says = this.noteForm.getRawValue().says.trim();
+    if (!stop) return;
+    this.store.keep({ kind: 'snagNoted', stop: stop.fitting, says: `${stop.letter}: ${says}`.slice(0, 400) });
+    this.noteForm.reset();
     this.noting.set(false);
   }
 
-  protected sign(name: string, drawing: string | null): void {
-    this.fault.set(!name.trim() ? 'Name: who signs?' : !drawing ? 'Signature: sign in the field first.' : '');
+  protected sign(drawing: string | null): void {
+    const name = this.nameControl.value.trim();
+    this.fault.set(!name ? 'Name: who signs?' : !drawing ? 'Signature: sign in the field first.' : '');
     const state = this.store.state();
     if (this.fault() || !drawing || !state) return;
     const open = this.openSteps().map((s) => s.id);
     this.store.keep({
       kind: 'signed',
-      name: name.trim().slice(0, 120),
+      name: name.slice(0, 120),
       drawing,
       for: signedFor(state.plan, state.workup.ledger),
       ...(open.length ? { open } : {}),

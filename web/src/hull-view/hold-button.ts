@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 
 /** Held, not tapped: for what cannot be undone. Pointer, touch and the space or enter key alike. */
 @Component({
   selector: 'pc-hold-button',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `<button
+      mat-flat-button
+      disableRipple
       type="button"
       [class.holding]="holding()"
       [disabled]="disabled()"
@@ -22,24 +26,13 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
     <p class="hint" role="status">{{ short() ? 'Not marked: hold it down until it fills.' : '' }}</p>`,
   styles: `
     button {
-      position: relative;
-      overflow: hidden;
       min-height: 80px;
       width: 100%;
-      border: 0;
-      border-radius: 6px;
-      background: var(--tide);
-      color: var(--on-tide);
-      font:
-        600 22px Barlow,
-        sans-serif;
-      cursor: pointer;
+      height: auto;
+      overflow: hidden;
+      font-size: 22px;
       touch-action: none;
       user-select: none;
-    }
-    button:disabled {
-      opacity: 0.5;
-      cursor: default;
     }
     .fill {
       position: absolute;
@@ -55,6 +48,7 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
     }
     .says {
       position: relative;
+      z-index: 1;
     }
     .hint {
       min-height: 1.4em;

@@ -1,4 +1,13 @@
-import { type Body, type HullSurface, MM_PER_INCH, printFigure, type Rod, type UnitSystem } from '@plain-cleat/core';
+import {
+  type Body,
+  cornersOfBox,
+  type HullSurface,
+  MM_PER_INCH,
+  printFigure,
+  type Rod,
+  type UnitSystem,
+} from '@plain-cleat/core';
+import { polygonHull } from 'd3-polygon';
 import { curveLinearClosed, line } from 'd3-shape';
 import type { Scale } from './scale';
 import { WIDTH } from './scale';
@@ -18,6 +27,22 @@ const closed = (points: [number, number][]): string => line().curve(curveLinearC
 
 /** A body's outline from above. */
 export const planPath = (s: Scale, b: Body): string => closed(b.outline.map(([x, y]): [number, number] => [s.x(x), s.y(y)]));
+
+/** A body's silhouette from the side, cut off where the side view ends. */
+export function sidePath(s: Scale, b: Body, sideY: (z: number) => number): string {
+  const xs = b.outline.map(([x]) => x);
+  const [fore, aft] = [Math.min(...xs), Math.max(...xs)];
+  const seen: [number, number][] = b.box
+    ? cornersOfBox(b.box).map((p): [number, number] => [p.x, p.z])
+    : [
+        [fore, b.bottom],
+        [fore, b.top],
+        [aft, b.top],
+        [aft, b.bottom],
+      ];
+  const outline = polygonHull(seen) ?? seen;
+  return closed(outline.map(([x, z]): [number, number] => [s.x(x), sideY(Math.min(z, SIGHT))]));
+}
 
 export function planRect(s: Scale, fore: number, aft: number, port: number, starboard: number): Rect {
   const [x0, x1, y0, y1] = [s.x(fore), s.x(aft), s.y(port), s.y(starboard)];

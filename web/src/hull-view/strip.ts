@@ -9,6 +9,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { spreadApart } from './spread';
+import { type CdkDragDrop, DragDropModule } from '@angular/cdk/drag-drop';
 import {
   type Body,
   findDatum,
@@ -25,7 +27,7 @@ import { line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
 import { Glass } from './glass';
 import { Scale, WIDTH } from './scale';
-import { bandPaths, planEdges, planPath, planRect, profilePath, type Rect, rodLines, SIGHT, tapeTicks } from './shapes';
+import { bandPaths, planEdges, planPath, sidePath, planRect, profilePath, type Rect, rodLines, SIGHT, tapeTicks } from './shapes';
 
 /** How a fitting stands: nothing to settle, look, stop. */
 export type Standing = 'ok' | 'look' | 'stop';
@@ -53,9 +55,13 @@ export interface StripRun {
  * The boat as a line from bow to stern: the tape, the plan view, the side view under it with true
  * heights. Marks can be picked, dragged and dropped; every gesture has its key elsewhere.
  */
+/** Between the middles of two marks, in drawing units: they do not touch. */
+const MARK = 29;
+
 @Component({
   selector: 'pc-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DragDropModule],
   templateUrl: './strip.html',
   styleUrl: './strip.scss',
 })
@@ -114,17 +120,7 @@ export class Strip {
     this.marks().flatMap((m) => (m.rods ?? []).map((r) => rodLines(this.scale(), r, this.sideY))),
   );
   protected readonly sweepBodies = computed(() =>
-    this.sweeps().map((b) => {
-      const xs = b.outline.map(([x]) => this.scale().x(x));
-      const top = this.sideY(Math.min(b.top, SIGHT));
-      return {
-        plan: planPath(this.scale(), b),
-        x: Math.min(...xs),
-        w: Math.max(...xs) - Math.min(...xs),
-        top,
-        h: Math.max(1, this.sideY(b.bottom) - top),
-      };
-    }),
+    this.sweeps().map((b) => ({ plan: planPath(this.scale(), b), side: sidePath(this.scale(), b, this.sideY) })),
   );
   protected readonly ghostBodies = computed(() => this.ghosts().flatMap((m) => m.bodies.map((b) => planPath(this.scale(), b))));
   protected readonly width = WIDTH;
@@ -173,13 +169,25 @@ export class Strip {
         id: m.id,
         standing: m.standing,
         d: planPath(this.scale(), b),
+        side: sidePath(this.scale(), b, this.sideY),
         sideX: this.scale().x(m.at.x),
         top: this.sideY(Math.min(b.top, SIGHT)),
         cut: b.top > SIGHT,
-        bottom: this.sideY(b.bottom),
       })),
     ),
   );
+  /** The marks, spread where they would lie over each other, each with a leader to where its fitting stands. */
+  protected readonly letters = computed(() => {
+    const at = this.marks().map((m) => ({ x: this.scale().x(m.at.x), y: this.scale().y(m.at.y) }));
+    const within = { x0: 16, x1: WIDTH - 16, y0: 74, y1: this.middle() + this.half() + 8 };
+    const held = this.marks().findIndex((m) => m.id === this.dragging()?.id);
+    const spots = spreadApart(at, MARK, within, held);
+    return this.marks().map((m, i) => {
+      const [own, spot] = [at[i] ?? { x: 0, y: 0 }, spots[i] ?? { x: 0, y: 0 }];
+      const far = Math.hypot(spot.x - own.x, spot.y - own.y);
+      return { ...m, ...spot, leader: far > 4 ? `M${own.x} ${own.y}L${spot.x} ${spot.y}m0 0` : '' };
+    });
+  });
   protected readonly datum = computed(() => findDatum(this.hull(), this.tape().datum));
   protected readonly how = computed(() => `hooked on ${this.datum().name.toUpperCase()} · ${RUN_WORDS[this.tape().run]}`);
   protected readonly ticks = computed(() => tapeTicks(this.scale(), this.datum().at.x, this.hull().length, this.units.system()));
@@ -211,7 +219,7 @@ export class Strip {
     planRect(this.scale(), fore, aft, port, starboard);
 
   /** Pointer to hull millimetres. */
-  private place(event: MouseEvent): { x: number; y: number } {
+  private place(event: { readonly clientX: number; readonly clientY: number }): { x: number; y: number } {
     const svg = this.svg().nativeElement;
     const box = svg.getBoundingClientRect();
     const view = this.glass.view();
@@ -253,9 +261,17 @@ export class Strip {
     this.moved.emit({ id: d.id, x: at.x + d.dx, y: at.y + d.dy, done: true });
   }
 
-  protected drop(event: DragEvent): void {
+  protected putDown({ event, item }: CdkDragDrop<unknown, unknown, { readonly id: string }>): void {
+    const at = 'changedTouches' in event ? event.changedTouches[0] : event;
+    if (at) this.dropped.emit({ ...this.place(at), part: item.data.id });
+  }
+
+  /** By key a mark is chosen first; of the chosen one the key is for whoever arranges here. */
+  protected pickByKey(event: Event, id: string): void {
+    if (id === this.selected()) return;
     event.preventDefault();
-    this.dropped.emit({ ...this.place(event), part: event.dataTransfer?.getData('text/plain') ?? '' });
+    event.stopPropagation();
+    this.picked.emit({ id, more: (event as KeyboardEvent).shiftKey });
   }
 
   protected tap(event: MouseEvent): void {

@@ -1,4 +1,5 @@
 import { provideZonelessChangeDetection } from '@angular/core';
+import { Screen } from '../testing/screen';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from './feature-list';
@@ -26,42 +27,33 @@ describe('a list of things on the hull', () => {
     const sent: Row[][] = [];
     f.componentInstance.changed.subscribe((r) => sent.push([...r]));
     await f.whenStable();
+    // What is folded away is made when it is opened.
+    await new Screen(f).click('mat-expansion-panel-header');
     return { f, sent };
   }
-  const field = (f: ComponentFixture<unknown>, label: string): HTMLInputElement => {
-    const found = all<HTMLInputElement>(f, 'input').find((i) => i.getAttribute('aria-label') === label);
-    if (!found) throw new Error(`no ${label}`);
-    return found;
-  };
-  const type = async (f: ComponentFixture<unknown>, label: string, value: string): Promise<void> => {
-    const input = field(f, label);
-    input.value = value;
-    input.dispatchEvent(new Event('change'));
-    await f.whenStable();
-  };
-
   it('is typed in the units of the moment, and nonsense is refused by its cell', async () => {
     const { f, sent } = await show([tracks?.fresh(1) ?? {}]);
-    expect(field(f, 'track 1, from').value).toBe('47 1/4');
-    await type(f, 'track 1, from', 'bowish');
-    expect(textOf(f)).toContain('track 1, from: "bowish" is not a length');
-    expect(field(f, 'track 1, from').getAttribute('aria-invalid')).toBe('true');
+    const shown = new Screen(f);
+    expect(shown.field('track 1, from').value).toBe('47 1/4');
+    await shown.enter('track 1, from', 'bowish');
+    expect(shown.faultOf('track 1, from')).toContain('"bowish" is not a length');
+    expect(shown.field('track 1, from').getAttribute('aria-invalid')).toBe('true');
     expect(sent).toEqual([]);
-    await type(f, 'track 1, from', '1300 mm');
+    await shown.enter('track 1, from', '1300 mm');
     expect(sent[0]?.[0]?.['fore']).toBe(1300);
     TestBed.inject(UnitsStore).toggle();
     await f.whenStable();
-    expect(field(f, 'track 1, to').value).toBe('1600');
+    expect(shown.field('track 1, to').value).toBe('1600');
   });
 
-  it('adds rows under names of their own, and strikes them', async () => {
+  it('adds rows under names of their own, and deletes them', async () => {
     const { f, sent } = await show([tracks?.fresh(2) ?? {}]);
     all<HTMLButtonElement>(f, 'button')
       .find((b) => b.textContent?.includes('Add track'))
       ?.click();
     expect(sent[0]?.map((r) => r['id'])).toEqual(['track-2', 'track-3']);
     all<HTMLButtonElement>(f, 'button')
-      .find((b) => b.getAttribute('aria-label') === 'Strike track 1')
+      .find((b) => b.getAttribute('aria-label') === 'Delete track 1')
       ?.click();
     expect(sent[1]).toEqual([]);
   });

@@ -1,88 +1,110 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { parseLength, printFigure } from '@plain-cleat/core';
-import { UnitsStore } from '../stores/units.store';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { type QuantityKind } from '@plain-cleat/core';
+import { Icons } from '../controls/icons';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatTableModule } from '@angular/material/table';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { type Choice, ChoiceField } from '../controls/choice-field';
+import { MatButtonModule } from '@angular/material/button';
 import type { Column, FeatureList, Row } from './features';
 
 /** A list of things on the hull, each row typed in the units of the moment. */
 @Component({
   selector: 'pc-feature-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButtonModule,
+    MatExpansionModule,
+    MatTableModule,
+    MatCheckboxModule,
+    MatTooltipModule,
+    ChoiceField,
+    TextField,
+    QuantityField,
+    Icons,
+  ],
   template: `
-    <details>
-      <summary>
-        {{ list().name }} <span class="small muted">{{ rows().length }}</span>
-      </summary>
-      <div class="scroll">
-        <table>
-          <thead>
-            <tr>
-              @for (c of list().columns; track c.key) {
-                <th>{{ c.name }}</th>
-              }
-              <th><span class="hidden">Strike</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (r of rows(); track $index; let n = $index) {
-              <tr>
-                @for (c of list().columns; track c.key) {
-                  <td>
-                    @if (c.when && !c.when(r)) {
-                      <span class="muted">–</span>
-                    } @else if (c.kind === 'yes') {
-                      <input
-                        type="checkbox"
-                        [attr.aria-label]="label(c, n)"
-                        [checked]="r[c.key]"
-                        (change)="set(n, c.key, !r[c.key])"
-                      />
-                    } @else if (options(c); as all) {
-                      <select #pick [attr.aria-label]="label(c, n)" (change)="set(n, c.key, pick.value)">
-                        @for (o of all; track o) {
-                          <option [value]="o" [selected]="o === (r[c.key] ?? '')">{{ o || 'lifts off' }}</option>
-                        }
-                      </select>
-                    } @else {
-                      <input
-                        #text
-                        [class.wide]="c.kind === 'text'"
-                        [class.words]="c.kind === 'words'"
-                        [attr.aria-label]="label(c, n)"
-                        [attr.aria-invalid]="bad() === n + c.key"
-                        [value]="shown(c, r)"
-                        (change)="type(n, c, text.value)"
-                      />
-                    }
-                  </td>
-                }
-                <td>
-                  <button
-                    class="link"
-                    type="button"
-                    [attr.aria-label]="'Strike ' + list().one + ' ' + (n + 1)"
-                    (click)="strike(n)"
-                  >
-                    strike
-                  </button>
+    <mat-expansion-panel>
+      <mat-expansion-panel-header>
+        <mat-panel-title>{{ list().name }}</mat-panel-title>
+        <mat-panel-description>{{ rows().length }}</mat-panel-description>
+      </mat-expansion-panel-header>
+      <ng-template matExpansionPanelContent>
+        <div class="scroll">
+          <table mat-table class="cells" [attr.aria-label]="list().name" [dataSource]="rows()" [trackBy]="byPlace">
+            @for (c of list().columns; track c.key) {
+              <ng-container [matColumnDef]="c.key">
+                <th mat-header-cell *matHeaderCellDef>{{ c.name }}</th>
+                <td mat-cell *matCellDef="let r; let n = index">
+                  @if (c.when && !c.when(r)) {
+                    <span class="muted">–</span>
+                  } @else if (c.kind === 'yes') {
+                    <mat-checkbox
+                      [aria-label]="label(c, n)"
+                      [disabled]="disabled()"
+                      [checked]="!!r[c.key]"
+                      (change)="set(n, c.key, $event.checked)"
+                    />
+                  } @else if (options(c); as all) {
+                    <pc-choice-field
+                      [name]="label(c, n)"
+                      [disabled]="disabled()"
+                      [choices]="all"
+                      [value]="r[c.key] ?? ''"
+                      (entered)="set(n, c.key, $event)"
+                    />
+                  } @else if (c.kind === 'text' || c.kind === 'words') {
+                    <pc-text-field
+                      [class]="c.kind"
+                      [name]="label(c, n)"
+                      [disabled]="disabled()"
+                      [max]="c.kind === 'words' ? 120 : 60"
+                      [value]="$any(r[c.key] ?? '')"
+                      (entered)="set(n, c.key, $event)"
+                    />
+                  } @else {
+                    <pc-quantity
+                      unit=""
+                      [kind]="measure(c)"
+                      [name]="label(c, n)"
+                      [disabled]="disabled()"
+                      [optional]="c.key.startsWith('lid.')"
+                      [value]="$any(r[c.key] ?? null)"
+                      (entered)="enter(n, c.key, $event)"
+                    />
+                  }
                 </td>
-              </tr>
+              </ng-container>
             }
-          </tbody>
-        </table>
-      </div>
-      @if (fault()) {
-        <p class="fault" role="alert">{{ fault() }}</p>
-      }
-      <button class="link" type="button" (click)="add()">Add {{ list().one }}</button>
-    </details>
+            <ng-container matColumnDef="acts">
+              <th mat-header-cell *matHeaderCellDef><span class="hidden">Delete</span></th>
+              <td mat-cell *matCellDef="let n = index">
+                <button
+                  mat-icon-button
+                  type="button"
+                  matTooltip="Delete"
+                  [disabled]="disabled()"
+                  [attr.aria-label]="'Delete ' + list().one + ' ' + (n + 1)"
+                  (click)="strike(n)"
+                >
+                  <mat-icon svgIcon="delete" />
+                </button>
+              </td>
+            </ng-container>
+            <tr mat-header-row *matHeaderRowDef="columns()"></tr>
+            <tr mat-row *matRowDef="let r; columns: columns()"></tr>
+          </table>
+        </div>
+        <button mat-button type="button" [disabled]="disabled()" (click)="add()">
+          <mat-icon svgIcon="add" />Add {{ list().one }}
+        </button>
+      </ng-template>
+    </mat-expansion-panel>
   `,
   styles: `
-    summary {
-      cursor: pointer;
-      min-height: 38px;
-      padding: 7px 0;
-      font-weight: 600;
-    }
     .scroll {
       overflow-x: auto;
     }
@@ -91,29 +113,21 @@ import type { Column, FeatureList, Row } from './features';
       padding: 2px 4px;
       white-space: nowrap;
     }
-    input:not([type]),
-    select {
-      font: inherit;
-      color: var(--ink);
-      background: var(--card);
-      border: 1px solid var(--edge);
-      border-radius: 3px;
-      min-height: 34px;
-      width: 78px;
-      padding: 2px 6px;
+    pc-quantity {
+      display: block;
+      width: 88px;
     }
-    input.wide {
-      width: 150px;
+    pc-choice-field {
+      display: block;
+      width: 130px;
     }
-    input.words {
-      width: 280px;
+    .text {
+      display: block;
+      width: 160px;
     }
-    select {
-      width: auto;
-    }
-    input[type='checkbox'] {
-      width: 22px;
-      height: 22px;
+    .words {
+      display: block;
+      width: 290px;
     }
   `,
 })
@@ -121,33 +135,17 @@ export class FeatureRows {
   readonly list = input.required<FeatureList>();
   readonly rows = input.required<readonly Row[]>();
   readonly changed = output<readonly Row[]>();
-  private readonly units = inject(UnitsStore);
-  protected readonly fault = signal('');
-  protected readonly bad = signal('');
-  private readonly system = computed(() => this.units.system());
+  readonly disabled = input(false);
+  protected readonly columns = computed(() => [...this.list().columns.map((c) => c.key), 'acts']);
+  protected readonly byPlace = (n: number): number => n;
 
-  protected options = (c: Column): readonly string[] | null => (typeof c.kind === 'string' ? null : c.kind);
+  protected options = (c: Column): readonly Choice<unknown>[] | null =>
+    typeof c.kind === 'string' ? null : c.kind.map((value) => ({ value, says: value || 'lifts off' }));
+  protected measure = (c: Column): QuantityKind => (c.kind === 'length' ? 'length' : 'number');
   protected label = (c: Column, n: number): string => `${this.list().one} ${n + 1}, ${c.name}`;
 
-  protected shown(c: Column, row: Row): string {
-    const value = row[c.key];
-    return value === undefined || value === null
-      ? ''
-      : c.kind === 'length'
-        ? printFigure(value as number, this.system())
-        : String(value);
-  }
-
-  protected type(n: number, c: Column, text: string): void {
-    this.fault.set('');
-    this.bad.set('');
-    if (c.kind === 'text' || c.kind === 'words') return this.set(n, c.key, text.slice(0, c.kind === 'words' ? 120 : 60));
-    if (text.trim() === '' && c.key.startsWith('lid.')) return this.set(n, c.key, undefined);
-    const read = c.kind === 'length' ? parseLength(text, this.system()) : null;
-    const value = read ? (read.ok ? read.mm : NaN) : Number(text.replace(',', '.'));
-    if (Number.isFinite(value) && text.trim() !== '') return this.set(n, c.key, Math.round(value * 100) / 100);
-    this.bad.set(n + c.key);
-    this.fault.set(`${this.label(c, n)}: ${read && !read.ok ? read.says : 'a number'}.`);
+  protected enter(n: number, key: string, value: number | null): void {
+    this.set(n, key, value === null ? undefined : Math.round(value * 100) / 100);
   }
 
   protected set(n: number, key: string, value: unknown): void {

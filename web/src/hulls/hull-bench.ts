@@ -1,16 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Icons } from '../controls/icons';
+import { FileButton } from '../controls/file-button';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatTableModule } from '@angular/material/table';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import {
   type BenchReading,
   fairReadings,
   type HullModel,
   outlineFault,
   outlineOf,
-  parseLength,
-  parseMass,
-  printFigure,
-  printMass,
   readingFaults,
   tell,
   readingsFromOutline,
@@ -41,7 +46,22 @@ const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
 @Component({
   selector: 'pc-hull-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, FeatureRows, PhotoDesk, Length, Words],
+  imports: [
+    RouterLink,
+    FeatureRows,
+    PhotoDesk,
+    Length,
+    Words,
+    MatButtonModule,
+    MatTableModule,
+    MatTooltipModule,
+    MatButtonToggleModule,
+    ChoiceField,
+    TextField,
+    QuantityField,
+    FileButton,
+    Icons,
+  ],
   templateUrl: './hull-bench.html',
   styleUrl: './hull-bench.scss',
 })
@@ -51,8 +71,8 @@ export default class HullBench {
   protected readonly units = inject(UnitsStore);
   private readonly params = toSignal(inject(ActivatedRoute).paramMap);
   protected readonly columns = COLUMNS;
-  protected readonly kinds = KINDS;
-  protected readonly materials = MATERIALS;
+  protected readonly kinds = choicesOf(KINDS);
+  protected readonly materials = choicesOf(MATERIALS);
   protected readonly features = FEATURES;
   protected readonly traceable = TRACED;
   protected readonly before = signal<HullModel | undefined>(undefined);
@@ -60,7 +80,6 @@ export default class HullBench {
   protected readonly loaded = signal(false);
   protected readonly failed = signal('');
   protected readonly fault = signal('');
-  protected readonly cellFault = signal<{ row: number; column: string; says: string } | null>(null);
   protected readonly kept = signal('');
   protected readonly photo = signal<FlatPhoto | null>(null);
   protected readonly tracing = signal<(typeof TRACED)[number] | null>(null);
@@ -143,16 +162,13 @@ export default class HullBench {
     return xa + ((t - a) / (b - a)) * (xb - xa);
   }
 
-  protected print = (mm: number): string => printFigure(mm, this.units.system());
+  protected readonly readings = computed(() => [...this.draft().readings]);
+  protected readonly shownColumns = ['number', ...COLUMNS.map(([key]) => key), 'acts'];
+  protected readonly byPlace = (n: number): number => n;
 
-  protected type(row: number, column: keyof BenchReading, text: string): void {
-    const read = parseLength(text, this.units.system());
-    if (!read.ok || read.mm < 0) {
-      this.cellFault.set({ row, column, says: `Station ${row + 1}: ${read.ok ? 'a length of nought or more' : read.says}.` });
-      return;
-    }
-    this.cellFault.set(null);
-    this.draft.update((d) => ({ ...d, readings: d.readings.map((r, i) => (i === row ? { ...r, [column]: read.mm } : r)) }));
+  protected type(row: number, column: keyof BenchReading, value: number | null): void {
+    if (value === null) return;
+    this.draft.update((d) => ({ ...d, readings: d.readings.map((r, i) => (i === row ? { ...r, [column]: value } : r)) }));
   }
 
   /** A station between this one and the next, read off the curve as it is. */
@@ -182,10 +198,12 @@ export default class HullBench {
 
   protected readonly figures = Object.entries(FIGURES) as [Figure, string][];
 
-  protected figure(key: Figure): string {
+  protected weighs = (key: Figure): key is 'massKg' | 'capacityKg' => key === 'massKg' || key === 'capacityKg';
+
+  protected figure(key: Figure): number | null {
     const { rest } = this.draft();
     const { seat, feet } = rest;
-    if (key === 'massKg' || key === 'capacityKg') return printMass(rest[key], this.units.system());
+    if (this.weighs(key)) return rest[key];
     const lengths: Record<Exclude<Figure, 'massKg' | 'capacityKg'>, number | undefined> = {
       wall: rest.wall,
       seatX: seat.x,
@@ -196,20 +214,10 @@ export default class HullBench {
       feetFore: feet?.fore,
       feetAft: feet?.aft,
     };
-    const mm = lengths[key];
-    return mm === undefined ? '' : this.print(mm);
+    return lengths[key] ?? null;
   }
 
-  protected typeFigure(key: Figure, text: string): void {
-    const weighs = key === 'massKg' || key === 'capacityKg';
-    const read = weighs ? null : parseLength(text, this.units.system());
-    const value = weighs ? parseMass(text, this.units.system()) : read?.ok ? read.mm : undefined;
-    this.fault.set(
-      value === undefined || value < 0
-        ? `${weighs ? 'Weight' : 'Length'}: "${text.trim()}" cannot be read; write it like ${this.figure(key)}.`
-        : '',
-    );
-    if (value === undefined || value < 0) return;
+  protected typeFigure(key: Figure, value: number): void {
     this.draft.update((d) => ({ ...d, rest: withFigure(d.rest, key, value) }));
   }
 
@@ -222,12 +230,8 @@ export default class HullBench {
     });
   }
 
-  protected async bring(event: Event): Promise<void> {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    const kind = file?.name.toLowerCase().split('.').pop();
-    if (!file) return;
+  protected async bring(file: File): Promise<void> {
+    const kind = file.name.toLowerCase().split('.').pop();
     if (kind !== 'csv' && kind !== 'svg' && kind !== 'dxf') {
       this.fault.set('File: offsets as .csv, or an outline as .svg or .dxf.');
       return;
@@ -307,7 +311,7 @@ export default class HullBench {
     this.store.save(model, this.draft().expects).subscribe({
       next: (saved) => {
         this.take(saved);
-        this.kept.set(`Kept as revision ${saved.revision}.`);
+        this.kept.set(`Saved as revision ${saved.revision}.`);
         if (this.id() === 'new') void this.router.navigate(['/hulls', saved.id], { replaceUrl: true });
       },
       error: (error: unknown) => this.fault.set(wordsOf(error)),

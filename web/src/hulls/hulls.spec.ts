@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { Screen } from '../testing/screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
@@ -88,19 +89,7 @@ describe('the hull screens', () => {
   };
   const textOf = (f: ComponentFixture<unknown>): string =>
     ((f.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ');
-  const input = (f: ComponentFixture<unknown>, label: string): HTMLInputElement => {
-    const found = [...(f.nativeElement as HTMLElement).querySelectorAll('input')].find(
-      (i) => i.getAttribute('aria-label') === label || i.parentElement?.textContent?.trim().startsWith(label),
-    );
-    if (!found) throw new Error(`no field ${label}`);
-    return found;
-  };
-  const type = async (f: ComponentFixture<unknown>, label: string, value: string): Promise<void> => {
-    const field = input(f, label);
-    field.value = value;
-    field.dispatchEvent(new Event('change', { bubbles: true }));
-    await f.whenStable();
-  };
+  const submit = (f: ComponentFixture<unknown>): Promise<void> => new Screen(f).submit();
 
   it('list the library and the owners’ boats, and keep what is written of one', async () => {
     provide('');
@@ -127,12 +116,12 @@ describe('the hull screens', () => {
     expect(textOf(f)).toContain('M Hull');
     (f.nativeElement as HTMLElement).querySelector<HTMLButtonElement>('td button')?.click();
     await f.whenStable();
-    input(f, 'Year').value = '24';
-    (f.nativeElement as HTMLElement).querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
-    await f.whenStable();
-    expect(textOf(f)).toContain('Year: four figures');
-    input(f, 'Year').value = '2024';
-    (f.nativeElement as HTMLElement).querySelector('form')?.dispatchEvent(new Event('submit', { cancelable: true }));
+    const shown = new Screen(f);
+    await shown.enter('Year', '24');
+    await submit(f);
+    expect(shown.faultOf('Year')).toContain('Four figures');
+    await shown.enter('Year', '2024');
+    await submit(f);
     expect(http.expectOne('/api/hulls/own').request.body).toEqual(jasmine.objectContaining({ year: 2024 }));
   });
 
@@ -150,12 +139,13 @@ describe('the hull screens', () => {
     const f = TestBed.createComponent(HullBench);
     http.expectOne('/api/hull-models/test-hull').flush(TEST_HULL);
     await f.whenStable();
-    await type(f, 'Station 3, port half-breadth', 'wide');
-    expect(textOf(f)).toContain('Station 3: "wide" is not a length');
-    await type(f, 'Station 3, port half-breadth', '440 mm');
+    const shown = new Screen(f);
+    await shown.enter('Station 3, port half-breadth', 'wide');
+    expect(shown.faultOf('Station 3, port half-breadth')).toContain('"wide" is not a length');
+    await shown.enter('Station 3, port half-breadth', '440 mm');
     expect(textOf(f)).toContain('Station 3: port and starboard differ by');
     const keep = [...(f.nativeElement as HTMLElement).querySelectorAll('button')].find((b) =>
-      b.textContent?.includes('Keep as a new revision'),
+      b.textContent?.includes('Save as a new revision'),
     );
     keep?.click();
     const sent = http.expectOne('/api/hull-models').request.body as { model: HullModel; expects: number };
@@ -167,7 +157,7 @@ describe('the hull screens', () => {
     const f = TestBed.createComponent(HullBench);
     await f.whenStable();
     [...(f.nativeElement as HTMLElement).querySelectorAll('button')]
-      .find((b) => b.textContent?.includes('Keep this hull'))
+      .find((b) => b.textContent?.includes('Save this hull'))
       ?.click();
     await f.whenStable();
     expect(textOf(f)).toContain('Name: what the hull is called.');

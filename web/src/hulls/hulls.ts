@@ -1,22 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { zodValidator } from '../controls/zod-validator';
+import { MatTableDataSource, MatTableModule } from '@angular/material/table';
+import { MatSort, MatSortModule } from '@angular/material/sort';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { z } from 'zod';
 import { RouterLink } from '@angular/router';
-import type { DescribeHull, HullSummary, OwnHull } from '@plain-cleat/api';
+import { MatButtonModule } from '@angular/material/button';
+import type { HullSummary, OwnHull } from '@plain-cleat/api';
 import { forkJoin } from 'rxjs';
 import { Length } from '../hull-view/words';
 import { wordsOf } from '../stores/session.store';
 import { HullStore } from './hull-store';
 
 /** Hulls: the ones the shop knows, and the very boats of its owners. */
+/** A year a hull may be of, or nothing. */
+const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
+
 @Component({
   selector: 'pc-hulls',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, Length],
+  imports: [RouterLink, Length, MatButtonModule, ReactiveFormsModule, MatSortModule, MatTableModule, TextField, ValidSubmit],
   template: `
     <div class="step">
       <section class="pad">
         <div class="spread">
           <h1>Hulls</h1>
-          <a class="act" routerLink="/hulls/new">New hull from the tape</a>
+          <a mat-flat-button routerLink="/hulls/new">New hull from the tape</a>
         </div>
         @if (library(); as all) {
           <ul class="models">
@@ -28,45 +39,48 @@ import { HullStore } from './hull-store';
                 >
               </li>
             } @empty {
-              <li class="muted">No hull yet. Measure one with the tape, or bring its offsets.</li>
+              <li class="muted">No hull yet. Measure one with the tape, or import its offsets.</li>
             }
           </ul>
           <h2>Owners' own boats</h2>
-          <table>
-            <thead>
-              <tr>
-                <th>Owner</th>
-                <th>Hull</th>
-                <th>Serial</th>
-                <th>Year, colour</th>
-                <th>Rigs</th>
-                <th>Ledger</th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (h of own(); track h.id) {
-                <tr [class.chosen]="chosen()?.id === h.id">
-                  <td>
-                    <button class="link" type="button" (click)="chosen.set(h)">{{ h.owner.name }}</button>
-                  </td>
-                  <td>{{ name(h.model) }}</td>
-                  <td>{{ h.serial || '–' }}</td>
-                  <td>{{ h.year ?? '' }} {{ h.colour }}</td>
-                  <td>
-                    @for (r of h.rigs; track r.id) {
-                      <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a>&ngsp;
-                    }
-                  </td>
-                  <td>
-                    <a [routerLink]="['/hulls', 'own', h.id]">{{ h.facts ? h.facts + ' entries' : 'untouched' }}</a>
-                  </td>
-                </tr>
-              } @empty {
-                <tr>
-                  <td colspan="6" class="muted">No boat here yet.</td>
-                </tr>
-              }
-            </tbody>
+          <table mat-table matSort aria-label="Owners' own boats" [dataSource]="rows">
+            <ng-container matColumnDef="owner">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Owner</th>
+              <td mat-cell *matCellDef="let h">
+                <button mat-button class="link" type="button" (click)="choose(h)">{{ h.owner.name }}</button>
+              </td>
+            </ng-container>
+            <ng-container matColumnDef="model">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Hull</th>
+              <td mat-cell *matCellDef="let h">{{ name(h.model) }}</td>
+            </ng-container>
+            <ng-container matColumnDef="serial">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Serial</th>
+              <td mat-cell *matCellDef="let h">{{ h.serial || '–' }}</td>
+            </ng-container>
+            <ng-container matColumnDef="year">
+              <th mat-header-cell mat-sort-header *matHeaderCellDef>Year, colour</th>
+              <td mat-cell *matCellDef="let h">{{ h.year ?? '' }} {{ h.colour }}</td>
+            </ng-container>
+            <ng-container matColumnDef="rigs">
+              <th mat-header-cell *matHeaderCellDef>Rigs</th>
+              <td mat-cell *matCellDef="let h">
+                @for (r of h.rigs; track r.id) {
+                  <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a>&ngsp;
+                }
+              </td>
+            </ng-container>
+            <ng-container matColumnDef="ledger">
+              <th mat-header-cell *matHeaderCellDef>Ledger</th>
+              <td mat-cell *matCellDef="let h">
+                <a [routerLink]="['/hulls', 'own', h.id]">{{ h.facts ? h.facts + ' entries' : 'untouched' }}</a>
+              </td>
+            </ng-container>
+            <tr mat-header-row *matHeaderRowDef="columns"></tr>
+            <tr mat-row *matRowDef="let h; columns: columns" [class.chosen]="chosen()?.id === h.id"></tr>
+            <tr *matNoDataRow>
+              <td colspan="6" class="muted">No boat here yet.</td>
+            </tr>
           </table>
         } @else {
           <p class="muted" role="status">{{ failed() || 'Looking up the hulls' }}</p>
@@ -75,26 +89,16 @@ import { HullStore } from './hull-store';
       <aside>
         @if (chosen(); as h) {
           <h2>{{ h.owner.name }}'s {{ name(h.model) }}</h2>
-          <form
-            class="about"
-            (submit)="
-              $event.preventDefault();
-              keep(h, { serial: serial.value, year: yearOf(year.value), colour: colour.value, notes: notes.value })
-            "
-          >
-            <label class="field"><span>Serial number</span><input #serial [value]="h.serial" maxlength="60" /></label>
-            <label class="field"
-              ><span>Year</span><input #year inputmode="numeric" [value]="h.year ?? ''" placeholder="2024"
-            /></label>
-            <label class="field"><span>Colour</span><input #colour [value]="h.colour" maxlength="40" /></label>
-            <label class="field"
-              ><span>Notes</span><textarea #notes rows="3" maxlength="1000" [value]="h.notes"></textarea>
-            </label>
+          <form class="about" [formGroup]="form" (pcSubmit)="keep(h)">
+            <pc-text-field label="Serial number" [max]="60" [control]="form.controls.serial" />
+            <pc-text-field label="Year" inputmode="numeric" placeholder="2024" [max]="4" [control]="form.controls.year" />
+            <pc-text-field label="Colour" [max]="40" [control]="form.controls.colour" />
+            <pc-text-field label="Notes" [rows]="3" [max]="1000" [control]="form.controls.notes" />
             @if (fault()) {
               <p class="fault" role="alert">{{ fault() }}</p>
             }
             <p role="status" class="small muted">{{ kept() }}</p>
-            <button class="act" type="submit">Keep</button>
+            <button mat-flat-button type="submit">Save</button>
           </form>
         } @else {
           <h2>One boat, many rigs</h2>
@@ -129,7 +133,16 @@ export default class Hulls {
   private readonly store = inject(HullStore);
   protected readonly library = signal<readonly HullSummary[] | null>(null);
   protected readonly own = signal<readonly OwnHull[]>([]);
+  protected readonly columns = ['owner', 'model', 'serial', 'year', 'rigs', 'ledger'];
+  protected readonly rows = new MatTableDataSource<OwnHull>();
+  private readonly sort = viewChild(MatSort);
   protected readonly chosen = signal<OwnHull | null>(null);
+  protected readonly form = new FormGroup({
+    serial: new FormControl('', { nonNullable: true }),
+    year: new FormControl('', { nonNullable: true, validators: zodValidator(year, 'Four figures, like 2024, or nothing.') }),
+    colour: new FormControl('', { nonNullable: true }),
+    notes: new FormControl('', { nonNullable: true }),
+  });
   protected readonly failed = signal('');
   protected readonly fault = signal('');
   protected readonly kept = signal('');
@@ -137,6 +150,17 @@ export default class Hulls {
 
   constructor() {
     this.load();
+    this.rows.sortingDataAccessor = (h, by) =>
+      ({ owner: h.owner.name, model: this.name(h.model), serial: h.serial, year: h.year ?? 0 })[by] ?? '';
+    effect(() => {
+      this.rows.data = [...this.own()];
+      this.rows.sort = this.sort() ?? null;
+    });
+  }
+
+  protected choose(h: OwnHull): void {
+    this.chosen.set(h);
+    this.form.setValue({ serial: h.serial, year: h.year === null ? '' : String(h.year), colour: h.colour, notes: h.notes });
   }
 
   private load(): void {
@@ -150,16 +174,14 @@ export default class Hulls {
   }
 
   protected name = (model: string): string => this.names().get(model) ?? model;
-  protected yearOf = (text: string): number | null => (text.trim() === '' ? null : Number(text));
 
-  protected keep(hull: OwnHull, about: DescribeHull): void {
+  protected keep(hull: OwnHull): void {
     this.kept.set('');
-    const wrong = about.year !== null && !(Number.isInteger(about.year) && about.year >= 1950 && about.year <= 2100);
-    this.fault.set(wrong ? 'Year: four figures, like 2024, or nothing.' : '');
-    if (wrong) return;
-    this.store.describe(hull.id, about).subscribe({
+    this.fault.set('');
+    const { year, ...about } = this.form.getRawValue();
+    this.store.describe(hull.id, { ...about, year: year.trim() === '' ? null : Number(year) }).subscribe({
       next: () => {
-        this.kept.set('Kept.');
+        this.kept.set('Saved.');
         this.load();
       },
       error: (error: unknown) => this.fault.set(wordsOf(error)),

@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { Screen } from '../testing/screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
@@ -85,39 +86,37 @@ describe('the ledger of a hull', () => {
 
   it('plugs an open one, saying with what, and takes one back that was never there', async () => {
     await click('O1');
-    const plug = async (what: string): Promise<void> => {
-      const input = element().querySelector<HTMLInputElement>('aside form input');
-      if (input) input.value = what;
-      element()
-        .querySelector('aside form')
-        ?.dispatchEvent(new Event('submit', { cancelable: true }));
-      await f.whenStable();
-    };
-    await plug(' ');
-    expect(text()).toContain('Plug with: say what');
-    await plug('nylon plug');
+    const shown = new Screen(f);
+    await shown.enter('Plug with', ' ');
+    await shown.submit('aside form');
+    expect(shown.faultOf('Plug with')).toContain('Say what');
+    await shown.enter('Plug with', 'nylon plug');
+    await shown.submit('aside form');
     expect(sent()).toEqual([jasmine.objectContaining({ kind: 'holePlugged', hole: found.id, with: 'nylon plug', rig: null })]);
     http.expectOne('/api/hulls/h/ledger').flush(ledger([found]));
     await f.whenStable();
-    await click('Take this hole back');
+    await click('Delete this hole');
     expect(sent()).toEqual([jasmine.objectContaining({ kind: 'tookBack', fact: found.id })]);
   });
 
   it('takes in a found hole, and refuses by its field what is none', async () => {
-    const add = async (...values: string[]): Promise<void> => {
-      element()
-        .querySelectorAll<HTMLInputElement>('.found input')
-        .forEach((input, i) => (input.value = values[i] ?? ''));
-      element()
-        .querySelector('.found')
-        ?.dispatchEvent(new Event('submit', { cancelable: true }));
-      await f.whenStable();
+    const shown = new Screen(f);
+    const add = async (reading: string, bit = '6'): Promise<void> => {
+      await shown.enter('Called', 'O2');
+      await shown.enter('From the bow tip, taut', reading);
+      await shown.enter('How wide', bit);
+      await shown.submit('.found:last-of-type');
     };
-    await add('O2', 'there', '', '6');
-    expect(text()).toContain('From the bow tip: "there" is not a length');
-    await add('O2', '9000', '', '6');
-    expect(text()).toContain('not on this hull');
-    await add('O2', '900', 'S 40', '6', 'sharp edge');
+    await add('there');
+    expect(shown.faultOf('From the bow tip, taut')).toContain('"there" is not a length');
+    await add('9000');
+    expect(shown.faultOf('From the bow tip, taut')).toContain('From 0 mm to 3100 mm.');
+    await add('900', '0.5');
+    expect(shown.faultOf('How wide')).toContain('From 1 mm to 200 mm.');
+    await shown.enter('Off centre', '40');
+    await shown.choose('Side', 'starboard');
+    await shown.enter('Note', 'sharp edge');
+    await add('900');
     expect(sent()).toEqual([
       jasmine.objectContaining({
         kind: 'holeFound',
@@ -134,7 +133,7 @@ describe('the ledger of a hull', () => {
     http.expectOne('/api/found-holes').flush({ holes: [hole], faults: [{ line: 3, column: 'bit', says: 'not a length' }] });
     await f.whenStable();
     expect(text()).toContain('line 3, bit: not a length');
-    await click('Keep 1 holes');
+    await click('Save 1 holes');
     expect(sent().map((one) => one.kind)).toEqual(['holeFound', 'holePlugged']);
   });
 });

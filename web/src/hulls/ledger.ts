@@ -1,5 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { FileButton } from '../controls/file-button';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import { MatTableModule } from '@angular/material/table';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { RouterLink } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import type { FoundList, HullLedger } from '@plain-cleat/api';
 import {
   fairHull,
@@ -10,7 +19,6 @@ import {
   type Fact,
   type NewFact,
   printBit,
-  readFoundHoles,
 } from '@plain-cleat/core';
 import { planEdges } from '../hull-view/shapes';
 import { Scale } from '../hull-view/scale';
@@ -26,7 +34,18 @@ type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig'
 @Component({
   selector: 'pc-hull-ledger',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, Length],
+  imports: [
+    RouterLink,
+    Length,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatTableModule,
+    ChoiceField,
+    TextField,
+    QuantityField,
+    FileButton,
+    ValidSubmit,
+  ],
   templateUrl: './ledger.html',
   styleUrl: './ledger.scss',
 })
@@ -76,6 +95,11 @@ export default class Ledger {
       this.own();
       this.load();
     });
+    effect(() => {
+      const { label } = this.finding.controls;
+      const next = this.nextLabel();
+      if (label.pristine) label.setValue(next);
+    });
   }
 
   protected load(): void {
@@ -124,28 +148,35 @@ export default class Ledger {
     return h.plugged ? [found, { kind: 'holePlugged', hole, with: h.plugged }] : [found];
   };
 
-  protected add(label: string, reading: string, off: string, bit: string, note: string): void {
-    const read = readFoundHoles(
-      [
-        ['label', 'reading', 'off', 'bit', 'note'],
-        [label, reading, off, bit, note],
-      ],
-      this.units.system(),
-    );
-    const [wrong] = read.faults;
-    const name = { reading: 'From the bow tip', off: 'Off centre', bit: 'How wide' }[wrong?.column ?? ''] ?? wrong?.column;
-    if (wrong) return this.fault.set(`${name}: ${wrong.says}.`);
-    const [hole] = read.holes;
-    const beyond =
-      hole && (hole.reading > (this.surface()?.length ?? 0) + 100 || Math.abs(hole.offCentre) > (this.surface()?.beam ?? 0) / 2);
-    if (beyond) return this.fault.set('From the bow tip: that is not on this hull.');
-    if (hole) this.keep(this.foundFact(hole), `${hole.label} is in the ledger.`);
+  protected readonly columns = ['label', 'state', 'measured', 'off', 'bit', 'of', 'rig', 'by'];
+  protected readonly byKey = (_: number, h: HistoryHole): string => h.key;
+  protected readonly sides = choicesOf(['port', 'starboard'] as const);
+  protected readonly length = computed(() => this.surface()?.length);
+  protected readonly half = computed(() => (this.surface()?.beam ?? 2000) / 2);
+  protected readonly plugging = new FormGroup({
+    what: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what, such as a nylon plug in sealant.') }),
+  });
+  protected readonly finding = new FormGroup({
+    label: new FormControl('', { nonNullable: true, validators: wordsWanted('Give it a short name, such as O1.') }),
+    reading: new FormControl<number | null>(null),
+    off: new FormControl<number | null>(0),
+    side: new FormControl<'port' | 'starboard'>('port', { nonNullable: true }),
+    bit: new FormControl<number | null>(null),
+    note: new FormControl('', { nonNullable: true }),
+  });
+
+  protected add(): void {
+    const { label, reading, off, side, bit, note } = this.finding.getRawValue();
+    if (reading === null || bit === null) return;
+    const offCentre = (off ?? 0) * (side === 'port' ? -1 : 1);
+    const hole = { label: label.trim(), reading, offCentre, down: null, bit, says: note.trim(), plugged: '', datum: 'bow' };
+    this.keep(this.foundFact(hole), `${hole.label} is in the ledger.`);
+    this.finding.reset({ off: 0 });
   }
 
-  protected async read(file: File | null): Promise<void> {
+  protected async read(file: File): Promise<void> {
     this.fault.set('');
     this.list.set(null);
-    if (!file) return;
     if (file.size > 200_000) return this.fault.set('A list is under 200 kB.');
     this.store.readFound(await file.text(), this.units.system()).subscribe({
       next: (l) => this.list.set(l),
@@ -158,14 +189,14 @@ export default class Ledger {
     this.keep(holes.flatMap(this.foundFact), `${holes.length} holes are in the ledger.`);
   }
 
-  protected plug(h: HistoryHole, what: string): void {
-    this.fault.set(what.trim() ? '' : 'Plug with: say what, such as a nylon plug in sealant.');
-    if (what.trim() && h.hole)
-      this.keep([{ kind: 'holePlugged', hole: h.hole.fact, with: what.trim() }], `${h.label} is plugged.`);
+  protected plug(h: HistoryHole): void {
+    const what = this.plugging.getRawValue().what.trim();
+    if (h.hole) this.keep([{ kind: 'holePlugged', hole: h.hole.fact, with: what }], `${h.label} is plugged.`);
+    this.plugging.reset();
   }
 
   protected takeBack(fact: string): void {
     this.chosen.set(null);
-    this.keep([{ kind: 'tookBack', fact, why: 'not there' }], 'Taken back.');
+    this.keep([{ kind: 'tookBack', fact, why: 'not there' }], 'Deleted.');
   }
 }

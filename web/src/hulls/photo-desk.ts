@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
-import { homography, parseLength, type Picture, printFigure, printLength, type Spot, trust } from '@plain-cleat/core';
+import { QuantityField } from '../controls/quantity';
+import { FileButton } from '../controls/file-button';
+import { MatButtonModule } from '@angular/material/button';
+import { homography, type Picture, printLength, type Spot, trust } from '@plain-cleat/core';
 import { wrap } from 'comlink';
 import { UnitsStore } from '../stores/units.store';
 import type { PhotoWorker } from '../workers/photo.worker';
@@ -22,13 +25,15 @@ const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard
 @Component({
   selector: 'pc-photo-desk',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, FileButton, QuantityField],
   template: `
     <h2>From a photo</h2>
     <p class="small">Tape a rectangle on the deck, measure it, take the photo from as high as you can.</p>
-    <label class="way"
-      >{{ picture() ? 'Another photo' : 'Choose a photo'
-      }}<input class="hidden" type="file" accept="image/jpeg,image/png,image/webp" (change)="open($event)"
-    /></label>
+    <pc-file-button
+      [label]="picture() ? 'Choose another photo' : 'Choose a photo'"
+      accept="image/jpeg,image/png,image/webp"
+      (chosen)="open($event)"
+    />
     @if (picture(); as p) {
       <!-- Marks are points of a picture; who cannot point takes the tape, in the table of stations. -->
       <!-- eslint-disable-next-line @angular-eslint/template/click-events-have-key-events -->
@@ -48,26 +53,26 @@ const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard
       <p class="small" role="status">
         {{ marks().length < 4 ? 'Tap the ' + corners[marks().length] + ' corner of the rectangle.' : 'Four marks set.' }}
         @if (marks().length) {
-          <button class="link" type="button" (click)="marks.set([])">Mark anew</button>
+          <button mat-button class="link" type="button" (click)="marks.set([])">Mark anew</button>
         }
       </p>
-      <div class="row">
+      <div class="two">
         @for (f of fields(); track f.key) {
-          <label class="field"
-            ><span>{{ f.name }}</span
-            ><input
-              #typed
-              class="short"
-              [value]="f.value"
-              [attr.aria-invalid]="bad() === f.key"
-              (change)="type(f.key, typed.value)"
-          /></label>
+          <pc-quantity
+            [label]="f.name"
+            kind="length"
+            [least]="f.least"
+            [most]="9000"
+            [optional]="f.key === 'check'"
+            [value]="f.value"
+            (entered)="type(f.key, $event ?? 0)"
+          />
         }
       </div>
       @if (trusted(); as t) {
         <p class="small">{{ t }}</p>
       }
-      <button class="act" type="button" [disabled]="marks().length < 4 || working()" (click)="flatten()">
+      <button mat-flat-button type="button" [disabled]="marks().length < 4 || working()" (click)="flatten()">
         {{ working() ? 'Straightening' : 'Lay it under the strip' }}
       </button>
     }
@@ -95,9 +100,6 @@ const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard
       fill: #f3d98b;
       font-weight: 600;
     }
-    .short {
-      width: 92px !important;
-    }
   `,
 })
 export class PhotoDesk {
@@ -109,7 +111,6 @@ export class PhotoDesk {
   protected readonly picture = signal<{ url: string; width: number; height: number; bitmap: ImageBitmap } | null>(null);
   protected readonly marks = signal<readonly Spot[]>([]);
   protected readonly fault = signal('');
-  protected readonly bad = signal('');
   protected readonly working = signal(false);
   protected readonly taped = signal({ fore: 800, long: 2000, wide: 600, check: 0 });
   private worker?: Worker;
@@ -120,12 +121,11 @@ export class PhotoDesk {
 
   protected readonly fields = computed(() => {
     const t = this.taped();
-    const print = (mm: number): string => printFigure(mm, this.units.system());
     return [
-      { key: 'fore' as const, name: 'forward edge, aft of bow', value: print(t.fore) },
-      { key: 'long' as const, name: 'its length', value: print(t.long) },
-      { key: 'wide' as const, name: 'its width', value: print(t.wide) },
-      { key: 'check' as const, name: 'its diagonal, measured', value: t.check ? print(t.check) : '' },
+      { key: 'fore' as const, name: 'Forward edge, aft of bow', value: t.fore, least: 0 },
+      { key: 'long' as const, name: 'Its length', value: t.long, least: 50 },
+      { key: 'wide' as const, name: 'Its width', value: t.wide, least: 50 },
+      { key: 'check' as const, name: 'Its diagonal, measured', value: t.check || null, least: 50 },
     ];
   });
 
@@ -159,20 +159,11 @@ export class PhotoDesk {
       : `The diagonal is off by ${print(t.residual)}. ${slip}`;
   });
 
-  protected type(key: 'fore' | 'long' | 'wide' | 'check', text: string): void {
-    const read = parseLength(text, this.units.system());
-    const ok = read.ok && read.mm >= 0 && read.mm <= 9000 && (key === 'fore' || read.mm > 50);
-    const empty = key === 'check' && text.trim() === '';
-    this.bad.set(ok || empty ? '' : key);
-    this.fault.set(ok || empty ? '' : `Rectangle: ${read.ok ? 'a length as measured on the deck' : read.says}.`);
-    if (ok || empty) this.taped.update((t) => ({ ...t, [key]: empty || !read.ok ? 0 : read.mm }));
+  protected type(key: 'fore' | 'long' | 'wide' | 'check', mm: number): void {
+    this.taped.update((t) => ({ ...t, [key]: mm }));
   }
 
-  protected async open(event: Event): Promise<void> {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (!file) return;
+  protected async open(file: File): Promise<void> {
     this.fault.set('');
     let bitmap: ImageBitmap;
     try {

@@ -1,4 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { type Fitted, printMoney, renewAssembly, standingOn, takeAssembly, takenBy, tell } from '@plain-cleat/core';
 import { asOne } from '../stores/as-one';
 import { AssemblyView } from '../hull-view/assembly-view';
@@ -13,14 +18,16 @@ import { OtherHulls } from './other-hulls';
 @Component({
   selector: 'pc-assembly-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Mass, AssemblyView],
+  imports: [Mass, AssemblyView, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   template: `
     <h3>{{ known()?.name ?? 'Built on ' + item().placed.part.name }}</h3>
     <pc-assembly-view [parts]="parts()" [base]="item().placed.id" (picked)="picked.emit($event)" />
     <ul aria-label="What it is made of">
       @for (p of parts(); track p.placed.id) {
         <li>
-          <button class="link" type="button" (click)="picked.emit(p.placed.id)">{{ p.letter }}, {{ p.placed.part.name }}</button>
+          <button mat-button class="link" type="button" (click)="picked.emit(p.placed.id)">
+            {{ p.letter }}, {{ p.placed.part.name }}
+          </button>
         </li>
       }
     </ul>
@@ -33,20 +40,13 @@ import { OtherHulls } from './other-hulls';
       <p class="small">
         From the library, version {{ of.version }}.
         @if (newer(); as n) {
-          <button class="way" type="button" (click)="renew()">Bring it to version {{ n.version }}</button>
+          <button mat-stroked-button type="button" (click)="renew()">Update to version {{ n.version }}</button>
         }
       </p>
     }
-    <form class="row" (submit)="$event.preventDefault(); keep(name.value)">
-      <input
-        #name
-        class="line grow"
-        aria-label="Name in the library"
-        maxlength="80"
-        [value]="known()?.name ?? ''"
-        placeholder="name in the library"
-      />
-      <button class="way" type="submit">{{ known() ? 'Keep as newer' : 'Keep in the library' }}</button>
+    <form class="row" [formGroup]="form" (pcSubmit)="keep()">
+      <pc-text-field class="grow" label="Name in the library" [max]="80" [control]="form.controls.name" />
+      <button mat-stroked-button type="submit">{{ known() ? 'Save as a newer version' : 'Save to the library' }}</button>
     </form>
     @if (fault()) {
       <p class="fault" role="alert">{{ fault() }}</p>
@@ -74,6 +74,12 @@ export class AssemblyBench {
   private readonly hulls = inject(OtherHulls);
   private readonly units = inject(UnitsStore);
   protected readonly money = printMoney;
+  protected readonly form = new FormGroup({
+    name: new FormControl('', {
+      nonNullable: true,
+      validators: wordsWanted('Call it something, such as crate with two tubes.'),
+    }),
+  });
   protected readonly fault = signal('');
   protected readonly kept = signal('');
 
@@ -101,17 +107,20 @@ export class AssemblyBench {
       : 'it stands where it is put';
   });
   protected readonly others = computed(() => this.hulls.taking(this.item().placed.part, this.state().doc.hull.id) ?? []);
-  protected keep(text: string): void {
-    const name = text.trim();
+  constructor() {
+    effect(() => this.form.reset({ name: this.known()?.name ?? '' }));
+  }
+
+  protected keep(): void {
+    const name = this.form.getRawValue().name.trim();
     this.kept.set('');
-    this.fault.set(name ? '' : 'Name in the library: call it something, such as crate with two tubes.');
-    if (!name) return;
+    this.fault.set('');
     const known = this.known();
     const id = known?.id ?? `a-${crypto.randomUUID().slice(0, 12)}`;
     const assembly = takeAssembly(this.state().plan, this.item().placed.id, { id, name, version: (known?.version ?? 0) + 1 });
     this.library.keep(assembly, known?.version ?? 0).subscribe({
       next: (kept) => {
-        this.kept.set(`Kept in the library as version ${kept.version}.`);
+        this.kept.set(`Saved in the library as version ${kept.version}.`);
         const { of } = this.item().placed.fitting;
         this.store.change({
           id: crypto.randomUUID(),

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
+import { Icons } from '../controls/icons';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
+import { TextField } from '../controls/text-field';
+import { QuantityField } from '../controls/quantity';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatMenuModule, MatMenuTrigger } from '@angular/material/menu';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { MatButtonModule } from '@angular/material/button';
 import {
   type Change,
   type Cure,
@@ -7,14 +15,12 @@ import {
   type MountAdvice,
   mountMinutes,
   otherSide,
-  parseLength,
-  printLength,
   type Place,
   placeOfReading,
-  printFigure,
   printMoney,
   reading,
   RUN_NAMES,
+  type QuantityKind,
   sideOf,
   SUPPLIERS,
   type Fitting,
@@ -34,6 +40,18 @@ const FIXED: readonly Place['on'][] = ['insert', 'scupper', 'plate', 'fitting'];
 
 type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
 
+/** A figure of the fitting that can be typed exactly. */
+interface Row {
+  readonly field: Field;
+  readonly name: string;
+  readonly kind: QuantityKind;
+  readonly value: number;
+  readonly least: number | null;
+  readonly most: number | null;
+  /** Where it stands says it: it is read here and changed there. */
+  readonly fixed: boolean;
+}
+
 /** The tallest riser, mm. */
 const TALLEST = 1500;
 
@@ -41,7 +59,22 @@ const TALLEST = 1500;
 @Component({
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AssemblyBench, FindingBox, Mass, More, Mounts, TrackLines],
+  imports: [
+    AssemblyBench,
+    FindingBox,
+    Mass,
+    More,
+    Mounts,
+    TrackLines,
+    MatButtonModule,
+    MatExpansionModule,
+    MatMenuModule,
+    MatTooltipModule,
+    QuantityField,
+    TextField,
+    ChoiceField,
+    Icons,
+  ],
   templateUrl: './card.html',
   styleUrl: './card.scss',
 })
@@ -55,10 +88,18 @@ export class Card {
   readonly changed = output<Change>();
   readonly tookOff = output<void>();
   readonly copied = output<void>();
+  readonly turned = output<number>();
+  private readonly menu = viewChild.required(MatMenuTrigger);
+
+  /** Everything that can be done with it. */
+  openMenu(): void {
+    this.menu().openMenu();
+  }
+
   readonly picked = output<string>();
   private readonly units = inject(UnitsStore);
   protected readonly fault = signal<{ field: Field; says: string } | null>(null);
-  protected readonly suppliers = SUPPLIERS;
+  protected readonly suppliers = choicesOf(SUPPLIERS);
   protected readonly money = printMoney;
 
   protected readonly fitting = computed(() => this.item().placed.fitting);
@@ -73,32 +114,37 @@ export class Card {
   );
   protected readonly side = computed(() => sideOf(this.at().y));
   protected readonly datum = computed(() => findDatum(this.state().workup.surface, this.state().plan.tape.datum));
-  protected readonly fields = computed(() => {
+  protected readonly fields = computed((): Row[] => {
     const { surface } = this.state().workup;
     const { tape } = this.state().plan;
     const { lift } = this.fitting();
     const { place } = this.item().placed;
-    const print = (mm: number): string => printFigure(mm, this.units.system());
     const run = RUN_NAMES[tape.run];
-    const rows: { field: Field; name: string; value: string; fixed: boolean }[] = [
-      {
-        field: 'reading',
-        name: `From ${this.datum().name}, ${run}`,
-        value: print(reading(surface, this.datum(), tape.run, this.at())),
+    const length = (field: Field, name: string, value: number, more: Partial<Row> = {}): Row => ({
+      field,
+      name,
+      value,
+      kind: 'length',
+      least: 0,
+      most: null,
+      fixed: false,
+      ...more,
+    });
+    const rows = [
+      length('reading', `From ${this.datum().name}, ${run}`, reading(surface, this.datum(), tape.run, this.at()), {
         fixed: FIXED.includes(place.on),
-      },
+      }),
     ];
-    if (place.on === 'side')
-      rows.push({ field: 'down', name: `Down from the gunwale, ${place.side}`, value: print(place.down), fixed: false });
+    if (place.on === 'side') rows.push(length('down', `Down from the gunwale, ${place.side}`, place.down));
     else
-      rows.push({
-        field: 'off',
-        name: `Off centre, ${this.side() === 'centre' ? 'starboard +' : this.side()}`,
-        value: print(Math.abs(this.at().y)),
-        fixed: place.on !== 'deck',
-      });
-    rows.push({ field: 'lift', name: 'Raised on a riser', value: print(lift), fixed: false });
-    if ('heading' in place) rows.push({ field: 'heading', name: 'Turned, degrees', value: String(place.heading), fixed: false });
+      rows.push(
+        length('off', `Off centre, ${this.side() === 'centre' ? 'starboard +' : this.side()}`, Math.abs(this.at().y), {
+          least: null,
+          fixed: place.on !== 'deck',
+        }),
+      );
+    rows.push(length('lift', 'Raised on a riser', lift, { most: TALLEST }));
+    if ('heading' in place) rows.push(length('heading', 'Turned', place.heading, { kind: 'degrees', least: -360, most: 360 }));
     return rows;
   });
   protected readonly top = computed(
@@ -113,32 +159,22 @@ export class Card {
     return this.item().placed.id;
   }
 
-  protected type(field: Field, input: HTMLInputElement): void {
+  protected type(field: Field, value: number): void {
     this.fault.set(null);
     const wrong = (says: string): void => this.fault.set({ field, says });
     const { lift } = this.fitting();
     const { place } = this.item().placed;
     if (field === 'heading') {
-      const degrees = Number(input.value);
-      if (input.value.trim() === '' || !Number.isFinite(degrees) || Math.abs(degrees) > 360)
-        return wrong('degrees from −360 to 360, like 45');
-      if ('heading' in place) this.slid.emit({ ...place, heading: degrees });
-      return;
-    }
-    const read = parseLength(input.value, this.units.system());
-    if (!read.ok) return wrong(read.says);
-    if (read.mm < 0 && field !== 'off') return wrong('a length of nought or more');
-    if (field === 'lift') {
-      if (read.mm > TALLEST) return wrong(`a riser of ${printLength(TALLEST, this.units.system(), 'down')} at the most`);
-      this.changed.emit({ id: this.id(), kind: 'liftItem', item: this.key, from: lift, to: read.mm });
-    } else if (field === 'off') {
+      if ('heading' in place) this.slid.emit({ ...place, heading: value });
+    } else if (field === 'lift') this.changed.emit({ id: this.id(), kind: 'liftItem', item: this.key, from: lift, to: value });
+    else if (field === 'off') {
       if (place.on !== 'deck') return;
-      const y = this.side() === 'port' ? -read.mm : read.mm;
-      if (Math.abs(y) > this.state().workup.surface.halfBreadth(place.x)) return wrong('that is off the hull here');
+      const y = this.side() === 'port' ? -value : value;
+      if (Math.abs(y) > this.state().workup.surface.halfBreadth(place.x)) return wrong('That is off the hull here.');
       this.slid.emit({ ...place, y });
     } else if (field === 'down') {
-      if (place.on === 'side') this.slid.emit({ ...place, down: read.mm });
-    } else this.toReading(read.mm, wrong);
+      if (place.on === 'side') this.slid.emit({ ...place, down: value });
+    } else this.toReading(value, wrong);
   }
 
   private toReading(mm: number, wrong: (says: string) => void): void {
@@ -160,9 +196,9 @@ export class Card {
       towards: this.towards(),
       near: this.at().x,
     });
-    if (x === undefined) return wrong('the tape reads that nowhere on this hull');
+    if (x === undefined) return wrong('The tape reads that nowhere on this hull.');
     const track = place.on === 'track' ? this.state().doc.hull.tracks.find((t) => t.id === place.track) : undefined;
-    if (track && (x < track.fore || x > track.aft)) return wrong(`off the end of ${track.name}`);
+    if (track && (x < track.fore || x > track.aft)) return wrong(`Off the end of ${track.name}.`);
     this.slid.emit({ ...place, x } as Place);
   }
 

@@ -1,18 +1,14 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 
 const KEYS = [
   ['/', 'find a part'],
   ['← →', 'walk from fitting to fitting'],
-  ['G', 'pick up, then arrows move it; Shift coarse'],
-  ['X', 'choose several: adds or leaves this one'],
-  ['S', 'show the next set'],
-  ['E', 'type its exact place; Esc leaves the field'],
-  ['[ ]', 'turn it'],
-  ['M', 'ways to hold it'],
-  ['H', 'hook the tape'],
-  ['F', 'turn the boat round'],
-  ['U', 'undo, Shift-U redo'],
-  ['Delete', 'take it off'],
+  ['Space or Enter', 'pick up, then arrows move it; Shift coarse; again puts it down'],
+  ['Ctrl Space', 'choose several: adds or leaves this one'],
+  ['Shift F10', 'everything else that can be done with it'],
+  ['Ctrl Z', 'undo; Ctrl Shift Z redo'],
+  ['Delete', 'delete it'],
   ['Esc', 'let go'],
   ['?', 'this list'],
 ] as const;
@@ -21,11 +17,12 @@ const KEYS = [
 @Component({
   selector: 'pc-keys',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `
     <div class="keys" role="region" aria-label="Keys">
       <div class="spread">
         <h3>Keys</h3>
-        <button class="link" type="button" (click)="closed.emit()">Close</button>
+        <button mat-button class="link" type="button" (click)="closed.emit()">Close</button>
       </div>
       <dl class="facts">
         @for (k of keys; track k[0]) {

@@ -14,15 +14,15 @@ describe('the layout bench', () => {
 
   it('finds parts by name and says so when there is none', async () => {
     const rig = await OpenRig.show(LayOut);
-    await rig.type('pc-palette input', 'lam');
+    await rig.enter('Find a part', 'lam');
     expect(rig.element.querySelectorAll('.parts button').length).toBe(1);
-    await rig.type('pc-palette input', 'anvil');
+    await rig.enter('Find a part', 'anvil');
     expect(rig.text).toContain('No part like that in the stores.');
   });
 
   it('brings a part aboard by Enter and opens its card', async () => {
     const rig = await OpenRig.show(LayOut);
-    await rig.type('pc-palette input', 'box');
+    await rig.enter('Find a part', 'box');
     rig.find('pc-palette input').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
     await rig.fixture.whenStable();
     expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'placeItem' }));
@@ -37,9 +37,16 @@ describe('the layout bench', () => {
     key('ArrowLeft');
     await rig.fixture.whenStable();
     expect(rig.find('pc-card h2').textContent).toBe('Box');
-    key('g');
+    key(' ');
     key('ArrowRight', { shiftKey: true });
-    key(']');
+    key('Enter');
+    await rig.fixture.whenStable();
+    key('F10', { shiftKey: true });
+    await rig.fixture.whenStable();
+    const turn = [...document.querySelectorAll<HTMLElement>('[mat-menu-item]')].find((i) =>
+      i.textContent?.includes('to starboard'),
+    );
+    turn?.click();
     await rig.fixture.whenStable();
     const [nudged, turned] = rig.sentChanges();
     expect(nudged).toEqual(jasmine.objectContaining({ kind: 'slideItem', to: { on: 'deck', x: 2225.4, y: 0, heading: 0 } }));
@@ -68,7 +75,7 @@ describe('the layout bench', () => {
 
   it('hooks the tape elsewhere', async () => {
     const rig = await OpenRig.show(LayOut);
-    await rig.type('.tools select', 'stern');
+    await rig.choose('Measure from', 'stern tip');
     expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'hookTape', to: { datum: 'stern', run: 'centre' } }));
     expect(rig.text).toContain('hooked on STERN TIP');
   });
@@ -93,14 +100,15 @@ describe('the card', () => {
     ['#f-reading', 'near the seat', 'is not a length'],
     ['#f-reading', '900', 'nowhere on this hull'],
     ['#f-off', '40', 'off the hull here'],
-    ['#f-lift', '-2', 'nought or more'],
-    ['#f-lift', '90', 'at the most'],
-    ['#f-heading', 'aft', 'degrees from'],
+    ['#f-lift', '-2', 'From 0 in to 59 in.'],
+    ['#f-lift', '90', 'From 0 in to 59 in.'],
+    ['#f-heading', 'aft', 'is not a number'],
+    ['#f-heading', '361', 'From -360° to 360°.'],
   ] as const)
     it(`refuses ${value} in ${field} and says what would be right`, async () => {
       const rig = await card();
       await rig.type(field, value);
-      expect(rig.find('pc-card [role=alert]').textContent).toContain(says);
+      expect(rig.find('pc-card mat-error').textContent).toContain(says);
       expect(rig.sentChanges()).toEqual([]);
     });
 
@@ -115,20 +123,20 @@ describe('the card', () => {
     key('ArrowRight');
     key('ArrowRight');
     await rig.fixture.whenStable();
-    await rig.click('pc-card .way', 'Onto the side');
+    await rig.click('pc-card button', 'Move onto the side');
     expect(rig.store.state()?.plan.fittings.lamp?.place).toEqual({ on: 'side', side: 'starboard', x: 1100, down: 60 });
     await rig.type('#f-down', '10');
     expect(rig.store.state()?.workup.findings.map((f) => f.code)).toContain('hole-under-water');
-    await rig.click('pc-card .way', 'Onto the deck');
+    await rig.click('pc-card button', 'Move onto the deck');
     expect(rig.store.state()?.plan.fittings.lamp?.place.on).toBe('deck');
   });
 
   it('mirrors, changes who supplies it, notes, and how it is held', async () => {
     const rig = await card();
     await rig.type('#f-off', '4');
-    await rig.click('pc-card .way', 'Other side');
-    await rig.type('pc-card > .row select', 'gift');
-    await rig.type('pc-card input[maxlength="400"]', 'hers');
+    await rig.click('pc-card button', 'Mirror to the other side');
+    await rig.choose('Supplied by', 'gift');
+    await rig.enter('Note', 'hers');
     const kinds = rig.sentChanges().map((c) => c.kind);
     expect(kinds).toEqual(['slideItem', 'slideItem', 'supplyItem', 'noteItem']);
     const { place } = rig.store.state()?.plan.fittings.box ?? {};
@@ -141,16 +149,15 @@ describe('sets, several and stowing', () => {
 
   it('names a set, refuses one without a name or a name twice', async () => {
     const rig = await OpenRig.show(LayOut, withSets());
-    await rig.click('pc-sets-bar .link', 'New set');
+    await rig.click('pc-sets-bar button', 'New set');
     const submit = async (name: string): Promise<void> => {
-      rig.find<HTMLInputElement>('pc-sets-bar input').value = name;
-      rig.find('pc-sets-bar form').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
+      await rig.enter('New set', name);
+      await rig.submit('pc-sets-bar form');
     };
     await submit(' ');
-    expect(rig.text).toContain('Set: give it a name');
+    expect(rig.text).toContain('Give it a name');
     await submit('Trolling');
-    expect(rig.text).toContain('there is one called Trolling already');
+    expect(rig.text).toContain('There is a set called Trolling already.');
     await submit('guest');
     expect(rig.sentChanges()[0]).toEqual(
       jasmine.objectContaining({ kind: 'nameSet', from: null, to: { name: 'guest', order: 3 } }),
@@ -159,11 +166,11 @@ describe('sets, several and stowing', () => {
 
   it('shows one set, and a fitting leaves it by its tick', async () => {
     const rig = await OpenRig.show(LayOut, withSets());
-    key('s');
-    await rig.fixture.whenStable();
+    await rig.click('pc-sets-bar mat-button-toggle button', 'all-day');
     expect(rig.store.state()?.set).toBe('day');
     key('ArrowRight');
     await rig.fixture.whenStable();
+    await rig.click('pc-card mat-expansion-panel-header', 'Sets, tether');
     const tick = rig.find<HTMLInputElement>('pc-more [aria-label="Sets it belongs to"] input');
     tick.click();
     await rig.fixture.whenStable();
@@ -172,16 +179,16 @@ describe('sets, several and stowing', () => {
     expect(rig.store.state()?.workup.owned.length).toBe(3);
   });
 
-  it('chooses several by X while walking, says how far two are apart, and groups them', async () => {
+  it('chooses several by Ctrl Space while walking, says how far two are apart, and groups them', async () => {
     const rig = await OpenRig.show(LayOut, laidPlan());
     key('ArrowRight');
-    key('x');
+    key(' ', { ctrlKey: true });
     key('ArrowRight');
-    key('x');
+    key(' ', { ctrlKey: true });
     await rig.fixture.whenStable();
     expect(rig.text).toContain('2 fittings chosen');
     expect(rig.text).toContain('Apart, pulled taut');
-    await rig.click('pc-several .way', 'Group');
+    await rig.click('pc-several button', 'Group');
     const [change] = rig.sentChanges();
     expect(change?.kind === 'together' && change.changes.every((c) => c.kind === 'groupItem')).toBeTrue();
   });
@@ -190,10 +197,11 @@ describe('sets, several and stowing', () => {
     const rig = await OpenRig.show(LayOut, laidPlan());
     key('ArrowRight');
     await rig.fixture.whenStable();
-    await rig.type('pc-more .tether input', 'long');
-    expect(rig.text).toContain('Tether: "long" is not a length');
-    await rig.type('pc-more .tether input', '20');
-    await rig.type('pc-more .tether input', '');
+    await rig.click('pc-card mat-expansion-panel-header', 'Sets, tether');
+    await rig.enter('Tether, length', 'long');
+    expect(rig.faultOf('Tether, length')).toContain('"long" is not a length');
+    await rig.enter('Tether, length', '20');
+    await rig.enter('Tether, length', '');
     expect(rig.sentChanges().map((c) => (c.kind === 'tetherItem' ? c.to : 0))).toEqual([{ to: null, length: 508 }, null]);
   });
 
@@ -215,15 +223,11 @@ describe('sets, several and stowing', () => {
       ],
     };
     const rig = await OpenRig.show(LayOut, laidPlan(), { hull });
-    await rig.click('aside .link', 'Stowed and scuppers');
-    const submit = async (): Promise<void> => {
-      rig.find('pc-stowing form').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
-    };
-    await submit();
-    expect(rig.text).toContain('Put: say what goes in there.');
-    rig.find<HTMLInputElement>('pc-stowing form input').value = 'spare line';
-    await submit();
+    await rig.click('aside mat-button-toggle button', 'Stowed and scuppers');
+    await rig.submit('pc-stowing form');
+    expect(rig.faultOf('What')).toContain('Say what goes in there.');
+    await rig.enter('What', 'spare line');
+    await rig.submit('pc-stowing form');
     expect(rig.sentChanges()[0]).toEqual(
       jasmine.objectContaining({ kind: 'stowThing', to: jasmine.objectContaining({ in: 'bow', what: 'spare line' }) }),
     );
@@ -246,18 +250,16 @@ describe('assemblies', () => {
       .querySelector<SVGGElement>(`g.letter[data-fitting="${base}"]`)
       ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await rig.fixture.whenStable();
-    const submit = (): boolean => rig.find('pc-assembly-bench form').dispatchEvent(new Event('submit', { cancelable: true }));
-    submit();
-    await rig.fixture.whenStable();
-    expect(rig.text).toContain('Name in the library: call it something');
-    rig.find<HTMLInputElement>('pc-assembly-bench form input').value = 'box on box';
-    submit();
+    await rig.submit('pc-assembly-bench form');
+    expect(rig.faultOf('Name in the library')).toContain('Call it something');
+    await rig.enter('Name in the library', 'box on box');
+    await rig.submit('pc-assembly-bench form');
     const sent = rig.http.expectOne((r) => r.url === '/api/assemblies' && r.method === 'POST');
     const body = sent.request.body as { expects: number; assembly: { base: string; fittings: object } };
     expect([body.expects, body.assembly.base, Object.keys(body.assembly.fittings).length]).toEqual([0, base, 2]);
     sent.flush({ ...body.assembly, version: 1 });
     await rig.fixture.whenStable();
-    expect(rig.text).toContain('Kept in the library as version 1.');
+    expect(rig.text).toContain('Saved in the library as version 1.');
     expect(rig.sentChanges().at(-1)).toEqual(jasmine.objectContaining({ kind: 'renewItem', item: base }));
   });
 
@@ -292,6 +294,7 @@ describe('assemblies', () => {
       .querySelector<SVGGElement>(`g.letter[data-fitting="${base}"]`)
       ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await rig.fixture.whenStable();
+    await rig.click('pc-card mat-expansion-panel-header', 'Sets, tether');
     rig.http.expectOne('/api/hull-models').flush([{ id: 'other', name: 'Other' }]);
     rig.http.expectOne('/api/hull-models/other').flush({ ...TEST_HULL, id: 'other', name: 'Other', tracks: [] });
     await rig.fixture.whenStable();

@@ -4,15 +4,19 @@ import {
   computed,
   DestroyRef,
   effect,
-  type ElementRef,
   HostListener,
   inject,
   signal,
   untracked,
   viewChild,
 } from '@angular/core';
+import { DragDropModule } from '@angular/cdk/drag-drop';
+import { Icons } from '../controls/icons';
+import { ChoiceField } from '../controls/choice-field';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatButtonModule } from '@angular/material/button';
 import {
-  entryOf,
   adviceSetting,
   type Assembly,
   type Cure,
@@ -53,7 +57,23 @@ import { ToSettle } from './to-settle';
 @Component({
   selector: 'pc-lay-out',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Lanes, Card, Palette, ToSettle, Keys, SetsBar, Several, Stowing],
+  imports: [
+    Strip,
+    Lanes,
+    Card,
+    Palette,
+    ToSettle,
+    Keys,
+    SetsBar,
+    Several,
+    Stowing,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatTooltipModule,
+    ChoiceField,
+    Icons,
+    DragDropModule,
+  ],
   providers: [Cures, Bench],
   templateUrl: './lay-out.html',
   styleUrl: './lay-out.scss',
@@ -65,8 +85,11 @@ export default class LayOut {
   protected readonly bench = inject(Bench);
   protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
-  private readonly hook = viewChild<ElementRef<HTMLSelectElement>>('hook');
-  protected readonly tapeRuns = Object.entries(RUN_NAMES).map(([id, says]) => ({ id, says }));
+  private readonly card = viewChild(Card);
+  protected readonly tapeRuns = Object.entries(RUN_NAMES).map(([value, says]) => ({
+    value: value as keyof typeof RUN_NAMES,
+    says,
+  }));
   protected readonly choice = new Choice();
   protected readonly chosen = this.choice.one;
   protected readonly several = this.choice.several;
@@ -129,9 +152,9 @@ export default class LayOut {
   protected readonly hooks = computed(() => {
     const state = this.store.state();
     if (!state) return [];
-    const all = datums(state.workup.surface);
+    const all = datums(state.workup.surface).map((d) => ({ value: d.id, says: d.name }));
     const own = state.plan.tape.datum;
-    return own.startsWith('at.') ? [...all, { id: own, name: 'a mark on the boat' }] : all;
+    return own.startsWith('at.') ? [...all, { value: own, says: 'a mark on the boat' }] : all;
   });
   private advised: MountAdvice[] = [];
   protected readonly advice = computed(() => {
@@ -295,13 +318,9 @@ export default class LayOut {
       setTimeout(() => this.palette()?.focus());
     },
     '?': () => this.showKeys.update((s) => !s),
-    u: () => this.store.undo(),
-    U: () => this.store.redo(),
-    h: () => this.hook()?.nativeElement.focus(),
-    f: () => this.flipped.update((x) => !x),
-    s: () => this.nextSet(),
-    e: () => document.querySelector<HTMLElement>('input.exact')?.focus(),
-    m: () => document.querySelector<HTMLElement>('pc-mounts button')?.focus(),
+    'Ctrl+z': () => this.store.undo(),
+    'Ctrl+Z': () => this.store.redo(),
+    'Ctrl+y': () => this.store.redo(),
     Escape: () => {
       if (this.carrying() || this.placing() || this.placingAssembly() || this.spot()) {
         this.placingAssembly.set(null);
@@ -313,42 +332,36 @@ export default class LayOut {
   };
 
   private readonly withOne: Readonly<Record<string, (id: string) => void>> = {
-    '[': (id) => this.bench.turn(id, 15),
-    ']': (id) => this.bench.turn(id, -15),
     Delete: (id) => this.takeOff(id),
-    x: (id) => this.choice.more(id),
-    g: () => {
-      this.carrying.update((c) => !c);
-      this.spoken.set(this.carrying() ? 'Picked up: arrows move it' : 'Put down');
-    },
+    'Ctrl+ ': (id) => this.choice.more(id),
+    'Shift+F10': () => this.card()?.openMenu(),
+    ContextMenu: () => this.card()?.openMenu(),
+    Enter: () => this.carry(),
+    ' ': () => this.carry(),
   };
 
-  private nextSet(): void {
-    const state = this.store.state();
-    if (!state) return;
-    const order = [
-      null,
-      ...Object.keys(state.plan.sets).sort(
-        (a, b) => (entryOf(state.plan.sets, a)?.order ?? 0) - (entryOf(state.plan.sets, b)?.order ?? 0),
-      ),
-    ];
-    const next = order[(order.indexOf(state.set) + 1) % order.length] ?? null;
-    this.store.showSet(next);
-    this.spoken.set(next ? `Set ${entryOf(state.plan.sets, next)?.name ?? ''}` : 'Everything');
+  private carry(): void {
+    this.carrying.update((c) => !c);
+    this.spoken.set(this.carrying() ? 'Picked up: arrows move it' : 'Put down');
   }
 
   @HostListener('window:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     // Out of a field and back to the boat.
-    if (event.key === 'Escape' && target.closest('input, textarea, select')) return target.blur();
-    if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [role=dialog]')) return;
+    if (event.key === 'Escape' && target.closest('input, textarea')) return target.blur();
+    if (event.altKey || target.closest('input, textarea, [role=combobox], [role=dialog], [role=menu], [role=listbox]')) return;
+    // What has the focus keeps its own keys; a mark on the boat has none.
+    const pressed = event.key === 'Enter' || event.key === ' ';
+    if (pressed && target.closest('button, a, [role=radio], [role=checkbox], [role=switch], mat-expansion-panel-header')) return;
+    const held = event.ctrlKey || event.metaKey ? 'Ctrl+' : event.shiftKey && event.key === 'F10' ? 'Shift+' : '';
+    const key = held + event.key;
     const id = this.chosen();
-    const one = id ? this.withOne[event.key] : undefined;
+    const one = id ? this.withOne[key] : undefined;
     if (event.key.startsWith('Arrow') && this.carrying()) this.nudgeBy(event);
     else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') this.walk(event.key === 'ArrowRight' ? 1 : -1);
     else if (id && one) one(id);
-    else if (Object.hasOwn(this.always, event.key)) this.always[event.key]?.();
+    else if (Object.hasOwn(this.always, key)) this.always[key]?.();
     else return;
     event.preventDefault();
   }

@@ -1,18 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import {
-  entryOf,
-  type Change,
-  type DraftChange,
-  type Fitted,
-  parseLength,
-  printLength,
-  type Place,
-  printFigure,
-  scupperName,
-  setsInOrder,
-} from '@plain-cleat/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChoiceField } from '../controls/choice-field';
+import { QuantityField } from '../controls/quantity';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatButtonModule } from '@angular/material/button';
+import { entryOf, type Change, type DraftChange, type Fitted, type Place, scupperName, setsInOrder } from '@plain-cleat/core';
 import type { RigState } from '../stores/rig.store';
-import { UnitsStore } from '../stores/units.store';
 import { Bench } from './bench';
 import { OtherHulls } from './other-hulls';
 
@@ -23,83 +15,54 @@ const LONGEST = 6000;
 @Component({
   selector: 'pc-more',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, MatCheckboxModule, QuantityField, ChoiceField],
   template: `
-    <label class="field"
-      ><span>Stands on</span>
-      <select #on (change)="standOn(on.value)">
-        @for (p of places(); track p.value) {
-          <option [value]="p.value" [selected]="p.value === here()">{{ p.name }}</option>
-        }
-      </select>
-    </label>
+    <pc-choice-field label="Stands on" [choices]="places()" [value]="here()" (entered)="standOn($event)" />
     @if (sets().length) {
       <div role="group" aria-label="Sets it belongs to">
         <span class="small muted">In the sets</span>
         <div class="row">
           @for (s of sets(); track s.id) {
-            <label class="row small"><input type="checkbox" [checked]="s.in" (change)="join(s.id, !s.in)" /> {{ s.name }}</label>
+            <mat-checkbox [checked]="s.in" (change)="join(s.id, $event.checked)">{{ s.name }}</mat-checkbox>
           }
         </div>
         @if (state().set; as set) {
-          <label class="row small"
-            ><input type="checkbox" [checked]="item().elsewhere === set" (change)="elsewhere(set)" /> stands elsewhere in this
-            set</label
-          >
+          <mat-checkbox [checked]="item().elsewhere === set" (change)="elsewhere(set)">Stands elsewhere in this set</mat-checkbox>
         }
       </div>
     }
     @if (item().placed.part.rods) {
-      <label class="field"
-        ><span>Leans more than its tube, degrees</span>
-        <input #lean [value]="item().placed.fitting.lean ?? 0" [attr.aria-invalid]="!!fault().lean" (change)="leanTo(lean.value)"
-      /></label>
-      @if (fault().lean) {
-        <p class="fault" role="alert">{{ fault().lean }}</p>
-      }
+      <pc-quantity
+        label="Leans more than its tube"
+        kind="degrees"
+        [least]="-90"
+        [most]="90"
+        [value]="item().placed.fitting.lean ?? 0"
+        (entered)="leanTo($event ?? 0)"
+      />
     }
-    <div class="row tether">
-      <label class="field grow"
-        ><span>Tether, length</span>
-        <input
-          #length
-          [value]="tetherText()"
-          placeholder="none"
-          [attr.aria-invalid]="!!fault().tether"
-          (change)="tether(length.value)"
-      /></label>
-      @if (item().placed.fitting.tether; as t) {
-        <label class="field grow"
-          ><span>made fast on</span>
-          <select #to (change)="anchor(to.value)">
-            <option value="" [selected]="t.to === null">the hull beside it</option>
-            @for (a of anchors(); track a.id) {
-              <option [value]="a.id" [selected]="a.id === t.to">{{ a.name }}</option>
-            }
-          </select></label
-        >
-      }
-    </div>
-    @if (fault().tether) {
-      <p class="fault" role="alert">{{ fault().tether }}</p>
+    <pc-quantity
+      label="Tether, length"
+      kind="length"
+      placeholder="none"
+      [optional]="true"
+      [least]="1"
+      [most]="longest"
+      [value]="item().placed.fitting.tether?.length ?? null"
+      (entered)="tether($event)"
+    />
+    @if (item().placed.fitting.tether; as t) {
+      <pc-choice-field label="Tether made fast on" [choices]="anchors()" [value]="t.to ?? ''" (entered)="anchor($event)" />
     }
-    <div class="row">
-      <label class="row small"
-        ><input type="checkbox" [checked]="item().placed.fitting.locked" (change)="flag('lockItem', 'locked')" /> locked in
-        place</label
-      >
-      <label class="row small"
-        ><input type="checkbox" [checked]="item().placed.fitting.float" (change)="flag('floatItem', 'float')" /> float
-        added</label
-      >
-      <label class="row small"
-        ><input type="checkbox" [checked]="item().placed.fitting.travels" (change)="flag('travelItem', 'travels')" /> moves
-        between boats</label
-      >
-    </div>
+    <mat-checkbox [checked]="!!item().placed.fitting.locked" (change)="flag('lockItem', 'locked')">Locked in place</mat-checkbox>
+    <mat-checkbox [checked]="!!item().placed.fitting.float" (change)="flag('floatItem', 'float')">Float added</mat-checkbox>
+    <mat-checkbox [checked]="!!item().placed.fitting.travels" (change)="flag('travelItem', 'travels')"
+      >Moves between boats</mat-checkbox
+    >
     @if (item().placed.fitting.swap) {
       <p class="small muted">
         Swaps on one plate with {{ swaps() }}.
-        <button class="link" type="button" (click)="unswap()">Its own plate</button>
+        <button mat-button class="link" type="button" (click)="unswap()">Its own plate</button>
       </p>
     }
     @if (item().placed.fitting.travels) {
@@ -118,43 +81,27 @@ const LONGEST = 6000;
       flex-direction: column;
       gap: 10px;
     }
-    .tether {
-      flex-wrap: nowrap;
-      align-items: end;
-    }
-    select,
-    input:not([type]) {
-      min-width: 0;
-    }
-    input[type='checkbox'] {
-      width: 20px;
-      height: 20px;
-    }
   `,
 })
 export class More {
   readonly item = input.required<Fitted>();
   readonly state = input.required<RigState>();
   readonly changed = output<Change>();
-  private readonly units = inject(UnitsStore);
   private readonly bench = inject(Bench);
   private readonly hulls = inject(OtherHulls);
-  protected readonly fault = signal<{ lean?: string; tether?: string }>({});
+  protected readonly longest = LONGEST;
 
   protected readonly sets = computed(() => {
     const { plan } = this.state();
     const own = this.item().placed.fitting.sets;
     return setsInOrder(plan).map((id) => ({ id, name: entryOf(plan.sets, id)?.name ?? id, in: !own || own.includes(id) }));
   });
-  protected readonly anchors = computed(() =>
-    this.state()
+  protected readonly anchors = computed(() => [
+    { value: '', says: 'the hull beside it' },
+    ...this.state()
       .workup.owned.filter((i) => i.placed.id !== this.item().placed.id)
-      .map((i) => ({ id: i.placed.id, name: `${i.letter}, ${i.placed.part.name}` })),
-  );
-  protected readonly tetherText = computed(() => {
-    const { tether } = this.item().placed.fitting;
-    return tether ? printFigure(tether.length, this.units.system()) : '';
-  });
+      .map((i) => ({ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` })),
+  ]);
   protected readonly swaps = computed(() => {
     const { swap } = this.item().placed.fitting;
     return this.state()
@@ -183,26 +130,26 @@ export class More {
   protected readonly places = computed(() => {
     const { part, id } = this.item().placed;
     const { hull } = this.state().doc;
-    const out: { value: string; name: string }[] = [{ value: 'deck', name: 'the deck' }];
-    if (part.holds.includes('track')) out.push(...hull.tracks.map((t) => ({ value: `track ${t.id}`, name: t.name })));
-    if (part.holds.includes('insert')) out.push(...hull.inserts.map((i) => ({ value: `insert ${i.id}`, name: i.name })));
+    const out: { value: string; says: string }[] = [{ value: 'deck', says: 'the deck' }];
+    if (part.holds.includes('track')) out.push(...hull.tracks.map((t) => ({ value: `track ${t.id}`, says: t.name })));
+    if (part.holds.includes('insert')) out.push(...hull.inserts.map((i) => ({ value: `insert ${i.id}`, says: i.name })));
     if (part.holds.includes('scupper'))
       out.push(
         ...hull.scuppers.map((s) => ({
           value: `scupper ${s.id}`,
-          name: scupperName(hull.scuppers, s.id),
+          says: scupperName(hull.scuppers, s.id),
         })),
       );
     if (part.holds.includes('through'))
-      out.push({ value: 'side port', name: 'the port side' }, { value: 'side starboard', name: 'the starboard side' });
+      out.push({ value: 'side port', says: 'the port side' }, { value: 'side starboard', says: 'the starboard side' });
     out.push(
       ...this.state()
         .workup.items.filter((i) => i.placed.id !== id && carries(i))
-        .map((i) => ({ value: `fitting ${i.placed.id}`, name: `${i.letter}, ${i.placed.part.name}` })),
+        .map((i) => ({ value: `fitting ${i.placed.id}`, says: `${i.letter}, ${i.placed.part.name}` })),
     );
     return out.some((p) => p.value === this.here())
       ? out
-      : [...out, { value: this.here(), name: this.item().placed.frame.surface }];
+      : [...out, { value: this.here(), says: this.item().placed.frame.surface }];
   });
 
   private emit(draft: DraftChange): void {
@@ -248,28 +195,16 @@ export class More {
     this.emit({ kind: 'slideInSet', item: id, set, from, to: from ? null : place });
   }
 
-  protected leanTo(text: string): void {
-    const degrees = Number(text);
-    const ok = text.trim() !== '' && Number.isFinite(degrees) && Math.abs(degrees) <= 90;
-    this.fault.set(ok ? {} : { lean: 'Lean: degrees from −90 to 90, like 10.' });
+  protected leanTo(degrees: number): void {
     const { id, fitting } = this.item().placed;
-    if (ok) this.emit({ kind: 'leanItem', item: id, from: fitting.lean ?? null, to: degrees === 0 ? null : degrees });
+    this.emit({ kind: 'leanItem', item: id, from: fitting.lean ?? null, to: degrees === 0 ? null : degrees });
   }
 
-  protected tether(text: string): void {
+  protected tether(length: number | null): void {
     const { id, fitting } = this.item().placed;
     const from = fitting.tether ?? null;
-    if (text.trim() === '') {
-      this.fault.set({});
-      if (from) this.emit({ kind: 'tetherItem', item: id, from, to: null });
-      return;
-    }
-    const read = parseLength(text, this.units.system());
-    const ok = read.ok && read.mm > 0 && read.mm <= LONGEST;
-    this.fault.set(
-      ok ? {} : { tether: `Tether: ${read.ok ? `up to ${printLength(LONGEST, this.units.system(), 'down')}` : read.says}.` },
-    );
-    if (ok) this.emit({ kind: 'tetherItem', item: id, from, to: { to: from?.to ?? null, length: read.mm } });
+    const to = length === null ? null : { to: from?.to ?? null, length };
+    if (from || to) this.emit({ kind: 'tetherItem', item: id, from, to });
   }
 
   protected anchor(to: string): void {

@@ -39,11 +39,12 @@ const found = (id: number, x: number) => ({
 describe('how a fitting is held', () => {
   it('names its first choice with the reason, the others, and what will not do', async () => {
     const rig = await OpenRig.show(Page, laidPlan());
-    expect(rig.find('[role=radio]').textContent).toContain('First choice.');
+    expect(rig.find('mat-radio-button').textContent).toContain('First choice.');
     expect(rig.text).toContain('2 × Rivet');
     expect(rig.text).toContain('the usual of its kind');
-    expect(rig.find('details').textContent).toContain('it is not made for T-bolts in a track');
-    await rig.click('[role=radio]', 'Rubber well nuts');
+    expect(rig.find('mat-expansion-panel').textContent).toContain('it is not made for T-bolts in a track');
+    rig.find('mat-radio-button', 'Rubber well nuts').querySelector('input')?.click();
+    await rig.fixture.whenStable();
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'chooseMount', to: { hold: 'well nut', plate: false, reason: '' } }) as never,
     ]);
@@ -51,14 +52,14 @@ describe('how a fitting is held', () => {
 
   it('is overruled with a reason only', async () => {
     const rig = await OpenRig.show(Page, laidPlan());
-    await rig.click('details button', 'all the same');
+    await rig.click('mat-expansion-panel button', 'Use it all the same');
+    const label = rig.find('form mat-label').textContent?.trim() ?? '';
     const overrule = async (why: string): Promise<void> => {
-      rig.find<HTMLInputElement>('form input').value = why;
-      rig.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
+      await rig.enter(label, why);
+      await rig.submit();
     };
     await overrule('x');
-    expect(rig.find('[role=alert]').textContent).toContain('Why: a few words');
+    expect(rig.faultOf(label)).toContain('A few words');
     expect(rig.sentChanges()).toEqual([]);
     await overrule('seen to hold on this hull');
     expect(rig.sentChanges()).toEqual([

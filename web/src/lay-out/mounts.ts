@@ -1,4 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { MatRadioModule } from '@angular/material/radio';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import {
   asHung,
   type Change,
@@ -19,56 +26,67 @@ import type { RigState } from '../stores/rig.store';
 @Component({
   selector: 'pc-mounts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length, Mass, Words],
+  imports: [
+    Length,
+    Mass,
+    Words,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatRadioModule,
+    MatExpansionModule,
+    TextField,
+    ValidSubmit,
+  ],
   template: `
     <h3>How it is held</h3>
-    <div class="mounts" role="radiogroup" aria-label="How it is held">
-      @for (a of good(); track a.hold + a.plate; let first = $first) {
-        <button type="button" role="radio" [attr.aria-checked]="chosen(a)" [class.on]="chosen(a)" (click)="hold(a)">
+    <mat-radio-group class="mounts" aria-label="How it is held" [value]="held()" (change)="choose($event.value)">
+      @for (a of good(); track keyOf(a); let first = $first) {
+        <mat-radio-button [value]="keyOf(a)">
           @if (first) {
             <strong>First choice.</strong>
           }
           {{ capital(a.says | words) }}. <span class="small">{{ minutes(a) }} min</span>
-        </button>
+        </mat-radio-button>
       }
       @if (standing(); as a) {
-        <button type="button" role="radio" aria-checked="true" class="on cannot">
+        <mat-radio-button class="cannot" [value]="keyOf(a)">
           {{ words(a) }}: {{ a.says }}.
           @if (reason()) {
             <span class="small">Held so all the same: {{ reason() }}</span>
           }
-        </button>
+        </mat-radio-button>
       }
-    </div>
+    </mat-radio-group>
     @if (bad().length) {
-      <details>
-        <summary class="small">{{ bad().length }} ways that will not do here, and why</summary>
+      <mat-expansion-panel>
+        <mat-expansion-panel-header>
+          <mat-panel-title>{{ bad().length }} ways that will not do here, and why</mat-panel-title>
+        </mat-expansion-panel-header>
         <ul class="small">
-          @for (a of bad(); track a.hold + a.plate) {
+          @for (a of bad(); track keyOf(a)) {
             <li>
               <span
                 ><b>{{ words(a) }}</b
                 >: {{ a.says | words }}.</span
               >
               @if (a.fastener) {
-                <button class="link" type="button" (click)="overruling.set(a)">all the same</button>
+                <button mat-button class="link" type="button" (click)="overruling.set(a)">Use it all the same</button>
               }
             </li>
           }
         </ul>
-      </details>
+      </mat-expansion-panel>
     }
     @if (overruling(); as a) {
-      <form class="box look" (submit)="$event.preventDefault(); overrule(a, why.value)">
-        <label class="field"
-          ><span>Why by {{ words(a) }} all the same</span><input #why maxlength="200" placeholder="seen to hold on this hull"
-        /></label>
-        @if (fault()) {
-          <p class="fault" role="alert">{{ fault() }}</p>
-        }
+      <form class="box look" [formGroup]="form" (pcSubmit)="overrule(a)">
+        <pc-text-field
+          [label]="'Why ' + words(a) + ' all the same'"
+          placeholder="seen to hold on this hull"
+          [control]="form.controls.why"
+        />
         <div class="row">
-          <button class="act" type="submit">Hold it so</button>
-          <button class="way" type="button" (click)="overruling.set(null)">Back</button>
+          <button mat-flat-button type="submit">Use this mount</button>
+          <button mat-stroked-button type="button" (click)="overruling.set(null)">Cancel</button>
         </div>
       </form>
     }
@@ -81,13 +99,13 @@ import type { RigState } from '../stores/rig.store';
           }
           : {{ offer.labels }}. {{ offer.left ? offer.left + ' new to drill.' : 'None new.' }}
         </p>
-        <button class="way" type="button" (click)="take()">Use them again</button>
+        <button mat-stroked-button type="button" (click)="take()">Use them again</button>
       </div>
     }
     @if (uses().length) {
       <p class="small">
         Uses the old {{ uses().length === 1 ? 'hole' : 'holes' }} {{ uses().join(', ') }} again.
-        <button class="link" type="button" (click)="giveUp()">Drill new ones instead</button>
+        <button mat-button class="link" type="button" (click)="giveUp()">Drill new ones instead</button>
       </p>
     }
     @if (item().mounted.fastener; as fastener) {
@@ -97,24 +115,22 @@ import type { RigState } from '../stores/rig.store';
         @if (item().mounted.first; as first) {
           {{ first | words }}
         }
-        @if (sources().length) {
-          <button class="link" type="button" [attr.aria-expanded]="showSources()" (click)="showSources.set(!showSources())">
-            Source
-          </button>
-        }
       </p>
-      @if (showSources()) {
-        <ul class="small muted">
-          @for (s of sources(); track s.title) {
-            <li>{{ s.title }}{{ s.fromMemory ? ', value from memory' : '' }}</li>
-          }
-        </ul>
+      @if (sources().length) {
+        <mat-expansion-panel>
+          <mat-expansion-panel-header><mat-panel-title>Explained</mat-panel-title></mat-expansion-panel-header>
+          <ul class="small muted">
+            @for (s of sources(); track s.title) {
+              <li>{{ s.title }}{{ s.fromMemory ? ', value from memory' : '' }}</li>
+            }
+          </ul>
+        </mat-expansion-panel>
       }
     }
     @if (strength(); as s) {
       <p class="small muted">
         Judged at {{ pull() | mass }}, {{ lever() | length }} over its base, {{ state().doc.shop.holding.shock }} times that with
-        shock{{ own() ? '' : ', the usual of its kind' }}. Bears {{ s.factor.toFixed(1) }} times; first {{ s.rules
+        shock{{ own() ? '' : ', the usual of its kind' }}. Strength {{ (s.factor * 100).toFixed(0) }} %; fails first: {{ s.rules
         }}{{ s.rocks ? '; rocks ' + s.rocks.toFixed(0) + '°' : '' }}.
       </p>
     }
@@ -129,28 +145,20 @@ import type { RigState } from '../stores/rig.store';
       display: grid;
       gap: 6px;
     }
-    .mounts button {
-      text-align: left;
-      font: inherit;
-      color: var(--ink);
-      background: var(--card);
+    mat-radio-button {
       border: 1px solid var(--edge);
       border-radius: 4px;
-      min-height: 44px;
-      padding: 6px 10px;
-      cursor: pointer;
+      background: var(--card);
+      padding: 2px 10px 2px 0;
     }
-    .mounts .on {
-      border: 2px solid var(--tide);
+    .mat-mdc-radio-checked {
+      border-color: var(--tide);
+      box-shadow: inset 0 0 0 1px var(--tide);
       background: var(--tide-soft);
     }
-    .mounts .cannot {
+    .cannot {
       border-color: var(--look);
       background: var(--look-soft);
-    }
-    summary {
-      cursor: pointer;
-      min-height: 32px;
     }
     li {
       padding: 4px 0;
@@ -167,8 +175,12 @@ export class Mounts {
   readonly advice = input.required<readonly MountAdvice[]>();
   readonly changed = output<Change>();
   protected readonly overruling = signal<MountAdvice | null>(null);
-  protected readonly fault = signal('');
-  protected readonly showSources = signal(false);
+  protected readonly form = new FormGroup({
+    why: new FormControl('', {
+      nonNullable: true,
+      validators: wordsWanted('A few words, such as seen to hold on this hull.', 3),
+    }),
+  });
 
   private readonly fitting = computed(() => this.item().placed.fitting);
   protected readonly reason = computed(() => this.fitting().mount.reason);
@@ -218,15 +230,22 @@ export class Mounts {
     to: { hold: a.hold, plate: a.plate, reason },
   });
 
-  protected hold(a: MountAdvice): void {
+  protected keyOf = (a: MountAdvice): string => `${a.hold}${a.plate ? ' on a plate' : ''}`;
+  protected readonly held = computed(() => {
+    const now = this.now();
+    return now ? this.keyOf(now) : null;
+  });
+
+  protected choose(key: string): void {
     this.overruling.set(null);
-    if (!this.chosen(a) || this.reason()) this.send([this.toMount(a, '')]);
+    const a = this.good().find((one) => this.keyOf(one) === key);
+    if (a && (!this.chosen(a) || this.reason())) this.send([this.toMount(a, '')]);
   }
 
-  protected overrule(a: MountAdvice, why: string): void {
-    this.fault.set(why.trim().length < 3 ? 'Why: a few words, such as seen to hold on this hull.' : '');
-    if (this.fault()) return;
+  protected overrule(a: MountAdvice): void {
+    const { why } = this.form.getRawValue();
     this.send([this.toMount(a, why.trim())]);
+    this.form.reset();
     this.overruling.set(null);
   }
 

@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
+import { Icons } from '../controls/icons';
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatButtonModule } from '@angular/material/button';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { DragDropModule } from '@angular/cdk/drag-drop';
 import { type Assembly, type Brief, type HullSurface, type Part, type Plan, printMoney, suits } from '@plain-cleat/core';
 import type { StripMark } from '../hull-view/strip';
 
@@ -6,6 +13,7 @@ import type { StripMark } from '../hull-view/strip';
 @Component({
   selector: 'pc-palette',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [DragDropModule, ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule, Icons],
   template: `
     @if (marks().length) {
       <div>
@@ -14,6 +22,7 @@ import type { StripMark } from '../hull-view/strip';
           @for (m of marks(); track m.id) {
             <li>
               <button
+                mat-icon-button
                 type="button"
                 class="mark"
                 [class.stop]="m.standing === 'stop'"
@@ -33,21 +42,18 @@ import type { StripMark } from '../hull-view/strip';
       <h2>{{ spot() ? 'What suits this place' : 'Put aboard' }}</h2>
       <span class="small muted">{{ found().length }} parts</span>
     </div>
-    <input
-      #find
-      class="line"
-      type="search"
-      placeholder="Find a part"
-      aria-label="Find a part"
-      [value]="text()"
-      (input)="text.set(find.value)"
-      (keydown.enter)="first()"
-    />
+    <mat-form-field appearance="outline" subscriptSizing="dynamic">
+      <mat-label>Find a part</mat-label>
+      <mat-icon matPrefix svgIcon="search" />
+      <input #find matInput type="search" [formControl]="typing" (keydown.enter)="first()" />
+    </mat-form-field>
     @if (kits().length) {
-      <ul class="kits" aria-label="Built at the bench">
+      <ul class="kits" aria-label="Assemblies">
         @for (k of kits(); track k.id) {
           <li>
             <button
+              mat-button
+              class="across"
               type="button"
               (click)="assembled.emit({ assembly: k, now: false })"
               (keydown.enter)="$event.preventDefault(); assembled.emit({ assembly: k, now: true })"
@@ -61,15 +67,17 @@ import type { StripMark } from '../hull-view/strip';
         }
       </ul>
     }
-    <ul class="parts">
+    <ul class="parts" cdkDropList cdkDropListSortingDisabled>
       @for (p of found(); track p.part.id) {
         <li>
           <button
+            mat-button
+            class="across"
             type="button"
-            draggable="true"
+            cdkDrag
+            [cdkDragData]="p.part"
             [class.on]="placing() === p.part"
             [attr.data-part]="p.part.id"
-            (dragstart)="drag($event, p.part)"
             (click)="chosen.emit(p.part)"
             (keydown.enter)="$event.preventDefault(); typed.emit(p.part)"
           >
@@ -117,22 +125,8 @@ import type { StripMark } from '../hull-view/strip';
       overflow-y: auto;
       max-height: 400px;
     }
-    .kits button,
     .parts button {
-      width: 100%;
-      min-height: 44px;
-      display: flex;
-      justify-content: space-between;
-      gap: 10px;
-      align-items: center;
-      text-align: left;
-      font: inherit;
-      color: var(--ink);
-      background: none;
-      border: 0;
-      border-bottom: 1px solid var(--line);
       cursor: grab;
-      padding: 6px 4px;
     }
     .parts button.on {
       background: var(--tape);
@@ -167,7 +161,8 @@ export class Palette {
   });
   protected price = (a: Assembly): number =>
     Object.values(a.fittings).reduce((sum, f) => sum + (this.parts().find((p) => p.id === f.part)?.priceCents ?? 0), 0);
-  protected readonly text = signal('');
+  protected readonly typing = new FormControl('', { nonNullable: true });
+  protected readonly text = toSignal(this.typing.valueChanges, { initialValue: '' });
   protected readonly money = printMoney;
   private readonly find = viewChild.required<ElementRef<HTMLInputElement>>('find');
   protected readonly found = computed(() => {
@@ -195,10 +190,6 @@ export class Palette {
 
   focus(): void {
     this.find().nativeElement.focus();
-  }
-
-  protected drag(event: DragEvent, part: Part): void {
-    event.dataTransfer?.setData('text/plain', part.id);
   }
 
   protected first(): void {

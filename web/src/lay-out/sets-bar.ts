@@ -1,4 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { type Choice, ChoiceField } from '../controls/choice-field';
+import { Icons } from '../controls/icons';
+import { TextField } from '../controls/text-field';
+import { ValidSubmit } from '../controls/valid-submit';
+import { wordsWanted } from '../controls/zod-validator';
 import { entryOf, setsInOrder } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
 
@@ -6,63 +14,39 @@ import { RigStore, type RigState } from '../stores/rig.store';
 @Component({
   selector: 'pc-sets-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, MatButtonModule, MatButtonToggleModule, ChoiceField, Icons, TextField, ValidSubmit],
   template: `
     <span id="shown">Aboard</span>
-    <span class="choices" role="radiogroup" aria-labelledby="shown">
-      <button
-        type="button"
-        role="radio"
-        [class.on]="state().set === null"
-        [attr.aria-checked]="state().set === null"
-        (click)="store.showSet(null)"
-      >
-        everything
-      </button>
+    <mat-button-toggle-group
+      hideSingleSelectionIndicator
+      aria-labelledby="shown"
+      [value]="state().set ?? ''"
+      (change)="store.showSet($event.value || null)"
+    >
+      <mat-button-toggle value="">everything</mat-button-toggle>
       @for (s of sets(); track s.id) {
-        <button
-          type="button"
-          role="radio"
-          [class.on]="state().set === s.id"
-          [attr.aria-checked]="state().set === s.id"
-          (click)="store.showSet(s.id)"
-        >
-          {{ s.name }} <span class="small">{{ s.count }}</span>
-        </button>
+        <mat-button-toggle [value]="s.id">{{ s.name }} · {{ s.count }}</mat-button-toggle>
       }
-    </span>
+    </mat-button-toggle-group>
     @if (sets().length > 1 && state().set) {
-      <label
-        >beside
-        <select #other class="line" (change)="compared.emit(other.value || null)">
-          <option value="">no other</option>
-          @for (s of sets(); track s.id) {
-            @if (s.id !== state().set) {
-              <option [value]="s.id" [selected]="s.id === compare()">{{ s.name }}</option>
-            }
-          }
-        </select>
-      </label>
+      <pc-choice-field
+        class="other"
+        label="Compare with"
+        [choices]="others()"
+        [value]="compare() ?? ''"
+        (entered)="compared.emit($event || null)"
+      />
     }
     @if (naming()) {
-      <form (submit)="$event.preventDefault(); add(name.value)">
-        <input
-          #name
-          class="line"
-          maxlength="40"
-          aria-label="Name of the set"
-          placeholder="all-day, trolling, guest"
-          [attr.aria-invalid]="!!fault()"
-        />
-        <button class="link" type="submit">Keep</button>
-        <button class="link" type="button" (click)="naming.set(false)">Not now</button>
-        @if (fault()) {
-          <span class="fault" role="alert">{{ fault() }}</span>
-        }
+      <form [formGroup]="form" (pcSubmit)="add()">
+        <pc-text-field label="New set" [max]="40" placeholder="all-day, trolling, guest" [control]="form.controls.name" />
+        <button mat-flat-button type="submit">Save</button>
+        <button mat-button type="button" (click)="naming.set(false)">Cancel</button>
       </form>
     } @else {
-      <button class="link" type="button" (click)="naming.set(true)">New set</button>
+      <button mat-button type="button" (click)="naming.set(true)"><mat-icon svgIcon="add" />New set</button>
       @if (state().set; as shown) {
-        <button class="link" type="button" (click)="drop(shown)">Strike this set</button>
+        <button mat-button type="button" (click)="drop(shown)"><mat-icon svgIcon="delete" />Delete this set</button>
       }
     }
   `,
@@ -72,40 +56,16 @@ import { RigStore, type RigState } from '../stores/rig.store';
       flex-wrap: wrap;
       gap: 6px 12px;
       align-items: center;
-      padding: 4px 18px 0;
-      font-size: 14px;
+      padding: 6px 18px 0;
       color: var(--muted);
     }
-    .choices {
-      display: inline-flex;
-      flex-wrap: wrap;
-      gap: 6px;
-    }
-    .choices button {
-      font: inherit;
-      min-height: 34px;
-      padding: 2px 12px;
-      border: 0;
-      border-bottom: 3px solid transparent;
-      background: none;
-      color: var(--ink);
-      cursor: pointer;
-    }
-    .choices .on {
-      border-bottom-color: var(--tide);
-      font-weight: 600;
-    }
-    select.line,
-    input.line {
-      width: auto;
-      min-height: 34px;
-      padding: 2px 8px;
-      font-size: 14px;
+    .other {
+      width: 190px;
     }
     form {
       display: inline-flex;
       gap: 8px;
-      align-items: center;
+      align-items: flex-start;
     }
   `,
 })
@@ -115,7 +75,6 @@ export class SetsBar {
   readonly compared = output<string | null>();
   protected readonly store = inject(RigStore);
   protected readonly naming = signal(false);
-  protected readonly fault = signal('');
   protected readonly sets = computed(() => {
     const { plan } = this.state();
     const fittings = Object.values(plan.fittings);
@@ -126,14 +85,30 @@ export class SetsBar {
     }));
   });
 
-  protected add(text: string): void {
-    const name = text.trim();
-    const taken = this.sets().some((s) => s.name.toLowerCase() === name.toLowerCase());
-    this.fault.set(!name ? 'Set: give it a name, such as trolling.' : taken ? `Set: there is one called ${name} already.` : '');
-    if (this.fault()) return;
+  protected readonly form = new FormGroup({
+    name: new FormControl('', {
+      nonNullable: true,
+      validators: [wordsWanted('Give it a name, such as trolling.'), (c) => this.taken(String(c.value).trim())],
+    }),
+  });
+  private taken(name: string): { says: string } | null {
+    const there = name !== '' && this.sets().some((s) => s.name.toLowerCase() === name.toLowerCase());
+    return there ? { says: `There is a set called ${name} already.` } : null;
+  }
+
+  protected readonly others = computed((): Choice<string>[] => [
+    { value: '', says: 'no other' },
+    ...this.sets()
+      .filter((s) => s.id !== this.state().set)
+      .map((s) => ({ value: s.id, says: s.name })),
+  ]);
+
+  protected add(): void {
+    const name = this.form.getRawValue().name.trim();
     const set = `set-${crypto.randomUUID().slice(0, 8)}`;
     const order = Math.max(0, ...Object.values(this.state().plan.sets).map((s) => s.order)) + 1;
     this.store.change({ id: crypto.randomUUID(), kind: 'nameSet', set, from: null, to: { name, order: Math.min(99, order) } });
+    this.form.reset();
     this.naming.set(false);
     this.store.showSet(set);
   }

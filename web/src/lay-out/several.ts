@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { Icons } from '../controls/icons';
+import { MatButtonModule } from '@angular/material/button';
 import { type Change, type Fitted, type HullSurface, type Plan, reading, type Tape } from '@plain-cleat/core';
 import { Length } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
@@ -8,11 +10,11 @@ import { alignAcross, alignAlong, copies, distribute, mirror, setAll, takeOff } 
 @Component({
   selector: 'pc-several',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length],
+  imports: [Length, MatButtonModule, Icons],
   template: `
     <header class="spread">
       <h2>{{ items().length }} fittings chosen</h2>
-      <button class="link" type="button" (click)="closed.emit()">Let go</button>
+      <button mat-button class="link" type="button" (click)="closed.emit()">Clear selection</button>
     </header>
     <ul>
       @for (i of items(); track i.placed.id) {
@@ -49,16 +51,18 @@ import { alignAcross, alignAlong, copies, distribute, mirror, setAll, takeOff } 
       </dl>
     }
     <div class="row">
-      <button class="way" type="button" (click)="make(across())">Line up across</button>
-      <button class="way" type="button" (click)="make(along())">Line up along</button>
+      <button mat-stroked-button type="button" (click)="make(across())">Line up across</button>
+      <button mat-stroked-button type="button" (click)="make(along())">Line up along</button>
       @if (items().length > 2) {
-        <button class="way" type="button" (click)="make(spaced())">Space evenly</button>
+        <button mat-stroked-button type="button" (click)="make(spaced())">Space evenly</button>
       }
-      <button class="way" type="button" (click)="make(mirrored())">Other side</button>
-      <button class="way" type="button" (click)="copy()">Copy</button>
-      <button class="way" type="button" (click)="group()">{{ grouped() ? 'Ungroup' : 'Group' }}</button>
-      <button class="way" type="button" (click)="lock()">{{ locked() ? 'Unlock' : 'Lock' }}</button>
-      <button class="way" type="button" (click)="off()">Take them off</button>
+      <button mat-stroked-button type="button" (click)="make(mirrored())">
+        <mat-icon svgIcon="flip" />Mirror to the other side
+      </button>
+      <button mat-stroked-button type="button" (click)="copy()"><mat-icon svgIcon="content_copy" />Copy</button>
+      <button mat-stroked-button type="button" (click)="group()">{{ grouped() ? 'Ungroup' : 'Group' }}</button>
+      <button mat-stroked-button type="button" (click)="lock()">{{ locked() ? 'Unlock' : 'Lock' }}</button>
+      <button mat-stroked-button type="button" (click)="off()"><mat-icon svgIcon="delete" />Delete</button>
     </div>
   `,
   styles: `

@@ -1,5 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { entryOf, parseMass, printMass, sideOf, type Stowed } from '@plain-cleat/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { ChoiceField } from '../controls/choice-field';
+import { TextField } from '../controls/text-field';
+import { QuantityField } from '../controls/quantity';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { wordsWanted } from '../controls/zod-validator';
+import { MatSlideToggleModule } from '@angular/material/slide-toggle';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { entryOf, printMass, sideOf, type Stowed } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -7,6 +16,16 @@ import { UnitsStore } from '../stores/units.store';
 @Component({
   selector: 'pc-stowing',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatSlideToggleModule,
+    MatCheckboxModule,
+    QuantityField,
+    TextField,
+    ChoiceField,
+    ValidSubmit,
+  ],
   template: `
     <h2>Stowed away</h2>
     @for (c of compartments(); track c.id) {
@@ -19,8 +38,8 @@ import { UnitsStore } from '../stores/units.store';
           @for (s of c.things; track s.id) {
             <li>
               {{ s.what }}{{ s.later ? ' (a place kept for later)' : '' }} <span class="small muted">{{ s.kg }}</span>
-              <button class="link" type="button" [attr.aria-label]="'Take out ' + s.what" (click)="takeOut(s.id)">
-                take out
+              <button mat-button class="link" type="button" [attr.aria-label]="'Take out ' + s.what" (click)="takeOut(s.id)">
+                Take out
               </button>
             </li>
           }
@@ -30,30 +49,16 @@ import { UnitsStore } from '../stores/units.store';
       <p class="muted">This hull has no compartments on record. Add them under Hulls.</p>
     }
     @if (compartments().length) {
-      <form (submit)="$event.preventDefault(); put(what, where.value, litres.value, weight.value, dry.checked, later.checked)">
-        <label class="field"
-          ><span>Put</span><input #what maxlength="120" placeholder="spare line" [attr.aria-invalid]="!!fault()"
-        /></label>
-        <label class="field"
-          ><span>into</span>
-          <select #where>
-            @for (c of compartments(); track c.id) {
-              <option [value]="c.id">{{ c.name }}</option>
-            }
-          </select></label
-        >
-        <div class="row">
-          <label class="field grow"><span>litres</span><input #litres value="1" inputmode="decimal" /></label>
-          <label class="field grow"><span>weight</span><input #weight [value]="half()" /></label>
+      <form [formGroup]="form" (pcSubmit)="put()">
+        <pc-text-field label="What" [max]="120" placeholder="spare line" [control]="form.controls.what" />
+        <pc-choice-field label="Into" [choices]="into()" [control]="form.controls.into" />
+        <div class="two">
+          <pc-quantity label="Volume" kind="litres" [least]="0" [most]="500" [control]="form.controls.litres" />
+          <pc-quantity label="Weight" kind="mass" [least]="0" [most]="100" [control]="form.controls.kg" />
         </div>
-        <div class="row small">
-          <label class="row"><input #dry type="checkbox" /> wants to be dry</label>
-          <label class="row"><input #later type="checkbox" /> a place for later</label>
-        </div>
-        @if (fault()) {
-          <p class="fault" role="alert">{{ fault() }}</p>
-        }
-        <button class="way" type="submit">Stow it</button>
+        <mat-checkbox [formControl]="form.controls.wantsDry">Has to stay dry</mat-checkbox>
+        <mat-checkbox [formControl]="form.controls.later">A place kept for later</mat-checkbox>
+        <button mat-stroked-button type="submit">Stow</button>
       </form>
     }
     @if (scuppers().length) {
@@ -65,9 +70,7 @@ import { UnitsStore } from '../stores/units.store';
             @if (s.taken) {
               <span>taken by {{ s.taken }}</span>
             } @else {
-              <button class="link" type="button" [attr.aria-pressed]="s.plugged" (click)="plug(s.id, !s.plugged)">
-                {{ s.plugged ? 'plugged' : 'open' }}
-              </button>
+              <mat-slide-toggle [checked]="s.plugged" (change)="plug(s.id, $event.checked)">plugged</mat-slide-toggle>
             }
           </li>
         }
@@ -84,9 +87,10 @@ import { UnitsStore } from '../stores/units.store';
       display: grid;
       gap: 8px;
     }
-    input[type='checkbox'] {
-      width: 20px;
-      height: 20px;
+    .two {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 8px;
     }
   `,
 })
@@ -94,8 +98,15 @@ export class Stowing {
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
-  protected readonly fault = signal('');
-  protected readonly half = computed(() => printMass(0.5, this.units.system()));
+  protected readonly form = new FormGroup({
+    what: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what goes in there.') }),
+    into: new FormControl('', { nonNullable: true, validators: wordsWanted('Choose where it goes.') }),
+    litres: new FormControl<number | null>(1),
+    kg: new FormControl<number | null>(0.5),
+    wantsDry: new FormControl(false, { nonNullable: true }),
+    later: new FormControl(false, { nonNullable: true }),
+  });
+  protected readonly into = computed(() => this.compartments().map((c) => ({ value: c.id, says: c.name })));
   protected readonly compartments = computed(() => {
     const all = Object.entries(this.state().plan.stowage);
     return (this.state().doc.hull.compartments ?? []).map((c) => {
@@ -117,27 +128,16 @@ export class Stowing {
     }));
   });
 
-  protected put(
-    what: HTMLInputElement,
-    into: string,
-    litresText: string,
-    weight: string,
-    wantsDry: boolean,
-    later: boolean,
-  ): void {
-    const litres = Number(litresText.replace(',', '.'));
-    const kg = parseMass(weight, this.units.system());
-    this.fault.set(
-      !what.value.trim()
-        ? 'Put: say what goes in there.'
-        : !(litres >= 0 && litres <= 500)
-          ? 'Litres: a number up to 500, like 2.'
-          : kg === undefined || kg < 0 || kg > 100
-            ? `Weight: write it like ${this.half()}.`
-            : '',
-    );
-    if (this.fault() || kg === undefined) return;
-    const to: Stowed = { in: into, what: what.value.trim(), kg, litres, wantsDry, use: 'stopped', later };
+  constructor() {
+    effect(() => {
+      const [first] = this.into();
+      if (!this.form.controls.into.value && first) this.form.controls.into.setValue(first.value);
+    });
+  }
+
+  protected put(): void {
+    const { what, into, litres, kg, wantsDry, later } = this.form.getRawValue();
+    const to: Stowed = { in: into, what: what.trim(), kg: kg ?? 0, litres: litres ?? 0, wantsDry, use: 'stopped', later };
     this.store.change({
       id: crypto.randomUUID(),
       kind: 'stowThing',
@@ -145,7 +145,7 @@ export class Stowing {
       from: null,
       to,
     });
-    what.value = '';
+    this.form.controls.what.reset();
   }
 
   protected takeOut(thing: string): void {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { Cure, Finding, Plan } from '@plain-cleat/core';
 import { Words } from '../hull-view/words';
 
@@ -6,7 +7,7 @@ import { Words } from '../hull-view/words';
 @Component({
   selector: 'pc-to-settle',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words],
+  imports: [Words, MatButtonModule],
   template: `
     <h3>To settle, bow to stern</h3>
     <ul>
@@ -15,18 +16,18 @@ import { Words } from '../hull-view/words';
           <span class="mark" [class.stop]="f.severity === 'stop'" [class.look]="f.severity === 'look'">{{
             f.letter || '!'
           }}</span>
-          <button class="says" type="button" (click)="picked.emit(f.where)">
+          <button mat-button class="across says" type="button" (click)="picked.emit(f.where)">
             {{ f.says | words }}
             @if (f.sets) {
               <span class="small muted">in {{ names(f.sets) }}</span>
             }
           </button>
           @if (cures()[f.key]?.[0]; as cure) {
-            <button class="way" type="button" (click)="cured.emit(cure)">{{ cure.says | words }}</button>
+            <button mat-stroked-button type="button" (click)="cured.emit(cure)">{{ cure.says | words }}</button>
           } @else if (f.curable && searching() && !cures()[f.key]) {
-            <span class="small muted" role="status">looking for a cure</span>
+            <span class="small muted" role="status">looking for a fix</span>
           } @else if (f.curable) {
-            <span class="small muted">no cure found nearby</span>
+            <span class="small muted">no automatic fix</span>
           }
         </li>
       } @empty {
@@ -35,7 +36,8 @@ import { Words } from '../hull-view/words';
       @for (f of notes(); track f.key) {
         <li class="muted">
           <span class="mark open">{{ f.letter || '·' }}</span><button
-            class="says muted"
+            mat-button
+            class="across says"
             type="button"
             (click)="picked.emit(f.where)"
           >
@@ -45,7 +47,12 @@ import { Words } from '../hull-view/words';
       }
       @for (f of accepted(); track f.key) {
         <li class="muted">
-          <span class="mark open">{{ f.letter }}</span><button class="says muted" type="button" (click)="picked.emit(f.where)">
+          <span class="mark open">{{ f.letter }}</span><button
+            mat-button
+            class="across says"
+            type="button"
+            (click)="picked.emit(f.where)"
+          >
             {{ f.says | words }} Accepted by {{ f.accepted?.by }}: {{ f.accepted?.reason }}
           </button>
         </li>
@@ -67,16 +74,11 @@ import { Words } from '../hull-view/words';
     }
     .says {
       flex: 1;
-      text-align: left;
-      font: inherit;
-      color: var(--ink);
-      background: none;
-      border: 0;
-      cursor: pointer;
-      min-height: 38px;
     }
-    .way {
+    .says + button {
       min-width: 160px;
+      height: auto;
+      min-height: 40px;
     }
   `,
 })

@@ -69,21 +69,17 @@ describe('a screwed-on track', () => {
 
   it('is cut to a length; its holes follow', async () => {
     const rig = await show();
-    const cut = async (text: string): Promise<void> => {
-      rig.find<HTMLInputElement>('input').value = text;
-      rig.find('form').dispatchEvent(new Event('submit', { cancelable: true }));
-      await rig.fixture.whenStable();
-    };
+    const cut = (text: string): Promise<void> => rig.enter('Cut to', text);
     await cut('short');
-    expect(rig.find('[role=alert]').textContent).toContain('Cut to:');
+    expect(rig.faultOf('Cut to')).toContain('is not a length');
     await cut('2');
-    expect(rig.find('[role=alert]').textContent).toContain('between 3 15/16 in and 96 1/16 in');
+    expect(rig.faultOf('Cut to')).toContain('From 3 15/16 in to 96 1/16 in.');
     await cut('16');
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'cutTrack', item: 't', from: null, to: 406.4 }) as never,
     ]);
     expect(rig.store.state()?.workup.holes.length).toBe(5);
-    await rig.click('.link', 'As sold');
+    await rig.click('button', 'As sold');
     expect(rig.store.state()?.workup.holes.length).toBe(3);
   });
 

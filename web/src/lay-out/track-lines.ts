@@ -1,15 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import {
-  type Change,
-  type Fitted,
-  growthOver,
-  lieOf,
-  parseLength,
-  printLength,
-  ridersOf,
-  SHORTEST,
-  slotsOf,
-} from '@plain-cleat/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { QuantityField } from '../controls/quantity';
+import { MatButtonModule } from '@angular/material/button';
+import { type Change, type Fitted, growthOver, lieOf, printLength, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core';
 import { Length } from '../hull-view/words';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -21,20 +13,22 @@ const LONGEST = 2440;
 @Component({
   selector: 'pc-track-lines',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length],
+  imports: [Length, MatButtonModule, QuantityField],
   template: `
-    <form class="row" (submit)="$event.preventDefault(); cut(read.value)">
-      <label class="field grow"
-        ><span>Cut to</span><input #read [value]="length() | length" [attr.aria-invalid]="fault() ? true : null"
-      /></label>
-      <button class="way" type="submit">Cut</button>
+    <div class="row cut">
+      <pc-quantity
+        class="grow"
+        label="Cut to"
+        kind="length"
+        [least]="shortest"
+        [most]="longest"
+        [value]="length()"
+        (entered)="emit(round($event))"
+      />
       @if (item().placed.fitting.length) {
-        <button class="link" type="button" (click)="emit(null)">As sold</button>
+        <button mat-button type="button" (click)="emit(null)">As sold</button>
       }
-    </form>
-    @if (fault()) {
-      <p class="fault" role="alert">{{ fault() }}</p>
-    }
+    </div>
     <ul class="facts small">
       <li>
         <span>Holes</span><span>{{ holes().length }}, {{ pitch() | length }} apart, {{ end() | length }} from the ends</span>
@@ -69,12 +63,9 @@ const LONGEST = 2440;
     </ul>
   `,
   styles: `
-    form {
+    .cut {
       flex-wrap: nowrap;
-      align-items: end;
-    }
-    input {
-      min-width: 0;
+      align-items: flex-start;
     }
   `,
 })
@@ -83,7 +74,8 @@ export class TrackLines {
   readonly item = input.required<Fitted>();
   readonly changed = output<Change>();
   private readonly units = inject(UnitsStore);
-  protected readonly fault = signal('');
+  protected readonly shortest = SHORTEST;
+  protected readonly longest = LONGEST;
   protected readonly length = computed(() => this.item().placed.part.base.length);
   protected readonly holes = computed(() =>
     this.item()
@@ -112,16 +104,7 @@ export class TrackLines {
 
   private print = (mm: number, how: 'up' | 'down'): string => printLength(mm, this.units.system(), how);
 
-  protected cut(text: string): void {
-    const read = parseLength(text, this.units.system());
-    const wrong = !read.ok
-      ? read.says
-      : read.mm < SHORTEST || read.mm > LONGEST
-        ? `between ${this.print(SHORTEST, 'up')} and ${this.print(LONGEST, 'down')}, what a bar gives`
-        : '';
-    this.fault.set(wrong ? `Cut to: ${wrong}.` : '');
-    if (!wrong && read.ok) this.emit(Math.round(read.mm * 10) / 10);
-  }
+  protected round = (mm: number | null): number | null => (mm === null ? null : Math.round(mm * 10) / 10);
 
   protected emit(to: number | null): void {
     const { id, fitting } = this.item().placed;

@@ -1,5 +1,7 @@
 import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { OwnerPage } from '@plain-cleat/api';
 import { HOLE_WORDS, hookName, printLength } from '@plain-cleat/core';
 
@@ -48,12 +50,15 @@ const WORDS = {
 @Component({
   selector: 'pc-owner-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, MatExpansionModule],
   template: `
     @if (page(); as p) {
       <header>
         <h1>{{ t().title }}</h1>
         <p class="muted">{{ p.hull }} · {{ p.title }} · {{ p.shop.name }}, {{ p.shop.place }}</p>
-        <button class="link" type="button" (click)="language.set(language() === 'en' ? 'fr' : 'en')">{{ t().other }}</button>
+        <button mat-button class="link" type="button" (click)="language.set(language() === 'en' ? 'fr' : 'en')">
+          {{ t().other }}
+        </button>
       </header>
       <div class="both">
         <svg viewBox="0 0 110 600" role="img" [attr.aria-label]="t().drawing">
@@ -78,6 +83,8 @@ const WORDS = {
           @for (s of p.stops; track s.fitting) {
             <li [class.on]="s.fitting === open()">
               <button
+                mat-button
+                class="across"
                 type="button"
                 [attr.aria-expanded]="s.fitting === open()"
                 (click)="open.set(s.fitting === open() ? '' : s.fitting)"
@@ -105,14 +112,16 @@ const WORDS = {
         </ol>
       </div>
       @if (p.older.length) {
-        <details>
-          <summary>{{ t().older }} ({{ p.older.length }})</summary>
+        <mat-expansion-panel>
+          <mat-expansion-panel-header
+            ><mat-panel-title>{{ t().older }} ({{ p.older.length }})</mat-panel-title></mat-expansion-panel-header
+          >
           <ul class="small">
             @for (o of p.older; track $index) {
               <li>{{ o.label }} {{ print(o.reading, o.from) }}, {{ o.plugged ? t().plugged + ' ' + o.plugged : t().open }}</li>
             }
           </ul>
-        </details>
+        </mat-expansion-panel>
       }
       @if (p.signedOn) {
         <p class="box">{{ t().signed }} {{ p.signedOn.slice(0, 10) }}</p>
@@ -172,19 +181,7 @@ const WORDS = {
       padding: 2px 6px 6px 46px;
     }
     li button {
-      display: flex;
-      gap: 12px;
-      align-items: center;
-      width: 100%;
       min-height: 48px;
-      background: none;
-      border: 0;
-      font:
-        600 16px 'Barlow Semi Condensed',
-        sans-serif;
-      color: var(--ink);
-      text-align: left;
-      cursor: pointer;
     }
   `,
 })

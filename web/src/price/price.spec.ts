@@ -17,7 +17,7 @@ describe('the price', () => {
   it('follows who supplies a thing', async () => {
     const rig = await OpenRig.show(Price, laidPlan());
     const before = rig.store.state()?.workup.totals.partsCents ?? 0;
-    await rig.type('select', "owner's own", 'Who supplies Box');
+    await rig.choose('Who supplies Box', "owner's own");
     expect(rig.store.state()?.workup.totals.partsCents).toBe(before - 1000);
   });
 

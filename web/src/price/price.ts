@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatTableModule } from '@angular/material/table';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
+import { MatButtonModule } from '@angular/material/button';
 import { entryOf, type Fitting, lineInWords, type PriceLine, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { documentUrl } from '../stores/document-url';
@@ -9,13 +12,17 @@ import { UnitsStore } from '../stores/units.store';
 @Component({
   selector: 'pc-price',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingBox],
+  imports: [FindingBox, MatButtonModule, MatTableModule, ChoiceField],
   templateUrl: './price.html',
   styles: `
-    .sum td {
+    .totals {
+      margin-left: auto;
+      max-width: 480px;
+    }
+    .totals > div {
       font-weight: 600;
     }
-    .pay td {
+    .totals .pay {
       font:
         600 20px 'Barlow Semi Condensed',
         sans-serif;
@@ -25,13 +32,10 @@ import { UnitsStore } from '../stores/units.store';
       height: 28px;
       min-width: 28px;
     }
-    select.line {
-      min-height: 32px;
-      width: auto;
-      padding: 0 6px;
-    }
-    td {
-      padding: 3px 8px;
+    .from {
+      display: block;
+      width: 130px;
+      padding: 3px 0;
     }
   `,
 })
@@ -39,7 +43,9 @@ export default class Price {
   protected readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   protected readonly money = printMoney;
-  protected readonly suppliers = SUPPLIERS;
+  protected readonly suppliers = choicesOf(SUPPLIERS);
+  protected readonly columns = ['letter', 'name', 'from', 'each', 'count', 'sum'];
+  protected readonly byKey = (_: number, l: PriceLine): string => l.key;
   protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
   protected readonly findings = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'price'),

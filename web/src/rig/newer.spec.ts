@@ -31,9 +31,9 @@ describe('newer revisions', () => {
     const shop = { ...TEST_SHOP, revision: 2, labor: { ...TEST_SHOP.labor, setUpMinutes: 75 } };
     const rig = await show({ shop });
     expect(rig.text).toContain("The shop's settings went from revision 1 to 2");
-    await rig.click('button', 'See what it alters');
+    await rig.click('button', 'See what changes');
     expect(rig.text).toContain('34.00 dearer. 30 minutes more.');
-    await rig.click('button', 'Take revision 2');
+    await rig.click('button', 'Update to revision 2');
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'adoptRevision', pin: 'shop', from: 1, to: 2 }) as never,
     ]);
@@ -43,8 +43,8 @@ describe('newer revisions', () => {
 
   it('are asked for again only once the change of the pins has arrived', async () => {
     const rig = await show({ shop: { ...TEST_SHOP, revision: 2 } });
-    await rig.click('button', 'See what it alters');
-    await rig.click('button', 'Take revision 2');
+    await rig.click('button', 'See what changes');
+    await rig.click('button', 'Update to revision 2');
     rig.http.expectNone('/api/rigs/rig-1/newer');
     const plan = { ...laidPlan(), pins: { ...laidPlan().pins, shop: 2 } };
     rig.http.expectOne('/api/rigs/rig-1/changes').flush({ version: 1, plan, rebased: false, repeated: false });
@@ -56,9 +56,9 @@ describe('newer revisions', () => {
 
   it('can wait', async () => {
     const rig = await show({ hull: { ...TEST_HULL, revision: 3 } });
-    await rig.click('button', 'See what it alters');
-    expect(rig.text).toContain('It alters nothing in this plan');
-    await rig.click('button', 'Not now');
+    await rig.click('button', 'See what changes');
+    expect(rig.text).toContain('It changes nothing in this plan');
+    await rig.click('button', 'Later');
     expect(rig.text.trim()).toBe('');
   });
 });

@@ -1,5 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { Newer } from '@plain-cleat/api';
 import { type Alteration, printMoney, tell, workUp, whatAlters } from '@plain-cleat/core';
 import { inputOf, RigStore, type RigState } from '../stores/rig.store';
@@ -12,6 +13,7 @@ const NAMES: Readonly<Record<Pin, string>> = { hull: 'This hull', catalog: 'The 
 @Component({
   selector: 'pc-newer',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `
     @for (o of offers(); track o.pin) {
       <div class="note box" role="status">
@@ -23,11 +25,11 @@ const NAMES: Readonly<Record<Pin, string>> = { hull: 'This hull', catalog: 'The 
         </span>
         <span class="row">
           @if (seen()?.pin === o.pin) {
-            <button class="way" type="button" (click)="take(o)">Take revision {{ o.to }}</button>
+            <button mat-stroked-button type="button" (click)="take(o)">Update to revision {{ o.to }}</button>
           } @else {
-            <button class="link" type="button" (click)="look(o.pin)">See what it alters</button>
+            <button mat-button class="link" type="button" (click)="look(o.pin)">See what changes</button>
           }
-          <button class="link" type="button" (click)="later(o.pin)">Not now</button>
+          <button mat-button class="link" type="button" (click)="later(o.pin)">Later</button>
         </span>
       </div>
     }
@@ -106,7 +108,7 @@ export class NewerRevisions {
       a.minutes ? `${Math.round(Math.abs(a.minutes))} minutes ${more(a.minutes)}.` : '',
       a.holes ? `${a.holes} planned holes move.` : '',
     ].filter(Boolean);
-    return all.length ? all.join(' ') : 'It alters nothing in this plan.';
+    return all.length ? all.join(' ') : 'It changes nothing in this plan.';
   });
 
   protected take(o: { pin: Pin; from: number; to: number }): void {

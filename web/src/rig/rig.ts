@@ -1,5 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink, RouterOutlet } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import { unsettled } from '@plain-cleat/core';
 import { currentUrl } from '../stores/current-url';
 import { RigStore } from '../stores/rig.store';
@@ -20,7 +25,7 @@ const STEPS = [
 @Component({
   selector: 'pc-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, NewerRevisions],
+  imports: [RouterOutlet, RouterLink, NewerRevisions, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   providers: [RigStore],
   templateUrl: './rig.html',
   styleUrl: './rig.scss',
@@ -40,7 +45,7 @@ export default class Rig {
   protected readonly says = computed(() => {
     const state = this.store.state();
     if (!state) return '';
-    const kept = state.waiting ? `${state.waiting} waiting to send` : 'all kept';
+    const kept = state.waiting ? `${state.waiting} waiting to be sent` : 'all changes saved';
     const { closing } = state.workup;
     const promise = closing.closed
       ? 'handed over'
@@ -52,10 +57,19 @@ export default class Rig {
 
   protected readonly naming = signal(false);
 
-  protected rename(to: string): void {
+  protected readonly form = new FormGroup({
+    title: new FormControl('', { nonNullable: true, validators: wordsWanted('Give the rig a name.') }),
+  });
+
+  protected startNaming(): void {
+    this.form.setValue({ title: this.store.state()?.plan.title ?? '' });
+    this.naming.set(true);
+  }
+
+  protected rename(): void {
     const from = this.store.state()?.plan.title;
-    if (from === undefined || !to.trim()) return;
-    if (to.trim() !== from) this.store.change({ id: crypto.randomUUID(), kind: 'nameRig', from, to: to.trim() });
+    const to = this.form.getRawValue().title.trim();
+    if (from !== undefined && to !== from) this.store.change({ id: crypto.randomUUID(), kind: 'nameRig', from, to });
     this.naming.set(false);
   }
 

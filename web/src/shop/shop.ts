@@ -1,18 +1,14 @@
 import { HttpClient } from '@angular/common/http';
+import { Icons } from '../controls/icons';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import {
-  faultsOf,
-  parseLength,
-  parseMass,
-  printFigure,
-  printLength,
-  printMass,
-  printMoney,
-  sameJson,
-  shopSettings,
-  type ShopSettings,
-} from '@plain-cleat/core';
+import { faultsOf, printQuantity, type QuantityKind, sameJson, shopSettings, type ShopSettings } from '@plain-cleat/core';
 import { RouterLink } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import { FeatureRows } from '../hulls/feature-list';
 import type { FeatureList, Row } from '../hulls/features';
 import { SessionStore, wordsOf } from '../stores/session.store';
@@ -24,7 +20,17 @@ import { type Setting, SETTINGS, valueAt, withValue } from './settings';
 @Component({
   selector: 'pc-shop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FeatureRows, RouterLink],
+  imports: [
+    FeatureRows,
+    RouterLink,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatTooltipModule,
+    ChoiceField,
+    TextField,
+    QuantityField,
+    Icons,
+  ],
   templateUrl: './shop.html',
   styleUrl: './shop.scss',
 })
@@ -79,47 +85,23 @@ export default class Shop {
     this.faults.set({});
   }
 
-  protected choices = (s: Setting): readonly string[] | null => (typeof s.kind === 'string' ? null : s.kind);
+  protected choices = (s: Setting): Choice<string>[] | null => (typeof s.kind === 'string' ? null : choicesOf(s.kind));
+  protected kindOf = (s: Setting): QuantityKind =>
+    s.share ? 'share' : s.kind === 'length' || s.kind === 'mass' || s.kind === 'money' ? s.kind : 'number';
   protected value = (s: Setting): unknown => valueAt(this.draft() as ShopSettings, s.path);
-  protected shown = (s: Setting): string => this.typed(s, this.value(s));
-
-  /** A value as it stands in its field. */
-  private typed(s: Setting, value: unknown): string {
-    const system = this.units.system();
-    if (s.kind === 'length') return printFigure(value as number, system);
-    if (s.kind === 'mass') return printMass(value as number, system);
-    if (s.kind === 'money') return printMoney(value as number);
-    return s.share ? String(Math.round((value as number) * 1000) / 10) : String(value);
-  }
 
   private printed(s: Setting, value: unknown): string {
-    if (s.kind === 'length') return printLength(value as number, this.units.system());
     if (s.kind === 'yes') return value ? 'yes' : 'no';
-    return `${this.typed(s, value)}${s.unit ? ` ${s.unit}` : ''}`;
+    if (typeof value !== 'number') return String(value);
+    const kind = this.kindOf(s);
+    const print = printQuantity(kind, value, this.units.system());
+    return kind === 'number' && s.unit ? `${print} ${s.unit}` : print;
   }
 
-  /** What was typed as a value, or what would be right. */
-  private read(s: Setting, text: string): { value: unknown } | string {
-    const system = this.units.system();
-    if (s.kind === 'text') return { value: text.trim() };
-    if (s.kind === 'length') {
-      const read = parseLength(text, system);
-      return read.ok ? { value: Math.round(read.mm * 100) / 100 } : read.says;
-    }
-    if (s.kind === 'mass') {
-      const kg = parseMass(text, system);
-      return kg === undefined ? `a mass like ${printMass(20, system)}` : { value: Math.round(kg * 100) / 100 };
-    }
-    const number = text.trim() === '' ? NaN : Number(text.replaceAll(',', ''));
-    if (!Number.isFinite(number)) return s.kind === 'money' ? 'a sum like 68' : 'a number';
-    if (s.kind === 'money') return { value: Math.round(number * 100) };
-    return { value: s.share ? Math.round(number * 10) / 1000 : number };
-  }
-
-  protected type(s: Setting, text: string): void {
-    const read = this.read(s, text);
-    if (typeof read === 'string') return this.say(s.path, `${s.name}: ${read}.`);
-    this.set(s, read.value);
+  protected enter(s: Setting, value: number | null): void {
+    // To the hundredth, a share to the thousandth: as fine as anybody measures.
+    const steps = s.share ? 1000 : 100;
+    if (value !== null) this.set(s, Math.round(value * steps) / steps);
   }
 
   protected set(s: Setting, value: unknown): void {
@@ -128,7 +110,7 @@ export default class Shop {
     const next = withValue(draft, s.path, value);
     const parsed = shopSettings.safeParse(next);
     const wrong = parsed.success ? undefined : faultsOf(parsed.error).find((f) => f.field.startsWith(s.path));
-    this.say(s.path, wrong ? `${s.name}: ${wrong.says}.` : '');
+    this.say(s.path, wrong ? `${wrong.says.charAt(0).toUpperCase()}${wrong.says.slice(1)}.` : '');
     if (!wrong) this.draft.set(next);
   }
 
@@ -180,7 +162,7 @@ export default class Shop {
     this.http.post<ShopSettings>('/api/shop', { settings: draft, expects: kept.revision }).subscribe({
       next: (s) => {
         this.take(s);
-        this.says.set(`Kept as revision ${s.revision}. Open rigs keep theirs until somebody takes this one.`);
+        this.says.set(`Saved as revision ${s.revision}. Open rigs keep theirs until somebody updates them.`);
       },
       error: (error: unknown) => this.fault.set(wordsOf(error)),
     });

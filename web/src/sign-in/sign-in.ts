@@ -1,31 +1,32 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
 import { SessionStore, wordsOf } from '../stores/session.store';
 
 /** Staff sign in; afterwards they are where they wanted to be. */
 @Component({
   selector: 'pc-sign-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [ReactiveFormsModule, MatButtonModule, TextField, ValidSubmit],
   template: `
     <div class="page">
       <svg viewBox="0 0 400 90" aria-hidden="true">
         <path class="hull" d="M6 45Q120 4 210 6 320 8 394 45 320 82 210 84 120 86 6 45Z" />
         <path class="keel" d="M6 45H394" />
       </svg>
-      <form (ngSubmit)="send()" #form="ngForm">
+      <form [formGroup]="form" (pcSubmit)="send()">
         <h1>Plain Cleat</h1>
         <p class="muted">From the wish list to the signed rig.</p>
-        <label class="field"><span>Login</span><input name="login" autocomplete="username" required [(ngModel)]="login" /></label>
-        <label class="field"
-          ><span>Password</span
-          ><input name="password" type="password" autocomplete="current-password" required [(ngModel)]="password"
-        /></label>
+        <pc-text-field label="Login" autocomplete="username" [control]="form.controls.login" />
+        <pc-text-field label="Password" type="password" autocomplete="current-password" [control]="form.controls.password" />
         @if (fault()) {
           <p class="fault" role="alert">{{ fault() }}</p>
         }
-        <button class="act" type="submit" [disabled]="busy()">{{ busy() ? 'Signing in' : 'Sign in' }}</button>
+        <button mat-flat-button type="submit" [disabled]="busy()">{{ busy() ? 'Signing in' : 'Sign in' }}</button>
       </form>
     </div>
   `,
@@ -66,21 +67,20 @@ import { SessionStore, wordsOf } from '../stores/session.store';
 export default class SignIn {
   /** Where to go afterwards. */
   readonly back = input<string>();
-  protected login = '';
-  protected password = '';
+  protected readonly form = new FormGroup({
+    login: new FormControl('', { nonNullable: true, validators: wordsWanted('Type your login.') }),
+    password: new FormControl('', { nonNullable: true, validators: wordsWanted('Type your password.') }),
+  });
   protected readonly busy = signal(false);
   protected readonly fault = signal('');
   private readonly session = inject(SessionStore);
   private readonly router = inject(Router);
 
   protected send(): void {
-    if (!this.login.trim() || !this.password) {
-      this.fault.set(this.login.trim() ? 'password: type your password' : 'login: type your login');
-      return;
-    }
+    const { login, password } = this.form.getRawValue();
     this.busy.set(true);
     this.fault.set('');
-    this.session.signIn(this.login, this.password).subscribe({
+    this.session.signIn(login, password).subscribe({
       next: () => void this.router.navigateByUrl(this.back()?.startsWith('/') ? (this.back() ?? '/floor') : '/floor'),
       error: (error: unknown) => {
         this.fault.set(wordsOf(error));

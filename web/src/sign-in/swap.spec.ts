@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { MatDialogRef } from '@angular/material/dialog';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
@@ -10,8 +11,15 @@ import { Swap } from './swap';
 describe('swapping riggers', () => {
   it('by a tap on who goes on and the PIN; a wrong one is said and nothing changes', async () => {
     await new Tablet().empty();
+    let closed = false;
     TestBed.configureTestingModule({
-      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting()],
+      providers: [
+        provideZonelessChangeDetection(),
+        provideRouter([]),
+        provideHttpClient(),
+        provideHttpClientTesting(),
+        { provide: MatDialogRef, useValue: { close: () => (closed = true) } },
+      ],
     });
     const http = TestBed.inject(HttpTestingController);
     const session = TestBed.inject(SessionStore);
@@ -20,8 +28,6 @@ describe('swapping riggers', () => {
     const tom = { id: 'tom', name: 'Tom Hale', role: 'rigger' };
     http.expectOne('/api/session').flush({ staff: mara, csrf: 't', apiVersion: 1, proof: 'p' });
     const fixture = TestBed.createComponent(Swap);
-    let closed = false;
-    fixture.componentInstance.closed.subscribe(() => (closed = true));
     const element = fixture.nativeElement as HTMLElement;
     http.expectOne('/api/crew').flush([
       { ...tom, hasPin: true },
@@ -34,22 +40,23 @@ describe('swapping riggers', () => {
       await fixture.whenStable();
     };
     // Only who has a PIN can take over.
-    expect(element.querySelectorAll('[role=radio]').length).toBe(1);
-    await tap('.keys button', 'take over');
-    expect(element.querySelector('[role=alert]')?.textContent).toContain('choose who goes on');
-    await tap('[role=radio]', 'Tom Hale');
+    expect(element.querySelectorAll('mat-radio-button').length).toBe(1);
+    await tap('.keys button', 'Switch');
+    expect(element.querySelector('.fault')?.textContent).toContain('choose who goes on');
+    element.querySelector<HTMLInputElement>('mat-radio-button input')?.click();
+    await fixture.whenStable();
     await tap('.keys button', '1');
-    await tap('.keys button', 'take over');
-    expect(element.querySelector('[role=alert]')?.textContent).toContain('four to eight digits');
+    await tap('.keys button', 'Switch');
+    expect(element.querySelector('.fault')?.textContent).toContain('our to eight digits');
     for (const digit of ['2', '5', '9']) await tap('.keys button', digit);
-    await tap('.keys button', 'take over');
+    await tap('.keys button', 'Switch');
     const wrong = http.expectOne('/api/swap');
     expect(wrong.request.body).toEqual({ staff: 'tom', pin: '1259' });
     wrong.flush({ detail: 'the PIN is not right', field: 'pin' }, { status: 422, statusText: 'No' });
     await fixture.whenStable();
     await new Promise((r) => setTimeout(r));
     await fixture.whenStable();
-    expect(element.querySelector('[role=alert]')?.textContent).toContain('not right');
+    expect(element.querySelector('.fault')?.textContent).toContain('not right');
     expect([closed, session.staff()?.name]).toEqual([false, 'Mara Voss']);
   });
 });

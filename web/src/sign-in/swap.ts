@@ -1,107 +1,81 @@
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  type ElementRef,
-  inject,
-  output,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ValidSubmit } from '../controls/valid-submit';
+import { TextField } from '../controls/text-field';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { MatRadioModule } from '@angular/material/radio';
+import { z } from 'zod';
+import { wordsWanted, zodValidator } from '../controls/zod-validator';
+import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import type { Staff } from '@plain-cleat/api';
 import { SessionStore, wordsOf } from '../stores/session.store';
 
-const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0', 'take over'] as const;
+const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0'] as const;
 
 /** Another rigger takes over this tablet by PIN; with the network gone, one who has been on it before. */
+/** Four to eight digits. */
+const PIN = zodValidator(z.string().regex(/^\d{4,8}$/), 'Four to eight digits.');
+
 @Component({
   selector: 'pc-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, ReactiveFormsModule, MatDialogModule, MatRadioModule, MatExpansionModule, TextField, ValidSubmit],
   template: `
-    <dialog #box (close)="closed.emit()" aria-labelledby="swap-title">
-      <div class="spread">
-        <h2 id="swap-title">Who goes on</h2>
-        <button class="link" type="button" (click)="box.close()">Close</button>
-      </div>
+    <h2 mat-dialog-title>Switch user</h2>
+    <mat-dialog-content>
       <div class="two">
-        <div class="crew" role="radiogroup" aria-label="Rigger">
+        <mat-radio-group class="crew" aria-label="Rigger" [value]="chosen()" (change)="choose($event.value)">
           @for (c of crew(); track c.id) {
-            <button
-              type="button"
-              role="radio"
-              class="way"
-              [class.on]="chosen() === c.id"
-              [attr.aria-checked]="chosen() === c.id"
-              (click)="choose(c.id)"
+            <mat-radio-button [value]="c.id"
+              >{{ c.name }} <small class="muted">{{ c.role }}</small></mat-radio-button
             >
-              {{ c.name }}<small class="muted">{{ c.role }}</small>
-            </button>
           } @empty {
             <p class="muted">{{ loading() ? 'Asking who is here' : 'Nobody has chosen a PIN yet.' }}</p>
           }
-        </div>
-        <form (submit)="$event.preventDefault(); swap()">
-          <label class="field"
-            ><span>PIN</span
-            ><input
-              #field
-              class="pin"
-              type="password"
-              inputmode="numeric"
-              autocomplete="off"
-              maxlength="8"
-              [value]="pin()"
-              (input)="pin.set(field.value)"
-          /></label>
+        </mat-radio-group>
+        <form [formGroup]="form" (ngSubmit)="swap()">
+          <pc-text-field label="PIN" type="password" inputmode="numeric" [max]="8" [control]="form.controls.pin" />
           <div class="keys">
             @for (k of keys; track k) {
-              <button
-                [type]="k === 'take over' ? 'submit' : 'button'"
-                [class.act]="k === 'take over'"
-                [class.way]="k !== 'take over'"
-                [disabled]="busy()"
-                (click)="press(k)"
-              >
-                {{ k }}
-              </button>
+              <button mat-stroked-button type="button" [disabled]="busy()" (click)="press(k)">{{ k }}</button>
             }
+            <button mat-flat-button type="submit" [disabled]="busy()">Switch</button>
           </div>
         </form>
       </div>
       @if (fault()) {
         <p class="fault" role="alert">{{ fault() }}</p>
       }
-      <details class="fold">
-        <summary>Choose my PIN</summary>
-        <form class="row" (submit)="$event.preventDefault(); choosePin(password.value, fresh.value)">
-          <label class="field"
-            ><span>Password of {{ session.staff()?.name }}</span
-            ><input #password type="password" autocomplete="current-password"
-          /></label>
-          <label class="field"
-            ><span>New PIN, four to eight digits</span
-            ><input #fresh type="password" inputmode="numeric" maxlength="8" autocomplete="new-password"
-          /></label>
-          <button class="way" type="submit">Keep</button>
+      <mat-expansion-panel>
+        <mat-expansion-panel-header><mat-panel-title>Choose my PIN</mat-panel-title></mat-expansion-panel-header>
+        <form class="mine" [formGroup]="mine" (pcSubmit)="choosePin()">
+          <pc-text-field
+            [label]="'Password of ' + session.staff()?.name"
+            type="password"
+            autocomplete="current-password"
+            [control]="mine.controls.password"
+          />
+          <pc-text-field
+            label="New PIN, four to eight digits"
+            type="password"
+            inputmode="numeric"
+            autocomplete="new-password"
+            [max]="8"
+            [control]="mine.controls.pin"
+          />
+          <button mat-stroked-button type="submit">Save</button>
         </form>
         @if (kept()) {
-          <p class="small" role="status">Kept.</p>
+          <p class="small" role="status">Saved.</p>
         }
-      </details>
-    </dialog>
+      </mat-expansion-panel>
+    </mat-dialog-content>
+    <mat-dialog-actions>
+      <button mat-button type="button" mat-dialog-close>Close</button>
+    </mat-dialog-actions>
   `,
   styles: `
-    dialog {
-      border: 1px solid var(--edge);
-      border-radius: 8px;
-      background: var(--card);
-      color: var(--ink);
-      padding: 20px;
-      width: min(680px, 94vw);
-    }
-    dialog::backdrop {
-      background: rgb(0 0 0 / 45%);
-    }
     .two {
       display: grid;
       grid-template-columns: 1fr 1fr;
@@ -113,21 +87,15 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0', 'take o
       gap: 12px;
       align-content: start;
     }
-    .crew .way {
+    .crew mat-radio-button {
       min-height: 72px;
       display: flex;
-      flex-direction: column;
-      align-items: flex-start;
-      justify-content: center;
-      font-size: 18px;
+      align-items: center;
+      border: 1px solid var(--edge);
+      border-radius: 5px;
     }
-    .way.on {
+    .crew .mat-mdc-radio-checked {
       background: var(--tape);
-      color: var(--tape-ink);
-    }
-    .pin {
-      font-size: 28px;
-      letter-spacing: 8px;
     }
     .keys {
       display: grid;
@@ -139,26 +107,30 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0', 'take o
       min-height: 72px;
       font-size: 20px;
     }
-    details .row {
-      align-items: end;
+    .mine {
+      display: grid;
+      gap: 10px;
+      margin-top: 8px;
     }
   `,
 })
 export class Swap {
-  readonly closed = output<void>();
   protected readonly session = inject(SessionStore);
-  private readonly box = viewChild.required<ElementRef<HTMLDialogElement>>('box');
+  private readonly ref = inject(MatDialogRef);
   protected readonly keys = KEYS;
   protected readonly crew = signal<readonly Staff[]>([]);
   protected readonly loading = signal(true);
   protected readonly chosen = signal('');
-  protected readonly pin = signal('');
+  protected readonly form = new FormGroup({ pin: new FormControl('', { nonNullable: true, validators: PIN }) });
+  protected readonly mine = new FormGroup({
+    password: new FormControl('', { nonNullable: true, validators: wordsWanted('Type your password.') }),
+    pin: new FormControl('', { nonNullable: true, validators: PIN }),
+  });
   protected readonly fault = signal('');
   protected readonly busy = signal(false);
   protected readonly kept = signal(false);
 
   constructor() {
-    afterNextRender(() => this.box().nativeElement.showModal());
     this.session
       .crew()
       .then((crew) => this.crew.set(crew))
@@ -170,40 +142,34 @@ export class Swap {
 
   protected choose(id: string): void {
     this.chosen.set(id);
-    this.pin.set('');
+    this.form.reset();
     this.fault.set('');
   }
 
   protected press(key: (typeof KEYS)[number]): void {
-    if (key === 'clear') this.pin.set('');
-    else if (key !== 'take over') this.pin.update((p) => (p + key).slice(0, 8));
+    const { pin } = this.form.controls;
+    pin.setValue(key === 'clear' ? '' : (pin.value + key).slice(0, 8));
   }
 
   protected async swap(): Promise<void> {
-    const wrong = !this.chosen()
-      ? 'Rigger: choose who goes on.'
-      : /^\d{4,8}$/.test(this.pin())
-        ? ''
-        : 'PIN: four to eight digits.';
-    this.fault.set(wrong);
-    if (wrong) return;
+    this.fault.set(!this.chosen() ? 'Rigger: choose who goes on.' : this.form.valid ? '' : 'PIN: four to eight digits.');
+    if (this.fault()) return;
     this.busy.set(true);
     try {
-      await this.session.swap(this.chosen(), this.pin());
-      this.box().nativeElement.close();
+      await this.session.swap(this.chosen(), this.form.getRawValue().pin);
+      this.ref.close();
     } catch (error) {
       this.fault.set((error as Error).message);
-      this.pin.set('');
+      this.form.reset();
     } finally {
       this.busy.set(false);
     }
   }
 
-  protected choosePin(password: string, pin: string): void {
+  protected choosePin(): void {
     this.kept.set(false);
-    const wrong = !password ? 'Password: type yours.' : /^\d{4,8}$/.test(pin) ? '' : 'New PIN: four to eight digits.';
-    this.fault.set(wrong);
-    if (wrong) return;
+    this.fault.set('');
+    const { password, pin } = this.mine.getRawValue();
     this.session.choosePin(password, pin).subscribe({
       next: () => this.kept.set(true),
       error: (error: unknown) => this.fault.set(wordsOf(error)),

@@ -1,7 +1,8 @@
 import { provideHttpClient } from '@angular/common/http';
+import { Screen } from './screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection, type Type } from '@angular/core';
-import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { RigDocument, Session } from '@plain-cleat/api';
 import type { Change, NewFact, Plan } from '@plain-cleat/core';
@@ -32,11 +33,9 @@ export const rigDocument = (plan: Plan = testPlan(), more: Partial<RigDocument> 
 });
 
 /** A screen of one open rig, with a server that only listens. */
-export class OpenRig<T> {
+export class OpenRig<T> extends Screen<T> {
   readonly store = TestBed.inject(RigStore);
   readonly http = TestBed.inject(HttpTestingController);
-
-  private constructor(readonly fixture: ComponentFixture<T>) {}
 
   static async show<T>(
     screen: Type<T>,
@@ -60,39 +59,6 @@ export class OpenRig<T> {
     const shown = new OpenRig(TestBed.createComponent(screen));
     await shown.fixture.whenStable();
     return shown;
-  }
-
-  get element(): HTMLElement {
-    return this.fixture.nativeElement as HTMLElement;
-  }
-
-  get text(): string {
-    return (this.element.textContent ?? '').replace(/\s+/g, ' ');
-  }
-
-  /** The first element of a selector that says so, or of the selector alone. */
-  find<E extends Element = HTMLElement>(selector: string, says?: string): E {
-    const all = [...this.element.querySelectorAll<E>(selector)];
-    const found =
-      says === undefined
-        ? all[0]
-        : all.find((e) => (e.textContent ?? '').replace(/\s+/g, ' ').includes(says) || e.getAttribute('aria-label') === says);
-    if (!found) throw new Error(`no ${selector} that says ${says}: ${this.text.slice(0, 400)}`);
-    return found;
-  }
-
-  async click(selector: string, says?: string): Promise<void> {
-    this.find(selector, says).dispatchEvent(new MouseEvent('click', { bubbles: true }));
-    await this.fixture.whenStable();
-  }
-
-  /** Types into a field and leaves it. */
-  async type(selector: string, value: string, says?: string): Promise<void> {
-    const input = this.find<HTMLInputElement>(selector, says);
-    input.value = value;
-    input.dispatchEvent(new Event('input', { bubbles: true }));
-    input.dispatchEvent(new Event('change', { bubbles: true }));
-    await this.fixture.whenStable();
   }
 
   /** The changes on their way to the server. */

@@ -1,5 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { entryOf, FUSE_WITHIN, LANES, parseLength, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Icons } from '../controls/icons';
+import { ValidSubmit } from '../controls/valid-submit';
+import { QuantityField } from '../controls/quantity';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { MatTableModule } from '@angular/material/table';
+import { wordsWanted } from '../controls/zod-validator';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
+import { MatButtonModule } from '@angular/material/button';
+import { entryOf, type Fitted, FUSE_WITHIN, LANES, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
 import { FindingBox } from '../findings/finding-box';
 import { wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
@@ -7,7 +16,6 @@ import { Scale, WIDTH } from '../hull-view/scale';
 import { Strip } from '../hull-view/strip';
 import { Cut, Length } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
-import { UnitsStore } from '../stores/units.store';
 
 interface Box {
   readonly id: string;
@@ -21,20 +29,50 @@ interface Box {
 @Component({
   selector: 'pc-wire',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Cut, Length, FindingBox],
+  imports: [
+    Strip,
+    Cut,
+    Length,
+    FindingBox,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatTableModule,
+    MatExpansionModule,
+    QuantityField,
+    ChoiceField,
+    ValidSubmit,
+    Icons,
+  ],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',
 })
 export default class Wire {
   protected readonly store = inject(RigStore);
-  private readonly units = inject(UnitsStore);
   private readonly picked = signal<string | null>(null);
-  protected readonly lanes = LANES;
+  protected readonly lanes = choicesOf(LANES);
+  protected readonly sides = choicesOf(['port', 'starboard'] as const);
+  protected readonly columns = ['run', 'lane', 'cut', 'gauge', 'drop', 'fuse'];
+  protected readonly byId = (_: number, r: WiredRun): string => r.id;
+  protected readonly adding = new FormGroup({
+    from: new FormControl('', { nonNullable: true, validators: wordsWanted('Place a battery in the layout first.') }),
+    to: new FormControl('', {
+      nonNullable: true,
+      validators: [wordsWanted('Nothing aboard draws current.'), ({ value }) => this.fed(String(value))],
+    }),
+    lane: new FormControl<Run['lane']>(LANES[0], { nonNullable: true }),
+  });
+  protected readonly point = new FormGroup({
+    along: new FormControl<number | null>(null),
+    off: new FormControl<number | null>(null),
+    side: new FormControl<'port' | 'starboard'>('port', { nonNullable: true }),
+  });
   protected readonly fault = signal('');
-  protected readonly sources = signal(false);
   protected readonly width = WIDTH;
   protected readonly fuseWithin = FUSE_WITHIN;
-  protected readonly gauges = [null, 18, 16, 14, 12, 10, 8, 6, 4, 2] as const;
+  protected readonly gauges = ([0, 18, 16, 14, 12, 10, 8, 6, 4, 2] as const).map((value) => ({
+    value: value as number,
+    says: value ? `${value} AWG` : 'as chosen',
+  }));
   protected readonly runs = computed(() => this.store.state()?.workup.runs ?? []);
   protected readonly run = computed(() => this.runs().find((r) => r.id === this.picked()) ?? this.runs()[0] ?? null);
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run()?.id ?? '') ?? null);
@@ -106,20 +144,31 @@ export default class Wire {
     this.store.change({ id: crypto.randomUUID(), kind: 'routeRun', run, from, to });
   }
 
-  protected add(from: string, to: string, lane: string): void {
-    this.fault.set(
-      !from
-        ? 'Battery: place one in the layout first.'
-        : !to
-          ? 'Load: nothing aboard draws current.'
-          : this.runs().some((r) => r.to === to)
-            ? `${this.name(to)} has a feed already.`
-            : '',
-    );
-    if (this.fault()) return;
+  private readonly named = (items: readonly Fitted[]): Choice<string>[] =>
+    items.map((i) => ({ value: i.placed.id, says: `${i.letter} ${i.placed.part.name}` }));
+  protected readonly batteryChoices = computed(() => this.named(this.batteries()));
+  protected readonly loadChoices = computed(() => this.named(this.loads()));
+
+  private fed(to: string): { says: string } | null {
+    return to && this.runs().some((r) => r.to === to) ? { says: `${this.name(to)} has a feed already.` } : null;
+  }
+
+  constructor() {
+    // The first of each is chosen, so that there is something to bend.
+    effect(() => {
+      const { from, to } = this.adding.controls;
+      const [battery, load] = [this.batteryChoices()[0], this.loadChoices().find((l) => !this.fed(l.value))];
+      if (!from.value && battery) from.setValue(battery.value);
+      if (!to.value && load) to.setValue(load.value);
+    });
+  }
+
+  protected add(): void {
+    const { from, to, lane } = this.adding.getRawValue();
     const id = `feed-${crypto.randomUUID().slice(0, 8)}`;
-    this.put(id, null, { from, to, lane: lane as Run['lane'], via: [], awg: null });
+    this.put(id, null, { from, to, lane, via: [], awg: null });
     this.picked.set(id);
+    this.adding.controls.to.reset();
   }
 
   protected set(more: Partial<Run>): void {
@@ -133,25 +182,15 @@ export default class Wire {
   }
 
   /** A point the wire must pass, from the bow and off the centre line. */
-  protected addPoint(along: string, off: string, side: string): void {
-    const [x, y] = [parseLength(along, this.units.system()), parseLength(off, this.units.system())];
+  protected addPoint(): void {
+    const { along, off, side } = this.point.getRawValue();
     const hull = this.store.state()?.workup.surface;
     const plan = this.plan();
-    if (!hull || !plan) return;
-    this.fault.set(
-      !x.ok
-        ? `From the bow: ${x.says}`
-        : !y.ok
-          ? `Off centre: ${y.says}`
-          : x.mm < 0 || x.mm > hull.length
-            ? 'From the bow: that is not on this hull'
-            : y.mm < 0 || y.mm > hull.halfBreadth(x.mm)
-              ? 'Off centre: that is off the hull there'
-              : '',
-    );
-    if (this.fault() || !x.ok || !y.ok) return;
-    const at = { at: 'point' as const, x: x.mm, y: side === 'port' ? -y.mm : y.mm };
-    this.set({ via: [...plan.via, at] });
+    if (!hull || !plan || along === null || off === null) return;
+    this.fault.set(off > hull.halfBreadth(along) ? 'Off centre: that is off the hull there.' : '');
+    if (this.fault()) return;
+    this.set({ via: [...plan.via, { at: 'point', x: along, y: side === 'port' ? -off : off }] });
+    this.point.reset();
   }
 
   protected removePoint(index: number): void {

@@ -1,0 +1,69 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ReactiveFormsModule } from '@angular/forms';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
+import { Field } from './field';
+
+/** One of what a choice field offers. */
+export interface Choice<T> {
+  readonly value: T;
+  readonly says: string;
+  /** Under which heading it stands, where there are several. */
+  readonly under?: string;
+}
+
+/** Choices that are called what they are. */
+export const choicesOf = <T extends string>(values: readonly T[]): Choice<T>[] => values.map((value) => ({ value, says: value }));
+
+/** A field that takes one of several. */
+@Component({
+  selector: 'pc-choice-field',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, MatFormFieldModule, MatSelectModule],
+  template: `
+    <mat-form-field appearance="outline" subscriptSizing="dynamic">
+      @if (label()) {
+        <mat-label>{{ label() }}</mat-label>
+      }
+      <mat-select [formControl]="$any(bound())" [placeholder]="placeholder()" [aria-label]="name() ?? ''" panelWidth="">
+        @for (g of groups(); track g.under) {
+          @if (g.under) {
+            <mat-optgroup [label]="g.under">
+              @for (c of g.choices; track c.value) {
+                <mat-option [value]="c.value">{{ c.says }}</mat-option>
+              }
+            </mat-optgroup>
+          } @else {
+            @for (c of g.choices; track c.value) {
+              <mat-option [value]="c.value">{{ c.says }}</mat-option>
+            }
+          }
+        }
+      </mat-select>
+      @if (hint()) {
+        <mat-hint>{{ hint() }}</mat-hint>
+      }
+      <mat-error role="alert">{{ fault().says }}</mat-error>
+    </mat-form-field>
+  `,
+  styles: `
+    mat-form-field {
+      width: 100%;
+    }
+  `,
+})
+export class ChoiceField<T> extends Field<T> {
+  readonly choices = input.required<readonly Choice<T>[]>();
+  protected readonly groups = computed(() =>
+    [...new Set(this.choices().map((c) => c.under ?? ''))].map((under) => ({
+      under,
+      choices: this.choices().filter((c) => (c.under ?? '') === under),
+    })),
+  );
+
+  constructor() {
+    super();
+    this.own.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.enter());
+  }
+}

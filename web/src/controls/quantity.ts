@@ -1,0 +1,178 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  Directive,
+  effect,
+  ElementRef,
+  forwardRef,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import {
+  type AbstractControl,
+  type ControlValueAccessor,
+  NG_VALIDATORS,
+  NG_VALUE_ACCESSOR,
+  ReactiveFormsModule,
+  type ValidationErrors,
+  type Validator,
+} from '@angular/forms';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { figureOf, printQuantity, type QuantityKind, readQuantity, unitOf } from '@plain-cleat/core';
+import { UnitsStore } from '../stores/units.store';
+import { Field } from './field';
+
+/**
+ * Makes a Material input one of a quantity: typed and shown in the reader's units, kept in the base unit (mm, kg,
+ * cents); read when the field is left or Enter is pressed, with a sentence for what cannot be read.
+ */
+@Directive({
+  selector: 'input[pcQuantity]',
+  providers: [
+    { provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => QuantityInput), multi: true },
+    { provide: NG_VALIDATORS, useExisting: forwardRef(() => QuantityInput), multi: true },
+  ],
+  host: { '(change)': 'take()', '(blur)': 'touched()', autocomplete: 'off' },
+})
+export class QuantityInput implements ControlValueAccessor, Validator {
+  readonly kind = input.required<QuantityKind>({ alias: 'pcQuantity' });
+  /** Bounds in the base unit, both allowed themselves. */
+  readonly least = input<number | null>(null);
+  readonly most = input<number | null>(null);
+  /** An empty field is an answer, and its value null. */
+  readonly optional = input(false);
+  private readonly element = inject<ElementRef<HTMLInputElement>>(ElementRef).nativeElement;
+  private readonly units = inject(UnitsStore);
+  private value: number | null = null;
+  /** Why what stands in the field is not a value; empty when it is. */
+  private says = '';
+  private changed: (value: number | null) => void = () => undefined;
+  protected touched: () => void = () => undefined;
+  private revalidate: () => void = () => undefined;
+
+  constructor() {
+    effect(() => {
+      this.units.system();
+      untracked(() => this.print());
+    });
+    effect(() => {
+      this.least();
+      this.most();
+      untracked(() => this.revalidate());
+    });
+  }
+
+  private print(): void {
+    if (!this.says) this.element.value = this.value === null ? '' : figureOf(this.kind(), this.value, this.units.system());
+  }
+
+  writeValue(value: number | null): void {
+    this.value = value;
+    this.says = '';
+    this.print();
+  }
+
+  protected take(): void {
+    const text = this.element.value;
+    const system = this.units.system();
+    if (text.trim() === '') {
+      this.value = null;
+      this.says = this.optional() ? '' : `Write it like ${this.like()}.`;
+    } else {
+      const read = readQuantity(this.kind(), text, system);
+      // What stands there as it was printed is the value itself, not its rounded mark.
+      const same = read.ok && this.value !== null && text.trim() === figureOf(this.kind(), this.value, system);
+      if (!same) this.value = read.ok ? read.value : null;
+      this.says = read.ok ? '' : `${read.says}.`;
+    }
+    this.print();
+    this.changed(this.value);
+    this.touched();
+  }
+
+  private like(): string {
+    const { least, most } = { least: this.least() ?? 0, most: this.most() ?? 1000 };
+    return printQuantity(this.kind(), Math.min(Math.max(least, 100), most), this.units.system());
+  }
+
+  validate(_control: AbstractControl): ValidationErrors | null {
+    if (this.says) return { says: this.says };
+    const [least, most] = [this.least(), this.most()];
+    if (this.value === null) return this.optional() ? null : { says: `Write it like ${this.like()}.` };
+    const print = (value: number, how: 'up' | 'down'): string => printQuantity(this.kind(), value, this.units.system(), how);
+    if (least !== null && most !== null && (this.value < least || this.value > most))
+      return { says: `From ${print(least, 'up')} to ${print(most, 'down')}.` };
+    if (least !== null && this.value < least) return { says: `${print(least, 'up')} at least.` };
+    if (most !== null && this.value > most) return { says: `${print(most, 'down')} at the most.` };
+    return null;
+  }
+
+  registerOnChange(changed: (value: number | null) => void): void {
+    this.changed = changed;
+  }
+  registerOnTouched(touched: () => void): void {
+    this.touched = touched;
+  }
+  registerOnValidatorChange(revalidate: () => void): void {
+    this.revalidate = revalidate;
+  }
+  setDisabledState(disabled: boolean): void {
+    this.element.disabled = disabled;
+  }
+}
+
+/** A quantity's field: its label on the frame, its unit at the end, what is wrong with it under it in words. */
+@Component({
+  selector: 'pc-quantity',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, MatFormFieldModule, MatInputModule, QuantityInput],
+  template: `
+    <mat-form-field appearance="outline" subscriptSizing="dynamic">
+      @if (label()) {
+        <mat-label>{{ label() }}</mat-label>
+      }
+      <input
+        matInput
+        [id]="inputId() ?? ''"
+        [formControl]="$any(bound())"
+        [pcQuantity]="kind()"
+        [least]="least()"
+        [most]="most()"
+        [optional]="optional()"
+        [placeholder]="placeholder()"
+        [attr.aria-label]="name() ?? null"
+      />
+      @if (shownUnit()) {
+        <span matTextSuffix>{{ shownUnit() }}</span>
+      }
+      @if (hint()) {
+        <mat-hint>{{ hint() }}</mat-hint>
+      }
+      <mat-error role="alert">{{ fault().says }}</mat-error>
+    </mat-form-field>
+  `,
+  styles: `
+    mat-form-field {
+      width: 100%;
+    }
+  `,
+})
+export class QuantityField extends Field<number | null> {
+  readonly kind = input.required<QuantityKind>();
+  readonly least = input<number | null>(null);
+  readonly most = input<number | null>(null);
+  readonly optional = input(false);
+  /** Another unit's name than the kind's own, as `days` after a number. */
+  readonly unit = input<string>();
+  private readonly units = inject(UnitsStore);
+  protected readonly shownUnit = computed(() => this.unit() ?? unitOf(this.kind(), this.units.system()));
+
+  constructor() {
+    super();
+    this.own.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.enter());
+  }
+}

@@ -1,0 +1,5 @@
+declare module '*.svg' {
+  /** The drawing as text. */
+  const svg: string;
+  export default svg;
+}
