@@ -9,9 +9,10 @@ export interface Route<
   Body extends z.ZodType = z.ZodType,
   Query extends z.ZodType = z.ZodType,
   Answer extends z.ZodType = z.ZodType,
+  Path extends string = string,
 > {
   readonly method: 'GET' | 'POST' | 'DELETE';
-  readonly path: string;
+  readonly path: Path;
   readonly says: string;
   readonly who: Who;
   readonly body?: Body;
@@ -25,7 +26,9 @@ export interface Route<
   readonly upload?: { readonly field: string; readonly bytes: number };
 }
 
-export const route = <B extends z.ZodType, Q extends z.ZodType, A extends z.ZodType>(r: Route<B, Q, A>): Route<B, Q, A> => r;
+export const route = <B extends z.ZodType, Q extends z.ZodType, A extends z.ZodType, const P extends string>(
+  r: Route<B, Q, A, P>,
+): Route<B, Q, A, P> => r;
 
 /** Any signed-in member of staff. */
 export const STAFF: readonly Role[] = ROLES;

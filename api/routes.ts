@@ -2,6 +2,7 @@ import { assembly, hullModel, shopSettings } from '@plain-cleat/core';
 import { z } from 'zod';
 import { route, STAFF, type Role } from './route';
 import * as s from './schemas';
+import { SESSION_ROUTES } from './session';
 
 const DESK: readonly Role[] = ['front desk', 'manager'];
 const none = z.object({});
@@ -29,44 +30,7 @@ export const ROUTES = {
     says: 'This interface as an OpenAPI document',
     answer: z.unknown(),
   }),
-  session: route({ method: 'GET', path: '/api/session', who: 'anyone', says: 'Who is signed in', answer: s.session }),
-  signIn: route({
-    method: 'POST',
-    path: '/api/sign-in',
-    who: 'anyone',
-    says: 'Sign in',
-    bytes: 10_000,
-    body: s.signIn,
-    answer: s.session,
-  }),
-  signOut: route({
-    method: 'POST',
-    path: '/api/sign-out',
-    who: STAFF,
-    says: 'Sign out',
-    bytes: 10_000,
-    body: none,
-    answer: s.session,
-  }),
-  crew: route({ method: 'GET', path: '/api/crew', who: STAFF, says: 'Who may swap on a shared tablet', answer: s.crew }),
-  swap: route({
-    method: 'POST',
-    path: '/api/swap',
-    who: STAFF,
-    says: 'Another takes over this tablet, by PIN',
-    bytes: 10_000,
-    body: s.swap,
-    answer: s.session,
-  }),
-  choosePin: route({
-    method: 'POST',
-    path: '/api/pin',
-    who: STAFF,
-    says: 'Choose a PIN for swapping',
-    bytes: 10_000,
-    body: s.choosePin,
-    answer: none,
-  }),
+  ...SESSION_ROUTES,
   staffList: route({
     method: 'GET',
     path: '/api/staff',

@@ -14,6 +14,7 @@ import {
 } from '@plain-cleat/core';
 import { z } from 'zod';
 import { ROLES } from './route';
+import { staff } from './session';
 
 export const FLOOR_PLACES = ['bench 1', 'bench 2', 'curing rack', 'yard', "owner's move", 'handed over', 'set aside'] as const;
 export const floorPlace = z.enum(FLOOR_PLACES);
@@ -30,17 +31,6 @@ export const problem = z.object({
   clash: z.object({ field: z.string(), found: z.unknown(), wanted: z.unknown(), version: z.int() }).optional(),
 });
 
-export const staff = z.object({ id: z.string(), name: z.string(), role: z.enum(ROLES) });
-export const session = z.object({
-  staff: staff.nullable(),
-  csrf: z.string().nullable(),
-  apiVersion: z.int(),
-  /** Says later whose work it was that a tablet kept while there was no network; it signs nobody in. */
-  proof: z.string().nullable(),
-});
-const pin = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
-export const swap = z.strictObject({ staff: z.string().max(64), pin });
-export const choosePin = z.strictObject({ password: z.string().min(1).max(200), pin });
 export const staffList = z.array(
   staff.extend({
     login: z.string(),
@@ -61,8 +51,6 @@ export const changeStaff = z.union([
   z.strictObject({ pin: z.string().max(20).nullable() }),
   z.strictObject({ ended: z.boolean() }),
 ]);
-export const crew = z.array(staff.extend({ hasPin: z.boolean() }));
-export const signIn = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
 
 export const hullSummary = z.object({
   id: z.string(),
@@ -333,14 +321,11 @@ export const ownerPage = z.object({
 export type StoresList = z.infer<typeof storesList>;
 export type Newer = z.infer<typeof newer>;
 export type Problem = z.infer<typeof problem>;
-export type Staff = z.infer<typeof staff>;
 export type Override = z.infer<typeof override>;
-export type Session = z.infer<typeof session>;
 export type StaffList = z.infer<typeof staffList>;
 export type AddStaff = z.infer<typeof addStaff>;
 export type ChangeStaff = z.infer<typeof changeStaff>;
 export type Backups = z.infer<typeof backups>;
-export type Crew = z.infer<typeof crew>;
 export type SendFacts = z.infer<typeof sendFacts>;
 export type FloorPlace = z.infer<typeof floorPlace>;
 export type HullSummary = z.infer<typeof hullSummary>;

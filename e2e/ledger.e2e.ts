@@ -14,17 +14,17 @@ test('a used boat: its old holes are taken in, one is plugged, two are used agai
   // One by hand, a bad reading first.
   await page.getByLabel('From the bow tip, taut').fill('around there');
   await page.getByLabel('How wide').fill('3/16');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('alert')).toContainText('From the bow tip: "around there" is not a length');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('"around there" is not a length');
   await page.getByLabel('From the bow tip, taut').fill('126');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('O1 is in the ledger')).toBeVisible();
 
   // The rest from a list, with a line that is no hole.
   const list = 'label,reading,off,bit,plugged\nO2,127 11/32,0,3/16,\nO3,80,P 14,1/4,\nO4,wide,0,1/4,\nO5,20,0,1/4,nylon plug\n';
   await page.locator('input[type=file]').setInputFiles({ name: 'holes.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
   await expect(page.getByText('line 4, reading: "wide" is not a length')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep 3 holes' }).click();
+  await page.getByRole('button', { name: 'Save 3 holes' }).click();
   await expect(page.getByRole('table', { name: 'Holes, bow to stern' }).getByRole('row')).toHaveCount(5);
   await page.getByRole('button', { name: 'O3', exact: true }).click();
   await page.getByLabel('Plug with').fill('nylon plug in sealant');
@@ -59,11 +59,11 @@ test('plates of a rig are planned on a board, cut, and the offcut lies on the sh
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'DXF' }).first().click();
   expect((await download).suggestedFilename()).toBe('board-1.dxf');
-  await page.getByRole('button', { name: 'It is cut' }).click();
+  await page.getByRole('button', { name: 'Mark cut, save offcuts' }).click();
   await expect(page.getByText(/pieces cut; \d+ remnants? on the shelf/)).toBeVisible();
   await page.reload();
   await expect(page.getByText('No rig in the shop wants')).toBeVisible();
-  await expect(page.locator('aside li').first()).not.toHaveText('No remnant.');
+  await expect(page.locator('aside li').first()).not.toHaveText('No offcut.');
 });
 
 test('a returned boat: twelve old holes, four used again, two plugged, six drilled, one of them 4 mm off; ledger, plan and book agree', async ({
@@ -86,7 +86,7 @@ test('a returned boat: twelve old holes, four used again, two plugged, six drill
     await page.getByLabel(`Plug ${label} with`).press('Enter');
   };
   await plug('O4', ' ');
-  await expect(page.getByRole('alert')).toContainText('Plug with');
+  await expect(page.getByLabel('Plug O4 with')).toBeVisible();
   for (const label of ['O4', 'O5']) {
     await plug(label, 'nylon plug in sealant');
     await expect(page.getByLabel(`Plug ${label} with`)).toHaveCount(0);
@@ -101,7 +101,7 @@ test('a returned boat: twelve old holes, four used again, two plugged, six drill
   await page.getByRole('button', { name: 'Otherwise' }).click();
   await page.getByLabel('Measured from BOW TIP').fill(String(planned + 4));
   await page.getByLabel('Measured off centre').fill(String(off));
-  await page.getByRole('button', { name: 'Keep as drilled there' }).click();
+  await page.getByRole('button', { name: 'Drilled there' }).click();
   for (let i = 0; i < 5; i++) {
     const label = (await page.locator('strong.label').textContent()) ?? '';
     await holdUntil(page, 'piloted', page.getByText(`Last: ${label},`));
@@ -111,7 +111,7 @@ test('a returned boat: twelve old holes, four used again, two plugged, six drill
   await allKept(page);
 
   // The plan re-checks: the hole that went astray is a finding there.
-  await page.locator('.chip').filter({ hasText: first }).first().click();
+  await page.locator('.hole-chip').filter({ hasText: first }).first().click();
   const astray = page.locator('pc-finding-box').filter({ hasText: `${first} was drilled` });
   await expect(astray).toContainText('from where the plan has it');
   await expect(page.getByText(`${planned + 4} mm`)).toBeVisible();
@@ -153,7 +153,7 @@ test('a track is cut to length and takes what is let go near it; its template co
   const cut = page.locator('pc-track-lines').getByLabel('Cut to');
   await cut.fill('2');
   await cut.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Cut to: between 3 15/16 in and 96 1/16 in');
+  await expect(page.getByRole('alert')).toContainText('From 3 15/16 in to 96 1/16 in.');
   await cut.fill('16');
   await cut.press('Enter');
   await expect(page.locator('pc-track-lines')).toContainText('Nothing rides on it yet');
@@ -164,12 +164,12 @@ test('a track is cut to length and takes what is let go near it; its template co
   await allKept(page);
 
   await goStep(page, 'Drill');
-  await page.locator('pc-templates summary').click();
+  await page.locator('pc-templates mat-expansion-panel-header').click();
   await expect(page.locator('pc-templates .facts li')).toHaveCount(1);
-  const bar = page.getByLabel('The bar reads');
+  const bar = page.getByLabel('It reads');
   await bar.fill('most of it');
   await bar.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('The bar reads');
+  await expect(page.getByRole('alert')).toContainText('is not a length');
   await bar.fill('3 7/8');
   await bar.press('Enter');
   await expect(page.getByText('the printer scales')).toBeVisible();

@@ -47,7 +47,7 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
     await page.locator('.who').click();
     await page.getByRole('radio', { name }).click();
     await page.getByLabel('PIN', { exact: true }).fill(pin);
-    await page.getByRole('button', { name: 'take over' }).click();
+    await page.getByRole('button', { name: 'Switch' }).click();
     await expect(page.locator('.who')).toHaveText(name);
   };
   await swap('Mara Voss', '7312');
@@ -79,7 +79,7 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   await expect(page.getByText('Photo goes with it')).toBeVisible();
   await holdUntil(page, 'piloted', page.getByText('Last: '));
   await expect(page.getByText('Not sent yet')).toBeVisible();
-  await holdUntil(page, 'piloted', page.getByText('2 waiting to send'));
+  await holdUntil(page, 'piloted', page.getByText('2 waiting to be sent'));
   await context.close();
 
   // The tablet is started again, still without the network; the other rigger takes it.
@@ -88,18 +88,18 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   await expect(page.getByText('no network')).toBeVisible();
   await page.locator('.facts').getByRole('link').first().click();
   await expect(page.getByText("this is the tablet's own copy")).toBeVisible();
-  await expect(page.getByText('2 waiting to send')).toBeVisible();
+  await expect(page.getByText('2 waiting to be sent')).toBeVisible();
   await expect(page.locator('.who')).toHaveText('Mara Voss');
   await page.locator('.who').click();
   await page.getByRole('radio', { name: 'Tom Hale' }).click();
   await page.getByLabel('PIN', { exact: true }).fill('9999');
-  await page.getByRole('button', { name: 'take over' }).click();
+  await page.getByRole('button', { name: 'Switch' }).click();
   await expect(page.getByRole('alert')).toContainText('The PIN is not right');
   await page.getByLabel('PIN', { exact: true }).fill('2590');
-  await page.getByRole('button', { name: 'take over' }).click();
+  await page.getByRole('button', { name: 'Switch' }).click();
   await expect(page.locator('.who')).toHaveText('Tom Hale');
   await putBitIn(page);
-  await holdUntil(page, /^Hold: /, page.getByText('3 waiting to send'));
+  await holdUntil(page, /^Hold: /, page.getByText('3 waiting to be sent'));
 
   // Meanwhile another measures the first hole on their own line, 3 mm off.
   const before = await told();
@@ -112,11 +112,11 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   await desk.getByLabel('Measured from BOW TIP').fill(`${Number(whole)}${part ? ` ${part}` : ''}`);
   await desk.getByLabel('Measured off centre').fill('1/8');
   await desk.getByRole('radio', { name: 'starboard' }).click();
-  await desk.getByRole('button', { name: 'Keep as drilled there' }).click();
+  await desk.getByRole('button', { name: 'Drilled there' }).click();
   await allKept(desk);
 
   await cable.plug();
-  await expect(page.getByText('all kept')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('all changes saved')).toBeVisible({ timeout: 30_000 });
   const facts = await told();
   const holes = facts.filter((f) => f.kind === 'holeDrilled' || f.kind === 'holeOpened');
   expect(holes.map((f) => [f.kind, f.by])).toEqual([
@@ -146,10 +146,10 @@ test('a sign-in that ran out while the network was gone loses nothing', async ({
   const tablet = await context.newPage();
   await signIn(tablet, 'mara');
   await tablet.goto(`${rig}/build`);
-  await expect(tablet.getByText('all kept')).toBeVisible();
+  await expect(tablet.getByText('all changes saved')).toBeVisible();
   await cable.pull();
   await tablet.getByRole('checkbox').first().check();
-  await expect(tablet.getByText('1 waiting to send').or(tablet.getByText('2 waiting to send'))).toBeVisible();
+  await expect(tablet.getByText('1 waiting to be sent').or(tablet.getByText('2 waiting to be sent'))).toBeVisible();
   // The shop's session ended meanwhile.
   await context.clearCookies();
   await cable.plug();
@@ -157,7 +157,7 @@ test('a sign-in that ran out while the network was gone loses nothing', async ({
   await tablet.getByLabel('Login').fill('tom');
   await tablet.getByLabel('Password').fill('bench-two');
   await tablet.getByRole('button', { name: 'Sign in' }).click();
-  await expect(tablet.getByText('all kept')).toBeVisible({ timeout: 30_000 });
+  await expect(tablet.getByText('all changes saved')).toBeVisible({ timeout: 30_000 });
   const facts = await page.evaluate(
     async (url) => ((await (await fetch(`/api${url}`)).json()) as { facts: { kind: string; by: string }[] }).facts,
     rig,

@@ -1,6 +1,11 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, type Locator, test } from '@playwright/test';
 import { allKept, downloadOf, goStep, newRig, onStrip, putAboard, signIn } from './shop';
+
+/** Opens all that is folded away. */
+async function unfold(folds: Locator): Promise<void> {
+  for (const fold of await folds.all()) if ((await fold.getAttribute('aria-expanded')) === 'false') await fold.click();
+}
 
 test('a second browser sees the first one’s changes without reloading', async ({ page, browser }) => {
   await signIn(page, 'ama');
@@ -25,7 +30,7 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await newRig(page, 'dragged about', 'Some Body');
   await goStep(page, 'Lay out');
   await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
-  const reading = page.getByLabel('From bow tip, stretched bow to stern');
+  const reading = page.getByLabel('From bow tip, along the centre line');
   const start = await reading.inputValue();
   const [from, to] = [await onStrip(page, 2700, 0), await onStrip(page, 2500, 0)];
   await page.mouse.move(from.x, from.y);
@@ -38,21 +43,21 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await allKept(page);
   // Nudged by a sixteenth, then an inch.
   await page.locator('pc-card h2').click();
-  await page.keyboard.press('g');
+  await page.keyboard.press('Space');
   await page.keyboard.press('ArrowRight');
   await expect(reading).not.toHaveValue(dragged);
   await page.keyboard.press('Shift+ArrowLeft');
-  await page.keyboard.press('g');
+  await page.keyboard.press('Space');
   await allKept(page);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   for (let i = 0; i < 3; i++) {
-    await page.keyboard.press('u');
+    await page.keyboard.press('Control+z');
     await allKept(page);
   }
   await page.keyboard.press('ArrowRight');
   await expect(reading).toHaveValue(start);
-  await page.keyboard.press('Shift+U');
+  await page.keyboard.press('Control+Shift+Z');
   await expect(reading).toHaveValue(dragged);
   await page.getByRole('button', { name: /^Units/ }).click();
   await expect(reading).toHaveValue(/^\d{4}$/);
@@ -73,8 +78,12 @@ test('by keyboard alone a part comes aboard, is walked to, turned and taken off'
   await page.locator('pc-strip').click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('pc-card h2')).toHaveText('Chart board on track');
-  await page.keyboard.press(']');
-  await expect(page.getByLabel('Turned, degrees')).toHaveValue('-15');
+  await page.keyboard.press('Shift+F10');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Turned')).toHaveValue('-15');
   await page.keyboard.press('Delete');
   await expect(page.locator('.letters')).toHaveCount(0);
   await page.keyboard.press('?');
@@ -103,7 +112,7 @@ test('a change on a field somebody else changed is shown with both values', asyn
   const clash = other.getByRole('alertdialog', { name: 'Changed meanwhile' });
   await expect(clash).toContainText('his');
   await expect(clash).toContainText('hers');
-  await clash.getByRole('button', { name: 'Put mine' }).click();
+  await clash.getByRole('button', { name: 'Use mine' }).click();
   await expect(page.getByLabel('Note')).toHaveValue('hers');
   await other.close();
 });
@@ -176,7 +185,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     await check('hulls');
     await page.getByRole('link', { name: 'Vanterby Tolvane 118' }).click();
     await expect(page.getByRole('heading', { name: 'Tolvane 118' })).toBeVisible();
-    for (const summary of await page.locator('summary').all()) await summary.click();
+    await unfold(page.locator('mat-expansion-panel-header'));
     await check('hull bench');
     await page.getByRole('link', { name: 'Assemblies' }).click();
     await page.getByRole('button', { name: /Lift-out pod/ }).click();
@@ -194,7 +203,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     await check('ledger');
     await page.getByRole('link', { name: 'Shop' }).click();
     await expect(page.getByRole('heading', { name: 'How Alder Slip works' })).toBeVisible();
-    for (const summary of await page.locator('summary').all()) await summary.click();
+    await unfold(page.locator('mat-expansion-panel-header'));
     await check('shop');
     await page.getByRole('link', { name: 'Floor' }).click();
     await page.getByRole('link', { name: 'R-0146, mackerel and pollack rig' }).click();
@@ -205,7 +214,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     }
     await goStep(page, 'Drill');
     await expect(page.locator('pc-templates')).toBeVisible();
-    for (const summary of await page.locator('aside summary').all()) await summary.click();
+    await unfold(page.locator('aside mat-expansion-panel-header'));
     await expect(page.locator('pc-templates .facts li').first()).toBeVisible();
     await page.getByRole('button', { name: 'Look inside' }).click();
     await check('drill, all of it');
@@ -214,18 +223,15 @@ for (const colorScheme of ['light', 'dark'] as const)
     await check('swapping');
     await page.getByRole('button', { name: 'Close' }).click();
     await goStep(page, 'Lay out');
-    await page
-      .getByRole('button', { name: 'Stowed and scuppers' })
-      .or(page.getByRole('radio', { name: 'Stowed and scuppers' }))
-      .click();
+    await page.getByRole('radio', { name: 'Stowed and scuppers' }).click();
     await expect(page.locator('pc-stowing')).toBeVisible();
     await check('stowing');
     await page.keyboard.press('ArrowRight');
-    for (const summary of await page.locator('pc-card summary').all()) await summary.click();
+    await unfold(page.locator('pc-card mat-expansion-panel-header'));
     await check('card');
-    await page.keyboard.press('x');
+    await page.keyboard.press('Control+Space');
     await page.keyboard.press('ArrowRight');
-    await page.keyboard.press('x');
+    await page.keyboard.press('Control+Space');
     await expect(page.getByRole('heading', { name: '2 fittings chosen' })).toBeVisible();
     await check('several');
     test.info().annotations.push({ type: 'incomplete', description: [...unsure].join('; ') });

@@ -31,17 +31,27 @@ export const goStep = async (page: Page, name: string): Promise<void> => {
 /** Names a new set from the bar over the strip; it is shown from then on. */
 export async function newSet(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'New set' }).click();
-  await page.getByLabel('Name of the set').fill(name);
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByLabel('New set').fill(name);
+  await page.locator('pc-sets-bar').getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('radio', { name: new RegExp(`^${name}`) })).toBeChecked();
 }
 
+/** Takes one of a field's choices. */
+export async function choose(page: Page, label: string, choice: string): Promise<void> {
+  await page.getByRole('combobox', { name: label }).click();
+  await page.getByRole('option', { name: choice, exact: true }).click();
+}
+
+/** What is wrong with a field, under it. */
+export const faultOf = (page: Page, label: string): Locator =>
+  page.locator('mat-form-field', { has: page.getByLabel(label, { exact: true }) }).locator('mat-error');
+
 /** Everything done here has reached the server. */
-export const allKept = (page: Page): Promise<void> => expect(page.getByText('all kept')).toBeVisible();
+export const allKept = (page: Page): Promise<void> => expect(page.getByText('all changes saved')).toBeVisible();
 
 /** Where a place of the hull lies on the strip, as page coordinates. */
 export async function onStrip(page: Page, x: number, y: number, length = 3600, beam = 880): Promise<{ x: number; y: number }> {
-  const box = await page.locator('pc-strip > svg').boundingBox();
+  const box = await page.locator('pc-strip svg[role=group]').boundingBox();
   if (!box) throw new Error('no strip');
   const k = box.width / 930;
   const perMm = 800 / length;
@@ -66,14 +76,12 @@ export async function putAboard(page: Page, part: string, x: number, y: number, 
 /** Types the known distances of this boat as the drawing has them: drilling unlocks. */
 export async function measureBoat(page: Page): Promise<void> {
   await expect(page.getByText('Locked.')).toBeVisible();
-  const rows = page.locator('pc-before-first form.row');
+  const rows = page.locator('pc-before-first pc-quantity', { hasText: 'drawn' });
   for (let i = 0; i < (await rows.count()); i++) {
     const label = (await rows.nth(i).textContent()) ?? '';
-    await rows
-      .nth(i)
-      .locator('input')
-      .fill(/drawn (.+?) in/.exec(label)?.[1] ?? '');
-    await rows.nth(i).getByRole('button', { name: 'Keep' }).click();
+    const input = rows.nth(i).locator('input');
+    await input.fill(/drawn (.+?) in/.exec(label)?.[1] ?? '');
+    await input.press('Tab');
     await expect(page.getByText('the drawing.')).toHaveCount(i + 1);
   }
   await expect(page.getByText('Locked.')).toHaveCount(0);

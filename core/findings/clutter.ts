@@ -51,8 +51,8 @@ export const budgets: Judgement = ({ items, hull, runs }) =>
         code: 'used-up',
         detail: what.replace(' ', '-'),
         severity: 'look',
-        says: say`${taken} ${what} are taken and there are ${given}.`,
-        because: say`Taken by ${takers.map((i) => i.letter).join(', ')}.`,
+        says: say`${what.charAt(0).toUpperCase()}${what.slice(1)}: ${taken} wanted, ${given || 'none'} aboard.`,
+        because: say`Wanted by ${takers.map((i) => i.letter).join(', ')}.`,
       },
     ];
   });

@@ -189,7 +189,7 @@ const CASES: readonly Case[] = [
   {
     code: 'used-up',
     fires: rig({ a: loose('flag-rod', deck(2700, 0)) }),
-    says: /1 rod sockets are taken and there are 0/,
+    says: /Rod sockets: 1 wanted, none aboard/,
     not: rig({ a: loose('flag-rod', deck(2700, 0)), b: onTrack('rod-tube-raised', 'aft-star', 2500) }),
     cure: false,
   },

@@ -11,8 +11,8 @@ export type TapeRun = 'taut' | 'centre' | 'gunwale';
 /** How a tape runs, to choose by. */
 export const RUN_NAMES: Readonly<Record<TapeRun, string>> = {
   taut: 'pulled taut',
-  centre: 'stretched bow to stern',
-  gunwale: 'laid along the gunwale',
+  centre: 'along the centre line',
+  gunwale: 'along the gunwale',
 };
 
 /** How a tape runs and is read, in words. */

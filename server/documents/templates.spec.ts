@@ -169,7 +169,7 @@ describe('templates', () => {
     expect(sheets.some((t) => t.includes('Bow to the right. STARBOARD.'))).toBeTrue();
     for (const t of sheets) {
       expect(t).toContain('seen from outside, gunwale up');
-      expect(t).toContain('laid along the gunwale');
+      expect(t).toContain('along the gunwale');
       expect(t).toMatch(/Flattening costs at most 0\.\d\d\d in/);
       expect(t).toContain('no scaling');
     }

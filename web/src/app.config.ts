@@ -10,6 +10,7 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { take } from 'rxjs';
 import { routes } from './app.routes';
+import { withLine } from './stores/line';
 import { SessionStore, withSession } from './stores/session.store';
 
 export const appConfig: ApplicationConfig = {
@@ -17,7 +18,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideRouter(routes, withComponentInputBinding()),
-    provideHttpClient(withInterceptors([withSession])),
+    provideHttpClient(withInterceptors([withLine, withSession])),
     // Only for staff: an owner's page is for a look, and takes nothing onto their device.
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode(),

@@ -1,12 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '@angular/core';
+import { Line } from './stores/line';
 import { Icons } from './controls/icons';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { from, fromEvent, merge } from 'rxjs';
+import { catchError, EMPTY, exhaustMap, from, fromEvent, merge, switchMap } from 'rxjs';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { Courier } from './stores/courier';
 import { NewerBuild } from './stores/newer-build';
 import { SessionStore } from './stores/session.store';
 import { Tablet } from './stores/tablet';
@@ -42,6 +42,8 @@ import { UnitsStore } from './stores/units.store';
         </button>
         @if (session.alone()) {
           <span class="away" role="status">no network</span>
+        } @else if (!line.answers()) {
+          <span class="away" role="status">working on, not sent yet</span>
         }
         <button mat-button type="button" class="who" matTooltip="Switch user" (click)="swap()">
           <mat-icon svgIcon="person" />{{ session.staff()?.name }}
@@ -71,8 +73,9 @@ export class App {
   protected readonly session = inject(SessionStore);
   protected readonly units = inject(UnitsStore);
   protected readonly build = inject(NewerBuild);
+  protected readonly line = inject(Line);
   protected readonly tablet = inject(Tablet);
-  private readonly courier = inject(Courier);
+  private readonly injector = inject(Injector);
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly url = currentUrl();
@@ -83,10 +86,18 @@ export class App {
   constructor() {
     // What other rigs left unsent goes out when somebody is here and the server can be heard.
     const online = fromEvent(window, 'online');
-    online.pipe(takeUntilDestroyed()).subscribe(() => void this.session.renew().catch(() => undefined));
+    online
+      .pipe(
+        switchMap(() => this.session.renew().pipe(catchError(() => EMPTY))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     merge(this.session.signedIn$, online)
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => void this.courier.sweep());
+      .pipe(
+        exhaustMap(() => from(import('./stores/courier')).pipe(switchMap(({ Courier }) => this.injector.get(Courier).sweep()))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
   }
 
   /** Another takes over: asked for only then, so that signing in stays small. */

@@ -1,5 +1,5 @@
-import { HttpClient } from '@angular/common/http';
 import { Icons } from '../controls/icons';
+import { Api } from '../stores/api';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatInputModule } from '@angular/material/input';
@@ -11,7 +11,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { StoresList } from '@plain-cleat/api';
+import { type StoresList, ROUTES } from '@plain-cleat/api';
 import {
   type Assembly,
   buildAssembly,
@@ -25,13 +25,14 @@ import {
   sameJson,
   takenBy,
   tell,
+  type UnitSystem,
   WorkupSession,
 } from '@plain-cleat/core';
 import { forkJoin } from 'rxjs';
 import { AssemblyView, extentOf } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
 import { Library } from '../lay-out/library';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, withPart, withSpot } from './draft';
 
@@ -57,7 +58,7 @@ import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, wi
   styleUrl: './assemblies.scss',
 })
 export default class Assemblies {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly units = inject(UnitsStore);
   protected readonly library = inject(Library);
   protected readonly money = printMoney;
@@ -111,7 +112,7 @@ export default class Assemblies {
   /** Which hulls its base would stand on. */
   protected readonly hulls = computed(() => {
     const base = this.built()?.items[0]?.placed.part;
-    return base ? (this.stores()?.hulls ?? []).map((hull) => ({ hull, ...whereOn(base, hull) })) : [];
+    return base ? (this.stores()?.hulls ?? []).map((hull) => ({ hull, ...whereOn(base, hull, this.units.system()) })) : [];
   });
   protected readonly differs = computed(() => {
     const draft = this.draft();
@@ -125,7 +126,7 @@ export default class Assemblies {
 
   protected load(): void {
     this.failed.set('');
-    forkJoin([this.http.get<StoresList>('/api/stores'), this.library.fetch()]).subscribe({
+    forkJoin([this.api.call(ROUTES.stores), this.library.fetch()]).subscribe({
       next: ([stores, all]) => {
         this.stores.set(stores);
         const [first] = all;
@@ -257,12 +258,12 @@ export default class Assemblies {
 }
 
 /** Where a base stands on a hull, or why nowhere; where it need not be held, on any level deck. */
-function whereOn(base: Part, hull: HullModel): { fits: boolean; says: string } {
+function whereOn(base: Part, hull: HullModel, system: UnitSystem): { fits: boolean; says: string } {
   const all = takenBy(base, hull);
   const good = all.filter((t) => t.fits);
   if (good.length) return { fits: true, says: good.map((t) => t.place).join(', ') };
   const [why] = all;
-  if (why) return { fits: false, says: `${why.place}: ${why.why}` };
+  if (why) return { fits: false, says: `${why.place}: ${tell(why.why, system)}` };
   return base.holds.includes('loose')
     ? { fits: true, says: 'set on a level deck' }
     : {

@@ -1,15 +1,15 @@
-import { HttpClient } from '@angular/common/http';
 import { Icons } from '../controls/icons';
+import { Api } from '../stores/api';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { FileButton } from '../controls/file-button';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { AddedPhoto } from '@plain-cleat/api';
+import { ROUTES } from '@plain-cleat/api';
 import type { Photo } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 
 /** The owner's photos, along the boat at their places. */
 @Component({
@@ -110,7 +110,7 @@ import { wordsOf } from '../stores/session.store';
 export class OwnerPhotos {
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   protected readonly fault = signal('');
   protected readonly busy = signal(false);
   protected readonly photos = computed(() => {
@@ -131,7 +131,7 @@ export class OwnerPhotos {
     const form = new FormData();
     form.append('photo', file);
     this.busy.set(true);
-    this.http.post<AddedPhoto>(`/api/rigs/${this.state().doc.id}/photos`, form).subscribe({
+    this.api.call(ROUTES.addPhoto, { rig: this.state().doc.id, body: form }).subscribe({
       next: ({ id, name, width, height }) => {
         this.busy.set(false);
         const to: Photo = { name, width, height, x: null, caption: '' };
@@ -150,6 +150,6 @@ export class OwnerPhotos {
 
   protected erase(photo: string, from: Photo): void {
     this.store.change({ id: crypto.randomUUID(), kind: 'keepPhoto', photo, from, to: null });
-    this.http.delete(`/api/rigs/${this.state().doc.id}/photos/${photo}`).subscribe({ error: () => undefined });
+    this.api.call(ROUTES.erasePhoto, { rig: this.state().doc.id, photo }).subscribe({ error: () => undefined });
   }
 }

@@ -1,10 +1,10 @@
-import { HttpClient } from '@angular/common/http';
 import { FileButton } from '../controls/file-button';
+import { Api } from '../stores/api';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { WishSheet } from '@plain-cleat/api';
+import { type WishSheet, ROUTES } from '@plain-cleat/api';
 import {
   COLUMN_MEANINGS,
   type ColumnMeaning,
@@ -19,7 +19,7 @@ import {
   type WishMatch,
   type Wish,
 } from '@plain-cleat/core';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 
 const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count: 'how many', price: 'price', note: 'note' };
 
@@ -131,7 +131,7 @@ export class WishImport {
   readonly parts = input.required<readonly Part[]>();
   readonly wishes = input.required<Plan['wishes']>();
   readonly added = output<readonly Wish[]>();
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   protected readonly meanings = [
     { value: '', says: 'leave out' },
     ...COLUMN_MEANINGS.map((m) => ({ value: m as string, says: MEANINGS[m] })),
@@ -185,7 +185,7 @@ export class WishImport {
     form.append('file', file);
     this.busy.set(true);
     this.own.set({});
-    this.http.post<WishSheet>('/api/wish-sheets', form).subscribe({
+    this.api.call(ROUTES.readWishSheet, { body: form }).subscribe({
       next: (sheet) => {
         this.sheet.set(sheet);
         this.busy.set(false);
@@ -208,7 +208,9 @@ export class WishImport {
     });
     const heading = sheet.headings[column]?.trim();
     if (heading && !/^Column \d+$/.test(heading))
-      this.http.post('/api/wish-headings', { heading: heading.slice(0, 80), meaning }).subscribe({ error: () => undefined });
+      this.api
+        .call(ROUTES.rememberHeading, { body: { heading: heading.slice(0, 80), meaning } })
+        .subscribe({ error: () => undefined });
   }
 
   private note(n: number, more: { part?: string; taken?: boolean; one?: boolean }): void {

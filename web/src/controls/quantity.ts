@@ -36,7 +36,7 @@ import { Field } from './field';
     { provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => QuantityInput), multi: true },
     { provide: NG_VALIDATORS, useExisting: forwardRef(() => QuantityInput), multi: true },
   ],
-  host: { '(change)': 'take()', '(blur)': 'touched()', autocomplete: 'off' },
+  host: { '(input)': 'typing()', '(change)': 'take()', '(blur)': 'touched()', autocomplete: 'off' },
 })
 export class QuantityInput implements ControlValueAccessor, Validator {
   readonly kind = input.required<QuantityKind>({ alias: 'pcQuantity' });
@@ -50,6 +50,8 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   private value: number | null = null;
   /** Why what stands in the field is not a value; empty when it is. */
   private says = '';
+  /** What was wrong is being put right: it is looked at again when the field is left. */
+  private mending = false;
   private changed: (value: number | null) => void = () => undefined;
   protected touched: () => void = () => undefined;
   private revalidate: () => void = () => undefined;
@@ -76,7 +78,14 @@ export class QuantityInput implements ControlValueAccessor, Validator {
     this.print();
   }
 
+  protected typing(): void {
+    if (this.mending || !this.fault()) return;
+    this.mending = true;
+    this.revalidate();
+  }
+
   protected take(): void {
+    this.mending = false;
     const text = this.element.value;
     const system = this.units.system();
     if (text.trim() === '') {
@@ -100,15 +109,21 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   }
 
   validate(_control: AbstractControl): ValidationErrors | null {
-    if (this.says) return { says: this.says };
+    const says = this.mending ? '' : this.fault();
+    return says ? { says } : null;
+  }
+
+  /** Why what stands in the field is not taken. */
+  private fault(): string {
+    if (this.says) return this.says;
     const [least, most] = [this.least(), this.most()];
-    if (this.value === null) return this.optional() ? null : { says: `Write it like ${this.like()}.` };
+    if (this.value === null) return this.optional() ? '' : `Write it like ${this.like()}.`;
     const print = (value: number, how: 'up' | 'down'): string => printQuantity(this.kind(), value, this.units.system(), how);
     if (least !== null && most !== null && (this.value < least || this.value > most))
-      return { says: `From ${print(least, 'up')} to ${print(most, 'down')}.` };
-    if (least !== null && this.value < least) return { says: `${print(least, 'up')} at least.` };
-    if (most !== null && this.value > most) return { says: `${print(most, 'down')} at the most.` };
-    return null;
+      return `From ${print(least, 'up')} to ${print(most, 'down')}.`;
+    if (least !== null && this.value < least) return `${print(least, 'up')} at least.`;
+    if (most !== null && this.value > most) return `${print(most, 'down')} at the most.`;
+    return '';
   }
 
   registerOnChange(changed: (value: number | null) => void): void {

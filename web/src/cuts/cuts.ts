@@ -1,13 +1,13 @@
-import { HttpClient } from '@angular/common/http';
 import { MatChipsModule } from '@angular/material/chips';
+import { Api } from '../stores/api';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Cuts as CutsNow, KeepCuts } from '@plain-cleat/api';
+import { type Cuts as CutsNow, type KeepCuts, ROUTES } from '@plain-cleat/api';
 import { type BarPlan, type BoardCut, type BoardPlan, KEEP, printMoney } from '@plain-cleat/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { Length } from '../hull-view/words';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import type { CutWorker } from '../workers/cut.worker';
 import { alongBar, boardDxf, boardSvg, holesOn, outlineOn, pointsOf } from './drawing';
 
@@ -30,7 +30,7 @@ const BUDGET = { bars: 6000, boards: 400 } as const;
   styleUrl: './cuts.scss',
 })
 export default class Cuts {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   protected readonly now = signal<CutsNow | null>(null);
   protected readonly failed = signal('');
   protected readonly fault = signal('');
@@ -75,7 +75,7 @@ export default class Cuts {
 
   protected load(): void {
     this.failed.set('');
-    this.http.get<CutsNow>('/api/cuts').subscribe({
+    this.api.call(ROUTES.cuts).subscribe({
       next: (now) => {
         this.now.set(now);
         void this.plan();
@@ -183,7 +183,7 @@ export default class Cuts {
       [...(p.bars?.bars ?? []), ...(p.boards?.boards ?? [])].flatMap((b) => b.remnant ?? []),
     );
     const body: KeepCuts = { pieces: this.pieces(), used, left: this.left() };
-    this.http.post<CutsNow>('/api/cuts', body).subscribe({
+    this.api.call(ROUTES.keepCuts, { body }).subscribe({
       next: (now) => {
         this.now.set(now);
         this.planned.set([]);

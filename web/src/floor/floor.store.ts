@@ -1,15 +1,23 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
+import { Api } from '../stores/api';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Floor, FloorPlace, HullSummary, OpenRig, OwnHull, OwnerSummary } from '@plain-cleat/api';
+import {
+  type Floor,
+  type FloorPlace,
+  type HullSummary,
+  type OpenRig,
+  type OwnHull,
+  type OwnerSummary,
+  ROUTES,
+} from '@plain-cleat/api';
 import { BehaviorSubject, type Observable, tap } from 'rxjs';
-import { isGone, wordsOf } from '../stores/session.store';
+import { isGone, wordsOf } from '../stores/problems';
 import { type RigCopy, Tablet } from '../stores/tablet';
 
 /** Every rig where it lies. */
 @Injectable({ providedIn: 'root' })
 export class FloorStore {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly tablet = inject(Tablet);
   private readonly state = new BehaviorSubject<Floor | null>(null);
   private readonly faults = new BehaviorSubject<string | null>(null);
@@ -21,7 +29,7 @@ export class FloorStore {
 
   load(): void {
     this.faults.next(null);
-    this.http.get<Floor>('/api/floor').subscribe({
+    this.api.call(ROUTES.floor).subscribe({
       next: (floor) => this.state.next(floor),
       error: (error: unknown) => {
         this.faults.next(wordsOf(error));
@@ -30,15 +38,13 @@ export class FloorStore {
     });
   }
 
-  hulls = (): Observable<HullSummary[]> => this.http.get<HullSummary[]>('/api/hull-models');
-  ownHulls = (): Observable<OwnHull[]> => this.http.get<OwnHull[]>('/api/hulls');
-  owners = (): Observable<OwnerSummary[]> => this.http.get<OwnerSummary[]>('/api/owners');
-  open = (rig: OpenRig): Observable<{ id: string; number: string }> =>
-    this.http.post<{ id: string; number: string }>('/api/rigs', rig);
-  importFile = (text: string): Observable<{ id: string; number: string }> =>
-    this.http.post<{ id: string; number: string }>('/api/rig-files', { text });
+  hulls = (): Observable<HullSummary[]> => this.api.call(ROUTES.hulls);
+  ownHulls = (): Observable<OwnHull[]> => this.api.call(ROUTES.ownHulls);
+  owners = (): Observable<OwnerSummary[]> => this.api.call(ROUTES.owners);
+  open = (rig: OpenRig): Observable<{ id: string; number: string }> => this.api.call(ROUTES.openRig, { body: rig });
+  importFile = (text: string): Observable<{ id: string; number: string }> => this.api.call(ROUTES.importRig, { body: { text } });
   duplicate = (rig: string, title: string): Observable<{ id: string; number: string }> =>
-    this.http.post<{ id: string; number: string }>(`/api/rigs/${rig}/duplicate`, { title });
+    this.api.call(ROUTES.duplicate, { rig, body: { title } });
   move = (rig: string, place: FloorPlace): Observable<unknown> =>
-    this.http.post(`/api/rigs/${rig}/place`, { place }).pipe(tap(() => this.load()));
+    this.api.call(ROUTES.move, { rig, body: { place } }).pipe(tap(() => this.load()));
 }

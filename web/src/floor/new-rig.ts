@@ -11,7 +11,7 @@ import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angula
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatButtonModule } from '@angular/material/button';
 import type { OwnHull } from '@plain-cleat/api';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import { Length } from '../hull-view/words';
 import { FloorStore } from './floor.store';
 

@@ -12,7 +12,8 @@ import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { Router, RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import type { RigSummary } from '@plain-cleat/api';
-import { SessionStore, wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
+import { SessionStore } from '../stores/session.store';
 import { FloorStore } from './floor.store';
 import { promiseOf } from './promise';
 
@@ -39,7 +40,7 @@ import { promiseOf } from './promise';
         <div class="spread">
           <h1>Rigs</h1>
           <mat-form-field class="find" appearance="outline" subscriptSizing="dynamic">
-            <mat-label>Find by number, owner, hull, use</mat-label>
+            <mat-label>Find: number, owner, hull, use</mat-label>
             <mat-icon matPrefix svgIcon="search" />
             <input matInput type="search" [formControl]="typing" />
           </mat-form-field>
@@ -124,7 +125,7 @@ import { promiseOf } from './promise';
   `,
   styles: `
     .find {
-      max-width: 340px;
+      width: 340px;
     }
     table {
       margin-top: 12px;

@@ -1,10 +1,11 @@
 import { type PlannedHole, signedFor, toldHole, type ToldHole } from '@plain-cleat/core';
+import { ROUTES } from '@plain-cleat/api';
+import { Api } from '../stores/api';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { marksOf } from '../hull-view/marks';
@@ -12,7 +13,7 @@ import { Strip } from '../hull-view/strip';
 import { Length, Words } from '../hull-view/words';
 import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { SignPad } from './sign-pad';
 
@@ -27,7 +28,7 @@ import { SignPad } from './sign-pad';
 export default class HandOver {
   protected readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly picked = signal<string | null>(null);
   protected readonly noting = signal(false);
   protected readonly link = signal<{ url: string; expires: string } | null>(null);
@@ -128,14 +129,14 @@ export default class HandOver {
   }
 
   protected makeLink(): void {
-    this.http
-      .post<{ url: string; expires: string }>(`/api/rigs/${this.store.state()?.doc.id}/owner-link`, {})
+    this.api
+      .call(ROUTES.makeLink, { rig: this.store.state()?.doc.id ?? '' })
       .subscribe({ next: (l) => this.link.set(l), error: (e: unknown) => this.fault.set(wordsOf(e)) });
   }
 
   protected revoke(): void {
-    this.http
-      .delete(`/api/rigs/${this.store.state()?.doc.id}/owner-link`)
+    this.api
+      .call(ROUTES.revokeLink, { rig: this.store.state()?.doc.id ?? '' })
       .subscribe({ next: () => this.link.set(null), error: (e: unknown) => this.fault.set(wordsOf(e)) });
   }
 

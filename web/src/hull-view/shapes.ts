@@ -13,7 +13,7 @@ import type { Scale } from './scale';
 import { WIDTH } from './scale';
 
 /** The side view is cut off at so much over the keel, mm. */
-export const SIGHT = 900;
+export const SIGHT = 640;
 const OUTLINE = Array.from({ length: 81 }, (_, i) => i / 80);
 
 export interface Rect {

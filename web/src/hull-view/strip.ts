@@ -129,7 +129,14 @@ export class Strip {
   protected readonly middle = computed(() => 62 + this.half() + 10);
   protected readonly scale = computed(() => new Scale(this.hull(), this.middle(), this.flipped()));
   /** Foot of the side view. */
-  protected readonly ground = computed(() => this.middle() + this.half() + (this.side() ? 16 + 430 * this.scale().perMm : 16));
+  protected readonly ground = computed(
+    () => this.middle() + this.half() + 16 + (this.side() ? this.tall() * this.scale().perMm + 14 : 0),
+  );
+  /** How high the side view goes over the keel, mm: all that stands, as far as it is shown. */
+  private readonly tall = computed(() => {
+    const stands = this.marks().flatMap((m) => m.bodies.map((b) => b.top));
+    return Math.min(SIGHT, Math.max(this.hull().gunwale(0), this.hull().gunwale(this.hull().length), ...stands));
+  });
   protected readonly height = computed(() => this.ground() + (this.side() ? 8 : 0));
 
   protected readonly edges = computed(() => planEdges(this.scale(), this.hull()));

@@ -23,7 +23,7 @@ import {
 } from '@plain-cleat/core';
 import { line } from 'd3-shape';
 import { Length, Words } from '../hull-view/words';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from './feature-list';
 import { FEATURES, type FeatureList, type Row, withRows } from './features';

@@ -95,16 +95,16 @@ export function draftFault(draft: HullDraft): Sentence | null {
 
 /** The single figures of a hull, by what they are called. */
 export const FIGURES = {
-  massKg: 'weighs',
-  capacityKg: 'rated for',
-  wall: 'wall',
-  seatX: 'seat, aft of bow',
-  seatLow: 'seat height, low',
-  seatHigh: 'seat height, high',
-  slideFore: 'seat slides from',
-  slideAft: 'seat slides to',
-  feetFore: 'pegs from',
-  feetAft: 'pegs to',
+  massKg: 'Weight',
+  capacityKg: 'Rated for',
+  wall: 'Wall',
+  seatX: 'Seat, aft of bow',
+  seatLow: 'Seat height, low',
+  seatHigh: 'Seat height, high',
+  slideFore: 'Seat slides from',
+  slideAft: 'Seat slides to',
+  feetFore: 'Pegs from',
+  feetAft: 'Pegs to',
 } as const;
 export type Figure = keyof typeof FIGURES;
 

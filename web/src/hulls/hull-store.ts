@@ -1,25 +1,33 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { DescribeHull, FoundList, HullLedger, HullReadings, HullSummary, Kept, OwnHull } from '@plain-cleat/api';
+import { Api } from '../stores/api';
+import {
+  type DescribeHull,
+  type FoundList,
+  type HullLedger,
+  type HullReadings,
+  type HullSummary,
+  type Kept,
+  type OwnHull,
+  ROUTES,
+} from '@plain-cleat/api';
 import type { HullModel, NewFact, UnitSystem } from '@plain-cleat/core';
 import type { Observable } from 'rxjs';
 
 /** The hull library and the owners' hulls. */
 @Injectable({ providedIn: 'root' })
 export class HullStore {
-  private readonly http = inject(HttpClient);
-  library = (): Observable<HullSummary[]> => this.http.get<HullSummary[]>('/api/hull-models');
-  own = (): Observable<OwnHull[]> => this.http.get<OwnHull[]>('/api/hulls');
-  model = (id: string): Observable<HullModel> => this.http.get<HullModel>(`/api/hull-models/${encodeURIComponent(id)}`);
+  private readonly api = inject(Api);
+  library = (): Observable<HullSummary[]> => this.api.call(ROUTES.hulls);
+  own = (): Observable<OwnHull[]> => this.api.call(ROUTES.ownHulls);
+  model = (hull: string): Observable<HullModel> => this.api.call(ROUTES.hullModel, { hull });
   save = (model: HullModel, expects: number): Observable<HullModel> =>
-    this.http.post<HullModel>('/api/hull-models', { model, expects });
+    this.api.call(ROUTES.saveHullModel, { body: { model, expects } });
   read = (kind: 'csv' | 'svg' | 'dxf', text: string, heights: { gunwale: number; keel: number }): Observable<HullReadings> =>
-    this.http.post<HullReadings>('/api/hull-files', { kind, text, heights });
-  ledger = (own: string): Observable<HullLedger> => this.http.get<HullLedger>(`/api/hulls/${encodeURIComponent(own)}/ledger`);
+    this.api.call(ROUTES.readHullFile, { body: { kind, text, heights } });
+  ledger = (own: string): Observable<HullLedger> => this.api.call(ROUTES.hullLedger, { own });
   keepFacts = (own: string, facts: readonly NewFact[]): Observable<Kept> =>
-    this.http.post<Kept>(`/api/hulls/${encodeURIComponent(own)}/facts`, { facts });
+    this.api.call(ROUTES.hullFacts, { own, body: { facts: [...facts] } });
   readFound = (text: string, units: UnitSystem): Observable<FoundList> =>
-    this.http.post<FoundList>('/api/found-holes', { text, units });
-  describe = (id: string, about: DescribeHull): Observable<DescribeHull> =>
-    this.http.post<DescribeHull>(`/api/hulls/${id}`, about);
+    this.api.call(ROUTES.readFound, { body: { text, units } });
+  describe = (own: string, about: DescribeHull): Observable<unknown> => this.api.call(ROUTES.describeHull, { own, body: about });
 }

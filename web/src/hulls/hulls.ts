@@ -11,7 +11,7 @@ import { MatButtonModule } from '@angular/material/button';
 import type { HullSummary, OwnHull } from '@plain-cleat/api';
 import { forkJoin } from 'rxjs';
 import { Length } from '../hull-view/words';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import { HullStore } from './hull-store';
 
 /** Hulls: the ones the shop knows, and the very boats of its owners. */

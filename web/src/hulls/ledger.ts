@@ -23,7 +23,7 @@ import {
 import { planEdges } from '../hull-view/shapes';
 import { Scale } from '../hull-view/scale';
 import { Length } from '../hull-view/words';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { HullStore } from './hull-store';
 

@@ -9,7 +9,7 @@ import { asOne } from '../stores/as-one';
 import { AssemblyView } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { Library } from './library';
 import { OtherHulls } from './other-hulls';

@@ -1,4 +1,5 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -6,6 +7,7 @@ import {
   effect,
   HostListener,
   inject,
+  Injector,
   signal,
   untracked,
   viewChild,
@@ -86,6 +88,7 @@ export default class LayOut {
   protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
   private readonly card = viewChild(Card);
+  private readonly injector = inject(Injector);
   protected readonly tapeRuns = Object.entries(RUN_NAMES).map(([value, says]) => ({
     value: value as keyof typeof RUN_NAMES,
     says,
@@ -256,11 +259,14 @@ export default class LayOut {
     else this.placing.set(part);
   }
 
-  /** By keyboard a part comes aboard aft of the seat, on the first track it can ride. */
+  /** By keyboard a part comes aboard aft of the seat, on the first track it can ride; its exact place is typed at once. */
   protected placeFromKeyboard(part: Part): void {
     const hull = this.store.state()?.doc.hull;
     if (!hull) return;
     const track = part.holds.includes('track') ? hull.tracks.find((t) => t.fore > hull.seat.x) : undefined;
+    afterNextRender(() => document.querySelector<HTMLElement>('pc-card .exact input:enabled')?.focus(), {
+      injector: this.injector,
+    });
     const spot = this.spot() ?? (track ? { x: track.fore + 60, y: track.y } : { x: hull.seat.x + 500, y: 0 });
     this.place(part, spot);
   }
@@ -349,10 +355,12 @@ export default class LayOut {
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     // Out of a field and back to the boat.
-    if (event.key === 'Escape' && target.closest('input, textarea')) return target.blur();
+    if (event.key === 'Escape' && target.closest('input, textarea, button')) target.blur();
+    if (event.key === 'Escape' && target.closest('input, textarea')) return;
     if (event.altKey || target.closest('input, textarea, [role=combobox], [role=dialog], [role=menu], [role=listbox]')) return;
     // What has the focus keeps its own keys; a mark on the boat has none.
-    const pressed = event.key === 'Enter' || event.key === ' ';
+    const pressed = (event.key === 'Enter' || event.key === ' ') && !event.ctrlKey;
+    if (event.key.startsWith('Arrow') && target.closest('[role=radiogroup]')) return;
     if (pressed && target.closest('button, a, [role=radio], [role=checkbox], [role=switch], mat-expansion-panel-header')) return;
     const held = event.ctrlKey || event.metaKey ? 'Ctrl+' : event.shiftKey && event.key === 'F10' ? 'Shift+' : '';
     const key = held + event.key;

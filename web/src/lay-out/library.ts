@@ -1,21 +1,22 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
+import { ROUTES } from '@plain-cleat/api';
+import { Api } from '../stores/api';
 import type { Assembly } from '@plain-cleat/core';
 import { type Observable, tap } from 'rxjs';
 
 /** The shop's library of assemblies. */
 @Injectable({ providedIn: 'root' })
 export class Library {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly all = signal<readonly Assembly[]>([]);
   readonly assemblies = this.all.asReadonly();
 
-  fetch = (): Observable<Assembly[]> => this.http.get<Assembly[]>('/api/assemblies').pipe(tap((all) => this.all.set(all)));
+  fetch = (): Observable<Assembly[]> => this.api.call(ROUTES.assemblies).pipe(tap((all) => this.all.set(all)));
 
   load(): void {
     this.fetch().subscribe({ error: () => undefined });
   }
 
   keep = (assembly: Assembly, expects: number): Observable<Assembly> =>
-    this.http.post<Assembly>('/api/assemblies', { assembly, expects }).pipe(tap(() => this.load()));
+    this.api.call(ROUTES.keepAssembly, { body: { assembly, expects } }).pipe(tap(() => this.load()));
 }

@@ -48,7 +48,7 @@ import type { StripMark } from '../hull-view/strip';
       <input #find matInput type="search" [formControl]="typing" (keydown.enter)="first()" />
     </mat-form-field>
     @if (kits().length) {
-      <ul class="kits" aria-label="Assemblies">
+      <ul class="kits list" aria-label="Assemblies">
         @for (k of kits(); track k.id) {
           <li>
             <button
@@ -67,7 +67,7 @@ import type { StripMark } from '../hull-view/strip';
         }
       </ul>
     }
-    <ul class="parts" cdkDropList cdkDropListSortingDisabled>
+    <ul class="parts list" cdkDropList cdkDropListSortingDisabled>
       @for (p of found(); track p.part.id) {
         <li>
           <button

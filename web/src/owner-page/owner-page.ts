@@ -1,8 +1,9 @@
-import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
+import type { HttpErrorResponse } from '@angular/common/http';
+import { Api } from '../stores/api';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { OwnerPage } from '@plain-cleat/api';
+import { type OwnerPage, ROUTES } from '@plain-cleat/api';
 import { HOLE_WORDS, hookName, printLength } from '@plain-cleat/core';
 
 const WORDS = {
@@ -187,7 +188,7 @@ const WORDS = {
 })
 export default class OwnerPageScreen {
   readonly token = input.required<string>();
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   protected readonly page = signal<OwnerPage | null>(null);
   protected readonly fault = signal<'ended' | 'silent' | null>(null);
   protected readonly open = signal('');
@@ -196,7 +197,7 @@ export default class OwnerPageScreen {
 
   constructor() {
     effect(() =>
-      this.http.get<OwnerPage>(`/api/owner/${encodeURIComponent(this.token())}`).subscribe({
+      this.api.call(ROUTES.ownerPage, { token: this.token() }).subscribe({
         next: (p) => (this.page.set(p), this.open.set(p.stops[0]?.fitting ?? '')),
         error: ({ status }: HttpErrorResponse) => this.fault.set(status === 404 || status === 410 ? 'ended' : 'silent'),
       }),

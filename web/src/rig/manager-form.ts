@@ -6,7 +6,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import type { Observable } from 'rxjs';
 import type { Override } from '@plain-cleat/api';
-import { isGone, wordsOf } from '../stores/session.store';
+import { isGone, wordsOf } from '../stores/problems';
 
 export type ManagersAct = (why: string, manager: Override) => Observable<unknown>;
 

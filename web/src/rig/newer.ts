@@ -1,7 +1,7 @@
-import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { Api } from '../stores/api';
 import { MatButtonModule } from '@angular/material/button';
-import type { Newer } from '@plain-cleat/api';
+import { type Newer, ROUTES } from '@plain-cleat/api';
 import { type Alteration, printMoney, tell, workUp, whatAlters } from '@plain-cleat/core';
 import { inputOf, RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -46,7 +46,7 @@ const NAMES: Readonly<Record<Pin, string>> = { hull: 'This hull', catalog: 'The 
 })
 export class NewerRevisions {
   readonly state = input.required<RigState>();
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   private readonly newer = signal<Newer | null>(null);
@@ -74,9 +74,7 @@ export class NewerRevisions {
       if (this.state().waiting > 0 || about === asked) return;
       asked = about;
       untracked(() => this.seen.set(null));
-      this.http
-        .get<Newer>(`/api/rigs/${encodeURIComponent(rig)}/newer`)
-        .subscribe({ next: (n) => this.newer.set(n), error: () => this.newer.set(null) });
+      this.api.call(ROUTES.newer, { rig }).subscribe({ next: (n) => this.newer.set(n), error: () => this.newer.set(null) });
     });
   }
 

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { Icons } from '../controls/icons';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { wordsWanted } from '../controls/zod-validator';
@@ -25,7 +27,17 @@ const STEPS = [
 @Component({
   selector: 'pc-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, NewerRevisions, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    NewerRevisions,
+    MatButtonModule,
+    ReactiveFormsModule,
+    TextField,
+    ValidSubmit,
+    MatTooltipModule,
+    Icons,
+  ],
   providers: [RigStore],
   templateUrl: './rig.html',
   styleUrl: './rig.scss',
@@ -74,7 +86,7 @@ export default class Rig {
   }
 
   constructor() {
-    effect(() => void this.store.open(this.rig()));
+    effect(() => this.store.open(this.rig()));
   }
 
   protected at = (iso: string): string =>

@@ -1,5 +1,6 @@
-import { HttpClient } from '@angular/common/http';
 import { Icons } from '../controls/icons';
+import { ROUTES } from '@plain-cleat/api';
+import { Api } from '../stores/api';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatTooltipModule } from '@angular/material/tooltip';
@@ -11,7 +12,8 @@ import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import { FeatureRows } from '../hulls/feature-list';
 import type { FeatureList, Row } from '../hulls/features';
-import { SessionStore, wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
+import { SessionStore } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 import { RULES, type RuleList, ruleOf, rowsOf } from './rule-lists';
 import { type Setting, SETTINGS, valueAt, withValue } from './settings';
@@ -35,7 +37,7 @@ import { type Setting, SETTINGS, valueAt, withValue } from './settings';
   styleUrl: './shop.scss',
 })
 export default class Shop {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly session = inject(SessionStore);
   private readonly units = inject(UnitsStore);
   protected readonly groups = SETTINGS;
@@ -73,7 +75,7 @@ export default class Shop {
 
   protected load(): void {
     this.failed.set('');
-    this.http.get<ShopSettings>('/api/shop').subscribe({
+    this.api.call(ROUTES.shop).subscribe({
       next: (s) => this.take(s),
       error: (error: unknown) => this.failed.set(wordsOf(error)),
     });
@@ -159,7 +161,7 @@ export default class Shop {
       return this.fault.set(this.inWords(draft, first?.field ?? '', first?.says ?? ''));
     }
     this.fault.set('');
-    this.http.post<ShopSettings>('/api/shop', { settings: draft, expects: kept.revision }).subscribe({
+    this.api.call(ROUTES.keepShop, { body: { settings: draft, expects: kept.revision } }).subscribe({
       next: (s) => {
         this.take(s);
         this.says.set(`Saved as revision ${s.revision}. Open rigs keep theirs until somebody updates them.`);

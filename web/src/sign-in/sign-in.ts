@@ -5,7 +5,8 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { SessionStore, wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
+import { SessionStore } from '../stores/session.store';
 
 /** Staff sign in; afterwards they are where they wanted to be. */
 @Component({

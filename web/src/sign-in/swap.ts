@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { finalize } from 'rxjs';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -9,7 +11,8 @@ import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import type { Staff } from '@plain-cleat/api';
-import { SessionStore, wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
+import { SessionStore } from '../stores/session.store';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0'] as const;
 
@@ -133,9 +136,11 @@ export class Swap {
   constructor() {
     this.session
       .crew()
-      .then((crew) => this.crew.set(crew))
-      .catch((error: unknown) => this.fault.set(wordsOf(error)))
-      .finally(() => this.loading.set(false));
+      .pipe(
+        finalize(() => this.loading.set(false)),
+        takeUntilDestroyed(),
+      )
+      .subscribe({ next: (crew) => this.crew.set(crew), error: (error: unknown) => this.fault.set(wordsOf(error)) });
     // Who swapped in without the network is the one asked for the PIN.
     if (this.session.alone()) this.chosen.set(this.session.staff()?.id ?? '');
   }
@@ -151,19 +156,20 @@ export class Swap {
     pin.setValue(key === 'clear' ? '' : (pin.value + key).slice(0, 8));
   }
 
-  protected async swap(): Promise<void> {
+  protected swap(): void {
     this.fault.set(!this.chosen() ? 'Rigger: choose who goes on.' : this.form.valid ? '' : 'PIN: four to eight digits.');
     if (this.fault()) return;
     this.busy.set(true);
-    try {
-      await this.session.swap(this.chosen(), this.form.getRawValue().pin);
-      this.ref.close();
-    } catch (error) {
-      this.fault.set((error as Error).message);
-      this.form.reset();
-    } finally {
-      this.busy.set(false);
-    }
+    this.session
+      .swap(this.chosen(), this.form.getRawValue().pin)
+      .pipe(finalize(() => this.busy.set(false)))
+      .subscribe({
+        next: () => this.ref.close(),
+        error: (error: Error) => {
+          this.fault.set(error.message);
+          this.form.reset();
+        },
+      });
   }
 
   protected choosePin(): void {

@@ -1,5 +1,5 @@
-import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, signal } from '@angular/core';
+import { Api } from '../stores/api';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
@@ -7,9 +7,9 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { MatTableModule } from '@angular/material/table';
-import { ROLES, type AddStaff, type Backups, type ChangeStaff, type Role, type StaffList } from '@plain-cleat/api';
+import { ROLES, type AddStaff, type Backups, type ChangeStaff, type Role, type StaffList, ROUTES } from '@plain-cleat/api';
 import type { Observable } from 'rxjs';
-import { wordsOf } from '../stores/session.store';
+import { wordsOf } from '../stores/problems';
 
 type Person = StaffList[number];
 /** A secret of somebody's that is being typed. */
@@ -29,7 +29,7 @@ const text = (): FormControl<string> => new FormControl('', { nonNullable: true,
   styleUrl: './staff.scss',
 })
 export default class StaffPage {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly gone = inject(DestroyRef);
   protected readonly roles = ROLES;
   protected readonly columns = ['name', 'login', 'role', 'pin', 'acts'];
@@ -53,15 +53,15 @@ export default class StaffPage {
 
   protected load(): void {
     this.failed.set('');
-    this.http
-      .get<StaffList>('/api/staff')
+    this.api
+      .call(ROUTES.staffList)
       .pipe(takeUntilDestroyed(this.gone))
       .subscribe({
         next: (all) => this.people.set(all),
         error: (error: unknown) => this.failed.set(wordsOf(error)),
       });
-    this.http
-      .get<Backups>('/api/backups')
+    this.api
+      .call(ROUTES.backups)
       .pipe(takeUntilDestroyed(this.gone))
       .subscribe({ next: (b) => this.backup.set(b), error: () => this.backup.set(null) });
   }
@@ -91,7 +91,7 @@ export default class StaffPage {
   }
 
   protected change(person: Person, body: ChangeStaff, done: string): void {
-    this.send(this.http.post<StaffList>(`/api/staff/${encodeURIComponent(person.login)}`, body), done);
+    this.send(this.api.call(ROUTES.changeStaff, { login: person.login, body }), done);
   }
 
   protected ask(of: Person, what: Secret['what']): void {
@@ -105,9 +105,10 @@ export default class StaffPage {
     if (!secret) return;
     const { value } = this.typed.getRawValue();
     const body: ChangeStaff = secret.what === 'PIN' ? { pin: value.trim() || null } : { password: value };
-    const path = `/api/staff/${encodeURIComponent(secret.of.login)}`;
-    this.send(this.http.post<StaffList>(path, body), `${secret.of.name} has another ${secret.what}.`, () =>
-      this.secret.set(null),
+    this.send(
+      this.api.call(ROUTES.changeStaff, { login: secret.of.login, body }),
+      `${secret.of.name} has another ${secret.what}.`,
+      () => this.secret.set(null),
     );
   }
 
@@ -115,7 +116,7 @@ export default class StaffPage {
     this.adding.markAllAsTouched();
     if (this.adding.invalid) return this.fault.set('Name, login and password: all three.');
     const body: AddStaff = this.adding.getRawValue();
-    this.send(this.http.post<StaffList>('/api/staff', body), `${body.name} works here now.`, () =>
+    this.send(this.api.call(ROUTES.addStaff, { body }), `${body.name} works here now.`, () =>
       this.adding.reset({ role: 'rigger' }),
     );
   }

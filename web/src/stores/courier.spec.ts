@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { firstValueFrom, lastValueFrom } from 'rxjs';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
@@ -53,7 +54,7 @@ describe('the courier', () => {
     await tablet.addWaiting('a', fact('3'));
     await tablet.addWaiting('open', fact('4'));
     courier.openRig = 'open';
-    const sweeping = courier.sweep();
+    const sweeping = lastValueFrom(courier.sweep(), { defaultValue: null });
     const sent: [string, string | undefined][] = [];
     for (const url of ['/api/rigs/a/facts', '/api/rigs/a/facts', '/api/rigs/b/facts']) {
       const asked = await call(url);
@@ -73,11 +74,11 @@ describe('the courier', () => {
   it('stops where the server does not answer, and keeps what it refuses', async () => {
     await tablet.addWaiting('a', fact('1'));
     await tablet.addWaiting('a', fact('2'));
-    let sweeping = courier.sweep();
+    let sweeping = lastValueFrom(courier.sweep(), { defaultValue: null });
     (await call('/api/rigs/a/facts')).error(new ProgressEvent('error'), { status: 0, statusText: '' });
     await sweeping;
     expect((await tablet.waitingOf('a')).length).toBe(2);
-    sweeping = courier.sweep();
+    sweeping = lastValueFrom(courier.sweep(), { defaultValue: null });
     (await call('/api/rigs/a/facts')).flush({ detail: 'there is no rig a' }, { status: 404, statusText: 'Not Found' });
     (await call('/api/rigs/a/facts')).flush(kept);
     await sweeping;
@@ -87,7 +88,7 @@ describe('the courier', () => {
 
   it('sends a photo before the fact that shows it', async () => {
     const one = { ...fact('1', 'Tom Hale', { photo: 'ph-1' }), photo: new Blob(['x'], { type: 'image/jpeg' }) };
-    const carried = courier.carry('a', one);
+    const carried = firstValueFrom(courier.carry('a', one));
     const photo = await call('/api/rigs/a/photos');
     expect((photo.request.body as FormData).get('id')).toBe('ph-1');
     photo.flush({ id: 'ph-1', name: 'photo', width: 1, height: 1 });

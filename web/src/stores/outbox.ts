@@ -30,8 +30,8 @@ export class Outbox {
   }
 
   all = (): readonly Waiting[] => this.held.map((h) => h.one);
-  /** The next to be sent. */
-  first = (): Waiting | undefined => this.all().find((w) => w.what === 'change' || w.refused === undefined);
+  /** Whether it is still here and to be sent. */
+  isToSend = (one: Waiting): boolean => this.all().includes(one) && (one.what === 'change' || one.refused === undefined);
   refused = (): readonly WaitingFact[] => this.all().filter((w) => w.what === 'fact' && w.refused !== undefined) as WaitingFact[];
 
   /** Settles once all of it is kept on the tablet. */

@@ -57,9 +57,9 @@ describe('the open rig', () => {
     });
     store = TestBed.inject(RigStore);
     http = TestBed.inject(HttpTestingController);
-    const opening = store.open('rig-1');
+    store.open('rig-1');
     http.expectOne('/api/rigs/rig-1').flush(doc());
-    await opening;
+    await settle();
   });
 
   const send = () => http.expectOne('/api/rigs/rig-1/changes');
@@ -150,6 +150,8 @@ describe('the open rig', () => {
     send().flush(problem, { status: 403, statusText: 'Forbidden' });
     await settle();
     expect([store.state()?.waiting, store.state()?.unsent]).toEqual([1, 'reload the page and try again']);
+    // Its token is asked for anew meanwhile.
+    http.expectOne('/api/session').flush({ staff: null, csrf: null, apiVersion: 1, proof: null });
   });
 
   it('previews without sending', () => {
@@ -194,7 +196,7 @@ describe('the open rig', () => {
 
     it('takes no older rig than what was acknowledged while it was asked for', async () => {
       const { call, kept } = tick('receive');
-      void store.reload();
+      store.reload();
       const late = http.expectOne('/api/rigs/rig-1');
       call.flush({ factCount: 1, facts: [kept] });
       await settle();
@@ -219,7 +221,7 @@ describe('the open rig', () => {
     it('keeps the newer plan when its own acknowledgement comes after news of it', async () => {
       store.change(place);
       const call = send();
-      void store.reload();
+      store.reload();
       http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs, after mine' }, 2));
       await settle();
       call.flush({ version: 1, plan: { ...testPlan(), title: 'mine' }, rebased: false, repeated: false });
@@ -228,16 +230,15 @@ describe('the open rig', () => {
     });
 
     it('drops what another rig had asked for, and a rig left while it opened', async () => {
-      void store.reload();
+      store.reload();
       const late = http.expectOne('/api/rigs/rig-1');
-      void store.open('rig-0');
+      store.open('rig-0');
       const left = http.expectOne('/api/rigs/rig-0');
-      const opening = store.open('rig-2');
+      store.open('rig-2');
       http.expectOne('/api/rigs/rig-2').flush({ ...doc(), id: 'rig-2' });
-      await opening;
-      late.flush(doc());
-      left.flush({ ...doc(), id: 'rig-0' });
       await settle();
+      // What was asked for the others is asked no more.
+      expect([late.cancelled, left.cancelled]).toEqual([true, true]);
       expect(store.state()?.doc.id).toBe('rig-2');
     });
   });
@@ -247,18 +248,21 @@ describe('the open rig', () => {
     store.keep({ kind: 'stepDone', step: 'receive' });
     http.expectOne('/api/rigs/rig-1/facts').error(new ProgressEvent('error'), { status: 0, statusText: '' });
     await settle();
-    const opening = store.open('rig-1');
+    store.open('rig-1');
     http.expectOne('/api/rigs/rig-1').flush(null, { status: 504, statusText: 'Gateway Timeout' });
-    await opening;
+    await settle();
     expect(store.state()?.copyOf).not.toBeNull();
     // What was done before the page was left is there, and still waits.
     expect(store.state()?.workup.steps[0]?.done).not.toBeNull();
     expect(store.state()?.waiting).toBe(1);
     window.dispatchEvent(new Event('online'));
     http.match('/api/rigs/rig-1/facts').forEach((c) => c.flush({ factCount: 1, facts: [] }));
-    http.expectOne('/api/rigs/rig-1').flush(doc());
-    await settle();
-    expect(store.state()?.copyOf).toBeNull();
+    // What was asked for before the acknowledgement is asked for again.
+    for (let i = 0; i < 3; i++) {
+      for (const call of http.match('/api/rigs/rig-1')) call.flush(doc());
+      await settle();
+    }
+    expect([store.state()?.copyOf, store.state()?.waiting]).toEqual([null, 0]);
   });
 
   it('a fact the server will not take stays, to be sent again or put away', async () => {
@@ -281,10 +285,40 @@ describe('the open rig', () => {
     while ((await tablet.waitingOf('rig-1')).length) await settle();
   });
 
+  it('sends what it kept in its order when another rig was opened in between, and its news end with it', async () => {
+    const source = { addEventListener: () => undefined, close: jasmine.createSpy('close') };
+    spyOn(window, 'EventSource').and.returnValue(source as never);
+    store.open('rig-1');
+    http.expectOne('/api/rigs/rig-1').flush(doc());
+    await settle();
+    store.keep({ kind: 'stepDone', step: 'receive' });
+    const first = http.expectOne('/api/rigs/rig-1/facts');
+    store.keep({ kind: 'stepDone', step: 'measure' });
+    await settle();
+    store.open('rig-2');
+    expect([first.cancelled, source.close.calls.count()]).toEqual([true, 1]);
+    http.expectOne('/api/rigs/rig-2').flush({ ...doc(), id: 'rig-2' });
+    await settle();
+    store.open('rig-1');
+    http.expectOne('/api/rigs/rig-1').flush(doc());
+    await settle();
+    expect(store.state()?.waiting).toBe(2);
+    const steps: string[] = [];
+    for (let i = 0; i < 2; i++) {
+      const call = http.expectOne('/api/rigs/rig-1/facts');
+      const [fact] = (call.request.body as { facts: (Fact & { step: string })[] }).facts;
+      steps.push(fact?.step ?? '');
+      call.flush({ factCount: i + 1, facts: [{ ...fact, by: 'Tom', serverTime: '2026-06-01T10:00:00Z' }] });
+      await settle();
+    }
+    expect(steps).toEqual(['receive', 'measure']);
+    expect(store.state()?.waiting).toBe(0);
+  });
+
   it('says why a rig does not open', async () => {
-    const opening = store.open('gone');
+    store.open('gone');
     http.expectOne('/api/rigs/gone').flush({ detail: 'there is no rig gone' }, { status: 404, statusText: 'Not Found' });
-    await opening;
+    await settle();
     expect(store.failure()).toBe('there is no rig gone');
   });
 });

@@ -1,7 +1,15 @@
-import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
+import type { HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, inject, Injectable } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import type { Changed, Kept, LoggedChange, Override, Problem, RigDocument } from '@plain-cleat/api';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import {
+  type Changed,
+  type Kept,
+  type LoggedChange,
+  type Override,
+  type Problem,
+  type RigDocument,
+  ROUTES,
+} from '@plain-cleat/api';
 import {
   applyChange,
   asPlanned,
@@ -15,21 +23,46 @@ import {
   WorkupSession,
   workUp,
 } from '@plain-cleat/core';
-import { BehaviorSubject, firstValueFrom, type Observable, tap } from 'rxjs';
-import { Courier, isStale, mayPass } from './courier';
-import { RETRY, RigNews } from './news';
+import {
+  BehaviorSubject,
+  catchError,
+  concat,
+  defer,
+  EMPTY,
+  filter,
+  forkJoin,
+  from,
+  fromEvent,
+  map,
+  merge,
+  type Observable,
+  of,
+  retry,
+  Subject,
+  switchMap,
+  tap,
+  throwError,
+} from 'rxjs';
+import { Api } from './api';
+import { Courier } from './courier';
+import { inOrder } from './in-order';
+import { rigNews } from './news';
 import { Outbox } from './outbox';
+import { isGone, isStale, mayPass, wordsOf } from './problems';
 import { type FactBody, inputOf, type RigState } from './rig.state';
-import { isGone, SessionStore, wordsOf } from './session.store';
+import { SessionStore } from './session.store';
 import { Tablet, type Waiting, type WaitingFact } from './tablet';
 import { myStacks, onTop } from './undo';
 
 export * from './rig.state';
 
+/** An answer that was asked for before something of mine was acknowledged: it does not know of it. */
+class OutOfDate extends Error {}
+
 /** One open rig: its plan and facts, my unsent ones on top, and the workup of both. */
 @Injectable()
 export class RigStore {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly session = inject(SessionStore);
   private readonly states = new BehaviorSubject<RigState | null>(null);
   private readonly failures = new BehaviorSubject<string | null>(null);
@@ -37,71 +70,133 @@ export class RigStore {
   private readonly tablet = inject(Tablet);
   private readonly courier = inject(Courier);
   private outbox = Outbox.empty(this.tablet);
-  private news?: RigNews;
-  private rig = '';
-  private sending = false;
-  private timer?: ReturnType<typeof setTimeout>;
   private serverPlan?: Plan;
   private previewed: Change | null = null;
   private shownSet: string | null = null;
   private serverFacts: readonly Fact[] = [];
-  /** How much of mine the server has acknowledged: an answer asked for before the last of it is out of date. */
+  /** How much of mine the server has acknowledged. */
   private acknowledged = 0;
+  private readonly opening = new Subject<string>();
+  /** What is new to be sent. */
+  private readonly added = new Subject<Waiting>();
+  /** Somebody asks for the rig as it is now. */
+  private readonly asking = new Subject<void>();
+  /** Somebody asks to send at once, or the network says it is back. */
+  private readonly trying = new Subject<void>();
 
   readonly state$ = this.states.asObservable();
   readonly state = toSignal(this.state$, { initialValue: null });
   readonly failure = toSignal(this.failures.asObservable(), { initialValue: null });
 
   constructor() {
-    const back = (): void => void this.comeBack();
-    window.addEventListener('online', back);
-    inject(DestroyRef).onDestroy(() => {
-      window.removeEventListener('online', back);
-      this.close();
-    });
+    // Of two rigs opened one after another the first one's answers, news and sending end there and then.
+    this.opening
+      .pipe(
+        switchMap((id) => this.opened(id)),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+    fromEvent(window, 'online')
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => this.comeBack());
+    inject(DestroyRef).onDestroy(() => (this.courier.openRig = ''));
   }
 
   /** What is on its way to the server. */
   unsent = (): readonly Waiting[] => this.outbox.all();
 
-  /** Opens a rig and goes on listening for news of it. */
-  async open(id: string): Promise<void> {
-    this.close();
+  /** Opens a rig and goes on listening for news of it, until another is opened. */
+  open(id: string): void {
+    this.opening.next(id);
+  }
+
+  private opened(id: string): Observable<unknown> {
     this.states.next(null);
     this.failures.next(null);
     this.workups = new WorkupSession();
     this.outbox = Outbox.empty(this.tablet);
-    this.rig = id;
     this.courier.openRig = id;
-    const asked = firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`));
-    const [answer, outbox] = await Promise.allSettled([asked, Outbox.open(id, this.tablet)]);
-    if (this.rig !== id) return;
-    if (outbox.status === 'fulfilled') this.outbox = outbox.value;
-    if (answer.status === 'fulfilled') this.take(answer.value);
-    else {
-      const copy = isGone(answer.reason) ? await this.tablet.rig(id) : undefined;
-      if (!copy) return this.failures.next(wordsOf(answer.reason));
-      this.take(copy.doc, copy.at);
-    }
-    this.news = new RigNews(
-      id,
-      (news) => this.heard(news),
-      () => void this.comeBack(),
+    return forkJoin([this.found(id), from(Outbox.open(id, this.tablet))]).pipe(
+      tap(([{ doc, copyOf }, outbox]) => {
+        this.outbox = outbox;
+        this.take(doc, copyOf);
+      }),
+      switchMap(() => merge(this.hearing(id), this.sending(id))),
+      catchError((error: unknown) => {
+        this.failures.next(wordsOf(error));
+        return EMPTY;
+      }),
     );
-    void this.send();
   }
 
-  private close(): void {
-    this.news?.close();
-    clearTimeout(this.timer);
-    // Another rig may have been opened by the time this one is closed.
-    if (this.courier.openRig === this.rig) this.courier.openRig = '';
+  /** A rig from the server, or while it does not answer as the tablet kept it. */
+  private found(id: string): Observable<{ doc: RigDocument; copyOf: string | null }> {
+    return this.api.call(ROUTES.rig, { rig: id }).pipe(
+      map((doc) => ({ doc, copyOf: null })),
+      catchError((error: unknown) =>
+        (isGone(error) ? from(this.tablet.rig(id)) : of(undefined)).pipe(
+          switchMap((copy) => (copy ? of({ doc: copy.doc, copyOf: copy.at }) : throwError(() => error))),
+        ),
+      ),
+    );
+  }
+
+  /** What is new here comes in: by news, after a break, or because somebody asks. */
+  private hearing(id: string): Observable<unknown> {
+    const news = rigNews(id).pipe(
+      tap((heard) => heard === 'back' && this.trying.next()),
+      filter((heard) => heard === 'back' || this.isNews(heard)),
+    );
+    return merge(news, this.asking).pipe(
+      switchMap(() =>
+        this.fresh(id).pipe(
+          catchError((error: unknown) => {
+            this.show({ unsent: wordsOf(error) });
+            return EMPTY;
+          }),
+        ),
+      ),
+    );
+  }
+
+  private isNews(news: { version: number; factCount: number }): boolean {
+    const doc = this.states.value?.doc;
+    return !doc || doc.version < news.version || doc.factCount < news.factCount;
+  }
+
+  /** The rig as the server has it now, taken; what was asked for before an acknowledgement of mine is asked for again. */
+  private fresh(id: string): Observable<RigDocument> {
+    return defer(() => {
+      const asked = this.acknowledged;
+      return this.api.call(ROUTES.rig, { rig: id }).pipe(
+        tap((doc) => {
+          if (asked !== this.acknowledged) throw new OutOfDate();
+          this.take(doc);
+        }),
+      );
+    }).pipe(retry({ delay: (error: unknown) => (error instanceof OutOfDate ? of(0) : throwError(() => error)) }));
+  }
+
+  /** What waits goes out in its order, and what is added after it. */
+  private sending(id: string): Observable<unknown> {
+    return concat(from(this.outbox.all()), this.added).pipe(
+      inOrder<Waiting, HttpErrorResponse>({
+        send: (one) => (this.outbox.isToSend(one) ? this.sendOne(id, one) : EMPTY),
+        mayPass,
+        waits: (_, error) => {
+          this.show({ unsent: wordsOf(error) });
+          return isStale(error) ? this.session.renew() : EMPTY;
+        },
+        refused: (one, error) => this.refused(id, one, error),
+        again$: this.trying,
+      }),
+    );
   }
 
   /** The network is back: what is new here comes in, what waits goes out. */
-  private async comeBack(): Promise<void> {
-    await this.reload();
-    await this.send();
+  private comeBack(): void {
+    this.asking.next();
+    this.trying.next();
   }
 
   /** Takes a rig from the server, or as the tablet kept it at a time. */
@@ -112,25 +207,8 @@ export class RigStore {
     if (!copyOf) void this.tablet.keepRig(doc);
   }
 
-  private heard(news: { version: number; factCount: number }): void {
-    const doc = this.states.value?.doc;
-    if (!doc || (doc.version >= news.version && doc.factCount >= news.factCount)) return;
-    void this.reload();
-  }
-
-  async reload(): Promise<void> {
-    const id = this.states.value?.doc.id;
-    if (!id) return;
-    try {
-      for (let asked = -1; asked !== this.acknowledged;) {
-        asked = this.acknowledged;
-        const doc = await firstValueFrom(this.http.get<RigDocument>(`/api/rigs/${id}`));
-        if (this.rig !== id) return;
-        if (asked === this.acknowledged) this.take(doc);
-      }
-    } catch (error) {
-      if (this.rig === id) this.show({ unsent: wordsOf(error) });
-    }
+  reload(): void {
+    this.asking.next();
   }
 
   /** Works everything up again from the server's truth and what waits on top of it. */
@@ -205,9 +283,14 @@ export class RigStore {
       this.show({ refused: (error as Error).message });
       return;
     }
-    this.outbox.add({ what: 'change', change, undoes });
-    this.show({ refused: null });
-    void this.send();
+    this.put({ what: 'change', change, undoes }, { refused: null });
+  }
+
+  /** Keeps it here, shows it, and sends it when its turn comes. */
+  private put(one: Waiting, more: Partial<RigState> = {}): void {
+    this.outbox.add(one);
+    this.show(more);
+    this.added.next(one);
   }
 
   private lettersOf({ doc, facts }: RigState, plan: Plan): Map<string, string> {
@@ -220,9 +303,7 @@ export class RigStore {
     const rig = this.states.value?.plan.id ?? null;
     const taken = photo ? { photo: crypto.randomUUID() } : {};
     const fact = { ...body, ...taken, id: crypto.randomUUID(), rig, deviceTime: new Date().toISOString() } as NewFact;
-    this.outbox.add({ what: 'fact', fact, rigger: this.session.rigger(), ...(photo ? { photo } : {}) });
-    this.show({});
-    void this.send();
+    this.put({ what: 'fact', fact, rigger: this.session.rigger(), ...(photo ? { photo } : {}) });
   }
 
   /**
@@ -239,17 +320,16 @@ export class RigStore {
       rig: state?.plan.id ?? null,
       deviceTime: new Date().toISOString(),
     };
-    return this.http
-      .post<Kept>(`/api/rigs/${state?.doc.id}/facts`, { facts: [fact], override })
-      .pipe(tap(() => void this.reload()));
+    return this.api
+      .call(ROUTES.facts, { rig: state?.doc.id ?? '', body: { facts: [fact as NewFact], override } })
+      .pipe(tap(() => this.reload()));
   }
 
   /** A manager accepts a finding, like a step let pass. */
   acceptAs(override: Override, change: Change): Observable<Changed> {
     const doc = this.states.value?.doc;
-    return this.http
-      .post<Changed>(`/api/rigs/${doc?.id}/changes`, { baseVersion: doc?.version, change, undoes: null, override })
-      .pipe(tap(() => void this.reload()));
+    const body = { baseVersion: doc?.version ?? 0, change, undoes: null, override };
+    return this.api.call(ROUTES.change, { rig: doc?.id ?? '', body }).pipe(tap(() => this.reload()));
   }
 
   /** What the server would not take is sent once more, or put away for good. */
@@ -258,7 +338,7 @@ export class RigStore {
     if (again) this.outbox.replace(one, rest);
     else this.outbox.drop(one);
     this.show({});
-    void this.send();
+    if (again) this.added.next(rest);
   }
 
   /** Keeps a hole as drilled where it was planned; one that is there, piloted or used again, is opened up. */
@@ -301,56 +381,46 @@ export class RigStore {
   }
 
   retry(): void {
-    void (this.states.value?.copyOf ? this.comeBack() : this.send());
+    if (this.states.value?.copyOf) this.comeBack();
+    else this.trying.next();
   }
 
-  private async send(): Promise<void> {
-    if (this.sending) return;
-    this.sending = true;
-    clearTimeout(this.timer);
-    try {
-      for (let next = this.outbox.first(); next; next = this.outbox.first()) if (!(await this.sendOne(next))) break;
-    } finally {
-      this.sending = false;
-    }
+  private sendOne(id: string, one: Waiting): Observable<unknown> {
+    if (one.what === 'fact') return this.courier.carry(id, one).pipe(switchMap((done) => this.factKept(id, one, done)));
+    const { change, undoes } = one;
+    const version = this.states.value?.doc.version ?? 0;
+    return this.api
+      .call(ROUTES.change, { rig: id, body: { baseVersion: version, change, undoes } })
+      .pipe(switchMap((done) => this.changeKept(id, one, done)));
   }
 
-  /** Sends one; false when the server does not answer and it must wait. */
-  private async sendOne(next: Waiting): Promise<boolean> {
+  private changeKept(id: string, one: Waiting & { what: 'change' }, done: Changed): Observable<unknown> {
+    const { change, undoes } = one;
+    const { inverse } = this.inverseOf(change);
+    this.outbox.drop(one);
+    this.acknowledged++;
+    const known = this.states.value?.doc;
+    if (!known) return EMPTY;
+    // What was heard of meanwhile may be newer than what my change made.
+    if (done.version >= known.version) this.serverPlan = done.plan;
+    const logged = inverse && !known.mine.some((m) => m.id === change.id);
+    const mine = logged ? [...known.mine, { id: change.id, version: done.version, undoes, inverse }] : known.mine;
+    this.show({ doc: { ...known, version: Math.max(done.version, known.version), mine }, unsent: null });
+    // Another revision of hull, parts or settings is not on this device yet.
+    return singleChanges(change).some((c) => c.kind === 'adoptRevision') ? this.fresh(id) : EMPTY;
+  }
+
+  private factKept(id: string, one: WaitingFact, done: Kept): Observable<unknown> {
+    this.outbox.drop(one);
+    this.acknowledged++;
     const doc = this.states.value?.doc;
-    if (!doc) return false;
-    try {
-      if (next.what === 'change') {
-        const { change, undoes } = next;
-        const done = await firstValueFrom(
-          this.http.post<Changed>(`/api/rigs/${doc.id}/changes`, { baseVersion: doc.version, change, undoes }),
-        );
-        const { inverse } = this.inverseOf(change);
-        this.outbox.drop(next);
-        this.acknowledged++;
-        const known = this.states.value?.doc ?? doc;
-        // What was heard of meanwhile may be newer than what my change made.
-        if (done.version >= known.version) this.serverPlan = done.plan;
-        const logged = inverse && !known.mine.some((one) => one.id === change.id);
-        const mine = logged ? [...known.mine, { id: change.id, version: done.version, undoes, inverse }] : known.mine;
-        this.show({ doc: { ...known, version: Math.max(done.version, known.version), mine }, unsent: null });
-        // Another revision of hull, parts or settings is not on this device yet.
-        if (singleChanges(change).some((c) => c.kind === 'adoptRevision')) await this.reload();
-      } else {
-        const done = await this.courier.carry(doc.id, next);
-        this.outbox.drop(next);
-        this.acknowledged++;
-        const known = new Set(this.serverFacts.map((f) => f.id));
-        this.serverFacts = [...this.serverFacts, ...(done.facts as Fact[]).filter((f) => !known.has(f.id))];
-        const factCount = this.serverFacts.length;
-        this.show({ doc: { ...(this.states.value?.doc ?? doc), factCount }, unsent: null });
-        // Somebody else's came in between.
-        if (done.factCount > factCount) await this.reload();
-      }
-      return true;
-    } catch (error) {
-      return this.failed(next, error as HttpErrorResponse);
-    }
+    if (!doc) return EMPTY;
+    const known = new Set(this.serverFacts.map((f) => f.id));
+    this.serverFacts = [...this.serverFacts, ...(done.facts as Fact[]).filter((f) => !known.has(f.id))];
+    const factCount = this.serverFacts.length;
+    this.show({ doc: { ...doc, factCount }, unsent: null });
+    // Somebody else's came in between.
+    return done.factCount > factCount ? this.fresh(id) : EMPTY;
   }
 
   private inverseOf(change: Change): { inverse: Change | null } {
@@ -361,23 +431,23 @@ export class RigStore {
     }
   }
 
-  private async failed(next: Waiting, error: HttpErrorResponse): Promise<boolean> {
-    if (mayPass(error)) {
-      this.show({ unsent: wordsOf(error) });
-      if (isStale(error)) await this.session.renew().catch(() => undefined);
-      this.timer = setTimeout(() => void this.send(), RETRY);
-      return false;
-    }
-    if (next.what === 'fact') {
-      this.outbox.replace(next, { ...next, refused: wordsOf(error) });
+  /** The server's last word on it: a fact stays here until somebody decides, a change gives way or clashes. */
+  private refused(id: string, one: Waiting, error: HttpErrorResponse): Observable<unknown> {
+    if (one.what === 'fact') {
+      this.outbox.replace(one, { ...one, refused: wordsOf(error) });
       this.show({});
-      return true;
+      return EMPTY;
     }
-    this.outbox.drop(next);
+    this.outbox.drop(one);
     const clash = (error.error as Problem | null)?.clash;
-    await this.reload();
-    if (clash) this.show({ clash: { change: next.change, field: clash.field, found: clash.found, wanted: clash.wanted } });
-    else this.show({ refused: wordsOf(error) });
-    return true;
+    return this.fresh(id).pipe(
+      catchError(() => EMPTY),
+      tap({
+        complete: () =>
+          clash
+            ? this.show({ clash: { change: one.change, field: clash.field, found: clash.found, wanted: clash.wanted } })
+            : this.show({ refused: wordsOf(error) }),
+      }),
+    );
   }
 }

@@ -5,7 +5,8 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import type { Session } from '@plain-cleat/api';
-import { SessionStore, withSession, wordsOf } from './session.store';
+import { wordsOf } from './problems';
+import { SessionStore, withSession } from './session.store';
 import { Tablet } from './tablet';
 
 const signedIn = (apiVersion = 1): Session => ({
@@ -45,6 +46,35 @@ describe('the session', () => {
     expect(http.expectOne('/api/rigs').request.headers.get('X-CSRF-Token')).toBe('token-1');
     client.get('/api/floor').subscribe();
     expect(http.expectOne('/api/floor').request.headers.has('X-CSRF-Token')).toBeFalse();
+  });
+
+  it('renews a token that is not the session’s any more, and sends the call once more', () => {
+    open();
+    let answer: unknown;
+    TestBed.inject(HttpClient)
+      .post('/api/rigs', { title: 'x' })
+      .subscribe((a) => (answer = a));
+    const stale = { type: 'about:blank', title: 'Stale page', status: 403, field: 'x-csrf-token', detail: 'reload' };
+    http.expectOne('/api/rigs').flush(stale, { status: 403, statusText: 'Forbidden' });
+    http.expectOne('/api/session').flush({ ...signedIn(), csrf: 'token-2' });
+    const again = http.expectOne('/api/rigs');
+    expect([again.request.headers.get('X-CSRF-Token'), again.request.body]).toEqual(['token-2', { title: 'x' }]);
+    again.flush({ id: 'r' });
+    expect(answer).toEqual({ id: 'r' });
+  });
+
+  it('asks for a token once: one that is stale again is told', () => {
+    open();
+    let told: unknown;
+    TestBed.inject(HttpClient)
+      .post('/api/rigs', {})
+      .subscribe({ error: (e: { status: number }) => (told = e.status) });
+    const stale = { type: 'about:blank', title: 'Stale page', status: 403, field: 'x-csrf-token', detail: 'reload' };
+    http.expectOne('/api/rigs').flush(stale, { status: 403, statusText: 'Forbidden' });
+    http.expectOne('/api/session').flush(signedIn());
+    http.expectOne('/api/rigs').flush(stale, { status: 403, statusText: 'Forbidden' });
+    expect(told).toBe(403);
+    http.verify();
   });
 
   it('that ran out leads to sign-in and back', () => {
@@ -88,15 +118,15 @@ describe('the session', () => {
   it('goes over to another by PIN, and without the network to one who was here before', async () => {
     open();
     const mara = { id: 'mara', name: 'Mara Voss', role: 'rigger' };
-    const swapping = store.swap('mara', '7312');
+    const swapping = firstValueFrom(store.swap('mara', '7312'));
     (await call('/api/swap')).flush({ staff: mara, csrf: 'token-2', apiVersion: 1, proof: 'proof-2' });
     await swapping;
     expect([store.staff()?.name, store.csrf]).toEqual(['Mara Voss', 'token-2']);
-    const back = store.swap('tom', '2590');
+    const back = firstValueFrom(store.swap('tom', '2590'));
     (await call('/api/swap')).flush({ ...signedIn(), csrf: 'token-3' });
     await back;
     const swapAlone = async (pin: string): Promise<string> => {
-      const trying = store.swap('mara', pin).then(
+      const trying = firstValueFrom(store.swap('mara', pin), { defaultValue: null }).then(
         () => '',
         (error: Error) => error.message,
       );
@@ -108,7 +138,7 @@ describe('the session', () => {
     expect([store.staff()?.name, store.alone(), store.rigger().proof]).toEqual(['Mara Voss', true, 'proof-2']);
     // The server still has Tom signed in: what is sent goes under Mara's name by her proof.
     expect(store.signedInAs()).toBe('Tom Hale');
-    const renewed = store.renew();
+    const renewed = firstValueFrom(store.renew());
     (await call('/api/session')).flush({ ...signedIn(), csrf: 'token-4' });
     await renewed;
     expect([store.staff()?.name, store.alone(), store.csrf]).toEqual(['Mara Voss', true, 'token-4']);
@@ -116,13 +146,13 @@ describe('the session', () => {
 
   it('five wrong PINs without the network are enough; one who never was here waits for it', async () => {
     open();
-    const swapping = store.swap('tom', '2590');
+    const swapping = firstValueFrom(store.swap('tom', '2590'));
     (await call('/api/swap')).flush(signedIn());
     await swapping;
     const words = async (id: string): Promise<string> => {
-      const trying = store.swap(id, '1111').catch((error: Error) => error.message);
+      const trying = firstValueFrom(store.swap(id, '1111')).catch((error: Error) => error.message);
       (await call('/api/swap')).error(noAnswer, gone);
-      return (await trying) ?? '';
+      return String(await trying);
     };
     for (let i = 0; i < 5; i++) expect(await words('tom')).toBe('The PIN is not right.');
     expect(await words('tom')).toContain('Too many wrong PINs');

@@ -1,23 +1,14 @@
-import { HttpClient, type HttpErrorResponse, type HttpInterceptorFn } from '@angular/common/http';
+import type { HttpErrorResponse, HttpEvent, HttpInterceptorFn } from '@angular/common/http';
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type CanActivateFn, Router } from '@angular/router';
-import type { Crew, Problem, Session, Staff } from '@plain-cleat/api';
+import type { Session, Staff } from '@plain-cleat/api';
+import { SESSION_WAYS } from '@plain-cleat/api/ways';
 import { API_VERSION } from '@plain-cleat/api/version';
-import {
-  BehaviorSubject,
-  catchError,
-  filter,
-  firstValueFrom,
-  from,
-  map,
-  type Observable,
-  of,
-  switchMap,
-  tap,
-  throwError,
-} from 'rxjs';
+import { BehaviorSubject, catchError, filter, from, map, type Observable, of, switchMap, tap, throwError } from 'rxjs';
+import { Api } from './api';
 import { knownRigger, rightPin } from './pins';
+import { isGone, isStale, wordsOf } from './problems';
 import { type Rigger, Tablet } from './tablet';
 
 /** Who works here: as the server signed them in, or as they swapped on the tablet while it was out of reach. */
@@ -27,16 +18,10 @@ interface Here {
   readonly alone: boolean;
 }
 
-/** No answer came, or none of the server's own. */
-export const isGone = (error: unknown): boolean => {
-  const { status } = error as Partial<HttpErrorResponse>;
-  return status === 0 || status === 502 || status === 503 || status === 504;
-};
-
 /** Who is signed in here, and the token every writing call carries. */
 @Injectable({ providedIn: 'root' })
 export class SessionStore {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(Api);
   private readonly tablet = inject(Tablet);
   private readonly state = new BehaviorSubject<Here | null>(null);
   private readonly here = toSignal(this.state, { initialValue: null });
@@ -77,7 +62,7 @@ export class SessionStore {
   find(): Observable<Session> {
     const now = this.state.value?.session;
     if (now?.staff) return of(now);
-    return this.http.get<Session>('/api/session').pipe(
+    return this.api.call(SESSION_WAYS.session).pipe(
       tap((s) => this.take(s)),
       catchError((error: unknown) => (isGone(error) ? from(this.fromTablet(error)) : throwError(() => error))),
     );
@@ -91,59 +76,66 @@ export class SessionStore {
   }
 
   /** Asks the server again who is signed in: after a break its token is another. */
-  async renew(): Promise<void> {
-    const session = await firstValueFrom(this.http.get<Session>('/api/session'));
-    const now = this.state.value;
-    // One who swapped in without the network stays here, and is asked for the PIN; where nobody is signed in any
-    // more, the next thing sent leads to sign-in, and what is kept until then keeps its name.
-    if (now?.alone && now.session.staff?.id !== session.staff?.id) this.server = session;
-    else this.take(session);
+  renew(): Observable<Session> {
+    return this.api.call(SESSION_WAYS.session).pipe(
+      tap((session) => {
+        const now = this.state.value;
+        // One who swapped in without the network stays here, and is asked for the PIN; where nobody is signed in any
+        // more, the next thing sent leads to sign-in, and what is kept until then keeps its name.
+        if (now?.alone && now.session.staff?.id !== session.staff?.id) this.server = session;
+        else this.take(session);
+      }),
+    );
   }
 
   signIn(login: string, password: string): Observable<Session> {
-    return this.http.post<Session>('/api/sign-in', { login, password }).pipe(tap((s) => this.take(s)));
+    return this.api.call(SESSION_WAYS.signIn, { body: { login, password } }).pipe(tap((s) => this.take(s)));
   }
 
   signOut(): Observable<Session> {
-    return this.http.post<Session>('/api/sign-out', {}).pipe(
+    return this.api.call(SESSION_WAYS.signOut).pipe(
       tap((s) => this.take(s)),
       switchMap((s) => from(this.tablet.forget()).pipe(map(() => s))),
     );
   }
 
   /** Who may take over this tablet: everybody with a PIN; while there is no network, who did so before. */
-  async crew(): Promise<Staff[]> {
-    try {
-      const all = await firstValueFrom(this.http.get<Crew>('/api/crew'));
-      return all.filter((c) => c.hasPin);
-    } catch (error) {
-      if (!isGone(error)) throw error;
-      return this.tablet.riggers();
-    }
+  crew(): Observable<Staff[]> {
+    return this.api.call(SESSION_WAYS.crew).pipe(
+      map((all): Staff[] => all.filter((c) => c.hasPin)),
+      catchError((error: unknown) => (isGone(error) ? from(this.tablet.riggers()) : throwError(() => error))),
+    );
   }
 
   /**
    * Another takes over this tablet by PIN.
    * @throws Error in words for the person at the screen
    */
-  async swap(id: string, pin: string): Promise<void> {
-    try {
-      const session = await firstValueFrom(this.http.post<Session>('/api/swap', { staff: id, pin }));
-      this.take(session);
-      if (session.staff) await this.tablet.keepRigger(await knownRigger(session.staff, session.proof ?? '', pin));
-    } catch (error) {
-      if (!isGone(error)) throw new Error(wordsOf(error), { cause: error });
-      const known = (await this.tablet.riggers()).find((r) => r.id === id);
-      if (!known) throw new Error('They have not been on this tablet with the network yet.', { cause: error });
-      const { staff, fault } = await rightPin(known, pin, this.tablet);
-      if (!staff) throw new Error(fault, { cause: error });
-      const session = { staff, csrf: null, apiVersion: API_VERSION, proof: known.proof };
-      this.state.next({ session, alone: true });
-      await this.tablet.keepSession(session);
-    }
+  swap(id: string, pin: string): Observable<unknown> {
+    return this.api.call(SESSION_WAYS.swap, { body: { staff: id, pin } }).pipe(
+      tap((session) => this.take(session)),
+      switchMap(({ staff, proof }) =>
+        staff ? from(knownRigger(staff, proof ?? '', pin)).pipe(switchMap((known) => this.tablet.keepRigger(known))) : of(null),
+      ),
+      catchError((error: unknown) =>
+        isGone(error) ? from(this.swapAlone(id, pin)) : throwError(() => new Error(wordsOf(error), { cause: error })),
+      ),
+    );
   }
 
-  choosePin = (password: string, pin: string): Observable<unknown> => this.http.post('/api/pin', { password, pin });
+  /** The same by what the tablet knows, while the server does not answer. */
+  private async swapAlone(id: string, pin: string): Promise<void> {
+    const known = (await this.tablet.riggers()).find((r) => r.id === id);
+    if (!known) throw new Error('They have not been on this tablet with the network yet.');
+    const { staff, fault } = await rightPin(known, pin, this.tablet);
+    if (!staff) throw new Error(fault);
+    const session = { staff, csrf: null, apiVersion: API_VERSION, proof: known.proof };
+    this.state.next({ session, alone: true });
+    await this.tablet.keepSession(session);
+  }
+
+  choosePin = (password: string, pin: string): Observable<unknown> =>
+    this.api.call(SESSION_WAYS.choosePin, { body: { password, pin } });
 
   /** The session ran out on the server. What was not sent stays on this device. */
   ended(): void {
@@ -152,14 +144,20 @@ export class SessionStore {
   }
 }
 
-/** Adds the token; sends people whose session ran out to sign in and back. */
+/**
+ * Adds the token; one that is not the session's any more is asked for anew, and the call goes once more. Who is not
+ * signed in any more is sent to sign in, and back.
+ */
 export const withSession: HttpInterceptorFn = (req, next) => {
   const session = inject(SessionStore);
   const router = inject(Router);
-  const csrf = session.csrf;
-  const sent = csrf && req.method !== 'GET' ? req.clone({ setHeaders: { 'X-CSRF-Token': csrf } }) : req;
-  return next(sent).pipe(
+  const send = (): Observable<HttpEvent<unknown>> => {
+    const csrf = session.csrf;
+    return next(csrf && req.method !== 'GET' ? req.clone({ setHeaders: { 'X-CSRF-Token': csrf } }) : req);
+  };
+  return send().pipe(
     catchError((error: HttpErrorResponse) => {
+      if (isStale(error)) return session.renew().pipe(switchMap(send));
       if (error.status === 401 && !req.url.endsWith('/sign-in')) {
         session.ended();
         void router.navigate(['/sign-in'], { queryParams: { back: router.url } });
@@ -179,13 +177,3 @@ export const signedIn: CanActivateFn = (_route, state) => {
       catchError(() => of(toSignIn)),
     );
 };
-
-/** What went wrong, in words for the person at the screen. */
-export function wordsOf(error: unknown): string {
-  const response = error as Partial<HttpErrorResponse>;
-  const problem = response.error as Partial<Problem> | null | undefined;
-  if (problem?.detail)
-    return problem.faults?.length ? problem.faults.map((f) => `${f.field}: ${f.says}`).join('\n') : problem.detail;
-  if (isGone(error)) return 'The server does not answer. What you did is kept here and sent when it does.';
-  return 'Something broke. Nothing was changed; try again.';
-}

@@ -1,4 +1,5 @@
 import { provideHttpClient } from '@angular/common/http';
+import { filter, firstValueFrom } from 'rxjs';
 import { Screen } from './screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection, type Type } from '@angular/core';
@@ -53,9 +54,10 @@ export class OpenRig<T> extends Screen<T> {
     TestBed.inject(SessionStore).find().subscribe();
     const session: Session = { staff: { id: 'tom', name: 'Tom Hale', role }, csrf: 'token', apiVersion: 1, proof: 'proof' };
     http.expectOne('/api/session').flush(session);
-    const opening = TestBed.inject(RigStore).open('rig-1');
+    const store = TestBed.inject(RigStore);
+    store.open('rig-1');
     http.expectOne('/api/rigs/rig-1').flush(rigDocument(plan, more));
-    await opening;
+    await firstValueFrom(store.state$.pipe(filter((state) => state !== null)));
     const shown = new OpenRig(TestBed.createComponent(screen));
     await shown.fixture.whenStable();
     return shown;

@@ -1,0 +1,38 @@
+import type { z } from 'zod';
+import type * as s from './session';
+
+/**
+ * A route as its caller needs it: how it is called, and where. What it takes and gives is known to the compiler alone,
+ * so that a page which only asks who is signed in brings no schema with it. Every route is one.
+ */
+export interface Way<Body extends z.ZodType = z.ZodType, Answer extends z.ZodType = z.ZodType, Path extends string = string> {
+  readonly method: 'GET' | 'POST' | 'DELETE';
+  readonly path: Path;
+  readonly body?: Body;
+  readonly answer?: Answer;
+}
+
+const way =
+  <B extends z.ZodType, A extends z.ZodType>(method: Way['method']) =>
+  <const P extends string>(path: P): Way<B, A, P> => ({ method, path });
+
+/** Who works here and comes in: what a page needs before it shows anything else. */
+export const SESSION_WAYS = {
+  session: way<z.ZodType, typeof s.session>('GET')('/api/session'),
+  signIn: way<typeof s.signIn, typeof s.session>('POST')('/api/sign-in'),
+  signOut: way<z.ZodType, typeof s.session>('POST')('/api/sign-out'),
+  crew: way<z.ZodType, typeof s.crew>('GET')('/api/crew'),
+  swap: way<typeof s.swap, typeof s.session>('POST')('/api/swap'),
+  choosePin: way<typeof s.choosePin, z.ZodType>('POST')('/api/pin'),
+};
+
+/** What stands for itself in a path: of `/api/rigs/:rig/photos/:photo` the rig and the photo. */
+export type PathParameters<P extends string> = P extends `${string}:${infer Name}/${infer Rest}`
+  ? Readonly<Record<Name, string>> & PathParameters<Rest>
+  : P extends `${string}:${infer Name}`
+    ? Readonly<Record<Name, string>>
+    : unknown;
+
+/** A path with its parameters put in. */
+export const pathOf = (path: string, params: Readonly<Record<string, string>> = {}): string =>
+  path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));

@@ -1,0 +1,33 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { type PathParameters, pathOf, type Way } from '@plain-cleat/api/ways';
+import { map, type Observable } from 'rxjs';
+import type { z } from 'zod';
+
+type Answer<R> = R extends Way<z.ZodType, infer A> ? z.output<A> : never;
+type Body<R> = R extends Way<infer B> ? (z.ZodType extends B ? unknown : z.input<B>) : never;
+type Path<R> = R extends Way<z.ZodType, z.ZodType, infer P> ? PathParameters<P> : never;
+
+/** What a call takes: the path's parameters, and a body by its schema or a form with a file. */
+type Call<R> = Path<R> & { readonly body?: Body<R> | FormData };
+
+/**
+ * The server, as its table of routes says: what goes in and what comes out is typed by their schemas, and no address
+ * is typed by hand. Nothing is asked before somebody subscribes; who unsubscribes ends the call.
+ */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  /**
+   * Calls a route.
+   * @throws HttpErrorResponse with the server's problem
+   * @example api.call(ROUTES.rig, { rig: id })
+   */
+  call<R extends Way>(route: R, ...[call]: unknown extends Path<R> ? [call?: Call<R>] : [call: Call<R>]): Observable<Answer<R>> {
+    const { body, ...params } = (call ?? {}) as { body?: unknown } & Record<string, string>;
+    const url = pathOf(route.path, params);
+    const sent = route.method === 'POST' ? (body ?? {}) : undefined;
+    return this.http.request(route.method, url, { body: sent }).pipe(map((answer) => answer as Answer<R>));
+  }
+}
