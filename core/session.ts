@@ -18,7 +18,7 @@ import type { Stand } from './stands';
 import type { WiredRun } from './wiring';
 
 /** A stand as it was last worked out, with what it was worked out from. */
-interface Kept {
+interface Remembered {
   readonly stand: Stand;
   readonly below: Placed | undefined;
   readonly placed: Placed;
@@ -48,7 +48,7 @@ export class WorkupSession {
   private settled = new Map<string, Known>();
   private base: readonly unknown[] = [];
   private openings: readonly Opening[] = [];
-  private items = new Map<string, Kept>();
+  private items = new Map<string, Remembered>();
   private hits = new WeakMap<Placed, { spaces: StrokeSpaces; value: StrokeHit }>();
   private runs = new Map<string, { run: Run; source: Placed; load: Placed; value: WiredRun | undefined }>();
 
@@ -166,13 +166,13 @@ export class WorkupSession {
   }
 
   /** The stand as it was worked out last, when nothing it follows from has changed. */
-  known(key: string, stand: Stand, below: Placed | undefined): Kept | undefined {
+  known(key: string, stand: Stand, below: Placed | undefined): Remembered | undefined {
     const kept = this.items.get(key);
     const same = kept?.stand.fitting === stand.fitting && kept.stand.place === stand.place && kept.below === below;
     return same ? kept : undefined;
   }
 
-  keep(key: string, kept: Kept): void {
+  keep(key: string, kept: Remembered): void {
     this.items.set(key, kept);
   }
 

@@ -149,7 +149,7 @@ test('a track is cut to length and takes what is let go near it; its template co
   await signIn(page, 'ama');
   await newRig(page, 'rig with a track', 'Bar Owner');
   await goStep(page, 'Lay out');
-  await putAboard(page, 'Gear track, 24 in', 2700, 0);
+  await putAboard(page, 'Slot track, 24 in', 2700, 0);
   const cut = page.locator('pc-track-lines').getByLabel('Cut to');
   await cut.fill('2');
   await cut.press('Enter');
@@ -159,7 +159,7 @@ test('a track is cut to length and takes what is let go near it; its template co
   await expect(page.locator('pc-track-lines')).toContainText('Nothing rides on it yet');
   await expect(page.locator('pc-track-lines')).toContainText(/\d+, [\d /]+ in apart/);
   await putAboard(page, 'Radio clip', 2760, 20);
-  await expect(page.locator('pc-card')).toContainText('Gear track, 24 in');
+  await expect(page.locator('pc-card')).toContainText('Slot track, 24 in');
   await expect(page.getByText('T-bolts in a track').first()).toBeVisible();
   await allKept(page);
 

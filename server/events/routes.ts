@@ -1,11 +1,11 @@
 import { ROUTES } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import type { Kept, Presence } from '../staff/present';
+import type { StoredSession, Presence } from '../staff/present';
 import { bind } from '../http/bind';
 
 interface Watcher {
-  readonly session: Kept;
+  readonly session: StoredSession;
   readonly rigs: readonly string[];
   readonly res: Response;
   readonly seen: Map<string, string>;

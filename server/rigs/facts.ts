@@ -1,5 +1,5 @@
 import { type Fact, type NewFact, sameJson } from '@plain-cleat/core';
-import type { Kept, SendFacts } from '@plain-cleat/api';
+import type { KeptFacts, SendFacts } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { inTurn } from '../database/turns';
@@ -11,7 +11,7 @@ import { readProof } from '../staff/proof';
  * Appends facts to the hull of a rig. Never refused as stale; an id that came before is kept once.
  * Lock order is hull, then rig; facts need the hull alone.
  */
-export async function keepFacts(db: Sequelize, rigId: string, by: string, facts: readonly NewFact[]): Promise<Kept> {
+export async function keepFacts(db: Sequelize, rigId: string, by: string, facts: readonly NewFact[]): Promise<KeptFacts> {
   const rig = await RigRow.findByPk(rigId);
   if (!rig) throw notFound('rig', `there is no rig ${rigId.slice(0, 64)}`);
   const planId = (JSON.parse(rig.plan) as { id: string }).id;
@@ -40,7 +40,7 @@ export async function whoKept(
 const OF_A_HULL: readonly NewFact['kind'][] = ['holeFound', 'holeOpened', 'holePlugged', 'readingTaken', 'tookBack'];
 
 /** Appends facts to a hull that concern no rig. */
-export async function keepHullFacts(db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<Kept> {
+export async function keepHullFacts(db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<KeptFacts> {
   facts.forEach((f, i) => {
     if (f.rig !== null) throw badInput([{ field: `facts.${i}.rig`, says: 'a fact of the hull alone names no rig' }]);
     if (!OF_A_HULL.includes(f.kind)) throw badInput([{ field: `facts.${i}.kind`, says: `${f.kind} happens under a rig` }]);
@@ -48,10 +48,10 @@ export async function keepHullFacts(db: Sequelize, hullId: string, by: string, f
   return appendFacts(db, hullId, by, facts);
 }
 
-const appendFacts = (db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<Kept> =>
+const appendFacts = (db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<KeptFacts> =>
   inTurn(`hull ${hullId}`, () => inTransaction(db, (transaction) => append(hullId, by, facts, transaction)));
 
-async function append(hullId: string, by: string, facts: readonly NewFact[], transaction: Transaction): Promise<Kept> {
+async function append(hullId: string, by: string, facts: readonly NewFact[], transaction: Transaction): Promise<KeptFacts> {
   const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
   if (!hull) throw notFound('hull', 'there is no such hull');
   const known = await FactRow.findAll({ where: { hullId: hull.id, id: facts.map((f) => f.id) }, transaction });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type Change, type Fitting, type Plan, applyChange, sameJson, workUp } from '@plain-cleat/core';
-import type { Changed, Kept } from '@plain-cleat/api';
+import type { Changed, KeptFacts } from '@plain-cleat/api';
 import { ChangeRow, FactRow, RigRow } from '../database/models';
 import { problemOf, shop } from '../testing/shop';
 
@@ -178,9 +178,9 @@ describe('facts', () => {
     const planId = (await ama.rig(id)).plan.id;
     const facts = [step('receive', planId), step('measure', planId)];
     const first = await tom.post(`/api/rigs/${id}/facts`, { facts }).expect(200);
-    expect((first.body as Kept).factCount).toBe(2);
+    expect((first.body as KeptFacts).factCount).toBe(2);
     const again = await tom.post(`/api/rigs/${id}/facts`, { facts: [...facts, step('tape', planId)] }).expect(200);
-    expect((again.body as Kept).factCount).toBe(3);
+    expect((again.body as KeptFacts).factCount).toBe(3);
     const doc = await ama.rig(id);
     expect(doc.facts.map((f) => f.by)).toEqual(['Tom Hale', 'Tom Hale', 'Tom Hale']);
     expect(doc.facts.every((f) => !Number.isNaN(Date.parse(f.serverTime)))).toBeTrue();
@@ -274,7 +274,7 @@ describe('a step let pass', () => {
     );
     expect(problemOf(await send(tom, pass({ override: right }, 'gateAsked')).expect(422)).field).toBe('override');
     await send(tom, pass({}, 'gateAsked')).expect(200);
-    const kept = (await send(tom, pass({ override: right })).expect(200)).body as Kept;
+    const kept = (await send(tom, pass({ override: right })).expect(200)).body as KeptFacts;
     expect(kept.facts[0]?.by).toBe('Idris Kell');
     // It signed nobody in.
     expect(((await tom.get('/api/session')).body as { staff: { name: string } }).staff.name).toBe('Tom Hale');

@@ -28,7 +28,7 @@ export const staffOf = (row: Pick<StaffRow, 'id' | 'name' | 'role'>): Staff => (
 export const isHere = (row: StaffRow | null): row is StaffRow => row !== null && row.ended === null;
 
 /** A session as the server keeps it. */
-export interface Kept {
+export interface StoredSession {
   readonly sid: string;
   readonly staffId: string;
   readonly since: number;
@@ -45,7 +45,7 @@ export class Presence {
     private readonly longest: number,
   ) {}
 
-  async who({ sid, staffId, since }: Kept): Promise<Staff | null> {
+  async who({ sid, staffId, since }: StoredSession): Promise<Staff | null> {
     if (Date.now() - since >= this.longest) return null;
     const [row] = await this.db.query<Pick<StaffRow, 'id' | 'name' | 'role'>>(
       `SELECT p.id, p.name, p.role FROM staff p JOIN sessions s ON s.sid = :sid AND s.expires > UTC_TIMESTAMP()

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Crew, Kept, Session } from '@plain-cleat/api';
+import type { Crew, KeptFacts, Session } from '@plain-cleat/api';
 import { STAFF } from '@plain-cleat/demo';
 import sharp from 'sharp';
 import { type Person, problemOf, shop } from '../testing/shop';
@@ -65,7 +65,7 @@ describe('a shared tablet', () => {
     const tom = await (await shop()).signIn('tom');
     const keep = async (keptBy: object, step: string): Promise<string | undefined> => {
       const { body } = await tom.post(`/api/rigs/${rig}/facts`, { facts: [done(plan, step)], keptBy }).expect(200);
-      return (body as Kept).facts[0]?.by;
+      return (body as KeptFacts).facts[0]?.by;
     };
     expect(await keep({ name: 'Mara Voss', proof }, 'receive')).toBe('Mara Voss');
     // What the tablet claims does not count where the proof says otherwise, or nothing.

@@ -211,7 +211,7 @@ export default class Assemblies {
     this.change(next);
   }
 
-  protected strike(id: string): void {
+  protected remove(id: string): void {
     const draft = this.draft();
     if (!draft) return;
     this.change(without(draft.assembly, id));
@@ -248,7 +248,7 @@ export default class Assemblies {
     const draft = this.draft();
     if ((event.ctrlKey || event.metaKey) && event.key === 'z') this.undo();
     else if (event.ctrlKey || event.metaKey) return;
-    else if (event.key === 'Delete' && item) this.strike(item.placed.id);
+    else if (event.key === 'Delete' && item) this.remove(item.placed.id);
     else if (nudge && item && draft && item.placed.place.on === 'fitting') {
       const { u, v } = item.placed.place;
       this.change(withSpot(draft.assembly, item.placed.id, { u: u + (nudge[0] ?? 0), v: v + (nudge[1] ?? 0) }));

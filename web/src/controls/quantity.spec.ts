@@ -80,6 +80,12 @@ describe('a quantity’s field', () => {
     typed(0).dispatchEvent(new Event('input'));
     await shown.whenStable();
     expect(field(0).querySelector('mat-error')).toBeNull();
+    // Left as it was, it is wrong again.
+    typed(0).value = '';
+    typed(0).dispatchEvent(new Event('input'));
+    typed(0).dispatchEvent(new Event('blur'));
+    await shown.whenStable();
+    expect(form.valid).toBeFalse();
     await type(0, '90 kg');
     expect(form.valid).toBeTrue();
     (shown.nativeElement as HTMLElement).querySelector('button')?.click();

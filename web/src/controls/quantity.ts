@@ -36,7 +36,7 @@ import { Field } from './field';
     { provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => QuantityInput), multi: true },
     { provide: NG_VALIDATORS, useExisting: forwardRef(() => QuantityInput), multi: true },
   ],
-  host: { '(input)': 'typing()', '(change)': 'take()', '(blur)': 'touched()', autocomplete: 'off' },
+  host: { '(input)': 'typing()', '(change)': 'take()', '(blur)': 'leave()', '(keydown.enter)': 'leave()', autocomplete: 'off' },
 })
 export class QuantityInput implements ControlValueAccessor, Validator {
   readonly kind = input.required<QuantityKind>({ alias: 'pcQuantity' });
@@ -50,8 +50,8 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   private value: number | null = null;
   /** Why what stands in the field is not a value; empty when it is. */
   private says = '';
-  /** What was wrong is being put right: it is looked at again when the field is left. */
-  private mending = false;
+  private validated?: AbstractControl;
+  private unsaid = false;
   private changed: (value: number | null) => void = () => undefined;
   protected touched: () => void = () => undefined;
   private revalidate: () => void = () => undefined;
@@ -79,13 +79,20 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   }
 
   protected typing(): void {
-    if (this.mending || !this.fault()) return;
-    this.mending = true;
-    this.revalidate();
+    // Nothing is entered yet: only what was said about it goes, until the field is left.
+    if (!this.fault()) return;
+    this.unsaid = true;
+    this.validated?.setErrors(null);
+  }
+
+  /** Left as wrong as it was, it is wrong again. */
+  protected leave(): void {
+    if (this.unsaid) this.revalidate();
+    this.unsaid = false;
+    this.touched();
   }
 
   protected take(): void {
-    this.mending = false;
     const text = this.element.value;
     const system = this.units.system();
     if (text.trim() === '') {
@@ -108,8 +115,9 @@ export class QuantityInput implements ControlValueAccessor, Validator {
     return printQuantity(this.kind(), Math.min(Math.max(least, 100), most), this.units.system());
   }
 
-  validate(_control: AbstractControl): ValidationErrors | null {
-    const says = this.mending ? '' : this.fault();
+  validate(control: AbstractControl): ValidationErrors | null {
+    this.validated = control;
+    const says = this.fault();
     return says ? { says } : null;
   }
 

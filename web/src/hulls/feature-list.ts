@@ -88,7 +88,7 @@ import type { Column, FeatureList, Row } from './features';
                   matTooltip="Delete"
                   [disabled]="disabled()"
                   [attr.aria-label]="'Delete ' + list().one + ' ' + (n + 1)"
-                  (click)="strike(n)"
+                  (click)="remove(n)"
                 >
                   <mat-icon svgIcon="delete" />
                 </button>
@@ -159,7 +159,7 @@ export class FeatureRows {
     this.changed.emit([...this.rows(), this.list().fresh(n)]);
   }
 
-  protected strike(n: number): void {
+  protected remove(n: number): void {
     this.changed.emit(this.rows().filter((_, i) => i !== n));
   }
 }

@@ -187,7 +187,7 @@ export default class HullBench {
     this.draft.update((d) => ({ ...d, readings: [...readings.slice(0, row + 1), between, ...readings.slice(row + 1)] }));
   }
 
-  protected strike(row: number): void {
+  protected remove(row: number): void {
     this.draft.update((d) => ({ ...d, readings: d.readings.filter((_, i) => i !== row) }));
   }
 

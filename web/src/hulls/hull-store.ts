@@ -6,7 +6,7 @@ import {
   type HullLedger,
   type HullReadings,
   type HullSummary,
-  type Kept,
+  type KeptFacts,
   type OwnHull,
   ROUTES,
 } from '@plain-cleat/api';
@@ -25,7 +25,7 @@ export class HullStore {
   read = (kind: 'csv' | 'svg' | 'dxf', text: string, heights: { gunwale: number; keel: number }): Observable<HullReadings> =>
     this.api.call(ROUTES.readHullFile, { body: { kind, text, heights } });
   ledger = (own: string): Observable<HullLedger> => this.api.call(ROUTES.hullLedger, { own });
-  keepFacts = (own: string, facts: readonly NewFact[]): Observable<Kept> =>
+  keepFacts = (own: string, facts: readonly NewFact[]): Observable<KeptFacts> =>
     this.api.call(ROUTES.hullFacts, { own, body: { facts: [...facts] } });
   readFound = (text: string, units: UnitSystem): Observable<FoundList> =>
     this.api.call(ROUTES.readFound, { body: { text, units } });

@@ -10,7 +10,7 @@ import { TrackLines } from './track-lines';
 const TRACK: Part = {
   ...TEST_PART,
   id: 'gear-track',
-  name: 'Gear track',
+  name: 'Slot track',
   kind: 'track',
   base: { length: 600, width: 25, thickness: 6 },
   solids: [{ name: 'track', u: [-300, 300], v: [-12, 12], w: [0, 10] }],

@@ -136,7 +136,7 @@ export default class Shop {
     this.setLists((this.draft()?.rules ?? []).map((l) => (l.id === id ? { ...l, name: name.trim() } : l)));
   }
 
-  protected strike(id: string): void {
+  protected remove(id: string): void {
     this.setLists((this.draft()?.rules ?? []).filter((l) => l.id !== id));
   }
 

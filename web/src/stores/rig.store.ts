@@ -3,7 +3,7 @@ import { DestroyRef, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import {
   type Changed,
-  type Kept,
+  type KeptFacts,
   type LoggedChange,
   type Override,
   type Problem,
@@ -310,7 +310,7 @@ export class RigStore {
    * A manager lets a step pass with their own password, typed for this one act. It goes to the server at once and is
    * kept nowhere on the way.
    */
-  letPass(step: string, why: string, override: Override): Observable<Kept> {
+  letPass(step: string, why: string, override: Override): Observable<KeptFacts> {
     const state = this.states.value;
     const fact = {
       kind: 'gatePassed',
@@ -410,7 +410,7 @@ export class RigStore {
     return singleChanges(change).some((c) => c.kind === 'adoptRevision') ? this.fresh(id) : EMPTY;
   }
 
-  private factKept(id: string, one: WaitingFact, done: Kept): Observable<unknown> {
+  private factKept(id: string, one: WaitingFact, done: KeptFacts): Observable<unknown> {
     this.outbox.drop(one);
     this.acknowledged++;
     const doc = this.states.value?.doc;

@@ -43,7 +43,7 @@ export interface KnownRigger extends Staff {
   readonly wrong: number;
 }
 
-interface Kept extends DBSchema {
+interface TabletData extends DBSchema {
   waiting: { key: number; value: { rig: string; one: Waiting }; indexes: { rig: string } };
   rigs: { key: string; value: RigCopy };
   session: { key: string; value: Session };
@@ -59,12 +59,12 @@ const COPIES = 12;
  */
 @Injectable({ providedIn: 'root' })
 export class Tablet {
-  private opened?: Promise<IDBPDatabase<Kept>>;
+  private opened?: Promise<IDBPDatabase<TabletData>>;
   /** Set when this browser keeps nothing: what is not sent is gone with the page. */
   readonly trouble = signal('');
 
-  private open(): Promise<IDBPDatabase<Kept>> {
-    return (this.opened ??= openDB<Kept>('plain-cleat', 1, {
+  private open(): Promise<IDBPDatabase<TabletData>> {
+    return (this.opened ??= openDB<TabletData>('plain-cleat', 1, {
       upgrade(db) {
         db.createObjectStore('waiting', { autoIncrement: true }).createIndex('rig', 'rig');
         db.createObjectStore('rigs', { keyPath: 'id' });
@@ -75,7 +75,7 @@ export class Tablet {
   }
 
   /** Does something with what is kept; says so once, and goes on without, where the browser keeps nothing. */
-  private async with<T>(work: (db: IDBPDatabase<Kept>) => Promise<T>): Promise<T | undefined> {
+  private async with<T>(work: (db: IDBPDatabase<TabletData>) => Promise<T>): Promise<T | undefined> {
     try {
       return await work(await this.open());
     } catch (error) {
