@@ -78,7 +78,7 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   await page.getByLabel('Add a photo').setInputFiles({ name: 'hole.jpg', mimeType: 'image/jpeg', buffer: photo });
   await expect(page.getByText('Photo goes with it')).toBeVisible();
   await holdUntil(page, 'piloted', page.getByText('Last: '));
-  await expect(page.getByText('Not sent yet')).toBeVisible();
+  await expect(page.getByText('Not sent yet: ')).toBeVisible();
   await holdUntil(page, 'piloted', page.getByText('2 waiting to be sent'));
   await context.close();
 

@@ -103,7 +103,7 @@ test('a change on a field somebody else changed is shown with both values', asyn
   await other.route('**/changes', async (route) => route.abort());
   await other.getByLabel('Note').fill('hers');
   await other.getByLabel('Note').press('Tab');
-  await expect(other.getByText('Not sent yet')).toBeVisible();
+  await expect(other.getByText('Not sent yet: ')).toBeVisible();
   await page.getByLabel('Note').fill('his');
   await page.getByLabel('Note').press('Tab');
   await allKept(page);
@@ -226,7 +226,10 @@ for (const colorScheme of ['light', 'dark'] as const)
     await page.getByRole('radio', { name: 'Stowed and scuppers' }).click();
     await expect(page.locator('pc-stowing')).toBeVisible();
     await check('stowing');
+    // Out of the toggles, whose arrows are their own, and along the boat.
+    await page.keyboard.press('Escape');
     await page.keyboard.press('ArrowRight');
+    await expect(page.locator('pc-card')).toBeVisible();
     await unfold(page.locator('pc-card mat-expansion-panel-header'));
     await check('card');
     await page.keyboard.press('Control+Space');

@@ -9,12 +9,14 @@ import {
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { take } from 'rxjs';
+import { SHOWN_ONCE_LEFT } from './controls/field';
 import { routes } from './app.routes';
 import { withLine } from './stores/line';
 import { SessionStore, withSession } from './stores/session.store';
 
 export const appConfig: ApplicationConfig = {
   providers: [
+    SHOWN_ONCE_LEFT,
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideRouter(routes, withComponentInputBinding()),

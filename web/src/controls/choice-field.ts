@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { Field } from './field';
+import { Field, SHOWN_ONCE_LEFT } from './field';
 
 /** One of what a choice field offers. */
 export interface Choice<T> {
@@ -19,6 +19,7 @@ export const choicesOf = <T extends string>(values: readonly T[]): Choice<T>[] =
 /** A field that takes one of several. */
 @Component({
   selector: 'pc-choice-field',
+  providers: [SHOWN_ONCE_LEFT],
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ReactiveFormsModule, MatFormFieldModule, MatSelectModule],
   template: `

@@ -1,7 +1,17 @@
-import { computed, Directive, effect, input, output, type Signal, untracked } from '@angular/core';
+import { computed, Directive, effect, input, output, type Provider, type Signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type AbstractControl, FormControl } from '@angular/forms';
+import { ErrorStateMatcher } from '@angular/material/core';
 import { map, startWith, switchMap } from 'rxjs';
+
+/**
+ * A field is shown as wrong once it was left, and not for having been sent: what is emptied for the next one after it
+ * was taken is not wrong.
+ */
+export const SHOWN_ONCE_LEFT: Provider = {
+  provide: ErrorStateMatcher,
+  useValue: { isErrorState: (control: AbstractControl | null) => control !== null && control.invalid && control.touched },
+};
 
 /** What is wrong with a control, in words, as it changes; empty when nothing is. */
 export const faultOf = (control: Signal<AbstractControl>): Signal<{ readonly says: string }> =>

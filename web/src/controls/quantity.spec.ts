@@ -90,6 +90,10 @@ describe('a quantity’s field', () => {
     expect(form.valid).toBeTrue();
     (shown.nativeElement as HTMLElement).querySelector('button')?.click();
     expect(sent).toEqual([{ weight: 90 }]);
+    // Emptied for the next one it is not wrong.
+    form.reset();
+    await shown.whenStable();
+    expect(field(0).querySelector('mat-error')).toBeNull();
   });
 
   it('whose value is kept elsewhere tells what was entered, and shows why it was not taken', async () => {

@@ -24,7 +24,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { figureOf, printQuantity, type QuantityKind, readQuantity, unitOf } from '@plain-cleat/core';
 import { UnitsStore } from '../stores/units.store';
-import { Field } from './field';
+import { Field, SHOWN_ONCE_LEFT } from './field';
 
 /**
  * Makes a Material input one of a quantity: typed and shown in the reader's units, kept in the base unit (mm, kg,
@@ -151,6 +151,7 @@ export class QuantityInput implements ControlValueAccessor, Validator {
 /** A quantity's field: its label on the frame, its unit at the end, what is wrong with it under it in words. */
 @Component({
   selector: 'pc-quantity',
+  providers: [SHOWN_ONCE_LEFT],
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ReactiveFormsModule, MatFormFieldModule, MatInputModule, QuantityInput],
   template: `

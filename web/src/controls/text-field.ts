@@ -3,11 +3,12 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { Field } from './field';
+import { Field, SHOWN_ONCE_LEFT } from './field';
 
 /** A field for words: one line, or several that grow. */
 @Component({
   selector: 'pc-text-field',
+  providers: [SHOWN_ONCE_LEFT],
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ReactiveFormsModule, MatFormFieldModule, MatInputModule, CdkTextareaAutosize],
   template: `

@@ -90,7 +90,9 @@ const WORDS = {
                 [attr.aria-expanded]="s.fitting === open()"
                 (click)="open.set(s.fitting === open() ? '' : s.fitting)"
               >
-                <span class="mark" [class.here]="s.fitting === open()">{{ s.letter }}</span>{{ s.name[language()] }}
+                <span class="mark" [class.here]="s.fitting === open()">{{ s.letter }}</span><span class="grow">{{
+                  s.name[language()]
+                }}</span>
               </button>
               @if (s.fitting === open()) {
                 <p>{{ s.use[language()] }}</p>
