@@ -60,7 +60,7 @@ test('plates of a rig are planned on a board, cut, and the offcut lies on the sh
   await page.getByRole('button', { name: 'DXF' }).first().click();
   expect((await download).suggestedFilename()).toBe('board-1.dxf');
   await page.getByRole('button', { name: 'Mark cut, save offcuts' }).click();
-  await expect(page.getByText(/pieces cut; \d+ remnants? on the shelf/)).toBeVisible();
+  await expect(page.getByText(/pieces cut; \d+ offcuts on the shelf/)).toBeVisible();
   await page.reload();
   await expect(page.getByText('No rig in the shop wants')).toBeVisible();
   await expect(page.locator('aside li').first()).not.toHaveText('No offcut.');

@@ -1,10 +1,10 @@
 import { Icons } from '../controls/icons';
+import { DeleteButton } from '../controls/delete-button';
 import { Api } from '../stores/api';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatTableModule } from '@angular/material/table';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -46,13 +46,13 @@ import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, wi
     MatButtonModule,
     ReactiveFormsModule,
     MatTableModule,
-    MatTooltipModule,
     MatFormFieldModule,
     MatInputModule,
     ChoiceField,
     TextField,
     QuantityField,
     Icons,
+    DeleteButton,
   ],
   templateUrl: './assemblies.html',
   styleUrl: './assemblies.scss',

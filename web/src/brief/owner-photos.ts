@@ -1,11 +1,9 @@
-import { Icons } from '../controls/icons';
+import { DeleteButton } from '../controls/delete-button';
 import { Api } from '../stores/api';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { FileButton } from '../controls/file-button';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
 import { ROUTES } from '@plain-cleat/api';
 import type { Photo } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
@@ -15,7 +13,7 @@ import { wordsOf } from '../stores/problems';
 @Component({
   selector: 'pc-owner-photos',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatTooltipModule, FileButton, QuantityField, TextField, Icons],
+  imports: [FileButton, QuantityField, TextField, DeleteButton],
   template: `
     <div class="spread">
       <h2>Photos</h2>
@@ -59,15 +57,7 @@ import { wordsOf } from '../stores/problems';
             [value]="p.photo.x"
             (entered)="write(p.id, p.photo, { x: $event })"
           />
-          <button
-            mat-icon-button
-            type="button"
-            matTooltip="Delete"
-            [attr.aria-label]="'Delete ' + p.photo.name"
-            (click)="erase(p.id, p.photo)"
-          >
-            <mat-icon svgIcon="delete" />
-          </button>
+          <pc-delete-button [of]="p.photo.name" (pressed)="erase(p.id, p.photo)" />
         </li>
       }
     </ul>

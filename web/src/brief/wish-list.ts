@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { DeleteButton } from '../controls/delete-button';
 import { ValidSubmit } from '../controls/valid-submit';
-import { Icons } from '../controls/icons';
 import { ChoiceField } from '../controls/choice-field';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
@@ -20,10 +19,9 @@ import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
     ReactiveFormsModule,
     MatFormFieldModule,
     MatInputModule,
-    MatTooltipModule,
     ChoiceField,
-    Icons,
     ValidSubmit,
+    DeleteButton,
   ],
   template: `
     <div class="spread">
@@ -41,15 +39,7 @@ import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
             (entered)="match(l.id, l.wish, $event)"
           />
           <span class="says" [class.ask]="l.says === 'ask'">{{ l.says }}</span>
-          <button
-            mat-icon-button
-            type="button"
-            matTooltip="Delete"
-            [attr.aria-label]="'Delete ' + l.wish.text"
-            (click)="changed.emit({ id: l.id, to: null })"
-          >
-            <mat-icon svgIcon="delete" />
-          </button>
+          <pc-delete-button [of]="l.wish.text" (pressed)="changed.emit({ id: l.id, to: null })" />
         </li>
       } @empty {
         <li class="muted">Nothing wished for yet. Type or paste the owner's lines below.</li>

@@ -172,7 +172,7 @@ describe('cut plans', () => {
     await show({ ...now, bars: [], plates: [] });
     expect(text()).toContain('No rig in the shop wants');
     f.componentInstance['now'].set(now);
-    await f.componentInstance['plan']();
+    f.componentInstance['plan']();
     await planned();
     await click('Mark cut');
     http

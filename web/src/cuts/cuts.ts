@@ -1,14 +1,17 @@
 import { MatChipsModule } from '@angular/material/chips';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Api } from '../stores/api';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type Cuts as CutsNow, type KeepCuts, ROUTES } from '@plain-cleat/api';
 import { type BarPlan, type BoardCut, type BoardPlan, KEEP, printMoney } from '@plain-cleat/core';
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
+import { EMPTY, type Observable, Subject, switchMap, toArray } from 'rxjs';
 import { Length } from '../hull-view/words';
 import { wordsOf } from '../stores/problems';
 import type { CutWorker } from '../workers/cut.worker';
+import { WorkerDesk } from '../workers/worker-desk';
 import { alongBar, boardDxf, boardSvg, holesOn, outlineOn, pointsOf } from './drawing';
 
 type Stock = CutsNow['stocks'][number];
@@ -39,8 +42,11 @@ export default class Cuts {
   protected readonly out = signal<ReadonlySet<string>>(new Set());
   protected readonly planned = signal<readonly Planned[]>([]);
   protected readonly share = signal<number | null>(null);
-  private worker?: Worker;
-  private asked = 0;
+  private readonly desk = new WorkerDesk<CutWorker>(
+    () => new Worker(new URL('../workers/cut.worker', import.meta.url), { type: 'module' }),
+  );
+  /** What to plan; null stops it. */
+  private readonly asking = new Subject<CutsNow | null>();
   protected readonly money = printMoney;
   protected readonly holesOn = holesOn;
   protected outline = (laid: BoardCut['plates'][number]): string => pointsOf(outlineOn(laid, this.shapes()));
@@ -69,7 +75,17 @@ export default class Cuts {
   protected readonly count = computed(() => this.pieces().length);
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.worker?.terminate());
+    inject(DestroyRef).onDestroy(() => this.desk.close());
+    // A plan that is asked for anew ends the search before it.
+    this.asking
+      .pipe(
+        switchMap((now) => (now ? this.planning(now) : EMPTY)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((done) => {
+        this.planned.set(done);
+        this.share.set(null);
+      });
     this.load();
   }
 
@@ -78,7 +94,7 @@ export default class Cuts {
     this.api.call(ROUTES.cuts).subscribe({
       next: (now) => {
         this.now.set(now);
-        void this.plan();
+        this.plan();
       },
       error: (error: unknown) => this.failed.set(wordsOf(error)),
     });
@@ -88,58 +104,47 @@ export default class Cuts {
 
   protected choose(rigs: readonly string[]): void {
     this.out.set(new Set(this.rigs().filter((r) => !rigs.includes(r))));
-    void this.plan();
+    this.plan();
   }
 
   /** Ends a search that takes too long; what was planned before stays. */
   protected stop(): void {
-    this.asked++;
-    this.worker?.terminate();
-    this.worker = undefined;
+    this.asking.next(null);
     this.share.set(null);
     this.says.set('Stopped. Plan again when you like.');
   }
 
-  protected async plan(): Promise<void> {
-    const now = this.now();
-    if (!now) return;
-    const stamp = ++this.asked;
-    this.worker?.terminate();
-    this.worker = new Worker(new URL('../workers/cut.worker', import.meta.url), { type: 'module' });
-    const remote: Remote<CutWorker> = wrap<CutWorker>(this.worker);
+  protected plan(): void {
+    this.asking.next(this.now());
+  }
+
+  private planning(now: CutsNow): Observable<readonly Planned[]> {
     const wanted = (id: string): boolean => !this.out().has(this.rigOf(id));
     const jobs = now.stocks.filter((s) =>
       (s.kind === 'board' ? now.plates : now.bars.filter((b) => b.stock === s.id)).some((p) => wanted(p.id)),
     );
-    const done: Planned[] = [];
     this.fault.set('');
     this.says.set('');
     this.share.set(0);
-    for (const [i, stock] of jobs.entries()) {
-      const progress = proxy((share: number): void => {
-        if (stamp === this.asked) this.share.set((i + share) / jobs.length);
-      });
-      const own = now.remnants.filter((r) => r.stock === stock.id);
-      const { kerf } = now;
-      if (stock.kind === 'bar') {
-        const pieces = now.bars.filter((b) => b.stock === stock.id && wanted(b.id)).map(({ id, length }) => ({ id, length }));
-        const bars = await remote.bars(pieces, { length: stock.length, kerf, remnants: own }, BUDGET.bars, progress);
-        done.push({ stock, bars, boards: null });
-      } else {
-        const plates = now.plates.filter((p) => wanted(p.id)).map(({ id, long, wide }) => ({ id, long, wide }));
-        const remnants = own.map((r) => ({ id: r.id, long: r.length, wide: r.width }));
-        const boards = await remote.boards(
-          plates,
-          { long: stock.length, wide: stock.width, kerf, remnants },
-          BUDGET.boards,
-          progress,
-        );
-        done.push({ stock, bars: null, boards });
-      }
-      if (stamp !== this.asked) return;
-    }
-    this.planned.set(done);
-    this.share.set(null);
+    return this.desk
+      .run<Planned>(async (remote, tell) => {
+        for (const [i, stock] of jobs.entries()) {
+          const progress = proxy((share: number): void => this.share.set((i + share) / jobs.length));
+          const own = now.remnants.filter((r) => r.stock === stock.id);
+          const { kerf } = now;
+          if (stock.kind === 'bar') {
+            const pieces = now.bars.filter((b) => b.stock === stock.id && wanted(b.id)).map(({ id, length }) => ({ id, length }));
+            const bars = await remote.bars(pieces, { length: stock.length, kerf, remnants: own }, BUDGET.bars, progress);
+            tell({ stock, bars, boards: null });
+          } else {
+            const plates = now.plates.filter((p) => wanted(p.id)).map(({ id, long, wide }) => ({ id, long, wide }));
+            const remnants = own.map((r) => ({ id: r.id, long: r.length, wide: r.width }));
+            const sheet = { long: stock.length, wide: stock.width, kerf, remnants };
+            tell({ stock, bars: null, boards: await remote.boards(plates, sheet, BUDGET.boards, progress) });
+          }
+        }
+      })
+      .pipe(toArray());
   }
 
   /** What the plan is worth, and how far from the best it may be. */
@@ -187,7 +192,7 @@ export default class Cuts {
       next: (now) => {
         this.now.set(now);
         this.planned.set([]);
-        this.says.set(`${body.pieces.length} pieces cut; ${body.left.length} remnants on the shelf.`);
+        this.says.set(`${body.pieces.length} pieces cut; ${body.left.length} offcuts on the shelf.`);
       },
       error: (error: unknown) => this.fault.set(wordsOf(error)),
     });

@@ -10,7 +10,7 @@ import {
   type OwnerSummary,
   ROUTES,
 } from '@plain-cleat/api';
-import { BehaviorSubject, type Observable, tap } from 'rxjs';
+import { BehaviorSubject, type Observable, tap, from } from 'rxjs';
 import { isGone, wordsOf } from '../stores/problems';
 import { type RigCopy, Tablet } from '../stores/tablet';
 
@@ -33,7 +33,7 @@ export class FloorStore {
       next: (floor) => this.state.next(floor),
       error: (error: unknown) => {
         this.faults.next(wordsOf(error));
-        if (isGone(error)) void this.tablet.rigs().then((rigs) => this.kept.set(rigs));
+        if (isGone(error)) from(this.tablet.rigs()).subscribe((rigs) => this.kept.set(rigs));
       },
     });
   }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { from, switchMap } from 'rxjs';
 import { Icons } from '../controls/icons';
 import { FileButton } from '../controls/file-button';
 import { MatInputModule } from '@angular/material/input';
@@ -177,12 +178,14 @@ export default class Rigs {
     });
   }
 
-  protected async open(file: File): Promise<void> {
+  protected open(file: File): void {
     this.fault.set(file.size > 4_000_000 ? 'The file is over 4 MB; a rig file is under 1 MB.' : '');
     if (this.fault()) return;
-    this.store.importFile(await file.text()).subscribe({
-      next: ({ id }) => void this.router.navigate(['/rigs', id]),
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
-    });
+    from(file.text())
+      .pipe(switchMap((text) => this.store.importFile(text)))
+      .subscribe({
+        next: ({ id }) => void this.router.navigate(['/rigs', id]),
+        error: (error: unknown) => this.fault.set(wordsOf(error)),
+      });
   }
 }

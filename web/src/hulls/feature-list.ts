@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { DeleteButton } from '../controls/delete-button';
 import { type QuantityKind } from '@plain-cleat/core';
 import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatTableModule } from '@angular/material/table';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -20,11 +20,11 @@ import type { Column, FeatureList, Row } from './features';
     MatExpansionModule,
     MatTableModule,
     MatCheckboxModule,
-    MatTooltipModule,
     ChoiceField,
     TextField,
     QuantityField,
     Icons,
+    DeleteButton,
   ],
   template: `
     <mat-expansion-panel>
@@ -82,16 +82,7 @@ import type { Column, FeatureList, Row } from './features';
             <ng-container matColumnDef="acts">
               <th mat-header-cell *matHeaderCellDef><span class="hidden">Delete</span></th>
               <td mat-cell *matCellDef="let n = index">
-                <button
-                  mat-icon-button
-                  type="button"
-                  matTooltip="Delete"
-                  [disabled]="disabled()"
-                  [attr.aria-label]="'Delete ' + list().one + ' ' + (n + 1)"
-                  (click)="remove(n)"
-                >
-                  <mat-icon svgIcon="delete" />
-                </button>
+                <pc-delete-button [disabled]="disabled()" [of]="list().one + ' ' + (n + 1)" (pressed)="remove(n)" />
               </td>
             </ng-container>
             <tr mat-header-row *matHeaderRowDef="columns()"></tr>

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { from, switchMap } from 'rxjs';
+import { DeleteButton } from '../controls/delete-button';
 import { Icons } from '../controls/icons';
 import { FileButton } from '../controls/file-button';
 import { QuantityField } from '../controls/quantity';
@@ -61,6 +63,7 @@ const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
     QuantityField,
     FileButton,
     Icons,
+    DeleteButton,
   ],
   templateUrl: './hull-bench.html',
   styleUrl: './hull-bench.scss',
@@ -230,20 +233,23 @@ export default class HullBench {
     });
   }
 
-  protected async bring(file: File): Promise<void> {
+  protected bring(file: File): void {
     const kind = file.name.toLowerCase().split('.').pop();
     if (kind !== 'csv' && kind !== 'svg' && kind !== 'dxf') {
       this.fault.set('File: offsets as .csv, or an outline as .svg or .dxf.');
       return;
     }
     const middle = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
-    this.store.read(kind, await file.text(), { gunwale: middle?.gunwale ?? 300, keel: 0 }).subscribe({
-      next: ({ readings }) => {
-        this.fault.set('');
-        this.draft.update((d) => ({ ...d, readings }));
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
-    });
+    const heights = { gunwale: middle?.gunwale ?? 300, keel: 0 };
+    from(file.text())
+      .pipe(switchMap((text) => this.store.read(kind, text, heights)))
+      .subscribe({
+        next: ({ readings }) => {
+          this.fault.set('');
+          this.draft.update((d) => ({ ...d, readings }));
+        },
+        error: (error: unknown) => this.fault.set(wordsOf(error)),
+      });
   }
 
   /** A tap on the drawing while tracing: a point of the gunwale, or a corner of what is traced. */

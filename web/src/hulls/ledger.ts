@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { from, switchMap } from 'rxjs';
 import { ValidSubmit } from '../controls/valid-submit';
 import { FileButton } from '../controls/file-button';
 import { QuantityField } from '../controls/quantity';
@@ -174,14 +175,13 @@ export default class Ledger {
     this.finding.reset({ off: 0 });
   }
 
-  protected async read(file: File): Promise<void> {
+  protected read(file: File): void {
     this.fault.set('');
     this.list.set(null);
     if (file.size > 200_000) return this.fault.set('A list is under 200 kB.');
-    this.store.readFound(await file.text(), this.units.system()).subscribe({
-      next: (l) => this.list.set(l),
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
-    });
+    from(file.text())
+      .pipe(switchMap((text) => this.store.readFound(text, this.units.system())))
+      .subscribe({ next: (l) => this.list.set(l), error: (error: unknown) => this.fault.set(wordsOf(error)) });
   }
 
   protected takeList(): void {

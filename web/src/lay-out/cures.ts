@@ -1,52 +1,65 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Cure, WorkupInput } from '@plain-cleat/core';
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
+import { EMPTY, finalize, type Observable, Subject, switchMap, tap, timer } from 'rxjs';
 import { UnitsStore } from '../stores/units.store';
 import type { CureWorker } from '../workers/cures.worker';
+import { WorkerDesk } from '../workers/worker-desk';
 
-/** Cures by finding, stamped with the plan they were tried on and withdrawn when it moves on. */
+/** How long the hand rests before a search begins, ms. */
+const REST = 250;
+
+interface Question {
+  readonly input: WorkupInput;
+  readonly keys: readonly string[];
+}
+
+/** Cures by finding, tried on the plan of the moment and withdrawn when it moves on. */
 @Injectable()
 export class Cures {
   private readonly units = inject(UnitsStore);
-  private worker?: Worker;
-  private remote?: Remote<CureWorker>;
-  private asked = 0;
-  private timer?: ReturnType<typeof setTimeout>;
+  private readonly desk = new WorkerDesk<CureWorker>(
+    () => new Worker(new URL('../workers/cures.worker', import.meta.url), { type: 'module' }),
+  );
+  private readonly asked = new Subject<Question>();
   readonly byFinding = signal<Readonly<Record<string, readonly Cure[]>>>({});
   readonly searching = signal(false);
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => {
-      clearTimeout(this.timer);
-      this.worker?.terminate();
-    });
+    inject(DestroyRef).onDestroy(() => this.desk.close());
+    this.asked
+      .pipe(
+        tap(({ keys }) => {
+          this.byFinding.set({});
+          this.searching.set(keys.length > 0);
+        }),
+        // A search on a plan that has moved on is worth nothing: it is ended, not waited for.
+        switchMap((question) => (question.keys.length ? timer(REST).pipe(switchMap(() => this.search(question))) : EMPTY)),
+        takeUntilDestroyed(),
+      )
+      .subscribe(([key, cures]) => this.byFinding.update((all) => ({ ...all, [key]: cures })));
   }
 
   /** Asks for cures of these findings once the hand rests; each is shown as it is found. */
   ask(input: WorkupInput, keys: readonly string[]): void {
-    const stamp = ++this.asked;
-    this.byFinding.set({});
-    clearTimeout(this.timer);
-    // A search on a plan that has moved on is worth nothing: it is ended, not waited for.
-    if (this.searching()) this.stop();
-    this.searching.set(keys.length > 0);
-    if (keys.length) this.timer = setTimeout(() => void this.search(input, keys, stamp), 250);
+    this.asked.next({ input, keys });
   }
 
-  private stop(): void {
-    this.worker?.terminate();
-    this.worker = undefined;
-  }
-
-  private async search(input: WorkupInput, keys: readonly string[], stamp: number): Promise<void> {
-    if (!this.worker) {
-      this.worker = new Worker(new URL('../workers/cures.worker', import.meta.url), { type: 'module' });
-      this.remote = wrap<CureWorker>(this.worker);
-    }
-    const found = proxy((key: string, cures: Cure[]): void => {
-      if (stamp === this.asked) this.byFinding.update((all) => ({ ...all, [key]: cures }));
-    });
-    await this.remote?.cures(input, keys, this.units.system(), found);
-    if (stamp === this.asked) this.searching.set(false);
+  private search({ input, keys }: Question): Observable<readonly [string, readonly Cure[]]> {
+    let done = false;
+    return this.desk
+      .run<readonly [string, readonly Cure[]]>((remote, tell) =>
+        remote.cures(
+          input,
+          keys,
+          this.units.system(),
+          proxy((key: string, cures: Cure[]) => tell([key, cures])),
+        ),
+      )
+      .pipe(
+        tap({ complete: () => (done = true) }),
+        finalize(() => done && this.searching.set(false)),
+      );
   }
 }

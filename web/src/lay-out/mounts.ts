@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { Explained } from '../controls/explained';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -36,6 +37,7 @@ import type { RigState } from '../stores/rig.store';
     MatExpansionModule,
     TextField,
     ValidSubmit,
+    Explained,
   ],
   template: `
     <h3>How it is held</h3>
@@ -117,14 +119,7 @@ import type { RigState } from '../stores/rig.store';
         }
       </p>
       @if (sources().length) {
-        <mat-expansion-panel>
-          <mat-expansion-panel-header><mat-panel-title>Explained</mat-panel-title></mat-expansion-panel-header>
-          <ul class="small muted">
-            @for (s of sources(); track s.title) {
-              <li>{{ s.title }}{{ s.fromMemory ? ', value from memory' : '' }}</li>
-            }
-          </ul>
-        </mat-expansion-panel>
+        <pc-explained [sources]="sources()" />
       }
     }
     @if (strength(); as s) {

@@ -1,9 +1,9 @@
 import { Icons } from '../controls/icons';
+import { DeleteButton } from '../controls/delete-button';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
-import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
@@ -27,11 +27,11 @@ import { type Setting, SETTINGS, valueAt, withValue } from './settings';
     RouterLink,
     MatButtonModule,
     MatCheckboxModule,
-    MatTooltipModule,
     ChoiceField,
     TextField,
     QuantityField,
     Icons,
+    DeleteButton,
   ],
   templateUrl: './shop.html',
   styleUrl: './shop.scss',

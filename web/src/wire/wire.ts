@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Explained } from '../controls/explained';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';
 import { QuantityField } from '../controls/quantity';
@@ -42,6 +43,7 @@ interface Box {
     ChoiceField,
     ValidSubmit,
     Icons,
+    Explained,
   ],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',
