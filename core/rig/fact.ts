@@ -88,3 +88,25 @@ export type NewFact = z.infer<typeof newFact>;
 /** A fact as kept: with who and the server's time. */
 export const keptFact = z.intersection(newFact, z.object({ by: z.string().max(80), serverTime: z.iso.datetime() }));
 export type Fact = NewFact & { readonly by: string; readonly serverTime: string };
+
+/** What each kind of fact tells, for people. */
+export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
+  holeDrilled: 'a hole drilled',
+  holeFound: 'a hole found on the boat',
+  holeOpened: 'a hole opened up',
+  holeAbandoned: 'a hole not drilled',
+  readingTaken: 'a distance measured',
+  layoutAgreed: 'the owner’s agreement to the layout',
+  barMeasured: 'a printed bar measured',
+  holePlugged: 'a hole plugged',
+  fastenerSubstituted: 'another fastener',
+  stepDone: 'a step done',
+  gatePassed: 'a step let pass',
+  gateAsked: 'a manager asked to let a step pass',
+  acceptanceAsked: 'a manager asked to accept a finding',
+  minutesBooked: 'minutes spent',
+  stopShown: 'a stop of the walk shown',
+  snagNoted: 'something not right',
+  signed: 'a signature',
+  tookBack: 'something taken back',
+};

@@ -146,7 +146,7 @@ describe('cut plans', () => {
   it('plan all rigs, from the shelf first, and say how far from the best they may be', async () => {
     await show(now);
     expect(text()).toContain('1 new bar: no plan does with fewer');
-    expect(text()).toContain('Remnant of 320 mm: R-2 D, Track 300 mm');
+    expect(text()).toContain('Offcut of 320 mm: R-2 D, Track 300 mm');
     expect(text()).toContain('3 pieces · 100.00 to buy');
     expect(element().querySelectorAll('svg.board circle').length).toBe(2);
     await click('Mark cut');

@@ -24,7 +24,7 @@ interface Planned {
 
 const BUDGET = { bars: 6000, boards: 400 } as const;
 
-/** Cut plans: tracks, tubes and plates of the rigs in the shop, from remnants first, then from as little new stock as can be found. */
+/** Cut plans: tracks, tubes and plates of the rigs in the shop, from offcuts first, then from as little new stock as can be found. */
 @Component({
   selector: 'pc-cuts',
   changeDetection: ChangeDetectionStrategy.OnPush,

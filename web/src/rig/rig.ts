@@ -7,7 +7,7 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { unsettled } from '@plain-cleat/core';
+import { FACT_WORDS, unsettled } from '@plain-cleat/core';
 import { currentUrl } from '../stores/current-url';
 import { RigStore } from '../stores/rig.store';
 import { NewerRevisions } from './newer';
@@ -45,6 +45,7 @@ const STEPS = [
 export default class Rig {
   readonly rig = input.required<string>();
   protected readonly store = inject(RigStore);
+  protected readonly words = FACT_WORDS;
   private readonly url = currentUrl();
   protected readonly here = computed(() => STEPS.findIndex((s) => this.url().includes(`/${s.path}`)));
   protected readonly steps = computed(() => {
