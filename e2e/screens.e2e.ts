@@ -64,6 +64,26 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await expect(page.locator('.inch').first()).toHaveText('200');
 });
 
+test('a part is dragged from the palette onto the boat, and stands where it was let go', async ({ page }) => {
+  await signIn(page, 'ama');
+  await newRig(page, 'dragged aboard', 'Drag Hand');
+  await goStep(page, 'Lay out');
+  await page.getByRole('searchbox', { name: 'Find a part' }).fill('Crate, open, 13 × 16');
+  const part = await page.locator('.parts button').first().boundingBox();
+  const to = await onStrip(page, 2700, 0);
+  if (!part) throw new Error('no part');
+  await page.mouse.move(part.x + 60, part.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(part.x - 40, part.y + 10, { steps: 5 });
+  await expect(page.locator('.cdk-drag-preview')).toBeVisible();
+  await page.mouse.move(to.x, to.y, { steps: 10 });
+  await page.mouse.up();
+  await expect(page.locator('pc-card h2')).toHaveText('Crate, open, 13 × 16');
+  // 2700 mm is 106 5/16 in: within what a pixel is.
+  await expect(page.getByLabel('From bow tip, along the centre line')).toHaveValue(/^10[67]/);
+  await allKept(page);
+});
+
 test('by keyboard alone a part comes aboard, is walked to, turned and taken off', async ({ page }) => {
   await signIn(page, 'ama');
   await newRig(page, 'no mouse', 'Key Board');
