@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, signal, viewChild } from '@angular/core';
 import { Icons } from '../controls/icons';
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -8,6 +8,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
 import { type Assembly, type Brief, type HullSurface, type Part, type Plan, printMoney, suits } from '@plain-cleat/core';
 import type { StripMark } from '../hull-view/strip';
+
+/** So many parts are shown before somebody asks for all. */
+const AT_ONCE = 40;
 
 /** What can come aboard, wished-for parts first; tap then tap the hull, drag it there, or press Enter. */
 @Component({
@@ -68,7 +71,7 @@ import type { StripMark } from '../hull-view/strip';
       </ul>
     }
     <ul class="parts list" cdkDropList cdkDropListSortingDisabled>
-      @for (p of found(); track p.part.id) {
+      @for (p of shown(); track p.part.id) {
         <li>
           <button
             mat-button
@@ -99,6 +102,9 @@ import type { StripMark } from '../hull-view/strip';
         }
       }
     </ul>
+    @if (shown().length < found().length) {
+      <button mat-button type="button" (click)="all.set(true)">Show all {{ found().length }}</button>
+    }
   `,
   styles: `
     :host {
@@ -187,6 +193,10 @@ export class Palette {
           a.part.name.localeCompare(b.part.name),
       );
   });
+
+  /** Everything at once only for who asks: a name or two typed finds a part sooner. */
+  protected readonly all = signal(false);
+  protected readonly shown = computed(() => (this.all() ? this.found() : this.found().slice(0, AT_ONCE)));
 
   focus(): void {
     this.find().nativeElement.focus();
