@@ -14,7 +14,7 @@ import {
 } from '@plain-cleat/core';
 import { z } from 'zod';
 import { ROLES } from './route';
-import { staff } from './session';
+import { signIn, staff } from './session';
 
 export const FLOOR_PLACES = ['bench 1', 'bench 2', 'curing rack', 'yard', "owner's move", 'handed over', 'set aside'] as const;
 export const floorPlace = z.enum(FLOOR_PLACES);
@@ -135,7 +135,7 @@ export const rig = z.object({
 });
 
 /** A manager's own login and password, typed for one act on whosever tablet: it signs nobody in. */
-export const override = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
+export const override = signIn;
 export const sendChange = z.strictObject({
   baseVersion: z.int().min(0),
   change,

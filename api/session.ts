@@ -13,7 +13,8 @@ export const session = z.object({
   proof: z.string().nullable(),
 });
 export const signIn = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
-const pin = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
+/** What a rigger swaps in by. */
+export const pin = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
 export const swap = z.strictObject({ staff: z.string().max(64), pin });
 export const choosePin = z.strictObject({ password: z.string().min(1).max(200), pin });
 export const crew = z.array(staff.extend({ hasPin: z.boolean() }));

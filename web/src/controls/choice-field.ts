@@ -42,9 +42,6 @@ export const choicesOf = <T extends string>(values: readonly T[]): Choice<T>[] =
           }
         }
       </mat-select>
-      @if (hint()) {
-        <mat-hint>{{ hint() }}</mat-hint>
-      }
       <mat-error role="alert">{{ fault().says }}</mat-error>
     </mat-form-field>
   `,

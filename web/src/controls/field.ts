@@ -43,7 +43,6 @@ export abstract class Field<T> {
   readonly label = input('');
   /** What it is called where no label is seen, as in a table's cell. */
   readonly name = input<string>();
-  readonly hint = input('');
   readonly placeholder = input('');
   readonly disabled = input(false);
   readonly control = input<FormControl<T>>();

@@ -8,9 +8,7 @@ import { Icons } from './icons';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule, Icons],
   template: `
-    <button mat-stroked-button type="button" [disabled]="disabled()" (click)="file.click()">
-      <mat-icon [svgIcon]="icon()" />{{ label() }}
-    </button>
+    <button mat-stroked-button type="button" (click)="file.click()"><mat-icon [svgIcon]="icon()" />{{ label() }}</button>
     <input
       #file
       type="file"
@@ -29,7 +27,6 @@ export class FileButton {
   readonly icon = input('upload');
   /** Asks the tablet's camera first. */
   readonly capture = input<'environment'>();
-  readonly disabled = input(false);
   readonly chosen = output<File>();
 
   protected take(file: HTMLInputElement): void {

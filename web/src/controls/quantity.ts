@@ -111,8 +111,7 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   }
 
   private like(): string {
-    const { least, most } = { least: this.least() ?? 0, most: this.most() ?? 1000 };
-    return printQuantity(this.kind(), Math.min(Math.max(least, 100), most), this.units.system());
+    return printQuantity(this.kind(), Math.min(Math.max(this.least() ?? 0, 100), this.most() ?? 1000), this.units.system());
   }
 
   validate(control: AbstractControl): ValidationErrors | null {
@@ -172,9 +171,6 @@ export class QuantityInput implements ControlValueAccessor, Validator {
       />
       @if (shownUnit()) {
         <span matTextSuffix>{{ shownUnit() }}</span>
-      }
-      @if (hint()) {
-        <mat-hint>{{ hint() }}</mat-hint>
       }
       <mat-error role="alert">{{ fault().says }}</mat-error>
     </mat-form-field>

@@ -41,9 +41,6 @@ import { Field, SHOWN_ONCE_LEFT } from './field';
           (change)="enter()"
         />
       }
-      @if (hint()) {
-        <mat-hint>{{ hint() }}</mat-hint>
-      }
       <mat-error role="alert">{{ fault().says }}</mat-error>
     </mat-form-field>
   `,

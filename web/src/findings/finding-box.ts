@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { FormControl, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInputModule } from '@angular/material/input';
 import { type Change, type Cure, entryOf, type Finding } from '@plain-cleat/core';
+import { TextField } from '../controls/text-field';
 import { Words } from '../hull-view/words';
-import { ManagerForm, type ManagersAct, threeLetters } from '../rig/manager-form';
+import { ManagerForm, type ManagersAct, REASON } from '../rig/manager-form';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 
@@ -13,7 +12,7 @@ import { SessionStore } from '../stores/session.store';
 @Component({
   selector: 'pc-finding-box',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words, ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule, ManagerForm],
+  imports: [Words, MatButtonModule, TextField, ManagerForm],
   template: `
     <div
       class="box"
@@ -54,13 +53,7 @@ import { SessionStore } from '../stores/session.store';
           />
         } @else {
           <form class="row" (submit)="$event.preventDefault(); accept()">
-            <mat-form-field appearance="outline">
-              <mat-label>Reason</mat-label>
-              <input matInput [formControl]="why" maxlength="400" />
-              @if (why.touched && why.invalid) {
-                <mat-error>Reason: a few words, three letters at least.</mat-error>
-              }
-            </mat-form-field>
+            <pc-text-field label="Reason" [max]="400" [control]="why" />
             <button mat-stroked-button type="submit">Accept</button>
           </form>
         }
@@ -78,7 +71,7 @@ import { SessionStore } from '../stores/session.store';
       flex-wrap: nowrap;
       align-items: flex-start;
     }
-    mat-form-field {
+    pc-text-field {
       flex: 1;
     }
   `,
@@ -90,7 +83,7 @@ export class FindingBox {
   private readonly staff = inject(SessionStore).staff;
   protected readonly asking = signal(false);
   protected readonly asked = computed(() => this.store.state()?.workup.ledger.acceptancesAsked.get(this.finding().key));
-  protected readonly why = new FormControl('', { nonNullable: true, validators: [Validators.required, threeLetters] });
+  protected readonly why = new FormControl('', { nonNullable: true, validators: REASON });
 
   protected cure(cure: Cure): void {
     this.store.change({ ...cure.change, id: crypto.randomUUID() });

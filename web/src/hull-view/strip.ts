@@ -192,7 +192,7 @@ export class Strip {
     return this.marks().map((m, i) => {
       const [own, spot] = [at[i] ?? { x: 0, y: 0 }, spots[i] ?? { x: 0, y: 0 }];
       const far = Math.hypot(spot.x - own.x, spot.y - own.y);
-      return { ...m, ...spot, leader: far > 4 ? `M${own.x} ${own.y}L${spot.x} ${spot.y}m0 0` : '' };
+      return { ...m, ...spot, leader: far > 4 ? `M${own.x} ${own.y}L${spot.x} ${spot.y}` : '' };
     });
   });
   protected readonly datum = computed(() => findDatum(this.hull(), this.tape().datum));

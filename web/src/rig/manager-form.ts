@@ -1,40 +1,28 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule, type ValidatorFn, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInputModule } from '@angular/material/input';
 import type { Observable } from 'rxjs';
 import type { Override } from '@plain-cleat/api';
+import { TextField } from '../controls/text-field';
+import { wordsWanted } from '../controls/zod-validator';
 import { isGone, wordsOf } from '../stores/problems';
 
 export type ManagersAct = (why: string, manager: Override) => Observable<unknown>;
 
 /** A reason is more than a letter or two. */
-export const threeLetters: ValidatorFn = ({ value }) => (String(value).trim().length >= 3 ? null : { short: true });
+export const REASON = wordsWanted('Reason: a few words, three letters at least.', 3);
 
 /** What a manager alone may do, done on whosever tablet: with a reason and their password; or asked of them. */
 @Component({
   selector: 'pc-manager-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [ReactiveFormsModule, MatButtonModule, TextField],
   template: `
     <form [formGroup]="form" (ngSubmit)="sign()">
-      <mat-form-field appearance="outline" class="why">
-        <mat-label>Reason</mat-label>
-        <input matInput formControlName="why" maxlength="380" />
-        @if (form.controls.why.touched && form.controls.why.invalid) {
-          <mat-error>Reason: a few words, three letters at least.</mat-error>
-        }
-      </mat-form-field>
-      <mat-form-field appearance="outline">
-        <mat-label>Manager</mat-label>
-        <input matInput formControlName="login" autocomplete="off" maxlength="60" />
-      </mat-form-field>
-      <mat-form-field appearance="outline">
-        <mat-label>Manager’s password</mat-label>
-        <input matInput type="password" formControlName="password" autocomplete="off" maxlength="200" />
-      </mat-form-field>
+      <pc-text-field class="why" label="Reason" [max]="380" [control]="form.controls.why" />
+      <pc-text-field label="Manager" [max]="60" [control]="form.controls.login" />
+      <pc-text-field label="Manager’s password" type="password" [control]="form.controls.password" />
       <div class="row">
         <button mat-flat-button type="submit" [disabled]="busy()">{{ act() }}</button>
         <button mat-stroked-button type="button" (click)="ask()">Ask a manager</button>
@@ -76,7 +64,7 @@ export class ManagerForm {
   protected readonly busy = signal(false);
   protected readonly fault = signal('');
   protected readonly form = new FormGroup({
-    why: new FormControl('', { nonNullable: true, validators: [Validators.required, threeLetters] }),
+    why: new FormControl('', { nonNullable: true, validators: REASON }),
     login: new FormControl('', { nonNullable: true }),
     password: new FormControl('', { nonNullable: true }),
   });

@@ -5,21 +5,20 @@ import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { MatRadioModule } from '@angular/material/radio';
-import { z } from 'zod';
 import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import type { Staff } from '@plain-cleat/api';
+import { pin, type Staff } from '@plain-cleat/api';
 import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0'] as const;
 
-/** Another rigger takes over this tablet by PIN; with the network gone, one who has been on it before. */
 /** Four to eight digits. */
-const PIN = zodValidator(z.string().regex(/^\d{4,8}$/), 'Four to eight digits.');
+const PIN = zodValidator(pin, 'Four to eight digits.');
 
+/** Another rigger takes over this tablet by PIN; with the network gone, one who has been on it before. */
 @Component({
   selector: 'pc-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,14 +1,13 @@
 import { type HttpInterceptorFn, HttpResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { BehaviorSubject, distinctUntilChanged, tap } from 'rxjs';
+import { BehaviorSubject, tap } from 'rxjs';
 import { isGone } from './problems';
 
 /** Whether the server answers: one works on without it, and what is done is sent when it is back. */
 @Injectable({ providedIn: 'root' })
 export class Line {
   private readonly state = new BehaviorSubject(true);
-  readonly answers$ = this.state.pipe(distinctUntilChanged());
   readonly answers = toSignal(this.state, { initialValue: true });
 
   heard(answers: boolean): void {
