@@ -242,7 +242,14 @@ export const ROUTES = {
     body: s.openRig,
     answer: s.imported,
   }),
-  rig: route({ method: 'GET', path: '/api/rigs/:rig', who: STAFF, says: 'One rig with all its workup needs', answer: s.rig }),
+  rig: route({
+    method: 'GET',
+    path: '/api/rigs/:rig',
+    who: STAFF,
+    says: 'One rig with all its workup needs',
+    answer: s.rig,
+    ownPlan: true,
+  }),
   change: route({
     method: 'POST',
     path: '/api/rigs/:rig/changes',
@@ -251,6 +258,7 @@ export const ROUTES = {
     bytes: 1_000_000,
     body: s.sendChange,
     answer: s.changed,
+    ownPlan: true,
   }),
   facts: route({
     method: 'POST',

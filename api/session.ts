@@ -4,6 +4,13 @@ import { SESSION_WAYS } from './ways';
 
 const none = z.object({});
 
+/** How somebody likes it, on whatever device: units, light or dark, and in which language owners get their papers. */
+export const preferences = z.strictObject({
+  units: z.enum(['imperial', 'metric']),
+  theme: z.enum(['device', 'light', 'dark']),
+  papers: z.enum(['en', 'fr']),
+});
+
 export const staff = z.object({ id: z.string(), name: z.string(), role: z.enum(ROLES) });
 export const session = z.object({
   staff: staff.nullable(),
@@ -11,6 +18,7 @@ export const session = z.object({
   apiVersion: z.int(),
   /** Says later whose work it was that a tablet kept while there was no network; it signs nobody in. */
   proof: z.string().nullable(),
+  preferences: preferences.partial(),
 });
 export const signIn = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
 /** What a rigger swaps in by. */
@@ -20,6 +28,7 @@ export const choosePin = z.strictObject({ password: z.string().min(1).max(200), 
 export const crew = z.array(staff.extend({ hasPin: z.boolean() }));
 
 export type Staff = z.infer<typeof staff>;
+export type Preferences = z.infer<typeof preferences>;
 export type Session = z.infer<typeof session>;
 export type Crew = z.infer<typeof crew>;
 
@@ -62,5 +71,14 @@ export const SESSION_ROUTES = {
     bytes: 10_000,
     body: choosePin,
     answer: none,
+  }),
+  prefer: route({
+    method: 'POST',
+    path: SESSION_WAYS.prefer.path,
+    who: STAFF,
+    says: 'Remember how somebody likes it',
+    bytes: 10_000,
+    body: preferences.partial(),
+    answer: preferences.partial(),
   }),
 };

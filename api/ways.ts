@@ -10,6 +10,8 @@ export interface Way<Body extends z.ZodType = z.ZodType, Answer extends z.ZodTyp
   readonly path: Path;
   readonly body?: Body;
   readonly answer?: Answer;
+  /** The answer is a plan that this very code wrote: its caller need not read it by the schema again. */
+  readonly ownPlan?: true;
 }
 
 const way =
@@ -24,6 +26,7 @@ export const SESSION_WAYS = {
   crew: way<z.ZodType, typeof s.crew>('GET')('/api/crew'),
   swap: way<typeof s.swap, typeof s.session>('POST')('/api/swap'),
   choosePin: way<typeof s.choosePin, z.ZodType>('POST')('/api/pin'),
+  prefer: way<z.ZodType<Partial<s.Preferences>>, z.ZodType<Partial<s.Preferences>>>('POST')('/api/preferences'),
 };
 
 /** What stands for itself in a path: of `/api/rigs/:rig/photos/:photo` the rig and the photo. */

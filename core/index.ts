@@ -17,6 +17,7 @@ export * from './pricing';
 export * from './rig';
 export * from './scheduling';
 export * from './stands';
+export * from './told-change';
 export * from './tracks';
 export * from './units';
 export * from './wiring';

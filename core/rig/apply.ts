@@ -1,13 +1,6 @@
 import { entryOf } from './entry-of';
-import { type Change, singleChanges, type SimpleChange } from './change';
-import { PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
-
-/** One field of the plan set from one value to another; null stands for absent. */
-export interface Edit {
-  readonly path: readonly string[];
-  readonly from: unknown;
-  readonly to: unknown;
-}
+import { type Change, type Edit, editsOf, singleChanges, type SimpleChange } from './change';
+import { fitting, PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
 
 export interface Applied {
   readonly plan: Plan;
@@ -51,82 +44,6 @@ export function sameJson(a: unknown, b: unknown): boolean {
   return keys.length === Object.keys(y).length && keys.every((k) => Object.hasOwn(y, k) && sameJson(x[k], y[k]));
 }
 
-function editsOf(change: SimpleChange): Edit[] {
-  const one = (path: string[], from: unknown, to: unknown): Edit[] => [{ path, from, to }];
-  switch (change.kind) {
-    case 'placeItem':
-      return one(['fittings', change.item], null, change.to);
-    case 'takeOffItem':
-      return one(['fittings', change.item], change.from, null);
-    case 'slideItem':
-      return one(['fittings', change.item, 'place'], change.from, change.to);
-    case 'liftItem':
-      return one(['fittings', change.item, 'lift'], change.from, change.to);
-    case 'slideInSet':
-      return one(['fittings', change.item, 'elsewhere', change.set], change.from, change.to);
-    case 'joinSets':
-      return one(['fittings', change.item, 'sets'], change.from, change.to);
-    case 'leanItem':
-      return one(['fittings', change.item, 'lean'], change.from, change.to);
-    case 'groupItem':
-      return one(['fittings', change.item, 'group'], change.from, change.to);
-    case 'lockItem':
-      return one(['fittings', change.item, 'locked'], change.from, change.to);
-    case 'swapItem':
-      return one(['fittings', change.item, 'swap'], change.from, change.to);
-    case 'tetherItem':
-      return one(['fittings', change.item, 'tether'], change.from, change.to);
-    case 'floatItem':
-      return one(['fittings', change.item, 'float'], change.from, change.to);
-    case 'travelItem':
-      return one(['fittings', change.item, 'travels'], change.from, change.to);
-    case 'cutTrack':
-      return one(['fittings', change.item, 'length'], change.from, change.to);
-    case 'reuseHoles':
-      return one(['fittings', change.item, 'uses'], change.from, change.to);
-    case 'renewItem':
-      return one(['fittings', change.item, 'of'], change.from, change.to);
-    case 'nameSet':
-      return one(['sets', change.set], change.from, change.to);
-    case 'stowThing':
-      return one(['stowage', change.thing], change.from, change.to);
-    case 'keepPhoto':
-      return one(['photos', change.photo], change.from, change.to);
-    case 'planScupper':
-      return one(['scuppers', change.scupper], change.from, change.to);
-    case 'chooseMount':
-      return one(['fittings', change.item, 'mount'], change.from, change.to);
-    case 'supplyItem':
-      return one(['fittings', change.item, 'suppliedBy'], change.from, change.to);
-    case 'noteItem':
-      return one(['fittings', change.item, 'note'], change.from, change.to);
-    case 'routeRun':
-      return one(['runs', change.run], change.from, change.to);
-    case 'writeWish':
-      return one(['wishes', change.wish], change.from, change.to);
-    case 'answerBrief':
-      return Object.keys(change.to).map((question) => ({
-        path: ['brief', question],
-        from: change.from[question as keyof typeof change.from],
-        to: change.to[question as keyof typeof change.to],
-      }));
-    case 'acceptFinding':
-      return one(['accepted', change.finding], change.from, change.to);
-    case 'hookTape':
-      return one(['tape'], change.from, change.to);
-    case 'nameRig':
-      return one(['title'], change.from, change.to);
-    case 'promiseRig':
-      return one(['promised'], change.from, change.to);
-    case 'adoptRevision':
-      return one(change.pin === 'hull' ? ['pins', 'hull', 'revision'] : ['pins', change.pin], change.from, change.to);
-    case 'freezeLetters':
-      return one(['letters'], change.from, change.to);
-    case 'letterItem':
-      return one(['letters', change.item], change.from, change.to);
-  }
-}
-
 function inverseOf(change: SimpleChange): SimpleChange {
   switch (change.kind) {
     case 'placeItem':
@@ -164,8 +81,8 @@ function without(holder: Json, key: string): Json {
   return others;
 }
 
-const RECORDS = ['letters', 'fittings', 'runs', 'wishes', 'accepted', 'sets', 'stowage', 'photos', 'scuppers'];
-const OPTIONAL = ['sets', 'lean', 'group', 'locked', 'swap', 'tether', 'float', 'travels', 'of', 'uses', 'length'];
+const RECORDS = ['letters', ...Object.keys(PLAN_LIMITS)];
+const OPTIONAL = Object.entries(fitting.shape).flatMap(([field, schema]) => (schema.safeParse(undefined).success ? [field] : []));
 
 /** Entries of records and optional fields of a fitting are gone when set to null; plain fields keep the null. */
 function mayBeAbsent(path: readonly string[]): boolean {

@@ -3,10 +3,12 @@ import {
   acceptance,
   brief,
   fitting,
+  type Fitting,
   mount,
   photo,
   place,
   plan,
+  type Plan,
   rigSet,
   run,
   SCUPPER_PLANS,
@@ -18,48 +20,90 @@ import {
 
 const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
 
-/** One change of one field: what it expects to find (`from`) and what it puts there (`to`). */
-const verb = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T) =>
-  z.strictObject({ id: z.uuid().describe('made by the client; sent twice, applied once'), kind: z.literal(kind), ...shape });
+/** Where in the plan a change sets a value: `fittings`, the fitting, `place`. */
+type Path = readonly string[];
 
+/** A change as its verb's row reads it: what it is about, by name. */
+type About = Readonly<Record<string, string>>;
+
+const row = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T, path: (about: About) => Path) => ({
+  kind,
+  path,
+  schema: z.strictObject({
+    id: z.uuid().describe('made by the client; sent twice, applied once'),
+    kind: z.literal(kind),
+    ...shape,
+  }),
+});
+
+/** What a change of one field expects to find (`from`), and what it puts there (`to`). */
 const fromTo = <T extends z.ZodType>(value: T) => ({ from: value, to: value });
 const item = key.describe('the fitting');
 
-const simple = [
-  verb('placeItem', { item, to: fitting }),
-  verb('takeOffItem', { item, from: fitting }),
-  verb('slideItem', { item, ...fromTo(place) }),
-  verb('liftItem', { item, ...fromTo(fitting.shape.lift) }),
-  verb('slideInSet', { item, set: key, ...fromTo(place.nullable()) }),
-  verb('joinSets', { item, ...fromTo(z.array(key).max(20).nullable()) }),
-  verb('leanItem', { item, ...fromTo(z.number().min(-90).max(90).nullable()) }),
-  verb('groupItem', { item, ...fromTo(key.nullable()) }),
-  verb('lockItem', { item, ...fromTo(z.literal(true).nullable()) }),
-  verb('swapItem', { item, ...fromTo(key.nullable()) }),
-  verb('tetherItem', { item, ...fromTo(fitting.shape.tether.unwrap().nullable()) }),
-  verb('floatItem', { item, ...fromTo(z.literal(true).nullable()) }),
-  verb('travelItem', { item, ...fromTo(z.literal(true).nullable()) }),
-  verb('cutTrack', { item, ...fromTo(fitting.shape.length.unwrap().nullable()) }),
-  verb('reuseHoles', { item, ...fromTo(fitting.shape.uses.unwrap().nullable()) }),
-  verb('renewItem', { item, ...fromTo(fitting.shape.of.unwrap().nullable()) }),
-  verb('nameSet', { set: key, ...fromTo(rigSet.nullable()) }),
-  verb('stowThing', { thing: key, ...fromTo(stowed.nullable()) }),
-  verb('keepPhoto', { photo: key, ...fromTo(photo.nullable()) }),
-  verb('planScupper', { scupper: key, ...fromTo(z.enum(SCUPPER_PLANS).nullable()) }),
-  verb('chooseMount', { item, ...fromTo(mount) }),
-  verb('supplyItem', { item, ...fromTo(z.enum(SUPPLIERS)) }),
-  verb('noteItem', { item, ...fromTo(fitting.shape.note) }),
-  verb('routeRun', { run: key, ...fromTo(run.nullable()) }),
-  verb('writeWish', { wish: key, ...fromTo(wish.nullable()) }),
-  verb('answerBrief', { ...fromTo(brief.partial()) }),
-  verb('acceptFinding', { finding: z.string().max(160), ...fromTo(acceptance.nullable()) }),
-  verb('hookTape', { ...fromTo(tape) }),
-  verb('nameRig', { ...fromTo(plan.shape.title) }),
-  verb('promiseRig', { ...fromTo(plan.shape.promised) }),
-  verb('adoptRevision', { pin: z.enum(['hull', 'catalog', 'shop']), ...fromTo(z.int().min(1)) }),
-  verb('freezeLetters', { ...fromTo(plan.shape.letters) }),
-  verb('letterItem', { item, ...fromTo(z.string().min(1).max(4).nullable()) }),
+/** A verb that sets one field of a fitting. */
+const ofItem = <K extends string, T extends z.ZodType>(kind: K, field: keyof Fitting, value: T) =>
+  row(kind, { item, ...fromTo(value) }, (about) => ['fittings', about.item ?? '', field]);
+
+/** A verb that sets one entry of a list of the plan, named by one of its own fields; null is no entry. */
+const entry = <K extends string, N extends string, T extends z.ZodType>(kind: K, list: keyof Plan, by: N, value: T) =>
+  row(kind, { [by]: key, ...fromTo(value.nullable()) } as Record<N, typeof key> & FromTo<z.ZodNullable<T>>, (about) => [
+    list,
+    about[by] ?? '',
+  ]);
+type FromTo<T extends z.ZodType> = ReturnType<typeof fromTo<T>>;
+
+/** Every verb: what it carries, and the one field of the plan that it sets. */
+const VERBS = [
+  row('placeItem', { item, to: fitting }, ({ item = '' }) => ['fittings', item]),
+  row('takeOffItem', { item, from: fitting }, ({ item = '' }) => ['fittings', item]),
+  ofItem('slideItem', 'place', place),
+  ofItem('liftItem', 'lift', fitting.shape.lift),
+  row('slideInSet', { item, set: key, ...fromTo(place.nullable()) }, ({ item = '', set = '' }) => [
+    'fittings',
+    item,
+    'elsewhere',
+    set,
+  ]),
+  ofItem('joinSets', 'sets', z.array(key).max(20).nullable()),
+  ofItem('leanItem', 'lean', z.number().min(-90).max(90).nullable()),
+  ofItem('groupItem', 'group', key.nullable()),
+  ofItem('lockItem', 'locked', z.literal(true).nullable()),
+  ofItem('swapItem', 'swap', key.nullable()),
+  ofItem('tetherItem', 'tether', fitting.shape.tether.unwrap().nullable()),
+  ofItem('floatItem', 'float', z.literal(true).nullable()),
+  ofItem('travelItem', 'travels', z.literal(true).nullable()),
+  ofItem('cutTrack', 'length', fitting.shape.length.unwrap().nullable()),
+  ofItem('reuseHoles', 'uses', fitting.shape.uses.unwrap().nullable()),
+  ofItem('renewItem', 'of', fitting.shape.of.unwrap().nullable()),
+  entry('nameSet', 'sets', 'set', rigSet),
+  entry('stowThing', 'stowage', 'thing', stowed),
+  entry('keepPhoto', 'photos', 'photo', photo),
+  entry('planScupper', 'scuppers', 'scupper', z.enum(SCUPPER_PLANS)),
+  ofItem('chooseMount', 'mount', mount),
+  ofItem('supplyItem', 'suppliedBy', z.enum(SUPPLIERS)),
+  ofItem('noteItem', 'note', fitting.shape.note),
+  entry('routeRun', 'runs', 'run', run),
+  entry('writeWish', 'wishes', 'wish', wish),
+  // Each answer that it gives is a field of its own.
+  row('answerBrief', fromTo(brief.partial()), () => ['brief']),
+  row('acceptFinding', { finding: z.string().max(160), ...fromTo(acceptance.nullable()) }, ({ finding = '' }) => [
+    'accepted',
+    finding,
+  ]),
+  row('hookTape', fromTo(tape), () => ['tape']),
+  row('nameRig', fromTo(plan.shape.title), () => ['title']),
+  row('promiseRig', fromTo(plan.shape.promised), () => ['promised']),
+  row('adoptRevision', { pin: z.enum(['hull', 'catalog', 'shop']), ...fromTo(z.int().min(1)) }, ({ pin = '' }) =>
+    pin === 'hull' ? ['pins', 'hull', 'revision'] : ['pins', pin],
+  ),
+  row('freezeLetters', fromTo(plan.shape.letters), () => ['letters']),
+  row('letterItem', { item, ...fromTo(z.string().min(1).max(4).nullable()) }, ({ item = '' }) => ['letters', item]),
 ] as const;
+
+type SchemasOf<Rows extends readonly { readonly schema: z.ZodType }[]> = {
+  -readonly [N in keyof Rows]: Rows[N]['schema'];
+};
+const simple = VERBS.map((v) => v.schema) as unknown as SchemasOf<typeof VERBS>;
 
 const simpleChange = z.discriminatedUnion('kind', simple);
 export type SimpleChange = z.infer<typeof simpleChange>;
@@ -67,12 +111,34 @@ export type SimpleChange = z.infer<typeof simpleChange>;
 /** Everything a person can do to a plan, in the trade's verbs, one per gesture. */
 export const change = z.discriminatedUnion('kind', [
   ...simple,
-  verb('together', { changes: z.array(simpleChange).min(1).max(100) }),
+  row('together', { changes: z.array(simpleChange).min(1).max(100) }, () => []).schema,
 ]);
 export type Change = z.infer<typeof change>;
 
 /** The single changes a change is made of, in their order. */
 export const singleChanges = (c: Change): readonly SimpleChange[] => (c.kind === 'together' ? c.changes : [c]);
+
+const PATHS: ReadonlyMap<string, (about: About) => Path> = new Map(VERBS.map((v) => [v.kind, v.path]));
+
+/** One field of the plan set from one value to another; null stands for absent. */
+export interface Edit {
+  readonly path: Path;
+  readonly from: unknown;
+  readonly to: unknown;
+}
+
+/** The fields that a single change sets; one, but for an answer of the brief, which may be several. */
+export function editsOf(change: SimpleChange): Edit[] {
+  const { from = null, to = null } = change as { from?: unknown; to?: unknown };
+  if (change.kind === 'answerBrief')
+    return Object.keys(change.to).map((question) => ({
+      path: ['brief', question],
+      from: change.from[question as keyof typeof change.from],
+      to: change.to[question as keyof typeof change.to],
+    }));
+  const path = PATHS.get(change.kind)?.(change as unknown as About);
+  return path ? [{ path, from, to }] : [];
+}
 
 /** A change before it has an id. */
 export type DraftChange = SimpleChange extends infer C ? (C extends SimpleChange ? Omit<C, 'id'> : never) : never;

@@ -6,6 +6,7 @@ import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import { distance } from '../units';
 import { deck, emptyPlan, fitted, keptFact, track } from '../testing/bench';
+import { battery, CHANGES, crate, laid, run, sounder } from '../testing/changes';
 import { workUp } from '../workup';
 import {
   applyChange,
@@ -36,82 +37,6 @@ import {
 } from './index';
 
 const id = (): string => randomUUID();
-const crate = fitted('crate-open', deck(2700, 0), 'loose');
-const battery = fitted('battery-18', deck(600, 0), 'loose');
-const sounder = fitted('sounder-arm-7', track('fwd-port', 1200), 'track');
-const run = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
-const laid = (): Plan => ({
-  ...emptyPlan(),
-  sets: { away: { name: 'away', order: 1 } },
-  fittings: { g: crate, b: battery, s: sounder },
-  runs: { r: run },
-});
-
-/** One change of every kind that fits the laid-out plan. */
-const CHANGES: readonly Change[] = [
-  { id: id(), kind: 'placeItem', item: 'new', to: crate },
-  { id: id(), kind: 'takeOffItem', item: 'g', from: crate },
-  { id: id(), kind: 'slideItem', item: 'g', from: crate.place, to: deck(2600, 20) },
-  { id: id(), kind: 'liftItem', item: 'g', from: 0, to: 100 },
-  { id: id(), kind: 'chooseMount', item: 's', from: sounder.mount, to: { hold: 'through', plate: true, reason: 'stiffer' } },
-  { id: id(), kind: 'supplyItem', item: 'g', from: 'shop', to: 'gift' },
-  { id: id(), kind: 'noteItem', item: 'g', from: '', to: 'hers' },
-  { id: id(), kind: 'routeRun', run: 'r', from: run, to: null },
-  { id: id(), kind: 'routeRun', run: 'r2', from: null, to: run },
-  { id: id(), kind: 'writeWish', wish: 'w', from: null, to: { text: 'a net', part: null } },
-  { id: id(), kind: 'answerBrief', from: { holes: 'few', hand: 'right' }, to: { holes: 'none', hand: 'left' } },
-  { id: id(), kind: 'acceptFinding', finding: 'overlap:g:b', from: null, to: { reason: 'it is soft', by: 'Tom' } },
-  { id: id(), kind: 'hookTape', from: { datum: 'bow', run: 'taut' }, to: { datum: 'stern', run: 'centre' } },
-  { id: id(), kind: 'nameRig', from: 'spec rig', to: 'another' },
-  { id: id(), kind: 'slideInSet', item: 'g', set: 'away', from: null, to: deck(2500, 0) },
-  { id: id(), kind: 'joinSets', item: 'g', from: null, to: ['away'] },
-  { id: id(), kind: 'leanItem', item: 's', from: null, to: 10 },
-  { id: id(), kind: 'groupItem', item: 'g', from: null, to: 'pair' },
-  { id: id(), kind: 'lockItem', item: 'g', from: null, to: true },
-  { id: id(), kind: 'swapItem', item: 'g', from: null, to: 'stern-plate' },
-  { id: id(), kind: 'tetherItem', item: 'g', from: null, to: { to: 'b', length: 600 } },
-  { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
-  { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },
-  { id: id(), kind: 'cutTrack', item: 'g', from: null, to: 400 },
-  { id: id(), kind: 'reuseHoles', item: 'g', from: null, to: { 1: '00000000-0000-4000-8000-000000000001' } },
-  { id: id(), kind: 'renewItem', item: 'g', from: null, to: { assembly: 'crate-kit', version: 1 } },
-  { id: id(), kind: 'nameSet', set: 'away', from: { name: 'away', order: 1 }, to: { name: 'all day', order: 1 } },
-  {
-    id: id(),
-    kind: 'stowThing',
-    thing: 'knife',
-    from: null,
-    to: { in: 'bow', what: 'knife', kg: 0.1, litres: 0.2, wantsDry: false, use: 'always', later: false },
-  },
-  {
-    id: id(),
-    kind: 'keepPhoto',
-    photo: 'p1',
-    from: null,
-    to: { name: 'deck.jpg', width: 800, height: 600, x: 900, caption: '' },
-  },
-  { id: id(), kind: 'planScupper', scupper: 'scup-1', from: null, to: 'plugged' },
-  { id: id(), kind: 'promiseRig', from: '2026-06-12', to: null },
-  { id: id(), kind: 'adoptRevision', pin: 'hull', from: TOLVANE.revision, to: TOLVANE.revision + 1 },
-  { id: id(), kind: 'adoptRevision', pin: 'shop', from: 1, to: 2 },
-  { id: id(), kind: 'freezeLetters', from: null, to: { g: 'C' } },
-  {
-    id: id(),
-    kind: 'together',
-    changes: [
-      { id: id(), kind: 'freezeLetters', from: null, to: { g: 'C' } },
-      { id: id(), kind: 'letterItem', item: 's', from: null, to: 'C2' },
-    ],
-  },
-  {
-    id: id(),
-    kind: 'together',
-    changes: [
-      { id: id(), kind: 'routeRun', run: 'r', from: run, to: null },
-      { id: id(), kind: 'takeOffItem', item: 's', from: sounder },
-    ],
-  },
-];
 
 describe('changes', () => {
   for (const c of CHANGES)

@@ -20,6 +20,8 @@ export class StaffRow extends Row<StaffRow> {
   declare pinHash: CreationOptional<string | null>;
   /** When they left the shop, ISO; null while they are here. What they did stays theirs. */
   declare ended: CreationOptional<string | null>;
+  /** How they like it, as JSON. */
+  declare preferences: CreationOptional<string>;
 }
 export class OwnerRow extends Row<OwnerRow> {
   declare id: string;
@@ -161,6 +163,7 @@ const TABLES = {
     passwordHash: text(200),
     pinHash: { type: STRING(200), allowNull: true },
     ended: { type: STRING(30), allowNull: true },
+    preferences: { ...text(400), defaultValue: '{}' },
   },
   owners: { id, name: text(120), email: text(200) },
   hull_models: { id, revision: { ...integer, primaryKey: true }, document },

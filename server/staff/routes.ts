@@ -7,6 +7,7 @@ import { HttpProblem } from '../http/problem';
 import { type Attempts, pinSubjects, signInSubjects, type Subject } from './attempts';
 import { addStaff, allStaff, setEnded, setPassword, setPin, setRole } from './crew';
 import { hashPassword, verifyPassword } from './passwords';
+import { prefer, preferencesOf } from './preferences';
 import { isHere, staffOf } from './present';
 import { makeProof } from './proof';
 
@@ -35,11 +36,12 @@ export async function proves(
 
 /** Sign-in, sign-out, swapping on a shared tablet, and who is here. */
 export function staffRoutes(router: Router, db: Sequelize, attempts: Attempts, makeToken: MakeToken, secret: string): void {
-  const state = (req: Request, res: Response, staff: Staff | null): Session => ({
+  const state = async (req: Request, res: Response, staff: Staff | null): Promise<Session> => ({
     staff,
     csrf: staff ? makeToken(req, res) : null,
     apiVersion: API_VERSION,
     proof: staff ? makeProof(staff.id, secret) : null,
+    preferences: staff ? await preferencesOf(staff.id) : {},
   });
   const enter = async (req: Request, res: Response, row: StaffRow): Promise<Session> => {
     await promised((done) => req.session.regenerate(done));
@@ -76,6 +78,7 @@ export function staffRoutes(router: Router, db: Sequelize, attempts: Attempts, m
     await row.update({ pinHash: await hashPassword(body.pin) });
     return {};
   });
+  bind(router, ROUTES.prefer, async ({ body, staff }) => prefer(staff.id, body));
   bind(router, ROUTES.signOut, async ({ req, res }) => {
     await promised((done) => req.session.regenerate(done));
     return state(req, res, null);

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Crew, KeptFacts, Session } from '@plain-cleat/api';
 import { STAFF } from '@plain-cleat/demo';
 import sharp from 'sharp';
+import { StaffRow } from '../database/models';
 import { type Person, problemOf, shop } from '../testing/shop';
 import { makeProof, readProof } from './proof';
 
@@ -84,5 +85,26 @@ describe('a shared tablet', () => {
     expect(((await send()).body as { id: string }).id).toBe(id);
     expect(((await send()).body as { id: string }).id).toBe(id);
     await tablet.get(`/api/rigs/${rig}/photos/${id}`).expect(200);
+  });
+
+  it('somebody’s preferences go with them, from device to device, and are nobody else’s', async () => {
+    const s = await shop();
+    const tablet = await s.signIn('mara');
+    const mine = async (person: Person): Promise<unknown> =>
+      ((await person.get('/api/session').expect(200)).body as Session).preferences;
+    expect(await mine(tablet)).toEqual({});
+    await tablet.post('/api/preferences', { units: 'metric' }).expect(200);
+    await tablet.post('/api/preferences', { theme: 'dark' }).expect(200);
+    expect(await mine(await s.signIn('mara'))).toEqual({ units: 'metric', theme: 'dark' });
+    expect(await mine(await s.signIn('tom'))).toEqual({});
+    const swapped = await tablet.post('/api/swap', { staff: 'tom', pin: '2590' }).expect(200);
+    expect((swapped.body as Session).preferences).toEqual({});
+
+    const wrong = await (await s.signIn('mara')).post('/api/preferences', { units: 'cubits' }).expect(422);
+    expect(problemOf(wrong).field).toBe('units');
+    // One that an older or newer build wrote, and this one does not know, is as if nothing was said.
+    await StaffRow.update({ preferences: '{"units":"cubits"}' }, { where: { id: 'mara' } });
+    expect(await mine(await s.signIn('mara'))).toEqual({});
+    await StaffRow.update({ preferences: '{}' }, { where: { id: 'mara' } });
   });
 });

@@ -3,11 +3,14 @@ import { Line } from './stores/line';
 import { Icons } from './controls/icons';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { catchError, EMPTY, exhaustMap, from, fromEvent, merge, switchMap } from 'rxjs';
+import { SESSION_WAYS } from '@plain-cleat/api/ways';
+import { catchError, concatMap, EMPTY, exhaustMap, filter, from, fromEvent, merge, switchMap } from 'rxjs';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
+import { Api } from './stores/api';
 import { NewerBuild } from './stores/newer-build';
+import { PreferencesStore } from './stores/preferences.store';
 import { SessionStore } from './stores/session.store';
 import { Tablet } from './stores/tablet';
 import { currentUrl } from './stores/current-url';
@@ -45,6 +48,9 @@ import { UnitsStore } from './stores/units.store';
         } @else if (!line.answers()) {
           <span class="away" role="status">working on, not sent yet</span>
         }
+        <button mat-icon-button type="button" matTooltip="Preferences" aria-label="Preferences" (click)="prefer()">
+          <mat-icon svgIcon="tune" />
+        </button>
         <button mat-button type="button" class="who" matTooltip="Switch user" (click)="swap()">
           <mat-icon svgIcon="person" />{{ session.staff()?.name }}
         </button>
@@ -84,6 +90,17 @@ export class App {
   );
 
   constructor() {
+    const preferences = inject(PreferencesStore);
+    const api = inject(Api);
+    this.session.signedIn$.pipe(takeUntilDestroyed()).subscribe(({ session }) => preferences.take(session.preferences));
+    // What cannot be sent now holds here until the next sign-in.
+    preferences.said$
+      .pipe(
+        filter(() => this.session.staff() !== null),
+        concatMap((said) => api.call(SESSION_WAYS.prefer, { body: said }).pipe(catchError(() => EMPTY))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     // What other rigs left unsent goes out when somebody is here and the server can be heard.
     const online = fromEvent(window, 'online');
     online
@@ -103,6 +120,12 @@ export class App {
   /** Another takes over: asked for only then, so that signing in stays small. */
   protected swap(): void {
     from(import('./sign-in/swap')).subscribe(({ Swap }) => this.dialog.open(Swap, { width: '680px', maxWidth: '94vw' }));
+  }
+
+  protected prefer(): void {
+    from(import('./sign-in/preferences')).subscribe(({ PreferencesDialog }) =>
+      this.dialog.open(PreferencesDialog, { width: '560px', maxWidth: '94vw' }),
+    );
   }
 
   protected reload = (): void => location.reload();

@@ -60,7 +60,7 @@ describe('the assembly bench', () => {
   };
 
   beforeEach(async () => {
-    localStorage.setItem('plain-cleat.units', 'metric');
+    localStorage.setItem('plain-cleat.preferences', '{"units":"metric"}');
     TestBed.configureTestingModule({
       providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()],
     });

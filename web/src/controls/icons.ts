@@ -15,6 +15,7 @@ import photoCamera from '@material-symbols/svg-400/outlined/photo_camera.svg' wi
 import redo from '@material-symbols/svg-400/outlined/redo.svg' with { loader: 'text' };
 import search from '@material-symbols/svg-400/outlined/search.svg' with { loader: 'text' };
 import sync from '@material-symbols/svg-400/outlined/sync.svg' with { loader: 'text' };
+import tune from '@material-symbols/svg-400/outlined/tune.svg' with { loader: 'text' };
 import undo from '@material-symbols/svg-400/outlined/undo.svg' with { loader: 'text' };
 import upload from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
 import zoomIn from '@material-symbols/svg-400/outlined/zoom_in.svg' with { loader: 'text' };
@@ -35,6 +36,7 @@ const ICONS = {
   redo,
   search,
   sync,
+  tune,
   undo,
   upload,
   zoom_in: zoomIn,

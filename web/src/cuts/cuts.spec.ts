@@ -132,7 +132,7 @@ describe('cut plans', () => {
     await f.whenStable();
   };
   const show = async (from: CutsNow): Promise<void> => {
-    localStorage.setItem('plain-cleat.units', 'metric');
+    localStorage.setItem('plain-cleat.preferences', '{"units":"metric"}');
     TestBed.configureTestingModule({
       providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()],
     });

@@ -12,6 +12,7 @@ import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { Length, Words } from '../hull-view/words';
 import { documentUrl } from '../stores/document-url';
+import { PreferencesStore } from '../stores/preferences.store';
 import { RigStore } from '../stores/rig.store';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
@@ -29,6 +30,7 @@ export default class HandOver {
   protected readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   private readonly api = inject(Api);
+  protected readonly papers = inject(PreferencesStore).papers;
   private readonly picked = signal<string | null>(null);
   protected readonly noting = signal(false);
   protected readonly link = signal<{ url: string; expires: string } | null>(null);

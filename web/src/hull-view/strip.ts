@@ -137,7 +137,7 @@ export class Strip {
     const stands = this.marks().flatMap((m) => m.bodies.map((b) => b.top));
     return Math.min(SIGHT, Math.max(this.hull().gunwale(0), this.hull().gunwale(this.hull().length), ...stands));
   });
-  protected readonly height = computed(() => this.ground() + (this.side() ? 8 : 0));
+  protected readonly height = computed(() => this.ground() + (this.side() ? 20 : 0));
 
   protected readonly edges = computed(() => planEdges(this.scale(), this.hull()));
   protected readonly profile = computed(() => profilePath(this.scale(), this.hull(), this.sideY));

@@ -61,7 +61,7 @@ describe('the ledger of a hull', () => {
   };
 
   beforeEach(async () => {
-    localStorage.setItem('plain-cleat.units', 'metric');
+    localStorage.setItem('plain-cleat.preferences', '{"units":"metric"}');
     TestBed.configureTestingModule({
       providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting()],
     });

@@ -1,22 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, signal, viewChild } from '@angular/core';
+import { ScrollingModule } from '@angular/cdk/scrolling';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
 import { Icons } from '../controls/icons';
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatButtonModule } from '@angular/material/button';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
 import { type Assembly, type Brief, type HullSurface, type Part, type Plan, printMoney, suits } from '@plain-cleat/core';
 import type { StripMark } from '../hull-view/strip';
 
-/** So many parts are shown before somebody asks for all. */
-const AT_ONCE = 40;
+/** How tall each part of the list is, px: a name and a line under it. */
+const ROW = 52;
 
 /** What can come aboard, wished-for parts first; tap then tap the hull, drag it there, or press Enter. */
 @Component({
   selector: 'pc-palette',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DragDropModule, ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule, Icons],
+  imports: [
+    DragDropModule,
+    ScrollingModule,
+    ReactiveFormsModule,
+    MatButtonModule,
+    MatTooltipModule,
+    MatFormFieldModule,
+    MatInputModule,
+    Icons,
+  ],
   template: `
     @if (marks().length) {
       <div>
@@ -70,9 +81,17 @@ const AT_ONCE = 40;
         }
       </ul>
     }
-    <ul class="parts list" cdkDropList cdkDropListSortingDisabled>
-      @for (p of shown(); track p.part.id) {
-        <li>
+    @if (found().length) {
+      <cdk-virtual-scroll-viewport
+        class="parts"
+        role="list"
+        aria-label="Parts"
+        cdkDropList
+        cdkDropListSortingDisabled
+        [itemSize]="row"
+        [style.height.px]="row * Math.min(found().length, 7)"
+      >
+        <div role="listitem" *cdkVirtualFor="let p of found(); trackBy: byId">
           <button
             mat-button
             class="across"
@@ -81,29 +100,23 @@ const AT_ONCE = 40;
             [cdkDragData]="p.part"
             [class.on]="placing() === p.part"
             [attr.data-part]="p.part.id"
+            [matTooltip]="p.part.name"
+            matTooltipPosition="left"
             (click)="chosen.emit(p.part)"
             (keydown.enter)="$event.preventDefault(); typed.emit(p.part)"
           >
-            <span
+            <span class="name"
               >{{ p.part.name }}
-              @if (p.wished) {
-                <em>wished for{{ p.placed ? ', aboard' : '' }}</em>
-              }
-              @if (p.fit.says) {
-                <em>{{ p.fit.says }}</em>
+              @if (p.fit.says || p.wished) {
+                <em>{{ p.fit.says || 'wished for' + (p.placed ? ', aboard' : '') }}</em>
               }
             </span>
             <span class="figure">{{ money(p.part.priceCents) }}</span>
           </button>
-        </li>
-      } @empty {
-        @if (kits().length === 0) {
-          <li class="muted">No part like that in the stores.</li>
-        }
-      }
-    </ul>
-    @if (shown().length < found().length) {
-      <button mat-button type="button" (click)="all.set(true)">Show all {{ found().length }}</button>
+        </div>
+      </cdk-virtual-scroll-viewport>
+    } @else if (kits().length === 0) {
+      <p class="muted">No part like that in the stores.</p>
     }
   `,
   styles: `
@@ -128,11 +141,25 @@ const AT_ONCE = 40;
       border: 2px solid var(--tide);
     }
     .parts {
-      overflow-y: auto;
-      max-height: 400px;
+      flex: none;
     }
     .parts button {
       cursor: grab;
+      height: 52px;
+      border-bottom: 1px solid var(--line);
+      border-radius: 0;
+    }
+    .name {
+      min-width: 0;
+      display: -webkit-box;
+      -webkit-line-clamp: 2;
+      -webkit-box-orient: vertical;
+      overflow: hidden;
+    }
+    .name:has(em) {
+      white-space: nowrap;
+      text-overflow: ellipsis;
+      display: block;
     }
     .parts button.on {
       background: var(--tape);
@@ -140,6 +167,8 @@ const AT_ONCE = 40;
     }
     em {
       display: block;
+      overflow: hidden;
+      text-overflow: ellipsis;
       font-style: normal;
       font-size: 13px;
       color: var(--tide);
@@ -193,10 +222,9 @@ export class Palette {
           a.part.name.localeCompare(b.part.name),
       );
   });
-
-  /** Everything at once only for who asks: a name or two typed finds a part sooner. */
-  protected readonly all = signal(false);
-  protected readonly shown = computed(() => (this.all() ? this.found() : this.found().slice(0, AT_ONCE)));
+  protected readonly row = ROW;
+  protected readonly Math = Math;
+  protected byId = (_: number, p: { part: Part }): string => p.part.id;
 
   focus(): void {
     this.find().nativeElement.focus();

@@ -1,4 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MatDialog } from '@angular/material/dialog';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { concatMap, EMPTY, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { Icons } from '../controls/icons';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { ValidSubmit } from '../controls/valid-submit';
@@ -7,9 +11,10 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { FACT_WORDS, unsettled } from '@plain-cleat/core';
+import { deletedBy, FACT_WORDS, unsettled } from '@plain-cleat/core';
 import { currentUrl } from '../stores/current-url';
-import { RigStore } from '../stores/rig.store';
+import { type ClashShown, RigStore } from '../stores/rig.store';
+import { Clash, type ClashToSettle } from './clash';
 import { NewerRevisions } from './newer';
 import { promiseOf } from '../floor/promise';
 
@@ -46,6 +51,8 @@ export default class Rig {
   readonly rig = input.required<string>();
   protected readonly store = inject(RigStore);
   protected readonly words = FACT_WORDS;
+  private readonly dialog = inject(MatDialog);
+  private readonly snacks = inject(MatSnackBar);
   private readonly url = currentUrl();
   protected readonly here = computed(() => STEPS.findIndex((s) => this.url().includes(`/${s.path}`)));
   protected readonly steps = computed(() => {
@@ -88,6 +95,46 @@ export default class Rig {
 
   constructor() {
     effect(() => this.store.open(this.rig()));
+    this.store.clash$
+      .pipe(
+        concatMap((clash) => this.asked(clash).pipe(tap((mine) => this.store.settle(clash, mine)))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+    // What was deleted is said, and can be had back at once.
+    this.store.changed$
+      .pipe(
+        switchMap(({ change, undoes, before }) => {
+          const gone = undoes === null ? deletedBy(change, before) : null;
+          if (gone === null) this.snacks.dismiss();
+          return gone === null
+            ? EMPTY
+            : this.snacks
+                .open(`Deleted ${gone}.`, 'Undo', { duration: 10_000 })
+                .onAction()
+                .pipe(map(() => change.id));
+        }),
+        takeUntilDestroyed(),
+      )
+      .subscribe((id) => this.store.undo(id));
+    inject(DestroyRef).onDestroy(() => this.snacks.dismiss());
+  }
+
+  /** Mine or theirs: both are shown until the person has chosen. */
+  private asked(clash: ClashShown): Observable<boolean> {
+    const state = this.store.state();
+    if (!state) return of(false);
+    const data: ClashToSettle = { state, clash, mayKeepMine: this.store.mineAnew(clash) !== null };
+    return this.dialog
+      .open<Clash, ClashToSettle, boolean>(Clash, {
+        data,
+        role: 'alertdialog',
+        ariaLabel: 'Changed meanwhile',
+        disableClose: true,
+        width: '560px',
+      })
+      .afterClosed()
+      .pipe(map((mine) => mine === true));
   }
 
   protected at = (iso: string): string =>
@@ -98,8 +145,4 @@ export default class Rig {
       minute: '2-digit',
       timeZone: this.store.state()?.doc.shop.timeZone,
     });
-
-  /** A value of a clash, short enough to compare by eye. */
-  protected show = (value: unknown): string =>
-    (typeof value === 'string' ? value : (JSON.stringify(value) ?? 'nothing')).slice(0, 160);
 }

@@ -26,7 +26,7 @@ describe('swapping riggers', () => {
     session.find().subscribe();
     const mara = { id: 'mara', name: 'Mara Voss', role: 'rigger' };
     const tom = { id: 'tom', name: 'Tom Hale', role: 'rigger' };
-    http.expectOne('/api/session').flush({ staff: mara, csrf: 't', apiVersion: 1, proof: 'p' });
+    http.expectOne('/api/session').flush({ staff: mara, csrf: 't', apiVersion: 1, proof: 'p', preferences: {} });
     const fixture = TestBed.createComponent(Swap);
     const element = fixture.nativeElement as HTMLElement;
     http.expectOne('/api/crew').flush([

@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import { type PathParameters, pathOf, type Way } from '@plain-cleat/api/ways';
 import { map, type Observable } from 'rxjs';
 import type { z } from 'zod';
+import { NotUnderstood } from './problems';
 
 type Answer<R> = R extends Way<z.ZodType, infer A> ? z.output<A> : never;
 type Body<R> = R extends Way<infer B> ? (z.ZodType extends B ? unknown : z.input<B>) : never;
@@ -20,14 +21,22 @@ export class Api {
   private readonly http = inject(HttpClient);
 
   /**
-   * Calls a route.
+   * Calls a route. What is answered is read by the route's schema, but for a plan, which the very same code wrote.
    * @throws HttpErrorResponse with the server's problem
+   * @throws NotUnderstood when the answer is not what the route promises
    * @example api.call(ROUTES.rig, { rig: id })
    */
   call<R extends Way>(route: R, ...[call]: unknown extends Path<R> ? [call?: Call<R>] : [call: Call<R>]): Observable<Answer<R>> {
     const { body, ...params } = (call ?? {}) as { body?: unknown } & Record<string, string>;
     const url = pathOf(route.path, params);
     const sent = route.method === 'POST' ? (body ?? {}) : undefined;
-    return this.http.request(route.method, url, { body: sent }).pipe(map((answer) => answer as Answer<R>));
+    return this.http.request(route.method, url, { body: sent }).pipe(map((answer) => understood(route, answer) as Answer<R>));
   }
+}
+
+function understood({ answer: schema, path, ownPlan }: Way, answer: unknown): unknown {
+  if (!schema || ownPlan) return answer;
+  const read = schema.safeParse(answer);
+  if (!read.success) throw new NotUnderstood(path, read.error);
+  return read.data;
 }

@@ -74,7 +74,7 @@ describe('the tablet', () => {
     expect(await tablet.rig('rig-0')).toBeUndefined();
     expect((await tablet.rig('rig-13'))?.doc.number).toBe('R-13');
     await tablet.addWaiting('rig-1', fact('1'));
-    await tablet.keepSession({ staff: null, csrf: null, apiVersion: 1, proof: null });
+    await tablet.keepSession({ staff: null, csrf: null, apiVersion: 1, proof: null, preferences: {} });
     await tablet.forget();
     expect([await tablet.rig('rig-13'), await tablet.session()]).toEqual([undefined, undefined]);
     expect(await tablet.rigsWaiting()).toEqual(['rig-1']);

@@ -11,7 +11,11 @@ async function hashOf(pin: string, salt: Uint8Array<ArrayBuffer>): Promise<Array
 }
 
 /** One who was let in by PIN with the network, as the tablet may know them without it. */
-export async function knownRigger(staff: Staff, proof: string, pin: string): Promise<KnownRigger> {
+export async function knownRigger(
+  staff: Omit<KnownRigger, 'proof' | 'salt' | 'hash' | 'wrong'>,
+  proof: string,
+  pin: string,
+): Promise<KnownRigger> {
   const salt = crypto.getRandomValues(new Uint8Array(16));
   return { ...staff, proof, salt, hash: await hashOf(pin, salt), wrong: 0 };
 }

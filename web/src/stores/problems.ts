@@ -1,6 +1,14 @@
 import type { HttpErrorResponse } from '@angular/common/http';
 import type { Problem } from '@plain-cleat/api';
 
+/** The server answers what this page does not understand: another build of it, or something between the two. */
+export class NotUnderstood extends Error {
+  constructor(path: string, cause: unknown) {
+    super('The server and this page do not understand each other. Reload the page; what is not sent yet is kept.', { cause });
+    this.name = `NotUnderstood ${path}`;
+  }
+}
+
 /** No answer came, or none of the server's own. */
 export const isGone = (error: unknown): boolean => {
   const { status } = error as Partial<HttpErrorResponse>;
@@ -24,6 +32,7 @@ export function wordsOf(error: unknown): string {
   const problem = response.error as Partial<Problem> | null | undefined;
   if (problem?.detail)
     return problem.faults?.length ? problem.faults.map((f) => `${f.field}: ${f.says}`).join('\n') : problem.detail;
+  if (error instanceof NotUnderstood) return error.message;
   if (isGone(error)) return 'The server does not answer. What you did is kept here and sent when it does.';
   return 'Something broke. Nothing was changed; try again.';
 }

@@ -10,7 +10,18 @@ export interface ClashShown {
   readonly wanted: unknown;
 }
 
-export interface RigState {
+/** What is said over the rig, until it is settled or read. */
+export interface Notices {
+  /** When the server was last heard, while one works on the tablet's own copy. */
+  readonly copyOf: string | null;
+  /** Set while the server does not answer. */
+  readonly unsent: string | null;
+  readonly clash: ClashShown | null;
+  /** What the server would not take, in its words. */
+  readonly refused: string | null;
+}
+
+export interface RigState extends Notices {
   readonly doc: RigDocument;
   /** The plan with what is not yet sent applied. */
   readonly plan: Plan;
@@ -23,13 +34,6 @@ export interface RigState {
   readonly waiting: number;
   /** Facts the server would not take: they stay here until somebody decides. */
   readonly notTaken: readonly WaitingFact[];
-  /** When the server was last heard, while one works on the tablet's own copy. */
-  readonly copyOf: string | null;
-  /** Set while the server does not answer. */
-  readonly unsent: string | null;
-  readonly clash: ClashShown | null;
-  /** What the server would not take, in its words. */
-  readonly refused: string | null;
 }
 
 /** What a workup follows from besides plan and facts. */

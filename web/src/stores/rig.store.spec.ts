@@ -110,7 +110,9 @@ describe('the open rig', () => {
     http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs' }, 1));
     await settle();
     expect(store.state()?.clash).toEqual(jasmine.objectContaining({ field: 'title', found: 'theirs', wanted: 'mine' }));
-    store.settle(true);
+    const clash = store.state()?.clash;
+    if (!clash) return fail('no clash');
+    store.settle(clash, true);
     const again = send();
     expect((again.request.body as { change: Change }).change).toEqual(
       jasmine.objectContaining({ kind: 'nameRig', from: 'theirs', to: 'mine' }),
@@ -151,7 +153,7 @@ describe('the open rig', () => {
     await settle();
     expect([store.state()?.waiting, store.state()?.unsent]).toEqual([1, 'reload the page and try again']);
     // Its token is asked for anew meanwhile.
-    http.expectOne('/api/session').flush({ staff: null, csrf: null, apiVersion: 1, proof: null });
+    http.expectOne('/api/session').flush({ staff: null, csrf: null, apiVersion: 1, proof: null, preferences: {} });
   });
 
   it('previews without sending', () => {

@@ -16,6 +16,7 @@ import {
   type Change,
   type Fact,
   type NewFact,
+  overTheirs,
   type Plan,
   type PlannedHole,
   singleChanges,
@@ -28,6 +29,7 @@ import {
   catchError,
   concat,
   defer,
+  distinctUntilChanged,
   EMPTY,
   filter,
   forkJoin,
@@ -49,31 +51,38 @@ import { inOrder } from './in-order';
 import { rigNews } from './news';
 import { Outbox } from './outbox';
 import { isGone, isStale, mayPass, wordsOf } from './problems';
-import { type FactBody, inputOf, type RigState } from './rig.state';
+import { type ClashShown, type FactBody, inputOf, type Notices, type RigState } from './rig.state';
 import { SessionStore } from './session.store';
 import { Tablet, type Waiting, type WaitingFact } from './tablet';
-import { myStacks, onTop } from './undo';
+import { NO_NOTICES, type RigSources, shownRig } from './shown-rig';
+import { myStacks } from './undo';
 
 export * from './rig.state';
 
 /** An answer that was asked for before something of mine was acknowledged: it does not know of it. */
 class OutOfDate extends Error {}
 
+/** A change as it was made here. */
+export interface Done {
+  readonly change: Change;
+  readonly undoes: string | null;
+  readonly before: RigState;
+}
+
 /** One open rig: its plan and facts, my unsent ones on top, and the workup of both. */
 @Injectable()
 export class RigStore {
   private readonly api = inject(Api);
   private readonly session = inject(SessionStore);
+  private readonly sources = new BehaviorSubject<RigSources | null>(null);
   private readonly states = new BehaviorSubject<RigState | null>(null);
   private readonly failures = new BehaviorSubject<string | null>(null);
-  private workups = new WorkupSession();
+  private readonly letterWorkups = new WorkupSession();
   private readonly tablet = inject(Tablet);
   private readonly courier = inject(Courier);
   private outbox = Outbox.empty(this.tablet);
-  private serverPlan?: Plan;
-  private previewed: Change | null = null;
-  private shownSet: string | null = null;
-  private serverFacts: readonly Fact[] = [];
+  /** The set asked for, also before the rig is here. */
+  private wantedSet: string | null = null;
   /** How much of mine the server has acknowledged. */
   private acknowledged = 0;
   private readonly opening = new Subject<string>();
@@ -83,12 +92,22 @@ export class RigStore {
   private readonly asking = new Subject<void>();
   /** Somebody asks to send at once, or the network says it is back. */
   private readonly trying = new Subject<void>();
+  private readonly changes = new Subject<Done>();
+  /** Each change made here, as it is made, with what it was made on. */
+  readonly changed$ = this.changes.asObservable();
 
   readonly state$ = this.states.asObservable();
+  /** Each change of mine that met another's, to be settled by the person. */
+  readonly clash$ = this.state$.pipe(
+    map((s) => s?.clash ?? null),
+    distinctUntilChanged(),
+    filter((clash) => clash !== null),
+  );
   readonly state = toSignal(this.state$, { initialValue: null });
   readonly failure = toSignal(this.failures.asObservable(), { initialValue: null });
 
   constructor() {
+    this.sources.pipe(shownRig, takeUntilDestroyed()).subscribe(this.states);
     // Of two rigs opened one after another the first one's answers, news and sending end there and then.
     this.opening
       .pipe(
@@ -111,9 +130,8 @@ export class RigStore {
   }
 
   private opened(id: string): Observable<unknown> {
-    this.states.next(null);
+    this.sources.next(null);
     this.failures.next(null);
-    this.workups = new WorkupSession();
     this.outbox = Outbox.empty(this.tablet);
     this.courier.openRig = id;
     return forkJoin([this.found(id), from(Outbox.open(id, this.tablet))]).pipe(
@@ -151,7 +169,7 @@ export class RigStore {
       switchMap(() =>
         this.fresh(id).pipe(
           catchError((error: unknown) => {
-            this.show({ unsent: wordsOf(error) });
+            this.say({ unsent: wordsOf(error) });
             return EMPTY;
           }),
         ),
@@ -184,7 +202,7 @@ export class RigStore {
         send: (one) => (this.outbox.isToSend(one) ? this.sendOne(id, one) : EMPTY),
         mayPass,
         waits: (_, error) => {
-          this.show({ unsent: wordsOf(error) });
+          this.say({ unsent: wordsOf(error) });
           return isStale(error) ? this.session.renew() : EMPTY;
         },
         refused: (one, error) => this.refused(id, one, error),
@@ -201,9 +219,17 @@ export class RigStore {
 
   /** Takes a rig from the server, or as the tablet kept it at a time. */
   private take(doc: RigDocument, copyOf: string | null = null): void {
-    this.serverPlan = doc.plan;
-    this.serverFacts = doc.facts;
-    this.show({ doc, copyOf });
+    const before = this.sources.value;
+    this.sources.next({
+      doc,
+      serverPlan: doc.plan,
+      serverFacts: doc.facts,
+      waiting: this.outbox.all(),
+      notTaken: this.outbox.refused(),
+      previewed: before?.previewed ?? null,
+      set: this.wantedSet,
+      notices: { ...(before?.notices ?? NO_NOTICES), copyOf },
+    });
     if (!copyOf) void this.tablet.keepRig(doc);
   }
 
@@ -211,65 +237,33 @@ export class RigStore {
     this.asking.next();
   }
 
-  /** Works everything up again from the server's truth and what waits on top of it. */
-  private show(more: Partial<RigState>): void {
-    const before = this.states.value;
-    const doc = more.doc ?? before?.doc;
-    if (!doc || !this.serverPlan) return;
-    const top = onTop(this.serverPlan, this.serverFacts, this.outbox.all());
-    let plan = top.plan;
-    const settled = plan;
-    if (this.previewed) {
-      try {
-        plan = applyChange(plan, this.previewed).plan;
-      } catch {
-        this.previewed = null;
-      }
-    }
-    const set = this.shownSet !== null && Object.hasOwn(plan.sets, this.shownSet) ? this.shownSet : null;
-    const { facts } = top;
-    const same =
-      before &&
-      before.plan === plan &&
-      before.facts === facts &&
-      before.doc.hull === doc.hull &&
-      before.doc.shop === doc.shop &&
-      before.set === set;
-    const workup = same ? before.workup : workUp({ ...inputOf(doc), plan, facts, set }, this.workups);
-    this.states.next({
-      doc,
-      plan,
-      settled,
-      facts,
-      workup,
-      set,
-      waiting: this.outbox.all().length,
-      notTaken: this.outbox.refused(),
-      copyOf: before?.copyOf ?? null,
-      unsent: before?.unsent ?? null,
-      clash: before?.clash ?? null,
-      refused: before?.refused ?? null,
-      ...more,
-    });
+  /** Something that the rig is shown from is another: all that follows from it follows. */
+  private show(more: Partial<RigSources>): void {
+    const before = this.sources.value;
+    if (before) this.sources.next({ ...before, waiting: this.outbox.all(), notTaken: this.outbox.refused(), ...more });
+  }
+
+  private say(more: Partial<Notices>): void {
+    const before = this.sources.value;
+    if (before) this.show({ notices: { ...before.notices, ...more } });
   }
 
   /** Shows what stands aboard in one set, or everything. */
   showSet(set: string | null): void {
-    this.shownSet = set;
-    this.show({});
+    this.wantedSet = set;
+    this.show({ set });
   }
 
   /** Shows a change that is still under the finger: everything follows, nothing is sent. */
   preview(change: Change | null): void {
-    this.previewed = change;
-    this.show({});
+    this.show({ previewed: change });
   }
 
   /** Applies a change here at once and sends it. */
   change(asked: Change, undoes: string | null = null): void {
-    this.previewed = null;
+    const before = this.sources.value;
     const state = this.states.value;
-    if (!state) return;
+    if (!before || !state) return;
     let change: Change;
     try {
       change = withLetters(
@@ -280,21 +274,21 @@ export class RigStore {
       );
       applyChange(state.settled, change);
     } catch (error) {
-      this.show({ refused: (error as Error).message });
-      return;
+      return this.show({ previewed: null, notices: { ...before.notices, refused: (error as Error).message } });
     }
-    this.put({ what: 'change', change, undoes }, { refused: null });
+    this.put({ what: 'change', change, undoes }, { previewed: null, notices: { ...before.notices, refused: null } });
+    this.changes.next({ change, undoes, before: state });
   }
 
   /** Keeps it here, shows it, and sends it when its turn comes. */
-  private put(one: Waiting, more: Partial<RigState> = {}): void {
+  private put(one: Waiting, more: Partial<RigSources> = {}): void {
     this.outbox.add(one);
     this.show(more);
     this.added.next(one);
   }
 
   private lettersOf({ doc, facts }: RigState, plan: Plan): Map<string, string> {
-    const { owned } = workUp({ ...inputOf(doc), plan, facts, set: null }, this.workups);
+    const { owned } = workUp({ ...inputOf(doc), plan, facts, set: null }, this.letterWorkups);
     return new Map(owned.map((i) => [i.placed.id, i.letter]));
   }
 
@@ -350,9 +344,10 @@ export class RigStore {
     this.keep({ kind: 'holeDrilled', hole: h.id, label: h.label, bit, measured, elsewhere: false }, photo);
   }
 
-  undo(): void {
+  /** Takes back my last change; when one is named, only if it is the last. */
+  undo(only?: string): void {
     const last = this.stacks().undo.at(-1);
-    if (last) this.change({ ...last.inverse, id: crypto.randomUUID() }, last.id);
+    if (last && (only === undefined || last.id === only)) this.change({ ...last.inverse, id: crypto.randomUUID() }, last.id);
   }
 
   redo(): void {
@@ -364,20 +359,25 @@ export class RigStore {
   canRedo = (): boolean => this.stacks().redo.length > 0;
 
   private stacks(): { undo: LoggedChange[]; redo: LoggedChange[] } {
-    const state = this.states.value;
-    return state ? myStacks(state.doc.mine, this.serverPlan ?? state.plan, this.outbox.all()) : { undo: [], redo: [] };
+    const now = this.sources.value;
+    return now ? myStacks(now.doc.mine, now.serverPlan, now.waiting) : { undo: [], redo: [] };
+  }
+
+  /** My change of a clash made anew over what is there now; null when it cannot be. */
+  mineAnew(clash: ClashShown): Change | null {
+    const plan = this.states.value?.settled;
+    return plan ? overTheirs(plan, clash.change, () => crypto.randomUUID()) : null;
   }
 
   /** Settles a clash: mine stays by sending it again over what is there now; theirs by dropping mine. */
-  settle(keepMine: boolean): void {
-    const clash = this.states.value?.clash;
-    this.show({ clash: null });
-    if (keepMine && clash && 'from' in clash.change && 'to' in clash.change)
-      this.change({ ...clash.change, id: crypto.randomUUID(), from: clash.found } as Change);
+  settle(clash: ClashShown, keepMine: boolean): void {
+    const mine = keepMine ? this.mineAnew(clash) : null;
+    if (this.states.value?.clash === clash) this.say({ clash: null });
+    if (mine) this.change(mine);
   }
 
   dismiss(): void {
-    this.show({ refused: null });
+    this.say({ refused: null });
   }
 
   retry(): void {
@@ -399,13 +399,17 @@ export class RigStore {
     const { inverse } = this.inverseOf(change);
     this.outbox.drop(one);
     this.acknowledged++;
-    const known = this.states.value?.doc;
-    if (!known) return EMPTY;
-    // What was heard of meanwhile may be newer than what my change made.
-    if (done.version >= known.version) this.serverPlan = done.plan;
-    const logged = inverse && !known.mine.some((m) => m.id === change.id);
-    const mine = logged ? [...known.mine, { id: change.id, version: done.version, undoes, inverse }] : known.mine;
-    this.show({ doc: { ...known, version: Math.max(done.version, known.version), mine }, unsent: null });
+    const now = this.sources.value;
+    if (!now) return EMPTY;
+    const { doc } = now;
+    const logged = inverse && !doc.mine.some((m) => m.id === change.id);
+    const mine = logged ? [...doc.mine, { id: change.id, version: done.version, undoes, inverse }] : doc.mine;
+    this.show({
+      doc: { ...doc, version: Math.max(done.version, doc.version), mine },
+      // What was heard of meanwhile may be newer than what my change made.
+      serverPlan: done.version >= doc.version ? done.plan : now.serverPlan,
+      notices: { ...now.notices, unsent: null },
+    });
     // Another revision of hull, parts or settings is not on this device yet.
     return singleChanges(change).some((c) => c.kind === 'adoptRevision') ? this.fresh(id) : EMPTY;
   }
@@ -413,19 +417,19 @@ export class RigStore {
   private factKept(id: string, one: WaitingFact, done: KeptFacts): Observable<unknown> {
     this.outbox.drop(one);
     this.acknowledged++;
-    const doc = this.states.value?.doc;
-    if (!doc) return EMPTY;
-    const known = new Set(this.serverFacts.map((f) => f.id));
-    this.serverFacts = [...this.serverFacts, ...(done.facts as Fact[]).filter((f) => !known.has(f.id))];
-    const factCount = this.serverFacts.length;
-    this.show({ doc: { ...doc, factCount }, unsent: null });
+    const now = this.sources.value;
+    if (!now) return EMPTY;
+    const known = new Set(now.serverFacts.map((f) => f.id));
+    const serverFacts = [...now.serverFacts, ...(done.facts as Fact[]).filter((f) => !known.has(f.id))];
+    const factCount = serverFacts.length;
+    this.show({ doc: { ...now.doc, factCount }, serverFacts, notices: { ...now.notices, unsent: null } });
     // Somebody else's came in between.
     return done.factCount > factCount ? this.fresh(id) : EMPTY;
   }
 
   private inverseOf(change: Change): { inverse: Change | null } {
     try {
-      return applyChange(this.serverPlan as Plan, change);
+      return applyChange(this.sources.value?.serverPlan as Plan, change);
     } catch {
       return { inverse: null };
     }
@@ -445,8 +449,8 @@ export class RigStore {
       tap({
         complete: () =>
           clash
-            ? this.show({ clash: { change: one.change, field: clash.field, found: clash.found, wanted: clash.wanted } })
-            : this.show({ refused: wordsOf(error) }),
+            ? this.say({ clash: { change: one.change, field: clash.field, found: clash.found, wanted: clash.wanted } })
+            : this.say({ refused: wordsOf(error) }),
       }),
     );
   }

@@ -14,6 +14,7 @@ const signedIn = (apiVersion = 1): Session => ({
   csrf: 'token-1',
   apiVersion,
   proof: 'proof-1',
+  preferences: {},
 });
 
 describe('the session', () => {
@@ -119,7 +120,7 @@ describe('the session', () => {
     open();
     const mara = { id: 'mara', name: 'Mara Voss', role: 'rigger' };
     const swapping = firstValueFrom(store.swap('mara', '7312'));
-    (await call('/api/swap')).flush({ staff: mara, csrf: 'token-2', apiVersion: 1, proof: 'proof-2' });
+    (await call('/api/swap')).flush({ staff: mara, csrf: 'token-2', apiVersion: 1, proof: 'proof-2', preferences: {} });
     await swapping;
     expect([store.staff()?.name, store.csrf]).toEqual(['Mara Voss', 'token-2']);
     const back = firstValueFrom(store.swap('tom', '2590'));

@@ -26,7 +26,7 @@ export class SessionStore {
   private readonly state = new BehaviorSubject<Here | null>(null);
   private readonly here = toSignal(this.state, { initialValue: null });
   /** Each time somebody is signed in here. */
-  readonly signedIn$ = this.state.pipe(filter((here) => here !== null && here.session.staff !== null));
+  readonly signedIn$ = this.state.pipe(filter((here): here is Here => here !== null && here.session.staff !== null));
   readonly staff = computed((): Staff | null => this.here()?.session.staff ?? null);
   /** Only the tablet knows them here: the server is out of reach, or has another signed in. */
   readonly alone = computed(() => this.here()?.alone ?? false);
@@ -114,8 +114,12 @@ export class SessionStore {
   swap(id: string, pin: string): Observable<unknown> {
     return this.api.call(SESSION_WAYS.swap, { body: { staff: id, pin } }).pipe(
       tap((session) => this.take(session)),
-      switchMap(({ staff, proof }) =>
-        staff ? from(knownRigger(staff, proof ?? '', pin)).pipe(switchMap((known) => this.tablet.keepRigger(known))) : of(null),
+      switchMap(({ staff, proof, preferences }) =>
+        staff
+          ? from(knownRigger({ ...staff, preferences }, proof ?? '', pin)).pipe(
+              switchMap((known) => this.tablet.keepRigger(known)),
+            )
+          : of(null),
       ),
       catchError((error: unknown) =>
         isGone(error) ? from(this.swapAlone(id, pin)) : throwError(() => new Error(wordsOf(error), { cause: error })),
@@ -129,7 +133,7 @@ export class SessionStore {
     if (!known) throw new Error('They have not been on this tablet with the network yet.');
     const { staff, fault } = await rightPin(known, pin, this.tablet);
     if (!staff) throw new Error(fault);
-    const session = { staff, csrf: null, apiVersion: API_VERSION, proof: known.proof };
+    const session = { staff, csrf: null, apiVersion: API_VERSION, proof: known.proof, preferences: known.preferences ?? {} };
     this.state.next({ session, alone: true });
     await this.tablet.keepSession(session);
   }

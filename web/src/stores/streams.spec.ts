@@ -1,7 +1,14 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { ROUTES } from '@plain-cleat/api';
 import { EMPTY, NEVER, type Observable, of, throwError } from 'rxjs';
 import { TestScheduler } from 'rxjs/testing';
+import { Api } from './api';
 import { inOrder } from './in-order';
 import { backOff, type RigNews, rigNews } from './news';
+import { wordsOf } from './problems';
 
 const scheduler = (): TestScheduler => new TestScheduler((actual, expected) => expect(actual).toEqual(expected));
 
@@ -35,6 +42,40 @@ describe('sending in order', () => {
       const out$ = cold('a|').pipe(sends({ a: ['away'] }, hot('-- 500ms t'), []));
       expectObservable(out$).toBe('-- 500ms (x|)', { x: 'a kept' });
     });
+  });
+});
+
+describe('an answer', () => {
+  let http: HttpTestingController;
+  let api: Api;
+  beforeEach(() => {
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideHttpClient(), provideHttpClientTesting()],
+    });
+    http = TestBed.inject(HttpTestingController);
+    api = TestBed.inject(Api);
+  });
+
+  it('is read by its route’s schema: what the route does not promise goes no further', () => {
+    const heard: unknown[] = [];
+    api.call(ROUTES.move, { rig: 'r', body: { place: 'yard' } }).subscribe({
+      next: (answer) => heard.push(answer),
+      error: (error: unknown) => heard.push(wordsOf(error)),
+    });
+    http.expectOne('/api/rigs/r/place').flush({ place: 'yard' });
+    api.call(ROUTES.move, { rig: 'r', body: { place: 'yard' } }).subscribe({ error: (e: unknown) => heard.push(wordsOf(e)) });
+    http.expectOne('/api/rigs/r/place').flush({ place: 'the moon' });
+    expect(heard).toEqual([
+      { place: 'yard' },
+      'The server and this page do not understand each other. Reload the page; what is not sent yet is kept.',
+    ]);
+  });
+
+  it('that is a plan is taken as the same code wrote it', () => {
+    const heard: unknown[] = [];
+    api.call(ROUTES.rig, { rig: 'r' }).subscribe((doc) => heard.push(doc));
+    http.expectOne('/api/rigs/r').flush({ id: 'r' });
+    expect(heard).toEqual([{ id: 'r' }]);
   });
 });
 

@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { RigDocument, Session, Staff } from '@plain-cleat/api';
+import type { Preferences, RigDocument, Session, Staff } from '@plain-cleat/api';
 import type { Change, NewFact } from '@plain-cleat/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
@@ -37,6 +37,8 @@ export interface RigCopy {
 /** One who has swapped in here by PIN, and can again while the network is gone. */
 export interface KnownRigger extends Staff {
   readonly proof: string;
+  /** How they like it, as they had said by then. */
+  readonly preferences?: Partial<Preferences>;
   readonly salt: Uint8Array<ArrayBuffer>;
   readonly hash: ArrayBuffer;
   /** Wrong PINs since the last right one. */

@@ -1,17 +1,14 @@
-import { computed, Injectable, signal } from '@angular/core';
-import type { UnitSystem } from '@plain-cleat/core';
+import { computed, inject, Injectable } from '@angular/core';
+import { PreferencesStore } from './preferences.store';
 
-const KEY = 'plain-cleat.units';
-
-/** One unit system at a time, everywhere on the screen; remembered on this device. */
+/** One unit system at a time, everywhere on the screen: the one whoever is here prefers. */
 @Injectable({ providedIn: 'root' })
 export class UnitsStore {
-  private readonly chosen = signal<UnitSystem>(localStorage.getItem(KEY) === 'metric' ? 'metric' : 'imperial');
-  readonly system = this.chosen.asReadonly();
-  readonly label = computed(() => (this.chosen() === 'imperial' ? 'ft · in' : 'mm'));
+  private readonly preferences = inject(PreferencesStore);
+  readonly system = computed(() => this.preferences.now().units);
+  readonly label = computed(() => (this.system() === 'imperial' ? 'ft · in' : 'mm'));
 
   toggle(): void {
-    this.chosen.update((s) => (s === 'imperial' ? 'metric' : 'imperial'));
-    localStorage.setItem(KEY, this.chosen());
+    this.preferences.say({ units: this.system() === 'imperial' ? 'metric' : 'imperial' });
   }
 }

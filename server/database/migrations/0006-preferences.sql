@@ -1,0 +1,1 @@
+ALTER TABLE staff ADD COLUMN IF NOT EXISTS preferences varchar(400) NOT NULL DEFAULT '{}';

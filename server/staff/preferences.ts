@@ -1,0 +1,16 @@
+import { type Preferences, preferences } from '@plain-cleat/api';
+import { StaffRow } from '../database/models';
+
+/** How somebody likes it, as far as they have said; what cannot be read any more is not said. */
+export async function preferencesOf(staff: string): Promise<Partial<Preferences>> {
+  const row = await StaffRow.findByPk(staff, { attributes: ['preferences'] });
+  const read = preferences.partial().safeParse(JSON.parse(row?.preferences ?? '{}'));
+  return read.success ? read.data : {};
+}
+
+/** Remembers what somebody says of how they like it, beside what they said before. */
+export async function prefer(staff: string, said: Partial<Preferences>): Promise<Partial<Preferences>> {
+  const all = { ...(await preferencesOf(staff)), ...said };
+  await StaffRow.update({ preferences: JSON.stringify(all) }, { where: { id: staff } });
+  return all;
+}
