@@ -27,7 +27,7 @@ describe('a field of the plan, told to a person', () => {
     expect(both('fittings/gone/note', null)).toEqual(['the note of a fitting that is not aboard', 'deleted']);
     expect(both('fittings/g/sets', ['away'])[1]).toBe('away');
     expect(both('fittings/g/tether', { to: 'b', length: 610 })[1]).toBe('24 in, to A, Battery 18 Ah, lithium');
-    expect(both('brief/stature', 1750)).toEqual(['the paddler’s height', '5 ft 9 in']);
+    expect(both('brief/stature', 1750)).toEqual(['the paddler’s height', '68 7/8 in']);
     expect(both('brief/budgetCents', 120_050)[1]).toBe('1,200.50');
     expect(both('tape', { datum: 'stern', run: 'gunwale' })).toEqual(['the tape', 'from stern tip, along the gunwale']);
     expect(both('runs/r', null)).toEqual(['the run from A, Battery 18 Ah, lithium to B, Sounder 7 in, deck arm', 'deleted']);

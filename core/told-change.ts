@@ -18,7 +18,7 @@ import {
   singleChanges,
   type Stowed,
 } from './rig';
-import { kg, longMm, mm, printMoney, say, type Sentence, sideOf } from './units';
+import { kg, mm, printMoney, say, type Sentence, sideOf } from './units';
 import type { Workup } from './workup';
 
 /** What a plan's fields are told by: the plan they stand in, and what it was worked up to. */
@@ -172,7 +172,7 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
     case 'lift':
       return value ? say`raised ${mm(value as number)}` : say`none`;
     case 'length':
-      return value ? say`${longMm(value as number)}` : say`as it is sold`;
+      return value ? say`${mm(value as number)}` : say`as it is sold`;
     case 'mount':
       return say`${mountWords(value as Mount)}`;
     case 'lean':
@@ -207,7 +207,7 @@ function answerValue(question: string, value: unknown): Sentence {
     case 'stature':
     case 'paddle':
     case 'rodLength':
-      return say`${longMm(value as number)}`;
+      return say`${mm(value as number)}`;
     case 'weightKg':
       return say`${kg(value as number)}`;
     case 'distanceKm':
@@ -216,7 +216,7 @@ function answerValue(question: string, value: unknown): Sentence {
       return say`${printMoney(value as number)}`;
     case 'second': {
       const { stature, weightKg } = value as NonNullable<Plan['brief']['second']>;
-      return say`${longMm(stature)}, ${kg(weightKg)}`;
+      return say`${mm(stature)}, ${kg(weightKg)}`;
     }
     default:
       return say`${typeof value === 'boolean' ? yes(value) : Array.isArray(value) ? listed(value) : String(value)}`;

@@ -17,7 +17,8 @@ export async function newRig(page: Page, title: string, owner: string, hull = 'T
   await page.getByRole('button', { name: 'New rig' }).click();
   await page.getByLabel("Owner's name").fill(owner);
   await page.getByLabel('What the rig is for').fill(title);
-  await page.getByRole('radio', { name: hull }).check();
+  await page.getByLabel('Hull', { exact: true }).fill(hull);
+  await page.getByRole('option', { name: hull }).click();
   await page.getByRole('button', { name: 'Open the rig' }).click();
   await expect(page).toHaveURL(/\/rigs\/[\w-]+\/brief/);
   await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();

@@ -35,7 +35,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await expect(page.getByRole('alert')).toContainText('is not a height');
   await page.getByLabel('A wish, or one a line').fill('depth sounder 7"\nraised rod tube');
   await page.getByLabel('A wish, or one a line').press('Enter');
-  await expect(page.getByRole('combobox', { name: 'Part for depth sounder 7"' })).toContainText('Sounder 7 in, deck arm');
+  await expect(page.getByRole('combobox', { name: 'Part for depth sounder 7"' })).toHaveValue(/Sounder 7 in, deck arm/);
   await allKept(page);
 
   // Lay out: a tube in the stroke, its cure tapped, the rest put where it works.

@@ -2,6 +2,7 @@ import { FileButton } from '../controls/file-button';
 import { Api } from '../stores/api';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Choice, ChoiceField } from '../controls/choice-field';
+import { PickField } from '../controls/pick-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type WishSheet, ROUTES } from '@plain-cleat/api';
@@ -27,7 +28,7 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
 @Component({
   selector: 'pc-wish-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatCheckboxModule, FileButton, ChoiceField],
+  imports: [MatButtonModule, MatCheckboxModule, FileButton, ChoiceField, PickField],
   template: `
     <div class="row">
       <pc-file-button
@@ -61,7 +62,7 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
           <li>
             <mat-checkbox [aria-label]="'Take ' + l.wish.text" [checked]="l.taken" (change)="take(n, $event.checked)" />
             <span>{{ l.wish.count > 1 ? l.wish.count + ' × ' : '' }}{{ l.wish.text }}</span>
-            <pc-choice-field
+            <pc-pick-field
               [name]="'Part for ' + l.wish.text"
               [choices]="l.choices"
               [value]="l.part"

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { DeleteButton } from '../controls/delete-button';
 import { ValidSubmit } from '../controls/valid-submit';
-import { ChoiceField } from '../controls/choice-field';
+import { PickField } from '../controls/pick-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
@@ -19,7 +19,7 @@ import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
     ReactiveFormsModule,
     MatFormFieldModule,
     MatInputModule,
-    ChoiceField,
+    PickField,
     ValidSubmit,
     DeleteButton,
   ],
@@ -32,7 +32,7 @@ import { matchWish, type Part, type Plan, type Wish } from '@plain-cleat/core';
       @for (l of lines(); track l.id) {
         <li>
           <span class="what">{{ l.wish.text }}</span>
-          <pc-choice-field
+          <pc-pick-field
             [name]="'Part for ' + l.wish.text"
             [choices]="l.offers"
             [value]="l.wish.part ?? ''"
@@ -96,7 +96,13 @@ export class WishList {
       const own = this.parts().find((p) => p.id === wish.part);
       const found = [...(own ? [own] : []), ...matches.map((m) => m.part).filter((p) => p !== own)];
       const says = wish.part ? (placed.has(wish.part) ? 'placed' : 'sure') : found.length ? 'ask' : 'own line';
-      const offers = [{ value: '', says: 'kept as a line of its own' }, ...found.map((p) => ({ value: p.id, says: p.name }))];
+      const offers = [
+        { value: '', says: 'kept as a line of its own' },
+        ...found.map((p) => ({ value: p.id, says: p.name })),
+        ...this.parts()
+          .filter((p) => !found.includes(p))
+          .map((p) => ({ value: p.id, says: p.name, under: 'Every part' })),
+      ];
       return { id, wish, offers, says };
     });
   });

@@ -121,15 +121,17 @@ describe('the shop', () => {
       'Who is the rig for?',
       'A few words.',
     ]);
-    expect(shown.text).toContain('Hull: choose one.');
+    expect(shown.faultOf('Hull')).toBe('Choose one of the list.');
     await shown.enter("Owner's name", 'New Owner');
     await shown.enter('What the rig is for', 'a rig');
     await shown.enter('E-mail, if any', 'nobody');
     await shown.submit();
     expect(shown.faultOf('E-mail, if any')).toContain('An address like');
     await shown.enter('E-mail, if any', '');
-    element.querySelector<HTMLInputElement>('input[type=radio]')?.click();
-    await fixture.whenStable();
+    await shown.enter('Hull', 'no such hull');
+    expect(shown.field('Hull').value).toBe('');
+    await shown.pick('Hull', 'sit-on');
+    expect(shown.field('Hull').value).toBe('M H · sit-on-top · 118 1/8 in × 31 1/2 in');
     await shown.submit();
     const call = http.expectOne('/api/rigs');
     expect(call.request.body).toEqual({
@@ -142,5 +144,37 @@ describe('the shop', () => {
     });
     call.flush({ id: 'rig-9', number: 'R-9' });
     expect(close).toHaveBeenCalledWith('rig-9');
+  });
+
+  it('opens a rig for an owner who was here before, on their own boat; another of the same name is asked about', async () => {
+    const fixture = TestBed.createComponent(NewRig);
+    http.expectOne('/api/owners').flush([
+      { id: 'o1', name: 'Known Owner', email: 'one@example.com' },
+      { id: 'o2', name: 'Other Person', email: '' },
+    ]);
+    const model = { revision: 1, maker: 'M', kind: 'sit-on-top', length: 3000, beam: 800 };
+    http.expectOne('/api/hull-models').flush([{ ...model, id: 'h', name: 'H' }]);
+    await fixture.whenStable();
+    const shown = new Screen(fixture);
+    await shown.enter("Owner's name", 'known owner');
+    expect(shown.text).toContain('Somebody of this name was here before');
+    await shown.pick("Owner's name", 'one@ex');
+    const hull = { model: 'h', serial: 'S-7', year: null, colour: 'sand', notes: '', facts: 3, rigs: [] };
+    http.expectOne('/api/hulls').flush([
+      { ...hull, id: 'b1', owner: { id: 'o1', name: 'Known Owner' } },
+      { ...hull, id: 'b2', owner: { id: 'o2', name: 'Other Person' } },
+    ]);
+    await fixture.whenStable();
+    expect(shown.text).toContain('Was here before.');
+    await shown.pick('Hull', 'their');
+    expect(shown.field('Hull').value).toBe('their H · S-7 · sand · its ledger goes on');
+    await shown.enter('What the rig is for', 'a rig');
+    await shown.submit();
+    expect(http.expectOne('/api/rigs').request.body).toEqual(
+      jasmine.objectContaining({ owner: { id: 'o1' }, hull: 'h', ownHull: 'b1' }),
+    );
+    // Another owner has other boats.
+    await shown.enter("Owner's name", 'Somebody Else');
+    expect(shown.field('Hull').value).toBe('');
   });
 });

@@ -1,34 +1,38 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ValidSubmit } from '../controls/valid-submit';
 import { DateField } from '../controls/date-field';
-import { ChoiceField } from '../controls/choice-field';
+import { PickField } from '../controls/pick-field';
 import { TextField } from '../controls/text-field';
-import { MatRadioModule } from '@angular/material/radio';
-import { z } from 'zod';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatButtonModule } from '@angular/material/button';
-import type { OwnHull } from '@plain-cleat/api';
+import { openRig } from '@plain-cleat/api';
+import { printLength } from '@plain-cleat/core';
 import { wordsOf } from '../stores/problems';
-import { Length } from '../hull-view/words';
+import { UnitsStore } from '../stores/units.store';
 import { FloorStore } from './floor.store';
 
-/** Opens a rig: for whom, on which hull, for when. The rest is asked in the brief. */
-const email = z.union([z.literal(''), z.email()]);
+const { title, owner } = openRig.shape;
+const { name, email } = owner.options[1].shape;
 
+/** Opens a rig: for whom, on which hull, for when. The rest is asked in the brief. */
 @Component({
   selector: 'pc-new-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ReactiveFormsModule,
     MatDialogModule,
-    Length,
     MatButtonModule,
-    MatRadioModule,
+    MatAutocompleteModule,
+    MatFormFieldModule,
+    MatInputModule,
     TextField,
-    ChoiceField,
+    PickField,
     DateField,
     ValidSubmit,
   ],
@@ -37,37 +41,34 @@ const email = z.union([z.literal(''), z.email()]);
       <h2 mat-dialog-title>New rig</h2>
       <mat-dialog-content>
         <div class="two">
-          <pc-choice-field label="For" [choices]="ownerChoices()" [control]="form.controls.owner" />
-          @if (owner() === '') {
-            <pc-text-field label="Owner's name" [max]="120" [control]="form.controls.name" />
+          <mat-form-field appearance="outline" subscriptSizing="dynamic">
+            <mat-label>Owner's name</mat-label>
+            <input
+              matInput
+              maxlength="120"
+              autocomplete="off"
+              formControlName="name"
+              [matAutocomplete]="known"
+              (input)="form.controls.owner.setValue('')"
+            />
+            <mat-autocomplete #known hideSingleSelectionIndicator>
+              @for (o of named(); track o.id) {
+                <mat-option [value]="o.name" (onSelectionChange)="$event.isUserInput && form.controls.owner.setValue(o.id)">
+                  {{ o.name }} <span class="small muted">{{ o.email }}</span>
+                </mat-option>
+              }
+            </mat-autocomplete>
+            <mat-hint>{{ whose() }}</mat-hint>
+            <mat-error role="alert">Who is the rig for?</mat-error>
+          </mat-form-field>
+          @if (!owner()) {
             <pc-text-field label="E-mail, if any" [control]="form.controls.email" />
           }
+          <pc-pick-field label="Hull" placeholder="maker or name" [choices]="hullChoices()" [control]="form.controls.hull" />
           <pc-text-field label="What the rig is for" placeholder="river survey rig" [max]="120" [control]="form.controls.title" />
           <pc-text-field label="Hull serial" [max]="60" [control]="form.controls.serial" />
           <pc-date-field label="Promised for" [control]="form.controls.promised" />
         </div>
-        <h3 id="which-hull">Hull</h3>
-        <mat-radio-group class="hulls" aria-labelledby="which-hull" formControlName="hull">
-          @for (h of theirs(); track h.id) {
-            <mat-radio-button [value]="'own ' + h.id">
-              <strong>their {{ nameOf(h.model) }}</strong>
-              <span class="small muted"
-                >{{ h.serial || 'no serial' }} {{ h.colour }} · {{ h.facts ? 'its ledger goes on' : 'no holes yet' }}</span
-              >
-            </mat-radio-button>
-          }
-          @for (h of hulls(); track h.id) {
-            <mat-radio-button [value]="h.id">
-              <strong>{{ h.maker }} {{ h.name }}</strong>
-              <span class="small muted">{{ h.kind }} · {{ h.length | length }} × {{ h.beam | length }}</span>
-            </mat-radio-button>
-          } @empty {
-            <p class="muted">Asking for the hulls</p>
-          }
-        </mat-radio-group>
-        @if (form.controls.hull.touched && form.controls.hull.invalid) {
-          <p class="fault" role="alert">Hull: choose one.</p>
-        }
         @if (fault()) {
           <p class="fault" role="alert">{{ fault() }}</p>
         }
@@ -84,26 +85,6 @@ const email = z.union([z.literal(''), z.email()]);
       grid-template-columns: 1fr 1fr;
       gap: 12px;
     }
-    .hulls {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 8px;
-      margin: 6px 0 8px;
-    }
-    .hulls mat-radio-button {
-      border: 1px solid var(--edge);
-      border-radius: 4px;
-      padding-right: 10px;
-      min-height: 52px;
-    }
-    .hulls .mat-mdc-radio-checked {
-      border-color: var(--tide);
-      box-shadow: inset 0 0 0 1px var(--tide);
-      background: var(--tide-soft);
-    }
-    .hulls span {
-      display: block;
-    }
     mat-dialog-actions {
       gap: 10px;
       padding: 12px 24px 20px;
@@ -113,6 +94,7 @@ const email = z.union([z.literal(''), z.email()]);
 })
 export class NewRig {
   private readonly store = inject(FloorStore);
+  private readonly units = inject(UnitsStore);
   private readonly ref = inject<MatDialogRef<NewRig, string>>(MatDialogRef);
   protected readonly owners = toSignal(this.store.owners(), { initialValue: [] });
   protected readonly hulls = toSignal(this.store.hulls(), { initialValue: [] });
@@ -121,34 +103,61 @@ export class NewRig {
   protected readonly busy = signal(false);
   protected readonly form = new FormGroup({
     owner: new FormControl('', { nonNullable: true }),
-    name: new FormControl('', {
-      nonNullable: true,
-      validators: (c) => (c.parent?.get('owner')?.value || String(c.value).trim() ? null : { says: 'Who is the rig for?' }),
-    }),
+    name: new FormControl('', { nonNullable: true, validators: zodValidator(name, 'Who is the rig for?') }),
     email: new FormControl('', {
       nonNullable: true,
       validators: zodValidator(email, 'An address like ines@example.com, or nothing.'),
     }),
-    title: new FormControl('', { nonNullable: true, validators: wordsWanted('A few words.') }),
+    title: new FormControl('', { nonNullable: true, validators: zodValidator(title, 'A few words.') }),
     serial: new FormControl('', { nonNullable: true }),
     promised: new FormControl<string | null>(null),
     /** A hull model, or `own` and the owner's hull that was here before. */
-    hull: new FormControl('', { nonNullable: true, validators: Validators.required }),
+    hull: new FormControl('', { nonNullable: true, validators: wordsWanted('Choose one of the list.') }),
   });
   protected readonly owner = toSignal(this.form.controls.owner.valueChanges, { initialValue: '' });
-  protected readonly ownerChoices = computed(() => [
-    { value: '', says: 'somebody new' },
-    ...this.owners().map((o) => ({ value: o.id, says: o.name })),
-  ]);
-  protected readonly theirs = computed((): OwnHull[] =>
-    this.owner() ? this.ownHulls().filter((h) => h.owner.id === this.owner()) : [],
-  );
-  protected nameOf = (model: string): string => this.hulls().find((h) => h.id === model)?.name ?? model;
+  private readonly typed = toSignal(this.form.controls.name.valueChanges, { initialValue: '' });
+  /** Owners whose name holds what is typed. */
+  protected readonly named = computed(() => {
+    const typed = this.typed().trim().toLowerCase();
+    return this.owners()
+      .filter((o) => `${o.name} ${o.email}`.toLowerCase().includes(typed))
+      .slice(0, 20);
+  });
+  /** Whether it is somebody who was here before, or one with the same name. */
+  protected readonly whose = computed(() => {
+    if (this.owner()) return 'Was here before.';
+    const same = this.owners().some((o) => o.name.toLowerCase() === this.typed().trim().toLowerCase());
+    return same ? 'Somebody of this name was here before: pick them from the list, or this is somebody new.' : '';
+  });
+  /** The owner's own hulls first, then every hull the shop knows. */
+  protected readonly hullChoices = computed(() => {
+    const system = this.units.system();
+    const print = (mm: number): string => printLength(mm, system);
+    const theirs = this.owner() ? this.ownHulls().filter((h) => h.owner.id === this.owner()) : [];
+    return [
+      ...theirs.map((h) => ({
+        value: `own ${h.id}`,
+        says: [
+          `their ${this.hulls().find((m) => m.id === h.model)?.name ?? 'hull'}`,
+          h.serial || 'no serial',
+          h.colour,
+          h.facts ? 'its ledger goes on' : 'no holes yet',
+        ]
+          .filter(Boolean)
+          .join(' · '),
+        under: 'Their own, here before',
+      })),
+      ...this.hulls().map((h) => ({
+        value: h.id,
+        says: `${h.maker} ${h.name} · ${h.kind} · ${print(h.length)} × ${print(h.beam)}`,
+        under: 'Another boat',
+      })),
+    ];
+  });
 
   constructor() {
-    // Another owner has other hulls, and a name only when new.
+    // Another owner has other hulls.
     this.form.controls.owner.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
-      this.form.controls.name.updateValueAndValidity();
       if (this.form.controls.hull.value.startsWith('own ')) this.form.controls.hull.reset();
     });
   }
@@ -161,7 +170,7 @@ export class NewRig {
     this.store
       .open({
         title,
-        owner: owner ? { id: owner } : { name, email },
+        owner: owner ? { id: owner } : { name: name.trim(), email },
         hull: own?.model ?? hull,
         ownHull: own?.id ?? null,
         serial,

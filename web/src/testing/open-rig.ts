@@ -52,7 +52,13 @@ export class OpenRig<T> extends Screen<T> {
     });
     const http = TestBed.inject(HttpTestingController);
     TestBed.inject(SessionStore).find().subscribe();
-    const session: Session = { staff: { id: 'tom', name: 'Tom Hale', role }, csrf: 'token', apiVersion: 1, proof: 'proof', preferences: {} };
+    const session: Session = {
+      staff: { id: 'tom', name: 'Tom Hale', role },
+      csrf: 'token',
+      apiVersion: 1,
+      proof: 'proof',
+      preferences: {},
+    };
     http.expectOne('/api/session').flush(session);
     const store = TestBed.inject(RigStore);
     store.open('rig-1');

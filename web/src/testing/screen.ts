@@ -74,6 +74,19 @@ export class Screen<T> {
     await this.fixture.whenStable();
   }
 
+  /** Types part of what it is called into the field of a label, and picks the first that is offered. */
+  async pick(label: string, part: string): Promise<void> {
+    const input = this.field(label);
+    input.dispatchEvent(new FocusEvent('focusin', { bubbles: true }));
+    input.value = part;
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+    await this.fixture.whenStable();
+    const option = document.querySelector<HTMLElement>('.mat-mdc-autocomplete-panel mat-option:not(.mdc-list-item--disabled)');
+    if (!option) throw new Error(`${label} offers nothing for ${part}`);
+    option.click();
+    await this.fixture.whenStable();
+  }
+
   /** Sends the form, the first one or that of a selector. */
   async submit(selector = 'form'): Promise<void> {
     this.find(selector).dispatchEvent(new Event('submit', { cancelable: true }));

@@ -1,0 +1,130 @@
+import { ChangeDetectionStrategy, Component, computed, effect, input, untracked } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { map, startWith, switchMap } from 'rxjs';
+import type { Choice } from './choice-field';
+import { Field } from './field';
+
+/** So many are offered at once: a letter or two more find the rest. */
+const AT_ONCE = 50;
+
+/** A field that takes one of many, found by typing part of what it is called. */
+@Component({
+  selector: 'pc-pick-field',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ReactiveFormsModule, MatAutocompleteModule, MatFormFieldModule, MatInputModule],
+  template: `
+    <mat-form-field appearance="outline" subscriptSizing="dynamic">
+      @if (label()) {
+        <mat-label>{{ label() }}</mat-label>
+      }
+      <input
+        matInput
+        autocomplete="off"
+        [formControl]="text"
+        [matAutocomplete]="list"
+        [errorStateMatcher]="shownOnceLeft"
+        [placeholder]="placeholder()"
+        [attr.aria-label]="name() ?? null"
+        (focus)="$any($event.target).select()"
+        (blur)="leave()"
+      />
+      <mat-autocomplete
+        #list
+        autoActiveFirstOption
+        [hideSingleSelectionIndicator]="true"
+        [displayWith]="says"
+        (optionSelected)="pick($event.option.value)"
+      >
+        @for (g of groups(); track g.under) {
+          @if (g.under) {
+            <mat-optgroup [label]="g.under">
+              @for (c of g.choices; track c.value) {
+                <mat-option [value]="c">{{ c.says }}</mat-option>
+              }
+            </mat-optgroup>
+          } @else {
+            @for (c of g.choices; track c.value) {
+              <mat-option [value]="c">{{ c.says }}</mat-option>
+            }
+          }
+        }
+        @if (groups().length === 0) {
+          <mat-option disabled>{{ choices().length ? 'None is called so' : 'Asking' }}</mat-option>
+        }
+      </mat-autocomplete>
+      <mat-error role="alert">{{ fault().says }}</mat-error>
+    </mat-form-field>
+  `,
+  styles: `
+    mat-form-field {
+      width: 100%;
+    }
+    input {
+      text-overflow: ellipsis;
+    }
+  `,
+})
+export class PickField<T> extends Field<T> {
+  readonly choices = input.required<readonly Choice<T>[]>();
+  /** What is typed, or what was just picked. */
+  protected readonly text = new FormControl<string | Choice<T>>('', { nonNullable: true });
+  private readonly typed = toSignal(this.text.valueChanges.pipe(map((text) => this.says(text))), { initialValue: '' });
+  protected readonly groups = computed(() => {
+    const words = this.typed().toLowerCase().split(/\s+/).filter(Boolean);
+    const chosen = this.choices().some((c) => c.says === this.typed());
+    const found = chosen ? this.choices() : this.choices().filter((c) => words.every((w) => c.says.toLowerCase().includes(w)));
+    const shown = found.slice(0, AT_ONCE);
+    return [...new Set(shown.map((c) => c.under ?? ''))].map((under) => ({
+      under,
+      choices: shown.filter((c) => (c.under ?? '') === under),
+    }));
+  });
+  protected readonly shownOnceLeft = { isErrorState: (): boolean => this.bound().invalid && this.bound().touched };
+
+  constructor() {
+    super();
+    toObservable(this.bound)
+      .pipe(
+        switchMap((c) => c.valueChanges.pipe(startWith(c.value))),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.show());
+    effect(() => {
+      this.choices();
+      this.value();
+      untracked(() => this.show());
+    });
+    // The focus goes to the first field that is wrong.
+    effect(() => {
+      const { says } = this.fault();
+      untracked(() => this.text.setErrors(says ? { says } : null, { emitEvent: false }));
+    });
+  }
+
+  protected says = (text: string | Choice<T>): string => (typeof text === 'string' ? text : text.says);
+
+  /** What is chosen, in its words. */
+  private show(): void {
+    const says = this.choices().find((c) => c.value === this.bound().value)?.says ?? '';
+    if (this.text.value !== says) this.text.setValue(says);
+  }
+
+  protected pick(choice: Choice<T>): void {
+    this.bound().setValue(choice.value);
+    this.show();
+    this.enter();
+  }
+
+  /** What was typed is one of them, or what was chosen before stays. */
+  protected leave(): void {
+    const typed = this.says(this.text.value).trim().toLowerCase();
+    const [one, another] = this.choices().filter((c) => c.says.toLowerCase() === typed);
+    if (one && !another && one.value !== this.bound().value) this.pick(one);
+    this.bound().markAsTouched();
+    this.show();
+  }
+}
