@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { allKept, downloadOf, newRig, signIn } from './shop';
+import { allKept, downloadOf, newRig, newRigByForm, signIn } from './shop';
 
 test('an owner’s spreadsheet and photo come into the brief; wrong files say why and lose nothing', async ({ page }) => {
   await signIn(page, 'ama');
@@ -40,7 +40,7 @@ test('an owner’s spreadsheet and photo come into the brief; wrong files say wh
 
 test('a hull is measured with the tape, kept, taken out as a drawing, and a rig is opened on it', async ({ page }) => {
   await signIn(page, 'ama');
-  await page.getByRole('link', { name: 'Hulls', exact: true }).click();
+  await page.getByRole('tab', { name: 'Hulls' }).click();
   await page.getByRole('link', { name: 'New hull from the tape' }).click();
   await page.getByRole('button', { name: 'Save this hull' }).click();
   await expect(page.getByRole('alert')).toContainText('Name: what the hull is called');
@@ -106,6 +106,6 @@ test('a hull is measured with the tape, kept, taken out as a drawing, and a rig 
   await page.getByRole('button', { name: 'Make stations of it' }).click();
   await expect(page.getByLabel('Station 13, aft of bow')).toBeVisible();
 
-  await page.getByRole('link', { name: 'Floor' }).click();
-  await newRig(page, 'on a hull of our own', 'Tape Hand', 'Fenwick 115');
+  await page.getByRole('tab', { name: 'Floor' }).click();
+  await newRigByForm(page, 'on a hull of our own', 'Tape Hand', 'Fenwick 115');
 });

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { allKept, goStep, newRig, newSet, onStrip, putAboard, signIn } from './shop';
+import { allKept, newRig, newSet, onStrip, putAboard, setAboard, signIn } from './shop';
 
 /** A whole layout on the wide hull: part, aft of the bow and off the centre line, mm, and the set it is for. */
 const FITTINGS: readonly (readonly [part: string, x: number, y: number, set: 'all' | 'all-day' | 'trolling' | 'guest'])[] = [
@@ -36,6 +36,9 @@ const FITTINGS: readonly (readonly [part: string, x: number, y: number, set: 'al
 ];
 const SETS = ['all-day', 'trolling', 'guest'] as const;
 const [LENGTH, BEAM] = [3840, 960];
+/** What stands aboard on every day is there already; a hand brings what a set adds. */
+const EVERY_DAY = FITTINGS.filter((f) => f[3] === 'all').map(([part, x, y]) => [part, x, y] as const);
+const BY_HAND = FITTINGS.filter((f) => f[3] !== 'all');
 
 async function thirtyAboard(page: Page): Promise<void> {
   await allKept(page);
@@ -49,16 +52,17 @@ async function thirtyAboard(page: Page): Promise<void> {
   }
 }
 
-test('a full layout of thirty fittings and three sets, by mouse', async ({ page }) => {
+test('a full layout of thirty fittings and three sets, its sets laid out by mouse', async ({ page }) => {
   test.setTimeout(300_000);
   await signIn(page, 'ama');
-  await newRig(page, 'thirty by mouse', 'Mouse Hand', 'Quenby 126 Wide');
-  await goStep(page, 'Lay out');
-  await expect(page.getByText('Nothing to settle here.')).toBeVisible();
+  const rig = await newRig(page, 'thirty by mouse', 'Mouse Hand', 'quenby-126-wide');
+  await setAboard(page, rig, EVERY_DAY);
+  await page.goto(`${rig}/lay-out`);
+  await expect(page.locator('pc-palette .letters li')).toHaveCount(EVERY_DAY.length);
   for (const set of SETS) await newSet(page, set);
   await page.getByRole('radio', { name: 'everything' }).click();
-  for (const [part, x, y, set] of FITTINGS) {
-    if (set !== 'all') await page.getByRole('radio', { name: new RegExp(`^${set}`) }).click();
+  for (const [part, x, y, set] of BY_HAND) {
+    await page.getByRole('radio', { name: new RegExp(`^${set}`) }).click();
     await putAboard(page, part, x, y, LENGTH, BEAM);
   }
   await thirtyAboard(page);
@@ -128,12 +132,17 @@ test('a full layout of thirty fittings and three sets, by mouse', async ({ page 
 test('the same by keyboard alone', async ({ page }) => {
   test.setTimeout(300_000);
   await signIn(page, 'ama');
-  await newRig(page, 'thirty by keys', 'Key Hand', 'Quenby 126 Wide');
+  const rig = await newRig(page, 'thirty by keys', 'Key Hand', 'quenby-126-wide');
+  await setAboard(page, rig, EVERY_DAY);
+  await page.reload();
   await page.getByRole('button', { name: /^Units/ }).focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('navigation', { name: 'Steps of the rig' }).getByRole('link', { name: 'Lay out' }).focus();
+  // Along the steps by the arrows, as along any tabs.
+  await page.getByRole('tab', { name: 'Brief' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('tab', { name: 'Lay out' })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Nothing to settle here.')).toBeVisible();
+  await expect(page.locator('pc-palette .letters li')).toHaveCount(EVERY_DAY.length);
   for (const set of SETS) {
     await page.getByRole('button', { name: 'New set' }).focus();
     await page.keyboard.press('Enter');
@@ -144,12 +153,12 @@ test('the same by keyboard alone', async ({ page }) => {
     await page.keyboard.press('Escape');
   }
   const show = async (set: string): Promise<void> => {
-    const chosen = page.getByRole('radio', { name: set === 'all' ? 'everything' : new RegExp(`^${set}`) });
+    const chosen = page.getByRole('radio', { name: new RegExp(`^${set}`) });
     await chosen.focus();
     await page.keyboard.press('Enter');
     await expect(chosen).toBeChecked();
   };
-  for (const [part, x, y, set] of FITTINGS) {
+  for (const [part, x, y, set] of BY_HAND) {
     await show(set);
     await page.keyboard.press('/');
     const find = page.getByRole('searchbox', { name: 'Find a part' });

@@ -6,7 +6,7 @@ test('a used boat: its old holes are taken in, one is plugged, two are used agai
 }) => {
   await signIn(page, 'ama');
   const rig = await newRig(page, 'returned boat', 'Holes Owner');
-  await page.getByRole('link', { name: 'Hulls', exact: true }).click();
+  await page.getByRole('tab', { name: 'Hulls' }).click();
   const row = page.getByRole('row', { name: /Holes Owner/ });
   await row.getByRole('link', { name: 'untouched' }).click();
   await expect(page.getByText('Not a hole in it')).toBeVisible();
@@ -42,7 +42,7 @@ test('a used boat: its old holes are taken in, one is plugged, two are used agai
   await goStep(page, 'Drill');
   await expect(page.getByText('2 of 2 drilled')).toBeVisible();
   await expect(page.getByText('used again').first()).toBeVisible();
-  await page.getByRole('link', { name: 'Hulls', exact: true }).click();
+  await page.getByRole('tab', { name: 'Hulls' }).click();
   await page
     .getByRole('row', { name: /Holes Owner/ })
     .getByRole('link', { name: /entries/ })
@@ -53,7 +53,7 @@ test('a used boat: its old holes are taken in, one is plugged, two are used agai
 
 test('plates of a rig are planned on a board, cut, and the offcut lies on the shelf', async ({ page }) => {
   await signIn(page, 'idris');
-  await page.getByRole('link', { name: 'Cuts' }).click();
+  await page.getByRole('tab', { name: 'Cuts' }).click();
   await expect(page.getByRole('heading', { name: 'Polyethylene board, 1/2 in' })).toBeVisible();
   await expect(page.getByText('no plan does with fewer').first()).toBeVisible();
   const download = page.waitForEvent('download');
@@ -98,7 +98,7 @@ test('a returned boat: twelve old holes, four used again, two plugged, six drill
   const first = (await page.locator('strong.label').textContent()) ?? '';
   const planned = Number.parseFloat((await page.locator('.huge').first().locator('.hidden').textContent()) ?? '');
   const off = Number.parseFloat((await page.locator('.huge').nth(1).locator('.hidden').textContent()) ?? '');
-  await page.getByRole('button', { name: 'Otherwise' }).click();
+  await page.getByRole('button', { name: 'Something else happened' }).click();
   await page.getByLabel('Measured from BOW TIP').fill(String(planned + 4));
   await page.getByLabel('Measured off centre').fill(String(off));
   await page.getByRole('button', { name: 'Drilled there' }).click();
@@ -127,7 +127,7 @@ test('a returned boat: twelve old holes, four used again, two plugged, six drill
   expect(book).not.toContain('OPEN');
 
   // So does the ledger of the hull.
-  await page.getByRole('link', { name: 'Hulls', exact: true }).click();
+  await page.getByRole('tab', { name: 'Hulls' }).click();
   await page
     .getByRole('row', { name: /Halvard Strand/ })
     .getByRole('link', { name: /entries/ })

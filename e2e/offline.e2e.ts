@@ -106,7 +106,7 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   expect(before.filter((f) => f.kind === 'holeDrilled').length).toBe(0);
   await desk.goto(`${rig}/drill`);
   await putBitIn(desk);
-  await desk.getByRole('button', { name: 'Otherwise' }).click();
+  await desk.getByRole('button', { name: 'Something else happened' }).click();
   const reads = await desk.locator('.huge').first().locator('.hidden').textContent();
   const [whole = '0', part] = (reads ?? '').replace(' in', '').split(' ');
   await desk.getByLabel('Measured from BOW TIP').fill(`${Number(whole)}${part ? ` ${part}` : ''}`);

@@ -1,10 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 export const PASSWORDS = { ama: 'quay-street', mara: 'bench-one', tom: 'bench-two', idris: 'slack-tide' } as const;
 
-export async function signIn(page: Page, login: keyof typeof PASSWORDS): Promise<void> {
+/** Signs in as one does, by the form. */
+export async function signInByForm(page: Page, login: keyof typeof PASSWORDS): Promise<void> {
   await page.goto('/');
   await page.getByLabel('Login').fill(login);
   await page.getByLabel('Password').fill(PASSWORDS[login]);
@@ -12,12 +14,28 @@ export async function signIn(page: Page, login: keyof typeof PASSWORDS): Promise
   await expect(page.getByRole('heading', { name: 'Bench 1' })).toBeVisible();
 }
 
+/** Says something to the server as whoever is signed in on the page. */
+export async function tell<T>(page: Page, path: string, data: object): Promise<T> {
+  const { csrf } = (await (await page.request.get('/api/session')).json()) as { csrf: string };
+  const answer = await page.request.post(path, { data, headers: { 'x-csrf-token': csrf } });
+  expect(answer.ok(), `${path}: ${await answer.text()}`).toBe(true);
+  return (await answer.json()) as T;
+}
+
+/** Somebody is signed in, with the usual preferences, and on the floor. */
+export async function signIn(page: Page, login: keyof typeof PASSWORDS): Promise<void> {
+  await page.request.post('/api/sign-in', { data: { login, password: PASSWORDS[login] } });
+  await tell(page, '/api/preferences', { units: 'imperial', theme: 'device', papers: 'en' });
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Bench 1' })).toBeVisible();
+}
+
 /** Opens a new rig from the floor; returns its address. */
-export async function newRig(page: Page, title: string, owner: string, hull = 'Tolvane 118'): Promise<string> {
+export async function newRigByForm(page: Page, title: string, owner: string, hull = 'Tolvane 118'): Promise<string> {
   await page.getByRole('button', { name: 'New rig' }).click();
-  await page.getByLabel("Owner's name").fill(owner);
+  await page.getByRole('combobox', { name: "Owner's name" }).fill(owner);
   await page.getByLabel('What the rig is for').fill(title);
-  await page.getByLabel('Hull', { exact: true }).fill(hull);
+  await page.getByRole('combobox', { name: 'Hull' }).fill(hull);
   await page.getByRole('option', { name: hull }).click();
   await page.getByRole('button', { name: 'Open the rig' }).click();
   await expect(page).toHaveURL(/\/rigs\/[\w-]+\/brief/);
@@ -25,8 +43,33 @@ export async function newRig(page: Page, title: string, owner: string, hull = 'T
   return new URL(page.url()).pathname.replace('/brief', '');
 }
 
+/** A new rig is there, and its brief open; returns its address. */
+export async function newRig(page: Page, title: string, owner: string, hull = 'tolvane-118'): Promise<string> {
+  const rig = { title, owner: { name: owner, email: '' }, hull, ownHull: null, serial: '', promised: null };
+  const { id } = await tell<{ id: string }>(page, '/api/rigs', rig);
+  await page.goto(`/rigs/${id}/brief`);
+  await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
+  return `/rigs/${id}`;
+}
+
+/** Puts parts aboard a rig without a hand: name, aft of the bow and off the centre line, mm. */
+export async function setAboard(page: Page, rig: string, all: readonly (readonly [string, number, number])[]): Promise<void> {
+  const { parts } = (await (await page.request.get('/api/stores')).json()) as {
+    parts: { id: string; name: string; holds: string[] }[];
+  };
+  const changes = all.map(([name, x, y], n) => {
+    const part = parts.find((p) => p.name === name);
+    if (!part) throw new Error(`no part ${name}`);
+    const hold = part.holds.includes('loose') ? 'loose' : part.holds[0];
+    const to = { part: part.id, place: { on: 'deck', x, y, heading: 0 }, lift: 0, mount: { hold, plate: false, reason: '' } };
+    return { id: randomUUID(), kind: 'placeItem', item: `set-${n}`, to: { ...to, suppliedBy: 'shop', note: '' } };
+  });
+  const change = { id: randomUUID(), kind: 'together', changes };
+  await tell(page, `/api${rig}/changes`, { baseVersion: 0, change, undoes: null });
+}
+
 export const goStep = async (page: Page, name: string): Promise<void> => {
-  await page.getByRole('navigation', { name: 'Steps of the rig' }).getByRole('link', { name }).click();
+  await page.getByRole('tablist', { name: 'Steps of the rig' }).getByRole('tab', { name }).click();
 };
 
 /** Names a new set from the bar over the strip; it is shown from then on. */

@@ -15,7 +15,7 @@ const LIST = [
 
 test('an owner who stands, pedals and casts, on the widest hull, with a list whose first rows are titles', async ({ page }) => {
   await signIn(page, 'ama');
-  await newRig(page, 'standing and casting', 'Runa Keld', 'Quenby 126 Wide');
+  await newRig(page, 'standing and casting', 'Runa Keld', 'quenby-126-wide');
   await page.getByRole('radiogroup', { name: 'Seat, and' }).getByRole('radio', { name: 'Both' }).click();
   await page.getByRole('listbox', { name: 'Moves by', exact: true }).getByRole('option', { name: 'Pedals' }).click();
   // This hull has pegs: said where the answer is given.

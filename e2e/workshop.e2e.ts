@@ -3,7 +3,7 @@ import { allKept, goStep, newRig, onStrip, signIn } from './shop';
 
 test('an assembly is built without a boat and placed on one', async ({ page }) => {
   await signIn(page, 'mara');
-  await page.getByRole('link', { name: 'Assemblies' }).click();
+  await page.getByRole('tab', { name: 'Assemblies' }).click();
   const find = page.getByLabel('Find a part');
   await find.fill('lift-out pod');
   await page.getByRole('button', { name: 'New on this' }).first().click();
@@ -50,7 +50,7 @@ test('an assembly is built without a boat and placed on one', async ({ page }) =
 test('a manager changes the rules; an open rig is told what they alter, takes them, and takes it back', async ({ page }) => {
   await signIn(page, 'idris');
   const rig = await newRig(page, 'under old rules', 'Rules Owner');
-  await page.getByRole('link', { name: 'Shop' }).click();
+  await page.getByRole('tab', { name: 'Shop' }).click();
   await page.getByLabel('Tax', { exact: true }).fill('95');
   await page.getByLabel('Tax', { exact: true }).press('Tab');
   await expect(page.getByRole('alert')).toContainText('At most 40');

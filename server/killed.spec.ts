@@ -12,8 +12,8 @@ import { shop } from './testing/shop';
 import { below, freePort, Started } from './testing/started';
 
 /** Rounds of killing. */
-const TIMES = process.env.LONG ? 100 : 8;
-const EACH = process.env.LONG ? 100 : 4;
+const TIMES = process.env.LONG ? 100 : 4;
+const EACH = process.env.LONG ? 100 : 2;
 
 const post = async ({ address, headers }: Caller, path: string, body: unknown): Promise<boolean> => {
   try {

@@ -8,6 +8,7 @@ import { catchError, concatMap, EMPTY, exhaustMap, filter, from, fromEvent, merg
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
+import { MatTabsModule } from '@angular/material/tabs';
 import { Api } from './stores/api';
 import { NewerBuild } from './stores/newer-build';
 import { PreferencesStore } from './stores/preferences.store';
@@ -20,18 +21,17 @@ import { UnitsStore } from './stores/units.store';
 @Component({
   selector: 'pc-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatButtonModule, MatTooltipModule, Icons],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatButtonModule, MatTooltipModule, MatTabsModule, Icons],
   template: `
     @if (bar()) {
       <header class="bar">
         <a class="name" routerLink="/floor">Plain Cleat</a>
-        <nav aria-label="Shop">
-          <a routerLink="/floor" routerLinkActive="here">Floor</a>
-          <a routerLink="/rigs" routerLinkActive="here">Rigs</a>
-          <a routerLink="/hulls" routerLinkActive="here">Hulls</a>
-          <a routerLink="/assemblies" routerLinkActive="here">Assemblies</a>
-          <a routerLink="/cuts" routerLinkActive="here">Cuts</a>
-          <a routerLink="/shop" routerLinkActive="here">Shop</a>
+        <nav mat-tab-nav-bar aria-label="Shop" [mat-stretch-tabs]="false" [tabPanel]="page">
+          @for (place of places; track place.path) {
+            <a mat-tab-link routerLinkActive #here="routerLinkActive" [routerLink]="place.path" [active]="here.isActive">{{
+              place.name
+            }}</a>
+          }
         </nav>
         <span class="grow"></span>
         <button
@@ -72,7 +72,9 @@ import { UnitsStore } from './stores/units.store';
         <button mat-button class="link" type="button" (click)="reload()">Reload</button>
       </p>
     }
-    <main><router-outlet /></main>
+    <main>
+      <mat-tab-nav-panel #page [attr.role]="bar() ? 'tabpanel' : null"><router-outlet /></mat-tab-nav-panel>
+    </main>
   `,
 })
 export class App {
@@ -85,6 +87,14 @@ export class App {
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly url = currentUrl();
+  protected readonly places = [
+    { path: '/floor', name: 'Floor' },
+    { path: '/rigs', name: 'Rigs' },
+    { path: '/hulls', name: 'Hulls' },
+    { path: '/assemblies', name: 'Assemblies' },
+    { path: '/cuts', name: 'Cuts' },
+    { path: '/shop', name: 'Shop' },
+  ];
   protected readonly bar = computed(
     () => this.session.staff() !== null && !this.url().startsWith('/owner/') && !this.url().startsWith('/sign-in'),
   );

@@ -146,11 +146,11 @@ describe('drilling', () => {
     expect(rig.text).not.toContain('Locked.');
   });
 
-  const otherwise = async (which: string): Promise<OpenRig<Drill>> => {
+  const somethingElse = async (which: string): Promise<OpenRig<Drill>> => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured());
     await rig.click('.bit-in');
     await rig.click('.not-here');
-    await rig.click('pc-otherwise mat-button-toggle button', which);
+    await rig.click('pc-something-else mat-button-toggle button', which);
     return rig;
   };
   const fill = async (rig: OpenRig<Drill>, fields: Readonly<Record<string, string>>): Promise<void> => {
@@ -159,7 +159,7 @@ describe('drilling', () => {
   };
 
   it('keeps another bit', async () => {
-    const rig = await otherwise('Another bit');
+    const rig = await somethingElse('Another bit');
     await fill(rig, { 'Bit it was drilled with': 'big' });
     expect(rig.faultOf('Bit it was drilled with')).toContain('is not a length');
     await fill(rig, { 'Bit it was drilled with': '9' });
@@ -169,7 +169,7 @@ describe('drilling', () => {
   });
 
   it('keeps another fastener, and why', async () => {
-    const rig = await otherwise('Another fastener');
+    const rig = await somethingElse('Another fastener');
     await fill(rig, { 'Fastener used': 'rivet 68', Why: '' });
     expect(rig.faultOf('Why')).toContain('A few words.');
     await fill(rig, { Why: 'a screw was lost' });
@@ -177,7 +177,7 @@ describe('drilling', () => {
   });
 
   it('keeps what was given up, and goes on to the next', async () => {
-    const rig = await otherwise('Not drilled');
+    const rig = await somethingElse('Not drilled');
     await fill(rig, { 'Why it is not drilled': '' });
     expect(rig.faultOf('Why it is not drilled')).toContain('what stopped it');
     await fill(rig, { 'Why it is not drilled': 'foam behind' });
@@ -234,7 +234,7 @@ describe('drilling', () => {
     // Over an inch from the plan it is asked about first.
     expect(rig.sentFacts()).toEqual([]);
     expect(rig.text).toContain('from where the plan has it.Read the tape once more');
-    await rig.click('pc-otherwise .box button');
+    await rig.click('pc-something-else .box button');
     expect(rig.sentFacts()[0]).toEqual(
       jasmine.objectContaining({
         elsewhere: true,

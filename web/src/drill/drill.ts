@@ -25,7 +25,7 @@ import { UnitsStore } from '../stores/units.store';
 import { BeforeFirst } from './before-first';
 import { HolePatch } from './hole-patch';
 import { InsideSection } from './inside-section';
-import { Otherwise } from './otherwise';
+import { SomethingElse } from './something-else';
 import { Templates } from './templates';
 import { doneWord, roundKey, type Task, tasksOf } from './working';
 
@@ -42,7 +42,7 @@ import { doneWord, roundKey, type Task, tasksOf } from './working';
     InsideSection,
     Length,
     FindingBox,
-    Otherwise,
+    SomethingElse,
     Templates,
     MatButtonModule,
     MatExpansionModule,

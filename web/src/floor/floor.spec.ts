@@ -114,7 +114,6 @@ describe('the shop', () => {
       .expectOne('/api/hull-models')
       .flush([{ id: 'h', revision: 1, maker: 'M', name: 'H', kind: 'sit-on-top', length: 3000, beam: 800 }]);
     await fixture.whenStable();
-    const element = fixture.nativeElement as HTMLElement;
     const shown = new Screen(fixture);
     await shown.submit();
     expect([shown.faultOf("Owner's name"), shown.faultOf('What the rig is for')]).toEqual([

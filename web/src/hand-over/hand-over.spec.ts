@@ -55,6 +55,22 @@ describe('handing over', () => {
     await rig.click('pc-sign-pad + .row button', 'Sign');
     expect(rig.find('[role=alert]').textContent).toContain('sign in the field first');
     expect(rig.sentFacts()).toEqual([]);
+    // Who cannot draw it signs by their typed name; nothing typed is nothing signed.
+    const signs = 'pc-sign-pad + .row button';
+    await rig.enter('Name', '');
+    await rig.click(signs, 'Sign by the typed name');
+    await rig.click(signs, 'Sign');
+    expect(rig.find('.fault').textContent).toContain('who signs?');
+    await rig.enter('Name', 'Lene Aubrac');
+    await rig.click(signs, 'Sign by the typed name');
+    await rig.click(signs, 'Clear');
+    await rig.click(signs, 'Sign');
+    expect(rig.sentFacts()).toEqual([]);
+    await rig.click(signs, 'Sign by the typed name');
+    await rig.click(signs, 'Sign');
+    const [fact] = rig.sentFacts();
+    expect(fact).toEqual(jasmine.objectContaining({ kind: 'signed', name: 'Lene Aubrac' }) as never);
+    expect(fact?.kind === 'signed' && fact.drawing).toMatch(/^data:image\/png;base64,.{400}/);
   });
 
   it('keeps what is not right for the book', async () => {

@@ -9,32 +9,32 @@ import { Scale, WIDTH } from './scale';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Mass],
   template: `
-    <svg [attr.viewBox]="'0 0 ' + width + ' 124'" role="img" aria-label="Holes, runs, weight and reach along the boat">
-      @for (y of [0, 31, 62, 93]; track y) {
+    <svg [attr.viewBox]="'0 0 ' + width + ' 144'" role="img" aria-label="Holes, runs, weight and reach along the boat">
+      @for (y of [0, 36, 72, 108]; track y) {
         <line class="rule" x1="0" [attr.x2]="width" [attr.y1]="y" [attr.y2]="y" />
       }
-      <text class="name" x="8" y="13">Holes</text>
-      <text class="more" x="8" y="27">{{ open() }} new</text>
+      <text class="name" x="8" y="15">Holes</text>
+      <text class="more" x="8" y="32">{{ open() }} new</text>
       @for (h of workup().holes; track h.id) {
-        <circle class="hole" [class.drilled]="h.drilled" [attr.cx]="scale().x(h.at.x)" cy="16" r="5" />
+        <circle class="hole" [class.drilled]="h.drilled" [attr.cx]="scale().x(h.at.x)" cy="18" r="5" />
       }
-      <text class="name" x="8" y="44">Runs</text>
-      <text class="more" x="8" y="58">{{ workup().runs.length }}</text>
+      <text class="name" x="8" y="51">Runs</text>
+      <text class="more" x="8" y="68">{{ workup().runs.length }}</text>
       @for (r of runs(); track r.id) {
         <line class="run" [attr.x1]="r.x1" [attr.x2]="r.x2" [attr.y1]="r.y" [attr.y2]="r.y" [attr.stroke-width]="r.thick" />
       }
-      <text class="name" x="8" y="75">Weight</text>
-      <text class="more" x="8" y="89">{{ workup().weight.gearKg | mass }} on</text>
+      <text class="name" x="8" y="87">Weight</text>
+      <text class="more" x="8" y="104">{{ workup().weight.gearKg | mass }} on</text>
       @for (w of weights(); track w.id) {
-        <rect class="weight" [attr.x]="w.x - 9" [attr.y]="91 - w.h" width="18" [attr.height]="w.h" />
+        <rect class="weight" [attr.x]="w.x - 9" [attr.y]="105 - w.h" width="18" [attr.height]="w.h" />
       }
-      <path class="balance" [attr.d]="'M' + (balance() - 8) + ' 66h16l-8 12z'" />
-      <text class="more" [attr.x]="balance() - 12" y="77" text-anchor="end">balances with paddler</text>
-      <text class="name" x="8" y="106">Reach</text>
-      <text class="more" x="8" y="120">seated</text>
+      <path class="balance" [attr.d]="'M' + (balance() - 8) + ' 78h16l-8 12z'" />
+      <text class="more" [attr.x]="balance() - 12" y="90" text-anchor="end">balances with paddler</text>
+      <text class="name" x="8" y="123">Reach</text>
+      <text class="more" x="8" y="140">seated</text>
       @for (z of zones(); track z.name) {
-        <rect class="zone" [class.hand]="z.name === 'at hand'" rx="3" [attr.x]="z.x" y="97" [attr.width]="z.w" height="22" />
-        <text class="zone-name" text-anchor="middle" [attr.x]="z.x + z.w / 2" y="113">{{ z.name }}</text>
+        <rect class="zone" [class.hand]="z.name === 'at hand'" rx="3" [attr.x]="z.x" y="113" [attr.width]="z.w" height="26" />
+        <text class="zone-name" text-anchor="middle" [attr.x]="z.x + z.w / 2" y="131">{{ z.name }}</text>
       }
     </svg>
   `,
@@ -77,7 +77,7 @@ export class Lanes {
   protected readonly runs = computed(() =>
     this.workup().runs.map((r, i) => {
       const xs = r.path.map((p) => this.scale().x(p.x));
-      return { id: r.id, x1: Math.min(...xs), x2: Math.max(...xs), y: 38 + ((i * 7) % 21), thick: wireThickness(r.awg) };
+      return { id: r.id, x1: Math.min(...xs), x2: Math.max(...xs), y: 44 + ((i * 7) % 25), thick: wireThickness(r.awg) };
     }),
   );
   protected readonly weights = computed(() => {
@@ -85,7 +85,7 @@ export class Lanes {
     return this.workup().items.map((i) => ({
       id: i.placed.id,
       x: this.scale().x(i.placed.frame.origin.x),
-      h: Math.max(2, (i.placed.part.massKg / heaviest) * 25),
+      h: Math.max(2, (i.placed.part.massKg / heaviest) * 28),
     }));
   });
   protected readonly balance = computed(() => this.scale().x(this.workup().weight.x));

@@ -360,7 +360,7 @@ export default class LayOut {
     if (event.altKey || target.closest('input, textarea, [role=combobox], [role=dialog], [role=menu], [role=listbox]')) return;
     // What has the focus keeps its own keys; a mark on the boat has none.
     const pressed = (event.key === 'Enter' || event.key === ' ') && !event.ctrlKey;
-    if (event.key.startsWith('Arrow') && (event.ctrlKey || event.metaKey || target.closest('[role=radiogroup]'))) return;
+    if (event.key.startsWith('Arrow') && (event.ctrlKey || event.metaKey || target.closest('[role=radiogroup], [role=tablist]'))) return;
     if (pressed && target.closest('button, a, [role=radio], [role=checkbox], [role=switch], mat-expansion-panel-header')) return;
     const held = event.ctrlKey || event.metaKey ? 'Ctrl+' : event.shiftKey && event.key === 'F10' ? 'Shift+' : '';
     const key = held + event.key;

@@ -4,6 +4,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { concatMap, EMPTY, map, type Observable, of, switchMap, tap } from 'rxjs';
 import { Icons } from '../controls/icons';
+import { MatTabsModule } from '@angular/material/tabs';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
@@ -41,6 +42,7 @@ const STEPS = [
     TextField,
     ValidSubmit,
     MatTooltipModule,
+    MatTabsModule,
     Icons,
   ],
   providers: [RigStore],
@@ -80,6 +82,11 @@ export default class Rig {
   protected readonly form = new FormGroup({
     title: new FormControl('', { nonNullable: true, validators: wordsWanted('Give the rig a name.') }),
   });
+
+  /** Pressed by a pointer, a step gives the arrow keys back to the boat; by keys, they go on from step to step. */
+  protected toTheBoat(event: MouseEvent): void {
+    if (event.detail > 0) (event.currentTarget as HTMLElement).blur();
+  }
 
   protected startNaming(): void {
     this.form.setValue({ title: this.store.state()?.plan.title ?? '' });

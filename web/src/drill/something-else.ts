@@ -24,7 +24,7 @@ const BITS = { least: 1, most: 80 } as const;
 
 /** What happened otherwise than planned at one hole: where it went, with which bit, which fastener, or not at all. */
 @Component({
-  selector: 'pc-otherwise',
+  selector: 'pc-something-else',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Length, MatButtonModule, ReactiveFormsModule, MatButtonToggleModule, QuantityField, TextField, ValidSubmit],
   template: `
@@ -126,7 +126,7 @@ const BITS = { least: 1, most: 80 } as const;
     }
   `,
 })
-export class Otherwise {
+export class SomethingElse {
   readonly state = input.required<RigState>();
   readonly hole = input.required<PlannedHole>();
   /** The bit in the drill, mm. */
