@@ -1,6 +1,6 @@
 import { CATALOG, SHOP } from '../demo/index';
 import { whatAlters } from './alters';
-import { deck, fitted, inputOf, track } from './testing/bench';
+import { deck, fitted, inputOf, track } from './testing/plans';
 import { workUp } from './workup';
 
 const fittings = {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Plan } from './rig';
 import { setsInOrder, standsOf } from './stands';
-import { deck, emptyPlan, fitted, inputOf } from './testing/bench';
+import { deck, emptyPlan, fitted, inputOf } from './testing/plans';
 import { workUp, WorkupSession } from './workup';
 
 const sets = { b: { name: 'second', order: 2 }, a: { name: 'first', order: 1 }, c: { name: 'third', order: 3 } };

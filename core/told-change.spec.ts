@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { CATALOG, SHOP, TOLVANE } from '../demo/index';
 import { applyChange, type Change, type Plan } from './rig';
 import { battery, CHANGES, crate, laid, sounder } from './testing/changes';
-import { deck } from './testing/bench';
+import { deck } from './testing/plans';
 import { deletedBy, fieldWords, overTheirs, type Told, valueWords } from './told-change';
 import { tell } from './units';
 import { workUp } from './workup';

@@ -5,7 +5,7 @@ import { matchWish } from './catalog';
 import { seeded } from './cutting';
 import { readySteps } from './scheduling';
 import { tax, totals } from './pricing';
-import { deck, fitted, inputOf, keptFact, track } from './testing/bench';
+import { deck, fitted, inputOf, keptFact, track } from './testing/plans';
 import { tell } from './units';
 import { workUp, WorkupSession, type Workup, type WorkupInput } from './workup';
 

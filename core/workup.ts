@@ -11,7 +11,7 @@ import {
   type OtherHole,
   type PlannedHole,
 } from './drilling';
-import { judgeRig, type Bench, type Finding } from './findings';
+import { judgeRig, type Judged, type Finding } from './findings';
 import { centreOf, centreOfPart, shellCentre, crewMasses, stowedMasses, type Floating, type Mass } from './float';
 import { closingOf, givenBack, walk, type Closing, type GivenBack, type WalkStop } from './handover';
 import type { HullModel, HullSurface } from './hull';
@@ -259,7 +259,7 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
   const closing = lazily(() => closingOf(plan, ledger, steps()));
   const stops = lazily(() => walk(owned, runs, ledger));
   const bagged = lazily(() => givenBack(owned));
-  const benchOf = (here: readonly Fitted[], set: string | null): Bench => {
+  const judgedOf = (here: readonly Fitted[], set: string | null): Judged => {
     const { loose, fixed, crew, hull } = set === shown ? load : aboard(surface, here, plan, session);
     const laden = session.floatOf(surface, [...loose, ...fixed, ...crew, hull]);
     const strokes = lazily(() => session.strokesOf(surface, plan.brief, shop, waters));
@@ -328,8 +328,8 @@ export function workUp(input: WorkupInput, session = new WorkupSession()): Worku
     gate,
     openings,
     findings: judgeRig(
-      benchOf(owned, null),
-      sets.map((set) => benchOf(inSet(all, set), set)),
+      judgedOf(owned, null),
+      sets.map((set) => judgedOf(inSet(all, set), set)),
     ),
   };
 }

@@ -11,6 +11,8 @@ export const troublesOf = (page: Page): Promise<string[]> =>
       readonly element: Element;
       readonly says: string;
       readonly box: DOMRect;
+      /** How tall its line is, seen or not. */
+      readonly tall: number;
     }
     const SLACK = 2;
     const troubles: string[] = [];
@@ -61,7 +63,7 @@ export const troublesOf = (page: Page): Promise<string[]> =>
       // What sticks may lie over what scrolls under it.
       const over = document.elementFromPoint(box.left + box.width / 2, box.top + box.height / 2);
       if (over && stuckTo(over) !== stuckTo(element)) return;
-      pieces.push({ element, says, box });
+      pieces.push({ element, says, box, tall: whole.height });
     };
     // What lies under a dialog is not read.
     const dialog = document.querySelector('mat-dialog-container');
@@ -86,7 +88,7 @@ export const troublesOf = (page: Page): Promise<string[]> =>
         if (a.element === b.element) continue;
         const both = cut(a.box, b.box);
         // The boxes of two lines may touch; their letters do not before a third of a line lies over the other.
-        if (both.width <= SLACK || both.height <= Math.min(a.box.height, b.box.height) / 3) continue;
+        if (both.width <= SLACK || both.height <= Math.min(a.tall, b.tall) / 3) continue;
         if (stuckTo(a.element) !== stuckTo(b.element)) continue;
         troubles.push(`“${a.says.slice(0, 40)}” and “${b.says.slice(0, 40)}” lie over each other`);
       }

@@ -4,7 +4,7 @@ import { fairHull, type HullModel } from '../hull';
 import { placeFitting } from '../layout';
 import { LENGTHS, mountFitting, THREADS } from '../mounting';
 import type { Brief, Fact, Fitting, Place } from '../rig';
-import { deck, fitted, inputOf, keptFact, partOf } from '../testing/bench';
+import { deck, fitted, inputOf, keptFact, partOf } from '../testing/plans';
 import { tell } from '../units';
 import { workUp } from '../workup';
 import { adviceSetting, mountAdvice, type MountAdvice, reuseOffers } from './index';

@@ -1,6 +1,6 @@
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Plan } from '../rig';
-import { deck, fitted, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/plans';
 import { workUp, WorkupSession } from '../workup';
 
 /** A rig of sixty fittings, spread over the boat, with a feed to each that draws. */

@@ -1,7 +1,7 @@
 import polygonClipping from 'polygon-clipping';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import type { Hazard, HullModel } from '../hull';
-import { deck, emptyPlan, fitted } from '../testing/bench';
+import { deck, emptyPlan, fitted } from '../testing/plans';
 import { workUp } from '../workup';
 import { cutList, plateCut } from './index';
 

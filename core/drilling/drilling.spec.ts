@@ -1,7 +1,7 @@
 import { SHOP, TOLVANE } from '../../demo/index';
 import { waterAt } from '../float';
 import { fairHull, findDatum, girthDown, reading } from '../hull';
-import { deck, fitted, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/plans';
 import { workUp } from '../workup';
 import {
   asPlanned,

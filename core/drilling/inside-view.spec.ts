@@ -1,6 +1,6 @@
 import { TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
-import { deck, fitted, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/plans';
 import { workUp } from '../workup';
 import { insideView } from './index';
 

@@ -1,4 +1,4 @@
-import { deck, fitted, inputOf, keptFact } from '../testing/bench';
+import { deck, fitted, inputOf, keptFact } from '../testing/plans';
 import { workUp } from '../workup';
 import { bitFor, crossMeasure, stepsUp, toolName } from './index';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { SHOP, TOLVANE } from '../../demo/index';
 import { deckPatch, fairHull, type Patch } from '../hull';
-import { deck, fitted, inputOf, keptFact, partOf } from '../testing/bench';
+import { deck, fitted, inputOf, keptFact, partOf } from '../testing/plans';
 import type { Fact, Place } from '../rig';
 import { distance, type Point } from '../units';
 import { workUp, type Workup } from '../workup';

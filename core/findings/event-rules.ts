@@ -1,14 +1,14 @@
 import { REACH, reachOf } from '../layout';
 import { say } from '../units';
 import type { ShopSettings } from '../catalog';
-import { aboutHull, type Bench, isWhat, type Judgement, type Raw } from './finding';
+import { aboutHull, type Judged, isWhat, type Judgement, type Raw } from './finding';
 import { rodsCarried } from './clutter';
 import { graspOf } from './reach';
 
 type Rule = ShopSettings['rules'][number]['rules'][number];
 
 /** Why a rule is not kept, or null. */
-function broken({ items, plan, hull, paddlers }: Bench, rule: Rule): string | null {
+function broken({ items, plan, hull, paddlers }: Judged, rule: Rule): string | null {
   if (rule.rule === 'most rods') {
     const rods = rodsCarried(items);
     return rods > rule.count ? `${rods} rods aboard, ${rule.count} allowed` : null;
@@ -28,16 +28,16 @@ function broken({ items, plan, hull, paddlers }: Bench, rule: Rule): string | nu
 }
 
 /** The lists of rules the owner's events go by. */
-export const eventRules: Judgement = (bench) =>
-  bench.plan.brief.rules.flatMap((id): Raw[] => {
-    const list = bench.shop.rules.find((r) => r.id === id);
+export const eventRules: Judgement = (judged) =>
+  judged.plan.brief.rules.flatMap((id): Raw[] => {
+    const list = judged.shop.rules.find((r) => r.id === id);
     if (!list) return [];
     return list.rules.flatMap((rule, i): Raw[] => {
-      const why = broken(bench, rule);
+      const why = broken(judged, rule);
       if (!why) return [];
       return [
         {
-          ...aboutHull(bench.hull),
+          ...aboutHull(judged.hull),
           code: 'event-rule',
           detail: `${id}.${i + 1}`,
           severity: 'stop',

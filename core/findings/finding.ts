@@ -46,7 +46,7 @@ export interface Try {
 }
 
 /** All a judgement may look at. */
-export interface Bench {
+export interface Judged {
   readonly hull: HullSurface;
   readonly plan: Plan;
   readonly shop: ShopSettings;
@@ -87,20 +87,20 @@ export interface Bench {
 export type Raw = Omit<Finding, 'acceptable' | 'accepted' | 'lapsed' | 'size' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
   /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when cures are searched. */
-  readonly tries?: readonly Try[] | ((bench: Bench) => readonly Try[]);
+  readonly tries?: readonly Try[] | ((judged: Judged) => readonly Try[]);
 };
 
 /** A judgement is one pure function; a new one is a new file and a line in the list. */
-export type Judgement = (bench: Bench) => Raw[];
+export type Judgement = (judged: Judged) => Raw[];
 
 /** What a fitting may be judged by when it is judged by itself: all of it stays while the fitting does. */
-export type Alone = Pick<Bench, 'hull' | 'shop' | 'paddlers' | 'memo' | 'once'> & { readonly plan: Pick<Plan, 'brief'> };
+export type Alone = Pick<Judged, 'hull' | 'shop' | 'paddlers' | 'memo' | 'once'> & { readonly plan: Pick<Plan, 'brief'> };
 
 /** A judgement of each fitting by itself, aboard or owned: looked up until the fitting is another. */
 export const alone =
-  (judge: (item: Fitted, bench: Alone) => Raw[], of: 'items' | 'owned' = 'items'): Judgement =>
-  (bench) =>
-    bench[of].flatMap((item) => bench.memo(judge, item, () => judge(item, bench)));
+  (judge: (item: Fitted, judged: Alone) => Raw[], of: 'items' | 'owned' = 'items'): Judgement =>
+  (judged) =>
+    judged[of].flatMap((item) => judged.memo(judge, item, () => judge(item, judged)));
 
 /** The fields most findings about one fitting share. */
 export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'curable' | 'step'> => ({

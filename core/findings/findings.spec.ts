@@ -2,7 +2,7 @@ import { QUENBY, TOLVANE } from '../../demo/index';
 import { asPlanned } from '../drilling';
 import type { Plan } from '../rig';
 import { applyChange } from '../rig';
-import { deck, fitted, inputOf, keptFact, track } from '../testing/bench';
+import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
 import { daysBetween, tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { searchCures } from './cures';

@@ -1,7 +1,7 @@
 import { entryOf } from '../rig';
 import { centreOfPart, trimDegrees, waterAt } from '../float';
 import { kg, mm, say } from '../units';
-import { aboutHull, type Bench, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
+import { aboutHull, type Judged, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
 
 const AN_ESTIMATE = 'An estimate: it does not replace a test in shallow water.';
 
@@ -28,8 +28,8 @@ export const cannotFloat: Judgement = ({ hull, float }): Raw[] => {
 };
 
 /** A self-draining floor under water: it runs in where it should run out. */
-export const wetFloor: Judgement = (bench) => {
-  const { hull, float, plan } = bench;
+export const wetFloor: Judgement = (judged) => {
+  const { hull, float, plan } = judged;
   const { model } = hull;
   if (float.fault || model.kind === 'sit-inside') return [];
   return model.decks.flatMap((d): Raw[] => {
@@ -51,7 +51,7 @@ export const wetFloor: Judgement = (bench) => {
         curable: true,
         says: say`Water stands ${mm(worst.over, 'up')} over the ${worst.end} end of the ${d.name}: it comes up through the scuppers.`,
         because: say`With everything aboard the boat weighs ${kg(float.massKg)}. Less weight, weight at the other end, or plugs and a sponge. ${AN_ESTIMATE}`,
-        tries: towards(worst.end === 'after' ? 'bow' : 'stern', bench),
+        tries: towards(worst.end === 'after' ? 'bow' : 'stern', judged),
       },
     ];
   });
@@ -78,7 +78,7 @@ export const handleDrags: Judgement = ({ hull, float }) =>
 const LIGHT = 3;
 
 /** Heavy loose things, to where the deck is lower in the water the least. */
-function towards(end: 'bow' | 'stern', { items, hull }: Bench): Try[] {
+function towards(end: 'bow' | 'stern', { items, hull }: Judged): Try[] {
   const wanted = end === 'bow' ? ['foredeck', 'cockpit'] : ['tank well', 'stern deck'];
   const decks = hull.model.decks.filter((d) => wanted.includes(d.kind));
   return items
@@ -100,8 +100,8 @@ function towards(end: 'bow' | 'stern', { items, hull }: Bench): Try[] {
 }
 
 /** One end much deeper than the other: it drags, steers badly, and takes water first. */
-export const trimmed: Judgement = (bench): Raw[] => {
-  const { items, hull, shop, float, plan } = bench;
+export const trimmed: Judgement = (judged): Raw[] => {
+  const { items, hull, shop, float, plan } = judged;
   const degrees = trimDegrees(float);
   if (float.fault || items.length === 0 || Math.abs(degrees) <= shop.limits.trim) return [];
   const [deep, light] = degrees > 0 ? (['stern', 'bow'] as const) : (['bow', 'stern'] as const);
@@ -118,7 +118,7 @@ export const trimmed: Judgement = (bench): Raw[] => {
       curable: true,
       says: say`The ${deep} floats ${mm(more, 'up')} deeper than the ${light}: ${(Math.ceil(Math.abs(degrees) * 10) / 10).toFixed(1)}°, and ${shop.limits.trim}° is let pass.`,
       because: say`${kg(aft)} of ${kg(gear)} gear stands in the aft ${share} % of the length; paddler ${kg(plan.brief.weightKg)}. Heavy things low and in the middle. ${AN_ESTIMATE}`,
-      tries: towards(light, bench),
+      tries: towards(light, judged),
     },
   ];
 };

@@ -2,7 +2,7 @@ import { BRACKWEN, CATALOG, ORRISK, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, type HullModel } from '../hull';
 import { boxOverlap, placeFitting, sweptBy, sweptByHull, turned, type PosedBox } from '../layout';
 import type { Fitting, Place } from '../rig';
-import { deck, fitted, inputOf, partOf, track } from '../testing/bench';
+import { deck, fitted, inputOf, partOf, track } from '../testing/plans';
 import { workUp } from '../workup';
 
 const codes = (part: string, place: Place, hold: Fitting['mount']['hold'] = 'loose', hull: HullModel = TOLVANE): string[] =>

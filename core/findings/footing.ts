@@ -14,9 +14,9 @@ const OVER_EDGE = 20;
 const footing = ({ hull, memo }: Alone, { placed }: Fitted): Footing | null =>
   placed.place.on === 'deck' && !placed.frame.off ? memo('footing', placed, () => footingOf(hull, placed)) : null;
 
-const inAWell = (bench: Alone, { placed }: Fitted): boolean =>
+const inAWell = (judged: Alone, { placed }: Fitted): boolean =>
   placed.part.holds.includes('loose') &&
-  bench.hull.model.decks.some((d) => d.kind === 'tank well' && d.name === placed.frame.surface);
+  judged.hull.model.decks.some((d) => d.kind === 'tank well' && d.name === placed.frame.surface);
 
 /** Ways to lie inside an area: slid, turned a quarter, or both. */
 function waysIn(item: Fitted, area: { fore: number; aft: number; port: number; starboard: number }): Try[] {
@@ -46,10 +46,10 @@ function waysIn(item: Fitted, area: { fore: number; aft: number; port: number; s
 }
 
 /** A crate or box that stands in a well drops in whole, as it is turned and where it stands. */
-export const fitsItsPlace = alone((item, bench): Raw[] => {
-  if (!inAWell(bench, item)) return [];
-  const into = footing(bench, item)?.into;
-  const well = bench.hull.model.decks.find((d) => d.name === item.placed.frame.surface);
+export const fitsItsPlace = alone((item, judged): Raw[] => {
+  if (!inAWell(judged, item)) return [];
+  const into = footing(judged, item)?.into;
+  const well = judged.hull.model.decks.find((d) => d.name === item.placed.frame.surface);
   if (!into || !well) return [];
   const ways = waysIn(item, well);
   return [
@@ -76,14 +76,14 @@ function ontoBars(item: Fitted, items: readonly Fitted[]): Try[] {
 }
 
 /** A base that lies across a step, or on too little. */
-export const lies = alone((item, bench): Raw[] => {
-  const found = footing(bench, item);
+export const lies = alone((item, judged): Raw[] => {
+  const found = footing(judged, item);
   if (!found) return [];
   const { into, carried, over, overboard, loseHole } = found;
   const fixed = item.holes.length > 0;
   const least = fixed ? CARRIED.fixed : CARRIED.loose;
   const { surface } = item.placed.frame;
-  if (into && !inAWell(bench, item))
+  if (into && !inAWell(judged, item))
     return [
       {
         ...about(item),
@@ -112,8 +112,8 @@ export const lies = alone((item, bench): Raw[] => {
 });
 
 /** A base on deck that stands across a track of the hull: it does not lie flat, and nothing rides there any more. */
-export const acrossTracks = alone((item, bench): Raw[] =>
-  (footing(bench, item)?.tracks ?? []).map(({ name, by }): Raw => ({
+export const acrossTracks = alone((item, judged): Raw[] =>
+  (footing(judged, item)?.tracks ?? []).map(({ name, by }): Raw => ({
     ...about(item),
     code: 'across-a-track',
     detail: name.replace(/\W+/g, '-'),
@@ -125,8 +125,8 @@ export const acrossTracks = alone((item, bench): Raw[] =>
 );
 
 /** What stands on a lid, or across its rim: the lid does not open before it comes off. */
-export const onLids = alone((item, bench): Raw[] => {
-  const found = footing(bench, item);
+export const onLids = alone((item, judged): Raw[] => {
+  const found = footing(judged, item);
   const fixed = item.holes.length > 0;
   return (found?.lids ?? []).flatMap(({ hatch, whole }): Raw[] => {
     // Screwed to the lid alone it goes up with it; its strut is judged on its own.

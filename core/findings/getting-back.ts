@@ -2,7 +2,7 @@ import type { Fitted } from '../drilling';
 import { waterAt } from '../float';
 import { reachedFromWater } from '../layout';
 import { mm, say, sideOf, sideSign, type Side } from '../units';
-import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, toOtherSide, topOf } from './finding';
+import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, toOtherSide, topOf } from './finding';
 
 /** Half the length of side a swimmer needs to come over (judgement), mm. */
 const WIDE = 300;
@@ -10,7 +10,7 @@ const WIDE = 300;
 const LOW = 120;
 
 /** What stands on the edge where a swimmer comes over. */
-function blocks({ items, hull }: Bench, aid: Fitted, side: Side): Fitted | undefined {
+function blocks({ items, hull }: Judged, aid: Fitted, side: Side): Fitted | undefined {
   const at = aid.placed.frame.origin.x;
   return items.find(
     (i) =>
@@ -23,8 +23,8 @@ function blocks({ items, hull }: Bench, aid: Fitted, side: Side): Fitted | undef
 }
 
 /** Strap, ladder or flip line in reach from the water, on a side that is clear. */
-export const gettingBack: Judgement = (bench): Raw[] => {
-  const { items, hull, paddlers, float } = bench;
+export const gettingBack: Judgement = (judged): Raw[] => {
+  const { items, hull, paddlers, float } = judged;
   const [p] = paddlers;
   const aids = items.filter((i) => i.placed.part.reboards);
   if (!p || aids.length === 0) return [];
@@ -36,7 +36,7 @@ export const gettingBack: Judgement = (bench): Raw[] => {
       aid,
       side,
       short: reachedFromWater(hull, p, origin, side, waterAt(float, origin.x)),
-      by: blocks(bench, aid, side),
+      by: blocks(judged, aid, side),
     }));
   });
   const all = tries.flat();

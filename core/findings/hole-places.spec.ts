@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CATALOG, ORRISK, QUENBY, TOLVANE } from '../../demo/index';
-import { deck, fitted, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/plans';
 import { distance } from '../units';
 import { workUp } from '../workup';
 

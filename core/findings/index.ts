@@ -6,7 +6,7 @@ import { sideToSide } from './balance';
 import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
-import { aboutHull, type Bench, type Finding, type Judgement, type Raw } from './finding';
+import { aboutHull, type Judged, type Finding, type Judgement, type Raw } from './finding';
 import { acrossTracks, fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
@@ -185,31 +185,31 @@ const keyOf = ({ code, where, detail }: Raw): string => [code, where, detail].fi
  * @param rig the rig as a whole
  * @param sets what stands aboard in each set; none when the rig has no sets
  */
-export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
-  const found = new Map<string, { raw: Raw; bench: Bench; sets: string[] }>();
-  const take = (raw: Raw, bench: Bench): void => {
-    const { set } = bench;
+export function judgeRig(rig: Judged, sets: readonly Judged[]): Finding[] {
+  const found = new Map<string, { raw: Raw; judged: Judged; sets: string[] }>();
+  const take = (raw: Raw, judged: Judged): void => {
+    const { set } = judged;
     const key = keyOf(raw);
     const known = found.get(key);
-    if (!known) found.set(key, { raw, bench, sets: set === null ? [] : [set] });
+    if (!known) found.set(key, { raw, judged, sets: set === null ? [] : [set] });
     else if (set !== null) {
-      const worst = WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? { raw, bench } : known;
-      found.set(key, { raw: worst.raw, bench: worst.bench, sets: [...known.sets, set] });
+      const worst = WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? { raw, judged } : known;
+      found.set(key, { raw: worst.raw, judged: worst.judged, sets: [...known.sets, set] });
     }
   };
   const judging = (all: readonly Judgement[]): readonly Judgement[] =>
     rig.plan.brief.forgotten ? all.filter((judgement) => !OF_THE_BODY.includes(judgement)) : all;
-  const judged: { readonly bench: Bench; readonly raws: readonly Raw[] }[] = [];
-  for (const bench of sets.length ? sets : [rig]) {
+  const done: { readonly judged: Judged; readonly raws: readonly Raw[] }[] = [];
+  for (const judged of sets.length ? sets : [rig]) {
     // Sets that have the very same things aboard are judged once.
-    const alike = judged.find((j) => sameAboard(j.bench, bench));
-    const raws = alike?.raws ?? judging(SET_JUDGEMENTS).flatMap((judgement) => judgement(bench));
-    judged.push({ bench, raws });
-    for (const raw of raws) take(raw, bench);
+    const alike = done.find((j) => sameAboard(j.judged, judged));
+    const raws = alike?.raws ?? judging(SET_JUDGEMENTS).flatMap((judgement) => judgement(judged));
+    done.push({ judged, raws });
+    for (const raw of raws) take(raw, judged);
   }
   for (const judgement of judging(RIG_JUDGEMENTS)) for (const raw of judgement(rig)) take(raw, rig);
   return [...found]
-    .map(([key, { raw, bench, sets: where }]): Finding => {
+    .map(([key, { raw, judged, sets: where }]): Finding => {
       const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;
       const acceptable = whoAccepts(key);
       const size = sizeOf(says);
@@ -231,7 +231,7 @@ export function judgeRig(rig: Bench, sets: readonly Bench[]): Finding[] {
         accepted: lapsed ? null : accepted,
         lapsed: lapsed ? accepted : null,
         curable,
-        tries: typeof tries === 'function' ? () => tries(bench) : () => tries,
+        tries: typeof tries === 'function' ? () => tries(judged) : () => tries,
         sets: where.length === 0 || where.length === sets.length ? null : where,
       };
     })
@@ -253,7 +253,7 @@ const worse = (severity: Finding['severity'], size: number | null, at: Acceptanc
   (at.severity !== undefined && WEIGHT[severity] < WEIGHT[at.severity]) ||
   (at.size !== undefined && size !== null && size > at.size + SLACK);
 
-const sameAboard = (a: Bench, b: Bench): boolean =>
+const sameAboard = (a: Judged, b: Judged): boolean =>
   a.float === b.float && a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
 
 /** Findings nobody has accepted. */

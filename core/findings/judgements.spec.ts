@@ -1,7 +1,7 @@
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
 import type { HullModel } from '../hull';
 import { applyChange, type Brief, type Fitting, type Place, type Plan, USUAL_BRIEF } from '../rig';
-import { deck, fitted, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/plans';
 import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { rodsCarried } from './clutter';

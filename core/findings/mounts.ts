@@ -3,14 +3,14 @@ import type { Part } from '../catalog';
 import type { Fitted } from '../drilling';
 import { HOLD_WORDS, workingLoad } from '../mounting';
 import { asHung, kg, mm, say } from '../units';
-import { about, aboutHull, alone, type Bench, type Judgement, nameOf, type Raw, type Try } from './finding';
+import { about, aboutHull, alone, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** Other ways that bear what this one does not, best first. */
-function betterWays(bench: Bench, item: Fitted): Try[] {
-  const { hull, plan, shop } = bench;
+function betterWays(judged: Judged, item: Fitted): Try[] {
+  const { hull, plan, shop } = judged;
   const { fitting, id } = item.placed;
-  return bench
-    .memo('better ways', item.placed, () => mountAdvice(hull, item.placed, adviceSetting(item, plan, shop, bench)))
+  return judged
+    .memo('better ways', item.placed, () => mountAdvice(hull, item.placed, adviceSetting(item, plan, shop, judged)))
     .filter((a) => a.fits && (a.hold !== fitting.mount.hold || a.plate !== fitting.mount.plate))
     .slice(0, 3)
     .map((a) => ({
@@ -42,7 +42,7 @@ export const weakMount = alone((item, { hull, shop }): Raw[] => {
         : say`${nameOf(item)} rocks ${Math.ceil(strength.rocks ?? 0)}° under its working pull: its base is small for this wall.`,
       because: reason ? [...asks, ` Held so all the same: ${reason}.`] : asks,
       curable: !reason,
-      tries: reason ? [] : (bench) => betterWays(bench, item),
+      tries: reason ? [] : (judged) => betterWays(judged, item),
     },
   ];
 }, 'owned');

@@ -4,7 +4,7 @@ import { seeded } from '../cutting';
 import type { HullModel, HullMover } from '../hull';
 import { paddlers, strokePoses } from '../layout';
 import { USUAL_BRIEF, type Brief } from '../rig';
-import { deck, fitted, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/plans';
 import { workUp, WorkupSession, type Workup } from '../workup';
 
 /**

@@ -3,12 +3,12 @@ import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { planOverlap, squareAt, type Placed } from '../layout';
 import { say, sideOf } from '../units';
-import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw } from './finding';
+import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw } from './finding';
 
 /** What stands flat on the deck over a scupper closes it; so high off it water still gets there (judgement), mm. */
 const CLEAR = 10;
 
-function coverOf({ items, hull, memoPair }: Bench, scupper: HullSurface['model']['scuppers'][number]): Fitted | undefined {
+function coverOf({ items, hull, memoPair }: Judged, scupper: HullSurface['model']['scuppers'][number]): Fitted | undefined {
   const covers = ({ part, bodies }: Placed): boolean => {
     if (part.drains) return false;
     const { x, y, diameter } = scupper;
@@ -21,10 +21,10 @@ function coverOf({ items, hull, memoPair }: Bench, scupper: HullSurface['model']
 }
 
 /** What stands over a scupper that the plan has open. */
-export const scupperCovered: Judgement = (bench) =>
-  bench.hull.model.scuppers.flatMap((s): Raw[] => {
-    if (entryOf(bench.plan.scuppers, s.id) === 'plugged') return [];
-    const by = coverOf(bench, s);
+export const scupperCovered: Judgement = (judged) =>
+  judged.hull.model.scuppers.flatMap((s): Raw[] => {
+    if (entryOf(judged.plan.scuppers, s.id) === 'plugged') return [];
+    const by = coverOf(judged, s);
     if (!by || by.placed.place.on === 'scupper') return [];
     return [
       {
@@ -41,13 +41,13 @@ export const scupperCovered: Judgement = (bench) =>
   });
 
 /** A well in which nothing drains any more. */
-export const noDrain: Judgement = (bench) => {
-  const { hull, plan, items } = bench;
+export const noDrain: Judgement = (judged) => {
+  const { hull, plan, items } = judged;
   const wells = new Map<string, { open: number; all: number; x: number }>();
   for (const s of hull.model.scuppers) {
     const name = hull.spot(s.x, s.y).name;
     const taken = items.some((i) => i.placed.place.on === 'scupper' && i.placed.place.scupper === s.id);
-    const open = !taken && entryOf(plan.scuppers, s.id) !== 'plugged' && !coverOf(bench, s);
+    const open = !taken && entryOf(plan.scuppers, s.id) !== 'plugged' && !coverOf(judged, s);
     const well = wells.get(name) ?? { open: 0, all: 0, x: s.x };
     wells.set(name, { ...well, open: well.open + Number(open), all: well.all + 1 });
   }

@@ -15,18 +15,18 @@ import {
   azimuthOf,
 } from '../layout';
 import { mm, say, type Point, type Sentence } from '../units';
-import { about, type Bench, type Judgement, joined, nameOf, type Raw, slideTo } from './finding';
+import { about, type Judged, type Judgement, joined, nameOf, type Raw, slideTo } from './finding';
 
-const crew = ({ paddlers, hull, plan }: Bench): Paddler[] => {
+const crew = ({ paddlers, hull, plan }: Judged): Paddler[] => {
   const standing = stander(hull, plan.brief);
   return [...paddlers, ...(standing ? [standing] : [])];
 };
 
 /** Shadows of everything aboard from a point of one fitting, the paddler as asked. */
-function shadows(bench: Bench, of: Fitted, from: Point, who: 'seated' | 'seated and standing'): Shadow[] {
-  const gear = bench.items.flatMap((item): Shadow[] => {
+function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seated and standing'): Shadow[] {
+  const gear = judged.items.flatMap((item): Shadow[] => {
     if (item === of || joined(item.placed, of.placed)) return [];
-    return bench.memoPair('shadow', of, item, () => {
+    return judged.memoPair('shadow', of, item, () => {
       const by = `${item.letter}, ${nameOf(item)}`;
       const { bodies, rods } = item.placed;
       return [...bodies.map((b) => shadowOf(from, b, by)), ...rods.map((r) => shadowOfRod(from, r, by))].filter(
@@ -34,8 +34,8 @@ function shadows(bench: Bench, of: Fitted, from: Point, who: 'seated' | 'seated 
       );
     });
   });
-  const bodies = bench.memo(`shadows of ${who}`, of, () =>
-    (who === 'seated' ? bench.paddlers : crew(bench)).map(trunkOf).flatMap((trunk) => shadowOf(from, trunk, trunk.name) ?? []),
+  const bodies = judged.memo(`shadows of ${who}`, of, () =>
+    (who === 'seated' ? judged.paddlers : crew(judged)).map(trunkOf).flatMap((trunk) => shadowOf(from, trunk, trunk.name) ?? []),
   );
   return [...gear, ...bodies];
 }
@@ -59,15 +59,15 @@ const SOFT = 3;
 const SECTORS: Sentence = ['Local rules decide which lights this boat shows.'];
 
 /** An all-round light is not hidden over more than 6° by gear or by the paddler, seated or standing. */
-export const allRoundLight: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] => {
+export const allRoundLight: Judgement = (judged) =>
+  judged.items.flatMap((item): Raw[] => {
     const { light } = item.placed.part;
     if (light?.shows !== 'all round') return [];
     const from = toHull(item.placed.frame, 0, 0, light.w + item.placed.fitting.lift);
-    const [widest] = hiddenSectors(shadows(bench, item, from, 'seated and standing'));
+    const [widest] = hiddenSectors(shadows(judged, item, from, 'seated and standing'));
     const raise = item.placed.fitting.lift;
     if (!widest || widest.to - widest.from <= HIDDEN) return [];
-    const clear = Math.max(0, ...bench.paddlers.map((p) => eyeOf(p).z + 0.064 * p.stature)) - from.z;
+    const clear = Math.max(0, ...judged.paddlers.map((p) => eyeOf(p).z + 0.064 * p.stature)) - from.z;
     return [
       {
         ...about(item),
@@ -76,7 +76,7 @@ export const allRoundLight: Judgement = (bench) =>
         curable: true,
         says: say`${nameOf(item)} is hidden over ${degrees(widest)}° by ${widest.by.join(' and ')}; ${HIDDEN}° allowed.`,
         because: [
-          ...say`The widest unbroken sector counts. It stands ${mm(from.z - bench.hull.gunwale(from.x))} over the gunwale. `,
+          ...say`The widest unbroken sector counts. It stands ${mm(from.z - judged.hull.gunwale(from.x))} over the gunwale. `,
           ...SECTORS,
         ],
         tries:
@@ -93,13 +93,13 @@ export const allRoundLight: Judgement = (bench) =>
   });
 
 /** Each sidelight shows over the whole of its own arc. */
-export const sidelights: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] => {
+export const sidelights: Judgement = (judged) =>
+  judged.items.flatMap((item): Raw[] => {
     const { light } = item.placed.part;
     const arc = light && ARCS[light.shows];
     if (!light || !arc) return [];
     const from = toHull(item.placed.frame, 0, 0, light.w + item.placed.fitting.lift);
-    const [widest] = hiddenSectors(shadows(bench, item, from, 'seated'), arc);
+    const [widest] = hiddenSectors(shadows(judged, item, from, 'seated'), arc);
     if (!widest || widest.to - widest.from <= SOFT) return [];
     return [
       {
@@ -185,8 +185,8 @@ export const whiteLight: Judgement = ({ items, plan, hull, parts, set }) => {
 const LENS = 0.1;
 
 /** The lens looks past rods, gear and paddler. */
-export const lensPath: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] => {
+export const lensPath: Judgement = (judged) =>
+  judged.items.flatMap((item): Raw[] => {
     const { lens } = item.placed.part;
     if (!lens) return [];
     const { frame, fitting, place } = item.placed;
@@ -194,7 +194,7 @@ export const lensPath: Judgement = (bench) =>
     // Heading 0 looks aft.
     const ahead = azimuthOf(from, from.x + frame.u.x, from.y + frame.u.y);
     const field = { from: ahead - lens.field / 2, to: ahead + lens.field / 2 };
-    const [widest] = hiddenSectors(shadows(bench, item, from, 'seated'), field);
+    const [widest] = hiddenSectors(shadows(judged, item, from, 'seated'), field);
     const allowed = LENS * lens.field;
     if (!widest || widest.to - widest.from <= allowed) return [];
     const turns = 'heading' in place ? [15, -15, 30, -30, 45, -45, 180] : [];

@@ -13,7 +13,7 @@ import {
 } from '../layout';
 import type { Fitted } from '../drilling';
 import { distance, kg, mm, say } from '../units';
-import { about, aboutHull, type Bench, type Judgement, nameOf, type Raw, slideTo, standsOn } from './finding';
+import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, slideTo, standsOn } from './finding';
 
 /** Something that turns, and whose it is. */
 interface Turning {
@@ -21,11 +21,11 @@ interface Turning {
   readonly of: Fitted | null;
 }
 
-function turnings(bench: Bench): Turning[] {
-  const own = bench.items.flatMap((of) =>
-    bench.memo('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of })),
+function turnings(judged: Judged): Turning[] {
+  const own = judged.items.flatMap((of) =>
+    judged.memo('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of })),
   );
-  const hulls = bench.memo('swept', bench.hull, () => sweptByHull(bench.hull));
+  const hulls = judged.memo('swept', judged.hull, () => sweptByHull(judged.hull));
   return [...hulls.map((swept) => ({ swept, of: null })), ...own];
 }
 
@@ -35,8 +35,8 @@ export function ridesOn(rest: Body, item: Fitted): boolean {
   return planOverlap(rest.outline, squareAt(x, y, 0.5)) > 0 && z >= rest.bottom - 40 && z <= rest.top + 40;
 }
 
-const solidsOf = (bench: Bench, { placed }: Fitted): Body[] =>
-  bench.memo('solids', placed, () => [...placed.bodies, ...placed.rods.map(rodBody)]);
+const solidsOf = (judged: Judged, { placed }: Fitted): Body[] =>
+  judged.memo('solids', placed, () => [...placed.bodies, ...placed.rods.map(rodBody)]);
 
 /** The deepest a fitting stands in the way of what turns; what already overlaps at rest is said elsewhere. */
 function inTheWay(swept: Swept, solids: readonly Body[]): number {
@@ -60,14 +60,14 @@ function rodBody({ mouth, tip }: Rod): Body {
 }
 
 /** Everything that folds, lifts, swings or opens still can. */
-export const swings: Judgement = (bench) => {
-  const boxes = bench.items.map((item) => bench.memo('bounds', item.placed, () => boundsOf(solidsOf(bench, item))));
-  return turnings(bench).flatMap(({ swept, of }): Raw[] =>
-    bench.items.flatMap((item, i): Raw[] => {
+export const swings: Judgement = (judged) => {
+  const boxes = judged.items.map((item) => judged.memo('bounds', item.placed, () => boundsOf(solidsOf(judged, item))));
+  return turnings(judged).flatMap(({ swept, of }): Raw[] =>
+    judged.items.flatMap((item, i): Raw[] => {
       const box = boxes[i];
       if (!box || !near(swept.bounds, box)) return [];
-      const by = bench.memoPair('way', swept, item.placed, () =>
-        ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solidsOf(bench, item)),
+      const by = judged.memoPair('way', swept, item.placed, () =>
+        ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solidsOf(judged, item)),
       );
       if (by < 1 || item === of || (of && standsOn(of.placed, item.placed))) return [];
       const whose = of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
@@ -103,16 +103,18 @@ function behind(item: Fitted): Raw['tries'] {
 }
 
 /** A lid outgrows its gas strut when gear is screwed to it. */
-export const struts: Judgement = (bench) =>
-  turnings(bench).flatMap(({ swept, of }): Raw[] => {
+export const struts: Judgement = (judged) =>
+  turnings(judged).flatMap(({ swept, of }): Raw[] => {
     if (swept.strutKg === undefined) return [];
-    const riders = bench.items.filter((i) => i !== of && bench.memoPair('rides', swept, i.placed, () => ridesOn(swept.rest, i)));
+    const riders = judged.items.filter(
+      (i) => i !== of && judged.memoPair('rides', swept, i.placed, () => ridesOn(swept.rest, i)),
+    );
     const load = riders.reduce((sum, i) => sum + i.placed.part.massKg, 0);
     const [first] = riders;
     if (!first || load <= swept.strutKg) return [];
     return [
       {
-        ...(of ? about(of) : aboutHull(bench.hull, swept.rest.outline[0]?.[0])),
+        ...(of ? about(of) : aboutHull(judged.hull, swept.rest.outline[0]?.[0])),
         code: 'strut',
         detail: swept.name.replace(/\W+/g, '-'),
         severity: 'look',

@@ -1,10 +1,10 @@
 import type { Fitted } from '../drilling';
 import { middleOf } from '../layout';
 import { distance, longMm, mm, say, type Point } from '../units';
-import { about, type Bench, type Judgement, nameOf, type Raw } from './finding';
+import { about, type Judged, type Judgement, nameOf, type Raw } from './finding';
 
 /** Where things spin: the lowest body of a motor, the foot of the hull's own drive. */
-function propellers({ items, hull }: Bench): { at: Point; name: string }[] {
+function propellers({ items, hull }: Judged): { at: Point; name: string }[] {
   const motors = items.flatMap((i) => {
     if (i.placed.part.kind !== 'motor') return [];
     const [first, ...others] = i.placed.bodies;
@@ -22,18 +22,18 @@ function propellers({ items, hull }: Bench): { at: Point; name: string }[] {
 }
 
 /** Where a tether is made fast: on the fitting that holds it, or on the hull beside it. */
-function anchorOf(bench: Bench, item: Fitted): Point {
+function anchorOf(judged: Judged, item: Fitted): Point {
   const to = item.placed.fitting.tether?.to;
-  return bench.items.find((i) => i.placed.id === to)?.placed.frame.origin ?? item.placed.frame.origin;
+  return judged.items.find((i) => i.placed.id === to)?.placed.frame.origin ?? item.placed.frame.origin;
 }
 
 /** Long enough to use the thing where it is used. */
-export const tetherShort: Judgement = (bench) =>
-  bench.items.flatMap((item): Raw[] => {
+export const tetherShort: Judgement = (judged) =>
+  judged.items.flatMap((item): Raw[] => {
     const { fitting, part, frame } = item.placed;
     const { tether } = fitting;
     if (!tether) return [];
-    const wanted = distance(anchorOf(bench, item), frame.origin) + (part.usedAt ?? 0);
+    const wanted = distance(anchorOf(judged, item), frame.origin) + (part.usedAt ?? 0);
     if (tether.length >= wanted) return [];
     return [
       {
@@ -56,12 +56,12 @@ export const tetherShort: Judgement = (bench) =>
   });
 
 /** Too short to reach the propeller. */
-export const tetherPropeller: Judgement = (bench) => {
-  const screws = propellers(bench);
-  return bench.items.flatMap((item): Raw[] => {
+export const tetherPropeller: Judgement = (judged) => {
+  const screws = propellers(judged);
+  return judged.items.flatMap((item): Raw[] => {
     const { tether } = item.placed.fitting;
     if (!tether) return [];
-    const at = anchorOf(bench, item);
+    const at = anchorOf(judged, item);
     const near = screws.map((s) => ({ ...s, by: tether.length - distance(at, s.at) })).sort((a, b) => b.by - a.by)[0];
     if (!near || near.by <= 0) return [];
     const most = Math.floor((tether.length - near.by - 50) / 50) * 50;

@@ -3,7 +3,7 @@ import type { Fitted } from '../drilling';
 import { workingLoad } from '../mounting';
 import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '../tracks';
 import { asHung, kg, mm, say } from '../units';
-import { about, type Bench, type Judgement, nameOf, type Raw, type Try } from './finding';
+import { about, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** A screwed-down track may stand so far off in its middle before it is bent or shimmed (judgement), mm. */
 const GAP = 2;
@@ -94,7 +94,7 @@ export const offItsTrack: Judgement = ({ owned }) =>
   );
 
 /** What the screws of a track bear under one rider: the two next to it carry its pull. */
-export function underRider({ hull, shop }: Pick<Bench, 'hull' | 'shop'>, track: Fitted, rider: Fitted): Strength | null {
+export function underRider({ hull, shop }: Pick<Judged, 'hull' | 'shop'>, track: Fitted, rider: Fitted): Strength | null {
   const { place, part, fitting } = rider.placed;
   if (place.on !== 'fitting' || track.mounted.spots.length === 0) return null;
   const near = [...track.mounted.spots].sort((a, b) => Math.abs(a.u - place.u) - Math.abs(b.u - place.u)).slice(0, 2);
@@ -111,13 +111,13 @@ export function underRider({ hull, shop }: Pick<Bench, 'hull' | 'shop'>, track: 
 }
 
 /** A track whose own screws do not bear what rides on it. */
-export const weakTrack: Judgement = (bench) =>
-  bench.owned.filter(isTrack).flatMap((track) => {
-    const judged = ridersOf(bench.owned, track.placed.id).flatMap((rider) => {
-      const strength = underRider(bench, track, rider);
+export const weakTrack: Judgement = (judged) =>
+  judged.owned.filter(isTrack).flatMap((track) => {
+    const ridden = ridersOf(judged.owned, track.placed.id).flatMap((rider) => {
+      const strength = underRider(judged, track, rider);
       return strength ? [{ rider, strength }] : [];
     });
-    const [worst] = judged.sort((a, b) => a.strength.factor - b.strength.factor);
+    const [worst] = ridden.sort((a, b) => a.strength.factor - b.strength.factor);
     if (!worst || worst.strength.factor >= 1) return [];
     const { newtons, lever } = workingLoad(worst.rider.placed.part);
     return [

@@ -1,5 +1,5 @@
 import { demoRigs, SHOP, CATALOG } from '../../demo/index';
-import { keptFact } from '../testing/bench';
+import { keptFact } from '../testing/plans';
 import type { Fact } from '../rig';
 import { workUp, type Workup } from '../workup';
 import { hookName, olderHoles, toldHole } from './index';

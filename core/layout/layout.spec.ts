@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import { USUAL_BRIEF } from '../rig';
-import { deck, fitted, track, partOf } from '../testing/bench';
+import { deck, fitted, track, partOf } from '../testing/plans';
 import {
   BODY,
   type Body,

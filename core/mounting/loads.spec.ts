@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { partOf } from '../testing/bench';
+import { partOf } from '../testing/plans';
 import { allowed, bearing, boltGroup, loadCases, plateFor, pullThrough, rocking, WALLS, workingLoad } from './index';
 
 const at0 = { u: 0, v: 0, w: 0 };

@@ -1,5 +1,5 @@
 import { SHOP } from '../../demo/index';
-import { deck, fitted, inputOf } from '../testing/bench';
+import { deck, fitted, inputOf } from '../testing/plans';
 import { workUp } from '../workup';
 import { pickList } from './index';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, findDatum, reading } from '../hull';
-import { deck, fitted, inputOf, keptFact } from '../testing/bench';
+import { deck, fitted, inputOf, keptFact } from '../testing/plans';
 import { tell } from '../units';
 import { workUp } from '../workup';
 import { type Fact, foldLedger, measuredPlace, measuredPlaces } from './index';

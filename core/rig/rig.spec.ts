@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import { distance } from '../units';
-import { deck, emptyPlan, fitted, keptFact, track } from '../testing/bench';
+import { deck, emptyPlan, fitted, keptFact } from '../testing/plans';
 import { battery, CHANGES, crate, laid, run, sounder } from '../testing/changes';
 import { workUp } from '../workup';
 import {

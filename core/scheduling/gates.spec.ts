@@ -1,7 +1,7 @@
 import { SHOP } from '../../demo/index';
 import { closingOf, signedFor } from '../handover';
 import { applyChange, type Fact } from '../rig';
-import { deck, fitted, inputOf, keptFact } from '../testing/bench';
+import { deck, fitted, inputOf, keptFact } from '../testing/plans';
 import { workUp, type Workup } from '../workup';
 import { readySteps } from './index';
 

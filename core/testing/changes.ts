@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { TOLVANE } from '../../demo/index';
 import type { Change, Plan } from '../rig';
-import { deck, emptyPlan, fitted, track } from './bench';
+import { deck, emptyPlan, fitted, track } from './plans';
 
 const id = (): string => randomUUID();
 export const crate = fitted('crate-open', deck(2700, 0), 'loose');

@@ -3,7 +3,7 @@ import { SHOP, TOLVANE } from '../../demo/index';
 import { cutList } from '../cutting';
 import { fairHull } from '../hull';
 import type { Fitting, Place } from '../rig';
-import { deck, fitted, inputOf, partOf } from '../testing/bench';
+import { deck, fitted, inputOf, partOf } from '../testing/plans';
 import { workUp, type Workup } from '../workup';
 import { cutTrack, growthOver, lieOf, ridersOf, slotsOf, trackHoles } from './index';
 

@@ -33,7 +33,7 @@ import type { Column, FeatureList, Row } from './features';
         <mat-panel-description>{{ rows().length }}</mat-panel-description>
       </mat-expansion-panel-header>
       <ng-template matExpansionPanelContent>
-        <div class="scroll">
+        <div class="scroll" tabindex="0" role="group" [attr.aria-label]="list().name + ', all of it'">
           <table mat-table class="cells" [attr.aria-label]="list().name" [dataSource]="rows()" [trackBy]="byPlace">
             @for (c of list().columns; track c.key) {
               <ng-container [matColumnDef]="c.key">

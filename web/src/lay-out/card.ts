@@ -30,7 +30,7 @@ import { Mass } from '../hull-view/words';
 import { standingOf } from '../hull-view/marks';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { AssemblyBench } from './assembly-bench';
+import { KeepAssembly } from './keep-assembly';
 import { More } from './more';
 import { Mounts } from './mounts';
 import { TrackLines } from './track-lines';
@@ -60,7 +60,7 @@ const TALLEST = 1500;
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    AssemblyBench,
+    KeepAssembly,
     FindingBox,
     Mass,
     More,

@@ -7,7 +7,7 @@ interface Choosable {
   readonly name: string;
 }
 
-/** What is chosen at the bench: the one, and several round it; said aloud as it changes. */
+/** What is chosen on the boat: the one, and several round it; said aloud as it changes. */
 export class Choice {
   readonly one = signal<string | null>(null);
   /** More than the one: picked with Shift or X, or by a frame drawn round them. */

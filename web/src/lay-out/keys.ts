@@ -13,7 +13,7 @@ const KEYS = [
   ['?', 'this list'],
 ] as const;
 
-/** The keys of the layout bench. */
+/** The keys of the Lay out step. */
 @Component({
   selector: 'pc-keys',
   changeDetection: ChangeDetectionStrategy.OnPush,

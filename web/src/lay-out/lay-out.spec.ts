@@ -5,7 +5,7 @@ import LayOut from './lay-out';
 const key = (k: string, more: KeyboardEventInit = {}): void =>
   void document.body.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true, ...more }));
 
-describe('the layout bench', () => {
+describe('the Lay out step', () => {
   it('shows an empty plan as one that has nothing to settle', async () => {
     const rig = await OpenRig.show(LayOut, testPlan());
     expect(rig.text).toContain('Nothing to settle here.');
@@ -250,10 +250,10 @@ describe('assemblies', () => {
       .querySelector<SVGGElement>(`g.letter[data-fitting="${base}"]`)
       ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await rig.fixture.whenStable();
-    await rig.submit('pc-assembly-bench form');
+    await rig.submit('pc-keep-assembly form');
     expect(rig.faultOf('Name in the library')).toContain('Call it something');
     await rig.enter('Name in the library', 'box on box');
-    await rig.submit('pc-assembly-bench form');
+    await rig.submit('pc-keep-assembly form');
     const sent = rig.http.expectOne((r) => r.url === '/api/assemblies' && r.method === 'POST');
     const body = sent.request.body as { expects: number; assembly: { base: string; fittings: object } };
     expect([body.expects, body.assembly.base, Object.keys(body.assembly.fittings).length]).toEqual([0, base, 2]);
@@ -295,7 +295,9 @@ describe('assemblies', () => {
       ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await rig.fixture.whenStable();
     await rig.click('pc-card mat-expansion-panel-header', 'Sets, tether');
-    rig.http.expectOne('/api/hull-models').flush([{ id: 'other', revision: 1, maker: 'M', name: 'Other', kind: 'sit-on-top', length: 3000, beam: 800 }]);
+    rig.http
+      .expectOne('/api/hull-models')
+      .flush([{ id: 'other', revision: 1, maker: 'M', name: 'Other', kind: 'sit-on-top', length: 3000, beam: 800 }]);
     rig.http.expectOne('/api/hull-models/other').flush({ ...TEST_HULL, id: 'other', name: 'Other', tracks: [] });
     await rig.fixture.whenStable();
     expect(rig.find('pc-more').textContent).toContain('not the Other. nothing there to hold it');

@@ -43,7 +43,7 @@ import { Strip } from '../hull-view/strip';
 import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { copies, takeOff } from './arrange';
-import { Bench } from './bench';
+import { Moves } from './moves';
 import { Card } from './card';
 import { Choice } from './choice';
 import { Cures } from './cures';
@@ -76,7 +76,7 @@ import { ToSettle } from './to-settle';
     Icons,
     DragDropModule,
   ],
-  providers: [Cures, Bench],
+  providers: [Cures, Moves],
   templateUrl: './lay-out.html',
   styleUrl: './lay-out.scss',
 })
@@ -84,7 +84,7 @@ export default class LayOut {
   protected readonly store = inject(RigStore);
   protected readonly units = inject(UnitsStore);
   protected readonly cures = inject(Cures);
-  protected readonly bench = inject(Bench);
+  protected readonly moves = inject(Moves);
   protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
   private readonly card = viewChild(Card);
@@ -209,15 +209,15 @@ export default class LayOut {
   }
 
   protected drag(at: { id: string; x: number; y: number; done: boolean }): void {
-    if (!this.bench.drag(at, this.several())) this.spoken.set('Locked: unlock it to move it');
+    if (!this.moves.drag(at, this.several())) this.spoken.set('Locked: unlock it to move it');
   }
 
   protected slide(item: string, to: Place): void {
-    this.bench.slide(item, to);
+    this.moves.slide(item, to);
   }
 
   protected place(part: Part, at: { x: number; y: number }): void {
-    const item = this.bench.place(part, at, this.store.state()?.set ?? null);
+    const item = this.moves.place(part, at, this.store.state()?.set ?? null);
     this.placing.set(null);
     this.spot.set(null);
     this.pick(item);
@@ -237,7 +237,7 @@ export default class LayOut {
   }
 
   private placeAssembly(assembly: Assembly, at: { x: number; y: number }): void {
-    const base = this.bench.placeAssembly(assembly, at, this.store.state()?.set ?? null);
+    const base = this.moves.placeAssembly(assembly, at, this.store.state()?.set ?? null);
     this.placingAssembly.set(null);
     this.spot.set(null);
     this.pick(base);
@@ -315,7 +315,7 @@ export default class LayOut {
     const [dx, dy] = (
       { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>
     )[event.key] ?? [0, 0];
-    this.bench.nudge(id, dx * step, dy * step, this.several());
+    this.moves.nudge(id, dx * step, dy * step, this.several());
   }
 
   private readonly always: Readonly<Record<string, () => void>> = {
@@ -360,7 +360,8 @@ export default class LayOut {
     if (event.altKey || target.closest('input, textarea, [role=combobox], [role=dialog], [role=menu], [role=listbox]')) return;
     // What has the focus keeps its own keys; a mark on the boat has none.
     const pressed = (event.key === 'Enter' || event.key === ' ') && !event.ctrlKey;
-    if (event.key.startsWith('Arrow') && (event.ctrlKey || event.metaKey || target.closest('[role=radiogroup], [role=tablist]'))) return;
+    if (event.key.startsWith('Arrow') && (event.ctrlKey || event.metaKey || target.closest('[role=radiogroup], [role=tablist]')))
+      return;
     if (pressed && target.closest('button, a, [role=radio], [role=checkbox], [role=switch], mat-expansion-panel-header')) return;
     const held = event.ctrlKey || event.metaKey ? 'Ctrl+' : event.shiftKey && event.key === 'F10' ? 'Shift+' : '';
     const key = held + event.key;

@@ -5,7 +5,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButtonModule } from '@angular/material/button';
 import { entryOf, type Change, type DraftChange, type Fitted, type Place, scupperName, setsInOrder } from '@plain-cleat/core';
 import type { RigState } from '../stores/rig.store';
-import { Bench } from './bench';
+import { Moves } from './moves';
 import { OtherHulls } from './other-hulls';
 
 /** The longest tether, mm. */
@@ -87,7 +87,7 @@ export class More {
   readonly item = input.required<Fitted>();
   readonly state = input.required<RigState>();
   readonly changed = output<Change>();
-  private readonly bench = inject(Bench);
+  private readonly moves = inject(Moves);
   private readonly hulls = inject(OtherHulls);
   protected readonly longest = LONGEST;
 
@@ -178,7 +178,7 @@ export class More {
                 : on === 'side'
                   ? { on: 'side', side: id === 'port' ? 'port' : 'starboard', x: origin.x, down: 60 }
                   : null;
-    if (to) this.bench.standOn(this.item(), to);
+    if (to) this.moves.standOn(this.item(), to);
   }
 
   protected join(set: string, into: boolean): void {

@@ -4,7 +4,7 @@ import type { Part, Plan } from '@plain-cleat/core';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';
 import { TEST_PART, TEST_PARTS, testPlan } from '../testing/rig';
-import { Bench } from './bench';
+import { Moves } from './moves';
 import { TrackLines } from './track-lines';
 
 const TRACK: Part = {
@@ -85,12 +85,12 @@ describe('a screwed-on track', () => {
 
   it('takes a part with T-bolts dragged near it, and lets it go again', async () => {
     const rig = await show();
-    const bench = TestBed.runInInjectionContext(() => new Bench());
-    bench.drag({ id: 'b', x: 1400, y: 20, done: true }, new Set());
+    const moves = TestBed.runInInjectionContext(() => new Moves());
+    moves.drag({ id: 'b', x: 1400, y: 20, done: true }, new Set());
     expect(rig.store.state()?.plan.fittings.b?.place).toEqual(
       jasmine.objectContaining({ on: 'fitting', fitting: 't', v: 0 }) as never,
     );
-    bench.drag({ id: 'b', x: 1000, y: 200, done: true }, new Set());
+    moves.drag({ id: 'b', x: 1000, y: 200, done: true }, new Set());
     expect(rig.store.state()?.plan.fittings.b?.place.on).toBe('deck');
   });
 });

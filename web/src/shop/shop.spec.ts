@@ -58,7 +58,9 @@ describe('the shop', () => {
     });
     http = TestBed.inject(HttpTestingController);
     TestBed.inject(SessionStore).find().subscribe();
-    http.expectOne('/api/session').flush({ staff: { id: 'i', name: 'I', role }, csrf: 't', apiVersion: 1, proof: 'p', preferences: {} });
+    http
+      .expectOne('/api/session')
+      .flush({ staff: { id: 'i', name: 'I', role }, csrf: 't', apiVersion: 1, proof: 'p', preferences: {} });
     f = TestBed.createComponent(Shop);
     http.expectOne('/api/shop').flush(USUAL_SHOP);
     await f.whenStable();

@@ -14,9 +14,9 @@ import { UnitsStore } from '../stores/units.store';
 import { Library } from './library';
 import { OtherHulls } from './other-hulls';
 
-/** A small rig of its own on its own bench: what stands on the chosen fitting, from above, kept and renewed as one. */
+/** A small rig of its own: what stands on the chosen fitting, from above, kept and renewed as one. */
 @Component({
-  selector: 'pc-assembly-bench',
+  selector: 'pc-keep-assembly',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Mass, AssemblyView, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   template: `
@@ -65,7 +65,7 @@ import { OtherHulls } from './other-hulls';
     }
   `,
 })
-export class AssemblyBench {
+export class KeepAssembly {
   readonly item = input.required<Fitted>();
   readonly state = input.required<RigState>();
   readonly picked = output<string>();

@@ -6,7 +6,7 @@ import { betweenRods } from '../findings/rods';
 import { fairHull } from '../hull';
 import { missingAdapters, joinFault } from '../mounting';
 import { USUAL_BRIEF } from '../rig';
-import { deck, fitted, partOf } from '../testing/bench';
+import { deck, fitted, partOf } from '../testing/plans';
 import { distance, tell, type Point } from '../units';
 import {
   azimuthOf,

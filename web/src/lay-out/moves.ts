@@ -27,9 +27,9 @@ import { moveAll } from './arrange';
 
 const newId = (): string => crypto.randomUUID();
 
-/** What a hand does at the bench: brings aboard, slides, turns; each one gesture, one change. */
+/** What a hand does to the layout: brings aboard, slides, turns; each one gesture, one change. */
 @Injectable()
-export class Bench {
+export class Moves {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
 
