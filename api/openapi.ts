@@ -1,6 +1,6 @@
 import { createDocument, type ZodOpenApiPathsObject } from 'zod-openapi';
 import { ROUTES } from './routes';
-import { problem } from './schemas';
+import { problemSchema } from './schemas';
 import { API_VERSION } from './version';
 
 /** The interface as an OpenAPI 3.1 document, made from the same schemas the server validates with. */
@@ -20,7 +20,7 @@ export function openApiDocument(): unknown {
         ...('query' in r && r.query ? { requestParams: { query: r.query } } : {}),
         responses: {
           '200': { description: r.says, content },
-          default: { description: 'A problem', content: { 'application/problem+json': { schema: problem } } },
+          default: { description: 'A problem', content: { 'application/problem+json': { schema: problemSchema } } },
         },
       },
     };

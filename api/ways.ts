@@ -20,12 +20,12 @@ const way =
 
 /** Who works here and comes in: what a page needs before it shows anything else. */
 export const SESSION_WAYS = {
-  session: way<z.ZodType, typeof s.session>('GET')('/api/session'),
-  signIn: way<typeof s.signIn, typeof s.session>('POST')('/api/sign-in'),
-  signOut: way<z.ZodType, typeof s.session>('POST')('/api/sign-out'),
-  crew: way<z.ZodType, typeof s.crew>('GET')('/api/crew'),
-  swap: way<typeof s.swap, typeof s.session>('POST')('/api/swap'),
-  choosePin: way<typeof s.choosePin, z.ZodType>('POST')('/api/pin'),
+  session: way<z.ZodType, typeof s.sessionSchema>('GET')('/api/session'),
+  signIn: way<typeof s.signInSchema, typeof s.sessionSchema>('POST')('/api/sign-in'),
+  signOut: way<z.ZodType, typeof s.sessionSchema>('POST')('/api/sign-out'),
+  crew: way<z.ZodType, typeof s.crewSchema>('GET')('/api/crew'),
+  swap: way<typeof s.swapSchema, typeof s.sessionSchema>('POST')('/api/swap'),
+  choosePin: way<typeof s.choosePinSchema, z.ZodType>('POST')('/api/pin'),
   prefer: way<z.ZodType<Partial<s.Preferences>>, z.ZodType<Partial<s.Preferences>>>('POST')('/api/preferences'),
 };
 

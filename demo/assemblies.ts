@@ -1,4 +1,4 @@
-import { assembly, type Assembly, type Fitting } from '@plain-cleat/core';
+import { assemblySchema, type Assembly, type Fitting } from '@plain-cleat/core';
 
 const loose = (part: string, place: Fitting['place']): Fitting => ({
   part,
@@ -32,4 +32,4 @@ export const ASSEMBLIES: readonly Assembly[] = [
       battery: loose('battery-18', on('pod', 80)),
     },
   },
-].map((a) => assembly.parse(a));
+].map((a) => assemblySchema.parse(a));

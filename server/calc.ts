@@ -56,9 +56,9 @@ function workup(args: readonly string[]): void {
   for (let i = 0; i < rest.length; i += 2) {
     const [flag, value] = [rest[i], rest[i + 1]];
     if (value === undefined) throw new BadInput(`${flag}: give it a value`);
-    if (flag === '--hull') input = { ...input, hull: checked(core.hullModel, readJson(value), 'hull') };
-    else if (flag === '--catalog') input = { ...input, catalog: checked(core.catalog, readJson(value), 'catalog') };
-    else if (flag === '--shop') input = { ...input, shop: checked(core.shopSettings, readJson(value), 'shop') };
+    if (flag === '--hull') input = { ...input, hull: checked(core.hullModelSchema, readJson(value), 'hull') };
+    else if (flag === '--catalog') input = { ...input, catalog: checked(core.catalogSchema, readJson(value), 'catalog') };
+    else if (flag === '--shop') input = { ...input, shop: checked(core.shopSettingsSchema, readJson(value), 'shop') };
     else if (flag === '--as-of')
       input = { ...input, asOf: checked(z.iso.date('write the date as 2026-06-12'), value, '--as-of') };
     else throw new BadInput(`${flag}: not a flag of workup`);

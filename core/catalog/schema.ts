@@ -1,13 +1,13 @@
 import { z } from 'zod';
 
-const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'lower-case letters, digits and hyphens');
-const size = z.number().min(0).max(5000);
-const offset = z.number().min(-3000).max(3000);
-const text = z.string().max(400);
-const length = size;
-const count = z.int().min(0).max(40);
-const minutes = z.number().min(0).max(600);
-const percent = z.number().min(0.5).max(50);
+const idSchema = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'lower-case letters, digits and hyphens');
+const sizeSchema = z.number().min(0).max(5000);
+const offsetSchema = z.number().min(-3000).max(3000);
+const textSchema = z.string().max(400);
+const lengthSchema = sizeSchema;
+const countSchema = z.int().min(0).max(40);
+const minutesSchema = z.number().min(0).max(600);
+const percentSchema = z.number().min(0.5).max(50);
 
 /** A way of holding a fitting on the hull. */
 export const HOLDS = [
@@ -23,56 +23,56 @@ export const HOLDS = [
   'through',
   'pulled plate',
 ] as const;
-export const hold = z.enum(HOLDS);
-export type Hold = z.infer<typeof hold>;
+export const holdSchema = z.enum(HOLDS);
+export type Hold = z.infer<typeof holdSchema>;
 
 /** A box of the part in its own frame: u aft, v to starboard, w up from the surface. */
-export const solid = z.strictObject({
+export const solidSchema = z.strictObject({
   name: z.string().max(40),
-  u: z.tuple([offset, offset]),
-  v: z.tuple([offset, offset]),
-  w: z.tuple([offset, offset]),
+  u: z.tuple([offsetSchema, offsetSchema]),
+  v: z.tuple([offsetSchema, offsetSchema]),
+  w: z.tuple([offsetSchema, offsetSchema]),
 });
-export type Solid = z.infer<typeof solid>;
+export type Solid = z.infer<typeof solidSchema>;
 
 /** A box of the part that turns about an axis: a lid, an arm, a drive, a folding frame. */
-export const mover = z.strictObject({
+export const moverSchema = z.strictObject({
   name: z.string().max(40),
-  solid: solid.describe('where it lies at rest, in the part’s frame'),
+  solid: solidSchema.describe('where it lies at rest, in the part’s frame'),
   about: z.enum(['u', 'v', 'w']).describe('the direction of its hinge'),
-  hinge: z.strictObject({ u: offset, v: offset, w: offset }).describe('a point of the hinge'),
+  hinge: z.strictObject({ u: offsetSchema, v: offsetSchema, w: offsetSchema }).describe('a point of the hinge'),
   turns: z.number().min(-360).max(360).describe('degrees from rest to its other end, right-handed about the axis'),
   both: z.boolean().optional().describe('it turns as far the other way'),
   strutKg: z.number().min(0).max(200).optional().describe('what its gas strut still lifts, at the middle of the lid'),
 });
-export type Mover = z.infer<typeof mover>;
+export type Mover = z.infer<typeof moverSchema>;
 
 /** What of a part lies under the surface: the hole it is let into, and the tube or body below. */
-export const recess = z.strictObject({
+export const recessSchema = z.strictObject({
   bore: z.number().min(5).max(300).describe('diameter of its hole, mm'),
-  deep: size.describe('how far it goes in along its axis, mm'),
+  deep: sizeSchema.describe('how far it goes in along its axis, mm'),
   lean: z.number().min(0).max(80).describe('degrees its axis leans off square to the surface'),
   out: z.number().min(-180).max(180).describe('which way it leans above the surface: 0 aft, 90 to port, −90 to starboard'),
 });
-export type Recess = z.infer<typeof recess>;
+export type Recess = z.infer<typeof recessSchema>;
 
 /** What two parts of a mount chain are joined by. Only the same kind and size meet. */
-export const joint = z.strictObject({
+export const jointSchema = z.strictObject({
   kind: z.enum(['slot', 'thread', 'ball', 'socket', 'bolt pattern', 'rail']),
   size: z.string().min(1).max(24),
 });
-export type Joint = z.infer<typeof joint>;
+export type Joint = z.infer<typeof jointSchema>;
 
 /** What a rig has so and so many of, and uses up. */
 export const BUDGETS = ['rod sockets', 'ports', 'glands', 'channels'] as const;
-const budget = z.partialRecord(z.enum(BUDGETS), z.int().min(0).max(40));
+const budgetSchema = z.partialRecord(z.enum(BUDGETS), z.int().min(0).max(40));
 
-const kindOrPart = z.string().min(1).max(64).describe('a kind of part, or the id of one');
+const kindOrPartSchema = z.string().min(1).max(64).describe('a kind of part, or the id of one');
 
-const walkText = z.strictObject({ use: text, road: text, care: text });
+const walkTextSchema = z.strictObject({ use: textSchema, road: textSchema, care: textSchema });
 
-export const part = z.strictObject({
-  id,
+export const partSchema = z.strictObject({
+  id: idSchema,
   name: z.string().min(1).max(80),
   french: z.string().min(1).max(80),
   kind: z.enum([
@@ -113,15 +113,15 @@ export const part = z.strictObject({
     'cart',
   ]),
   massKg: z.number().min(0).max(100),
-  base: z.strictObject({ length: size, width: size, thickness: size }),
-  solids: z.array(solid).min(1).max(8),
+  base: z.strictObject({ length: sizeSchema, width: sizeSchema, thickness: sizeSchema }),
+  solids: z.array(solidSchema).min(1).max(8),
   /** Holes through its base, in its own frame. */
   holes: z
     .array(
       z.strictObject({
-        u: offset,
-        v: offset,
-        bore: size.optional().describe('a hole of its own size, closed by the part itself, mm'),
+        u: offsetSchema,
+        v: offsetSchema,
+        bore: sizeSchema.optional().describe('a hole of its own size, closed by the part itself, mm'),
       }),
     )
     .max(24),
@@ -129,46 +129,48 @@ export const part = z.strictObject({
   thread: z.string().max(12),
   /** Rivet grade its holes take, when it can be riveted. */
   rivet: z.string().max(4).optional(),
-  holds: z.array(hold).min(1),
+  holds: z.array(holdSchema).min(1),
   trackBolts: z.int().min(0).max(8),
   /** The head that goes into a slot; the usual M6 head when left out. */
   slotHead: z
-    .strictObject({ neck: size.describe('must pass the opening'), deep: size.describe('must go into the depth') })
+    .strictObject({ neck: sizeSchema.describe('must pass the opening'), deep: sizeSchema.describe('must go into the depth') })
     .optional(),
   /** Its place in a mount chain: what it stands on, and what it offers to the next. */
-  joins: z.strictObject({ foot: joint.optional(), heads: z.array(joint).max(6) }).optional(),
-  moves: z.array(mover).max(4).optional(),
-  recess: recess.optional(),
+  joins: z.strictObject({ foot: jointSchema.optional(), heads: z.array(jointSchema).max(6) }).optional(),
+  moves: z.array(moverSchema).max(4).optional(),
+  recess: recessSchema.optional(),
   bridges: z
-    .strictObject({ least: size, most: size, over: size.describe('its ends stand out beyond the slots') })
+    .strictObject({ least: sizeSchema, most: sizeSchema, over: sizeSchema.describe('its ends stand out beyond the slots') })
     .optional()
     .describe('a bar that stands on two tracks: how far apart they may be, mm'),
   rods: z
     .strictObject({
       count: z.int().min(1).max(12),
-      depth: size.describe('of the tube, mm'),
+      depth: sizeSchema.describe('of the tube, mm'),
       lean: z.number().min(0).max(90).describe('degrees off the vertical'),
       out: z.number().min(-180).max(180).describe('which way it leans: 0 aft, 90 to port, −90 to starboard'),
-      butt: size.describe('how far the butt stands below the base, mm'),
+      butt: sizeSchema.describe('how far the butt stands below the base, mm'),
     })
     .optional(),
   light: z
-    .strictObject({ shows: z.enum(['all round', 'port', 'starboard', 'both sides', 'stern', 'dim']), w: offset })
+    .strictObject({ shows: z.enum(['all round', 'port', 'starboard', 'both sides', 'stern', 'dim']), w: offsetSchema })
     .optional(),
-  lens: z.strictObject({ w: offset, field: z.number().min(5).max(360).describe('degrees wide, about the heading') }).optional(),
+  lens: z
+    .strictObject({ w: offsetSchema, field: z.number().min(5).max(360).describe('degrees wide, about the heading') })
+    .optional(),
   sonar: z
-    .strictObject({ beam: z.enum(['down', 'side']), w: offset.describe('of its face; negative is below the base') })
+    .strictObject({ beam: z.enum(['down', 'side']), w: offsetSchema.describe('of its face; negative is below the base') })
     .optional(),
-  screen: z.strictObject({ w: offset, tilt: z.number().min(0).max(90).describe('degrees its face leans back') }).optional(),
+  screen: z.strictObject({ w: offsetSchema, tilt: z.number().min(0).max(90).describe('degrees its face leans back') }).optional(),
   heat: z.enum(['shade', 'any']).optional().describe('shade: it stops in the sun on a hot day'),
-  gives: budget.optional(),
-  takes: budget.optional(),
-  needs: z.array(kindOrPart).max(8).optional(),
-  excludes: z.array(kindOrPart).max(8).optional(),
-  replaces: z.array(kindOrPart).max(8).optional().describe('what comes off the boat for it: listed, bagged, given back'),
+  gives: budgetSchema.optional(),
+  takes: budgetSchema.optional(),
+  needs: z.array(kindOrPartSchema).max(8).optional(),
+  excludes: z.array(kindOrPartSchema).max(8).optional(),
+  replaces: z.array(kindOrPartSchema).max(8).optional().describe('what comes off the boat for it: listed, bagged, given back'),
   drains: z.boolean().optional().describe('water runs through it: it does not close a scupper'),
   afloat: z.enum(['floats', 'sinks']).optional().describe('what it does overboard by itself'),
-  usedAt: size.optional().describe('how far from its place it is used, mm: what a tether must allow'),
+  usedAt: sizeSchema.optional().describe('how far from its place it is used, mm: what a tether must allow'),
   reboards: z.enum(['strap', 'ladder', 'flip line']).optional(),
   spareFor: z.enum(['paddle', 'pedals', 'motor']).optional(),
   /** What its use pulls and pushes it with; the usual of its kind when left out. */
@@ -179,14 +181,14 @@ export const part = z.strictObject({
       toward: z.enum(['any', 'out', 'aft', 'side']),
     })
     .optional(),
-  clamps: z.strictObject({ least: size, most: size }).optional().describe('round rails it clamps on, diameter'),
+  clamps: z.strictObject({ least: sizeSchema, most: sizeSchema }).optional().describe('round rails it clamps on, diameter'),
   metal: z.enum(['stainless', 'aluminium', 'brass', 'plastic']).optional().describe('of its base'),
-  madeHole: size.optional().describe('diameter of the holes of its base as sold'),
-  opening: size.optional().describe('a hand gets into the hull through it: smaller side of the clear opening'),
+  madeHole: sizeSchema.optional().describe('diameter of the holes of its base as sold'),
+  opening: sizeSchema.optional().describe('a hand gets into the hull through it: smaller side of the clear opening'),
   /** The slot others ride in, of a track that is screwed on. */
-  slot: z.strictObject({ opening: size, depth: size, thread: z.string().max(12) }).optional(),
+  slot: z.strictObject({ opening: sizeSchema, depth: sizeSchema, thread: z.string().max(12) }).optional(),
   /** A part cut to length, or a track that others ride on. */
-  cutFrom: z.strictObject({ stock: id, length: size }).optional(),
+  cutFrom: z.strictObject({ stock: idSchema, length: sizeSchema }).optional(),
   lever: z.boolean().describe('loads with leverage: wants a plate when bolted through'),
   use: z.enum(['always', 'hourly', 'stopped', 'ashore']),
   draw: z
@@ -209,41 +211,41 @@ export const part = z.strictObject({
   priced: z.iso.date(),
   supplier: z.string().max(60),
   leadDays: z.int().min(0).max(365),
-  walk: z.strictObject({ en: walkText, fr: walkText }),
+  walk: z.strictObject({ en: walkTextSchema, fr: walkTextSchema }),
 });
-export type Part = z.infer<typeof part>;
+export type Part = z.infer<typeof partSchema>;
 
 /** Material sold by piece or length that follows from the plan. */
-export const consumable = z.strictObject({
-  id,
+export const consumableSchema = z.strictObject({
+  id: idSchema,
   name: z.string().min(1).max(80),
   french: z.string().min(1).max(80),
   unit: z.enum(['each', 'metre', 'cartridge']),
   priceCents: z.int().min(0).max(1_000_000),
   supplier: z.string().max(60),
 });
-export type Consumable = z.infer<typeof consumable>;
+export type Consumable = z.infer<typeof consumableSchema>;
 
 /** What the shop cuts parts and plates from: bars by length, boards by length and width. */
-export const stock = z.strictObject({
-  id,
+export const stockSchema = z.strictObject({
+  id: idSchema,
   name: z.string().min(1).max(80),
   kind: z.enum(['bar', 'board']),
-  length: size,
-  width: size.describe('of a board; nought for a bar'),
-  thickness: size.describe('of a board'),
+  length: sizeSchema,
+  width: sizeSchema.describe('of a board; nought for a bar'),
+  thickness: sizeSchema.describe('of a board'),
   priceCents: z.int().min(0).max(1_000_000),
 });
-export type Stock = z.infer<typeof stock>;
+export type Stock = z.infer<typeof stockSchema>;
 
-export const catalog = z.strictObject({
+export const catalogSchema = z.strictObject({
   format: z.literal('plain-cleat/catalog'),
   revision: z.int().min(1),
-  parts: z.array(part).max(20_000),
-  consumables: z.array(consumable).max(2000),
-  stocks: z.array(stock).max(200).optional(),
+  parts: z.array(partSchema).max(20_000),
+  consumables: z.array(consumableSchema).max(2000),
+  stocks: z.array(stockSchema).max(200).optional(),
 });
-export type Catalog = z.infer<typeof catalog>;
+export type Catalog = z.infer<typeof catalogSchema>;
 
 /** Whether clocks know a time zone by this name. */
 function isTimeZone(name: string): boolean {
@@ -255,7 +257,7 @@ function isTimeZone(name: string): boolean {
 }
 
 /** A shop's own settings: what it charges, how it works, what it deems enough. */
-export const shopSettings = z.strictObject({
+export const shopSettingsSchema = z.strictObject({
   revision: z.int().min(1),
   name: z.string().min(1).max(80),
   place: z.string().max(120),
@@ -268,10 +270,10 @@ export const shopSettings = z.strictObject({
     centsPerHour: z.int().min(0).max(100_000),
     setUpMinutes: z.number().min(0).max(600),
     /** Minutes a mount, by method, without its holes. */
-    mount: z.record(hold, minutes),
+    mount: z.record(holdSchema, minutesSchema),
     holeMinutes: z.number().min(0).max(120),
     plateMinutes: z.number().min(0).max(240),
-    runMinutesPerMetre: z.strictObject({ inside: minutes, outside: minutes }),
+    runMinutesPerMetre: z.strictObject({ inside: minutesSchema, outside: minutesSchema }),
     terminationMinutes: z.number().min(0).max(120),
     circuitTestMinutes: z.number().min(0).max(120),
     awkward: z.number().min(1).max(5).describe('factor where nothing reaches behind'),
@@ -301,7 +303,7 @@ export const shopSettings = z.strictObject({
   holding: z.strictObject({
     shock: z.number().min(1).max(10).describe('factor on the working pull'),
     rock: z.number().min(0.1).max(20).describe('a base may rock so far under its working pull, degrees'),
-    habit: z.array(hold).max(HOLDS.length).describe('which way the shop prefers of equals, first first'),
+    habit: z.array(holdSchema).max(HOLDS.length).describe('which way the shop prefers of equals, first first'),
     sealant: z.enum(['neutral-cure silicone', 'marine adhesive', 'butyl tape']),
     nut: z.enum(['lock', 'plain']).describe('what goes on behind: a nut that locks itself, or a plain one'),
     spares: z.number().min(0).max(1).describe('share of fasteners picked over what the plan counts'),
@@ -313,7 +315,12 @@ export const shopSettings = z.strictObject({
   }),
   wiring: z.strictObject({
     standard: z.enum(['E-11', 'ISO 10133']),
-    dropPercent: z.strictObject({ electronics: percent, lights: percent, motor: percent, other: percent }),
+    dropPercent: z.strictObject({
+      electronics: percentSchema,
+      lights: percentSchema,
+      motor: percentSchema,
+      other: percentSchema,
+    }),
     leastAwg: z.strictObject({ motor: z.int().min(2).max(18), other: z.int().min(2).max(18) }),
     /** Others' wires that run in the same bundle; 1 means a pair alone. */
     conductorsInBundle: z.int().min(1).max(40),
@@ -331,8 +338,10 @@ export const shopSettings = z.strictObject({
   limits: z.strictObject({
     cast: z.number().min(0).max(2000).describe('what hangs from a rod tip, mm'),
     astern: z.number().min(0).max(90).describe('a sidearm cast stops this short of dead astern, degrees'),
-    standing: length.describe('side of the clear square a stander wants, mm'),
-    rods: z.strictObject({ light: count, usual: count, large: count }).describe('rods a hull carries comfortably'),
+    standing: lengthSchema.describe('side of the clear square a stander wants, mm'),
+    rods: z
+      .strictObject({ light: countSchema, usual: countSchema, large: countSchema })
+      .describe('rods a hull carries comfortably'),
     list: z.number().min(0).max(1).describe('share of the gear weight to one side that is too much'),
     stern: z
       .number()
@@ -343,21 +352,21 @@ export const shopSettings = z.strictObject({
     aloneKg: z.number().min(1).max(200).describe('what one person lifts to a roof'),
     tubeDeep: z.number().min(0).max(1).describe('least share of the rod’s handle that stands in its tube'),
     screen: z.number().min(0).max(180).describe('degrees off its face at which a screen can still be read'),
-    handle: length.describe('length of a rod’s handle, mm'),
+    handle: lengthSchema.describe('length of a rod’s handle, mm'),
     sailing: z.number().min(0).max(45).describe('degrees a side-looking beam needs clear under the hull'),
   }),
   /** Lists of rules the shop keeps for the events its owners go to. */
   rules: z
     .array(
       z.strictObject({
-        id,
+        id: idSchema,
         name: z.string().min(1).max(80),
         rules: z
           .array(
             z.discriminatedUnion('rule', [
               z.strictObject({
                 rule: z.literal('aboard'),
-                what: kindOrPart,
+                what: kindOrPartSchema,
                 reach: z.enum(['anywhere', 'half turn', 'at hand']),
                 says: z.string().min(1).max(120),
               }),
@@ -373,4 +382,4 @@ export const shopSettings = z.strictObject({
   cureHours: z.number().min(0).max(240),
   quoteDays: z.int().min(1).max(365),
 });
-export type ShopSettings = z.infer<typeof shopSettings>;
+export type ShopSettings = z.infer<typeof shopSettingsSchema>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { shopSettings } from '../catalog';
+import { shopSettingsSchema } from '../catalog';
 import { calculation, SOURCES } from '../units';
 import { toleranceBudget } from './behind';
 import { bitFor } from './bits';
@@ -15,7 +15,7 @@ export const bitSize = calculation(
 export const tolerance = calculation(
   'tolerance',
   'How far a hole may be off, by root of squares',
-  shopSettings.shape.drilling.pick({ tape: true, hull: true, wander: true }),
+  shopSettingsSchema.shape.drilling.pick({ tape: true, hull: true, wander: true }),
   [SOURCES.shop],
   (d) => ({ mm: toleranceBudget(d) }),
 );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fairHull, hullModel } from '../hull';
+import { fairHull, hullModelSchema } from '../hull';
 import { calculation, SOURCES } from '../units';
 import { floatBy, FRESH_WATER, slicesOf, stabilityOf, trimDegrees, waterAt } from './floating';
 
@@ -14,7 +14,7 @@ export const floating = calculation(
   'floating',
   'Sinkage and trim of a hull under weights at their places, with its balance figures',
   z.strictObject({
-    hull: hullModel,
+    hull: hullModelSchema,
     masses: z.array(mass).min(1).max(500),
     density: z.number().min(900).max(1100).default(FRESH_WATER),
   }),

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
 import { homography, trust } from './photo';
-import { benchReading, fairReadings } from './readings';
+import { benchReadingSchema, fairReadings } from './readings';
 import { findDatum, placeOfReading, reading } from './datum';
-import { hullModel } from './schema';
+import { hullModelSchema } from './schema';
 import { fairHull } from './surface';
 
 const coordinate = z.number().min(-2000).max(10_000);
-const hull = hullModel;
+const hull = hullModelSchema;
 const run = z.enum(['taut', 'centre', 'gunwale']);
 
 export const gunwaleArc = calculation(
@@ -64,7 +64,7 @@ export const fairStations = calculation(
   'fair-stations',
   'Bench readings faired into stations, with the readings that look wrong',
   z.strictObject({
-    readings: z.array(benchReading).min(4).max(60),
+    readings: z.array(benchReadingSchema).min(4).max(60),
     fullness: z.number().min(1).max(20).default(5),
     flare: z.number().min(0).max(0.9).default(0.25),
   }),

@@ -8,7 +8,7 @@ import {
   findDatum,
   hookAt,
   type HullModel,
-  hullModel,
+  hullModelSchema,
   integrate,
   invert,
   monotone,
@@ -160,7 +160,7 @@ describe('hull surface', () => {
     expect(hull.spot(1400, 600).off).toBeTrue();
   });
 
-  it('accepts its own model', () => expect(hullModel.safeParse(TOLVANE).success).toBeTrue());
+  it('accepts its own model', () => expect(hullModelSchema.safeParse(TOLVANE).success).toBeTrue());
 });
 
 describe('the tape', () => {

@@ -6,14 +6,14 @@ import type { Station } from './schema';
 import { chordParameters } from './surface';
 
 /** What was measured on the bench at one place along the boat, mm. */
-export const benchReading = z.strictObject({
+export const benchReadingSchema = z.strictObject({
   x: z.number().min(0).max(10_000).describe('aft of the bow tip'),
   port: z.number().min(0).max(2000).describe('centre line to the port gunwale edge'),
   starboard: z.number().min(0).max(2000).describe('centre line to the starboard gunwale edge'),
   gunwale: z.number().min(0).max(2000).describe('height of the gunwale over the lowest keel point'),
   keel: z.number().min(0).max(2000).describe('height of the keel over its lowest point'),
 });
-export type BenchReading = z.infer<typeof benchReading>;
+export type BenchReading = z.infer<typeof benchReadingSchema>;
 
 /** What is wrong with a list of readings, by row and column, in words that say what would be right. */
 export interface ReadingFault {

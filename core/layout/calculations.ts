@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
-import { fairHull, hullModel } from '../hull';
+import { fairHull, hullModelSchema } from '../hull';
 import { planOverlap } from './overlap';
 import { reachOf } from './reach';
 import { floorGrid, standingRoom } from './standing';
@@ -45,7 +45,7 @@ export const reachFromSeat = calculation(
 export const roomToStand = calculation(
   'room-to-stand',
   'The largest clear, level deck of an empty hull',
-  z.strictObject({ hull: hullModel }),
+  z.strictObject({ hull: hullModelSchema }),
   [SOURCES.closedForm],
   ({ hull }) => {
     const grid = floorGrid(fairHull(hull));

@@ -1,6 +1,6 @@
 import { entryOf } from './entry-of';
 import { type Change, type Edit, editsOf, singleChanges, type SimpleChange } from './change';
-import { fitting, PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
+import { fittingSchema, PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
 
 export interface Applied {
   readonly plan: Plan;
@@ -82,7 +82,9 @@ function without(holder: Json, key: string): Json {
 }
 
 const RECORDS = ['letters', ...Object.keys(PLAN_LIMITS)];
-const OPTIONAL = Object.entries(fitting.shape).flatMap(([field, schema]) => (schema.safeParse(undefined).success ? [field] : []));
+const OPTIONAL = Object.entries(fittingSchema.shape).flatMap(([field, schema]) =>
+  schema.safeParse(undefined).success ? [field] : [],
+);
 
 /** Entries of records and optional fields of a fitting are gone when set to null; plain fields keep the null. */
 function mayBeAbsent(path: readonly string[]): boolean {

@@ -1,22 +1,22 @@
 import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
-import { fitting, type Fitting, type Place, type Plan } from './plan';
+import { fittingSchema, type Fitting, type Place, type Plan } from './plan';
 
-const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
+const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
 
 /**
  * A small rig of its own, built once and kept in the shop's library: a crate with its tubes, a lift-out
  * pod, a console, a battery box, a camera pole. Everything in it stands on its base.
  */
-export const assembly = z.strictObject({
-  id: key,
+export const assemblySchema = z.strictObject({
+  id: keySchema,
   name: z.string().trim().min(1, 'call it something').max(80),
   version: z.int().min(1),
-  base: key.describe('the fitting all others stand on'),
-  fittings: z.record(key, fitting),
+  base: keySchema.describe('the fitting all others stand on'),
+  fittings: z.record(keySchema, fittingSchema),
 });
-export type Assembly = z.infer<typeof assembly>;
+export type Assembly = z.infer<typeof assemblySchema>;
 
 /** The fittings that stand on one, and on those, nearest first; itself leading. */
 export function standingOn(plan: Pick<Plan, 'fittings'>, base: string): string[] {

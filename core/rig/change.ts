@@ -1,24 +1,24 @@
 import { z } from 'zod';
 import {
-  acceptance,
-  brief,
-  fitting,
+  acceptanceSchema,
+  briefSchema,
+  fittingSchema,
   type Fitting,
-  mount,
-  photo,
-  place,
-  plan,
+  mountSchema,
+  photoSchema,
+  placeSchema,
+  planSchema,
   type Plan,
-  rigSet,
-  run,
+  rigSetSchema,
+  runSchema,
   SCUPPER_PLANS,
-  stowed,
+  stowedSchema,
   SUPPLIERS,
-  tape,
-  wish,
+  tapeSchema,
+  wishSchema,
 } from './plan';
 
-const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
+const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
 
 /** Where in the plan a change sets a value: `fittings`, the fitting, `place`. */
 type Path = readonly string[];
@@ -38,66 +38,67 @@ const row = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T, path:
 
 /** What a change of one field expects to find (`from`), and what it puts there (`to`). */
 const fromTo = <T extends z.ZodType>(value: T) => ({ from: value, to: value });
-const item = key.describe('the fitting');
+const itemSchema = keySchema.describe('the fitting');
 
 /** A verb that sets one field of a fitting. */
 const ofItem = <K extends string, T extends z.ZodType>(kind: K, field: keyof Fitting, value: T) =>
-  row(kind, { item, ...fromTo(value) }, (about) => ['fittings', about.item ?? '', field]);
+  row(kind, { item: itemSchema, ...fromTo(value) }, (about) => ['fittings', about.item ?? '', field]);
 
 /** A verb that sets one entry of a list of the plan, named by one of its own fields; null is no entry. */
 const entry = <K extends string, N extends string, T extends z.ZodType>(kind: K, list: keyof Plan, by: N, value: T) =>
-  row(kind, { [by]: key, ...fromTo(value.nullable()) } as Record<N, typeof key> & FromTo<z.ZodNullable<T>>, (about) => [
-    list,
-    about[by] ?? '',
-  ]);
+  row(
+    kind,
+    { [by]: keySchema, ...fromTo(value.nullable()) } as Record<N, typeof keySchema> & FromTo<z.ZodNullable<T>>,
+    (about) => [list, about[by] ?? ''],
+  );
 type FromTo<T extends z.ZodType> = ReturnType<typeof fromTo<T>>;
 
 /** Every verb: what it carries, and the one field of the plan that it sets. */
 const VERBS = [
-  row('placeItem', { item, to: fitting }, ({ item = '' }) => ['fittings', item]),
-  row('takeOffItem', { item, from: fitting }, ({ item = '' }) => ['fittings', item]),
-  ofItem('slideItem', 'place', place),
-  ofItem('liftItem', 'lift', fitting.shape.lift),
-  row('slideInSet', { item, set: key, ...fromTo(place.nullable()) }, ({ item = '', set = '' }) => [
+  row('placeItem', { item: itemSchema, to: fittingSchema }, ({ item = '' }) => ['fittings', item]),
+  row('takeOffItem', { item: itemSchema, from: fittingSchema }, ({ item = '' }) => ['fittings', item]),
+  ofItem('slideItem', 'place', placeSchema),
+  ofItem('liftItem', 'lift', fittingSchema.shape.lift),
+  row('slideInSet', { item: itemSchema, set: keySchema, ...fromTo(placeSchema.nullable()) }, ({ item = '', set = '' }) => [
     'fittings',
     item,
     'elsewhere',
     set,
   ]),
-  ofItem('joinSets', 'sets', z.array(key).max(20).nullable()),
+  ofItem('joinSets', 'sets', z.array(keySchema).max(20).nullable()),
   ofItem('leanItem', 'lean', z.number().min(-90).max(90).nullable()),
-  ofItem('groupItem', 'group', key.nullable()),
+  ofItem('groupItem', 'group', keySchema.nullable()),
   ofItem('lockItem', 'locked', z.literal(true).nullable()),
-  ofItem('swapItem', 'swap', key.nullable()),
-  ofItem('tetherItem', 'tether', fitting.shape.tether.unwrap().nullable()),
+  ofItem('swapItem', 'swap', keySchema.nullable()),
+  ofItem('tetherItem', 'tether', fittingSchema.shape.tether.unwrap().nullable()),
   ofItem('floatItem', 'float', z.literal(true).nullable()),
   ofItem('travelItem', 'travels', z.literal(true).nullable()),
-  ofItem('cutTrack', 'length', fitting.shape.length.unwrap().nullable()),
-  ofItem('reuseHoles', 'uses', fitting.shape.uses.unwrap().nullable()),
-  ofItem('renewItem', 'of', fitting.shape.of.unwrap().nullable()),
-  entry('nameSet', 'sets', 'set', rigSet),
-  entry('stowThing', 'stowage', 'thing', stowed),
-  entry('keepPhoto', 'photos', 'photo', photo),
+  ofItem('cutTrack', 'length', fittingSchema.shape.length.unwrap().nullable()),
+  ofItem('reuseHoles', 'uses', fittingSchema.shape.uses.unwrap().nullable()),
+  ofItem('renewItem', 'of', fittingSchema.shape.of.unwrap().nullable()),
+  entry('nameSet', 'sets', 'set', rigSetSchema),
+  entry('stowThing', 'stowage', 'thing', stowedSchema),
+  entry('keepPhoto', 'photos', 'photo', photoSchema),
   entry('planScupper', 'scuppers', 'scupper', z.enum(SCUPPER_PLANS)),
-  ofItem('chooseMount', 'mount', mount),
+  ofItem('chooseMount', 'mount', mountSchema),
   ofItem('supplyItem', 'suppliedBy', z.enum(SUPPLIERS)),
-  ofItem('noteItem', 'note', fitting.shape.note),
-  entry('routeRun', 'runs', 'run', run),
-  entry('writeWish', 'wishes', 'wish', wish),
+  ofItem('noteItem', 'note', fittingSchema.shape.note),
+  entry('routeRun', 'runs', 'run', runSchema),
+  entry('writeWish', 'wishes', 'wish', wishSchema),
   // Each answer that it gives is a field of its own.
-  row('answerBrief', fromTo(brief.partial()), () => ['brief']),
-  row('acceptFinding', { finding: z.string().max(160), ...fromTo(acceptance.nullable()) }, ({ finding = '' }) => [
+  row('answerBrief', fromTo(briefSchema.partial()), () => ['brief']),
+  row('acceptFinding', { finding: z.string().max(160), ...fromTo(acceptanceSchema.nullable()) }, ({ finding = '' }) => [
     'accepted',
     finding,
   ]),
-  row('hookTape', fromTo(tape), () => ['tape']),
-  row('nameRig', fromTo(plan.shape.title), () => ['title']),
-  row('promiseRig', fromTo(plan.shape.promised), () => ['promised']),
+  row('hookTape', fromTo(tapeSchema), () => ['tape']),
+  row('nameRig', fromTo(planSchema.shape.title), () => ['title']),
+  row('promiseRig', fromTo(planSchema.shape.promised), () => ['promised']),
   row('adoptRevision', { pin: z.enum(['hull', 'catalog', 'shop']), ...fromTo(z.int().min(1)) }, ({ pin = '' }) =>
     pin === 'hull' ? ['pins', 'hull', 'revision'] : ['pins', pin],
   ),
-  row('freezeLetters', fromTo(plan.shape.letters), () => ['letters']),
-  row('letterItem', { item, ...fromTo(z.string().min(1).max(4).nullable()) }, ({ item = '' }) => ['letters', item]),
+  row('freezeLetters', fromTo(planSchema.shape.letters), () => ['letters']),
+  row('letterItem', { item: itemSchema, ...fromTo(z.string().min(1).max(4).nullable()) }, ({ item = '' }) => ['letters', item]),
 ] as const;
 
 type SchemasOf<Rows extends readonly { readonly schema: z.ZodType }[]> = {
@@ -105,15 +106,15 @@ type SchemasOf<Rows extends readonly { readonly schema: z.ZodType }[]> = {
 };
 const simple = VERBS.map((v) => v.schema) as unknown as SchemasOf<typeof VERBS>;
 
-const simpleChange = z.discriminatedUnion('kind', simple);
-export type SimpleChange = z.infer<typeof simpleChange>;
+const simpleChangeSchema = z.discriminatedUnion('kind', simple);
+export type SimpleChange = z.infer<typeof simpleChangeSchema>;
 
 /** Everything a person can do to a plan, in the trade's verbs, one per gesture. */
-export const change = z.discriminatedUnion('kind', [
+export const changeSchema = z.discriminatedUnion('kind', [
   ...simple,
-  row('together', { changes: z.array(simpleChange).min(1).max(100) }, () => []).schema,
+  row('together', { changes: z.array(simpleChangeSchema).min(1).max(100) }, () => []).schema,
 ]);
-export type Change = z.infer<typeof change>;
+export type Change = z.infer<typeof changeSchema>;
 
 /** The single changes a change is made of, in their order. */
 export const singleChanges = (c: Change): readonly SimpleChange[] => (c.kind === 'together' ? c.changes : [c]);

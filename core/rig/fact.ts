@@ -1,19 +1,19 @@
 import { z } from 'zod';
 
-const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9.-]{0,79}$/, 'letters, digits, dots and hyphens');
-const words = z.string().max(400);
+const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9.-]{0,79}$/, 'letters, digits, dots and hyphens');
+const wordsSchema = z.string().max(400);
 
 const fact = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T) =>
   z.strictObject({
     id: z.uuid().describe('made by the client; sent twice, kept once'),
     kind: z.literal(kind),
-    rig: key.nullable().describe('the plan it happened under'),
+    rig: keySchema.nullable().describe('the plan it happened under'),
     deviceTime: z.iso.datetime(),
     ...shape,
   });
 
 /** What the rigger measured. The coordinates follow from it and are never stored in its place. */
-export const measured = z.strictObject({
+export const measuredSchema = z.strictObject({
   hullRevision: z.int().min(1),
   datum: z.string().max(80),
   run: z.enum(['taut', 'centre', 'gunwale']),
@@ -29,64 +29,78 @@ export const measured = z.strictObject({
     .describe('where the plan had it, x: settles which of two places that read alike it is'),
   towards: z.enum(['aft', 'forward']).optional().describe('which way the tape ran; aft but for the stern when left out'),
 });
-export type Measured = z.infer<typeof measured>;
+export type Measured = z.infer<typeof measuredSchema>;
 
 /** What happened on the real boat. Never changed, corrected only by a later fact. */
-export const newFact = z.discriminatedUnion('kind', [
+export const newFactSchema = z.discriminatedUnion('kind', [
   fact('holeDrilled', {
-    hole: key,
+    hole: keySchema,
     label: z.string().max(8),
     bit: z.number().min(1).max(80),
-    measured,
+    measured: measuredSchema,
     elsewhere: z.boolean(),
-    photo: key.optional(),
+    photo: keySchema.optional(),
   }),
-  fact('holeFound', { hole: key, label: z.string().max(8), bit: z.number().min(1).max(200), measured, says: words }),
+  fact('holeFound', {
+    hole: keySchema,
+    label: z.string().max(8),
+    bit: z.number().min(1).max(200),
+    measured: measuredSchema,
+    says: wordsSchema,
+  }),
   fact('holeOpened', {
     of: z.uuid().describe('the fact the hole was kept by'),
     bit: z.number().min(1).max(80),
-    photo: key.optional(),
+    photo: keySchema.optional(),
   }),
-  fact('holeAbandoned', { hole: key, why: words.min(1), photo: key.optional() }),
+  fact('holeAbandoned', { hole: keySchema, why: wordsSchema.min(1), photo: keySchema.optional() }),
   fact('readingTaken', {
     from: z.string().max(80).describe('the hook'),
     to: z.string().max(80).describe('what was measured to'),
     run: z.enum(['taut', 'centre', 'gunwale']),
     reading: z.number().min(1).max(12_000).describe('mm on the tape'),
   }),
-  fact('layoutAgreed', { name: z.string().trim().min(1).max(120), photo: key.nullable() }),
+  fact('layoutAgreed', { name: z.string().trim().min(1).max(120), photo: keySchema.nullable() }),
   fact('barMeasured', {
     paper: z.enum(['A4', 'LETTER']),
     bar: z.enum(['100 mm', '4 in']),
     reading: z.number().min(1).max(500).describe('mm on the rule'),
   }),
-  fact('holePlugged', { hole: key, with: words.min(1) }),
-  fact('fastenerSubstituted', { fitting: key, with: words.min(1), why: words.min(1), photo: key.optional() }),
-  fact('stepDone', { step: key }),
-  fact('gatePassed', { step: key.describe('the step, or drill for what stands before the first hole'), why: words.min(3) }),
-  fact('gateAsked', { step: key.describe('the step a manager is asked to let pass'), why: words.min(3) }),
+  fact('holePlugged', { hole: keySchema, with: wordsSchema.min(1) }),
+  fact('fastenerSubstituted', {
+    fitting: keySchema,
+    with: wordsSchema.min(1),
+    why: wordsSchema.min(1),
+    photo: keySchema.optional(),
+  }),
+  fact('stepDone', { step: keySchema }),
+  fact('gatePassed', {
+    step: keySchema.describe('the step, or drill for what stands before the first hole'),
+    why: wordsSchema.min(3),
+  }),
+  fact('gateAsked', { step: keySchema.describe('the step a manager is asked to let pass'), why: wordsSchema.min(3) }),
   fact('acceptanceAsked', {
     finding: z.string().max(160).describe('the finding a manager is asked to accept'),
-    why: words.min(3),
+    why: wordsSchema.min(3),
   }),
-  fact('minutesBooked', { step: key, minutes: z.number().min(0.5).max(1440) }),
-  fact('stopShown', { stop: key }),
-  fact('snagNoted', { stop: key, says: words.min(1) }),
+  fact('minutesBooked', { step: keySchema, minutes: z.number().min(0.5).max(1440) }),
+  fact('stopShown', { stop: keySchema }),
+  fact('snagNoted', { stop: keySchema, says: wordsSchema.min(1) }),
   fact('signed', {
     name: z.string().min(1).max(120),
-    open: z.array(key).max(400).optional().describe('steps still open that they accept by name'),
+    open: z.array(keySchema).max(400).optional().describe('steps still open that they accept by name'),
     for: z.string().max(40).optional().describe('what was signed for, as a fingerprint'),
     drawing: z
       .string()
       .max(200_000)
       .regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address'),
   }),
-  fact('tookBack', { fact: z.uuid(), why: words }),
+  fact('tookBack', { fact: z.uuid(), why: wordsSchema }),
 ]);
-export type NewFact = z.infer<typeof newFact>;
+export type NewFact = z.infer<typeof newFactSchema>;
 
 /** A fact as kept: with who and the server's time. */
-export const keptFact = z.intersection(newFact, z.object({ by: z.string().max(80), serverTime: z.iso.datetime() }));
+export const keptFactSchema = z.intersection(newFactSchema, z.object({ by: z.string().max(80), serverTime: z.iso.datetime() }));
 export type Fact = NewFact & { readonly by: string; readonly serverTime: string };
 
 /** What each kind of fact tells, for people. */

@@ -1,34 +1,34 @@
 import { z } from 'zod';
 import { HOLDS } from '../catalog';
 
-const key = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
-const coordinate = z.number().min(-2000).max(10_000);
-const heading = z.number().min(-360).max(360).describe('degrees, 0 looks aft, positive turns to port seen from above');
+const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
+const coordinateSchema = z.number().min(-2000).max(10_000);
+const headingSchema = z.number().min(-360).max(360).describe('degrees, 0 looks aft, positive turns to port seen from above');
 
 /** Where a fitting stands. */
-export const place = z.discriminatedUnion('on', [
-  z.strictObject({ on: z.literal('deck'), x: coordinate, y: coordinate, heading }),
-  z.strictObject({ on: z.literal('track'), track: key, x: coordinate, heading }),
-  z.strictObject({ on: z.literal('insert'), insert: key, heading }),
-  z.strictObject({ on: z.literal('scupper'), scupper: key, heading }),
-  z.strictObject({ on: z.literal('plate'), plate: key.describe('a plate the maker drilled'), heading }),
-  z.strictObject({ on: z.literal('rail'), rail: key, x: coordinate, heading }),
+export const placeSchema = z.discriminatedUnion('on', [
+  z.strictObject({ on: z.literal('deck'), x: coordinateSchema, y: coordinateSchema, heading: headingSchema }),
+  z.strictObject({ on: z.literal('track'), track: keySchema, x: coordinateSchema, heading: headingSchema }),
+  z.strictObject({ on: z.literal('insert'), insert: keySchema, heading: headingSchema }),
+  z.strictObject({ on: z.literal('scupper'), scupper: keySchema, heading: headingSchema }),
+  z.strictObject({ on: z.literal('plate'), plate: keySchema.describe('a plate the maker drilled'), heading: headingSchema }),
+  z.strictObject({ on: z.literal('rail'), rail: keySchema, x: coordinateSchema, heading: headingSchema }),
   z.strictObject({
     on: z.literal('fitting'),
-    fitting: key.describe('the fitting it stands on: it moves with that'),
-    u: coordinate.describe('aft of its middle, in its own frame, mm'),
-    v: coordinate.describe('to starboard of its middle, mm'),
-    heading,
+    fitting: keySchema.describe('the fitting it stands on: it moves with that'),
+    u: coordinateSchema.describe('aft of its middle, in its own frame, mm'),
+    v: coordinateSchema.describe('to starboard of its middle, mm'),
+    heading: headingSchema,
   }),
   z.strictObject({
     on: z.literal('side'),
     side: z.enum(['port', 'starboard']),
-    x: coordinate,
+    x: coordinateSchema,
     down: z.number().min(0).max(2000).describe('down from the gunwale edge, mm'),
   }),
 ]);
 
-export const mount = z.strictObject({
+export const mountSchema = z.strictObject({
   hold: z.enum(HOLDS),
   plate: z.boolean().describe('backing plate behind a through-bolted base'),
   reason: z.string().max(200).describe('why the rigger overruled the advice, or empty'),
@@ -36,24 +36,24 @@ export const mount = z.strictObject({
 
 export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
 
-export const fitting = z.strictObject({
-  part: key,
-  place,
+export const fittingSchema = z.strictObject({
+  part: keySchema,
+  place: placeSchema,
   lift: z.number().min(0).max(1500).describe('raised over its surface on a riser, mm'),
-  mount,
+  mount: mountSchema,
   suppliedBy: z.enum(SUPPLIERS),
   note: z.string().max(400),
   lean: z.number().min(-90).max(90).optional().describe('degrees its rods or mast lean more than the part itself'),
   /** The sets it belongs to; every set when left out. */
-  sets: z.array(key).max(20).optional(),
+  sets: z.array(keySchema).max(20).optional(),
   /** Where it stands in a set that has it elsewhere. */
-  elsewhere: z.record(key, place).optional(),
-  group: key.optional().describe('fittings of one group move as one'),
+  elsewhere: z.record(keySchema, placeSchema).optional(),
+  group: keySchema.optional().describe('fittings of one group move as one'),
   locked: z.boolean().optional().describe('stays where it is until unlocked'),
-  swap: key.optional().describe('shares a plate with the others of this name: one at a time'),
+  swap: keySchema.optional().describe('shares a plate with the others of this name: one at a time'),
   tether: z
     .strictObject({
-      to: key.nullable().describe('the fitting that holds it; null is the hull beside it'),
+      to: keySchema.nullable().describe('the fitting that holds it; null is the hull beside it'),
       length: z.number().min(0).max(6000),
     })
     .optional(),
@@ -63,24 +63,24 @@ export const fitting = z.strictObject({
   /** Old holes of the hull that its own holes, counted from 1, use again: the fact of each. */
   uses: z.record(z.string().regex(/^\d{1,2}$/), z.uuid()).optional(),
   of: z
-    .strictObject({ assembly: key, version: z.int().min(1) })
+    .strictObject({ assembly: keySchema, version: z.int().min(1) })
     .optional()
     .describe('the assembly it is the base of'),
 });
 
-export const waypoint = z.discriminatedUnion('at', [
-  z.strictObject({ at: z.literal('lane'), x: coordinate }),
-  z.strictObject({ at: z.literal('point'), x: coordinate, y: coordinate }),
+export const waypointSchema = z.discriminatedUnion('at', [
+  z.strictObject({ at: z.literal('lane'), x: coordinateSchema }),
+  z.strictObject({ at: z.literal('point'), x: coordinateSchema, y: coordinateSchema }),
 ]);
 
 export const LANES = ['inside port', 'inside starboard', 'outside port', 'outside starboard'] as const;
 
 /** A two-wire feed from a battery to a load. */
-export const run = z.strictObject({
-  from: key.describe('fitting that feeds it'),
-  to: key.describe('fitting that draws'),
+export const runSchema = z.strictObject({
+  from: keySchema.describe('fitting that feeds it'),
+  to: keySchema.describe('fitting that draws'),
   lane: z.enum(LANES),
-  via: z.array(waypoint).max(40),
+  via: z.array(waypointSchema).max(40),
   awg: z.int().min(2).max(18).nullable().describe('null lets the core choose the gauge'),
 });
 
@@ -91,7 +91,7 @@ export const WORK = ['survey', 'handline', 'rods', 'camera', 'camping', 'guiding
 export const PROPULSION = ['paddle', 'pedals', 'motor'] as const;
 export const CARRIES = ['cooler', 'crate', 'dog', 'child', 'camera', 'screens'] as const;
 
-export const brief = z.strictObject({
+export const briefSchema = z.strictObject({
   waters: choice(WATERS),
   work: choice(WORK),
   stature: z.number().min(1000).max(2300).describe('mm'),
@@ -125,18 +125,18 @@ export const brief = z.strictObject({
   rodLength: z.number().min(500).max(5000).describe('mm'),
   leash: z.enum(['always', 'declined']),
   backUp: choice(PROPULSION).describe('what else can bring them home'),
-  rules: z.array(key).max(10).describe('lists of event rules the rig is checked against'),
+  rules: z.array(keySchema).max(10).describe('lists of event rules the rig is checked against'),
   later: z.string().max(1000).describe('what the owner plans for later'),
   ownGear: z.string().max(1000),
   forgotten: z.boolean().optional().describe('the owner asked to be forgotten: the body figures are nobody’s'),
 });
 
 /** A named set of the same rig: all-day, trolling, guest, travel. */
-export const rigSet = z.strictObject({ name: z.string().trim().min(1).max(40), order: z.int().min(0).max(99) });
+export const rigSetSchema = z.strictObject({ name: z.string().trim().min(1).max(40), order: z.int().min(0).max(99) });
 
 /** A thing stowed inside the boat or on the paddler, or a place kept for later. */
-export const stowed = z.strictObject({
-  in: key.describe('the compartment'),
+export const stowedSchema = z.strictObject({
+  in: keySchema.describe('the compartment'),
   what: z.string().trim().min(1, 'say what goes in there').max(120),
   kg: z.number().min(0).max(100),
   litres: z.number().min(0).max(500),
@@ -146,26 +146,26 @@ export const stowed = z.strictObject({
 });
 
 /** A photo of the owner's; its bytes are kept beside the plan. */
-export const photo = z.strictObject({
+export const photoSchema = z.strictObject({
   name: z.string().max(120),
   width: z.int().min(1).max(20_000),
   height: z.int().min(1).max(20_000),
-  x: coordinate.nullable().describe('where along the boat it belongs'),
+  x: coordinateSchema.nullable().describe('where along the boat it belongs'),
   caption: z.string().max(200),
 });
 
 export const SCUPPER_PLANS = ['open', 'plugged'] as const;
 
-export const wish = z.strictObject({
+export const wishSchema = z.strictObject({
   text: z.string().min(1).max(200),
-  part: key.nullable().describe('the part it was matched to, or null'),
+  part: keySchema.nullable().describe('the part it was matched to, or null'),
   count: z.int().min(1).max(999).optional(),
   cents: z.int().min(0).max(100_000_000).optional().describe("the owner's own price"),
 });
 
-export const tape = z.strictObject({ datum: z.string().max(80), run: z.enum(['taut', 'centre', 'gunwale']) });
+export const tapeSchema = z.strictObject({ datum: z.string().max(80), run: z.enum(['taut', 'centre', 'gunwale']) });
 
-export const acceptance = z.strictObject({
+export const acceptanceSchema = z.strictObject({
   reason: z.string().min(3).max(400),
   by: z.string().max(80),
   severity: z.enum(['stop', 'look', 'note']).optional().describe('what it was when it was accepted'),
@@ -191,49 +191,49 @@ export function tooMany(list: keyof typeof PLAN_LIMITS, entries: object): string
 }
 
 const limited = <T extends z.ZodType>(list: keyof typeof PLAN_LIMITS, of: T) =>
-  z.record(list === 'accepted' ? z.string().max(160) : key, of).superRefine((entries, check) => {
+  z.record(list === 'accepted' ? z.string().max(160) : keySchema, of).superRefine((entries, check) => {
     const says = tooMany(list, entries);
     if (says) check.addIssue({ code: 'custom', message: says });
   });
 
 /** What we mean to do. Facts never stand in here. */
-export const plan = z.strictObject({
-  id: key,
+export const planSchema = z.strictObject({
+  id: keySchema,
   title: z.string().min(1).max(120),
   opened: z.iso.date(),
   promised: z.iso.date().nullable(),
   pins: z.strictObject({
-    hull: z.strictObject({ id: key, revision: z.int().min(1) }),
+    hull: z.strictObject({ id: keySchema, revision: z.int().min(1) }),
     catalog: z.int().min(1),
     shop: z.int().min(1),
   }),
-  brief,
-  tape,
-  fittings: limited('fittings', fitting),
-  runs: limited('runs', run),
-  wishes: limited('wishes', wish),
-  sets: limited('sets', rigSet),
-  stowage: limited('stowage', stowed),
-  photos: limited('photos', photo),
+  brief: briefSchema,
+  tape: tapeSchema,
+  fittings: limited('fittings', fittingSchema),
+  runs: limited('runs', runSchema),
+  wishes: limited('wishes', wishSchema),
+  sets: limited('sets', rigSetSchema),
+  stowage: limited('stowage', stowedSchema),
+  photos: limited('photos', photoSchema),
   scuppers: limited('scuppers', z.enum(SCUPPER_PLANS)).describe('open when not named'),
-  accepted: limited('accepted', acceptance),
+  accepted: limited('accepted', acceptanceSchema),
   /** Letters frozen at the first print or quote; null while they still follow the places. */
-  letters: z.record(key, z.string().max(4)).nullable(),
+  letters: z.record(keySchema, z.string().max(4)).nullable(),
 });
 
-export type Place = z.infer<typeof place>;
-export type Mount = z.infer<typeof mount>;
-export type Fitting = z.infer<typeof fitting>;
-export type Waypoint = z.infer<typeof waypoint>;
-export type Run = z.infer<typeof run>;
-export type Brief = z.infer<typeof brief>;
-export type Wish = z.infer<typeof wish>;
-export type Tape = z.infer<typeof tape>;
-export type RigSet = z.infer<typeof rigSet>;
-export type Stowed = z.infer<typeof stowed>;
-export type Photo = z.infer<typeof photo>;
-export type Acceptance = z.infer<typeof acceptance>;
-export type Plan = z.infer<typeof plan>;
+export type Place = z.infer<typeof placeSchema>;
+export type Mount = z.infer<typeof mountSchema>;
+export type Fitting = z.infer<typeof fittingSchema>;
+export type Waypoint = z.infer<typeof waypointSchema>;
+export type Run = z.infer<typeof runSchema>;
+export type Brief = z.infer<typeof briefSchema>;
+export type Wish = z.infer<typeof wishSchema>;
+export type Tape = z.infer<typeof tapeSchema>;
+export type RigSet = z.infer<typeof rigSetSchema>;
+export type Stowed = z.infer<typeof stowedSchema>;
+export type Photo = z.infer<typeof photoSchema>;
+export type Acceptance = z.infer<typeof acceptanceSchema>;
+export type Plan = z.infer<typeof planSchema>;
 
 /** A brief with the answers most owners give, so that nothing starts empty. */
 export const USUAL_BRIEF: Brief = {

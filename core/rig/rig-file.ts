@@ -1,26 +1,26 @@
 import { keysSorted } from './keys-sorted';
 import { z } from 'zod';
-import { consumable, part, shopSettings, type Catalog } from '../catalog';
-import { hullFaults, hullModel, type HullModel } from '../hull';
-import { keptFact, type Fact } from './fact';
+import { consumableSchema, partSchema, shopSettingsSchema, type Catalog } from '../catalog';
+import { hullFaults, hullModelSchema, type HullModel } from '../hull';
+import { keptFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
-import { plan, type Place, type Plan } from './plan';
+import { planSchema, type Place, type Plan } from './plan';
 import type { ShopSettings } from '../catalog';
 import { upcastFile } from './upcast';
 
 /** The open file format: one rig with all it needs to be worked up anywhere. */
-export const rigFile = z.strictObject({
+export const rigFileSchema = z.strictObject({
   format: z.literal('plain-cleat/rig'),
   version: z.literal(4),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
-  plan,
-  hull: hullModel,
-  ledger: z.array(keptFact).max(5000),
-  parts: z.array(part).max(2000),
-  consumables: z.array(consumable).max(500),
-  shop: shopSettings,
+  plan: planSchema,
+  hull: hullModelSchema,
+  ledger: z.array(keptFactSchema).max(5000),
+  parts: z.array(partSchema).max(2000),
+  consumables: z.array(consumableSchema).max(500),
+  shop: shopSettingsSchema,
 });
-export type RigFile = z.infer<typeof rigFile>;
+export type RigFile = z.infer<typeof rigFileSchema>;
 
 /** What is wrong with a file, by field, in words that say what would be right. */
 export interface FileFault {
@@ -66,7 +66,7 @@ export function readRigFile(text: string): ReadFile {
   } catch {
     return refuse('(whole)', 'not JSON: choose a file that was exported as a rig file');
   }
-  const parsed = rigFile.safeParse(upcastFile(json));
+  const parsed = rigFileSchema.safeParse(upcastFile(json));
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   const faults = crossFaults(parsed.data);
   return faults.length ? { ok: false, faults } : { ok: true, file: parsed.data };

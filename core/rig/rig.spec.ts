@@ -10,10 +10,10 @@ import { battery, CHANGES, crate, laid, run, sounder } from '../testing/changes'
 import { workUp } from '../workup';
 import {
   applyChange,
-  assembly,
+  assemblySchema,
   assignLetters,
   type Change,
-  change,
+  changeSchema,
   Clash,
   type Fact,
   foldLedger,
@@ -24,10 +24,10 @@ import {
   overlay,
   placeAssembly,
   type Plan,
-  plan,
+  planSchema,
   readRigFile,
   renewAssembly,
-  rigFile,
+  rigFileSchema,
   singleChanges,
   Refused,
   sameJson,
@@ -41,18 +41,18 @@ const id = (): string => randomUUID();
 describe('changes', () => {
   for (const c of CHANGES)
     it(`${c.kind} is undone by its inverse, to the letter`, () => {
-      expect(change.safeParse(c).success).toBeTrue();
+      expect(changeSchema.safeParse(c).success).toBeTrue();
       const before = laid();
       const { plan: after, inverse, touched } = applyChange(before, c);
       expect(sameJson(after, before)).toBeFalse();
-      expect(plan.safeParse(after).success).toBeTrue();
+      expect(planSchema.safeParse(after).success).toBeTrue();
       expect(touched.length).toBeGreaterThan(0);
       expect(applyChange(after, inverse).plan).toEqual(before);
     });
 
   it('every kind has a spec', () => {
     const kinds = new Set([...CHANGES, ...CHANGES.flatMap(singleChanges)].map((c) => c.kind));
-    expect(change.options.map((o) => o.shape.kind.value).filter((k) => !kinds.has(k))).toEqual([]);
+    expect(changeSchema.options.map((o) => o.shape.kind.value).filter((k) => !kinds.has(k))).toEqual([]);
   });
 
   it('any sequence is undone by its inverses in reverse (property)', () => {
@@ -141,7 +141,7 @@ describe('changes', () => {
 
   it('refuses keys that could reach a prototype, by schema', () => {
     for (const item of ['__proto__', 'a b', '', '../x', 'x'.repeat(80)])
-      expect(change.safeParse({ id: id(), kind: 'liftItem', item, from: 0, to: 1 }).success).toBeFalse();
+      expect(changeSchema.safeParse({ id: id(), kind: 'liftItem', item, from: 0, to: 1 }).success).toBeFalse();
   });
 });
 
@@ -162,7 +162,7 @@ describe('assemblies', () => {
   const newId = (old: string): string => `${old}-${++n}`;
 
   it('are a fitting and all that stands on it, without what belongs to one rig', () => {
-    expect(assembly.safeParse(kit).success).toBeTrue();
+    expect(assemblySchema.safeParse(kit).success).toBeTrue();
     expect(Object.keys(kit.fittings)).toEqual(['c', 't', 'k']);
     expect(kit.fittings['c']).toEqual({ ...crate, place: deck(0, 0) });
     expect(standingOn(built(), 't')).toEqual(['t', 'k']);
@@ -285,7 +285,7 @@ describe('the schema of the rig file', () => {
     const written = JSON.parse(readFileSync(new URL('../../docs/rig-file.schema.json', import.meta.url), 'utf8')) as object;
     const { title, ...schema } = written as { title: string };
     expect(title).toContain('version 2');
-    expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFile))));
+    expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFileSchema))));
   });
 });
 

@@ -1,7 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { rigFile } from './rig-file';
+import { rigFileSchema } from './rig-file';
 
 /** Writes the JSON Schema (2020-12) of the rig file beside its document. */
 const file = new URL('../../docs/rig-file.schema.json', import.meta.url);
-writeFileSync(file, `${JSON.stringify({ title: 'Plain Cleat rig file, version 2', ...z.toJSONSchema(rigFile) }, null, 2)}\n`);
+writeFileSync(
+  file,
+  `${JSON.stringify({ title: 'Plain Cleat rig file, version 2', ...z.toJSONSchema(rigFileSchema) }, null, 2)}\n`,
+);

@@ -4,13 +4,13 @@ import { readdirSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import {
-  type catalog,
+  type catalogSchema,
   type Fact,
   fairHull,
   foldLedger,
   type HullModel,
-  hullModel,
-  plan as planSchema,
+  hullModelSchema,
+  planSchema,
   upcastPlan,
   upcastShop,
   workUp,
@@ -66,14 +66,14 @@ describe('a database of every schema that ever landed', () => {
           plan,
           hull,
           facts: own,
-          catalog: stores as ReturnType<typeof catalog.parse>,
+          catalog: stores as ReturnType<typeof catalogSchema.parse>,
           shop: upcastShop(shop),
           asOf: plan.opened,
         });
         expect(w.ledger.holes.length).toBe(ledger.holes.length);
         expect(w.owned.length).toBe(Object.keys(plan.fittings).length);
       }
-      expect(models.every((m) => hullModel.safeParse(m).success)).toBeTrue();
+      expect(models.every((m) => hullModelSchema.safeParse(m).success)).toBeTrue();
 
       // The server's own account adds to the log and no more, and changes no table.
       await expectAsync(db.query('DELETE FROM facts')).toBeRejected();

@@ -1,4 +1,4 @@
-import { fairHull, hullFaults, hullModel, outlineSvg, readingFaults, tell, type HullModel } from '@plain-cleat/core';
+import { fairHull, hullFaults, hullModelSchema, outlineSvg, readingFaults, tell, type HullModel } from '@plain-cleat/core';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { Op, type Sequelize } from 'sequelize';
@@ -79,7 +79,7 @@ export function hullRoutes(router: Router, db: Sequelize): void {
             says: known ? `this hull is at revision ${known} by now: look at that one first` : 'the shop has no such hull yet',
           },
         ]);
-      const model = hullModel.parse({ ...body.model, revision: known + 1 });
+      const model = hullModelSchema.parse({ ...body.model, revision: known + 1 });
       await HullModelRow.create({ id: model.id, revision: model.revision, document: JSON.stringify(model) }, { transaction });
       return model;
     });

@@ -1,10 +1,10 @@
-import { type Preferences, preferences } from '@plain-cleat/api';
+import { type Preferences, preferencesSchema } from '@plain-cleat/api';
 import { StaffRow } from '../database/models';
 
 /** How somebody likes it, as far as they have said; what cannot be read any more is not said. */
 export async function preferencesOf(staff: string): Promise<Partial<Preferences>> {
   const row = await StaffRow.findByPk(staff, { attributes: ['preferences'] });
-  const read = preferences.partial().safeParse(JSON.parse(row?.preferences ?? '{}'));
+  const read = preferencesSchema.partial().safeParse(JSON.parse(row?.preferences ?? '{}'));
   return read.success ? read.data : {};
 }
 

@@ -4,7 +4,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { StoresList } from '@plain-cleat/api';
-import { type Assembly, assembly } from '@plain-cleat/core';
+import { type Assembly, assemblySchema } from '@plain-cleat/core';
 import { AssemblyView } from '../hull-view/assembly-view';
 import { TEST_HULL, TEST_LAMP, TEST_PART, TEST_PARTS, TEST_SHOP } from '../testing/rig';
 import Assemblies from './assemblies';
@@ -16,7 +16,7 @@ describe('an assembly draft', () => {
   const two = withPart(one.assembly, TEST_LAMP, one.id);
 
   it('begins on a part and grows, each part under a name of its own', () => {
-    expect(assembly.safeParse({ ...two.assembly, name: 'kit' }).success).toBeTrue();
+    expect(assemblySchema.safeParse({ ...two.assembly, name: 'kit' }).success).toBeTrue();
     expect(Object.keys(two.assembly.fittings)).toEqual(['box', 'lamp', 'lamp-2']);
   });
 

@@ -11,13 +11,13 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatButtonModule } from '@angular/material/button';
-import { openRig } from '@plain-cleat/api';
+import { openRigSchema } from '@plain-cleat/api';
 import { printLength } from '@plain-cleat/core';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { FloorStore } from './floor.store';
 
-const { title, owner } = openRig.shape;
+const { title, owner } = openRigSchema.shape;
 const { name, email } = owner.options[1].shape;
 
 /** Opens a rig: for whom, on which hull, for when. The rest is asked in the brief. */

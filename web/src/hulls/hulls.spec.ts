@@ -4,7 +4,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
-import { hullModel, type HullModel } from '@plain-cleat/core';
+import { hullModelSchema, type HullModel } from '@plain-cleat/core';
 import { of } from 'rxjs';
 import { TEST_HULL } from '../testing/rig';
 import { FEATURES, nested, withRows } from './features';
@@ -25,7 +25,7 @@ describe('a hull draft', () => {
     const named = { ...draft, rest: { ...draft.rest, name: 'Féroce 12', maker: 'Maker' } };
     expect(draftFault(named)).toBeNull();
     expect(idOf('Féroce 12')).toBe('feroce-12');
-    expect(hullModel.safeParse(modelOf(named)).success).toBeTrue();
+    expect(hullModelSchema.safeParse(modelOf(named)).success).toBeTrue();
   });
 
   it('says which station is out of order', () => {
@@ -39,7 +39,7 @@ describe('lists of things on a hull', () => {
   for (const list of FEATURES)
     it(`${list.name}: a fresh row goes into the model and out again, by the schema`, () => {
       const model = withRows(TEST_HULL, list.key, [list.fresh(1)]);
-      expect(hullModel.safeParse(model).success).withContext(JSON.stringify(model[list.key])).toBeTrue();
+      expect(hullModelSchema.safeParse(model).success).withContext(JSON.stringify(model[list.key])).toBeTrue();
       expect(nested(list.rows(model)[0] ?? {})).toEqual((model[list.key] as object[])[0] as never);
     });
 

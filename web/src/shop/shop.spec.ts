@@ -5,7 +5,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Staff } from '@plain-cleat/api';
-import { shopSettings, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core';
+import { shopSettingsSchema, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core';
 import { SessionStore } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 import { RULES, ruleOf, rowsOf } from './rule-lists';
@@ -42,7 +42,7 @@ describe('settings', () => {
     ];
     expect(rowsOf({ id: 'l', name: 'L', rules }).map(ruleOf)).toEqual(rules);
     expect(
-      shopSettings.safeParse({ ...USUAL_SHOP, rules: [{ id: 'l', name: 'L', rules: [ruleOf(RULES.fresh(1))] }] }).success,
+      shopSettingsSchema.safeParse({ ...USUAL_SHOP, rules: [{ id: 'l', name: 'L', rules: [ruleOf(RULES.fresh(1))] }] }).success,
     ).toBeTrue();
   });
 });

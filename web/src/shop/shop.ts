@@ -7,7 +7,7 @@ import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { faultsOf, printQuantity, type QuantityKind, sameJson, shopSettings, type ShopSettings } from '@plain-cleat/core';
+import { faultsOf, printQuantity, type QuantityKind, sameJson, shopSettingsSchema, type ShopSettings } from '@plain-cleat/core';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import { FeatureRows } from '../hulls/feature-list';
@@ -110,7 +110,7 @@ export default class Shop {
     const draft = this.draft();
     if (!draft) return;
     const next = withValue(draft, s.path, value);
-    const parsed = shopSettings.safeParse(next);
+    const parsed = shopSettingsSchema.safeParse(next);
     const wrong = parsed.success ? undefined : faultsOf(parsed.error).find((f) => f.field.startsWith(s.path));
     this.say(s.path, wrong ? `${wrong.says.charAt(0).toUpperCase()}${wrong.says.slice(1)}.` : '');
     if (!wrong) this.draft.set(next);
@@ -155,7 +155,7 @@ export default class Shop {
   protected keep(): void {
     const [kept, draft] = [this.kept(), this.draft()];
     if (!kept || !draft || Object.keys(this.faults()).length) return;
-    const parsed = shopSettings.safeParse(draft);
+    const parsed = shopSettingsSchema.safeParse(draft);
     if (!parsed.success) {
       const [first] = faultsOf(parsed.error);
       return this.fault.set(this.inWords(draft, first?.field ?? '', first?.says ?? ''));

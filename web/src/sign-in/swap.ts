@@ -9,14 +9,14 @@ import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { pin, type Staff } from '@plain-cleat/api';
+import { pinSchema, type Staff } from '@plain-cleat/api';
 import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0'] as const;
 
 /** Four to eight digits. */
-const PIN = zodValidator(pin, 'Four to eight digits.');
+const PIN = zodValidator(pinSchema, 'Four to eight digits.');
 
 /** Another rigger takes over this tablet by PIN; with the network gone, one who has been on it before. */
 @Component({
