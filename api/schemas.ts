@@ -14,7 +14,7 @@ import {
 } from '@plain-cleat/core';
 import { z } from 'zod';
 import { ROLES } from './route';
-import { signInSchema, staffSchema } from './session';
+import { pinSchema, signInSchema, staffSchema } from './session';
 
 export const FLOOR_PLACES = ['bench 1', 'bench 2', 'curing rack', 'yard', "owner's move", 'handed over', 'set aside'] as const;
 export const floorPlaceSchema = z.enum(FLOOR_PLACES);
@@ -38,17 +38,28 @@ export const staffListSchema = z.array(
     ended: z.string().nullable().describe('when they left, ISO'),
   }),
 );
+/** What somebody signs in by; the same however it is typed. */
+export const loginSchema = z
+  .string()
+  .trim()
+  .toLowerCase()
+  .regex(/^[a-z][a-z0-9.-]{1,58}$/, 'letters, digits, dots and hyphens, two at least, like mara');
+const aName = 'a name of up to 80 letters, as it stands on papers';
+export const staffNameSchema = z.string().trim().min(1, aName).max(80, aName);
+/** Passwords are this long at least; how they are made up is their owner's affair (NIST SP 800-63B, from memory). */
+export const newPasswordSchema = z.string().min(10, '10 characters at least').max(200, '200 characters at the most');
+export const roleSchema = z.enum(ROLES, `one of ${ROLES.join(', ')}`);
 export const addStaffSchema = z.strictObject({
-  login: z.string().max(200),
-  name: z.string().max(200),
-  role: z.enum(ROLES),
-  password: z.string().max(200),
+  login: loginSchema,
+  name: staffNameSchema,
+  role: roleSchema,
+  password: newPasswordSchema,
 });
 /** One thing of somebody that changes. */
 export const changeStaffSchema = z.union([
-  z.strictObject({ role: z.enum(ROLES) }),
-  z.strictObject({ password: z.string().max(200) }),
-  z.strictObject({ pin: z.string().max(20).nullable() }),
+  z.strictObject({ role: roleSchema }),
+  z.strictObject({ password: newPasswordSchema }),
+  z.strictObject({ pin: pinSchema.nullable() }),
   z.strictObject({ ended: z.boolean() }),
 ]);
 

@@ -1,35 +1,24 @@
 import { randomUUID } from 'node:crypto';
-import { ROLES, type Role } from '@plain-cleat/api';
+import { loginSchema, newPasswordSchema, pinSchema, roleSchema, staffNameSchema } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
+import type { z } from 'zod';
 import { StaffRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { badInput, notFound } from '../http/problem';
 import { hashPassword } from './passwords';
 
-/** Passwords are this long at least; how they are made up is their owner's affair (NIST SP 800-63B, from memory). */
-const LEAST = 10;
-
 const wrong = (field: string, says: string): never => {
   throw badInput([{ field, says }]);
 };
 
-const loginOf = (login: string): string => {
-  const clean = login.trim().toLowerCase();
-  return /^[a-z][a-z0-9.-]{1,58}$/.test(clean)
-    ? clean
-    : wrong('login', 'letters, digits, dots and hyphens, two at least, like mara');
-};
-const nameOf = (name: string): string => {
-  const clean = name.trim();
-  return clean.length > 0 && clean.length <= 80 ? clean : wrong('name', 'a name of up to 80 letters, as it stands on papers');
-};
-const roleOf = (role: string): Role => ROLES.find((r) => r === role) ?? wrong('role', `one of ${ROLES.join(', ')}`);
-const passwordOf = (password: string): string =>
-  password.length >= LEAST && password.length <= 200 ? password : wrong('password', `${LEAST} characters at least`);
-const pinOf = (pin: string): string => (/^\d{4,8}$/.test(pin) ? pin : wrong('pin', 'four to eight digits'));
+/** A value as its schema takes it, also where it comes from a command and not from a call. */
+function read<S extends z.ZodType>(field: string, schema: S, value: unknown): z.output<S> {
+  const parsed = schema.safeParse(value);
+  return parsed.success ? parsed.data : wrong(field, parsed.error.issues[0]?.message ?? 'not right');
+}
 
 async function found(login: string, transaction?: Transaction): Promise<StaffRow> {
-  const row = await StaffRow.findOne({ where: { login: loginOf(login) }, transaction });
+  const row = await StaffRow.findOne({ where: { login: read('login', loginSchema, login) }, transaction });
   return row ?? Promise.reject(notFound('login', `nobody here signs in as ${login.slice(0, 60)}`));
 }
 
@@ -68,8 +57,13 @@ export interface NewStaff {
  * @throws HttpProblem what is wrong by field: a login that is taken, a short password
  */
 export async function addStaff({ login, name, role, password }: NewStaff): Promise<StaffRow> {
-  const row = { id: randomUUID(), login: loginOf(login), name: nameOf(name), role: roleOf(role) };
-  const passwordHash = await hashPassword(passwordOf(password));
+  const row = {
+    id: randomUUID(),
+    login: read('login', loginSchema, login),
+    name: read('name', staffNameSchema, name),
+    role: read('role', roleSchema, role),
+  };
+  const passwordHash = await hashPassword(read('password', newPasswordSchema, password));
   if (await StaffRow.findOne({ where: { login: row.login } }))
     wrong('login', 'somebody here has this one, or had it: choose another');
   if (await StaffRow.findOne({ where: { name: row.name } }))
@@ -80,20 +74,20 @@ export async function addStaff({ login, name, role, password }: NewStaff): Promi
 /** Gives somebody another password. */
 export async function setPassword(login: string, password: string): Promise<void> {
   const row = await found(login);
-  await row.update({ passwordHash: await hashPassword(passwordOf(password)) });
+  await row.update({ passwordHash: await hashPassword(read('password', newPasswordSchema, password)) });
 }
 
 /** Gives somebody another PIN, or none. */
 export async function setPin(login: string, pin: string | null): Promise<void> {
   const row = await found(login);
-  await row.update({ pinHash: pin === null ? null : await hashPassword(pinOf(pin)) });
+  await row.update({ pinHash: pin === null ? null : await hashPassword(read('pin', pinSchema, pin)) });
 }
 
 /** Gives somebody another role. */
 export const setRole = (db: Sequelize, login: string, role: string): Promise<void> =>
   inTransaction(db, async (transaction) => {
     const row = await found(login, transaction);
-    const wanted = roleOf(role);
+    const wanted = read('role', roleSchema, role);
     if (wanted !== 'manager') await managedWithout(row, transaction);
     await row.update({ role: wanted }, { transaction });
   });

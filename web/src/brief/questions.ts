@@ -1,4 +1,4 @@
-import { type Brief, CARRIES, PROPULSION, type QuantityKind, WATERS, WORK } from '@plain-cleat/core';
+import { type Brief, briefSchema, CARRIES, PROPULSION, type QuantityKind, WATERS, WORK } from '@plain-cleat/core';
 
 /** A part of a question that is answered by taps. */
 export interface Taps {
@@ -48,15 +48,22 @@ const typed = (
   optional = false,
 ): Typed => ({ kind, key, label, least, most, optional });
 
+const { stature, weightKg, paddle, rodLength, rods, distanceKm, budgetCents } = briefSchema.shape;
+/** The bounds that the brief itself is held to, so that what is typed here is taken there. */
+const within = ({ minValue, maxValue }: { minValue: number | null; maxValue: number | null }) => ({
+  least: minValue ?? 0,
+  most: maxValue ?? Number.MAX_SAFE_INTEGER,
+});
+
 /** What a person, a paddle, a rod or a day can be, mm, kg, km, cents. */
 export const LIMITS = {
-  stature: { least: 1000, most: 2300 },
-  weight: { least: 20, most: 250 },
-  paddle: { least: 1500, most: 3500 },
-  rod: { least: 500, most: 5000 },
-  rods: { least: 0, most: 20 },
-  distance: { least: 0, most: 200 },
-  budget: { least: 0, most: 999_999_999 },
+  stature: within(stature),
+  weight: within(weightKg),
+  paddle: within(paddle.unwrap()),
+  rod: within(rodLength),
+  rods: within(rods),
+  distance: within(distanceKm),
+  budget: within(budgetCents.unwrap()),
 } as const;
 const HANDS = [
   ['right', 'Right'],

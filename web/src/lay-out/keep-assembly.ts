@@ -1,10 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
-import { wordsWanted } from '../controls/zod-validator';
+import { zodValidator } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { type Fitted, printMoney, renewAssembly, standingOn, takeAssembly, takenBy, tell } from '@plain-cleat/core';
+import {
+  type Fitted,
+  printMoney,
+  renewAssembly,
+  standingOn,
+  takeAssembly,
+  takenBy,
+  tell,
+  assemblySchema,
+} from '@plain-cleat/core';
 import { asOne } from '../stores/as-one';
 import { AssemblyView } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
@@ -77,7 +86,7 @@ export class KeepAssembly {
   protected readonly form = new FormGroup({
     name: new FormControl('', {
       nonNullable: true,
-      validators: wordsWanted('Call it something, such as crate with two tubes.'),
+      validators: zodValidator(assemblySchema.shape.name, 'Call it something, such as crate with two tubes.'),
     }),
   });
   protected readonly fault = signal('');

@@ -6,8 +6,8 @@ import { type Choice, ChoiceField } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
-import { wordsWanted } from '../controls/zod-validator';
-import { entryOf, setsInOrder } from '@plain-cleat/core';
+import { zodValidator } from '../controls/zod-validator';
+import { entryOf, setsInOrder, rigSetSchema } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
 
 /** Named sets of the same rig: show one, lay another over it, name a new one. */
@@ -88,7 +88,10 @@ export class SetsBar {
   protected readonly form = new FormGroup({
     name: new FormControl('', {
       nonNullable: true,
-      validators: [wordsWanted('Give it a name, such as trolling.'), (c) => this.taken(String(c.value).trim())],
+      validators: [
+        zodValidator(rigSetSchema.shape.name, 'Give it a name, such as trolling.'),
+        (c) => this.taken(String(c.value).trim()),
+      ],
     }),
   });
   private taken(name: string): { says: string } | null {

@@ -4,11 +4,11 @@ import { ChoiceField } from '../controls/choice-field';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { wordsWanted } from '../controls/zod-validator';
+import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { entryOf, printMass, sideOf, type Stowed } from '@plain-cleat/core';
+import { entryOf, printMass, sideOf, type Stowed, stowedSchema } from '@plain-cleat/core';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -99,7 +99,10 @@ export class Stowing {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   protected readonly form = new FormGroup({
-    what: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what goes in there.') }),
+    what: new FormControl('', {
+      nonNullable: true,
+      validators: zodValidator(stowedSchema.shape.what, 'Say what goes in there.'),
+    }),
     into: new FormControl('', { nonNullable: true, validators: wordsWanted('Choose where it goes.') }),
     litres: new FormControl<number | null>(1),
     kg: new FormControl<number | null>(0.5),

@@ -1,14 +1,28 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { Api } from '../stores/api';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInputModule } from '@angular/material/input';
-import { MatSelectModule } from '@angular/material/select';
 import { MatTableModule } from '@angular/material/table';
-import { ROLES, type AddStaff, type Backups, type ChangeStaff, type Role, type StaffList, ROUTES } from '@plain-cleat/api';
+import {
+  type AddStaff,
+  type Backups,
+  type ChangeStaff,
+  loginSchema,
+  newPasswordSchema,
+  pinSchema,
+  type Role,
+  ROLES,
+  ROUTES,
+  type StaffList,
+  staffNameSchema,
+} from '@plain-cleat/api';
 import type { Observable } from 'rxjs';
+import { z } from 'zod';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
+import { TextField } from '../controls/text-field';
+import { ValidSubmit } from '../controls/valid-submit';
+import { zodValidator } from '../controls/zod-validator';
 import { wordsOf } from '../stores/problems';
 
 type Person = StaffList[number];
@@ -18,20 +32,23 @@ interface Secret {
   readonly what: 'password' | 'PIN';
 }
 
-const text = (): FormControl<string> => new FormControl('', { nonNullable: true, validators: [Validators.required] });
+/** What is typed, as the server takes it. */
+const typed = (schema: z.ZodType, says: string): FormControl<string> =>
+  new FormControl('', { nonNullable: true, validators: zodValidator(schema, says) });
+const TEN = 'Ten characters at least.';
 
 /** Who works here and may do what, for the manager; and how old the last backup is. */
 @Component({
   selector: 'pc-staff',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, MatFormFieldModule, MatInputModule, MatSelectModule, MatTableModule],
+  imports: [ReactiveFormsModule, MatButtonModule, MatTableModule, ChoiceField, TextField, ValidSubmit],
   templateUrl: './staff.html',
   styleUrl: './staff.scss',
 })
 export default class StaffPage {
   private readonly api = inject(Api);
   private readonly gone = inject(DestroyRef);
-  protected readonly roles = ROLES;
+  protected readonly roleChoices = choicesOf(ROLES);
   protected readonly columns = ['name', 'login', 'role', 'pin', 'acts'];
   protected readonly people = signal<StaffList | null>(null);
   protected readonly backup = signal<Backups | null>(null);
@@ -39,12 +56,16 @@ export default class StaffPage {
   protected readonly fault = signal('');
   protected readonly says = signal('');
   protected readonly secret = signal<Secret | null>(null);
-  protected readonly typed = new FormGroup({ value: new FormControl('', { nonNullable: true }) });
+  protected readonly password = new FormGroup({ value: typed(newPasswordSchema, TEN) });
+  protected readonly pin = new FormGroup({
+    value: typed(z.union([z.literal(''), pinSchema]), 'Four to eight digits; empty takes it away.'),
+  });
+  protected readonly asked = computed(() => (this.secret()?.what === 'PIN' ? this.pin : this.password));
   protected readonly adding = new FormGroup({
-    name: text(),
-    login: text(),
+    name: typed(staffNameSchema, 'A name of up to 80 letters.'),
+    login: typed(loginSchema, 'Letters, digits, dots and hyphens, two at least, like mara.'),
     role: new FormControl<Role>('rigger', { nonNullable: true }),
-    password: text(),
+    password: typed(newPasswordSchema, TEN),
   });
 
   constructor() {
@@ -85,7 +106,7 @@ export default class StaffPage {
       error: (error: unknown) => {
         this.fault.set(wordsOf(error));
         // What the screen shows is what the shop has.
-        this.people.update((all) => (all ? [...all] : null));
+        this.people.update((all) => all?.map((person) => ({ ...person })) ?? null);
       },
     });
   }
@@ -95,7 +116,8 @@ export default class StaffPage {
   }
 
   protected ask(of: Person, what: Secret['what']): void {
-    this.typed.reset();
+    this.password.reset();
+    this.pin.reset();
     this.fault.set('');
     this.secret.set({ of, what });
   }
@@ -103,8 +125,8 @@ export default class StaffPage {
   protected keepSecret(): void {
     const secret = this.secret();
     if (!secret) return;
-    const { value } = this.typed.getRawValue();
-    const body: ChangeStaff = secret.what === 'PIN' ? { pin: value.trim() || null } : { password: value };
+    const { value } = this.asked().getRawValue();
+    const body: ChangeStaff = secret.what === 'PIN' ? { pin: value || null } : { password: value };
     this.send(
       this.api.call(ROUTES.changeStaff, { login: secret.of.login, body }),
       `${secret.of.name} has another ${secret.what}.`,
@@ -113,8 +135,6 @@ export default class StaffPage {
   }
 
   protected add(): void {
-    this.adding.markAllAsTouched();
-    if (this.adding.invalid) return this.fault.set('Name, login and password: all three.');
     const body: AddStaff = this.adding.getRawValue();
     this.send(this.api.call(ROUTES.addStaff, { body }), `${body.name} works here now.`, () =>
       this.adding.reset({ role: 'rigger' }),
