@@ -41,6 +41,8 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
     desk.evaluate(async (url) => ((await (await fetch(`/api${url}`)).json()) as { facts: Told[] }).facts, rig);
 
   let { context, page } = await tablet();
+  // Both begin with the usual preferences.
+  await signIn(page, 'mara');
   await signIn(page, 'tom');
   // Both riggers have been on this tablet by PIN.
   const swap = async (name: string, pin: string): Promise<void> => {
