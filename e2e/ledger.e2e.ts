@@ -12,11 +12,11 @@ test('a used boat: its old holes are taken in, one is plugged, two are used agai
   await expect(page.getByText('Not a hole in it')).toBeVisible();
 
   // One by hand, a bad reading first.
-  await page.getByLabel('From the bow tip, taut').fill('around there');
+  await page.getByLabel('From bow, taut').fill('around there');
   await page.getByLabel('How wide').fill('3/16');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('"around there" is not a length');
-  await page.getByLabel('From the bow tip, taut').fill('126');
+  await page.getByLabel('From bow, taut').fill('126');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('O1 is in the ledger')).toBeVisible();
 

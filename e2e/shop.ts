@@ -52,18 +52,29 @@ export async function newRig(page: Page, title: string, owner: string, hull = 't
   return `/rigs/${id}`;
 }
 
-/** Puts parts aboard a rig without a hand: name, aft of the bow and off the centre line, mm. */
-export async function setAboard(page: Page, rig: string, all: readonly (readonly [string, number, number])[]): Promise<void> {
-  const { parts } = (await (await page.request.get('/api/stores')).json()) as {
-    parts: { id: string; name: string; holds: string[] }[];
-  };
-  const changes = all.map(([name, x, y], n) => {
+/** Puts parts aboard a rig without a hand: name, aft of the bow and off the centre line, mm, and the set or `all`. */
+export async function setAboard(
+  page: Page,
+  rig: string,
+  all: readonly (readonly [part: string, x: number, y: number, set: string])[],
+  sets: readonly string[],
+): Promise<void> {
+  interface Part {
+    readonly id: string;
+    readonly name: string;
+    readonly holds: readonly string[];
+  }
+  const { parts } = (await (await page.request.get('/api/stores')).json()) as { parts: Part[] };
+  const named = sets.map((set, i) => ({ kind: 'nameSet', set, from: null, to: { name: set, order: i + 1 } }));
+  const placed = all.map(([name, x, y, set], i) => {
     const part = parts.find((p) => p.name === name);
     if (!part) throw new Error(`no part ${name}`);
     const hold = part.holds.includes('loose') ? 'loose' : part.holds[0];
     const to = { part: part.id, place: { on: 'deck', x, y, heading: 0 }, lift: 0, mount: { hold, plate: false, reason: '' } };
-    return { id: randomUUID(), kind: 'placeItem', item: `set-${n}`, to: { ...to, suppliedBy: 'shop', note: '' } };
+    const own = set === 'all' ? {} : { sets: [set] };
+    return { kind: 'placeItem', item: `there-${i}`, to: { ...to, ...own, suppliedBy: 'shop', note: '' } };
   });
+  const changes = [...named, ...placed].map((draft) => ({ ...draft, id: randomUUID() }));
   const change = { id: randomUUID(), kind: 'together', changes };
   await tell(page, `/api${rig}/changes`, { baseVersion: 0, change, undoes: null });
 }

@@ -23,29 +23,37 @@ export const troublesOf = (page: Page): Promise<string[]> =>
       const [left, top] = [Math.max(a.left, b.left), Math.max(a.top, b.top)];
       return new DOMRect(left, top, Math.min(a.right, b.right) - left, Math.min(a.bottom, b.bottom) - top);
     };
+    const kept = <T>(of: (element: Element) => T): ((element: Element) => T) => {
+      const known = new Map<Element, T>();
+      return (element) => {
+        const found = known.get(element) ?? of(element);
+        known.set(element, found);
+        return found;
+      };
+    };
+    const styleOf = kept((element) => getComputedStyle(element));
     /** Said to who hears it alone, or not shown at all. */
-    const unseen = (element: Element): boolean => {
-      const style = getComputedStyle(element);
+    const unseen = kept((element) => {
+      const style = styleOf(element);
       return (
         style.visibility === 'hidden' ||
         Number(style.opacity) === 0 ||
         style.clipPath.startsWith('inset') ||
         style.clip === 'rect(0px, 0px, 0px, 0px)'
       );
-    };
+    });
     /** What an element goes with when the page scrolls: the page itself, or something fixed or sticky. */
-    const stuckTo = (element: Element): Element | null => {
-      for (let up: Element | null = element; up; up = up.parentElement)
-        if (/fixed|sticky/.test(getComputedStyle(up).position)) return up;
-      return null;
-    };
+    const stuckTo = kept((element): Element => {
+      for (let up: Element | null = element; up; up = up.parentElement) if (/fixed|sticky/.test(styleOf(up).position)) return up;
+      return root;
+    });
     const pieces: Piece[] = [];
     /** One line of a text: is it cut off, and what of it is seen? */
     const look = (element: Element, says: string, whole: DOMRect): void => {
       let box = whole;
       for (let up: Element | null = element; up && up !== document.body; up = up.parentElement) {
         if (unseen(up)) return;
-        const style = getComputedStyle(up);
+        const style = styleOf(up);
         const [cutsX, cutsY] = [style.overflowX !== 'visible', style.overflowY !== 'visible'];
         if ((!cutsX && !cutsY) || up instanceof SVGElement) continue;
         const frame = up.getBoundingClientRect();

@@ -103,14 +103,14 @@ describe('the ledger of a hull', () => {
     const shown = new Screen(f);
     const add = async (reading: string, bit = '6'): Promise<void> => {
       await shown.enter('Called', 'O2');
-      await shown.enter('From the bow tip, taut', reading);
+      await shown.enter('From bow, taut', reading);
       await shown.enter('How wide', bit);
       await shown.submit('.found:last-of-type');
     };
     await add('there');
-    expect(shown.faultOf('From the bow tip, taut')).toContain('"there" is not a length');
+    expect(shown.faultOf('From bow, taut')).toContain('"there" is not a length');
     await add('9000');
-    expect(shown.faultOf('From the bow tip, taut')).toContain('From 0 mm to 3100 mm.');
+    expect(shown.faultOf('From bow, taut')).toContain('From 0 mm to 3100 mm.');
     await add('900', '0.5');
     expect(shown.faultOf('How wide')).toContain('From 1 mm to 200 mm.');
     await shown.enter('Off centre', '40');
