@@ -79,7 +79,9 @@ test('from sign-in to a signed handover by keyboard alone', async ({ page }) => 
   await allKept(page);
 
   await walkTo(page, 'Lay out');
+  await expect(page.locator('pc-palette')).toBeVisible();
   await page.keyboard.press('/');
+  await expect(page.getByRole('searchbox', { name: 'Find a part' })).toBeFocused();
   await page.keyboard.type('trolley pulley');
   await page.keyboard.press('Enter');
   await expect(page.locator('pc-card h2')).toHaveText('Trolley pulley');
