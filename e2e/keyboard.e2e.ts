@@ -110,6 +110,7 @@ test('from sign-in to a signed handover by keyboard alone', async ({ page }) => 
 
   await walkTo(page, 'Build');
   const heading = page.getByRole('heading', { name: /steps done/ });
+  await expect(page.locator('li.ready').first()).toBeVisible();
   for (let left = 40; left > 0; left--) {
     const open = page.locator('li.ready .tick').first();
     if ((await open.count()) === 0) break;
