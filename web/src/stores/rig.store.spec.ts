@@ -45,9 +45,10 @@ const doc = (plan: Plan = testPlan(), version = 0): RigDocument => ({
 describe('the open rig', () => {
   let store: RigStore;
   let http: HttpTestingController;
-  /** Lets promises and what the tablet keeps run on. */
+  /** Until the tablet has done all it was asked for: what it is asked now comes after that. */
   const settle = async (): Promise<void> => {
-    for (let i = 0; i < 4; i++) await new Promise((r) => setTimeout(r, 5));
+    const tablet = TestBed.inject(Tablet);
+    for (let i = 0; i < 4; i++) await Promise.all([tablet.waitingOf('rig-1'), tablet.rig('rig-1'), tablet.session()]);
   };
 
   beforeEach(async () => {
