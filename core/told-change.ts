@@ -161,7 +161,7 @@ const runWords = (run: Run, told: Told): string =>
 const stowedWords = ({ what, kg: mass, in: where }: Stowed, { workup }: Told): Sentence =>
   say`${what}, ${kg(mass)}, in ${workup.surface.model.compartments?.find((c) => c.id === where)?.name ?? 'a place inside'}`;
 
-const yes = (value: unknown): string => (value === true ? 'yes' : 'no');
+const yes = (value: unknown): string => (value ? 'yes' : 'no');
 const listed = (value: unknown): string => (Array.isArray(value) && value.length ? value.join(', ') : 'none');
 
 function fittingValue(field: string, value: unknown, told: Told): Sentence {
@@ -197,7 +197,7 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
       return say`${String(value) || 'nothing written'}`;
     default:
       // A group or a plate has a name that means nothing to anybody; a lock or a float is there or not.
-      return say`${value ? 'yes' : 'no'}`;
+      return say`${yes(value)}`;
   }
 }
 
@@ -230,11 +230,13 @@ function answerValue(question: string, value: unknown): Sentence {
  */
 export function valueWords(path: string, value: unknown, told: Told): Sentence {
   const [first = '', second = '', third = ''] = path.split('/');
-  if (first === 'fittings' && third && entryOf(told.plan.fittings, second)) return fittingValue(third, value, told);
   if (first === 'brief') return answerValue(second, value);
-  if (value === null || value === undefined)
+  const absent = value === null || value === undefined;
+  // A field left empty on a fitting that is there says something; on one that is gone nothing is left to say.
+  const ofFitting = first === 'fittings' && third !== '';
+  if (ofFitting && (!absent || entryOf(told.plan.fittings, second))) return fittingValue(third, value, told);
+  if (absent)
     return say`${first === 'promised' ? 'no day' : first === 'scuppers' ? 'open' : first === 'letters' ? 'not printed yet' : 'deleted'}`;
-  if (first === 'fittings' && third) return fittingValue(third, value, told);
   switch (first) {
     case 'fittings':
       return placeWords((value as Fitting).place, told);

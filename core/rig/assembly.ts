@@ -1,9 +1,7 @@
 import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
-import { fittingSchema, type Fitting, type Place, type Plan } from './plan';
-
-const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
+import { fittingSchema, type Fitting, keySchema, type Place, type Plan } from './plan';
 
 /**
  * A small rig of its own, built once and kept in the shop's library: a crate with its tubes, a lift-out

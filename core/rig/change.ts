@@ -4,6 +4,7 @@ import {
   briefSchema,
   fittingSchema,
   type Fitting,
+  keySchema,
   mountSchema,
   photoSchema,
   placeSchema,
@@ -17,8 +18,6 @@ import {
   tapeSchema,
   wishSchema,
 } from './plan';
-
-const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
 
 /** Where in the plan a change sets a value: `fittings`, the fitting, `place`. */
 type Path = readonly string[];

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { HOLDS } from '../catalog';
 
-const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
+/** What names a fitting, a set, a run: it comes from outside, and never reaches a prototype. */
+export const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
 const coordinateSchema = z.number().min(-2000).max(10_000);
 const headingSchema = z.number().min(-360).max(360).describe('degrees, 0 looks aft, positive turns to port seen from above');
 

@@ -7,7 +7,7 @@ import { HttpProblem } from '../http/problem';
 import { type Attempts, pinSubjects, signInSubjects, type Subject } from './attempts';
 import { addStaff, allStaff, setEnded, setPassword, setPin, setRole } from './crew';
 import { hashPassword, verifyPassword } from './passwords';
-import { prefer, preferencesOf } from './preferences';
+import { prefer, preferencesIn, preferencesOf } from './preferences';
 import { isHere, staffOf } from './present';
 import { makeProof } from './proof';
 
@@ -36,23 +36,25 @@ export async function proves(
 
 /** Sign-in, sign-out, swapping on a shared tablet, and who is here. */
 export function staffRoutes(router: Router, db: Sequelize, attempts: Attempts, makeToken: MakeToken, secret: string): void {
-  const state = async (req: Request, res: Response, staff: Staff | null): Promise<Session> => ({
+  const state = (req: Request, res: Response, staff: Staff | null, preferences: Session['preferences'] = {}): Session => ({
     staff,
     csrf: staff ? makeToken(req, res) : null,
     apiVersion: API_VERSION,
     proof: staff ? makeProof(staff.id, secret) : null,
-    preferences: staff ? await preferencesOf(staff.id) : {},
+    preferences,
   });
   const enter = async (req: Request, res: Response, row: StaffRow): Promise<Session> => {
     await promised((done) => req.session.regenerate(done));
     req.session.staffId = row.id;
     req.session.since = Date.now();
     await promised((done) => req.session.save(done));
-    return state(req, res, staffOf(row));
+    return state(req, res, staffOf(row), preferencesIn(row));
   };
   const byLogin = (login: string): Promise<StaffRow | null> => StaffRow.findOne({ where: { login: login.trim().toLowerCase() } });
 
-  bind(router, ROUTES.session, async ({ req, res }) => state(req, res, req.staff ?? null));
+  bind(router, ROUTES.session, async ({ req, res }) =>
+    state(req, res, req.staff ?? null, req.staff && (await preferencesOf(req.staff.id))),
+  );
   bind(router, ROUTES.signIn, async ({ req, res, body }) => {
     const row = await byLogin(body.login);
     const subjects = signInSubjects(body.login.trim().toLowerCase(), req.ip ?? '');

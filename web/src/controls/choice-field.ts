@@ -16,6 +16,13 @@ export interface Choice<T> {
 /** Choices that are called what they are. */
 export const choicesOf = <T extends string>(values: readonly T[]): Choice<T>[] => values.map((value) => ({ value, says: value }));
 
+/** Choices under their headings, in the order in which these first appear. */
+export const underHeadings = <T>(choices: readonly Choice<T>[]): { readonly under: string; readonly choices: Choice<T>[] }[] =>
+  [...new Set(choices.map((c) => c.under ?? ''))].map((under) => ({
+    under,
+    choices: choices.filter((c) => (c.under ?? '') === under),
+  }));
+
 /** A field that takes one of several. */
 @Component({
   selector: 'pc-choice-field',
@@ -53,12 +60,7 @@ export const choicesOf = <T extends string>(values: readonly T[]): Choice<T>[] =
 })
 export class ChoiceField<T> extends Field<T> {
   readonly choices = input.required<readonly Choice<T>[]>();
-  protected readonly groups = computed(() =>
-    [...new Set(this.choices().map((c) => c.under ?? ''))].map((under) => ({
-      under,
-      choices: this.choices().filter((c) => (c.under ?? '') === under),
-    })),
-  );
+  protected readonly groups = computed(() => underHeadings(this.choices()));
 
   constructor() {
     super();

@@ -5,7 +5,7 @@ import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { map, startWith, switchMap } from 'rxjs';
-import type { Choice } from './choice-field';
+import { type Choice, underHeadings } from './choice-field';
 import { Field } from './field';
 
 /** So many are offered at once: a letter or two more find the rest. */
@@ -77,11 +77,7 @@ export class PickField<T> extends Field<T> {
     const words = this.typed().toLowerCase().split(/\s+/).filter(Boolean);
     const chosen = this.choices().some((c) => c.says === this.typed());
     const found = chosen ? this.choices() : this.choices().filter((c) => words.every((w) => c.says.toLowerCase().includes(w)));
-    const shown = found.slice(0, AT_ONCE);
-    return [...new Set(shown.map((c) => c.under ?? ''))].map((under) => ({
-      under,
-      choices: shown.filter((c) => (c.under ?? '') === under),
-    }));
+    return underHeadings(found.slice(0, AT_ONCE));
   });
   protected readonly shownOnceLeft = { isErrorState: (): boolean => this.bound().invalid && this.bound().touched };
 

@@ -81,8 +81,6 @@ export class RigStore {
   private readonly tablet = inject(Tablet);
   private readonly courier = inject(Courier);
   private outbox = Outbox.empty(this.tablet);
-  /** The set asked for, also before the rig is here. */
-  private wantedSet: string | null = null;
   /** How much of mine the server has acknowledged. */
   private acknowledged = 0;
   private readonly opening = new Subject<string>();
@@ -227,7 +225,7 @@ export class RigStore {
       waiting: this.outbox.all(),
       notTaken: this.outbox.refused(),
       previewed: before?.previewed ?? null,
-      set: this.wantedSet,
+      set: before?.set ?? null,
       notices: { ...(before?.notices ?? NO_NOTICES), copyOf },
     });
     if (!copyOf) void this.tablet.keepRig(doc);
@@ -250,7 +248,6 @@ export class RigStore {
 
   /** Shows what stands aboard in one set, or everything. */
   showSet(set: string | null): void {
-    this.wantedSet = set;
     this.show({ set });
   }
 
