@@ -48,7 +48,7 @@ export default tseslint.config(
   },
   {
     files: ['core/**/*.ts'],
-    ignores: ['core/**/*.spec.ts', 'core/bench/**', 'core/testing/**', 'core/rig/write-json-schema.ts'],
+    ignores: ['core/**/*.spec.ts', 'core/bench/**', 'core/testing/**'],
     rules: {
       'no-restricted-globals': [
         'error',

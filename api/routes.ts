@@ -1,4 +1,6 @@
-import { assemblySchema, hullModelSchema, shopSettingsSchema } from '@plain-cleat/core';
+import { shopSettingsSchema } from '@plain-cleat/core/catalog';
+import { hullModelSchema } from '@plain-cleat/core/hull';
+import { assemblySchema } from '@plain-cleat/core/rig';
 import { z } from 'zod';
 import { route, STAFF, type Role } from './route';
 import * as s from './schemas';

@@ -1,17 +1,6 @@
-import {
-  assemblySchema,
-  benchReadingSchema,
-  catalogSchema,
-  changeSchema,
-  COLUMN_MEANINGS,
-  hullModelSchema,
-  keptFactSchema,
-  newFactSchema,
-  partSchema,
-  planSchema,
-  shopSettingsSchema,
-  stockSchema,
-} from '@plain-cleat/core';
+import { catalogSchema, COLUMN_MEANINGS, partSchema, shopSettingsSchema, stockSchema } from '@plain-cleat/core/catalog';
+import { benchReadingSchema, hullModelSchema } from '@plain-cleat/core/hull';
+import { assemblySchema, changeSchema, keptFactSchema, newFactSchema, planSchema } from '@plain-cleat/core/rig';
 import { z } from 'zod';
 import { ROLES } from './route';
 import { pinSchema, signInSchema, staffSchema } from './session';

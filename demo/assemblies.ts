@@ -1,4 +1,4 @@
-import { assemblySchema, type Assembly, type Fitting } from '@plain-cleat/core';
+import { assemblySchema, type Assembly, type Fitting } from '@plain-cleat/core/rig';
 
 const loose = (part: string, place: Fitting['place']): Fitting => ({
   part,

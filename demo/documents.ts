@@ -1,4 +1,5 @@
-import { catalogSchema, hullModelSchema, type HullModel } from '@plain-cleat/core';
+import { catalogSchema } from '@plain-cleat/core/catalog';
+import { hullModelSchema, type HullModel } from '@plain-cleat/core/hull';
 import brackwen from './brackwen-104.json';
 import parts from './catalog.json';
 import orrisk from './orrisk-138.json';

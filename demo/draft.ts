@@ -1,23 +1,19 @@
+import type { Hold } from '@plain-cleat/core/catalog';
+import { asPlanned } from '@plain-cleat/core/drilling';
+import { fairHull, findDatum, reading, type HullModel } from '@plain-cleat/core/hull';
 import {
-  asPlanned,
-  fairHull,
-  findDatum,
   makeRigFile,
   openPlan,
-  reading,
-  workUp,
   type Brief,
   type Fact,
   type Fitting,
-  type HullModel,
-  type Hold,
   type NewFact,
   type Place,
   type Plan,
   type RigFile,
   type Run,
-  type Workup,
-} from '@plain-cleat/core';
+} from '@plain-cleat/core/rig';
+import { workUp, type Workup } from '@plain-cleat/core/workup';
 import { CATALOG } from './documents';
 import { SHOP } from './shop';
 
@@ -125,7 +121,7 @@ export function file(d: Draft): RigFile {
     plugged ? [make({ kind: 'holePlugged', rig: null, hole: `old.${i + 1}`, with: plugged })] : [],
   );
   const readings = worked([])
-    .gate.distances.flatMap(({ from, to, expected }, i) => {
+    .drilling.gate.distances.flatMap(({ from, to, expected }, i) => {
       const off = d.off?.[i];
       return off === undefined ? [] : [make({ kind: 'readingTaken', from, to, run: 'taut', reading: expected + off })];
     })
@@ -133,7 +129,7 @@ export function file(d: Draft): RigFile {
   const before = [...[...old, ...closed].map(kept), ...readings];
   const w = worked(before);
   const facts = [...before, ...d.facts(w, make).map(kept)];
-  const letters = facts.length ? Object.fromEntries(w.items.map((i) => [i.placed.id, i.letter])) : null;
+  const letters = facts.length ? Object.fromEntries(w.aboard.items.map((i) => [i.placed.id, i.letter])) : null;
   return makeRigFile({ owner: d.owner, plan: { ...plan, letters }, hull: d.hull, facts, catalog: CATALOG, shop: SHOP });
 }
 
@@ -143,7 +139,7 @@ export const drilled = (
   make: (kind: object) => NewFact,
   some: (label: string) => boolean,
 ): NewFact[] =>
-  w.holes
+  w.drilling.holes
     .filter((h) => some(h.label))
     .map((h) =>
       make({

@@ -1,4 +1,5 @@
-import { dayAfter, type RigFile } from '@plain-cleat/core';
+import type { RigFile } from '@plain-cleat/core/rig';
+import { dayAfter } from '@plain-cleat/core/units';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from './documents';
 import { drilled, feed, file, fitted, foundId, on, PEN, stepsDone, track } from './draft';
 
@@ -48,7 +49,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     off: [1.5, -2],
     facts: (w, make) => [
       ...stepsDone(make, ['receive', 'measure', 'tape', 'agree'], 12),
-      ...drilled(w, { hull: TOLVANE }, make, (label) => w.holes.slice(0, 5).some((h) => h.label === label)),
+      ...drilled(w, { hull: TOLVANE }, make, (label) => w.drilling.holes.slice(0, 5).some((h) => h.label === label)),
     ],
   });
   const photographer = file({
@@ -115,10 +116,10 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       ...drilled(w, { hull: BRACKWEN }, make, () => true),
       ...stepsDone(
         make,
-        w.steps.map((s) => s.id).filter((step) => !['receive', 'measure', 'tape', 'agree'].includes(step)),
+        w.build.steps.map((s) => s.id).filter((step) => !['receive', 'measure', 'tape', 'agree'].includes(step)),
         9,
       ),
-      ...w.walk.map((s) => make({ kind: 'stopShown', stop: s.fitting })),
+      ...w.handover.walk.map((s) => make({ kind: 'stopShown', stop: s.fitting })),
       make({ kind: 'signed', name: 'Noor Tessel', drawing: PEN }),
     ],
   });

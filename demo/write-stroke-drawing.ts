@@ -1,5 +1,7 @@
 import { writeFileSync } from 'node:fs';
-import { fairHull, strokeDrawing, USUAL_BRIEF } from '@plain-cleat/core';
+import { fairHull } from '@plain-cleat/core/hull';
+import { strokeDrawing } from '@plain-cleat/core/layout';
+import { USUAL_BRIEF } from '@plain-cleat/core/rig';
 import { TOLVANE } from './documents';
 import { SHOP } from './shop';
 

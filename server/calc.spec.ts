@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { writeRigFile } from '@plain-cleat/core';
+import { writeRigFile } from '@plain-cleat/core/rig';
 import { demoRigs, SHOP } from '@plain-cleat/demo';
 import { readConfig } from './config';
 

@@ -1,5 +1,10 @@
 import { readFileSync } from 'node:fs';
-import * as core from '@plain-cleat/core';
+import { CALCULATIONS } from '@plain-cleat/core/calculations';
+import { catalogSchema, shopSettingsSchema } from '@plain-cleat/core/catalog';
+import { hullModelSchema } from '@plain-cleat/core/hull';
+import { faultsOf, readRigFile, type Fact } from '@plain-cleat/core/rig';
+import { SOURCES } from '@plain-cleat/core/units';
+import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { z } from 'zod';
 
 /** Says what is wrong on stderr, by field, and ends with code 2. */
@@ -23,8 +28,7 @@ function checked<S extends z.ZodType>(schema: S, value: unknown, name: string): 
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
   throw new BadInput(
-    core
-      .faultsOf(parsed.error)
+    faultsOf(parsed.error)
       .map((f) => `${name}${f.field === '(whole)' ? '' : `.${f.field}`}: ${f.says}`)
       .join('\n'),
   );
@@ -42,13 +46,13 @@ function workup(args: readonly string[]): void {
   const [path, ...rest] = args;
   if (!path) throw new BadInput('usage: bin/calc workup FILE [--hull F] [--catalog F] [--shop F] [--as-of DATE]');
   const text = JSON.stringify(readJson(path));
-  const read = core.readRigFile(text);
+  const read = readRigFile(text);
   if (!read.ok) throw new BadInput(read.faults.map((f) => `${f.field}: ${f.says}`).join('\n'));
   const { file } = read;
-  let input: core.WorkupInput = {
+  let input: WorkupInput = {
     plan: file.plan,
     hull: file.hull,
-    facts: file.ledger as core.Fact[],
+    facts: file.ledger as Fact[],
     catalog: file,
     shop: file.shop,
     asOf: file.plan.opened,
@@ -56,32 +60,33 @@ function workup(args: readonly string[]): void {
   for (let i = 0; i < rest.length; i += 2) {
     const [flag, value] = [rest[i], rest[i + 1]];
     if (value === undefined) throw new BadInput(`${flag}: give it a value`);
-    if (flag === '--hull') input = { ...input, hull: checked(core.hullModelSchema, readJson(value), 'hull') };
-    else if (flag === '--catalog') input = { ...input, catalog: checked(core.catalogSchema, readJson(value), 'catalog') };
-    else if (flag === '--shop') input = { ...input, shop: checked(core.shopSettingsSchema, readJson(value), 'shop') };
+    if (flag === '--hull') input = { ...input, hull: checked(hullModelSchema, readJson(value), 'hull') };
+    else if (flag === '--catalog') input = { ...input, catalog: checked(catalogSchema, readJson(value), 'catalog') };
+    else if (flag === '--shop') input = { ...input, shop: checked(shopSettingsSchema, readJson(value), 'shop') };
     else if (flag === '--as-of')
       input = { ...input, asOf: checked(z.iso.date('write the date as 2026-06-12'), value, '--as-of') };
     else throw new BadInput(`${flag}: not a flag of workup`);
   }
-  const { surface, ...rest2 } = core.workUp(input);
-  print({ hull: { length: surface.length, beam: surface.beam }, ...rest2, sources: core.SOURCES });
+  const { surface, ...rest2 } = workUp(input);
+  print({ hull: { length: surface.length, beam: surface.beam }, ...rest2, sources: SOURCES });
 }
 
 function main([command, ...args]: readonly string[]): void {
-  const known = core.calculations(core as unknown as Record<string, unknown>);
   if (command === 'workup') return workup(args);
   if (command === 'list')
     return print(
-      [...known.values()].map((c) => ({
+      [...CALCULATIONS.values()].map((c) => ({
         name: c.calculation,
         says: c.says,
         input: z.toJSONSchema(c.input, { io: 'input' }),
         sources: c.sources,
       })),
     );
-  const found = known.get(command ?? '');
+  const found = CALCULATIONS.get(command ?? '');
   if (!found)
-    throw new BadInput(`${command ?? '(nothing)'}: no such calculation. Known: workup, list, ${[...known.keys()].join(', ')}`);
+    throw new BadInput(
+      `${command ?? '(nothing)'}: no such calculation. Known: workup, list, ${[...CALCULATIONS.keys()].join(', ')}`,
+    );
   const input = checked(found.input, readJson(0), 'input');
   print({ result: found.run(input), sources: found.sources });
 }

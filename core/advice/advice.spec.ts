@@ -20,7 +20,7 @@ function adviceOf(f: Fitting, { brief = {}, hull = TOLVANE, facts = [] }: Case =
   const input = inputOf({ f }, {}, facts, hull);
   const plan = { ...input.plan, brief: { ...input.plan.brief, ...brief } };
   const w = workUp({ ...input, plan });
-  const [item] = w.owned;
+  const [item] = w.aboard.owned;
   if (!item) throw new Error('not placed');
   return mountAdvice(w.surface, item.placed, adviceSetting(item, plan, SHOP, w));
 }
@@ -75,7 +75,7 @@ describe('mount advice', () => {
     const port = { ...partOf('pad-eye'), id: 'port', opening: 160, base: { length: 200, width: 200, thickness: 5 } };
     const input = inputOf({ f: clip, p: fitted('port', deck(1850, 330), 'rivet') });
     const w = workUp({ ...input, catalog: { ...CATALOG, parts: [...CATALOG.parts, port] } });
-    expect(w.owned.find((i) => i.placed.id === 'f')?.holes[0]?.behind.access?.hatch).toBe('Pad eye');
+    expect(w.aboard.owned.find((i) => i.placed.id === 'f')?.holes[0]?.behind.access?.hatch).toBe('Pad eye');
   });
 
   it('glue does not hold on polyethylene, and is good enough for light things on fabric', () => {
@@ -85,7 +85,7 @@ describe('mount advice', () => {
         ...inputOf({ f: fitted('glued', deck(900, 0), 'glue') }, {}, [], hull),
         catalog: { ...CATALOG, parts: [glued] },
       });
-      return w.owned[0]?.mounted.cannot?.join('') ?? null;
+      return w.aboard.owned[0]?.mounted.cannot?.join('') ?? null;
     };
     expect(place(TOLVANE)).toContain('polyethylene');
     expect(place(PELLIN)).toBeNull();
@@ -100,7 +100,7 @@ describe('mount advice', () => {
         workUp({
           ...inputOf({ f: fitted('clamp', rail, 'clamp') }, {}, [], QUENBY),
           catalog: { ...CATALOG, parts },
-        }).owned[0]?.mounted.cannot?.join('') ?? null
+        }).aboard.owned[0]?.mounted.cannot?.join('') ?? null
       );
     };
     expect(on({ least: 19, most: 28 })).toBeNull();
@@ -116,7 +116,7 @@ describe('mount advice', () => {
       workUp({
         ...inputOf({ f: fitted('bracket', plate, 'through') }, {}, [], QUENBY),
         catalog: { ...CATALOG, parts: [part] },
-      }).owned[0]?.mounted.cannot?.join('') ?? null;
+      }).aboard.owned[0]?.mounted.cannot?.join('') ?? null;
     expect(on(bracket)).toBeNull();
     expect(on({ ...bracket, holes: bracket.holes.map((h) => ({ u: h.v, v: h.u })) })).toBeNull();
     expect(on({ ...bracket, holes: [{ u: 0, v: 0 }] })).toContain('do not meet');
@@ -126,7 +126,7 @@ describe('mount advice', () => {
     const tube = { ...partOf('rod-tube-raised'), id: 'tube', madeHole: 5.5 };
     const input = inputOf({ f: fitted('tube', { on: 'track', track: 'aft-star', x: 2500, heading: 0 }, 'track') });
     const w = workUp({ ...input, catalog: { ...CATALOG, parts: [tube] } });
-    expect(tell(w.owned[0]?.mounted.first ?? [], 'metric')).toContain('Open its holes of 5.5 mm to 6.4 mm');
+    expect(tell(w.aboard.owned[0]?.mounted.first ?? [], 'metric')).toContain('Open its holes of 5.5 mm to 6.4 mm');
     expect(w.findings.map((f) => f.code)).toContain('worked-first');
   });
 });
@@ -178,7 +178,7 @@ describe('the fastener chosen', () => {
   });
 
   it('a well nut for a 10-24 takes a 3/8 in hole (common practice, no source)', () => {
-    expect(workUp(inputOf({ f: fitted('pad-eye', deck(3217, 0), 'well nut') })).holes[0]?.bit.name).toBe('3/8');
+    expect(workUp(inputOf({ f: fitted('pad-eye', deck(3217, 0), 'well nut') })).drilling.holes[0]?.bit.name).toBe('3/8');
   });
 
   it('T-bolts and screws are named with their length', () => {
@@ -201,9 +201,9 @@ describe('old holes', () => {
     });
   const offersOf = (part: string, place: Place, facts: readonly Fact[]) => {
     const w = workUp(inputOf({ f: fitted(part, place, 'rivet') }, {}, facts));
-    const [item] = w.owned;
+    const [item] = w.aboard.owned;
     if (!item) throw new Error('not placed');
-    return reuseOffers(w.surface, item.placed, item.holes, w.oldHoles, SHOP);
+    return reuseOffers(w.surface, item.placed, item.holes, w.drilling.oldHoles, SHOP);
   };
 
   it('are offered before new ones: a pad eye laid on two holes of its own spacing, turned to meet them', () => {
@@ -212,7 +212,7 @@ describe('old holes', () => {
     expect(Math.abs((best?.place as { heading: number }).heading)).toBeCloseTo(90, 6);
     const f = { ...fitted('pad-eye', best?.place as Place, 'rivet'), uses: usesOf(best?.uses ?? {}) };
     const w = workUp(inputOf({ f }, {}, [found('o1', 3200, 0), found('o2', 3200, 34)]));
-    expect(w.holes.length).toBe(2);
+    expect(w.drilling.holes.length).toBe(2);
   });
 
   it('serve singly too, and not when they are too wide or plugged', () => {
@@ -228,8 +228,8 @@ describe('old holes', () => {
     const uses = { 1: facts[0]?.id ?? '', 2: facts[1]?.id ?? '' };
     const at = (x: number) => workUp(inputOf({ f: { ...fitted('pad-eye', deck(x, 0), 'rivet'), uses } }, {}, facts));
     const there = at(3217);
-    expect(there.holes.every((h) => h.reused && h.drilled)).toBeTrue();
-    expect(there.oldHoles).toEqual([]);
+    expect(there.drilling.holes.every((h) => h.reused && h.drilled)).toBeTrue();
+    expect(there.drilling.oldHoles).toEqual([]);
     expect(there.rounds).toEqual([]);
     expect(there.findings.map((f) => f.code)).not.toContain('reused-hole');
     const off = at(3225).findings.find((f) => f.code === 'reused-hole');
@@ -242,10 +242,10 @@ describe('old holes', () => {
     const uses = { 1: facts[0]?.id ?? '', 2: facts[1]?.id ?? '' };
     const f = { ...fitted('pad-eye', deck(3217, 0), 'rivet'), uses };
     const w = workUp(inputOf({ f }, {}, facts));
-    expect(w.holes.every((h) => h.openUp)).toBeTrue();
+    expect(w.drilling.holes.every((h) => h.openUp)).toBeTrue();
     expect(w.rounds.map((r) => [r.work, r.holes.length])).toEqual([['final', 2]]);
     const opened = facts.map((one) => keptFact({ kind: 'holeOpened', of: one.id, bit: 4.9 }));
-    expect(workUp(inputOf({ f }, {}, [...facts, ...opened])).holes.some((h) => h.openUp)).toBeFalse();
+    expect(workUp(inputOf({ f }, {}, [...facts, ...opened])).drilling.holes.some((h) => h.openUp)).toBeFalse();
   });
 });
 

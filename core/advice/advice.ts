@@ -143,13 +143,17 @@ export const adviceSetting = (
   item: Pick<Fitted, 'letter'>,
   plan: Pick<Plan, 'tape' | 'brief'>,
   shop: ShopSettings,
-  worked: { readonly ledger: Ledger; readonly openings: readonly Opening[]; readonly oldHoles: readonly LedgerHole[] },
+  worked: {
+    readonly ledger: Ledger;
+    readonly aboard: { readonly openings: readonly Opening[] };
+    readonly drilling: { readonly oldHoles: readonly LedgerHole[] };
+  },
 ): AdviceSetting => ({
   letter: item.letter,
   tape: plan.tape,
   brief: plan.brief,
   shop,
   ledger: worked.ledger,
-  openings: worked.openings,
-  old: worked.oldHoles.filter((h) => h.plugged === null),
+  openings: worked.aboard.openings,
+  old: worked.drilling.oldHoles.filter((h) => h.plugged === null),
 });

@@ -1,4 +1,3 @@
 export * from './advice';
 export * from './methods';
 export * from './reuse';
-export * from './calculations';

@@ -1,7 +1,8 @@
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Plan } from '../rig';
 import { deck, fitted, inputOf } from '../testing/plans';
-import { workUp, WorkupSession } from '../workup';
+import { Memory } from '../stages';
+import { workUp } from '../workup';
 
 /** A rig of sixty fittings, spread over the boat, with a feed to each that draws. */
 function sixty(): Plan {
@@ -39,7 +40,7 @@ function median(work: (i: number) => unknown, times: number): number {
 /** Workups of the sixty under a brief: a fresh one, and after each step of a drag. */
 function measure(plan: Plan): { full: number; dragged: number } {
   const input = { plan, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' };
-  const session = new WorkupSession();
+  const session = new Memory();
   workUp(input, session);
   let now = plan;
   const drag = (i: number): unknown => {
@@ -63,7 +64,9 @@ const standing: Plan = { ...seated, brief: { ...seated.brief, stands: 'both', ca
 const sets = Object.fromEntries(['day', 'troll', 'guest'].map((name, order) => [name, { name, order }]));
 const copy = median(() => JSON.parse(JSON.stringify(seated)), 200);
 const times = (ms: number): string => `${(ms / copy).toFixed(1)} ×`.padEnd(10);
-const { holes } = workUp({ plan: seated, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' });
+const {
+  drilling: { holes },
+} = workUp({ plan: seated, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' });
 console.log(`${Object.keys(seated.fittings).length} fittings, ${Object.keys(seated.runs).length} runs, ${holes.length} holes`);
 console.log(`plain JSON copy of the plan                1.0 ×     (${copy.toFixed(3)} ms; a frame is 16 ms)`);
 for (const [name, plan] of [

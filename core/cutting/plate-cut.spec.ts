@@ -16,7 +16,7 @@ const behind = (hazards: readonly Hazard[]) => {
     shop: SHOP,
     asOf: '2026-06-01',
   });
-  const [item] = w.owned;
+  const [item] = w.aboard.owned;
   const plate = item && plateCut(hull, item, SHOP);
   if (!item || !plate) throw new Error('no plate');
   return { hull, w, item, plate };
@@ -83,7 +83,7 @@ describe('a backing plate', () => {
 
   it('goes to the cut plan with its outline, and says what it clears', () => {
     const { w, hull } = behind([rib]);
-    const [plate] = cutList('R-1', w.owned, hull, SHOP).plates;
+    const [plate] = cutList('R-1', w.aboard.owned, hull, SHOP).plates;
     expect(plate?.says).toBe('R-1 A, plate, cut clear of rib');
     expect(plate?.outline.length ?? 0).toBeGreaterThan(4);
     expect(plate?.holes.length).toBe(4);

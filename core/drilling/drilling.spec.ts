@@ -40,13 +40,13 @@ describe('a bit in words', () => {
 describe('cautions at a hole', () => {
   const at = (part: string, x: number, y: number) => {
     const w = workUp(inputOf({ f: fitted(part, deck(x, y), 'rivet') }));
-    const [hole] = w.holes;
+    const [hole] = w.drilling.holes;
     if (!hole) throw new Error('no hole');
     return { hole, w };
   };
   it('eye protection first, what is behind by name, the sealant last', () => {
     const { hole, w } = at('pad-eye', 1500, 0);
-    const said = cautionsAt(hole, TOLVANE, SHOP, waterAt(w.float, hole.at.x));
+    const said = cautionsAt(hole, TOLVANE, SHOP, waterAt(w.weight.float, hole.at.x));
     expect(said[0]).toBe('Eye protection on.');
     expect(said[1]).toContain('drive well');
     expect(said.at(-1)).toContain('does not bond');
@@ -101,10 +101,10 @@ describe('holes of a fitting', () => {
   const w = workUp(inputOf(fittings));
 
   it('stand on their pattern, are named forward first, and read as the tape reads', () => {
-    expect(w.holes.map((h) => h.label)).toEqual(['A1', 'A2', 'A3', 'B1', 'B2']);
+    expect(w.drilling.holes.map((h) => h.label)).toEqual(['A1', 'A2', 'A3', 'B1', 'B2']);
     const bow = findDatum(hull, 'bow');
-    for (const h of w.holes) expect(h.reading).toBeCloseTo(reading(hull, bow, 'taut', h.at), 9);
-    const [a, b, c] = w.holes;
+    for (const h of w.drilling.holes) expect(h.reading).toBeCloseTo(reading(hull, bow, 'taut', h.at), 9);
+    const [a, b, c] = w.drilling.holes;
     const far = (p = a, q = b): number => Math.hypot((p?.at.x ?? 0) - (q?.at.x ?? 0), (p?.at.y ?? 0) - (q?.at.y ?? 0));
     // Three holes on a circle of 30 mm are 30·√3 apart.
     for (const d of [far(a, b), far(b, c), far(a, c)]) expect(d).toBeCloseTo(30 * Math.sqrt(3), 1);
@@ -119,7 +119,7 @@ describe('holes of a fitting', () => {
   });
 
   it('drilled as planned are where they were planned', () => {
-    const hole = w.holes[0];
+    const hole = w.drilling.holes[0];
     if (!hole) return fail('no hole');
     expect(asPlanned(hole, { datum: 'bow', run: 'taut' }, 1)).toEqual({
       hullRevision: 1,
@@ -135,8 +135,8 @@ describe('holes of a fitting', () => {
   it('in the side are measured down from the gunwale', () => {
     const side = workUp(inputOf({ g: fitted('gland', { on: 'side', side: 'port', x: 1000, down: 60 }, 'through') }));
     // A tape laid down the side follows its flare: it reads more than the height.
-    expect(side.holes[0]?.down).toBeCloseTo(girthDown(hull, 1000, 60), 6);
-    expect(side.holes[0]?.run).toBe('gunwale');
-    expect(side.holes[0]?.bit.name).toBe('3/4');
+    expect(side.drilling.holes[0]?.down).toBeCloseTo(girthDown(hull, 1000, 60), 6);
+    expect(side.drilling.holes[0]?.run).toBe('gunwale');
+    expect(side.drilling.holes[0]?.bit.name).toBe('3/4');
   });
 });

@@ -26,7 +26,7 @@ describe('the history of a hull', () => {
   const plan = { e: fitted('pad-eye', deck(3217, 0), 'rivet') };
   const worked = (facts: readonly Fact[]) => {
     const w = workUp(inputOf(plan, {}, facts));
-    return holeHistory(w.ledger, holesOfRig('R-1', w.holes, w.ledger)).map((h) => [h.label, h.state, h.rig]);
+    return holeHistory(w.ledger, holesOfRig('R-1', w.drilling.holes, w.ledger)).map((h) => [h.label, h.state, h.rig]);
   };
 
   it('tells planned, drilled, in use, open and plugged apart', () => {
@@ -54,7 +54,7 @@ describe('the history of a hull', () => {
   it('what another rig of the hull uses is not open here, and what it plans keeps its distance', () => {
     const facts = [drill('x.1', 2000)];
     const alone = workUp(inputOf(plan, {}, facts));
-    const [first] = alone.holes;
+    const [first] = alone.drilling.holes;
     if (!first) return fail('no hole');
     const at = { ...first.at, x: first.at.x + 6 };
     const other = { rig: 'R-9', label: 'X1', of: 'Pad eye', at, bit: 4.9, held: true };

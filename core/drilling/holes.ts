@@ -1,7 +1,7 @@
 import { entryOf } from '../rig';
 import type { Part, ShopSettings } from '../catalog';
 import { findDatum, girthDown, reading, type HullSurface, type TapeRun } from '../hull';
-import { directed, recessAxis, toHull, type Placed } from '../layout';
+import { directed, recessAxis, toHull, type Placed, type Stood } from '../layout';
 import { plateFor, type Mounted } from '../mounting';
 import type { Ledger, LedgerHole, Measured, Tape } from '../rig';
 import { sideOf, type Point, type Side } from '../units';
@@ -48,15 +48,9 @@ export interface PlannedHole {
 }
 
 /** One fitting worked out: where it stands, how it is held, what it is called, which holes it makes. */
-export interface Fitted {
-  readonly placed: Placed;
+export interface Fitted extends Stood {
   readonly mounted: Mounted;
   readonly holes: readonly PlannedHole[];
-  readonly letter: string;
-  /** The sets it stands here in; null when the rig has no sets. */
-  readonly sets: readonly string[] | null;
-  /** The set that has it here; empty at its own place. */
-  readonly elsewhere: string;
 }
 
 /** The measured readings of a hole drilled just as planned. */

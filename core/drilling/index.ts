@@ -12,4 +12,5 @@ export * from './rounds';
 export * from './paper';
 export * from './template';
 export * from './tiles';
-export * from './calculations';
+export * from './aboard';
+export * from './drill';

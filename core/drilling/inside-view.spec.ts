@@ -6,7 +6,7 @@ import { insideView } from './index';
 
 const hull = fairHull(TOLVANE);
 const at = (x: number, y: number, hold: 'through' | 'rivet' = 'through') => {
-  const [hole] = workUp(inputOf({ f: fitted('pad-eye', deck(x, y), hold) })).holes;
+  const [hole] = workUp(inputOf({ f: fitted('pad-eye', deck(x, y), hold) })).drilling.holes;
   if (!hole) throw new Error('no hole');
   return hole;
 };

@@ -44,9 +44,9 @@ describe('the walk', () => {
 describe('a check by the rule', () => {
   const w = workUp(inputOf({ n: fitted('pad-eye', deck(2800, 100), 'rivet'), e: fitted('pad-eye', deck(2950, 100), 'rivet') }));
   it('is to the nearest neighbour on the same face, centre to centre', () => {
-    const [a, b] = w.holes;
+    const [a, b] = w.drilling.holes;
     if (!a || !b) return fail('no holes');
-    const cross = crossMeasure(a, w.holes);
+    const cross = crossMeasure(a, w.drilling.holes);
     expect(cross?.to).toBe(b.label);
     expect(cross?.distance).toBeCloseTo(Math.hypot(a.at.x - b.at.x, a.at.y - b.at.y, a.at.z - b.at.z), 9);
     expect(crossMeasure(a, [a])).toBeNull();
@@ -62,8 +62,10 @@ describe('a check by the rule', () => {
       measured: { hullRevision: 1, datum: 'bow', run: 'centre', reading: 2860, offCentre: 180, down: null },
     });
     const there = workUp(inputOf({ n: fitted('pad-eye', deck(2800, 100), 'rivet') }, {}, [found]));
-    const [a] = there.holes;
+    const [a] = there.drilling.holes;
     if (!a) return fail('no hole');
-    expect(crossMeasure(a, there.holes, there.oldHoles)).toEqual(jasmine.objectContaining({ to: 'old F1', drilled: true }));
+    expect(crossMeasure(a, there.drilling.holes, there.drilling.oldHoles)).toEqual(
+      jasmine.objectContaining({ to: 'old F1', drilled: true }),
+    );
   });
 });

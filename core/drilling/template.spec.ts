@@ -10,7 +10,7 @@ import { FRAME, flatteningOf, onTile, OVERLAP, PAPERS, templatesOf, tilesOf, typ
 const hull = fairHull(TOLVANE);
 const side = (which: 'port' | 'starboard', x: number, down: number): Place => ({ on: 'side', side: which, x, down });
 const sheets = (w: Workup, shop = SHOP.drilling): Template[] =>
-  w.owned.flatMap((i) => templatesOf(w.surface, i, { datum: 'bow', run: 'taut' }, shop, w.ledger));
+  w.aboard.owned.flatMap((i) => templatesOf(w.surface, i, { datum: 'bow', run: 'taut' }, shop, w.ledger));
 const of = (part: string, place: Place, facts: readonly Fact[] = []): Workup =>
   workUp(inputOf({ f: fitted(part, place, 'through') }, {}, facts));
 const onPaper = (t: Template, label: string): { x: number; y: number } => {
@@ -129,7 +129,7 @@ describe('a template', () => {
     const w = of('jam-cleat', deck(3200, 0));
     const [t] = sheets(w);
     const line = t?.lines.find((l) => l.kind === 'tape line');
-    const [a, b] = w.holes;
+    const [a, b] = w.drilling.holes;
     expect(line?.at).toBeCloseTo(((a?.reading ?? 0) + (b?.reading ?? 0)) / 2, 1);
     const centre = t?.lines.find((l) => l.kind === 'centre line');
     expect(centre?.points.every((p) => Math.abs(p.y - (centre.points[0]?.y ?? 0)) < 1e-6)).toBeTrue();
@@ -142,7 +142,7 @@ describe('a template', () => {
     const wide = workUp(inputOf({ f: fitted('bungee-deck', side('starboard', 700, 90), 'through') }));
     const split = sheets(wide, strict);
     expect(split.length).toBeGreaterThan(1);
-    expect(split.flatMap((t) => t.holes.map((h) => h.label)).sort()).toEqual(wide.holes.map((h) => h.label).sort());
+    expect(split.flatMap((t) => t.holes.map((h) => h.label)).sort()).toEqual(wide.drilling.holes.map((h) => h.label).sort());
     for (const t of split) expect([t.parts, t.flattening <= 0.0001]).toEqual([split.length, true]);
   });
 
@@ -156,7 +156,7 @@ describe('a template', () => {
       measured: { hullRevision: 1, datum: 'bow', run: 'centre', reading: 2700, offCentre: 110, down: null },
     });
     const planned = of('pad-eye', deck(2700, 100));
-    const hole = planned.holes[0];
+    const hole = planned.drilling.holes[0];
     const away = keptFact({
       kind: 'holeDrilled',
       hole: hole?.id,
@@ -169,7 +169,7 @@ describe('a template', () => {
     expect(t?.scars.map((s) => s.label)).toEqual(['F1']);
     expect(t?.holes.map((h) => h.drilled)).toEqual([true, false]);
     const apart = Math.abs((t?.holes[0]?.x ?? 0) - (t?.holes[1]?.x ?? 0));
-    expect(apart).toBeCloseTo(Math.abs((planned.holes[1]?.at.x ?? 0) - (hole?.at.x ?? 0)) + 4, 1);
+    expect(apart).toBeCloseTo(Math.abs((planned.drilling.holes[1]?.at.x ?? 0) - (hole?.at.x ?? 0)) + 4, 1);
   });
 
   it('property: on either side, anywhere along the boat, distances on paper are those over the hull', () => {
@@ -233,7 +233,7 @@ describe('holes on paper and on the boat', () => {
     if (!t) return fail('no template');
     t.holes.forEach((a, i) => {
       for (const b of t.holes.slice(i + 1)) {
-        const [p, q] = [w.holes.find((h) => h.id === a.id)?.at, w.holes.find((h) => h.id === b.id)?.at];
+        const [p, q] = [w.drilling.holes.find((h) => h.id === a.id)?.at, w.drilling.holes.find((h) => h.id === b.id)?.at];
         expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThan(distance(p as Point, q as Point) - t.flattening - 0.01);
       }
     });

@@ -3,14 +3,15 @@ import { mm, say } from '../units';
 import { about, type Judgement, nameOf, type Raw, toOtherSide } from './finding';
 
 /** What stands in the space a back cast sweeps: by casting hand, style, seated and standing. */
-export const backCast: Judgement = ({ plan, items, hull, shop, memo, once }) => {
+export const backCast: Judgement = ({ plan, items, hull, shop, memory }) => {
   if (plan.brief.cast === 'none') return [];
   return items.flatMap((item): Raw[] => {
     const { bodies, rods, part } = item.placed;
     if (part.kind === 'seat') return [];
-    const verdict = memo('back-cast', item.placed, () =>
+    const verdict = memory.of('back-cast', item.placed, () =>
       overBand(shop, (scale) =>
-        once(`casts ${scale}`, () => castSpaces(hull, plan.brief, shop, scale))
+        memory
+          .last(`casts ${scale}`, [], () => castSpaces(hull, plan.brief, shop, scale))
           .flatMap((space) => {
             const by = snag(space, bodies, rods);
             return by === undefined ? [] : [{ by, space }];

@@ -4,6 +4,7 @@ import type { Fitted, Opening, OtherHole } from '../drilling';
 import type { Floating } from '../float';
 import type { Paddler, Placed, StrokeHit, StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
+import type { Memory } from '../stages';
 import type { Sentence } from '../units';
 import type { Acceptable } from './who-accepts';
 import type { WiredRun } from '../wiring';
@@ -72,12 +73,8 @@ export interface Judged {
   readonly float: Floating;
   readonly massKg: number;
   readonly paddlers: readonly Paddler[];
-  /** Worked out once for a placed fitting or the hull, and looked up until it is another. */
-  memo<T>(of: unknown, what: object, make: () => T): T;
-  /** Worked out once, and looked up while hull, brief, shop and ledger stay as they are. */
-  once<T>(of: string, make: () => T): T;
-  /** The same for two, such as a fitting and what swings past it. */
-  memoPair<T>(of: string, a: object, b: object, make: () => T): T;
+  /** What was found out earlier, while hull, brief, shop, ledger, tape, parts and openings stay as they are. */
+  readonly memory: Memory;
   /** The space the paddle sweeps, on the water of the lightest and the heaviest case. */
   strokes(): StrokeSpaces;
   /** How far a fitting stands in the paddle stroke. */
@@ -94,13 +91,13 @@ export type Raw = Omit<Finding, 'acceptable' | 'accepted' | 'lapsed' | 'size' | 
 export type Judgement = (judged: Judged) => Raw[];
 
 /** What a fitting may be judged by when it is judged by itself: all of it stays while the fitting does. */
-export type Alone = Pick<Judged, 'hull' | 'shop' | 'paddlers' | 'memo' | 'once'> & { readonly plan: Pick<Plan, 'brief'> };
+export type Alone = Pick<Judged, 'hull' | 'shop' | 'paddlers' | 'memory'> & { readonly plan: Pick<Plan, 'brief'> };
 
 /** A judgement of each fitting by itself, aboard or owned: looked up until the fitting is another. */
 export const alone =
   (judge: (item: Fitted, judged: Alone) => Raw[], of: 'items' | 'owned' = 'items'): Judgement =>
   (judged) =>
-    judged[of].flatMap((item) => judged.memo(judge, item, () => judge(item, judged)));
+    judged[of].flatMap((item) => judged.memory.of(judge, item, () => judge(item, judged)));
 
 /** The fields most findings about one fitting share. */
 export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'curable' | 'step'> => ({

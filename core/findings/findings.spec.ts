@@ -5,7 +5,7 @@ import { applyChange } from '../rig';
 import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
 import { daysBetween, tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
-import { searchCures } from './cures';
+import { searchCures } from '../cures';
 import { type Finding, unsettled } from './index';
 
 const rod = (x: number) => fitted('rod-tube-raised', track(x < 2000 ? 'fwd-star' : 'aft-star', x), 'track');
@@ -53,7 +53,7 @@ describe('findings', () => {
 
   it('a hole drilled elsewhere is a finding beyond the tolerance, not within it', () => {
     const fittings = { e: fitted('pad-eye', deck(3300, 0), 'rivet') };
-    const [hole] = workUp(inputOf(fittings)).holes;
+    const [hole] = workUp(inputOf(fittings)).drilling.holes;
     if (!hole) return fail('no hole');
     const drilledAt = (off: number) =>
       keptFact({
@@ -71,7 +71,7 @@ describe('findings', () => {
 
   it('a hole left behind by a fitting that was taken off stands open until it is plugged', () => {
     const fittings = { e: fitted('pad-eye', deck(3300, 0), 'rivet') };
-    const [hole] = workUp(inputOf(fittings)).holes;
+    const [hole] = workUp(inputOf(fittings)).drilling.holes;
     if (!hole) return fail('no hole');
     const measured = asPlanned(hole, { datum: 'bow', run: 'taut' }, 1);
     const drilled = keptFact({
@@ -88,11 +88,11 @@ describe('findings', () => {
     expect(left.findings.map((f) => [f.code, f.letter])).toEqual([['open-hole', 'A1']]);
     const closed = workUp(inputOf({}, {}, [drilled, plugged]));
     expect(closed.findings).toEqual([]);
-    expect(closed.oldHoles.map((h) => h.plugged)).toEqual(['nylon plug']);
+    expect(closed.drilling.oldHoles.map((h) => h.plugged)).toEqual(['nylon plug']);
     // Plugged and planned again: it is a new hole to drill, and the scar stays.
     const again = workUp(inputOf(fittings, {}, [drilled, plugged]));
-    expect(again.holes[0]?.drilled).toBeNull();
-    expect(again.oldHoles.length).toBe(1);
+    expect(again.drilling.holes[0]?.drilled).toBeNull();
+    expect(again.drilling.oldHoles.length).toBe(1);
   });
 
   it('holding: off the hull, off the track, no way to be held, against the drill policy, too heavy', () => {

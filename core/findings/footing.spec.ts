@@ -54,7 +54,7 @@ describe('a bar on two tracks', () => {
   const bar = (hull: HullModel, x = 1500): string[] => codes('cross-bar', track('fwd-port', x), 'track', hull);
   it('stands on both, drawn out to them, within the hull', () => {
     const w = workUp(inputOf({ a: fitted('cross-bar', track('aft-port', 2570), 'track') }));
-    const ys = w.items[0]?.placed.bodies.flatMap((b) => b.outline.map(([, y]) => y)) ?? [];
+    const ys = w.aboard.items[0]?.placed.bodies.flatMap((b) => b.outline.map(([, y]) => y)) ?? [];
     // Tracks 330 mm off the middle, 30 mm over.
     expect(Math.min(...ys)).toBeCloseTo(-360, 0);
     expect(Math.max(...ys)).toBeCloseTo(360, 0);
@@ -86,9 +86,9 @@ describe('what is let into the deck', () => {
 
   it('the bore is a hole on the drill list, as wide as it is, and what lies below it is found', () => {
     const w = workUp(inputOf({ a: fitted('rod-tube-flush', deck(2700, -350), 'rivet') }));
-    expect(w.holes.map((h) => Math.round(h.bit.mm * 10) / 10).sort((a, b) => b - a)[0]).toBe(50.8);
-    expect(w.holes.length).toBe(4);
-    const below = w.items[0]?.placed.bodies.find((b) => b.name === 'below the deck');
+    expect(w.drilling.holes.map((h) => Math.round(h.bit.mm * 10) / 10).sort((a, b) => b - a)[0]).toBe(50.8);
+    expect(w.drilling.holes.length).toBe(4);
+    const below = w.aboard.items[0]?.placed.bodies.find((b) => b.name === 'below the deck');
     // 240 mm along an axis 20° off the upright, and half the bore beside it.
     expect((below?.top ?? 0) - (below?.bottom ?? 0)).toBeCloseTo(240 * Math.cos(Math.PI / 9) + 50.8 * Math.sin(Math.PI / 9), -1);
   });

@@ -11,8 +11,8 @@ const BESIDE = 50;
 const OVER_EDGE = 20;
 
 /** What a fitting on deck lies on; null for what stands on a track, a rail, another fitting or the side. */
-const footing = ({ hull, memo }: Alone, { placed }: Fitted): Footing | null =>
-  placed.place.on === 'deck' && !placed.frame.off ? memo('footing', placed, () => footingOf(hull, placed)) : null;
+const footing = ({ hull, memory }: Alone, { placed }: Fitted): Footing | null =>
+  placed.place.on === 'deck' && !placed.frame.off ? memory.of('footing', placed, () => footingOf(hull, placed)) : null;
 
 const inAWell = (judged: Alone, { placed }: Fitted): boolean =>
   placed.part.holds.includes('loose') &&

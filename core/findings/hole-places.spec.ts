@@ -20,7 +20,7 @@ describe('random layouts', () => {
         const fittings = Object.fromEntries(spots.map((s, i) => [`f${i}`, fitted(s.part, deck(s.x, s.y, s.turned), s.hold)]));
         const w = workUp(inputOf(fittings, {}, [], hull));
         const said = (fitting: string, code: string): boolean => w.findings.some((f) => f.where === fitting && f.code === code);
-        return w.holes.every((h) => {
+        return w.drilling.holes.every((h) => {
           const { surface } = w;
           const rims = hull.hatches.map((r) => {
             const [dx, dy] = [Math.max(r.fore - h.at.x, 0, h.at.x - r.aft), Math.max(r.port - h.at.y, 0, h.at.y - r.starboard)];
@@ -30,7 +30,7 @@ describe('random layouts', () => {
           // Two diameters of a fastener; half of a wide bore and 15 mm of wall.
           if (edge < Math.min(2 * h.bit.mm, h.bit.mm / 2 + 15) - 1e-9 && !said(h.fitting, 'hole-at-edge')) return false;
           if (h.behind.nearest && h.behind.nearest.clear <= 0 && !said(h.fitting, 'hole-near-hazard')) return false;
-          return w.holes
+          return w.drilling.holes
             .filter((o) => {
               // Three diameters of holes alike: two of the smaller from edge to edge.
               const wanted = (o.bit.mm + h.bit.mm) / 2 + 2 * Math.min(o.bit.mm, h.bit.mm);

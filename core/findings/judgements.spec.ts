@@ -5,7 +5,7 @@ import { deck, fitted, inputOf } from '../testing/plans';
 import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { rodsCarried } from './clutter';
-import { searchCures } from './cures';
+import { searchCures } from '../cures';
 import type { Finding } from './index';
 
 const search = { units: 'metric' as const, budget: 300, newId: () => '00000000-0000-4000-8000-000000000000' };
@@ -480,7 +480,7 @@ describe('rods', () => {
       ...[2380, 2480, 2580, 2680].map((x, i) => [`r${i}`, onTrack('rod-tube-raised', 'aft-star', x)] as const),
       ...[2380, 2500, 2620].map((x, i) => [`p${i}`, onTrack('rod-tube-track', 'aft-port', x)] as const),
     ]);
-    const items = workUp(rig({ ...tubes, f: loose('flag-rod', on('r0', 0)), n: loose('net-tube', on('p0', 0)) })).items;
+    const items = workUp(rig({ ...tubes, f: loose('flag-rod', on('r0', 0)), n: loose('net-tube', on('p0', 0)) })).aboard.items;
     expect(rodsCarried(items)).toBe(5);
     expect(found(rig(tubes), 'too-many-rods')).toBeDefined();
     expect(
@@ -504,18 +504,18 @@ describe('sets', () => {
   it('a fitting may stand elsewhere in another set: holes are the union, price is counted once', () => {
     const eye = through('pad-eye', deck(3300, 0), { elsewhere: { troll: deck(3200, 60) } });
     const w = workUp(two({ e: eye }));
-    expect(w.holes.map((h) => h.label).sort()).toEqual(['A1', 'A2', 'A3', 'A4']);
-    expect(new Set(w.holes.map((h) => h.id)).size).toBe(4);
-    expect(w.lines.filter((l) => l.fitting === 'e').length).toBe(1);
+    expect(w.drilling.holes.map((h) => h.label).sort()).toEqual(['A1', 'A2', 'A3', 'A4']);
+    expect(new Set(w.drilling.holes.map((h) => h.id)).size).toBe(4);
+    expect(w.price.lines.filter((l) => l.fitting === 'e').length).toBe(1);
     const shown = workUp({ ...two({ e: eye }), set: 'troll' });
-    expect(shown.items[0]?.placed.frame.origin.x).toBe(3200);
-    expect(shown.totals).toEqual(w.totals);
+    expect(shown.aboard.items[0]?.placed.frame.origin.x).toBe(3200);
+    expect(shown.price.totals).toEqual(w.price.totals);
   });
 
   it('what stands on a crate goes with it into the set that has the crate elsewhere', () => {
     const crate = loose('crate-tight', deck(2700, 0), { elsewhere: { troll: deck(2860, 0) } });
     const w = workUp({ ...two({ c: crate, t: loose('rod-tubes-crate-2', on('c', 233)) }), set: 'troll' });
-    expect(w.items.find((i) => i.placed.id === 't')?.placed.frame.origin.x).toBeCloseTo(2860 + 233, 0);
+    expect(w.aboard.items.find((i) => i.placed.id === 't')?.placed.frame.origin.x).toBeCloseTo(2860 + 233, 0);
   });
 
   it('between sets only bolted bases collide; a shared plate lets them swap, but not both at once', () => {

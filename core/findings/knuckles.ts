@@ -24,10 +24,10 @@ function knuckled(hull: HullSurface, item: Fitted, p: Paddler): number | undefin
 }
 
 /** Low hardware on the gunwale beside the seat: the hands hit it on the return stroke. */
-export const knuckles: Judgement = ({ plan, items, hull, shop, memo }) => {
+export const knuckles: Judgement = ({ plan, items, hull, shop, memory }) => {
   if (!plan.brief.propulsion.includes('paddle')) return [];
   return items.flatMap((item): Raw[] => {
-    const verdict = memo('knuckles', item.placed, () =>
+    const verdict = memory.of('knuckles', item.placed, () =>
       overBand(shop, (scale) =>
         paddlers(hull, plan.brief, scale)
           .map((p) => knuckled(hull, item, p))

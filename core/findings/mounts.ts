@@ -7,10 +7,10 @@ import { about, aboutHull, alone, type Judged, type Judgement, nameOf, type Raw,
 
 /** Other ways that bear what this one does not, best first. */
 function betterWays(judged: Judged, item: Fitted): Try[] {
-  const { hull, plan, shop } = judged;
+  const { hull, plan, shop, ledger, openings, oldHoles } = judged;
   const { fitting, id } = item.placed;
-  return judged
-    .memo('better ways', item.placed, () => mountAdvice(hull, item.placed, adviceSetting(item, plan, shop, judged)))
+  const setting = adviceSetting(item, plan, shop, { ledger, aboard: { openings }, drilling: { oldHoles } });
+  return mountAdvice(hull, item.placed, setting)
     .filter((a) => a.fits && (a.hold !== fitting.mount.hold || a.plate !== fitting.mount.plate))
     .slice(0, 3)
     .map((a) => ({

@@ -5,7 +5,8 @@ import type { HullModel, HullMover } from '../hull';
 import { paddlers, strokePoses } from '../layout';
 import { USUAL_BRIEF, type Brief } from '../rig';
 import { deck, fitted, inputOf } from '../testing/plans';
-import { workUp, WorkupSession, type Workup } from '../workup';
+import { Memory } from '../stages';
+import { workUp, type Workup } from '../workup';
 
 /**
  * Judgements of space against brute force: points sampled through the solids and their motions, placed, turned and
@@ -233,7 +234,7 @@ interface Laid {
 /** Layouts on every hull in turn, worked up by the product. */
 function* laidOut(): Generator<Laid> {
   const random = seeded(1907);
-  const sessions = new Map(HULLS.map((h) => [h.id, new WorkupSession()]));
+  const memorys = new Map(HULLS.map((h) => [h.id, new Memory()]));
   for (let i = 0; i < LAYOUTS; i++) {
     const hull = HULLS[i % HULLS.length];
     if (!hull) continue;
@@ -242,7 +243,7 @@ function* laidOut(): Generator<Laid> {
       things.map((t) => [t.id, { ...fitted(t.part.id, deck(t.x, t.y, t.heading), 'loose'), lift: t.lift }]),
     );
     const input = inputOf(fittings, { brief: { ...USUAL_BRIEF, ...brief } }, [], hull);
-    yield { hull, things, workup: workUp(input, sessions.get(hull.id)) };
+    yield { hull, things, workup: workUp(input, memorys.get(hull.id)) };
   }
 }
 
@@ -300,7 +301,10 @@ describe('judgements of space against points sampled through the solids', () => 
 
   it('the paddle on its way, shaft and hands', () => {
     for (const l of laid) {
-      const { surface, float } = l.workup;
+      const {
+        weight: { float },
+        surface,
+      } = l.workup;
       const [p] = paddlers(surface, { ...USUAL_BRIEF, ...brief });
       if (!p) continue;
       // The heaviest case alone: the judgement looks at the lightest too, and never less.

@@ -26,9 +26,9 @@ function inOnePlace(a: Fitted, b: Fitted): Raw | null {
 }
 
 /** Two fittings in one place; said once, at the one nearer the stern. */
-export const overlap: Judgement = ({ items, memo, memoPair }) => {
+export const overlap: Judgement = ({ items, memory }) => {
   const out: Raw[] = [];
-  const boxes = items.map((i) => memo('bodies', i.placed, () => boundsOf(i.placed.bodies)));
+  const boxes = items.map((i) => memory.of('bodies', i.placed, () => boundsOf(i.placed.bodies)));
   items.forEach((b, i) => {
     const box = boxes[i];
     for (let n = 0; n < i; n++) {
@@ -36,7 +36,7 @@ export const overlap: Judgement = ({ items, memo, memoPair }) => {
       if (!a || !box || !other || !near(box, other)) continue;
       // What stands on another touches it by design.
       if (joined(a.placed, b.placed) || worn(a) || worn(b)) continue;
-      const found = memoPair('overlap', a, b, () => inOnePlace(a, b));
+      const found = memory.pair('overlap', a, b, () => inOnePlace(a, b));
       if (found) out.push(found);
     }
   });

@@ -3,9 +3,9 @@ import { mm, say } from '../units';
 import { about, type Judgement, nameOf, type Raw } from './finding';
 
 /** A backing plate behind which something lies: it is cut clear of it, or it cannot be. */
-export const plateClear: Judgement = ({ owned, hull, shop, memo }) =>
+export const plateClear: Judgement = ({ owned, hull, shop, memory }) =>
   owned.flatMap((item): Raw[] => {
-    const plate = item.mounted.plate ? memo('plate', item, () => plateCut(hull.model, item, shop)) : null;
+    const plate = item.mounted.plate ? memory.of('plate', item, () => plateCut(hull.model, item, shop)) : null;
     if (!plate || (plate.clears.length === 0 && !plate.cannot)) return [];
     const what = plate.clears.join(' and ');
     return [

@@ -78,11 +78,11 @@ export function betweenRods(a: Rod, b: Rod): number {
 }
 
 /** Rods of two holders that cross; said once a pair. */
-export const rodsCross: Judgement = ({ items, memoPair }) => {
+export const rodsCross: Judgement = ({ items, memory }) => {
   const holders = items.filter((i) => i.placed.rods.length > 0);
   return holders.flatMap((b, i): Raw[] =>
     holders.slice(0, i).flatMap((a): Raw[] => {
-      const gap = memoPair('rods', a.placed, b.placed, () =>
+      const gap = memory.pair('rods', a.placed, b.placed, () =>
         Math.min(...a.placed.rods.flatMap((p) => b.placed.rods.map((q) => betweenRods(p, q)))),
       );
       if (gap >= TANGLE) return [];

@@ -8,7 +8,7 @@ import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw } from 
 /** What stands flat on the deck over a scupper closes it; so high off it water still gets there (judgement), mm. */
 const CLEAR = 10;
 
-function coverOf({ items, hull, memoPair }: Judged, scupper: HullSurface['model']['scuppers'][number]): Fitted | undefined {
+function coverOf({ items, hull, memory }: Judged, scupper: HullSurface['model']['scuppers'][number]): Fitted | undefined {
   const covers = ({ part, bodies }: Placed): boolean => {
     if (part.drains) return false;
     const { x, y, diameter } = scupper;
@@ -17,7 +17,7 @@ function coverOf({ items, hull, memoPair }: Judged, scupper: HullSurface['model'
     const hole = squareAt(x, y, r);
     return bodies.some((b) => b.bottom < z + CLEAR && b.top > z && planOverlap(b.outline, hole) > r);
   };
-  return items.find((i) => memoPair('covers', scupper, i.placed, () => covers(i.placed)));
+  return items.find((i) => memory.pair('covers', scupper, i.placed, () => covers(i.placed)));
 }
 
 /** What stands over a scupper that the plan has open. */

@@ -26,7 +26,7 @@ const crew = ({ paddlers, hull, plan }: Judged): Paddler[] => {
 function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seated and standing'): Shadow[] {
   const gear = judged.items.flatMap((item): Shadow[] => {
     if (item === of || joined(item.placed, of.placed)) return [];
-    return judged.memoPair('shadow', of, item, () => {
+    return judged.memory.pair('shadow', of, item, () => {
       const by = `${item.letter}, ${nameOf(item)}`;
       const { bodies, rods } = item.placed;
       return [...bodies.map((b) => shadowOf(from, b, by)), ...rods.map((r) => shadowOfRod(from, r, by))].filter(
@@ -34,7 +34,7 @@ function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seate
       );
     });
   });
-  const bodies = judged.memo(`shadows of ${who}`, of, () =>
+  const bodies = judged.memory.of(`shadows of ${who}`, of, () =>
     (who === 'seated' ? judged.paddlers : crew(judged)).map(trunkOf).flatMap((trunk) => shadowOf(from, trunk, trunk.name) ?? []),
   );
   return [...gear, ...bodies];

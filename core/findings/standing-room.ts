@@ -3,15 +3,15 @@ import { mm, say } from '../units';
 import { aboutHull, type Judgement, nameOf, slideTo } from './finding';
 
 /** Open, level deck for one who stands. */
-export const standing: Judgement = ({ plan, items, hull, shop, memo }) => {
+export const standing: Judgement = ({ plan, items, hull, shop, memory }) => {
   if (plan.brief.stands === 'sits') return [];
-  const grid = memo('floor', hull, () => floorGrid(hull));
+  const grid = memory.of('floor', hull, () => floorGrid(hull));
   const onFloor = items.filter((i) => i.placed.part.kind !== 'mat');
   const room =
     grid &&
     standingRoom(
       grid,
-      onFloor.map((i) => memo('cells', i.placed, () => cellsTaken(grid, i.placed.bodies))),
+      onFloor.map((i) => memory.of('cells', i.placed, () => cellsTaken(grid, i.placed.bodies))),
     );
   const wanted = shop.limits.standing;
   const width = room ? Math.min(room.aft - room.fore, room.starboard - room.port) : 0;

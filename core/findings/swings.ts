@@ -23,9 +23,9 @@ interface Turning {
 
 function turnings(judged: Judged): Turning[] {
   const own = judged.items.flatMap((of) =>
-    judged.memo('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of })),
+    judged.memory.of('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of })),
   );
-  const hulls = judged.memo('swept', judged.hull, () => sweptByHull(judged.hull));
+  const hulls = judged.memory.of('swept', judged.hull, () => sweptByHull(judged.hull));
   return [...hulls.map((swept) => ({ swept, of: null })), ...own];
 }
 
@@ -36,7 +36,7 @@ export function ridesOn(rest: Body, item: Fitted): boolean {
 }
 
 const solidsOf = (judged: Judged, { placed }: Fitted): Body[] =>
-  judged.memo('solids', placed, () => [...placed.bodies, ...placed.rods.map(rodBody)]);
+  judged.memory.of('solids', placed, () => [...placed.bodies, ...placed.rods.map(rodBody)]);
 
 /** The deepest a fitting stands in the way of what turns; what already overlaps at rest is said elsewhere. */
 function inTheWay(swept: Swept, solids: readonly Body[]): number {
@@ -61,12 +61,12 @@ function rodBody({ mouth, tip }: Rod): Body {
 
 /** Everything that folds, lifts, swings or opens still can. */
 export const swings: Judgement = (judged) => {
-  const boxes = judged.items.map((item) => judged.memo('bounds', item.placed, () => boundsOf(solidsOf(judged, item))));
+  const boxes = judged.items.map((item) => judged.memory.of('bounds', item.placed, () => boundsOf(solidsOf(judged, item))));
   return turnings(judged).flatMap(({ swept, of }): Raw[] =>
     judged.items.flatMap((item, i): Raw[] => {
       const box = boxes[i];
       if (!box || !near(swept.bounds, box)) return [];
-      const by = judged.memoPair('way', swept, item.placed, () =>
+      const by = judged.memory.pair('way', swept, item.placed, () =>
         ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solidsOf(judged, item)),
       );
       if (by < 1 || item === of || (of && standsOn(of.placed, item.placed))) return [];
@@ -107,7 +107,7 @@ export const struts: Judgement = (judged) =>
   turnings(judged).flatMap(({ swept, of }): Raw[] => {
     if (swept.strutKg === undefined) return [];
     const riders = judged.items.filter(
-      (i) => i !== of && judged.memoPair('rides', swept, i.placed, () => ridesOn(swept.rest, i)),
+      (i) => i !== of && judged.memory.pair('rides', swept, i.placed, () => ridesOn(swept.rest, i)),
     );
     const load = riders.reduce((sum, i) => sum + i.placed.part.massKg, 0);
     const [first] = riders;

@@ -20,9 +20,9 @@ function shorter({ placed: { id, part, fitting } }: Fitted, share: number): Try[
 }
 
 /** A straight track on a hull that curves away under it. */
-export const trackLies: Judgement = ({ owned, hull, memo }) =>
+export const trackLies: Judgement = ({ owned, hull, memory }) =>
   owned.filter(isTrack).flatMap((item): Raw[] => {
-    const { gap, edge } = memo('lie', item.placed, () => lieOf(hull, item.placed));
+    const { gap, edge } = memory.of('lie', item.placed, () => lieOf(hull, item.placed));
     if (gap <= GAP) return [];
     return [
       {

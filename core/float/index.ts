@@ -1,3 +1,3 @@
-export * from './calculations';
 export * from './floating';
 export * from './masses';
+export * from './weigh';

@@ -22,15 +22,15 @@ describe('a returned boat', () => {
   it('has twelve old holes: four used again, two to plug, six plugged before; six are to be drilled', () => {
     const w = work();
     expect(w.ledger.holes.length).toBe(12);
-    expect(w.holes.filter((h) => h.reused).map((h) => h.drilled?.label)).toEqual(['O1', 'O12', 'O2', 'O3']);
+    expect(w.drilling.holes.filter((h) => h.reused).map((h) => h.drilled?.label)).toEqual(['O1', 'O12', 'O2', 'O3']);
     expect(w.findings.filter((f) => f.code === 'open-hole').map((f) => f.letter)).toEqual(['O4', 'O5']);
-    expect(w.holes.filter((h) => h.drilled === null).length).toBe(6);
-    expect(w.gate.open).toBeTrue();
+    expect(w.drilling.holes.filter((h) => h.drilled === null).length).toBe(6);
+    expect(w.drilling.gate.open).toBeTrue();
     expect(w.findings.filter((f) => f.severity === 'stop')).toEqual([]);
   });
 
   it('is told of hole by hole: planned, drilled, elsewhere, used again, and what closes the old ones', () => {
-    const [first, second] = work().holes;
+    const [first, second] = work().drilling.holes;
     if (!first || !second) return fail('no holes');
     const drilled = (h: typeof first, off: number): Fact =>
       keptFact({
@@ -44,7 +44,7 @@ describe('a returned boat', () => {
       });
     const plugged = keptFact({ kind: 'holePlugged', rig: plan.id, hole: 'old.4', with: 'nylon plug' });
     const w = work([drilled(first, 0), drilled(second, 4), plugged]);
-    const told = w.holes.map((h) => toldHole(w.surface, plan, h));
+    const told = w.drilling.holes.map((h) => toldHole(w.surface, plan, h));
     expect(told.slice(0, 2).map((t) => [t.label, t.state, t.from])).toEqual([
       [first.label, 'drilled', 'bow tip'],
       [second.label, 'drilled elsewhere', 'bow tip'],
@@ -52,7 +52,7 @@ describe('a returned boat', () => {
     expect(told[1]?.reading).toBeCloseTo(second.reading + 4, 9);
     expect(told.filter((t) => t.state === 'used again').map((t) => t.old)).toEqual(['O1', 'O12', 'O2', 'O3']);
     expect(told.filter((t) => t.state === 'planned').length).toBe(4);
-    const older = olderHoles(w.surface, w.oldHoles);
+    const older = olderHoles(w.surface, w.drilling.oldHoles);
     expect(older.length).toBe(8);
     expect(older.filter((o) => o.plugged === null).map((o) => o.label)).toEqual(['O5']);
     expect(older.find((o) => o.label === 'O4')?.plugged).toBe('nylon plug');

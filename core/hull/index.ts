@@ -5,7 +5,6 @@ export * from './girth';
 export * from './monotone';
 export * from './schema';
 export * from './surface';
-export * from './calculations';
 export * from './natural';
 export * from './outline';
 export * from './patch';

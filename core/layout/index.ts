@@ -15,5 +15,5 @@ export * from './stroke';
 export * from './stroke-drawing';
 export * from './suits';
 export * from './sweep';
-export * from './calculations';
 export * from './stroke-poses';
+export * from './lay-out';

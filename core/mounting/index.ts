@@ -7,4 +7,3 @@ export * from './plate';
 export * from './walls';
 export * from './words';
 export * from './tables';
-export * from './calculations';

@@ -10,10 +10,10 @@ describe('the pick list', () => {
       Array.from({ length: 8 }, (_, i) => [`e${i}`, fitted('pad-eye', deck(2500 + i * 60, 0), 'rivet')]),
     );
     const w = workUp(inputOf({ a: clip(950), b: clip(1050), ...eyes }));
-    const [rivets] = pickList(w.owned, SHOP).filter((p) => p.what.startsWith('Rivet'));
+    const [rivets] = pickList(w.aboard.owned, SHOP).filter((p) => p.what.startsWith('Rivet'));
     expect([rivets?.count, rivets?.spares]).toEqual([16, 2]);
-    const bolts = w.owned[0]?.mounted;
-    const all = new Map(pickList(w.owned, SHOP).map((p) => [p.what, [p.count, p.spares]]));
+    const bolts = w.aboard.owned[0]?.mounted;
+    const all = new Map(pickList(w.aboard.owned, SHOP).map((p) => [p.what, [p.count, p.spares]]));
     const clips = 2 * (bolts?.count ?? 0);
     expect(all.get(bolts?.fastener ?? '')).toEqual([clips, 1]);
     expect(all.get(`Washer ${bolts?.thread?.name}`)).toEqual([clips, 1]);
@@ -25,7 +25,7 @@ describe('the pick list', () => {
       ...fitted('rod-tube-raised', deck(970, 150), 'through'),
       mount: { hold: 'through' as const, plate: true, reason: '' },
     };
-    const list = pickList(workUp(inputOf({ t: tube, c: fitted('crate-open', deck(2700, 0), 'loose') })).owned, SHOP);
+    const list = pickList(workUp(inputOf({ t: tube, c: fitted('crate-open', deck(2700, 0), 'loose') })).aboard.owned, SHOP);
     expect(list.find((p) => p.what.startsWith('Backing plate'))).toEqual({ what: 'Backing plate, cut', count: 1, spares: 0 });
     expect(list.length).toBe(4);
   });

@@ -32,8 +32,8 @@ describe('names that every object answers to', () => {
         expect(holdsTogether(input.plan)).toBeNull();
         for (const shown of [null, set]) {
           const w = workUp({ ...input, catalog, set: shown });
-          expect(w.items.map((i) => i.placed.id)).toContain(id);
-          expect(w.items.every((i) => /^[A-Z]+\d*$/.test(i.letter))).toBeTrue();
+          expect(w.aboard.items.map((i) => i.placed.id)).toContain(id);
+          expect(w.aboard.items.every((i) => /^[A-Z]+\d*$/.test(i.letter))).toBeTrue();
         }
         const { plan, inverse } = applyChange(input.plan, {
           id: '00000000-0000-4000-8000-000000000000',
@@ -52,7 +52,7 @@ describe('names that every object answers to', () => {
 
   it('are not there when nobody put them there', () => {
     const w = workUp(inputOf({ c: fitted('constructor', deck(2680, 0), 'loose') }));
-    expect(w.items).toEqual([]);
-    expect(workUp({ ...inputOf({}), set: 'constructor' }).items).toEqual([]);
+    expect(w.aboard.items).toEqual([]);
+    expect(workUp({ ...inputOf({}), set: 'constructor' }).aboard.items).toEqual([]);
   });
 });

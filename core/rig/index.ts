@@ -10,3 +10,5 @@ export * from './rig-file';
 export * from './upcast';
 export * from './entry-of';
 export * from './keys-sorted';
+export * from './letter-change';
+export * from './stands';

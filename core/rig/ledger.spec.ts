@@ -91,8 +91,8 @@ describe('the ledger of a hull', () => {
     const plan = { e: fitted('pad-eye', deck(3217, 0), 'rivet') };
     const w = workUp(inputOf(plan, {}, facts));
     const bare = workUp(inputOf(plan));
-    w.holes.forEach((h, i) => {
-      expect(h.reading - (bare.holes[i]?.reading ?? 0)).toBeCloseTo(ledgerShift(h.at.x), 6);
+    w.drilling.holes.forEach((h, i) => {
+      expect(h.reading - (bare.drilling.holes[i]?.reading ?? 0)).toBeCloseTo(ledgerShift(h.at.x), 6);
       const m = { hullRevision: 1, datum: 'bow', run: 'taut' as const, reading: h.reading, offCentre: h.at.y, down: null };
       expect(measuredPlace(hull, m, w.ledger.correction)?.x).toBeCloseTo(h.at.x, 2);
     });
@@ -106,14 +106,14 @@ describe('before the first hole', () => {
   const plan = { e: fitted('pad-eye', deck(3217, 0), 'rivet') };
   const gate = (facts: readonly Fact[], agree = false) => {
     const input = inputOf(plan, {}, facts);
-    return workUp({ ...input, shop: { ...input.shop, drilling: { ...input.shop.drilling, agree } } }).gate;
+    return workUp({ ...input, shop: { ...input.shop, drilling: { ...input.shop.drilling, agree } } }).drilling.gate;
   };
 
   it('two known distances open it; a plan without holes needs none', () => {
     expect(gate([]).open).toBeFalse();
     expect(gate([measured('fore-hatch.aft', 1)]).open).toBeFalse();
     expect(gate([measured('fore-hatch.aft', 1), measured('stern', -2)]).open).toBeTrue();
-    expect(workUp(inputOf({})).gate.open).toBeTrue();
+    expect(workUp(inputOf({})).drilling.gate.open).toBeTrue();
   });
 
   it('a boat that is not as drawn stays locked, and nobody may accept it', () => {

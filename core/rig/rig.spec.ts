@@ -341,7 +341,7 @@ describe('rig file', () => {
     const drilled = w.ledger.holes.filter((h) => h.at);
     expect(drilled.length).toBe(5);
     for (const h of drilled) {
-      const planned = w.holes.find((p) => p.id === h.id);
+      const planned = w.drilling.holes.find((p) => p.id === h.id);
       expect(distance(h.at as never, planned?.at as never)).toBeLessThan(0.2);
     }
   });

@@ -18,11 +18,11 @@ const at = (hour: number, body: object, server = hour): Fact => {
 };
 const tick = (hour: number, step: string, server = hour): Fact => at(hour, { kind: 'stepDone', step }, server);
 const readings = (hour: number): Fact[] =>
-  bare.gate.distances.map(({ from, to, expected }) =>
+  bare.drilling.gate.distances.map(({ from, to, expected }) =>
     at(hour, { kind: 'readingTaken', from, to, run: 'taut', reading: expected }),
   );
 const holes = (hour: number): Fact[] =>
-  bare.holes.map((h) =>
+  bare.drilling.holes.map((h) =>
     at(hour, {
       kind: 'holeDrilled',
       hole: h.id,
@@ -40,7 +40,7 @@ const holes = (hour: number): Fact[] =>
       },
     }),
   );
-const step = (w: Workup, id: string) => w.steps.find((s) => s.id === id);
+const step = (w: Workup, id: string) => w.build.steps.find((s) => s.id === id);
 const agreed = (hour: number): Fact => at(hour, { kind: 'layoutAgreed', name: 'Ada', photo: null });
 
 const begun = [tick(1, 'receive'), ...readings(2), tick(3, 'tape'), tick(4, 'agree')];
@@ -92,10 +92,10 @@ describe('gates stand in the fold', () => {
   it('a manager lets a step pass with a reason, and that is shown', () => {
     const passed = work([...built, at(7, { kind: 'gatePassed', step: 'cure', why: 'a test piece held after two hours' })]);
     expect(step(passed, 'cure')?.passed?.why).toBe('a test piece held after two hours');
-    expect(readySteps(passed.steps).map((s) => s.id)).toContain('fit.c');
-    const gate = work([at(1, { kind: 'gatePassed', step: 'drill', why: 'measured by the maker' })]).gate;
+    expect(readySteps(passed.build.steps).map((s) => s.id)).toContain('fit.c');
+    const gate = work([at(1, { kind: 'gatePassed', step: 'drill', why: 'measured by the maker' })]).drilling.gate;
     expect(gate.open).toBeTrue();
-    expect(bare.gate.open).toBeFalse();
+    expect(bare.drilling.gate.open).toBeFalse();
   });
 });
 
@@ -107,24 +107,24 @@ describe('handing over', () => {
       kind: 'signed',
       name: 'Ada',
       drawing: pen,
-      for: signedFor(w.closing.signed ? inputOf(fittings).plan : inputOf(fittings).plan, w.ledger),
+      for: signedFor(w.handover.closing.signed ? inputOf(fittings).plan : inputOf(fittings).plan, w.ledger),
       ...more,
     });
 
   it('closes when everything is done and signed for as it is', () => {
     const w = work(all);
-    expect(w.closing.open).toEqual([]);
-    expect(w.closing.closed).toBeFalse();
-    expect(work([...all, signed(w)]).closing.closed).toBeTrue();
+    expect(w.handover.closing.open).toEqual([]);
+    expect(w.handover.closing.closed).toBeFalse();
+    expect(work([...all, signed(w)]).handover.closing.closed).toBeTrue();
   });
 
   it('an early signature is kept, and closes nothing while a step is open, unless that was accepted by name', () => {
     const w = work(built);
-    const early = work([...built, signed(w)]).closing;
+    const early = work([...built, signed(w)]).handover.closing;
     expect([early.closed, early.open.length > 0, early.signed !== null]).toEqual([false, true, true]);
-    const open = w.steps.filter((s) => !s.done).map((s) => s.id);
-    expect(work([...built, signed(w, { open })]).closing.closed).toBeTrue();
-    expect(work([...built, signed(w, { open: open.slice(1) })]).closing.closed).toBeFalse();
+    const open = w.build.steps.filter((s) => !s.done).map((s) => s.id);
+    expect(work([...built, signed(w, { open })]).handover.closing.closed).toBeTrue();
+    expect(work([...built, signed(w, { open: open.slice(1) })]).handover.closing.closed).toBeFalse();
   });
 
   it('a change after the signature reopens it, and undoing the change closes it again', () => {
@@ -137,11 +137,11 @@ describe('handing over', () => {
       from: '',
       to: 'turned round',
     });
-    const reopened = workUp({ ...inputOf(fittings, {}, facts), plan: after }).closing;
+    const reopened = workUp({ ...inputOf(fittings, {}, facts), plan: after }).handover.closing;
     expect([reopened.changed, reopened.closed]).toEqual([true, false]);
-    const back = workUp({ ...inputOf(fittings, {}, facts), plan: applyChange(after, inverse).plan }).closing;
+    const back = workUp({ ...inputOf(fittings, {}, facts), plan: applyChange(after, inverse).plan }).handover.closing;
     expect(back.closed).toBeTrue();
-    expect(closingOf(plan, work(facts).ledger, work(facts).steps).closed).toBeTrue();
+    expect(closingOf(plan, work(facts).ledger, work(facts).build.steps).closed).toBeTrue();
   });
 
   it('wishes nothing aboard answers are told, by how many', () => {
@@ -150,7 +150,7 @@ describe('handing over', () => {
       b: { text: 'a net', part: null },
       c: { text: 'an eye', part: 'pad-eye' },
     };
-    expect(workUp(inputOf(fittings, { wishes })).closing.wishes).toEqual([
+    expect(workUp(inputOf(fittings, { wishes })).handover.closing.wishes).toEqual([
       { id: 'a', text: 'two crates', count: 1 },
       { id: 'b', text: 'a net', count: 1 },
     ]);

@@ -1,17 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
-import {
-  type Fact,
-  type Part,
-  type Fitting,
-  openPlan,
-  type Plan,
-  type Place,
-  type Hold,
-  type WorkupInput,
-  type HullModel,
-  type NewFact,
-} from '../index';
+import type { Part, Hold } from '../catalog';
+import type { HullModel } from '../hull';
+import { type Fact, type Fitting, openPlan, type Plan, type Place, type NewFact } from '../rig';
+import type { WorkupInput } from '../workup';
 
 /** An empty plan on the Tolvane, dated, for specs. */
 export const emptyPlan = (hull: HullModel = TOLVANE): Plan => ({

@@ -1,2 +1,3 @@
 export * from './cut';
 export * from './follow';
+export * from './parts-aboard';

@@ -36,9 +36,9 @@ describe('the holes of a track', () => {
     expect(cut.priceCents).toBe(Math.round((whole.priceCents * 400) / 610));
     expect(cutTrack(whole, undefined, holding)).toBe(whole);
     const w = rig({ t: gear(deck(2700, 0), { length: 400 }) });
-    expect(w.holes.length).toBe(trackHoles(400, holding).length);
-    expect(cutList('R', w.owned, TOLVANE, SHOP).bars.map((b) => [b.stock, b.length])).toEqual([['track-bar', 400]]);
-    expect(w.lines.find((l) => l.fitting === 't')?.cents).toBe(cut.priceCents);
+    expect(w.drilling.holes.length).toBe(trackHoles(400, holding).length);
+    expect(cutList('R', w.aboard.owned, TOLVANE, SHOP).bars.map((b) => [b.stock, b.length])).toEqual([['track-bar', 400]]);
+    expect(w.price.lines.find((l) => l.fitting === 't')?.cents).toBe(cut.priceCents);
   });
 });
 
@@ -53,7 +53,7 @@ describe('a track on a hull that grows', () => {
 
   it('is fixed in the middle and slotted towards its ends, the farther the longer', () => {
     const w = rig({ t: gear(deck(2700, 0), { length: 600 }) });
-    const [track] = w.owned;
+    const [track] = w.aboard.owned;
     if (!track) return fail('no track');
     const slots = slotsOf(track, 'polyethylene', holding);
     expect(slots.filter((s) => s.slot === 0).map((s) => Math.abs(s.u))).toEqual([0]);
@@ -68,8 +68,8 @@ describe('a track on a hull that grows', () => {
 
 describe('a straight track on a curved hull', () => {
   it('lies flat on a level deck, and leaves a gap over a sheer', () => {
-    const flat = rig({ t: gear(deck(2700, 0)) }).owned[0];
-    const bent = rig({ t: gear({ on: 'side', side: 'port', x: 500, down: 40 }) }).owned[0];
+    const flat = rig({ t: gear(deck(2700, 0)) }).aboard.owned[0];
+    const bent = rig({ t: gear({ on: 'side', side: 'port', x: 500, down: 40 }) }).aboard.owned[0];
     if (!flat || !bent) return fail('no track');
     expect(lieOf(hull, flat.placed).gap).toBeLessThan(0.1);
     const { gap, edge } = lieOf(hull, bent.placed);
@@ -88,7 +88,7 @@ describe('a straight track on a curved hull', () => {
   });
 
   it('says how far it runs from the gunwale edge', () => {
-    const item = rig({ t: gear(deck(2900, 300)) }).owned[0];
+    const item = rig({ t: gear(deck(2900, 300)) }).aboard.owned[0];
     if (!item) return fail('no track');
     const { edge } = lieOf(hull, item.placed);
     expect(edge?.least ?? 0).toBeLessThan((edge?.most ?? 0) - 10);
@@ -102,8 +102,8 @@ describe('what rides on a track', () => {
       b: fitted('rod-tube-raised', on(200), 'track'),
       a: fitted('net-socket', on(-120), 'track'),
     });
-    expect(ridersOf(w.owned, 't').map((r) => r.placed.id)).toEqual(['a', 'b']);
-    expect(w.owned.find((i) => i.placed.id === 'b')?.mounted.cannot).toBeNull();
+    expect(ridersOf(w.aboard.owned, 't').map((r) => r.placed.id)).toEqual(['a', 'b']);
+    expect(w.aboard.owned.find((i) => i.placed.id === 'b')?.mounted.cannot).toBeNull();
     expect(codes(w)).not.toContain('off-its-track');
     const over = rig({ t: gear(deck(2700, 0), { length: 300 }), b: fitted('rod-tube-raised', on(200), 'track') });
     expect(codes(over)).toContain('off-its-track');
@@ -122,6 +122,6 @@ describe('what rides on a track', () => {
       c: fitted('crate-open', deck(2700, 0), 'loose'),
       b: fitted('rod-tube-raised', { ...on(0), fitting: 'c' } as Place, 'track'),
     });
-    expect(w.owned.find((i) => i.placed.id === 'b')?.mounted.cannot?.join('')).toContain('no track here');
+    expect(w.aboard.owned.find((i) => i.placed.id === 'b')?.mounted.cannot?.join('')).toContain('no track here');
   });
 });

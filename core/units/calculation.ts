@@ -10,7 +10,7 @@ export interface Calculation<I extends z.ZodType = z.ZodType> {
   run(input: z.infer<I>): unknown;
 }
 
-/** Declares a calculation. Exported from its folder, it is found by `calculations()` by itself. */
+/** Declares a calculation. What a folder's `calculations.ts` exports is called by its name. */
 export const calculation = <I extends z.ZodType>(
   name: string,
   says: string,
@@ -18,11 +18,3 @@ export const calculation = <I extends z.ZodType>(
   sources: readonly Source[],
   run: (input: z.infer<I>) => unknown,
 ): Calculation<I> => ({ calculation: name, says, input, sources, run });
-
-/** Every calculation among the exports of a module, by name. */
-export function calculations(module: Readonly<Record<string, unknown>>): Map<string, Calculation> {
-  const found = Object.values(module).filter(
-    (v): v is Calculation => typeof v === 'object' && v !== null && 'calculation' in v && 'run' in v,
-  );
-  return new Map(found.sort((a, b) => (a.calculation < b.calculation ? -1 : 1)).map((c) => [c.calculation, c]));
-}

@@ -5,6 +5,5 @@ export * from './money';
 export * from './source';
 export * from './text';
 export * from './calculation';
-export * from './calculations';
 export * from './dates';
 export * from './quantity';

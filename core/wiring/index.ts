@@ -1,4 +1,4 @@
 export * from './route';
 export * from './run';
 export * from './wire';
-export * from './calculations';
+export * from './wire-up';

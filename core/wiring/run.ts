@@ -49,15 +49,18 @@ export interface WiredRun {
 export const cutLength = (length: number, w: ShopSettings['wiring']): number =>
   Math.ceil((length * (1 + w.slackPercent / 100) + 2 * w.loop) / w.cutTo - 1e-9) * w.cutTo;
 
+/** A run with both its ends aboard. */
+export interface RunInput {
+  readonly hull: HullSurface;
+  readonly id: string;
+  readonly run: Run;
+  readonly source: Placed;
+  readonly load: Placed;
+  readonly shop: ShopSettings;
+}
+
 /** Works out one run: path, cut length, gauge, drop and fuse. Undefined when it has no load. */
-export function wireRun(
-  hull: HullSurface,
-  id: string,
-  run: Run,
-  source: Placed,
-  load: Placed,
-  shop: ShopSettings,
-): WiredRun | undefined {
+export function wireRun({ hull, id, run, source, load, shop }: RunInput): WiredRun | undefined {
   const draw = load.part.draw;
   if (!draw) return undefined;
   const w = shop.wiring;

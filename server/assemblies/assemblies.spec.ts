@@ -1,4 +1,4 @@
-import type { Assembly, Fitting } from '@plain-cleat/core';
+import type { Assembly, Fitting } from '@plain-cleat/core/rig';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 const fitting = (part: string, place: Fitting['place']): Fitting => ({

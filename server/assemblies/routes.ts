@@ -1,4 +1,4 @@
-import type { Assembly } from '@plain-cleat/core';
+import type { Assembly } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';

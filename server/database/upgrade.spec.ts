@@ -3,18 +3,10 @@ import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import {
-  type catalogSchema,
-  type Fact,
-  fairHull,
-  foldLedger,
-  type HullModel,
-  hullModelSchema,
-  planSchema,
-  upcastPlan,
-  upcastShop,
-  workUp,
-} from '@plain-cleat/core';
+import type { catalogSchema } from '@plain-cleat/core/catalog';
+import { fairHull, type HullModel, hullModelSchema } from '@plain-cleat/core/hull';
+import { type Fact, foldLedger, planSchema, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import { workUp } from '@plain-cleat/core/workup';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { API_VERSION, type Session } from '@plain-cleat/api';
 import { callerAt, ended, startServer } from '../testing/process';
@@ -71,7 +63,7 @@ describe('a database of every schema that ever landed', () => {
           asOf: plan.opened,
         });
         expect(w.ledger.holes.length).toBe(ledger.holes.length);
-        expect(w.owned.length).toBe(Object.keys(plan.fittings).length);
+        expect(w.aboard.owned.length).toBe(Object.keys(plan.fittings).length);
       }
       expect(models.every((m) => hullModelSchema.safeParse(m).success)).toBeTrue();
 

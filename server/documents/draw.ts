@@ -1,14 +1,7 @@
-import {
-  barTrue,
-  findDatum,
-  printFigure,
-  printLittle,
-  templatesOf,
-  workUp,
-  type Template,
-  type Workup,
-  type WorkupInput,
-} from '@plain-cleat/core';
+import { barTrue, templatesOf, type Template } from '@plain-cleat/core/drilling';
+import { findDatum } from '@plain-cleat/core/hull';
+import { printFigure, printLittle } from '@plain-cleat/core/units';
+import { workUp, type Workup, type WorkupInput } from '@plain-cleat/core/workup';
 import { HttpProblem, notFound } from '../http/problem';
 import { drillSheet } from './drill-sheet';
 import { ownersBook } from './owners-book';
@@ -54,7 +47,7 @@ function wordsOf({ sheet, workup }: Printed): TemplateWords {
 
 /** Templates of one fitting, or of all that drill, bow to stern. */
 function templatesFor({ sheet, workup }: Printed, fitting?: string): Template[] {
-  const wanted = workup.owned.filter((i) => i.holes.length > 0 && (fitting === undefined || i.placed.id === fitting));
+  const wanted = workup.aboard.owned.filter((i) => i.holes.length > 0 && (fitting === undefined || i.placed.id === fitting));
   if (fitting !== undefined && wanted.length === 0)
     throw notFound('fitting', 'no fitting of this rig by that name drills a hole');
   try {

@@ -1,14 +1,7 @@
-import {
-  crossMeasure,
-  findDatum,
-  pickList,
-  RUN_WORDS,
-  sealantWords,
-  toleranceBudget,
-  toolName,
-  type PlannedHole,
-  type Workup,
-} from '@plain-cleat/core';
+import { crossMeasure, sealantWords, toleranceBudget, toolName, type PlannedHole } from '@plain-cleat/core/drilling';
+import { findDatum, RUN_WORDS } from '@plain-cleat/core/hull';
+import { pickList } from '@plain-cleat/core/mounting';
+import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 
 const SIDE = { port: 'P', starboard: 'S', centre: 'C' } as const;
@@ -31,7 +24,7 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const datum = findDatum(w.surface, sheet.plan.tape.datum);
   paper.strip(
     w,
-    w.holes.map((h) => ({ x: h.at.x, y: h.at.y, label: h.label })),
+    w.drilling.holes.map((h) => ({ x: h.at.x, y: h.at.y, label: h.label })),
   );
   paper.text(
     `Tape hooked on ${datum.name.toUpperCase()}, ${RUN_WORDS[sheet.plan.tape.run]}. All measures in ${sheet.units === 'imperial' ? 'inches' : 'millimetres'}. A hole can be off by ${paper.length(toleranceBudget(sheet.shop.drilling), 'up')}: tape, hull and drill together.`,
@@ -40,17 +33,17 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     `Eye protection on. Know what is behind. Never below the waterline without a very good reason. Deburr, seal hole and threads. ${sealantWords(sheet.hull, sheet.shop)}`,
     true,
   );
-  if (!w.gate.open)
+  if (!w.drilling.gate.open)
     paper.text(
-      `Not to be drilled yet: ${w.gate.wants
+      `Not to be drilled yet: ${w.drilling.gate.wants
         .filter((g) => !g.done)
         .map((g) => g.says)
         .join(' ')}`,
       true,
     );
-  if (w.holes.length === 0) paper.text('This plan makes no holes.');
+  if (w.drilling.holes.length === 0) paper.text('This plan makes no holes.');
   else {
-    paper.heading(`${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'}, bow to stern`);
+    paper.heading(`${w.drilling.holes.length} ${w.drilling.holes.length === 1 ? 'hole' : 'holes'}, bow to stern`);
     const widths = [30, 26, 66, 50, 62, 62, 74, 40, paper.width - 410];
     paper.row(
       [
@@ -67,8 +60,8 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
       widths,
       { bold: true },
     );
-    for (const h of w.holes) {
-      const cross = crossMeasure(h, w.holes, w.oldHoles);
+    for (const h of w.drilling.holes) {
+      const cross = crossMeasure(h, w.drilling.holes, w.drilling.oldHoles);
       paper.row(
         [
           h.label,
@@ -84,16 +77,16 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
         widths,
       );
     }
-    if (w.holes.some((h) => h.down !== null))
+    if (w.drilling.holes.some((h) => h.down !== null))
       paper.text('Holes in a side: tape laid along the gunwale, then down the side from its edge.', true);
     paper.text('Check: centre to centre with the rule, to the hole named, before the bit goes in.', true);
     paper.heading('One bit at a time, by the shortest walk');
     for (const r of w.rounds)
       paper.text(
-        `${toolName(r.bit)}${r.work === 'final' ? '' : ` ${r.work}`}: ${r.holes.map((id) => w.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`,
+        `${toolName(r.bit)}${r.work === 'final' ? '' : ` ${r.work}`}: ${r.holes.map((id) => w.drilling.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`,
       );
   }
-  const picks = pickList(w.owned, sheet.shop);
+  const picks = pickList(w.aboard.owned, sheet.shop);
   if (picks.length) {
     paper.heading('Fasteners to carry, with spares');
     paper.text(picks.map((p) => `${p.count}${p.spares ? ` + ${p.spares}` : ''} ${p.what}`).join('  ·  '));

@@ -1,4 +1,7 @@
-import { HOLE_WORDS, hookName, olderHoles, tell, toldHole, type ShopSettings, type Workup } from '@plain-cleat/core';
+import type { ShopSettings } from '@plain-cleat/core/catalog';
+import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
+import { tell } from '@plain-cleat/core/units';
+import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 
 type Sealed = Readonly<Record<ShopSettings['holding']['sealant'], string>>;
@@ -94,7 +97,7 @@ function leftUndone({ language, units }: Sheet, w: Workup): string[] {
         ? [`${language === 'en' ? tell(says, units) : (letter ?? '')} ${t.accepted(accepted.by, accepted.reason)}`.trim()]
         : [],
     ),
-    ...w.steps.flatMap((s) =>
+    ...w.build.steps.flatMap((s) =>
       s.passed
         ? [`${s.says}: ${t.passed(s.passed.by, s.passed.why)}`]
         : taken.has(s.id) && !s.done
@@ -111,11 +114,11 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
   const paper = new Paper(sheet, t.title);
   paper.strip(
     w,
-    w.walk.map((s) => ({ x: s.x, y: s.y, label: s.letter })),
+    w.handover.walk.map((s) => ({ x: s.x, y: s.y, label: s.letter })),
   );
   paper.heading(t.walk);
   const widths = [70, paper.width - 70];
-  for (const stop of w.walk) {
+  for (const stop of w.handover.walk) {
     const text = stop.text[sheet.language];
     paper.heading(`${stop.letter} · ${sheet.language === 'fr' ? stop.french : stop.name}`);
     paper.row([t.use, text.use], widths);
@@ -132,7 +135,7 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
   }
-  const older = olderHoles(w.surface, w.oldHoles);
+  const older = olderHoles(w.surface, w.drilling.oldHoles);
   if (older.length) {
     paper.heading(t.older);
     for (const o of older)
@@ -144,15 +147,15 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
         widths,
       );
   }
-  if (w.holes.some((h) => h.drilled && !h.reused)) paper.text(t.sealed[sheet.shop.holding.sealant]);
+  if (w.drilling.holes.some((h) => h.drilled && !h.reused)) paper.text(t.sealed[sheet.shop.holding.sealant]);
   const undone = leftUndone(sheet, w);
   if (undone.length) {
     paper.heading(t.undone);
     for (const line of undone) paper.text(line);
   }
-  if (w.givenBack.length) {
+  if (w.handover.givenBack.length) {
     paper.heading(t.bag);
-    for (const b of w.givenBack) paper.text(`${b.what} (${b.letter})`);
+    for (const b of w.handover.givenBack) paper.text(`${b.what} (${b.letter})`);
   }
   paper.heading(t.cautions);
   for (const line of t.list) paper.text(`· ${line}`);

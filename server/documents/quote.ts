@@ -1,17 +1,19 @@
-import { dayAfter, lineInWords, printMoney, type Workup } from '@plain-cleat/core';
+import { lineInWords } from '@plain-cleat/core/pricing';
+import { dayAfter, printMoney } from '@plain-cleat/core/units';
+import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 
 /** The quote: every line bow to stern, material, labor, tax, and until when it holds. */
 export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
   const paper = new Paper(sheet, 'Quote');
   const { shop, today } = sheet;
-  const letters = new Map(w.items.map((i) => [i.placed.id, i.letter]));
+  const letters = new Map(w.aboard.items.map((i) => [i.placed.id, i.letter]));
   paper.text(`For ${sheet.owner}. Prices of ${today}, in ${shop.currency}. Holds until ${dayAfter(today, shop.quoteDays)}.`);
   paper.heading('Bow to stern');
   const widths = [30, paper.width - 350, 110, 60, 70, 80];
   const ends = [3, 4, 5];
   paper.row(['', 'What', 'From', 'Each', 'How many', 'Cost'], widths, { bold: true, ends });
-  for (const line of w.lines) {
+  for (const line of w.price.lines) {
     const { each, quantity } = lineInWords(line, sheet.units);
     paper.row(
       [
@@ -26,7 +28,9 @@ export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
       { ends },
     );
   }
-  const { totals } = w;
+  const {
+    price: { totals },
+  } = w;
   const sum = (name: string, cents: number, bold = false): void =>
     paper.row(['', name, '', '', '', printMoney(cents)], widths, { ends, bold });
   sum('Parts and material', totals.partsCents);
@@ -35,7 +39,7 @@ export function quote(sheet: Sheet, w: Workup): Promise<Buffer> {
   sum('To pay', totals.totalCents, true);
   paper.doc.moveDown();
   paper.text(
-    `This rig makes ${w.holes.length} ${w.holes.length === 1 ? 'hole' : 'holes'} in the hull. Work by the shop's standard times.`,
+    `This rig makes ${w.drilling.holes.length} ${w.drilling.holes.length === 1 ? 'hole' : 'holes'} in the hull. Work by the shop's standard times.`,
     true,
   );
   return paper.finish();

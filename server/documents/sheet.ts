@@ -1,12 +1,8 @@
-import {
-  printFigure,
-  printLength,
-  type HullModel,
-  type Plan,
-  type ShopSettings,
-  type UnitSystem,
-  type Workup,
-} from '@plain-cleat/core';
+import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { HullModel } from '@plain-cleat/core/hull';
+import type { Plan } from '@plain-cleat/core/rig';
+import { printFigure, printLength, type UnitSystem } from '@plain-cleat/core/units';
+import type { Workup } from '@plain-cleat/core/workup';
 import { INSTEAD, Printing } from './printing';
 
 /** What every paper says about the rig it belongs to. */

@@ -1,4 +1,5 @@
-import { RUN_WORDS, toolName, type OnPaper, type Template } from '@plain-cleat/core';
+import { toolName, type OnPaper, type Template } from '@plain-cleat/core/drilling';
+import { RUN_WORDS } from '@plain-cleat/core/hull';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 
 /** What a template is drawn with, mm, right and up: each piece on a layer of its own kind. */

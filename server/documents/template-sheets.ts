@@ -2,14 +2,14 @@ import {
   FRAME,
   onTile,
   PAPERS,
-  printLittle,
   tilesOf,
   type Box,
   type OnPaper,
   type Template,
   type Tile,
   type Tiling,
-} from '@plain-cleat/core';
+} from '@plain-cleat/core/drilling';
+import { printLittle } from '@plain-cleat/core/units';
 import { INK, MUTED, Paper, POINTS_PER_MM, type Sheet } from './sheet';
 import { CROSS, faceWords, flatWords, lineWords, piecesOf, type Piece, type TemplateWords } from './template-drawing';
 

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { templatesOf, workUp, type Change, type Fitting, type Template, type Workup } from '@plain-cleat/core';
+import { templatesOf, type Template } from '@plain-cleat/core/drilling';
+import type { Change, Fitting } from '@plain-cleat/core/rig';
+import { workUp, type Workup } from '@plain-cleat/core/workup';
 import DxfParser from 'dxf-parser';
 import { readPdf, type ReadPage } from '../testing/pdf';
 import { type Person, problemOf, shop } from '../testing/shop';
@@ -69,7 +71,7 @@ describe('templates', () => {
     const doc = await ama.rig(rig);
     planId = doc.plan.id;
     w = workUp({ ...doc, asOf: doc.today } as never);
-    templates = w.owned.flatMap((i) => templatesOf(w.surface, i, doc.plan.tape, doc.shop.drilling, w.ledger));
+    templates = w.aboard.owned.flatMap((i) => templatesOf(w.surface, i, doc.plan.tape, doc.shop.drilling, w.ledger));
   });
 
   it('are locked until a bar printed on the same paper was measured and is true', async () => {
@@ -140,7 +142,7 @@ describe('templates', () => {
         }
       }
       expect(seen).toBeGreaterThan(3);
-      expect([...found].sort()).toEqual(w.holes.map((h) => h.label).sort());
+      expect([...found].sort()).toEqual(w.drilling.holes.map((h) => h.label).sort());
       const wide = pages.filter((p) => p.text.includes('Template A'));
       expect(wide.length).toBeGreaterThan(2);
     });

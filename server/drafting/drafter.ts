@@ -1,4 +1,6 @@
-import { cutList, holesOfRig, workUp, type OtherHole, type WorkupInput } from '@plain-cleat/core';
+import { cutList } from '@plain-cleat/core/cutting';
+import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
+import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { draw } from '../documents/draw';
 import { ownersPage } from '../owners/page';
 import { progressOf, type Standing } from '../rigs/progress-of';
@@ -12,7 +14,9 @@ export interface Numbered {
 
 /** The letters of everything aboard, null when there is nothing to name. */
 function lettersOf(input: WorkupInput): Record<string, string> | null {
-  const { items } = workUp(input);
+  const {
+    aboard: { items },
+  } = workUp(input);
   return items.length ? Object.fromEntries(items.map((i) => [i.placed.id, i.letter])) : null;
 }
 
@@ -24,11 +28,14 @@ const DRAFTS = {
   progress: (input: WorkupInput): Standing => progressOf(workUp(input)),
   holes: (rigs: readonly Numbered[]): OtherHole[] =>
     rigs.flatMap(({ number, input }) => {
-      const { holes, ledger } = workUp(input);
+      const {
+        drilling: { holes },
+        ledger,
+      } = workUp(input);
       return holesOfRig(number, holes, ledger);
     }),
   cuts: (rigs: readonly Numbered[]): ReturnType<typeof cutList>[] =>
-    rigs.map(({ number, input }) => cutList(number, workUp(input).owned, input.hull, input.shop)),
+    rigs.map(({ number, input }) => cutList(number, workUp(input).aboard.owned, input.hull, input.shop)),
 };
 export type Drafts = typeof DRAFTS;
 

@@ -1,4 +1,6 @@
-import type { HullModel, Plan, ShopSettings } from '@plain-cleat/core';
+import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { HullModel } from '@plain-cleat/core/hull';
+import type { Plan } from '@plain-cleat/core/rig';
 import { ROUTES, type FloorPlace, type Progress } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { HullModelRow, OwnerRow, RigRow, ShopRow } from '../database/models';

@@ -1,4 +1,4 @@
-import { faultsOf } from '@plain-cleat/core';
+import { faultsOf } from '@plain-cleat/core/rig';
 import type { Role, Route, Staff } from '@plain-cleat/api';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import multer, { MulterError } from 'multer';

@@ -1,4 +1,4 @@
-import type { FileFault } from '@plain-cleat/core';
+import type { FileFault } from '@plain-cleat/core/rig';
 import type { Problem } from '@plain-cleat/api';
 import type { ErrorRequestHandler, Response } from 'express';
 import { BaseError, ConnectionError, UniqueConstraintError } from 'sequelize';

@@ -1,4 +1,4 @@
-import type { HullModel } from '@plain-cleat/core';
+import type { HullModel } from '@plain-cleat/core/hull';
 import { HullModelRow } from '../database/models';
 import { notFound } from '../http/problem';
 

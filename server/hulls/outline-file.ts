@@ -1,4 +1,4 @@
-import { fairHull, type HullModel, outlinePoints } from '@plain-cleat/core';
+import { fairHull, type HullModel, outlinePoints } from '@plain-cleat/core/hull';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { stringify } from 'csv-stringify/sync';
 

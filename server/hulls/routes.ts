@@ -1,4 +1,5 @@
-import { fairHull, hullFaults, hullModelSchema, outlineSvg, readingFaults, tell, type HullModel } from '@plain-cleat/core';
+import { fairHull, hullFaults, hullModelSchema, outlineSvg, readingFaults, type HullModel } from '@plain-cleat/core/hull';
+import { tell } from '@plain-cleat/core/units';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { Op, type Sequelize } from 'sequelize';

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { asPlanned, type Plan, workUp } from '@plain-cleat/core';
+import { asPlanned } from '@plain-cleat/core/drilling';
+import type { Plan } from '@plain-cleat/core/rig';
+import { workUp } from '@plain-cleat/core/workup';
 import type { Changed } from '@plain-cleat/api';
 import { QueryTypes } from 'sequelize';
 import sharp from 'sharp';
@@ -47,7 +49,9 @@ describe('an owner who asks to be forgotten', () => {
     const fact = (more: object) => ({ id: randomUUID(), rig: planId, deviceTime: '2026-06-01T10:00:00Z', ...more });
     const drawing = `data:image/png;base64,${photo.toString('base64')}`;
     const before = await ama.rig(id);
-    const { holes } = workUp({
+    const {
+      drilling: { holes },
+    } = workUp({
       plan: before.plan,
       hull: before.hull,
       facts: [],

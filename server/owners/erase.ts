@@ -1,4 +1,4 @@
-import { type Change, type Fact, type Plan, singleChanges, type SimpleChange, upcastPlan } from '@plain-cleat/core';
+import { type Change, type Fact, type Plan, singleChanges, type SimpleChange, upcastPlan } from '@plain-cleat/core/rig';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { notFound } from '../http/problem';
 

@@ -1,4 +1,5 @@
-import { olderHoles, toldHole, workUp, type WorkupInput } from '@plain-cleat/core';
+import { olderHoles, toldHole } from '@plain-cleat/core/handover';
+import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import type { OwnerPage } from '@plain-cleat/api';
 import { outlineOf } from '../floor/outline';
 
@@ -15,7 +16,7 @@ export function ownersPage(input: WorkupInput, number: string, owner: string): O
     units: shop.units,
     outline: outlineOf(hull),
     length: w.surface.length,
-    stops: w.walk.map((s) => ({
+    stops: w.handover.walk.map((s) => ({
       fitting: s.fitting,
       letter: s.letter,
       name: { en: s.name, fr: s.french },
@@ -27,7 +28,7 @@ export function ownersPage(input: WorkupInput, number: string, owner: string): O
       holes: s.holes.filter((h) => h.abandoned === null).map((h) => toldHole(w.surface, plan, h)),
       shown: s.shown,
     })),
-    older: olderHoles(w.surface, w.oldHoles),
+    older: olderHoles(w.surface, w.drilling.oldHoles),
     signedOn: w.ledger.signed?.serverTime ?? null,
   };
 }

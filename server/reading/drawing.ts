@@ -1,4 +1,6 @@
-import { type BenchReading, outlineFault, readFoundHoles, readingsFromOutline, tell, type UnitSystem } from '@plain-cleat/core';
+import { type BenchReading, outlineFault, readingsFromOutline } from '@plain-cleat/core/hull';
+import { readFoundHoles } from '@plain-cleat/core/rig';
+import { tell, type UnitSystem } from '@plain-cleat/core/units';
 import { parse } from 'csv-parse/sync';
 import DxfParser from 'dxf-parser';
 import { SaxesParser } from 'saxes';

@@ -1,4 +1,5 @@
-import { makeRigFile, seeded, writeRigFile } from '@plain-cleat/core';
+import { seeded } from '@plain-cleat/core/cutting';
+import { makeRigFile, writeRigFile } from '@plain-cleat/core/rig';
 import { demoRigs, TOLVANE } from '@plain-cleat/demo';
 import exceljs from 'exceljs';
 import sharp from 'sharp';

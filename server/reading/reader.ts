@@ -1,4 +1,7 @@
-import { readRigFile, workUp, type BenchReading, type RigFile, type UnitSystem } from '@plain-cleat/core';
+import type { BenchReading } from '@plain-cleat/core/hull';
+import { readRigFile, type RigFile } from '@plain-cleat/core/rig';
+import type { UnitSystem } from '@plain-cleat/core/units';
+import { workUp } from '@plain-cleat/core/workup';
 import { badInput } from '../http/problem';
 import { serve } from '../workers/serve';
 import { readFound, readOffsets, readOutline } from './drawing';

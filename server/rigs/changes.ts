@@ -1,4 +1,4 @@
-import { applyChange, Clash, Refused, sameJson, type Change, type Plan } from '@plain-cleat/core';
+import { applyChange, Clash, Refused, sameJson, type Change, type Plan } from '@plain-cleat/core/rig';
 import type { Changed, LoggedChange } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';

@@ -1,4 +1,5 @@
-import { type Change, type Place, placeFault, type Plan, type SimpleChange, singleChanges, whoAccepts } from '@plain-cleat/core';
+import { whoAccepts } from '@plain-cleat/core/findings';
+import { type Change, type Place, placeFault, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';

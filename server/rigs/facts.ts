@@ -1,4 +1,4 @@
-import { type Fact, type NewFact, sameJson } from '@plain-cleat/core';
+import { type Fact, type NewFact, sameJson } from '@plain-cleat/core/rig';
 import type { KeptFacts, SendFacts } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';

@@ -1,15 +1,8 @@
-import {
-  type Catalog,
-  type Fact,
-  type HullModel,
-  type OtherHole,
-  overlay,
-  type Plan,
-  type ShopSettings,
-  upcastPlan,
-  upcastShop,
-  type WorkupInput,
-} from '@plain-cleat/core';
+import type { Catalog, ShopSettings } from '@plain-cleat/core/catalog';
+import type { OtherHole } from '@plain-cleat/core/drilling';
+import type { HullModel } from '@plain-cleat/core/hull';
+import { type Fact, overlay, type Plan, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import type { WorkupInput } from '@plain-cleat/core/workup';
 import { Op, type Transaction } from 'sequelize';
 import { CatalogRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow, ShopRow } from '../database/models';
 import { draft } from '../drafting/draft';

@@ -1,4 +1,6 @@
-import { type Catalog, type HullModel, placeFault, type Plan } from '@plain-cleat/core';
+import type { Catalog } from '@plain-cleat/core/catalog';
+import type { HullModel } from '@plain-cleat/core/hull';
+import { placeFault, type Plan } from '@plain-cleat/core/rig';
 import type { Newer } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import { CatalogRow, HullModelRow, ShopRow, type RigRow } from '../database/models';

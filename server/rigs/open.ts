@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { openPlan, type Plan, type RigFile, sameJson, type HullModel } from '@plain-cleat/core';
+import type { HullModel } from '@plain-cleat/core/hull';
+import { openPlan, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';

@@ -1,4 +1,6 @@
-import { readySteps, unsettled, type Workup } from '@plain-cleat/core';
+import { unsettled } from '@plain-cleat/core/findings';
+import { readySteps } from '@plain-cleat/core/scheduling';
+import type { Workup } from '@plain-cleat/core/workup';
 import type { Progress } from '@plain-cleat/api';
 
 /** What is projected of a rig onto its row. */
@@ -15,15 +17,15 @@ export function progressOf(w: Workup): Standing {
   const open = unsettled(w.findings);
   const toSettle: Record<string, number> = {};
   for (const f of open) toSettle[f.step] = (toSettle[f.step] ?? 0) + 1;
-  const done = w.steps.filter((s) => s.done).length;
+  const done = w.build.steps.filter((s) => s.done).length;
   const stops = open.filter((f) => f.severity === 'stop').length;
-  const { closed, changed } = w.closing;
+  const { closed, changed } = w.handover.closing;
   const next = (): string => {
     if (closed) return `Signed by ${w.ledger.signed?.name ?? ''}`;
     if (changed) return 'Changed since signed: a new signature';
-    if (w.items.length === 0) return 'Lay it out';
+    if (w.aboard.items.length === 0) return 'Lay it out';
     if (stops > 0 && done === 0) return `Settle ${stops} ${stops === 1 ? 'stop' : 'stops'} before drilling`;
-    return readySteps(w.steps)[0]?.says ?? 'Walk the owner through and hand over';
+    return readySteps(w.build.steps)[0]?.says ?? 'Walk the owner through and hand over';
   };
-  return { progress: { done, total: w.steps.length, toSettle, stops, next: next() }, closed, changed };
+  return { progress: { done, total: w.build.steps.length, toSettle, stops, next: next() }, closed, changed };
 }

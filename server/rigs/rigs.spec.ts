@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { type Change, type Fitting, type Plan, applyChange, sameJson, workUp } from '@plain-cleat/core';
+import { type Change, type Fitting, type Plan, applyChange, sameJson } from '@plain-cleat/core/rig';
+import { workUp } from '@plain-cleat/core/workup';
 import type { Changed, KeptFacts } from '@plain-cleat/api';
 import { ChangeRow, FactRow, RigRow } from '../database/models';
 import { problemOf, shop } from '../testing/shop';

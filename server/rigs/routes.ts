@@ -1,4 +1,4 @@
-import { makeRigFile, writeRigFile } from '@plain-cleat/core';
+import { makeRigFile, writeRigFile } from '@plain-cleat/core/rig';
 import { ROUTES, type FloorPlace, type RigDocument } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';

@@ -1,4 +1,5 @@
-import { upcastShop, type Catalog, type ShopSettings } from '@plain-cleat/core';
+import type { Catalog, ShopSettings } from '@plain-cleat/core/catalog';
+import { upcastShop } from '@plain-cleat/core/rig';
 import type { Transaction } from 'sequelize';
 import { CatalogRow, ShopRow } from '../database/models';
 import { notFound } from '../http/problem';

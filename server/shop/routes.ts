@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core';
+import type { ShopSettings } from '@plain-cleat/core/catalog';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';

@@ -12,22 +12,15 @@ import { type Choice, ChoiceField } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type StoresList, ROUTES } from '@plain-cleat/api';
-import {
-  type Assembly,
-  buildAssembly,
-  type Fitted,
-  type Fitting,
-  HOLD_WORDS,
-  type HullModel,
-  type Part,
-  printLength,
-  printMoney,
-  sameJson,
-  takenBy,
-  tell,
-  type UnitSystem,
-  WorkupSession,
-} from '@plain-cleat/core';
+import { buildAssembly } from '@plain-cleat/core/assembly';
+import type { Part } from '@plain-cleat/core/catalog';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import type { HullModel } from '@plain-cleat/core/hull';
+import { takenBy } from '@plain-cleat/core/layout';
+import { HOLD_WORDS } from '@plain-cleat/core/mounting';
+import { type Assembly, type Fitting, sameJson } from '@plain-cleat/core/rig';
+import { Memory } from '@plain-cleat/core/stages';
+import { printLength, printMoney, tell, type UnitSystem } from '@plain-cleat/core/units';
 import { forkJoin } from 'rxjs';
 import { AssemblyView, extentOf } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
@@ -87,7 +80,7 @@ export default class Assemblies {
   /** Under the finger, not yet put down. */
   private readonly held = signal<Assembly | null>(null);
   protected readonly chosen = signal<string | null>(null);
-  private session = new WorkupSession();
+  private session = new Memory();
 
   protected readonly built = computed(() => {
     const stores = this.stores();
@@ -147,7 +140,7 @@ export default class Assemblies {
     this.chosen.set(draft.assembly.base);
     this.fault.set('');
     this.says.set('');
-    this.session = new WorkupSession();
+    this.session = new Memory();
   }
 
   /** One gesture: the draft as it was can be taken back. */

@@ -1,13 +1,7 @@
-import {
-  entryOf,
-  type Assembly,
-  type Fitted,
-  type Fitting,
-  MM_PER_INCH,
-  type Part,
-  standingOn,
-  type UnitSystem,
-} from '@plain-cleat/core';
+import type { Part } from '@plain-cleat/core/catalog';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { entryOf, type Assembly, type Fitting, standingOn } from '@plain-cleat/core/rig';
+import { MM_PER_INCH, type UnitSystem } from '@plain-cleat/core/units';
 
 /** An assembly being built, and the version it was taken from; nought for a new one. */
 export interface AssemblyDraft {

@@ -1,6 +1,6 @@
 import { OpenRig } from '../testing/open-rig';
 import { laidPlan, TEST_HULL, TEST_SHOP, testPlan } from '../testing/rig';
-import { workUp } from '@plain-cleat/core';
+import { workUp } from '@plain-cleat/core/workup';
 import BriefStep from './brief';
 import { Consequences } from './consequences';
 

@@ -4,7 +4,10 @@ import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { MatChipsModule } from '@angular/material/chips';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { entryOf, type Brief, matchWish, splitWish, strokeBand, SURE, waterAt, type Wish } from '@plain-cleat/core';
+import { matchWish, splitWish, SURE } from '@plain-cleat/core/catalog';
+import { waterAt } from '@plain-cleat/core/float';
+import { strokeBand } from '@plain-cleat/core/layout';
+import { entryOf, type Brief, type Wish } from '@plain-cleat/core/rig';
 import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -51,7 +54,7 @@ export default class BriefStep {
 
   protected readonly waterAtSeat = computed(() => {
     const state = this.store.state();
-    return state ? waterAt(state.workup.float, state.workup.surface.model.seat.x) : 0;
+    return state ? waterAt(state.workup.weight.float, state.workup.surface.model.seat.x) : 0;
   });
 
   private answer<K extends keyof Brief>(question: K, to: Brief[K]): void {

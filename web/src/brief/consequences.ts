@@ -1,15 +1,9 @@
-import {
-  BODY,
-  type HullModel,
-  type Plan,
-  printLength,
-  printMass,
-  printMoney,
-  type ShopSettings,
-  tell,
-  type UnitSystem,
-  type Workup,
-} from '@plain-cleat/core';
+import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { HullModel } from '@plain-cleat/core/hull';
+import { BODY } from '@plain-cleat/core/layout';
+import type { Plan } from '@plain-cleat/core/rig';
+import { printLength, printMass, printMoney, tell, type UnitSystem } from '@plain-cleat/core/units';
+import type { Workup } from '@plain-cleat/core/workup';
 
 export interface Consequence {
   readonly says: string;
@@ -43,7 +37,7 @@ export class Consequences {
         if (brief.waters.includes('night'))
           return {
             says: `After sunset: a white light at hand, running lights under motor. Check the local rules.${way}`,
-            look: !workup.items.some((i) => i.placed.part.light?.shows === 'all round'),
+            look: !workup.aboard.items.some((i) => i.placed.part.light?.shows === 'all round'),
           };
         const current = brief.waters.some((w) => w === 'river' || w === 'inshore' || w === 'offshore');
         return {
@@ -102,7 +96,10 @@ export class Consequences {
       }
       case 'boats':
         return brief.borrowed
-          ? { says: 'It goes back as it came: nothing is drilled, whatever else was answered.', look: workup.holes.length > 0 }
+          ? {
+              says: 'It goes back as it came: nothing is drilled, whatever else was answered.',
+              look: workup.drilling.holes.length > 0,
+            }
           : {
               says:
                 brief.boats === 'gear moves'
@@ -139,7 +136,7 @@ export class Consequences {
       case 'later':
         return { says: brief.later ? 'Keep a place, a channel and a conduit for it: stow a place for later.' : '' };
       case 'holes': {
-        const n = workup.holes.length;
+        const n = workup.drilling.holes.length;
         const against = brief.holes === 'none' && n > 0;
         return {
           says: `${brief.holes === 'none' ? 'Tracks, inserts and straps only.' : brief.holes === 'few' ? 'Tracks and inserts first.' : 'Drilling is fine.'} The plan makes ${n} ${n === 1 ? 'hole' : 'holes'}.`,
@@ -147,7 +144,7 @@ export class Consequences {
         };
       }
       case 'wires': {
-        const metres = workup.runs.reduce((sum, r) => sum + r.cut, 0) / 1000;
+        const metres = workup.wiring.runs.reduce((sum, r) => sum + r.cut, 0) / 1000;
         const more = Math.round(
           metres * (this.shop.labor.runMinutesPerMetre.inside - this.shop.labor.runMinutesPerMetre.outside),
         );
@@ -161,7 +158,7 @@ export class Consequences {
         };
       }
       case 'road': {
-        const off = workup.items.filter((i) => i.placed.part.comesOff).length;
+        const off = workup.aboard.items.filter((i) => i.placed.part.comesOff).length;
         const heavy = hull.massKg > 20.5;
         return brief.road === 'roof'
           ? {
@@ -171,7 +168,7 @@ export class Consequences {
           : { says: `${off} ${off === 1 ? 'thing comes' : 'things come'} off for the road.` };
       }
       case 'tier': {
-        const { totalCents } = workup.totals;
+        const { totalCents } = workup.price.totals;
         const over = brief.budgetCents !== null && totalCents > brief.budgetCents;
         const against =
           brief.budgetCents === null

@@ -3,7 +3,7 @@ import { Screen } from '../testing/screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import type { Wish } from '@plain-cleat/core';
+import type { Wish } from '@plain-cleat/core/rig';
 import { OpenRig } from '../testing/open-rig';
 import { TEST_PARTS, testPlan } from '../testing/rig';
 import BriefStep from './brief';

@@ -5,7 +5,7 @@ import { QuantityField } from '../controls/quantity';
 import { FileButton } from '../controls/file-button';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { ROUTES } from '@plain-cleat/api';
-import type { Photo } from '@plain-cleat/core';
+import type { Photo } from '@plain-cleat/core/rig';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { wordsOf } from '../stores/problems';
 

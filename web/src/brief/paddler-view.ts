@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { BODY, type Brief, type HullSurface, printLength } from '@plain-cleat/core';
+import type { HullSurface } from '@plain-cleat/core/hull';
+import { BODY } from '@plain-cleat/core/layout';
+import type { Brief } from '@plain-cleat/core/rig';
+import { printLength } from '@plain-cleat/core/units';
 import { curveLinearClosed, line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
 

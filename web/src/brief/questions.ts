@@ -1,4 +1,5 @@
-import { type Brief, briefSchema, CARRIES, PROPULSION, type QuantityKind, WATERS, WORK } from '@plain-cleat/core';
+import { type Brief, briefSchema, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core/rig';
+import type { QuantityKind } from '@plain-cleat/core/units';
 
 /** A part of a question that is answered by taps. */
 export interface Taps {

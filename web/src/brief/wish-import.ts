@@ -12,14 +12,13 @@ import {
   matchWish,
   type Part,
   plainHeading,
-  type Plan,
-  printMoney,
   sheetSum,
   sheetWishes,
   SURE,
   type WishMatch,
-  type Wish,
-} from '@plain-cleat/core';
+} from '@plain-cleat/core/catalog';
+import type { Plan, Wish } from '@plain-cleat/core/rig';
+import { printMoney } from '@plain-cleat/core/units';
 import { wordsOf } from '../stores/problems';
 
 const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count: 'how many', price: 'price', note: 'note' };

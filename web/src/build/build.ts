@@ -5,7 +5,7 @@ import { QuantityField } from '../controls/quantity';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { byItself, type BuildStep, readySteps } from '@plain-cleat/core';
+import { byItself, type BuildStep, readySteps } from '@plain-cleat/core/scheduling';
 import { RigStore } from '../stores/rig.store';
 import { Words } from '../hull-view/words';
 import { ManagerForm, type ManagersAct } from '../rig/manager-form';
@@ -25,13 +25,15 @@ export default class Build {
     put: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what, such as rivet 68.') }),
     why: new FormControl('', { nonNullable: true, validators: wordsWanted('A few words.') }),
   });
-  protected readonly steps = computed(() => this.store.state()?.workup.steps ?? []);
+  protected readonly steps = computed(() => this.store.state()?.workup.build.steps ?? []);
   protected readonly ready = computed(() => new Set(readySteps(this.steps()).map((s) => s.id)));
   protected readonly done = computed(() => this.steps().filter((s) => s.done).length);
   protected readonly next = computed(() => readySteps(this.steps())[0] ?? null);
   protected readonly planned = computed(() => this.steps().reduce((sum, s) => sum + s.minutes, 0));
   protected readonly booked = computed(() => this.steps().reduce((sum, s) => sum + s.booked, 0));
-  protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
+  protected readonly letters = computed(
+    () => new Map(this.store.state()?.workup.aboard.items.map((i) => [i.placed.id, i.letter])),
+  );
 
   /** Steps a manager was asked to let pass. */
   protected readonly asked = computed(() => this.store.state()?.workup.ledger.asked);
@@ -46,7 +48,7 @@ export default class Build {
     if (!state) return '';
     if (byItself(step, state.doc.shop))
       return step.id === 'agree' ? 'Kept on Drill, with their name.' : 'Marked hole by hole on Drill.';
-    return step.id === 'measure' && state.workup.holes.length ? 'Typed on Drill.' : '';
+    return step.id === 'measure' && state.workup.drilling.holes.length ? 'Typed on Drill.' : '';
   }
 
   protected tick(step: BuildStep): void {

@@ -22,7 +22,7 @@ import {
 } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { figureOf, printQuantity, type QuantityKind, readQuantity, unitOf } from '@plain-cleat/core';
+import { figureOf, printQuantity, type QuantityKind, readQuantity, unitOf } from '@plain-cleat/core/units';
 import { UnitsStore } from '../stores/units.store';
 import { Field, SHOWN_ONCE_LEFT } from './field';
 

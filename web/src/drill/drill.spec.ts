@@ -54,7 +54,7 @@ describe('drilling', () => {
     await hold(rig);
     expect(rig.text).toContain('2 of 2 drilled');
     expect(rig.sentFacts().map((f) => f.kind)).toEqual(['holeDrilled', 'holeDrilled', 'holeOpened', 'holeOpened']);
-    const bits = rig.store.state()?.workup.holes.map((h) => h.drilled?.bit ?? 0);
+    const bits = rig.store.state()?.workup.drilling.holes.map((h) => h.drilled?.bit ?? 0);
     expect(bits?.every((b) => Math.abs(b - 4.85) < 0.1)).toBeTrue();
   });
 
@@ -120,12 +120,12 @@ describe('drilling', () => {
   it('a boat measured as drawn opens it, and what it is off by corrects the readings', async () => {
     const rig = await OpenRig.show(Drill, laidPlan(), measured(4));
     expect(rig.text).not.toContain('Locked.');
-    const h = rig.store.state()?.workup.holes[0];
+    const h = rig.store.state()?.workup.drilling.holes[0];
     expect(h?.at.x).toBeCloseTo(1085, 6);
     await hold(rig);
     const [fact] = rig.sentFacts();
     // The tape reads more than drawn, and the hole is where it was planned all the same.
-    const kept = rig.store.state()?.workup.holes[0]?.drilled;
+    const kept = rig.store.state()?.workup.drilling.holes[0]?.drilled;
     expect(fact).toEqual(jasmine.objectContaining({ kind: 'holeDrilled' }));
     expect(kept?.at?.x ?? 0).toBeCloseTo(1085, 1);
   });

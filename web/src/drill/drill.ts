@@ -3,17 +3,11 @@ import { TextField } from '../controls/text-field';
 import { FileButton } from '../controls/file-button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  cautionsAt,
-  crossMeasure,
-  findDatum,
-  pickList,
-  RUN_WORDS,
-  toleranceBudget,
-  toolName,
-  unsettled,
-  waterAt,
-} from '@plain-cleat/core';
+import { cautionsAt, crossMeasure, toleranceBudget, toolName } from '@plain-cleat/core/drilling';
+import { unsettled } from '@plain-cleat/core/findings';
+import { waterAt } from '@plain-cleat/core/float';
+import { findDatum, RUN_WORDS } from '@plain-cleat/core/hull';
+import { pickList } from '@plain-cleat/core/mounting';
 import { FindingBox } from '../findings/finding-box';
 import { Figure } from '../hull-view/figure';
 import { HoldButton } from '../hull-view/hold-button';
@@ -63,7 +57,7 @@ export default class Drill {
   protected readonly inside = signal(false);
   /** A photo that goes with the next mark. */
   protected readonly photo = signal<File | null>(null);
-  protected readonly holes = computed(() => this.store.state()?.workup.holes ?? []);
+  protected readonly holes = computed(() => this.store.state()?.workup.drilling.holes ?? []);
   protected readonly rounds = computed(() => this.store.state()?.workup.rounds ?? []);
   protected readonly tasks = computed(() => tasksOf(this.rounds(), this.holes()));
   /** What is chosen, else the first still to do in working order. */
@@ -98,7 +92,7 @@ export default class Drill {
   });
   /** How far bolt and nut of this hole stand out behind. */
   protected readonly deep = computed(() => {
-    const item = this.store.state()?.workup.owned.find((i) => i.placed.id === this.hole()?.fitting);
+    const item = this.store.state()?.workup.aboard.owned.find((i) => i.placed.id === this.hole()?.fitting);
     return Math.max(10, item?.mounted.behind ?? 0);
   });
   protected readonly datum = computed(() => {
@@ -111,14 +105,14 @@ export default class Drill {
   );
   protected readonly cautions = computed(() => {
     const [state, h] = [this.store.state(), this.hole()];
-    return state && h ? cautionsAt(h, state.doc.hull, state.doc.shop, waterAt(state.workup.float, h.at.x)) : [];
+    return state && h ? cautionsAt(h, state.doc.hull, state.doc.shop, waterAt(state.workup.weight.float, h.at.x)) : [];
   });
   /** What to carry to the boat. */
   protected readonly picks = computed(() => {
     const state = this.store.state();
-    return state ? pickList(state.workup.owned, state.doc.shop) : [];
+    return state ? pickList(state.workup.aboard.owned, state.doc.shop) : [];
   });
-  protected readonly gate = computed(() => this.store.state()?.workup.gate);
+  protected readonly gate = computed(() => this.store.state()?.workup.drilling.gate);
   private readonly own = computed(() =>
     (this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'drill' && !f.accepted),
   );
@@ -154,7 +148,7 @@ export default class Drill {
     return f && opened ? { ...f, label: opened.label, word: ' opened up' } : null;
   });
 
-  protected readonly oldHoles = computed(() => this.store.state()?.workup.oldHoles ?? []);
+  protected readonly oldHoles = computed(() => this.store.state()?.workup.drilling.oldHoles ?? []);
 
   protected plug(hole: string, what: string): void {
     if (what.trim()) this.store.keep({ kind: 'holePlugged', hole, with: what.trim() });

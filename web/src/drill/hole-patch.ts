@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { HullSurface, PlannedHole } from '@plain-cleat/core';
+import type { PlannedHole } from '@plain-cleat/core/drilling';
+import type { HullSurface } from '@plain-cleat/core/hull';
 
 const SIZE = 284;
 

@@ -6,7 +6,8 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
-import { barTrue, fine, tell, templatesOf, type PaperName, type Template } from '@plain-cleat/core';
+import { barTrue, templatesOf, type PaperName, type Template } from '@plain-cleat/core/drilling';
+import { fine, tell } from '@plain-cleat/core/units';
 import { documentUrl } from '../stores/document-url';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -142,7 +143,7 @@ export class Templates {
     if (!this.opened()) return { done: [], cannot: [] };
     const done: Template[] = [];
     const cannot: string[] = [];
-    for (const item of workup.owned.filter((i) => i.holes.length))
+    for (const item of workup.aboard.owned.filter((i) => i.holes.length))
       try {
         done.push(...templatesOf(workup.surface, item, plan.tape, doc.shop.drilling, workup.ledger));
       } catch (error) {

@@ -1,4 +1,4 @@
-import { type BitRound, type PlannedHole, SAME_BIT } from '@plain-cleat/core';
+import { type BitRound, type PlannedHole, SAME_BIT } from '@plain-cleat/core/drilling';
 
 /** One turn of the drill: a hole in the round of a bit. */
 export interface Task {

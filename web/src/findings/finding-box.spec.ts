@@ -1,5 +1,5 @@
-import type { Finding } from '@plain-cleat/core';
-import { say } from '@plain-cleat/core';
+import type { Finding } from '@plain-cleat/core/findings';
+import { say } from '@plain-cleat/core/units';
 import { OpenRig } from '../testing/open-rig';
 import { testPlan } from '../testing/rig';
 import { FindingBox } from './finding-box';

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { type Change, type Cure, entryOf, type Finding } from '@plain-cleat/core';
+import type { Cure } from '@plain-cleat/core/cures';
+import type { Finding } from '@plain-cleat/core/findings';
+import { type Change, entryOf } from '@plain-cleat/core/rig';
 import { TextField } from '../controls/text-field';
 import { Words } from '../hull-view/words';
 import { ManagerForm, type ManagersAct, REASON } from '../rig/manager-form';

@@ -1,4 +1,4 @@
-import type { Fact } from '@plain-cleat/core';
+import type { Fact } from '@plain-cleat/core/rig';
 import { OpenRig } from '../testing/open-rig';
 import { laidPlan, TEST_PARTS, testPlan } from '../testing/rig';
 import HandOver from './hand-over';

@@ -1,4 +1,5 @@
-import { type PlannedHole, signedFor, toldHole, type ToldHole } from '@plain-cleat/core';
+import type { PlannedHole } from '@plain-cleat/core/drilling';
+import { signedFor, toldHole, type ToldHole } from '@plain-cleat/core/handover';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
 import { ValidSubmit } from '../controls/valid-submit';
@@ -35,7 +36,7 @@ export default class HandOver {
   protected readonly noting = signal(false);
   protected readonly link = signal<{ url: string; expires: string } | null>(null);
   protected readonly fault = signal('');
-  protected readonly stops = computed(() => this.store.state()?.workup.walk ?? []);
+  protected readonly stops = computed(() => this.store.state()?.workup.handover.walk ?? []);
   protected readonly stop = computed(
     () => this.stops().find((s) => s.fitting === this.picked()) ?? this.stops().find((s) => !s.shown) ?? this.stops()[0] ?? null,
   );
@@ -45,8 +46,8 @@ export default class HandOver {
     const state = this.store.state();
     return state ? marksOf(state.workup).map((m) => ({ ...m, standing: 'ok' as const, bodies: [] })) : [];
   });
-  protected readonly closing = computed(() => this.store.state()?.workup.closing ?? null);
-  protected readonly openSteps = computed(() => this.store.state()?.workup.steps.filter((s) => !s.done) ?? []);
+  protected readonly closing = computed(() => this.store.state()?.workup.handover.closing ?? null);
+  protected readonly openSteps = computed(() => this.store.state()?.workup.build.steps.filter((s) => !s.done) ?? []);
   /** Open steps the owner takes as they are, one by one. */
   protected readonly taken = signal<readonly string[]>([]);
   protected readonly undone = computed(() => {
@@ -57,7 +58,7 @@ export default class HandOver {
       snags: w?.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : [])) ?? [],
     };
   });
-  protected readonly bag = computed(() => this.store.state()?.workup.givenBack ?? []);
+  protected readonly bag = computed(() => this.store.state()?.workup.handover.givenBack ?? []);
   protected readonly signed = computed(() => this.store.state()?.workup.ledger.signed ?? null);
   /** Why the owner cannot sign yet, or nothing. */
   protected readonly notYet = computed(() =>

@@ -1,6 +1,6 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { workUp } from '@plain-cleat/core';
+import { workUp } from '@plain-cleat/core/workup';
 import { TEST_HULL, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
 import { UnitsStore } from '../stores/units.store';
 import { Figure } from './figure';

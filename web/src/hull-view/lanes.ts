@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Workup } from '@plain-cleat/core';
+import type { Workup } from '@plain-cleat/core/workup';
 import { Mass } from './words';
 import { Scale, WIDTH } from './scale';
 
@@ -15,11 +15,11 @@ import { Scale, WIDTH } from './scale';
       }
       <text class="name" x="8" y="15">Holes</text>
       <text class="more" x="8" y="32">{{ open() }} new</text>
-      @for (h of workup().holes; track h.id) {
+      @for (h of workup().drilling.holes; track h.id) {
         <circle class="hole" [class.drilled]="h.drilled" [attr.cx]="scale().x(h.at.x)" cy="18" r="5" />
       }
       <text class="name" x="8" y="51">Runs</text>
-      <text class="more" x="8" y="68">{{ workup().runs.length }}</text>
+      <text class="more" x="8" y="68">{{ workup().wiring.runs.length }}</text>
       @for (r of runs(); track r.id) {
         <line class="run" [attr.x1]="r.x1" [attr.x2]="r.x2" [attr.y1]="r.y" [attr.y2]="r.y" [attr.stroke-width]="r.thick" />
       }
@@ -73,16 +73,16 @@ export class Lanes {
   readonly flipped = input(false);
   protected readonly width = WIDTH;
   protected readonly scale = computed(() => new Scale(this.workup().surface, 0, this.flipped()));
-  protected readonly open = computed(() => this.workup().holes.filter((h) => !h.drilled).length);
+  protected readonly open = computed(() => this.workup().drilling.holes.filter((h) => !h.drilled).length);
   protected readonly runs = computed(() =>
-    this.workup().runs.map((r, i) => {
+    this.workup().wiring.runs.map((r, i) => {
       const xs = r.path.map((p) => this.scale().x(p.x));
       return { id: r.id, x1: Math.min(...xs), x2: Math.max(...xs), y: 44 + ((i * 7) % 25), thick: wireThickness(r.awg) };
     }),
   );
   protected readonly weights = computed(() => {
-    const heaviest = Math.max(1, ...this.workup().items.map((i) => i.placed.part.massKg));
-    return this.workup().items.map((i) => ({
+    const heaviest = Math.max(1, ...this.workup().aboard.items.map((i) => i.placed.part.massKg));
+    return this.workup().aboard.items.map((i) => ({
       id: i.placed.id,
       x: this.scale().x(i.placed.frame.origin.x),
       h: Math.max(2, (i.placed.part.massKg / heaviest) * 28),
@@ -90,7 +90,7 @@ export class Lanes {
   });
   protected readonly balance = computed(() => this.scale().x(this.workup().weight.x));
   protected readonly zones = computed(() =>
-    this.workup().reach.map((z) => {
+    this.workup().layout.reach.map((z) => {
       const [a, b] = [this.scale().x(z.fore), this.scale().x(z.aft)];
       return { name: z.name, x: Math.min(a, b), w: Math.abs(b - a) };
     }),

@@ -1,4 +1,5 @@
-import type { Finding, Workup } from '@plain-cleat/core';
+import type { Finding } from '@plain-cleat/core/findings';
+import type { Workup } from '@plain-cleat/core/workup';
 import type { Standing, StripMark } from './strip';
 
 /** The worst unsettled finding about a fitting. */
@@ -9,7 +10,7 @@ export function standingOf(findings: readonly Finding[], id: string): Standing {
 
 /** Every fitting as a mark on the strip, bow to stern. */
 export const marksOf = (w: Workup): StripMark[] =>
-  w.items.map((i) => ({
+  w.aboard.items.map((i) => ({
     id: i.placed.id,
     label: i.letter,
     name: i.placed.part.name,

@@ -1,12 +1,6 @@
-import {
-  type Body,
-  cornersOfBox,
-  type HullSurface,
-  MM_PER_INCH,
-  printFigure,
-  type Rod,
-  type UnitSystem,
-} from '@plain-cleat/core';
+import type { HullSurface } from '@plain-cleat/core/hull';
+import { type Body, cornersOfBox, type Rod } from '@plain-cleat/core/layout';
+import { MM_PER_INCH, printFigure, type UnitSystem } from '@plain-cleat/core/units';
 import { polygonHull } from 'd3-polygon';
 import { curveLinearClosed, line } from 'd3-shape';
 import type { Scale } from './scale';

@@ -11,18 +11,13 @@ import {
 } from '@angular/core';
 import { spreadApart } from './spread';
 import { type CdkDragDrop, DragDropModule } from '@angular/cdk/drag-drop';
-import {
-  type Body,
-  findDatum,
-  type PlannedHole,
-  type Point,
-  type Rod,
-  RUN_WORDS,
-  type Tape,
-  trimDegrees,
-  waterAt,
-  type Workup,
-} from '@plain-cleat/core';
+import type { PlannedHole } from '@plain-cleat/core/drilling';
+import { trimDegrees, waterAt } from '@plain-cleat/core/float';
+import { findDatum, RUN_WORDS } from '@plain-cleat/core/hull';
+import type { Body, Rod } from '@plain-cleat/core/layout';
+import type { Tape } from '@plain-cleat/core/rig';
+import type { Point } from '@plain-cleat/core/units';
+import type { Workup } from '@plain-cleat/core/workup';
 import { line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
 import { Glass } from './glass';
@@ -143,7 +138,9 @@ export class Strip {
   protected readonly profile = computed(() => profilePath(this.scale(), this.hull(), this.sideY));
   /** The water on the side view, bow and stern, and how it is said. */
   protected readonly water = computed(() => {
-    const { float } = this.workup();
+    const {
+      weight: { float },
+    } = this.workup();
     const degrees = Math.round(10 * trimDegrees(float)) / 10;
     return {
       bow: this.sideY(waterAt(float, 0)),
@@ -201,7 +198,7 @@ export class Strip {
   protected readonly hookX = computed(() => this.scale().x(this.datum().at.x));
   /** Old holes stay drawn like scars. */
   protected readonly scars = computed(() =>
-    this.workup().oldHoles.flatMap((h) =>
+    this.workup().drilling.oldHoles.flatMap((h) =>
       h.at
         ? [
             {

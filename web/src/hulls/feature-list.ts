@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { DeleteButton } from '../controls/delete-button';
-import { type QuantityKind } from '@plain-cleat/core';
+import type { QuantityKind } from '@plain-cleat/core/units';
 import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';

@@ -1,4 +1,4 @@
-import type { HullModel } from '@plain-cleat/core';
+import type { HullModel } from '@plain-cleat/core/hull';
 
 /** A column of a list of things on the hull. */
 export interface Column {

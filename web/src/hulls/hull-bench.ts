@@ -19,10 +19,10 @@ import {
   outlineFault,
   outlineOf,
   readingFaults,
-  tell,
   readingsFromOutline,
   type ReadingFault,
-} from '@plain-cleat/core';
+} from '@plain-cleat/core/hull';
+import { tell } from '@plain-cleat/core/units';
 import { line } from 'd3-shape';
 import { Length, Words } from '../hull-view/words';
 import { wordsOf } from '../stores/problems';

@@ -1,4 +1,5 @@
-import { type BenchReading, fairReadings, type HullModel, kg, readingFaults, say, type Sentence } from '@plain-cleat/core';
+import { type BenchReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core/hull';
+import { kg, say, type Sentence } from '@plain-cleat/core/units';
 
 /** A hull being measured: what was read off the bench, and everything else of its model. */
 export interface HullDraft {

@@ -10,7 +10,9 @@ import {
   type OwnHull,
   ROUTES,
 } from '@plain-cleat/api';
-import type { HullModel, NewFact, UnitSystem } from '@plain-cleat/core';
+import type { HullModel } from '@plain-cleat/core/hull';
+import type { NewFact } from '@plain-cleat/core/rig';
+import type { UnitSystem } from '@plain-cleat/core/units';
 import type { Observable } from 'rxjs';
 
 /** The hull library and the owners' hulls. */

@@ -5,7 +5,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { HullLedger } from '@plain-cleat/api';
-import type { NewFact } from '@plain-cleat/core';
+import type { NewFact } from '@plain-cleat/core/rig';
 import { TEST_HULL, TEST_SHOP } from '../testing/rig';
 import Ledger from './ledger';
 

@@ -11,16 +11,9 @@ import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import type { FoundList, HullLedger } from '@plain-cleat/api';
-import {
-  fairHull,
-  foldLedger,
-  type HistoryHole,
-  HOLE_STATES,
-  holeHistory,
-  type Fact,
-  type NewFact,
-  printBit,
-} from '@plain-cleat/core';
+import { type HistoryHole, HOLE_STATES, holeHistory, printBit } from '@plain-cleat/core/drilling';
+import { fairHull } from '@plain-cleat/core/hull';
+import { foldLedger, type Fact, type NewFact } from '@plain-cleat/core/rig';
 import { planEdges } from '../hull-view/shapes';
 import { Scale } from '../hull-view/scale';
 import { Length } from '../hull-view/words';

@@ -1,4 +1,5 @@
-import { applyChange, type Plan, type Workup, workUp } from '@plain-cleat/core';
+import { applyChange, type Plan } from '@plain-cleat/core/rig';
+import { type Workup, workUp } from '@plain-cleat/core/workup';
 import { laidPlan, TEST_HULL, TEST_PARTS, TEST_SHOP, testPlan } from '../testing/rig';
 import { alignAcross, alignAlong, copies, distribute, mirror, moveAll, setAll, takeOff } from './arrange';
 
@@ -32,27 +33,27 @@ describe('arranging several', () => {
   const w = work(plan);
 
   it('lines up across on the first, and along as far off as the first, each on its own side', () => {
-    const across = after(plan, alignAcross(w.surface, w.items));
+    const across = after(plan, alignAcross(w.surface, w.aboard.items));
     expect(['a', 'b', 'c'].map((id) => at(across, id).x)).toEqual([1000, 1000, 1000]);
-    const along = after(plan, alignAlong(w.surface, w.items));
+    const along = after(plan, alignAlong(w.surface, w.aboard.items));
     expect(['a', 'b', 'c'].map((id) => at(along, id).y)).toEqual([100, -100, 100]);
   });
 
   it('spaces evenly between the first and the last', () => {
-    const spaced = after(plan, distribute(w.surface, w.items));
+    const spaced = after(plan, distribute(w.surface, w.aboard.items));
     expect(['a', 'b', 'c'].map((id) => at(spaced, id).x)).toEqual([1000, 1500, 2000]);
-    expect(distribute(w.surface, work(spaced).items)).toBeNull();
+    expect(distribute(w.surface, work(spaced).aboard.items)).toBeNull();
   });
 
   it('mirrors, and mirrored twice stands where it stood', () => {
-    const once = after(plan, mirror(w.surface, w.items));
+    const once = after(plan, mirror(w.surface, w.aboard.items));
     expect(at(once, 'b').y).toBe(200);
-    expect(after(once, mirror(w.surface, work(once).items)).fittings).toEqual(plan.fittings);
+    expect(after(once, mirror(w.surface, work(once).aboard.items)).fittings).toEqual(plan.fittings);
   });
 
   it('leaves what is locked where it is', () => {
     const locked = { ...plan, fittings: { ...plan.fittings, b: box(1300, -200, { locked: true }) } };
-    expect(at(after(locked, alignAcross(w.surface, work(locked).items)), 'b').x).toBe(1300);
+    expect(at(after(locked, alignAcross(w.surface, work(locked).aboard.items)), 'b').x).toBe(1300);
   });
 
   it('copies to the other side under new names, what stands on it too', () => {
@@ -60,7 +61,7 @@ describe('arranging several', () => {
       ...plan,
       fittings: { a: box(1000, 100), t: box(0, 0, { place: { on: 'fitting', fitting: 'a', u: 10, v: 0, heading: 0 } }) },
     };
-    const { change, ids } = copies(w.surface, work(carried).items);
+    const { change, ids } = copies(w.surface, work(carried).aboard.items);
     const both = after(carried, change);
     expect(Object.keys(both.fittings).length).toBe(4);
     const copied = ids.map((id) => both.fittings[id]?.place);
@@ -74,14 +75,14 @@ describe('arranging several', () => {
       ...plan,
       fittings: { a: box(1000, 100), t: box(0, 0, { place: { on: 'fitting', fitting: 'a', u: 10, v: 0, heading: 0 } }) },
     };
-    expect(moveAll(w.surface, work(carried).items, 50, 0).length).toBe(1);
+    expect(moveAll(w.surface, work(carried).aboard.items, 50, 0).length).toBe(1);
   });
 
   it('groups and locks only what is not yet so', () => {
-    const grouped = after(plan, setAll(w.items, 'group', 'g'));
+    const grouped = after(plan, setAll(w.aboard.items, 'group', 'g'));
     expect(Object.values(grouped.fittings).map((f) => f.group)).toEqual(['g', 'g', 'g']);
-    expect(setAll(work(grouped).items, 'group', 'g')).toBeNull();
-    expect(after(grouped, setAll(work(grouped).items, 'group', null))).toEqual(plan);
+    expect(setAll(work(grouped).aboard.items, 'group', 'g')).toBeNull();
+    expect(after(grouped, setAll(work(grouped).aboard.items, 'group', null))).toEqual(plan);
   });
 
   it('takes off with runs, tethers and what stands on it, and the plan still holds together', () => {

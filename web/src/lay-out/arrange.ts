@@ -1,16 +1,8 @@
-import {
-  entryOf,
-  type Change,
-  type DraftChange,
-  type Fitted,
-  type Fitting,
-  type HullSurface,
-  nudge,
-  otherSide,
-  type Place,
-  type Plan,
-  slideTo,
-} from '@plain-cleat/core';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { otherSide, slideTo } from '@plain-cleat/core/findings';
+import type { HullSurface } from '@plain-cleat/core/hull';
+import { nudge } from '@plain-cleat/core/layout';
+import { entryOf, type Change, type DraftChange, type Fitting, type Place, type Plan } from '@plain-cleat/core/rig';
 import { asOne } from '../stores/as-one';
 
 const newId = (): string => crypto.randomUUID();

@@ -7,24 +7,14 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatMenuModule, MatMenuTrigger } from '@angular/material/menu';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  type Change,
-  type Cure,
-  findDatum,
-  type Fitted,
-  type MountAdvice,
-  mountMinutes,
-  otherSide,
-  type Place,
-  placeOfReading,
-  printMoney,
-  reading,
-  RUN_NAMES,
-  type QuantityKind,
-  sideOf,
-  SUPPLIERS,
-  type Fitting,
-} from '@plain-cleat/core';
+import type { MountAdvice } from '@plain-cleat/core/advice';
+import type { Cure } from '@plain-cleat/core/cures';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { otherSide } from '@plain-cleat/core/findings';
+import { findDatum, placeOfReading, reading, RUN_NAMES } from '@plain-cleat/core/hull';
+import { mountMinutes } from '@plain-cleat/core/labor';
+import { type Change, type Place, SUPPLIERS, type Fitting } from '@plain-cleat/core/rig';
+import { printMoney, type QuantityKind, sideOf } from '@plain-cleat/core/units';
 import { FindingBox } from '../findings/finding-box';
 import { Mass } from '../hull-view/words';
 import { standingOf } from '../hull-view/marks';

@@ -4,16 +4,10 @@ import { TextField } from '../controls/text-field';
 import { zodValidator } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  type Fitted,
-  printMoney,
-  renewAssembly,
-  standingOn,
-  takeAssembly,
-  takenBy,
-  tell,
-  assemblySchema,
-} from '@plain-cleat/core';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { takenBy } from '@plain-cleat/core/layout';
+import { renewAssembly, standingOn, takeAssembly, assemblySchema } from '@plain-cleat/core/rig';
+import { printMoney, tell } from '@plain-cleat/core/units';
 import { asOne } from '../stores/as-one';
 import { AssemblyView } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
@@ -94,7 +88,7 @@ export class KeepAssembly {
 
   private readonly ids = computed(() => standingOn(this.state().plan, this.item().placed.id));
   protected readonly parts = computed(() =>
-    this.ids().flatMap((id) => this.state().workup.items.find((i) => i.placed.id === id) ?? []),
+    this.ids().flatMap((id) => this.state().workup.aboard.items.find((i) => i.placed.id === id) ?? []),
   );
   protected readonly cents = computed(() =>
     this.parts().reduce((sum, p) => sum + (p.placed.fitting.suppliedBy === 'shop' ? p.placed.part.priceCents : 0), 0),

@@ -53,7 +53,7 @@ describe('the Lay out step', () => {
     expect(turned).toEqual(jasmine.objectContaining({ to: jasmine.objectContaining({ heading: -15 }) }));
     key('Delete');
     await rig.fixture.whenStable();
-    expect(rig.store.state()?.workup.items.length).toBe(2);
+    expect(rig.store.state()?.workup.aboard.items.length).toBe(2);
   });
 
   it('takes a wired fitting off together with its run', async () => {
@@ -92,7 +92,7 @@ describe('the card', () => {
   it('moves a fitting to what the tape is to read', async () => {
     const rig = await card();
     await rig.type('#f-reading', '80');
-    const at = rig.store.state()?.workup.items.find((i) => i.placed.id === 'box')?.placed.frame.origin;
+    const at = rig.store.state()?.workup.aboard.items.find((i) => i.placed.id === 'box')?.placed.frame.origin;
     expect(Math.hypot(at?.x ?? 0, (at?.z ?? 0) - 300)).toBeCloseTo(80 * 25.4, 3);
   });
 
@@ -175,8 +175,8 @@ describe('sets, several and stowing', () => {
     tick.click();
     await rig.fixture.whenStable();
     expect(rig.sentChanges()[0]).toEqual(jasmine.objectContaining({ kind: 'joinSets', from: null, to: ['troll'] }));
-    expect(rig.store.state()?.workup.items.length).toBe(2);
-    expect(rig.store.state()?.workup.owned.length).toBe(3);
+    expect(rig.store.state()?.workup.aboard.items.length).toBe(2);
+    expect(rig.store.state()?.workup.aboard.owned.length).toBe(3);
   });
 
   it('chooses several by Ctrl Space while walking, says how far two are apart, and groups them', async () => {
@@ -279,7 +279,7 @@ describe('assemblies', () => {
     await rig.fixture.whenStable();
     const [change] = rig.sentChanges();
     expect(change?.kind === 'together' && change.changes.map((c) => c.kind)).toEqual(['placeItem', 'placeItem']);
-    expect(rig.store.state()?.workup.items.length).toBe(2);
+    expect(rig.store.state()?.workup.aboard.items.length).toBe(2);
     expect(rig.text).toContain('From the library, version 3.');
   });
 

@@ -18,25 +18,17 @@ import { ChoiceField } from '../controls/choice-field';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  adviceSetting,
-  type Assembly,
-  type Cure,
-  datums,
-  type Fitted,
-  hookAt,
-  MM_PER_INCH,
-  mountAdvice,
-  type MountAdvice,
-  type Part,
-  type Place,
-  RUN_NAMES,
-  strokeBand,
-  sweptBy,
-  unsettled,
-  workUp,
-  WorkupSession,
-} from '@plain-cleat/core';
+import { adviceSetting, mountAdvice, type MountAdvice } from '@plain-cleat/core/advice';
+import type { Part } from '@plain-cleat/core/catalog';
+import type { Cure } from '@plain-cleat/core/cures';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { unsettled } from '@plain-cleat/core/findings';
+import { datums, hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
+import { strokeBand, sweptBy } from '@plain-cleat/core/layout';
+import type { Assembly, Place } from '@plain-cleat/core/rig';
+import { Memory } from '@plain-cleat/core/stages';
+import { MM_PER_INCH } from '@plain-cleat/core/units';
+import { workUp } from '@plain-cleat/core/workup';
 import { Lanes, wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
@@ -107,16 +99,18 @@ export default class LayOut {
   protected readonly stowing = signal(false);
   protected readonly compare = signal<string | null>(null);
 
-  protected readonly item = computed(() => this.store.state()?.workup.items.find((i) => i.placed.id === this.chosen()) ?? null);
+  protected readonly item = computed(
+    () => this.store.state()?.workup.aboard.items.find((i) => i.placed.id === this.chosen()) ?? null,
+  );
   protected readonly many = computed((): readonly Fitted[] => {
     const ids = this.several();
-    return ids.size < 2 ? [] : (this.store.state()?.workup.items ?? []).filter((i) => ids.has(i.placed.id));
+    return ids.size < 2 ? [] : (this.store.state()?.workup.aboard.items ?? []).filter((i) => ids.has(i.placed.id));
   });
   protected readonly marks = computed(() => {
     const w = this.store.state()?.workup;
     return w ? marksOf(w) : [];
   });
-  private readonly ghostWorkups = new WorkupSession();
+  private readonly ghostWorkups = new Memory();
   /** The other set of a comparison, drawn faint. */
   protected readonly ghosts = computed(() => {
     const state = this.store.state();
@@ -125,7 +119,7 @@ export default class LayOut {
     const { plan, facts, doc } = state;
     const input = { ...inputOf(doc), plan, facts, set };
     const w = workUp(input, this.ghostWorkups);
-    const shown = new Map(state.workup.items.map((i) => [i.placed.id, i.placed.frame.origin]));
+    const shown = new Map(state.workup.aboard.items.map((i) => [i.placed.id, i.placed.frame.origin]));
     return marksOf(w).filter((m) => {
       const here = shown.get(m.id);
       return !here || here.x !== m.at.x || here.y !== m.at.y;
@@ -137,7 +131,7 @@ export default class LayOut {
     return item ? sweptBy(item.placed).flatMap((s) => s.poses) : [];
   });
   protected readonly runs = computed(() =>
-    (this.store.state()?.workup.runs ?? []).map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
+    (this.store.state()?.workup.wiring.runs ?? []).map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
   );
   protected readonly open = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out' && this.inShownSet(f.sets)),

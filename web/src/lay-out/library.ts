@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
-import type { Assembly } from '@plain-cleat/core';
+import type { Assembly } from '@plain-cleat/core/rig';
 import { type Observable, tap } from 'rxjs';
 
 /** The shop's library of assemblies. */

@@ -3,7 +3,9 @@ import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButtonModule } from '@angular/material/button';
-import { entryOf, type Change, type DraftChange, type Fitted, type Place, scupperName, setsInOrder } from '@plain-cleat/core';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { scupperName } from '@plain-cleat/core/hull';
+import { entryOf, type Change, type DraftChange, type Place, setsInOrder } from '@plain-cleat/core/rig';
 import type { RigState } from '../stores/rig.store';
 import { Moves } from './moves';
 import { OtherHulls } from './other-hulls';
@@ -99,13 +101,13 @@ export class More {
   protected readonly anchors = computed(() => [
     { value: '', says: 'the hull beside it' },
     ...this.state()
-      .workup.owned.filter((i) => i.placed.id !== this.item().placed.id)
+      .workup.aboard.owned.filter((i) => i.placed.id !== this.item().placed.id)
       .map((i) => ({ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` })),
   ]);
   protected readonly swaps = computed(() => {
     const { swap } = this.item().placed.fitting;
     return this.state()
-      .workup.owned.filter((i) => i.placed.fitting.swap === swap && i.placed.id !== this.item().placed.id)
+      .workup.aboard.owned.filter((i) => i.placed.fitting.swap === swap && i.placed.id !== this.item().placed.id)
       .map((i) => `${i.letter}, ${i.placed.part.name}`)
       .join(' and ');
   });
@@ -144,7 +146,7 @@ export class More {
       out.push({ value: 'side port', says: 'the port side' }, { value: 'side starboard', says: 'the starboard side' });
     out.push(
       ...this.state()
-        .workup.items.filter((i) => i.placed.id !== id && carries(i))
+        .workup.aboard.items.filter((i) => i.placed.id !== id && carries(i))
         .map((i) => ({ value: `fitting ${i.placed.id}`, says: `${i.letter}, ${i.placed.part.name}` })),
     );
     return out.some((p) => p.value === this.here())

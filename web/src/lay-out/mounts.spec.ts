@@ -1,5 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
-import { adviceSetting, mountAdvice } from '@plain-cleat/core';
+import { adviceSetting, mountAdvice } from '@plain-cleat/core/advice';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';
 import { laidPlan } from '../testing/rig';
@@ -15,7 +15,7 @@ import { Mounts } from './mounts';
 })
 class Page {
   protected readonly store = inject(RigStore);
-  protected readonly lamp = computed(() => this.store.state()?.workup.items.find((i) => i.placed.id === 'lamp'));
+  protected readonly lamp = computed(() => this.store.state()?.workup.aboard.items.find((i) => i.placed.id === 'lamp'));
   protected readonly advice = computed(() => {
     const [s, i] = [this.store.state(), this.lamp()];
     return s && i ? mountAdvice(s.workup.surface, i.placed, adviceSetting(i, s.plan, s.doc.shop, s.workup)) : [];

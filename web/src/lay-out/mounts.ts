@@ -7,18 +7,12 @@ import { MatRadioModule } from '@angular/material/radio';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  asHung,
-  type Change,
-  type DraftChange,
-  type Fitted,
-  fastenerWords,
-  HOLD_WORDS,
-  type MountAdvice,
-  SOURCES,
-  slideTo,
-  workingLoad,
-} from '@plain-cleat/core';
+import type { MountAdvice } from '@plain-cleat/core/advice';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { slideTo } from '@plain-cleat/core/findings';
+import { fastenerWords, HOLD_WORDS, workingLoad } from '@plain-cleat/core/mounting';
+import type { Change, DraftChange } from '@plain-cleat/core/rig';
+import { asHung, SOURCES } from '@plain-cleat/core/units';
 import { Length, Mass, Words } from '../hull-view/words';
 import { asOne } from '../stores/as-one';
 import type { RigState } from '../stores/rig.store';

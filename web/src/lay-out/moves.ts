@@ -1,25 +1,19 @@
 import { inject, Injectable } from '@angular/core';
+import { adviceSetting, mountAdvice } from '@plain-cleat/core/advice';
+import type { Part } from '@plain-cleat/core/catalog';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { slideTo } from '@plain-cleat/core/findings';
+import { nudge, seated, placeFitting, onFittedTrack, snapPlace, turn } from '@plain-cleat/core/layout';
 import {
   entryOf,
-  adviceSetting,
   type Assembly,
   type Change,
   type DraftChange,
-  type Fitted,
   type Fitting,
-  MM_PER_INCH,
-  nudge,
-  seated,
-  mountAdvice,
-  type Part,
   type Place,
   placeAssembly,
-  placeFitting,
-  slideTo,
-  onFittedTrack,
-  snapPlace,
-  turn,
-} from '@plain-cleat/core';
+} from '@plain-cleat/core/rig';
+import { MM_PER_INCH } from '@plain-cleat/core/units';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { asOne } from '../stores/as-one';
@@ -35,7 +29,7 @@ export class Moves {
 
   /** A fitting as it stood before what is under the finger. */
   private settled(state: RigState, id: string): Fitted | undefined {
-    const item = state.workup.items.find((i) => i.placed.id === id);
+    const item = state.workup.aboard.items.find((i) => i.placed.id === id);
     const fitting = entryOf(state.settled.fittings, id);
     if (!item || !fitting) return undefined;
     const place = (item.elsewhere && entryOf(fitting.elsewhere, item.elsewhere)) || fitting.place;
@@ -45,7 +39,7 @@ export class Moves {
   /** All that moves with a fitting: itself, the others chosen, the others of its group. */
   movesWith(state: RigState, id: string, chosen: ReadonlySet<string>): Fitted[] {
     const group = entryOf(state.settled.fittings, id)?.group;
-    const ids = state.workup.items
+    const ids = state.workup.aboard.items
       .map((i) => i.placed.id)
       .filter(
         (one) =>
@@ -115,14 +109,16 @@ export class Moves {
   /** A screwed-on track near a point, for a part with T-bolts. */
   private trackAt(state: RigState, part: Part, at: { x: number; y: number }, but = ''): Place | null {
     if (!part.holds.includes('track')) return null;
-    const tracks = state.workup.items.map((i) => i.placed).filter((p) => p.part.slot && p.id !== but);
+    const tracks = state.workup.aboard.items.map((i) => i.placed).filter((p) => p.part.slot && p.id !== but);
     const place = onFittedTrack(tracks, at, 60);
     return place && { ...place, u: this.marked(place.u) };
   }
 
   /** Where others of the same part stand: opposite one of them a place is mirrored. */
   private partners = (state: RigState, part: Part, but = ''): { x: number; y: number }[] =>
-    state.workup.items.filter((i) => i.placed.part.id === part.id && i.placed.id !== but).map((i) => i.placed.frame.origin);
+    state.workup.aboard.items
+      .filter((i) => i.placed.part.id === part.id && i.placed.id !== but)
+      .map((i) => i.placed.frame.origin);
 
   /** A fitting put at a place, held as suits it there. */
   private heldAt(item: Fitted, to: Place): Change | null {
@@ -137,7 +133,8 @@ export class Moves {
   private mountFor(part: Part, place: Place, now?: Fitting): Fitting['mount'] {
     const state = this.store.state();
     const draft: Fitting = now ? { ...now, place } : newFitting(part, place);
-    const below = place.on === 'fitting' ? state?.workup.items.find((i) => i.placed.id === place.fitting)?.placed : undefined;
+    const below =
+      place.on === 'fitting' ? state?.workup.aboard.items.find((i) => i.placed.id === place.fitting)?.placed : undefined;
     const placed = state && placeFitting(state.workup.surface, 'new', draft, part, { place, below });
     if (!state || !placed) return draft.mount;
     if (below?.part.slot && part.holds.includes('track')) return { hold: 'track', plate: false, reason: '' };

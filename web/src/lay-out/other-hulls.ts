@@ -1,5 +1,8 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { type HullModel, type Part, takenBy, tell } from '@plain-cleat/core';
+import type { Part } from '@plain-cleat/core/catalog';
+import type { HullModel } from '@plain-cleat/core/hull';
+import { takenBy } from '@plain-cleat/core/layout';
+import { tell } from '@plain-cleat/core/units';
 import { forkJoin, of, switchMap } from 'rxjs';
 import { HullStore } from '../hulls/hull-store';
 import { UnitsStore } from '../stores/units.store';

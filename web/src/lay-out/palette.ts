@@ -8,7 +8,11 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
-import { type Assembly, type Brief, type HullSurface, type Part, type Plan, printMoney, suits } from '@plain-cleat/core';
+import type { Part } from '@plain-cleat/core/catalog';
+import type { HullSurface } from '@plain-cleat/core/hull';
+import { suits } from '@plain-cleat/core/layout';
+import type { Assembly, Brief, Plan } from '@plain-cleat/core/rig';
+import { printMoney } from '@plain-cleat/core/units';
 import type { StripMark } from '../hull-view/strip';
 
 /** How tall each part of the list is, px: a name and a line under it. */

@@ -7,7 +7,7 @@ import { Icons } from '../controls/icons';
 import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
 import { zodValidator } from '../controls/zod-validator';
-import { entryOf, setsInOrder, rigSetSchema } from '@plain-cleat/core';
+import { entryOf, setsInOrder, rigSetSchema } from '@plain-cleat/core/rig';
 import { RigStore, type RigState } from '../stores/rig.store';
 
 /** Named sets of the same rig: show one, lay another over it, name a new one. */

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Icons } from '../controls/icons';
 import { MatButtonModule } from '@angular/material/button';
-import { type Change, type Fitted, type HullSurface, type Plan, reading, type Tape } from '@plain-cleat/core';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { type HullSurface, reading } from '@plain-cleat/core/hull';
+import type { Change, Plan, Tape } from '@plain-cleat/core/rig';
 import { Length } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { alignAcross, alignAlong, copies, distribute, mirror, setAll, takeOff } from './arrange';

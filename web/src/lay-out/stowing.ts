@@ -8,7 +8,8 @@ import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { entryOf, printMass, sideOf, type Stowed, stowedSchema } from '@plain-cleat/core';
+import { entryOf, type Stowed, stowedSchema } from '@plain-cleat/core/rig';
+import { printMass, sideOf } from '@plain-cleat/core/units';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -127,7 +128,8 @@ export class Stowing {
       id: s.id,
       name: `${sideOf(s.y)}, in the ${workup.surface.spot(s.x, s.y).name}`,
       plugged: entryOf(plan.scuppers, s.id) === 'plugged',
-      taken: workup.items.find((i) => i.placed.place.on === 'scupper' && i.placed.place.scupper === s.id)?.placed.part.name,
+      taken: workup.aboard.items.find((i) => i.placed.place.on === 'scupper' && i.placed.place.scupper === s.id)?.placed.part
+        .name,
     }));
   });
 

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Cure, Finding, Plan } from '@plain-cleat/core';
+import type { Cure } from '@plain-cleat/core/cures';
+import type { Finding } from '@plain-cleat/core/findings';
+import type { Plan } from '@plain-cleat/core/rig';
 import { Words } from '../hull-view/words';
 
 /** Findings bow to stern, right under the boat, each with a cure that was tried and can be tapped. */

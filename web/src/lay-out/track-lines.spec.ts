@@ -1,6 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Part, Plan } from '@plain-cleat/core';
+import type { Part } from '@plain-cleat/core/catalog';
+import type { Plan } from '@plain-cleat/core/rig';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';
 import { TEST_PART, TEST_PARTS, testPlan } from '../testing/rig';
@@ -32,7 +33,7 @@ const TRACK: Part = {
 })
 class Page {
   protected readonly store = inject(RigStore);
-  protected readonly track = computed(() => this.store.state()?.workup.items.find((i) => i.placed.id === 't'));
+  protected readonly track = computed(() => this.store.state()?.workup.aboard.items.find((i) => i.placed.id === 't'));
 }
 
 const plan = (): Plan => {
@@ -78,9 +79,9 @@ describe('a screwed-on track', () => {
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'cutTrack', item: 't', from: null, to: 406.4 }) as never,
     ]);
-    expect(rig.store.state()?.workup.holes.length).toBe(5);
+    expect(rig.store.state()?.workup.drilling.holes.length).toBe(5);
     await rig.click('button', 'As sold');
-    expect(rig.store.state()?.workup.holes.length).toBe(3);
+    expect(rig.store.state()?.workup.drilling.holes.length).toBe(3);
   });
 
   it('takes a part with T-bolts dragged near it, and lets it go again', async () => {

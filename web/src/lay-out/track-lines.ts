@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { QuantityField } from '../controls/quantity';
 import { MatButtonModule } from '@angular/material/button';
-import { type Change, type Fitted, growthOver, lieOf, printLength, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import type { Change } from '@plain-cleat/core/rig';
+import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core/tracks';
+import { printLength } from '@plain-cleat/core/units';
 import { Length } from '../hull-view/words';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -96,7 +99,7 @@ export class TrackLines {
     () => growthOver(this.length(), this.state().doc.hull.material, this.state().doc.shop.holding.heat)[1],
   );
   protected readonly riders = computed(() =>
-    ridersOf(this.state().workup.owned, this.item().placed.id).map((item) => {
+    ridersOf(this.state().workup.aboard.owned, this.item().placed.id).map((item) => {
       const { place } = item.placed;
       return { item, from: this.length() / 2 + (place.on === 'fitting' ? place.u : 0) };
     }),

@@ -16,9 +16,9 @@ describe('the price', () => {
 
   it('follows who supplies a thing', async () => {
     const rig = await OpenRig.show(Price, laidPlan());
-    const before = rig.store.state()?.workup.totals.partsCents ?? 0;
+    const before = rig.store.state()?.workup.price.totals.partsCents ?? 0;
     await rig.choose('Who supplies Box', "owner's own");
-    expect(rig.store.state()?.workup.totals.partsCents).toBe(before - 1000);
+    expect(rig.store.state()?.workup.price.totals.partsCents).toBe(before - 1000);
   });
 
   it('says how it stands to the budget, in either units', async () => {

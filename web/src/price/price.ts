@@ -2,7 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatTableModule } from '@angular/material/table';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
-import { entryOf, type Fitting, lineInWords, type PriceLine, printMoney, SUPPLIERS, unsettled } from '@plain-cleat/core';
+import { unsettled } from '@plain-cleat/core/findings';
+import { lineInWords, type PriceLine } from '@plain-cleat/core/pricing';
+import { entryOf, type Fitting, SUPPLIERS } from '@plain-cleat/core/rig';
+import { printMoney } from '@plain-cleat/core/units';
 import { FindingBox } from '../findings/finding-box';
 import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
@@ -46,15 +49,17 @@ export default class Price {
   protected readonly suppliers = choicesOf(SUPPLIERS);
   protected readonly columns = ['letter', 'name', 'from', 'each', 'count', 'sum'];
   protected readonly byKey = (_: number, l: PriceLine): string => l.key;
-  protected readonly letters = computed(() => new Map(this.store.state()?.workup.items.map((i) => [i.placed.id, i.letter])));
+  protected readonly letters = computed(
+    () => new Map(this.store.state()?.workup.aboard.items.map((i) => [i.placed.id, i.letter])),
+  );
   protected readonly findings = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'price'),
   );
-  protected readonly labor = computed(() => this.store.state()?.workup.labor.filter((l) => l.minutes > 0) ?? []);
+  protected readonly labor = computed(() => this.store.state()?.workup.price.labor.filter((l) => l.minutes > 0) ?? []);
   protected readonly overBudget = computed(() => {
     const state = this.store.state();
     const budget = state?.plan.brief.budgetCents ?? null;
-    return state && budget !== null ? state.workup.totals.totalCents - budget : null;
+    return state && budget !== null ? state.workup.price.totals.totalCents - budget : null;
   });
 
   protected words = (l: PriceLine): { each: string; quantity: string } => lineInWords(l, this.units.system());

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
-import { fieldWords, valueWords } from '@plain-cleat/core';
+import { fieldWords, valueWords } from '@plain-cleat/core/workup';
 import { Words } from '../hull-view/words';
 import type { ClashShown, RigState } from '../stores/rig.state';
 

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Api } from '../stores/api';
 import { MatButtonModule } from '@angular/material/button';
 import { type Newer, ROUTES } from '@plain-cleat/api';
-import { type Alteration, printMoney, tell, workUp, whatAlters } from '@plain-cleat/core';
+import { printMoney, tell } from '@plain-cleat/core/units';
+import { type Alteration, workUp, whatAlters } from '@plain-cleat/core/workup';
 import { inputOf, RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 

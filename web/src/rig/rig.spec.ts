@@ -1,6 +1,6 @@
 import { Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Change } from '@plain-cleat/core';
+import type { Change } from '@plain-cleat/core/rig';
 import { OpenRig, rigDocument } from '../testing/open-rig';
 import { laidPlan } from '../testing/rig';
 import Rig from './rig';

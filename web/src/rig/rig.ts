@@ -12,7 +12,9 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { deletedBy, FACT_WORDS, unsettled } from '@plain-cleat/core';
+import { unsettled } from '@plain-cleat/core/findings';
+import { FACT_WORDS } from '@plain-cleat/core/rig';
+import { deletedBy } from '@plain-cleat/core/workup';
 import { currentUrl } from '../stores/current-url';
 import { type ClashShown, RigStore } from '../stores/rig.store';
 import { Clash, type ClashToSettle } from './clash';
@@ -68,7 +70,9 @@ export default class Rig {
     const state = this.store.state();
     if (!state) return '';
     const kept = state.waiting ? `${state.waiting} waiting to be sent` : 'all changes saved';
-    const { closing } = state.workup;
+    const {
+      handover: { closing },
+    } = state.workup;
     const promise = closing.closed
       ? 'handed over'
       : closing.changed

@@ -1,4 +1,4 @@
-import type { Change, DraftChange } from '@plain-cleat/core';
+import type { Change, DraftChange } from '@plain-cleat/core/rig';
 
 const newId = (): string => crypto.randomUUID();
 

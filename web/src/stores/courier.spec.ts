@@ -5,7 +5,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { SendFacts } from '@plain-cleat/api';
-import type { NewFact } from '@plain-cleat/core';
+import type { NewFact } from '@plain-cleat/core/rig';
 import { Courier } from './courier';
 import { SessionStore } from './session.store';
 import { Tablet, type WaitingFact } from './tablet';

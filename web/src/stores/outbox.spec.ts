@@ -1,4 +1,4 @@
-import type { NewFact } from '@plain-cleat/core';
+import type { NewFact } from '@plain-cleat/core/rig';
 import { Outbox } from './outbox';
 import { Tablet, type WaitingFact } from './tablet';
 

@@ -1,5 +1,6 @@
 import type { RigDocument } from '@plain-cleat/api';
-import type { Change, Fact, NewFact, Plan, Workup, WorkupInput } from '@plain-cleat/core';
+import type { Change, Fact, NewFact, Plan } from '@plain-cleat/core/rig';
+import type { Workup, WorkupInput } from '@plain-cleat/core/workup';
 import type { WaitingFact } from './tablet';
 
 /** A change of mine on a field somebody else changed first: the person chooses. */

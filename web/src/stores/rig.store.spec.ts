@@ -4,7 +4,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { RigDocument } from '@plain-cleat/api';
-import type { Change, Fact, Plan } from '@plain-cleat/core';
+import type { Change, Fact, Plan } from '@plain-cleat/core/rig';
 import { TEST_HULL, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
 import { RigStore } from './rig.store';
 import { Tablet } from './tablet';
@@ -67,7 +67,7 @@ describe('the open rig', () => {
 
   it('shows a change at once and counts it as waiting until it is kept', async () => {
     store.change(place);
-    expect(store.state()?.workup.items.length).toBe(1);
+    expect(store.state()?.workup.aboard.items.length).toBe(1);
     expect(store.state()?.waiting).toBe(1);
     send().flush({
       version: 1,
@@ -159,10 +159,10 @@ describe('the open rig', () => {
 
   it('previews without sending', () => {
     store.preview(place);
-    expect(store.state()?.workup.items.length).toBe(1);
+    expect(store.state()?.workup.aboard.items.length).toBe(1);
     http.expectNone('/api/rigs/rig-1/changes');
     store.preview(null);
-    expect(store.state()?.workup.items.length).toBe(0);
+    expect(store.state()?.workup.aboard.items.length).toBe(0);
   });
 
   it('refuses here what cannot hold together', () => {
@@ -179,7 +179,7 @@ describe('the open rig', () => {
 
   it('keeps facts with its rig and this device’s time', async () => {
     store.keep({ kind: 'stepDone', step: 'receive' });
-    expect(store.state()?.workup.steps[0]?.done).not.toBeNull();
+    expect(store.state()?.workup.build.steps[0]?.done).not.toBeNull();
     const call = http.expectOne('/api/rigs/rig-1/facts');
     const [fact] = (call.request.body as { facts: { rig: string; kind: string; id: string }[] }).facts;
     expect(fact).toEqual(jasmine.objectContaining({ rig: 'plan-1', kind: 'stepDone' }));
@@ -205,7 +205,7 @@ describe('the open rig', () => {
       await settle();
       late.flush(doc());
       await settle();
-      expect(store.state()?.workup.steps[0]?.done).not.toBeNull();
+      expect(store.state()?.workup.build.steps[0]?.done).not.toBeNull();
       http.expectOne('/api/rigs/rig-1').flush({ ...doc(), facts: [kept], factCount: 1 });
       await settle();
       expect(store.state()?.facts.map((f) => f.id)).toEqual([kept.id]);
@@ -256,7 +256,7 @@ describe('the open rig', () => {
     await settle();
     expect(store.state()?.copyOf).not.toBeNull();
     // What was done before the page was left is there, and still waits.
-    expect(store.state()?.workup.steps[0]?.done).not.toBeNull();
+    expect(store.state()?.workup.build.steps[0]?.done).not.toBeNull();
     expect(store.state()?.waiting).toBe(1);
     window.dispatchEvent(new Event('online'));
     http.match('/api/rigs/rig-1/facts').forEach((c) => c.flush({ factCount: 1, facts: [] }));

@@ -10,20 +10,10 @@ import {
   type RigDocument,
   ROUTES,
 } from '@plain-cleat/api';
-import {
-  applyChange,
-  asPlanned,
-  type Change,
-  type Fact,
-  type NewFact,
-  overTheirs,
-  type Plan,
-  type PlannedHole,
-  singleChanges,
-  withLetters,
-  WorkupSession,
-  workUp,
-} from '@plain-cleat/core';
+import { asPlanned, type PlannedHole } from '@plain-cleat/core/drilling';
+import { applyChange, type Change, type Fact, type NewFact, type Plan, singleChanges, withLetters } from '@plain-cleat/core/rig';
+import { Memory } from '@plain-cleat/core/stages';
+import { overTheirs, workUp } from '@plain-cleat/core/workup';
 import {
   BehaviorSubject,
   catchError,
@@ -77,7 +67,7 @@ export class RigStore {
   private readonly sources = new BehaviorSubject<RigSources | null>(null);
   private readonly states = new BehaviorSubject<RigState | null>(null);
   private readonly failures = new BehaviorSubject<string | null>(null);
-  private readonly letterWorkups = new WorkupSession();
+  private readonly letterWorkups = new Memory();
   private readonly tablet = inject(Tablet);
   private readonly courier = inject(Courier);
   private outbox = Outbox.empty(this.tablet);
@@ -285,7 +275,9 @@ export class RigStore {
   }
 
   private lettersOf({ doc, facts }: RigState, plan: Plan): Map<string, string> {
-    const { owned } = workUp({ ...inputOf(doc), plan, facts, set: null }, this.letterWorkups);
+    const {
+      aboard: { owned },
+    } = workUp({ ...inputOf(doc), plan, facts, set: null }, this.letterWorkups);
     return new Map(owned.map((i) => [i.placed.id, i.letter]));
   }
 

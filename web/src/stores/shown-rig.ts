@@ -1,5 +1,7 @@
 import type { RigDocument } from '@plain-cleat/api';
-import { applyChange, type Change, type Fact, type Plan, workUp, WorkupSession } from '@plain-cleat/core';
+import { applyChange, type Change, type Fact, type Plan } from '@plain-cleat/core/rig';
+import { Memory } from '@plain-cleat/core/stages';
+import { workUp } from '@plain-cleat/core/workup';
 import { type Observable, scan } from 'rxjs';
 import { inputOf, type Notices, type RigState } from './rig.state';
 import type { Waiting, WaitingFact } from './tablet';
@@ -32,7 +34,7 @@ function withChange(plan: Plan, change: Change | null): Plan {
 }
 
 /** The rig as it is shown: the server's truth, mine on top of it, what is under the finger, and the workup of all. */
-function shown(before: RigState | null, sources: RigSources, session: WorkupSession): RigState {
+function shown(before: RigState | null, sources: RigSources, session: Memory): RigState {
   const { doc, waiting, notTaken, notices } = sources;
   const { plan: settled, facts } = onTop(sources.serverPlan, sources.serverFacts, waiting);
   const plan = withChange(settled, sources.previewed);
@@ -53,10 +55,10 @@ function shown(before: RigState | null, sources: RigSources, session: WorkupSess
 
 /** What is shown of a rig as what it follows from changes; of none, nothing. Another rig begins with a session of its own. */
 export const shownRig = (sources$: Observable<RigSources | null>): Observable<RigState | null> => {
-  let session = new WorkupSession();
+  let session = new Memory();
   return sources$.pipe(
     scan((before: RigState | null, sources) => {
-      if (before?.doc.id !== sources?.doc.id) session = new WorkupSession();
+      if (before?.doc.id !== sources?.doc.id) session = new Memory();
       return sources && shown(before?.doc.id === sources.doc.id ? before : null, sources, session);
     }, null),
   );

@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import type { Preferences, RigDocument, Session, Staff } from '@plain-cleat/api';
-import type { Change, NewFact } from '@plain-cleat/core';
+import type { Change, NewFact } from '@plain-cleat/core/rig';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** Who kept something here, and the shop's proof of it. */

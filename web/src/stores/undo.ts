@@ -1,5 +1,5 @@
 import type { LoggedChange } from '@plain-cleat/api';
-import { applyChange, type Fact, type Plan } from '@plain-cleat/core';
+import { applyChange, type Fact, type Plan } from '@plain-cleat/core/rig';
 import type { Waiting } from './tablet';
 
 /**

@@ -6,7 +6,7 @@ import { provideZonelessChangeDetection, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { RigDocument, Session } from '@plain-cleat/api';
-import type { Change, NewFact, Plan } from '@plain-cleat/core';
+import type { Change, NewFact, Plan } from '@plain-cleat/core/rig';
 import { Tablet } from '../stores/tablet';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';

@@ -1,15 +1,7 @@
-import {
-  type HullModel,
-  openPlan,
-  type Part,
-  type Plan,
-  type ShopSettings,
-  USUAL_SHOP,
-  type Fact,
-  fairHull,
-  drillGate,
-  foldLedger,
-} from '@plain-cleat/core';
+import { type Part, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/catalog';
+import { drillGate } from '@plain-cleat/core/drilling';
+import { type HullModel, fairHull } from '@plain-cleat/core/hull';
+import { openPlan, type Plan, type Fact, foldLedger } from '@plain-cleat/core/rig';
 
 /** A small hull, part and shop for specs of the screens. */
 export const TEST_HULL: HullModel = {

@@ -31,7 +31,7 @@ describe('wiring', () => {
     const rig = await OpenRig.show(Wire, plan);
     await rig.submit('form.new');
     await rig.choose('Gauge', '12 AWG');
-    expect(rig.store.state()?.workup.runs[0]?.awg).toBe(12);
+    expect(rig.store.state()?.workup.wiring.runs[0]?.awg).toBe(12);
     const add = async (x: string, y: string): Promise<void> => {
       await rig.enter('From the bow', x);
       await rig.enter('Off centre', y);

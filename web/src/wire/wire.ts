@@ -9,7 +9,10 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
-import { entryOf, type Fitted, FUSE_WITHIN, LANES, type Run, unsettled, type WiredRun } from '@plain-cleat/core';
+import type { Fitted } from '@plain-cleat/core/drilling';
+import { unsettled } from '@plain-cleat/core/findings';
+import { entryOf, LANES, type Run } from '@plain-cleat/core/rig';
+import { FUSE_WITHIN, type WiredRun } from '@plain-cleat/core/wiring';
 import { FindingBox } from '../findings/finding-box';
 import { wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
@@ -75,7 +78,7 @@ export default class Wire {
     value: value as number,
     says: value ? `${value} AWG` : 'as chosen',
   }));
-  protected readonly runs = computed(() => this.store.state()?.workup.runs ?? []);
+  protected readonly runs = computed(() => this.store.state()?.workup.wiring.runs ?? []);
   protected readonly run = computed(() => this.runs().find((r) => r.id === this.picked()) ?? this.runs()[0] ?? null);
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run()?.id ?? '') ?? null);
   protected readonly marks = computed(() => {
@@ -86,7 +89,7 @@ export default class Wire {
   protected readonly stripRuns = computed(() =>
     this.runs().map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
   );
-  protected readonly items = computed(() => this.store.state()?.workup.items ?? []);
+  protected readonly items = computed(() => this.store.state()?.workup.aboard.items ?? []);
   protected readonly batteries = computed(() => this.items().filter((i) => i.placed.part.battery));
   protected readonly loads = computed(() => this.items().filter((i) => i.placed.part.draw));
   protected readonly findings = computed(() =>
@@ -103,7 +106,7 @@ export default class Wire {
     const w = this.store.state()?.workup;
     if (!w) return { boxes: [], joins: [] };
     const scale = new Scale(w.surface, 0);
-    const at = (id: string): number => scale.x(w.items.find((i) => i.placed.id === id)?.placed.frame.origin.x ?? 0);
+    const at = (id: string): number => scale.x(w.aboard.items.find((i) => i.placed.id === id)?.placed.frame.origin.x ?? 0);
     const loads = this.loads().map((i): Box => ({
       id: i.placed.id,
       lane: 0,

@@ -1,4 +1,6 @@
-import { type Cure, searchCures, type UnitSystem, workUp, type WorkupInput } from '@plain-cleat/core';
+import { type Cure, searchCures } from '@plain-cleat/core/cures';
+import type { UnitSystem } from '@plain-cleat/core/units';
+import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { expose } from 'comlink';
 
 export interface CureWorker {

@@ -1,5 +1,5 @@
-import { entryOf } from './rig';
-import type { Fitting, Place, Plan } from './rig';
+import { entryOf } from './entry-of';
+import type { Fitting, Place, Plan } from './plan';
 
 /** A fitting where it stands in some sets of the rig. */
 export interface Stand {
@@ -13,20 +13,20 @@ export interface Stand {
 }
 
 /** The sets of a plan in their order. */
-export const setsInOrder = (plan: Plan): string[] =>
+export const setsInOrder = (plan: Pick<Plan, 'sets'>): string[] =>
   Object.entries(plan.sets)
     .sort(([a, x], [b, y]) => x.order - y.order || (a < b ? -1 : 1))
     .map(([id]) => id);
 
 /** The set whose place rules here: its own, or that of what it stands on. */
-function rulingSet(plan: Plan, fitting: Fitting, set: string, depth = 0): string {
+function rulingSet(plan: Pick<Plan, 'fittings'>, fitting: Fitting, set: string, depth = 0): string {
   if (fitting.elsewhere && Object.hasOwn(fitting.elsewhere, set)) return set;
   const below = fitting.place.on === 'fitting' ? entryOf(plan.fittings, fitting.place.fitting) : undefined;
   return below && depth < 20 ? rulingSet(plan, below, set, depth + 1) : '';
 }
 
 /** Every place every fitting takes: its own first, then those of sets that have it elsewhere. */
-export function standsOf(plan: Plan): Stand[] {
+export function standsOf(plan: Pick<Plan, 'fittings' | 'sets'>): Stand[] {
   const sets = setsInOrder(plan);
   return Object.entries(plan.fittings).flatMap(([id, fitting]): Stand[] => {
     if (sets.length === 0) return [{ id, fitting, place: fitting.place, elsewhere: '', sets: null }];

@@ -1,6 +1,6 @@
-import { findDatum, reading, RUN_NAMES, scupperName } from './hull';
-import { frameOf } from './layout';
-import { HOLD_WORDS } from './mounting';
+import { findDatum, reading, RUN_NAMES, scupperName } from '../hull';
+import { frameOf } from '../layout';
+import { HOLD_WORDS } from '../mounting';
 import {
   applyChange,
   Clash,
@@ -17,14 +17,14 @@ import {
   type SimpleChange,
   singleChanges,
   type Stowed,
-} from './rig';
-import { kg, mm, printMoney, say, type Sentence, sideOf } from './units';
-import type { Workup } from './workup';
+} from '../rig';
+import { kg, mm, printMoney, say, type Sentence, sideOf } from '../units';
+import type { Workup } from '../workup';
 
 /** What a plan's fields are told by: the plan they stand in, and what it was worked up to. */
 export interface Told {
   readonly plan: Plan;
-  readonly workup: Pick<Workup, 'surface' | 'owned'>;
+  readonly workup: Pick<Workup, 'surface' | 'aboard'>;
 }
 
 /** What each answer of the brief is called in a sentence. */
@@ -88,7 +88,7 @@ const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
 };
 
 const nameOf = ({ workup }: Told, fitting: string): string => {
-  const item = workup.owned.find((i) => i.placed.id === fitting);
+  const item = workup.aboard.owned.find((i) => i.placed.id === fitting);
   return item ? `${item.letter}, ${item.placed.part.name}` : 'a fitting that is not aboard';
 };
 
@@ -140,7 +140,10 @@ export function fieldWords(path: string, told: Told): string {
 
 /** Where a place is: by the tape as the plan has it hooked, and off the centre line. */
 function placeWords(place: Place, { plan, workup }: Told): Sentence {
-  const { surface, owned } = workup;
+  const {
+    surface,
+    aboard: { owned },
+  } = workup;
   const below = place.on === 'fitting' ? owned.find((i) => i.placed.id === place.fitting)?.placed : undefined;
   const frame = frameOf(surface, place, below);
   if (!frame) return say`on what is not aboard any more`;

@@ -1,9 +1,9 @@
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { rigFileSchema } from './rig-file';
+import { rigFileSchema } from '@plain-cleat/core/rig';
 
 /** Writes the JSON Schema (2020-12) of the rig file beside its document. */
-const file = new URL('../../docs/rig-file.schema.json', import.meta.url);
+const file = new URL('../docs/rig-file.schema.json', import.meta.url);
 writeFileSync(
   file,
   `${JSON.stringify({ title: 'Plain Cleat rig file, version 2', ...z.toJSONSchema(rigFileSchema) }, null, 2)}\n`,

@@ -1,7 +1,7 @@
-import { ASSEMBLIES, CATALOG, SHOP } from '../demo/index';
-import { buildAssembly } from './assembly-board';
-import type { Assembly } from './rig';
-import { fitted, partOf } from './testing/plans';
+import { ASSEMBLIES, CATALOG, SHOP } from '../../demo/index';
+import { buildAssembly } from './index';
+import type { Assembly } from '../rig';
+import { fitted, partOf } from '../testing/plans';
 
 const on = (fitting: string, u: number, v = 0) => ({ on: 'fitting' as const, fitting, u, v, heading: 0 });
 const kit = (more: Assembly['fittings'] = {}): Assembly => ({

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import type { Plan } from './rig';
+import type { Plan } from '../rig';
 import { setsInOrder, standsOf } from './stands';
-import { deck, emptyPlan, fitted, inputOf } from './testing/plans';
-import { workUp, WorkupSession } from './workup';
+import { deck, emptyPlan, fitted, inputOf } from '../testing/plans';
+import { Memory } from '../stages';
+import { workUp } from '../workup';
 
 const sets = { b: { name: 'second', order: 2 }, a: { name: 'first', order: 1 }, c: { name: 'third', order: 3 } };
 const planOf = (fittings: Plan['fittings']): Plan => ({ ...emptyPlan(), sets, fittings });
@@ -44,16 +45,16 @@ describe('stands', () => {
       ['b', ['b']],
     ]);
     const shown = workUp({ ...inputOf(plan.fittings, { sets }), set: 'b' });
-    expect(shown.items.find((i) => i.placed.id === 'top')?.placed.frame.origin.x ?? 0).toBeGreaterThan(2850);
+    expect(shown.aboard.items.find((i) => i.placed.id === 'top')?.placed.frame.origin.x ?? 0).toBeGreaterThan(2850);
   });
 
   it('what is in no set makes no holes and stays the owner’s', () => {
     const w = workUp(inputOf({ e: fitted('pad-eye', deck(3300, 0), 'through', { sets: [] }) }, { sets }));
-    expect([w.holes.length, w.owned.length, w.lines.some((l) => l.fitting === 'e')]).toEqual([0, 1, true]);
+    expect([w.drilling.holes.length, w.aboard.owned.length, w.price.lines.some((l) => l.fitting === 'e')]).toEqual([0, 1, true]);
   });
 
-  it('a session remembers across sets and gives what a fresh one gives (property)', () => {
-    const session = new WorkupSession();
+  it('a memory remembers across sets and gives what a fresh one gives (property)', () => {
+    const memory = new Memory();
     const coordinate = fc.integer({ min: 400, max: 3200 });
     fc.assert(
       fc.property(coordinate, coordinate, fc.constantFrom('a', 'b', null), (x, away, set) => {
@@ -68,11 +69,11 @@ describe('stands', () => {
           ),
           set,
         };
-        const [kept, fresh] = [workUp(input, session), workUp(input)];
+        const [kept, fresh] = [workUp(input, memory), workUp(input)];
         const seen = (w: typeof kept): unknown => [
           w.findings,
-          w.items.map((i) => i.placed.frame.origin),
-          w.holes.map((h) => h.id),
+          w.aboard.items.map((i) => i.placed.frame.origin),
+          w.drilling.holes.map((h) => h.id),
         ];
         return JSON.stringify(seen(kept)) === JSON.stringify(seen(fresh));
       }),

@@ -1,5 +1,5 @@
-import type { Finding } from './findings';
-import type { Workup } from './workup';
+import type { Finding } from '../findings';
+import type { Workup } from '../workup';
 
 /** What one workup differs from another by, for the person who must choose between them. */
 export interface Alteration {
@@ -21,18 +21,18 @@ const MOVED = 0.1;
 export function whatAlters(before: Workup, after: Workup): Alteration {
   const key = (f: Finding): string => f.key;
   const [was, is] = [new Set(before.findings.map(key)), new Set(after.findings.map(key))];
-  const old = new Map(before.holes.map((h) => [h.id, h.at]));
-  const now = new Set(after.holes.map((h) => h.id));
-  const moved = after.holes.filter((h) => {
+  const old = new Map(before.drilling.holes.map((h) => [h.id, h.at]));
+  const now = new Set(after.drilling.holes.map((h) => h.id));
+  const moved = after.drilling.holes.filter((h) => {
     const at = old.get(h.id);
     return !at || Math.hypot(at.x - h.at.x, at.y - h.at.y, at.z - h.at.z) > MOVED;
   });
-  const gone = before.holes.filter((h) => !now.has(h.id));
+  const gone = before.drilling.holes.filter((h) => !now.has(h.id));
   return {
     settled: before.findings.filter((f) => !is.has(f.key)),
     raised: after.findings.filter((f) => !was.has(f.key)),
-    cents: after.totals.totalCents - before.totals.totalCents,
-    minutes: after.totals.laborMinutes - before.totals.laborMinutes,
+    cents: after.price.totals.totalCents - before.price.totals.totalCents,
+    minutes: after.price.totals.laborMinutes - before.price.totals.laborMinutes,
     holes: moved.length + gone.length,
   };
 }

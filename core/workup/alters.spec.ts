@@ -1,7 +1,7 @@
-import { CATALOG, SHOP } from '../demo/index';
+import { CATALOG, SHOP } from '../../demo/index';
 import { whatAlters } from './alters';
-import { deck, fitted, inputOf, track } from './testing/plans';
-import { workUp } from './workup';
+import { deck, fitted, inputOf, track } from '../testing/plans';
+import { workUp } from '../workup';
 
 const fittings = {
   g: fitted('crate-open', deck(2700, 0), 'loose'),
@@ -21,9 +21,9 @@ describe('what another revision alters', () => {
     const slower = { ...SHOP, labor: { ...SHOP.labor, holeMinutes: SHOP.labor.holeMinutes + 2 } };
     const after = workUp({ ...input, shop: slower });
     const altered = whatAlters(before, after);
-    expect(altered.minutes).toBe(2 * before.holes.length);
+    expect(altered.minutes).toBe(2 * before.drilling.holes.length);
     // Hours are charged to the hundredth.
-    const hours = after.totals.laborHours - before.totals.laborHours;
+    const hours = after.price.totals.laborHours - before.price.totals.laborHours;
     expect(hours).toBeCloseTo(altered.minutes / 60, 1);
     expect(altered.cents).toBe(Math.round(hours * SHOP.labor.centsPerHour));
   });

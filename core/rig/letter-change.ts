@@ -1,4 +1,6 @@
-import { applyChange, type Change, type DraftChange, type Plan, singleChanges } from './rig';
+import { applyChange } from './apply';
+import { type Change, type DraftChange, singleChanges } from './change';
+import type { Plan } from './plan';
 
 /**
  * A change with the letters of what it places: once letters are frozen, what comes later takes its letter with the

@@ -4,8 +4,9 @@ import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { frameOf, nudge, toMark } from '../layout';
 import { MM_PER_INCH, mm, say, type Point, type Sentence, type UnitSystem } from '../units';
-import { workUp, WorkupSession, type Workup, type WorkupInput } from '../workup';
-import { type Finding, slideTo, type Try } from './finding';
+import { Memory } from '../stages';
+import { workUp, type Workup, type WorkupInput } from '../workup';
+import { type Finding, slideTo, type Try } from '../findings';
 
 /** A way out that was tried on a copy: it settles the finding and makes nothing worse. */
 export interface Cure {
@@ -119,7 +120,7 @@ interface Candidate extends Try {
 
 /** Generic moves of the fitting a finding is about: slides, other tracks, risers. */
 function movesOf(input: WorkupInput, finding: Finding, before: Workup, search: CureSearch): Candidate[] {
-  const item = before.items.find((i) => i.placed.id === finding.where);
+  const item = before.aboard.items.find((i) => i.placed.id === finding.where);
   if (!item || item.placed.fitting.locked) return [];
   const { fitting, place, frame } = item.placed;
   return [...trials(input, item, finding, search.units, before.surface)].filter(firstOfItsPlace()).map((t): Candidate => {
@@ -138,7 +139,7 @@ function ownMoves(one: Try, before: Workup): number {
   const slid = one.changes.flatMap((c) => {
     if (c.kind !== 'slideItem' && c.kind !== 'slideInSet') return [];
     const to = c.to && frameOf(before.surface, c.to)?.origin;
-    const from = before.items.find((i) => i.placed.id === c.item)?.placed.frame.origin;
+    const from = before.aboard.items.find((i) => i.placed.id === c.item)?.placed.frame.origin;
     return to && from ? [Math.hypot(to.x - from.x, to.y - from.y)] : [];
   });
   return slid.length ? Math.max(...slid) : ANOTHER_WAY;
@@ -161,8 +162,8 @@ const WORSE = { stop: 2, look: 1, note: 0 } as const;
  */
 export function searchCures(input: WorkupInput, finding: Finding, search: CureSearch): Cure[] {
   const shown = { ...input, set: finding.sets?.[0] ?? input.set };
-  const session = new WorkupSession();
-  const before = workUp(shown, session);
+  const memory = new Memory();
+  const before = workUp(shown, memory);
   const known = new Map(before.findings.map((f) => [f.key, WORSE[f.severity]]));
   const own = finding.tries().map((t, i): Candidate => ({ ...t, moves: ownMoves(t, before), kind: `own ${i}` }));
   const candidates = [...own, ...movesOf(shown, finding, before, search)]
@@ -174,7 +175,7 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
     if (search.shouldStop?.() || cures.length === 3) break;
     if (kinds.has(candidate.kind) || candidate.changes.length === 0) continue;
     const change = changeOf(candidate, search.newId);
-    const after = tried(shown, change, session);
+    const after = tried(shown, change, memory);
     if (!after || after.findings.some((f) => f.key === finding.key || WORSE[f.severity] > (known.get(f.key) ?? 0))) continue;
     kinds.add(candidate.kind);
     cures.push({ says: candidate.says, change, moves: candidate.moves });
@@ -183,9 +184,9 @@ export function searchCures(input: WorkupInput, finding: Finding, search: CureSe
 }
 
 /** The workup after a change; undefined when the plan does not take it. */
-function tried(input: WorkupInput, change: Change, session: WorkupSession): Workup | undefined {
+function tried(input: WorkupInput, change: Change, memory: Memory): Workup | undefined {
   try {
-    return workUp({ ...input, plan: applyChange(input.plan, change).plan }, session);
+    return workUp({ ...input, plan: applyChange(input.plan, change).plan }, memory);
   } catch (error) {
     if (error instanceof Refused || error instanceof Clash) return undefined;
     throw error;

@@ -1,11 +1,11 @@
-import { entryOf } from './rig';
-import type { Part, ShopSettings } from './catalog';
-import type { Fitted } from './drilling';
-import type { Finding } from './findings';
-import type { HullModel } from './hull';
-import { type Assembly, assignLetters, openPlan, standingOn } from './rig';
-import { WorkupSession } from './session';
-import { workUp } from './workup';
+import { entryOf } from '../rig';
+import type { Part, ShopSettings } from '../catalog';
+import type { Fitted } from '../drilling';
+import type { Finding } from '../findings';
+import type { HullModel } from '../hull';
+import { type Assembly, assignLetters, openPlan, standingOn } from '../rig';
+import { Memory } from '../stages';
+import { workUp } from '../workup';
 
 const LONG = 2400;
 const WIDE = 1200;
@@ -69,12 +69,7 @@ export interface BuiltAssembly {
  * Works up an assembly on the bench, without a boat: positions, holes in its own parts, weight, price, and
  * what is wrong with it wherever it goes.
  */
-export function buildAssembly(
-  a: Assembly,
-  parts: Part[],
-  shop: ShopSettings,
-  session: WorkupSession = new WorkupSession(),
-): BuiltAssembly {
+export function buildAssembly(a: Assembly, parts: Part[], shop: ShopSettings, memory = new Memory()): BuiltAssembly {
   const base = entryOf(a.fittings, a.base);
   const start = openPlan({
     id: 'board',
@@ -88,7 +83,10 @@ export function buildAssembly(
   const fittings = base ? { ...a.fittings, [a.base]: { ...base, place, mount: loose } } : {};
   // The base is A, each after what carries it: letters stay while parts are moved about.
   const letters = Object.fromEntries(assignLetters(standingOn({ fittings }, a.base), null));
-  const { owned, findings } = workUp(
+  const {
+    aboard: { owned },
+    findings,
+  } = workUp(
     {
       plan: { ...start, fittings, letters },
       hull: BOARD,
@@ -97,7 +95,7 @@ export function buildAssembly(
       shop,
       asOf: '2000-01-01',
     },
-    session,
+    memory,
   );
   const byId = new Map(owned.map((i) => [i.placed.id, i]));
   const items = standingOn({ fittings }, a.base).flatMap((id) => byId.get(id) ?? []);

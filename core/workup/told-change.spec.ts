@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
-import { CATALOG, SHOP, TOLVANE } from '../demo/index';
-import { applyChange, type Change, type Plan } from './rig';
-import { battery, CHANGES, crate, laid, sounder } from './testing/changes';
-import { deck } from './testing/plans';
+import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
+import { applyChange, type Change, type Plan } from '../rig';
+import { battery, CHANGES, crate, laid, sounder } from '../testing/changes';
+import { deck } from '../testing/plans';
 import { deletedBy, fieldWords, overTheirs, type Told, valueWords } from './told-change';
-import { tell } from './units';
-import { workUp } from './workup';
+import { tell } from '../units';
+import { workUp } from '../workup';
 
 const id = (): string => randomUUID();
 const told = (plan: Plan): Told => ({

@@ -1,13 +1,14 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { CATALOG, demoRigs, HULLS, SHOP } from '../demo/index';
-import { applyChange, type Brief, type Fitting, type Place, type Plan } from './rig';
-import { matchWish } from './catalog';
-import { seeded } from './cutting';
-import { readySteps } from './scheduling';
-import { tax, totals } from './pricing';
-import { deck, fitted, inputOf, keptFact, track } from './testing/plans';
-import { tell } from './units';
-import { workUp, WorkupSession, type Workup, type WorkupInput } from './workup';
+import { CATALOG, demoRigs, HULLS, SHOP } from '../../demo/index';
+import { applyChange, type Brief, type Fitting, type Place, type Plan } from '../rig';
+import { matchWish } from '../catalog';
+import { seeded } from '../cutting';
+import { readySteps } from '../scheduling';
+import { tax, totals } from '../pricing';
+import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
+import { tell } from '../units';
+import { Memory } from '../stages';
+import { workUp, type Workup, type WorkupInput } from '../workup';
 
 const feed = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
 const fittings = {
@@ -23,7 +24,7 @@ const said = (w: Workup): unknown => JSON.parse(JSON.stringify({ ...w, surface: 
 
 describe('workup', () => {
   it('with a session says the same as without, after every change', () => {
-    const session = new WorkupSession();
+    const session = new Memory();
     let { plan } = input;
     workUp(input, session);
     for (const change of [
@@ -61,7 +62,7 @@ describe('workup', () => {
   it('a session over random changes of plan, brief, hull and shop says what a fresh one says, cures too (property)', () => {
     const random = seeded(17);
     const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)] as T;
-    const session = new WorkupSession();
+    const session = new Memory();
     const place = (): Place => deck(300 + random() * 3000, (random() - 0.5) * 500);
     const aboard = (): Fitting => {
       const part = pick(CATALOG.parts);
@@ -104,14 +105,14 @@ describe('workup', () => {
   it('skips what the catalog or the hull does not have', () => {
     expect(
       workUp(inputOf({ x: fitted('no-such-part', deck(1, 1), 'loose'), y: fitted('crate-open', track('nowhere', 5), 'loose') }))
-        .items,
+        .aboard.items,
     ).toEqual([]);
   });
 });
 
 describe('price', () => {
   const w = workUp(input);
-  const line = (key: string) => w.lines.find((l) => l.key === key);
+  const line = (key: string) => w.price.lines.find((l) => l.key === key);
 
   it('follows the plan: items, fasteners by hole, plate, sealant, wire by length, terminals, fuse', () => {
     expect(line('g')?.cents).toBe(0);
@@ -122,14 +123,14 @@ describe('price', () => {
     expect(line('sealant')?.quantity).toBe(0.25);
     expect(line('terminal')?.quantity).toBe(4);
     expect(line('fuse-holder')?.quantity).toBe(1);
-    expect(line('wire-16')?.quantity).toBeCloseTo((2 * (w.runs[0]?.cut ?? 0)) / 1000, 9);
+    expect(line('wire-16')?.quantity).toBeCloseTo((2 * (w.wiring.runs[0]?.cut ?? 0)) / 1000, 9);
   });
 
   it('adds up by hand', () => {
-    const parts = w.lines.reduce((sum, l) => sum + l.cents, 0);
-    expect(w.totals.partsCents).toBe(parts);
-    expect(w.totals.taxCents).toBe(Math.round(parts * 0.075));
-    expect(w.totals.totalCents).toBe(parts + w.totals.laborCents + w.totals.taxCents);
+    const parts = w.price.lines.reduce((sum, l) => sum + l.cents, 0);
+    expect(w.price.totals.partsCents).toBe(parts);
+    expect(w.price.totals.taxCents).toBe(Math.round(parts * 0.075));
+    expect(w.price.totals.totalCents).toBe(parts + w.price.totals.laborCents + w.price.totals.taxCents);
   });
 
   it('rounds tax once, half away from zero', () => {
@@ -139,8 +140,8 @@ describe('price', () => {
   });
 
   it('labor is the sum of the steps: nothing twice, nothing missed', () => {
-    const steps = w.steps.reduce((sum, s) => sum + s.minutes, 0);
-    expect(steps).toBeCloseTo(w.totals.laborMinutes, 9);
+    const steps = w.build.steps.reduce((sum, s) => sum + s.minutes, 0);
+    expect(steps).toBeCloseTo(w.price.totals.laborMinutes, 9);
   });
 });
 
@@ -149,7 +150,7 @@ describe('build', () => {
 
   it('has every step after what it needs, and no step twice', () => {
     const seen = new Set<string>();
-    for (const s of w.steps) {
+    for (const s of w.build.steps) {
       expect(seen.has(s.id)).toBeFalse();
       for (const need of s.needs) expect(seen.has(need)).withContext(`${s.id} needs ${need}`).toBeTrue();
       seen.add(s.id);
@@ -157,21 +158,21 @@ describe('build', () => {
   });
 
   it('cures after drilling and before wire', () => {
-    const order = w.steps.map((s) => s.id);
+    const order = w.build.steps.map((s) => s.id);
     expect(order.indexOf('fasten.n')).toBeLessThan(order.indexOf('cure'));
     expect(order.indexOf('cure')).toBeLessThan(order.indexOf('pull.r'));
-    expect(w.steps.find((s) => s.id === 'cure')?.cureHours).toBe(24);
+    expect(w.build.steps.find((s) => s.id === 'cure')?.cureHours).toBe(24);
   });
 
   it('opens steps as others are done; a drilling step is done by its holes', () => {
-    expect(readySteps(w.steps).map((s) => s.id)).toEqual(['receive']);
+    expect(readySteps(w.build.steps).map((s) => s.id)).toEqual(['receive']);
     const facts = [
       keptFact({ kind: 'stepDone', step: 'receive' }),
-      ...w.gate.distances.map(({ from, to, expected }) =>
+      ...w.drilling.gate.distances.map(({ from, to, expected }) =>
         keptFact({ kind: 'readingTaken', from, to, run: 'taut', reading: expected }),
       ),
       ...['tape', 'agree'].map((step) => keptFact({ kind: 'stepDone', step })),
-      ...w.holes.map((h) =>
+      ...w.drilling.holes.map((h) =>
         keptFact({
           kind: 'holeDrilled',
           hole: h.id,
@@ -183,14 +184,16 @@ describe('build', () => {
       ),
     ];
     const later = workUp({ ...input, facts });
-    expect(later.steps.find((s) => s.id === 'drill.n')?.done?.by).toBe('Mara Voss');
-    expect(readySteps(later.steps).map((s) => s.id)).toEqual(['fasten.n']);
+    expect(later.build.steps.find((s) => s.id === 'drill.n')?.done?.by).toBe('Mara Voss');
+    expect(readySteps(later.build.steps).map((s) => s.id)).toEqual(['fasten.n']);
   });
 });
 
 describe('walk', () => {
   it('stops at every fitting once, bow to stern, in both languages', () => {
-    const { walk } = workUp(input);
+    const {
+      handover: { walk },
+    } = workUp(input);
     expect(walk.map((s) => s.letter)).toEqual(['A', 'B', 'C', 'D']);
     expect(walk.map((s) => s.x)).toEqual(walk.map((s) => s.x).sort((a, b) => a - b));
     expect(walk.every((s) => s.text.en.use.length > 0 && s.text.fr.use.length > 0 && s.french.length > 0)).toBeTrue();
@@ -213,7 +216,7 @@ describe('wishes', () => {
 
 describe('golden workups', () => {
   // A change in these figures is a decision: run with GOLDEN=write and say why in the commit.
-  const file = new URL('./testing/golden.json', import.meta.url);
+  const file = new URL('../testing/golden.json', import.meta.url);
   const now = Object.fromEntries(
     demoRigs('2026-06-10').map(({ file: f }) => {
       const w = workUp({ plan: f.plan, hull: f.hull, facts: f.ledger as never, catalog: f, shop: f.shop, asOf: '2026-06-10' });
@@ -221,13 +224,13 @@ describe('golden workups', () => {
       return [
         f.plan.title,
         {
-          holes: w.holes.map((h) => `${h.label} ${round(h.reading)} ${round(h.offCentre)} ${h.bit.name}`),
-          runs: w.runs.map((r) => `${r.id} ${round(r.cut)} ${r.awg} ${r.fuse.rating}`),
+          holes: w.drilling.holes.map((h) => `${h.label} ${round(h.reading)} ${round(h.offCentre)} ${h.bit.name}`),
+          runs: w.wiring.runs.map((r) => `${r.id} ${round(r.cut)} ${r.awg} ${r.fuse.rating}`),
           findings: w.findings.map((x) => tell(x.says, 'metric')),
-          totals: { ...w.totals, laborMinutes: round(w.totals.laborMinutes) },
-          waterline: round(w.float.level),
-          trim: round(1000 * w.float.slope),
-          steps: w.steps.length,
+          totals: { ...w.price.totals, laborMinutes: round(w.price.totals.laborMinutes) },
+          waterline: round(w.weight.float.level),
+          trim: round(1000 * w.weight.float.slope),
+          steps: w.build.steps.length,
         },
       ];
     }),

@@ -1,0 +1,261 @@
+import { entryOf, type Acceptance } from '../rig';
+import { say, type Sentence } from '../units';
+import { backCast } from './back-cast';
+import { backUp } from './back-up';
+import { sideToSide } from './balance';
+import { budgets, tooManyRods } from './clutter';
+import { lateParts } from './dates';
+import { eventRules } from './event-rules';
+import { aboutHull, type Judged, type Finding, type Judgement, type Raw } from './finding';
+import { acrossTracks, fitsItsPlace, hangsOver, lies, onLids } from './footing';
+import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
+import { gettingBack, noWayBack } from './getting-back';
+import { glare, heat, screenAngle } from './glare';
+import { chains, goesWith, replaced } from './goes-with';
+import { cannotHold, offHull, overloaded } from './holding';
+import { drilledElsewhere, drillPolicy, holeNearHazard, holeUnderWater, nothingReaches } from './holes';
+import { holeAtEdge, holesClose, hullOff, measuredTwice, readsAlike, reusedHole } from './hole-places';
+import { knuckles } from './knuckles';
+import { landingSide } from './landing-side';
+import { legs, twoPaddlers } from './legs';
+import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
+import { openHoles } from './open-holes';
+import { overboard } from './overboard';
+import { overlap, overlapBetweenSets, swappedTogether } from './overlap';
+import { paddleLength, paddleStroke } from './paddle-stroke';
+import { plateClear } from './plates';
+import { reach } from './reach';
+import { roadHeight, roofLift } from './road';
+import { rodButts, rodsCross, rodTips, shallowTubes } from './rods';
+import { noDrain, scupperCovered } from './scuppers';
+import { allRoundLight, lensPath, lightHeights, sidelights, whiteLight } from './sight';
+import { standing } from './standing-room';
+import { stowage } from './stowage';
+import { hullTooSmall, propulsion } from './suits-hull';
+import { struts, swings } from './swings';
+import { tetherPropeller, tetherShort } from './tethers';
+import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
+import { transducer } from './transducer';
+import { whoAccepts } from './who-accepts';
+import { noFuse, notFed, thinWire, wrongSource } from './wires';
+
+/** What was judged of a body that is not kept any more. */
+const bodyNotKept: Judgement = ({ hull, plan }) =>
+  plan.brief.forgotten
+    ? [
+        {
+          ...aboutHull(hull, hull.model.seat.x),
+          step: 'brief',
+          code: 'body-not-kept',
+          severity: 'note',
+          says: say`Body figures are not kept: stroke, casts, reach, legs, sight, floating and load are not judged.`,
+          because: say`The owner asked to be forgotten. Ask their height and weight anew to have them judged.`,
+        },
+      ]
+    : [];
+
+/** Judged once for each set: what stands aboard together. A new judgement is one new file and one line here. */
+export const SET_JUDGEMENTS: readonly Judgement[] = [
+  paddleStroke,
+  paddleLength,
+  knuckles,
+  backCast,
+  reach,
+  landingSide,
+  standing,
+  overlap,
+  swappedTogether,
+  fitsItsPlace,
+  lies,
+  onLids,
+  acrossTracks,
+  hangsOver,
+  swings,
+  struts,
+  rodButts,
+  shallowTubes,
+  rodsCross,
+  rodTips,
+  transducer,
+  lensPath,
+  allRoundLight,
+  sidelights,
+  lightHeights,
+  whiteLight,
+  tooManyRods,
+  budgets,
+  sideToSide,
+  trimmed,
+  wetFloor,
+  handleDrags,
+  cannotFloat,
+  roadHeight,
+  tetherShort,
+  tetherPropeller,
+  scupperCovered,
+  noDrain,
+  gettingBack,
+  noWayBack,
+  eventRules,
+  overboard,
+  backUp,
+  screenAngle,
+  glare,
+  heat,
+  chains,
+  goesWith,
+  offHull,
+  overloaded,
+];
+
+/** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
+export const RIG_JUDGEMENTS: readonly Judgement[] = [
+  bodyNotKept,
+  propulsion,
+  hullTooSmall,
+  overlapBetweenSets,
+  cannotHold,
+  replaced,
+  roofLift,
+  legs,
+  twoPaddlers,
+  stowage,
+  drillPolicy,
+  holeNearHazard,
+  holeUnderWater,
+  nothingReaches,
+  weakMount,
+  mixedMetals,
+  threadFamilies,
+  workedFirst,
+  plateClear,
+  trackLies,
+  trackSlots,
+  offItsTrack,
+  weakTrack,
+  holeAtEdge,
+  holesClose,
+  reusedHole,
+  measuredTwice,
+  readsAlike,
+  hullOff,
+  drilledElsewhere,
+  openHoles,
+  thinWire,
+  noFuse,
+  wrongSource,
+  notFed,
+  lateParts,
+];
+
+/** Judged of a body: not at all when its figures are not kept. */
+const OF_THE_BODY: readonly Judgement[] = [
+  paddleStroke,
+  paddleLength,
+  knuckles,
+  backCast,
+  reach,
+  landingSide,
+  gettingBack,
+  backUp,
+  screenAngle,
+  allRoundLight,
+  lensPath,
+  sidelights,
+  legs,
+  twoPaddlers,
+  trimmed,
+  wetFloor,
+  handleDrags,
+  cannotFloat,
+  overloaded,
+  hullTooSmall,
+];
+
+const NONE: readonly never[] = [];
+
+const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
+
+const keyOf = ({ code, where, detail }: Raw): string => [code, where, detail].filter(Boolean).join(':');
+
+/**
+ * All findings, bow to stern, then by severity. What is wrong in several sets is said once, with the
+ * sets it is wrong in. Accepted ones stay listed with their reason.
+ *
+ * @param rig the rig as a whole
+ * @param sets what stands aboard in each set; none when the rig has no sets
+ */
+export function judgeRig(rig: Judged, sets: readonly Judged[]): Finding[] {
+  const found = new Map<string, { raw: Raw; judged: Judged; sets: string[] }>();
+  const take = (raw: Raw, judged: Judged): void => {
+    const { set } = judged;
+    const key = keyOf(raw);
+    const known = found.get(key);
+    if (!known) found.set(key, { raw, judged, sets: set === null ? [] : [set] });
+    else if (set !== null) {
+      const worst = WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? { raw, judged } : known;
+      found.set(key, { raw: worst.raw, judged: worst.judged, sets: [...known.sets, set] });
+    }
+  };
+  const judging = (all: readonly Judgement[]): readonly Judgement[] =>
+    rig.plan.brief.forgotten ? all.filter((judgement) => !OF_THE_BODY.includes(judgement)) : all;
+  const done: { readonly judged: Judged; readonly raws: readonly Raw[] }[] = [];
+  for (const judged of sets.length ? sets : [rig]) {
+    // Sets that have the very same things aboard are judged once.
+    const alike = done.find((j) => sameAboard(j.judged, judged));
+    const raws = alike?.raws ?? judging(SET_JUDGEMENTS).flatMap((judgement) => judgement(judged));
+    done.push({ judged, raws });
+    for (const raw of raws) take(raw, judged);
+  }
+  for (const judgement of judging(RIG_JUDGEMENTS)) for (const raw of judgement(rig)) take(raw, rig);
+  return [...found]
+    .map(([key, { raw, judged, sets: where }]): Finding => {
+      const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;
+      const acceptable = whoAccepts(key);
+      const size = sizeOf(says);
+      const stored = entryOf(rig.plan.accepted, key) ?? null;
+      const accepted = acceptable === 'nobody' ? null : stored;
+      const lapsed = accepted !== null && worse(severity, size, accepted);
+      return {
+        key,
+        code,
+        severity,
+        step,
+        where: raw.where,
+        letter,
+        x,
+        says,
+        because,
+        size,
+        acceptable,
+        accepted: lapsed ? null : accepted,
+        lapsed: lapsed ? accepted : null,
+        curable,
+        tries: typeof tries === 'function' ? () => tries(judged) : () => tries,
+        sets: where.length === 0 || where.length === sets.length ? null : where,
+      };
+    })
+    .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
+}
+
+/** The first figure of a sentence, as more is worse: one printed down is a margin, the less the worse. */
+function sizeOf(says: Sentence): number | null {
+  const first = says.find((part) => typeof part === 'object');
+  if (typeof first !== 'object') return null;
+  if ('kg' in first) return first.kg;
+  return first.how === 'down' ? -first.mm : first.mm;
+}
+
+/** So little more is no worse (judgement): a millimetre. */
+const SLACK = 1;
+
+const worse = (severity: Finding['severity'], size: number | null, at: Acceptance): boolean =>
+  (at.severity !== undefined && WEIGHT[severity] < WEIGHT[at.severity]) ||
+  (at.size !== undefined && size !== null && size > at.size + SLACK);
+
+const sameAboard = (a: Judged, b: Judged): boolean =>
+  a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
+
+/** Findings nobody has accepted. */
+export const unsettled = (findings: readonly Finding[]): Finding[] =>
+  findings.filter((f) => !f.accepted && f.severity !== 'note');

@@ -1,0 +1,65 @@
+import type { Part, ShopSettings } from '../catalog';
+import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
+import type { Weight } from '../float';
+import type { HullSurface } from '../hull';
+import { strokeHit, type Layout, type StrokeSpaces } from '../layout';
+import type { Ledger, LedgerHole, Plan } from '../rig';
+import type { Memory } from '../stages';
+import type { WiredRun } from '../wiring';
+import type { Finding, Judged } from './finding';
+import { judgeRig } from './judge-rig';
+import { strokesOn } from './strokes';
+
+/** What findings follow from: what the stages before them give. */
+export interface FindingsInput {
+  readonly plan: Plan;
+  readonly surface: HullSurface;
+  readonly shop: ShopSettings;
+  readonly parts: readonly Part[];
+  readonly asOf: string;
+  readonly ledger: Ledger;
+  readonly layout: Layout;
+  readonly aboard: Aboard;
+  readonly oldHoles: readonly LedgerHole[];
+  readonly others: readonly OtherHole[];
+  readonly runs: readonly WiredRun[];
+  readonly weight: Weight;
+}
+
+/** Every finding of a rig: clearances set by set, what is owned once. */
+export function judge(input: FindingsInput, memory: Memory): Finding[] {
+  const { plan, surface, shop, parts, asOf, ledger, layout, aboard, oldHoles, others, runs, weight } = input;
+  const { owned, stands, openings } = aboard;
+  const known = memory.while('judged', [surface, shop, ledger, plan.tape, plan.brief, parts, openings]);
+  const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
+    const laden = weight.of(items);
+    let swept: StrokeSpaces | undefined;
+    const strokes = (): StrokeSpaces => (swept ??= strokesOn({ surface, brief: plan.brief, shop }, laden, memory));
+    return {
+      hull: surface,
+      plan,
+      shop,
+      asOf,
+      set,
+      items,
+      owned,
+      stands,
+      runs,
+      parts,
+      oldHoles,
+      others,
+      ledger,
+      openings,
+      float: laden.laden,
+      massKg: laden.laden.massKg,
+      paddlers: layout.paddlers,
+      strokes,
+      intrusionOf: ({ placed }) => known.pair('stroke', placed, strokes(), () => strokeHit(placed.bodies, strokes())),
+      memory: known,
+    };
+  };
+  return judgeRig(
+    judgedOf(owned, null),
+    layout.sets.map((set) => judgedOf(inSet(stands, set), set)),
+  );
+}

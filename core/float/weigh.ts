@@ -1,0 +1,70 @@
+import type { Fitted } from '../drilling';
+import type { HullSurface } from '../hull';
+import type { Plan } from '../rig';
+import type { Memory } from '../stages';
+import { centreOf, floatBy, slicesOf, type Floating, type Mass } from './floating';
+import { centreOfPart, crewMasses, shellCentre, stowedMasses } from './masses';
+
+/** What the weight follows from. */
+export interface WeightInput extends Pick<Plan, 'brief' | 'stowage'> {
+  readonly surface: HullSurface;
+  /** What stands aboard in the set shown. */
+  readonly items: readonly Fitted[];
+}
+
+/** How the boat floats with what stands aboard: without what comes and goes, and with all of it. */
+export interface Laden {
+  readonly light: Floating;
+  readonly laden: Floating;
+}
+
+/** Where the weight is, and how it floats the boat. */
+export interface Weight {
+  readonly gearKg: number;
+  readonly totalKg: number;
+  /** Balance point of gear and paddler, without the hull. */
+  readonly x: number;
+  readonly y: number;
+  /** With everything in the set shown. */
+  readonly float: Floating;
+  /** The same of what stands aboard in any set. */
+  readonly of: (items: readonly Fitted[]) => Laden;
+}
+
+/** Weighs what stands aboard: fittings, stowage, crew and the hull itself. */
+export function weigh({ surface, items, brief, stowage }: WeightInput, memory: Memory): Weight {
+  const still = memory.while('still', [surface, brief, stowage]);
+  const { slices, hull, crew, stowed } = still.last('masses', [], () => ({
+    slices: slicesOf(surface),
+    hull: { kg: surface.model.massKg, at: shellCentre(surface) },
+    crew: crewMasses(surface, brief),
+    stowed: stowedMasses(surface, { brief, stowage }),
+  }));
+  const massOf = ({ placed }: Fitted): Mass =>
+    still.of('mass', placed, () => ({ kg: placed.part.massKg, at: centreOfPart(placed) }));
+  const floatOf = (masses: readonly Mass[]): Floating => {
+    const { kg, at } = centreOf(masses);
+    return still.among('floats', [kg, at.x, at.y, at.z].join(), () => floatBy(slices, masses));
+  };
+  const parted = (all: readonly Fitted[]): { loose: Mass[]; fixed: Mass[] } => ({
+    loose: [...all.filter(isLoose).map(massOf), ...stowed],
+    fixed: all.filter((i) => !isLoose(i)).map(massOf),
+  });
+  const { loose, fixed } = parted(items);
+  const gear = centreOf([...loose, ...fixed]);
+  const carried = centreOf([...loose, ...fixed, ...crew]);
+  return {
+    gearKg: gear.kg,
+    totalKg: carried.kg + hull.kg,
+    x: carried.at.x,
+    y: carried.at.y,
+    float: floatOf([...loose, ...fixed, ...crew, hull]),
+    of(all) {
+      const here = parted(all);
+      const light = [...here.fixed, ...crew, hull];
+      return { light: floatOf(light), laden: floatOf([...here.loose, ...light]) };
+    },
+  };
+}
+
+const isLoose = (i: Fitted): boolean => i.mounted.hold === 'loose';

@@ -1,0 +1,30 @@
+import type { Fitted } from '../drilling';
+import type { Ledger, Plan } from '../rig';
+import type { BuildStep } from '../scheduling';
+import type { WiredRun } from '../wiring';
+import { closingOf, type Closing } from './closing';
+import { givenBack, walk, type GivenBack, type WalkStop } from './walk';
+
+/** What a handover follows from. */
+export interface HandoverInput {
+  readonly plan: Plan;
+  readonly owned: readonly Fitted[];
+  readonly runs: readonly WiredRun[];
+  readonly ledger: Ledger;
+  readonly steps: readonly BuildStep[];
+}
+
+export interface Handover {
+  /** Whether it is handed over, and what stands against it. */
+  readonly closing: Closing;
+  readonly walk: readonly WalkStop[];
+  /** What came off for something new and goes back in a bag. */
+  readonly givenBack: readonly GivenBack[];
+}
+
+/** All of a handover: the walk, what goes back, and whether it is signed for as it is. */
+export const handOver = ({ plan, owned, runs, ledger, steps }: HandoverInput): Handover => ({
+  closing: closingOf(plan, ledger, steps),
+  walk: walk(owned, runs, ledger),
+  givenBack: givenBack(owned),
+});

@@ -1,0 +1,68 @@
+import type { Part } from '../catalog';
+import type { Fitted, PlannedHole } from '../drilling';
+import type { Placed } from '../layout';
+import type { Mounted } from '../mounting';
+import type { Ledger } from '../rig';
+import type { WiredRun } from '../wiring';
+import { toldOf } from './care';
+
+/** One stop of the walk, bow to stern. */
+export interface WalkStop {
+  readonly fitting: string;
+  readonly letter: string;
+  readonly name: string;
+  readonly french: string;
+  readonly x: number;
+  readonly y: number;
+  /** What the owner is told of the part, and of how this one is held. */
+  readonly text: Part['walk'];
+  readonly comesOff: boolean;
+  readonly hold: Mounted['hold'];
+  readonly bolts: number;
+  readonly holes: readonly PlannedHole[];
+  readonly runs: readonly { readonly with: string; readonly fuse: number | null; readonly awg: number | null }[];
+  readonly note: string;
+  readonly suppliedBy: Placed['fitting']['suppliedBy'];
+  readonly substituted: readonly string[];
+  readonly shown: boolean;
+}
+
+/** The handover walk: every fitting once, in boat order, with what the owner must know of it. */
+export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger: Ledger): WalkStop[] {
+  const letters = new Map(items.map((i) => [i.placed.id, i.letter]));
+  return items.map(({ placed, mounted, holes, letter }): WalkStop => {
+    const { id, part, fitting, frame } = placed;
+    return {
+      fitting: id,
+      letter,
+      name: part.name,
+      french: part.french,
+      x: frame.origin.x,
+      y: frame.origin.y,
+      text: toldOf(part, mounted.hold),
+      comesOff: part.comesOff,
+      hold: mounted.hold,
+      bolts: mounted.count,
+      holes,
+      runs: runs
+        .filter((r) => r.from === id || r.to === id)
+        .map((r) => ({ with: letters.get(r.from === id ? r.to : r.from) ?? '?', fuse: r.fuse.rating, awg: r.awg })),
+      note: fitting.note,
+      suppliedBy: fitting.suppliedBy,
+      substituted: ledger.substituted.flatMap((f) =>
+        f.kind === 'fastenerSubstituted' && f.fitting === id ? [`${f.with}: ${f.why}`] : [],
+      ),
+      shown: ledger.shown.has(id),
+    };
+  });
+}
+
+/** What came off the boat for something new: bagged, listed and given back. */
+export interface GivenBack {
+  readonly what: string;
+  readonly letter: string;
+  readonly for: string;
+}
+
+export const givenBack = (items: readonly Fitted[]): GivenBack[] =>
+  items.flatMap((i) => (i.placed.part.replaces ?? []).map((what) => ({ what, letter: i.letter, for: i.placed.part.name })));

@@ -1,0 +1,76 @@
+import type { Part } from '../catalog';
+import type { HullSurface } from '../hull';
+import { assignLetters, setsInOrder, standsOf, type Plan, type Stand } from '../rig';
+import type { Memory } from '../stages';
+import { bowToStern, placeFitting, type Placed } from './frame';
+import { paddlers, type Paddler } from './paddler';
+import { reachZones } from './reach';
+
+/** What a layout follows from. */
+export interface LayoutInput extends Pick<Plan, 'fittings' | 'sets' | 'letters' | 'brief'> {
+  readonly surface: HullSurface;
+  /** The part of each fitting. */
+  readonly parts: ReadonlyMap<string, Part>;
+}
+
+/** A fitting where it stands in some sets, with its letter. */
+export interface Stood {
+  readonly placed: Placed;
+  readonly letter: string;
+  /** The sets it stands here in; null when the rig has no sets. */
+  readonly sets: readonly string[] | null;
+  /** The set that has it here; empty at its own place. */
+  readonly elsewhere: string;
+}
+
+/** Where everything stands, and who sits among it. */
+export interface Layout {
+  /** The sets, in their order. */
+  readonly sets: readonly string[];
+  /** Every place every fitting takes, bow to stern. */
+  readonly stood: readonly Stood[];
+  readonly paddlers: readonly Paddler[];
+  readonly reach: readonly { readonly name: string; readonly fore: number; readonly aft: number }[];
+}
+
+/** Puts every fitting of a plan on the hull, what carries before what it carries; what has no part or no place is left out. */
+export function layOut({ surface, fittings, sets, letters, brief, parts }: LayoutInput, memory: Memory): Layout {
+  const stands = standsOf({ fittings, sets });
+  const byKey = new Map(stands.map((s) => [keyOf(s), s]));
+  const placed = new Map<Stand, Placed>();
+  const visiting = new Set<Stand>();
+  const place = (stand: Stand): Placed | undefined => {
+    const done = placed.get(stand);
+    if (done || visiting.has(stand)) return done;
+    visiting.add(stand);
+    const { id, fitting, place: at, elsewhere } = stand;
+    const on = at.on === 'fitting' ? at.fitting : undefined;
+    const under = on === undefined ? undefined : (byKey.get(`${on}.${elsewhere}`) ?? byKey.get(`${on}.`));
+    const below = under && place(under);
+    const part = parts.get(id);
+    const { rodLength } = brief;
+    const made = memory.last(keyOf(stand), [surface, part, fitting, at, below, rodLength], () =>
+      placeFitting(surface, id, fitting, part, { place: at, below, rodLength }),
+    );
+    if (made) placed.set(stand, made);
+    return made;
+  };
+  stands.forEach(place);
+  const inOrder = [...placed].sort(([, a], [, b]) => bowToStern(a, b));
+  const names = assignLetters(
+    inOrder.filter(([stand]) => stand.elsewhere === '').map(([, p]) => p.id),
+    letters,
+  );
+  return {
+    sets: setsInOrder({ sets }),
+    stood: inOrder.map(([{ sets: where, elsewhere }, p]) => ({
+      placed: p,
+      letter: names.get(p.id) ?? '?',
+      sets: where,
+      elsewhere,
+    })),
+    ...memory.last('crew', [surface, brief], () => ({ paddlers: paddlers(surface, brief), reach: reachZones(surface, brief) })),
+  };
+}
+
+const keyOf = (stand: Pick<Stand, 'id' | 'elsewhere'>): string => `${stand.id}.${stand.elsewhere}`;

@@ -1,0 +1,161 @@
+import type { Catalog, Consumable, ShopSettings } from '../catalog';
+import type { Fitted } from '../drilling';
+import type { LaborLine } from '../labor';
+import type { Mounted } from '../mounting';
+import { MM_PER_FOOT, printMoney, roundCents, type UnitSystem } from '../units';
+import type { WiredRun } from '../wiring';
+
+/** A line of the ledger: an item, or material that follows from the plan. */
+export interface PriceLine {
+  readonly key: string;
+  readonly fitting: string | null;
+  readonly name: string;
+  readonly french: string;
+  readonly from: string;
+  readonly supplier: string;
+  readonly eachCents: number;
+  readonly quantity: number;
+  readonly unit: Consumable['unit'];
+  readonly cents: number;
+}
+
+export interface Totals {
+  readonly partsCents: number;
+  readonly laborMinutes: number;
+  /** Hours as they are charged, to the hundredth: what is shown times the rate is what is paid. */
+  readonly laborHours: number;
+  readonly laborCents: number;
+  readonly taxCents: number;
+  readonly totalCents: number;
+}
+
+/** Tax on a base, cents, rounded once half away from zero. */
+export const tax = (baseCents: number, percent: number): number => roundCents((baseCents * percent) / 100);
+
+/** Holes one quarter cartridge seals (common practice, no source). */
+const HOLES_A_QUARTER = 10;
+
+function itemLine({ placed }: Fitted): PriceLine {
+  const { part, fitting, id } = placed;
+  const shop = fitting.suppliedBy === 'shop';
+  const eachCents = shop ? part.priceCents : 0;
+  return {
+    key: id,
+    fitting: id,
+    name: part.name,
+    french: part.french,
+    from: fitting.suppliedBy,
+    supplier: shop ? part.supplier : '',
+    eachCents,
+    quantity: 1,
+    unit: 'each',
+    cents: eachCents,
+  };
+}
+
+/** Consumables by id with how much of each the plan takes, in the order of the work. */
+export function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<string, { quantity: number; from: string }> {
+  const out = new Map<string, { quantity: number; from: string }>();
+  const add = (id: string, quantity: number, from: string): void => {
+    if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from });
+  };
+  for (const { mounted } of items) {
+    if (mounted.fastener) add(FASTENER[mounted.hold], mounted.count, 'follow the holes');
+    if (mounted.plate) add('backing-plate', 1, 'follow the holes');
+  }
+  const holes = items.reduce((sum, i) => sum + i.holes.length, 0);
+  add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
+  for (const run of runs) {
+    if (run.awg) add(`wire-${run.awg}`, (2 * run.cut) / 1000, 'follows the runs');
+    add('terminal', 4, 'follow the runs');
+    add('heat-shrink', 4, 'follows the runs');
+    if (run.fuse.rating !== null) add(run.kind === 'motor' ? 'breaker' : 'fuse-holder', 1, 'follow the runs');
+  }
+  return out;
+}
+
+const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
+  loose: 'strap',
+  clamp: 'clamp',
+  track: 'tbolt',
+  insert: 'insert-screw',
+  scupper: 'strap',
+  glue: 'glue-pad',
+  screw: 'screw',
+  rivet: 'rivet',
+  'well nut': 'well-nut',
+  through: 'bolt-set',
+  'pulled plate': 'bolt-set',
+};
+
+/** The whole ledger, items bow to stern, then material. */
+export function priceLines(
+  items: readonly Fitted[],
+  runs: readonly WiredRun[],
+  catalog: Pick<Catalog, 'consumables'>,
+): PriceLine[] {
+  const lines = items.map(itemLine);
+  for (const [id, { quantity, from }] of materials(items, runs)) {
+    const c = catalog.consumables.find((one) => one.id === id);
+    lines.push({
+      key: id,
+      fitting: null,
+      name: c?.name ?? id,
+      french: c?.french ?? id,
+      from,
+      supplier: c?.supplier ?? '',
+      eachCents: c?.priceCents ?? 0,
+      quantity,
+      unit: c?.unit ?? 'each',
+      cents: roundCents((c?.priceCents ?? 0) * quantity),
+    });
+  }
+  return lines;
+}
+
+const FEET_A_METRE = 1000 / MM_PER_FOOT;
+
+/** A line in one unit system as plain figures that multiply to its cost: for spreadsheets. */
+export interface LineFigures {
+  /** What one costs, in the currency: with two places, four by the foot. */
+  readonly each: string;
+  readonly quantity: string;
+  readonly unit: Consumable['unit'] | 'foot';
+}
+
+/**
+ * How a line is figured in one unit system: what one costs and how many, so that what is shown multiplies to its cost.
+ * By the foot where feet are read, with as many places as that takes.
+ */
+export function lineFigures({ eachCents, quantity, unit }: PriceLine, units: UnitSystem): LineFigures {
+  if (unit !== 'metre')
+    return {
+      each: (eachCents / 100).toFixed(2),
+      quantity: Number.isInteger(quantity) ? String(quantity) : quantity.toFixed(2),
+      unit,
+    };
+  if (units === 'metric') return { each: (eachCents / 100).toFixed(2), quantity: quantity.toFixed(2), unit };
+  return {
+    each: (eachCents / 100 / FEET_A_METRE).toFixed(4),
+    quantity: (quantity * FEET_A_METRE).toFixed(2),
+    unit: 'foot',
+  };
+}
+
+/** How a line is written in one unit system, on screen and on paper alike. */
+export function lineInWords(line: PriceLine, units: UnitSystem): { readonly each: string; readonly quantity: string } {
+  const { each, quantity, unit } = lineFigures(line, units);
+  if (unit === 'foot') return { each: `${each} / ft`, quantity: `${quantity} ft` };
+  const money = line.eachCents ? printMoney(line.eachCents) : '–';
+  return unit === 'metre' ? { each: `${money} / m`, quantity: `${quantity} m` } : { each: money, quantity };
+}
+
+/** Sums of the ledger; tax by total, rounded once. */
+export function totals(lines: readonly PriceLine[], labor: readonly LaborLine[], shop: ShopSettings): Totals {
+  const partsCents = lines.reduce((sum, l) => sum + l.cents, 0);
+  const laborMinutes = labor.reduce((sum, l) => sum + l.minutes, 0);
+  const laborHours = Math.round((laborMinutes / 60) * 100) / 100;
+  const laborCents = roundCents(laborHours * shop.labor.centsPerHour);
+  const taxCents = tax(partsCents + (shop.taxOnLabor ? laborCents : 0), shop.taxPercent);
+  return { partsCents, laborMinutes, laborHours, laborCents, taxCents, totalCents: partsCents + laborCents + taxCents };
+}

@@ -1,0 +1,26 @@
+import type { Catalog, ShopSettings } from '../catalog';
+import type { Fitted } from '../drilling';
+import { laborLines, type LaborLine } from '../labor';
+import type { WiredRun } from '../wiring';
+import { priceLines, totals, type PriceLine, type Totals } from './ledger';
+
+/** What a price follows from. */
+export interface PriceInput extends Pick<Catalog, 'consumables'> {
+  readonly owned: readonly Fitted[];
+  readonly runs: readonly WiredRun[];
+  readonly shop: ShopSettings;
+}
+
+/** What a rig costs. */
+export interface Price {
+  readonly lines: readonly PriceLine[];
+  readonly labor: readonly LaborLine[];
+  readonly totals: Totals;
+}
+
+/** Prices a rig: its parts and materials, its labor, and their sums. */
+export function priceUp({ owned, runs, consumables, shop }: PriceInput): Price {
+  const lines = priceLines(owned, runs, { consumables });
+  const labor = laborLines(owned, runs, shop.labor);
+  return { lines, labor, totals: totals(lines, labor, shop) };
+}

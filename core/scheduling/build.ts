@@ -1,0 +1,133 @@
+import type { ShopSettings } from '../catalog';
+import { drillMinutes, fastenMinutes, pullMinutes, SET_UP, terminateMinutes } from '../labor';
+import type { DrillGate, Fitted } from '../drilling';
+import type { Ledger } from '../rig';
+import type { WiredRun } from '../wiring';
+import { NOT_YET, standings, type Standing } from './gates';
+
+/** One step of the build. */
+export interface BuildStep extends Standing {
+  readonly id: string;
+  readonly says: string;
+  readonly detail: string;
+  readonly fitting: string | null;
+  /** Hands on, by the shop's standard times. */
+  readonly minutes: number;
+  /** Time that passes and nobody works, hours. */
+  readonly cureHours: number;
+  readonly needs: readonly string[];
+  readonly booked: number;
+}
+
+type Draft = Omit<BuildStep, keyof Standing | 'booked'>;
+
+const step = (id: string, says: string, minutes: number, needs: readonly string[], more: Partial<Draft> = {}): Draft => ({
+  id,
+  says,
+  detail: '',
+  fitting: null,
+  minutes,
+  cureHours: 0,
+  needs,
+  ...more,
+});
+
+const holesWord = (n: number): string => `${n} ${n === 1 ? 'hole' : 'holes'}`;
+
+/** What the build follows from. */
+export interface BuildInput {
+  readonly owned: readonly Fitted[];
+  readonly runs: readonly WiredRun[];
+  readonly shop: ShopSettings;
+  readonly ledger: Ledger;
+  readonly gate: DrillGate;
+}
+
+export interface Build {
+  readonly steps: readonly BuildStep[];
+}
+
+/** The build in working order: inspect, lay out, drill, seal and cure, wire, test, hand over. */
+export function build({ owned: items, runs, shop, ledger, gate }: BuildInput): Build {
+  const { labor } = shop;
+  const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
+  const drilled = items.filter((i) => i.holes.length > 0);
+  const dry = items.filter((i) => i.holes.length === 0);
+  const letterOf = new Map(items.map((i) => [i.placed.id, i.letter]));
+  const drafts: Draft[] = [
+    step('receive', 'Receive and inspect the hull', setUp('receive'), [], {
+      detail: 'Broken handles, worn bow strip, clips missing their half, old holes.',
+    }),
+    step('measure', 'Measure two known distances', setUp('measure'), ['receive'], { detail: 'This hull against the drawing.' }),
+    step('tape', 'Lay out and tape up', setUp('tape'), ['measure']),
+    step('agree', 'Owner agrees to the taped layout', setUp('agree'), ['tape']),
+    ...drilled.map((i) =>
+      step(`drill.${i.placed.id}`, `Drill ${i.letter}, ${i.placed.part.name}`, drillMinutes(i.holes, labor), ['agree'], {
+        fitting: i.placed.id,
+        detail: `${holesWord(i.holes.length)}. Eye protection on. Know what is behind.`,
+      }),
+    ),
+    ...drilled.map((i) =>
+      step(
+        `fasten.${i.placed.id}`,
+        `Fasten and seal ${i.letter}, ${i.placed.part.name}`,
+        fastenMinutes(i.mounted, i.holes, labor),
+        [`drill.${i.placed.id}`],
+        {
+          fitting: i.placed.id,
+          detail: i.mounted.fastener
+            ? `${i.mounted.count} × ${i.mounted.fastener}${i.mounted.plate ? ', backing plate' : ''}.`
+            : 'Its own nut and gasket.',
+        },
+      ),
+    ),
+  ];
+  const sealed = drilled.map((i) => `fasten.${i.placed.id}`);
+  if (drilled.length)
+    drafts.push(step('cure', 'Let the sealant cure', 0, sealed, { cureHours: shop.cureHours, detail: 'No load, no water.' }));
+  const ready = drilled.length ? ['cure'] : ['agree'];
+  for (const run of runs) {
+    const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
+    drafts.push(
+      step(`pull.${run.id}`, `Pull wire ${name}`, pullMinutes(run, labor), ready, {
+        fitting: run.to,
+        detail: `${run.awg ?? '?'} AWG pair, ${run.lane}.`,
+      }),
+      step(`end.${run.id}`, `Terminate ${name}`, terminateMinutes(labor), [`pull.${run.id}`], {
+        fitting: run.to,
+        detail: `Fuse ${run.fuse.rating ?? '?'} A right at the battery.`,
+      }),
+      step(`test.${run.id}`, `Test circuit ${name}`, labor.circuitTestMinutes, [`end.${run.id}`], {
+        fitting: run.to,
+        detail: 'Polarity, alone and with all others, voltage at the load.',
+      }),
+    );
+  }
+  for (const i of dry)
+    drafts.push(
+      step(`fit.${i.placed.id}`, `Fit ${i.letter}, ${i.placed.part.name}`, fastenMinutes(i.mounted, i.holes, labor), ready, {
+        fitting: i.placed.id,
+        detail: i.mounted.fastener ? `${i.mounted.count} × ${i.mounted.fastener}.` : 'Set in place, strapped.',
+      }),
+    );
+  const fitted = [...ready, ...runs.map((r) => `test.${r.id}`), ...dry.map((i) => `fit.${i.placed.id}`)];
+  drafts.push(
+    step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),
+    step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),
+    step('photos', 'Clean and photograph', setUp('photos'), ['hose']),
+  );
+  const stands = standings(drafts, { items, ledger, gate, shop });
+  return {
+    steps: drafts.map((d) => ({ ...d, ...(stands.get(d.id) ?? NOT_YET), booked: ledger.minutes.get(d.id) ?? 0 })),
+  };
+}
+
+/** Steps that are done by what is marked, typed or agreed elsewhere, not by a tick. */
+export const byItself = (step: Pick<BuildStep, 'id'>, shop: ShopSettings): boolean =>
+  step.id.startsWith('drill.') || (step.id === 'agree' && shop.drilling.agree);
+
+/** What can be done next: open steps whose needs are done. */
+export const readySteps = (steps: readonly BuildStep[]): BuildStep[] => {
+  const done = new Set(steps.filter((s) => s.done).map((s) => s.id));
+  return steps.filter((s) => !s.done && s.needs.every((n) => done.has(n)));
+};

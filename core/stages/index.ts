@@ -1,0 +1,2 @@
+export * from './memory';
+export * from './row';

@@ -1,0 +1,3 @@
+export * from './alters';
+export * from './told-change';
+export * from './workup';

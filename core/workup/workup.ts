@@ -1,0 +1,124 @@
+import type { Catalog, ShopSettings } from '../catalog';
+import { bitRounds, drill, fitOut, type OtherHole } from '../drilling';
+import { judge } from '../findings';
+import { weigh } from '../float';
+import { handOver } from '../handover';
+import { fairHull, type HullModel } from '../hull';
+import { layOut } from '../layout';
+import { priceUp } from '../pricing';
+import { foldLedger, type Fact, type Plan } from '../rig';
+import { build } from '../scheduling';
+import { rowOf, type Memory, type Row } from '../stages';
+import { partsAboard } from '../tracks';
+import { wireUp } from '../wiring';
+
+/** Everything a workup follows from. */
+export interface WorkupInput {
+  readonly plan: Plan;
+  readonly hull: HullModel;
+  readonly facts: readonly Fact[];
+  readonly catalog: Pick<Catalog, 'parts' | 'consumables'>;
+  readonly shop: ShopSettings;
+  /** ISO date the prices and lead times are read on. */
+  readonly asOf: string;
+  /** Holes other rigs of this hull plan or use. */
+  readonly others?: readonly OtherHole[];
+  /** The set to show; every fitting at its own place when left out. */
+  readonly set?: string | null;
+}
+
+const NO_OTHERS: readonly OtherHole[] = [];
+
+/**
+ * From a plan to its findings. Each stage is a function of what it reads, in the folder of its trade, and is
+ * worked out when it is read. A new domain is a stage of its own and a line here.
+ */
+export const STAGES = rowOf<WorkupInput>()
+  .stage(
+    'surface',
+    ({ hull }) => ({ hull }),
+    (r) => fairHull(r.hull),
+  )
+  .stage(
+    'ledger',
+    (w) => ({ surface: w.surface, facts: w.facts, rig: w.plan.id }),
+    (r) => foldLedger(r.surface, r.facts, r.rig),
+  )
+  .stage('parts', (w) => ({ fittings: w.plan.fittings, parts: w.catalog.parts, holding: w.shop.holding }), partsAboard)
+  .stage(
+    'layout',
+    ({ surface, parts, plan: { fittings, sets, letters, brief } }) => ({ surface, parts, fittings, sets, letters, brief }),
+    layOut,
+  )
+  .stage(
+    'aboard',
+    ({ surface, layout: { stood, sets }, set = null, plan: { tape }, shop, ledger }) => ({
+      surface,
+      stood,
+      sets,
+      set,
+      tape,
+      shop,
+      ledger,
+    }),
+    fitOut,
+  )
+  .stage(
+    'drilling',
+    ({ surface, aboard: { owned }, ledger, shop, others = NO_OTHERS }) => ({ surface, owned, ledger, shop, others }),
+    drill,
+  )
+  .stage(
+    'rounds',
+    (w) => ({ holes: w.drilling.holes, length: w.surface.length, drilling: w.shop.drilling }),
+    (r) => bitRounds(r.holes, r.length, r.drilling),
+  )
+  .stage('wiring', ({ surface, plan: { runs }, aboard: { owned }, shop }) => ({ surface, runs, owned, shop }), wireUp)
+  .stage('weight', ({ surface, aboard: { items }, plan: { brief, stowage } }) => ({ surface, items, brief, stowage }), weigh)
+  .stage(
+    'price',
+    ({ aboard: { owned }, wiring: { runs }, catalog: { consumables }, shop }) => ({ owned, runs, consumables, shop }),
+    priceUp,
+  )
+  .stage(
+    'build',
+    ({ aboard: { owned }, wiring: { runs }, shop, ledger, drilling: { gate } }) => ({ owned, runs, shop, ledger, gate }),
+    build,
+  )
+  .stage(
+    'handover',
+    ({ plan, aboard: { owned }, wiring: { runs }, ledger, build: { steps } }) => ({ plan, owned, runs, ledger, steps }),
+    handOver,
+  )
+  .stage(
+    'findings',
+    ({
+      plan,
+      surface,
+      shop,
+      catalog: { parts },
+      asOf,
+      ledger,
+      layout,
+      aboard,
+      drilling: { oldHoles },
+      others = NO_OTHERS,
+      wiring: { runs },
+      weight,
+    }) => ({ plan, surface, shop, parts, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
+    judge,
+  );
+
+type Results<R> = R extends Row<infer _, infer Out> ? Out : never;
+
+/** Everything the user sees, prints or exports is a view of this. */
+export interface Workup extends Results<typeof STAGES> {}
+
+/**
+ * Works up a plan: positions, holes, runs, weights, costs, steps, walk and findings, as of a date.
+ * Holes, price and weight owned are those of the whole rig; clearances are judged set by set.
+ * Pure; `memory` only keeps earlier results. A stage is worked out when it is read, and may throw then.
+ *
+ * @throws RangeError when the hull's stations make no hull
+ */
+export const workUp = (input: WorkupInput, memory?: Memory): Workup => STAGES.run(input, memory);
