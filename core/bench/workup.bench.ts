@@ -1,20 +1,20 @@
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Plan } from '../rig';
-import { deck, fitted, inputOf } from '../testing/plans';
 import { Memory } from '../stages';
-import { workUp } from '../workup';
+import { deck, fitted, inputOf } from '../testing/plans';
+import { STAGES, workUp, type Workup, type WorkupInput } from '../workup';
 
-/** A rig of sixty fittings, spread over the boat, with a feed to each that draws. */
-function sixty(): Plan {
+/** A rig of so many fittings, spread over the boat, with a feed to each that draws. */
+function rigOf(count: number): Plan {
   const { plan } = inputOf({});
   const drilled = CATALOG.parts.filter((p) => p.kind !== 'battery' && p.kind !== 'motor');
   const fittings: Plan['fittings'] = { battery: fitted('battery-30', deck(600, 0), 'loose') };
-  for (let i = 0; i < 59; i++) {
+  for (let i = 0; i < count - 1; i++) {
     const part = drilled[i % drilled.length];
     if (part)
       fittings[`f${i}`] = fitted(
         part.id,
-        deck(200 + i * 55, ((i % 5) - 2) * 60),
+        deck(200 + (i % 60) * 55, ((i % 5) + Math.floor(i / 60) / 2 - 2) * 60),
         part.holds.includes('through') ? 'through' : 'loose',
       );
   }
@@ -26,55 +26,95 @@ function sixty(): Plan {
   return { ...plan, fittings, runs };
 }
 
-/** Median milliseconds of a piece of work. */
-function median(work: (i: number) => unknown, times: number): number {
-  const took: number[] = [];
-  for (let i = 0; i < times; i++) {
+const median = (took: readonly number[]): number => [...took].sort((a, b) => a - b)[Math.floor(took.length / 2)] ?? NaN;
+
+type Stage = keyof Workup;
+const ALL = STAGES.names as readonly Stage[];
+/** What the strip, its lanes and its lists show while a fitting is under the finger. */
+const UNDER_A_DRAG: readonly Stage[] = [
+  'surface',
+  'ledger',
+  'parts',
+  'layout',
+  'aboard',
+  'drilling',
+  'wiring',
+  'weight',
+  'findings',
+];
+
+/** Milliseconds that each stage takes when those before it are there. */
+function timed(input: WorkupInput, stages: readonly Stage[], memory = new Memory()): number[] {
+  const w = workUp(input, memory);
+  return stages.map((stage) => {
     const start = performance.now();
-    work(i);
-    took.push(performance.now() - start);
-  }
-  return took.sort((a, b) => a - b)[Math.floor(times / 2)] ?? NaN;
+    void w[stage];
+    return performance.now() - start;
+  });
 }
 
-/** Workups of the sixty under a brief: a fresh one, and after each step of a drag. */
-function measure(plan: Plan): { full: number; dragged: number } {
+/** Medians of the stages over many goes: of a fresh workup, and of each step of a drag. */
+function measure(plan: Plan): { full: number[]; dragged: number[]; fullAll: number; draggedAll: number } {
   const input = { plan, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' };
-  const session = new Memory();
-  workUp(input, session);
+  const memory = new Memory();
   let now = plan;
-  const drag = (i: number): unknown => {
-    const from = now.fittings.f20?.place;
+  const drag = (i: number): number[] => {
+    const from = now.fittings.f10?.place;
     if (!from) throw new Error('nothing to drag');
     now = applyChange(now, {
       id: '00000000-0000-4000-8000-000000000000',
       kind: 'slideItem',
-      item: 'f20',
+      item: 'f10',
       from,
       to: deck(1300 + (i % 40), 60),
     }).plan;
-    return workUp({ ...input, plan: now }, session);
+    return timed({ ...input, plan: now }, UNDER_A_DRAG, memory);
   };
   for (let i = 0; i < 20; i++) drag(i);
-  return { dragged: median(drag, 100), full: median(() => workUp(input), 9) };
+  const drags = Array.from({ length: 100 }, (_, i) => drag(i));
+  const fulls = Array.from({ length: 9 }, () => timed(input, ALL));
+  const byStage = (runs: readonly number[][], stages: readonly Stage[]): number[] =>
+    stages.map((_, k) => median(runs.map((run) => run[k] ?? NaN)));
+  const whole = (runs: readonly number[][]): number => median(runs.map((run) => run.reduce((a, b) => a + b, 0)));
+  return {
+    full: byStage(fulls, ALL),
+    dragged: byStage(drags, UNDER_A_DRAG),
+    fullAll: whole(fulls),
+    draggedAll: whole(drags),
+  };
 }
 
-const seated = sixty();
+const seated = rigOf(60);
 const standing: Plan = { ...seated, brief: { ...seated.brief, stands: 'both', cast: 'both' } };
 const sets = Object.fromEntries(['day', 'troll', 'guest'].map((name, order) => [name, { name, order }]));
-const copy = median(() => JSON.parse(JSON.stringify(seated)), 200);
-const times = (ms: number): string => `${(ms / copy).toFixed(1)} ×`.padEnd(10);
-const {
-  drilling: { holes },
-} = workUp({ plan: seated, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' });
+const copy = median(
+  Array.from({ length: 200 }, () => {
+    const start = performance.now();
+    JSON.parse(JSON.stringify(seated));
+    return performance.now() - start;
+  }),
+);
+const times = (ms: number): string => `${(ms / copy).toFixed(1)} ×`.padStart(9);
+const FRAME = 1000 / 60;
+const { holes } = workUp({ plan: seated, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' }).drilling;
 console.log(`${Object.keys(seated.fittings).length} fittings, ${Object.keys(seated.runs).length} runs, ${holes.length} holes`);
-console.log(`plain JSON copy of the plan                1.0 ×     (${copy.toFixed(3)} ms; a frame is 16 ms)`);
+console.log(`plain JSON copy of the plan        1.0 ×  (${copy.toFixed(3)} ms)`);
 for (const [name, plan] of [
   ['seated', seated],
   ['standing and casting', standing],
   ['standing and casting, three sets', { ...standing, sets }],
 ] as const) {
-  const { full, dragged } = measure(plan);
-  console.log(`${name.padEnd(34)} full     ${times(full)}(${full.toFixed(1)} ms)`);
-  console.log(`${''.padEnd(34)} a drag   ${times(dragged)}(${dragged.toFixed(2)} ms)`);
+  const { full, dragged, fullAll, draggedAll } = measure(plan);
+  console.log(name);
+  console.log(`  full    ${times(fullAll)}  (${fullAll.toFixed(1)} ms)`);
+  console.log(`  a drag  ${times(draggedAll)}  (${draggedAll.toFixed(2)} ms, ${(draggedAll / FRAME).toFixed(2)} of a frame)`);
+  for (const [i, stage] of ALL.entries()) {
+    const k = UNDER_A_DRAG.indexOf(stage);
+    console.log(
+      `    ${stage.padEnd(10)}${times(full[i] ?? NaN)}  ${k < 0 ? '   unread' : times(dragged[k] ?? NaN)} under a drag`,
+    );
+  }
 }
+const small = measure({ ...rigOf(30), brief: standing.brief });
+const large = measure({ ...rigOf(120), brief: standing.brief });
+console.log(`four times the fittings, 30 to 120: a drag takes ${(large.draggedAll / small.draggedAll).toFixed(1)} times as long`);
