@@ -72,7 +72,8 @@ function measure(plan: Plan): { full: number[]; dragged: number[]; fullAll: numb
   };
   for (let i = 0; i < 20; i++) drag(i);
   const drags = Array.from({ length: 100 }, (_, i) => drag(i));
-  const fulls = Array.from({ length: 9 }, () => timed(input, ALL));
+  // The first few are slower: the engine is still learning what they do.
+  const fulls = Array.from({ length: 20 }, () => timed(input, ALL)).slice(5);
   const byStage = (runs: readonly number[][], stages: readonly Stage[]): number[] =>
     stages.map((_, k) => median(runs.map((run) => run[k] ?? NaN)));
   const whole = (runs: readonly number[][]): number => median(runs.map((run) => run.reduce((a, b) => a + b, 0)));

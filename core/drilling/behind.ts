@@ -1,7 +1,7 @@
 import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Point, Sentence } from '../units';
-import { distanceToHazard } from './hazard';
+import { distanceToHazard, gapToHazard } from './hazard';
 import { handTo, plateTo, type Access, type Opening } from './inside';
 
 /** What a bit meets behind a hole, and whether a hand gets to its nut. */
@@ -42,12 +42,13 @@ export function lookBehind(
   openings: readonly Opening[] = hull.model.hatches,
   radius = 0,
 ): Behind {
-  const { hazards } = hull.model;
   const d = shop.drilling;
   const depth = Math.max(d.depthBehind, deep);
   const along = (t: number): Point => ({ x: at.x + t * inward.x, y: at.y + t * inward.y, z: at.z + t * inward.z });
   let nearest: Behind['nearest'] = null;
-  for (const hazard of hazards) {
+  for (const boxed of hull.hazards) {
+    const { hazard } = boxed;
+    if (nearest && gapToHazard(at, along(depth), boxed) - radius >= nearest.clear) continue;
     let clear = Infinity;
     for (let t = 0; t <= depth; t += 2.5) clear = Math.min(clear, distanceToHazard(along(t), hazard) - radius);
     if (!nearest || clear < nearest.clear) nearest = { name: hazard.name, clear };

@@ -1,6 +1,7 @@
 import type { ShopSettings } from '../catalog';
 import type { HullSurface } from '../hull';
 import type { Ledger, LedgerHole } from '../rig';
+import type { Memory } from '../stages';
 import { drillGate, type DrillGate } from './gate';
 import type { OtherHole } from './history';
 import type { Fitted, PlannedHole } from './holes';
@@ -25,13 +26,13 @@ export interface Drilling {
 }
 
 /** Every hole of a rig, those the hull has besides, and whether it may be drilled. */
-export function drill({ surface, owned, ledger, shop, others }: DrillingInput): Drilling {
+export function drill({ surface, owned, ledger, shop, others }: DrillingInput, memory: Memory): Drilling {
   const holes = owned.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
   const inUse = new Set([...holes.map((h) => h.drilled?.fact), ...others.map((o) => o.fact)]);
   const toMake = holes.filter((h) => !h.drilled || h.openUp).length;
   return {
     holes,
     oldHoles: ledger.holes.filter((h) => !inUse.has(h.fact)),
-    gate: drillGate(surface, ledger, shop, toMake),
+    gate: memory.last('gate', [surface, ledger, shop, toMake], () => drillGate(surface, ledger, shop, toMake)),
   };
 }

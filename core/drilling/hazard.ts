@@ -1,4 +1,4 @@
-import { distanceToSegment, type Hazard } from '../hull';
+import { distanceToSegment, type BoxedHazard, type Hazard } from '../hull';
 import type { Point } from '../units';
 
 const between = (v: number, a: number, b: number): number => Math.max(0, Math.min(a, b) - v, v - Math.max(a, b));
@@ -15,4 +15,12 @@ export function distanceToHazard(p: Point, hazard: Hazard): number {
     if (b) least = Math.min(least, distanceToSegment(p, a, b));
   });
   return Math.max(0, least - hazard.radius);
+}
+
+/** The least that any point of a straight way can be from a hazard's surface, mm: a quick first look. */
+export function gapToHazard(a: Point, b: Point, { from, to }: BoxedHazard): number {
+  const x = Math.max(0, from.x - Math.max(a.x, b.x), Math.min(a.x, b.x) - to.x);
+  const y = Math.max(0, from.y - Math.max(a.y, b.y), Math.min(a.y, b.y) - to.y);
+  const z = Math.max(0, from.z - Math.max(a.z, b.z), Math.min(a.z, b.z) - to.z);
+  return Math.sqrt(x * x + y * y + z * z);
 }

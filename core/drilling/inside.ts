@@ -1,7 +1,7 @@
 import type { Hatch, HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import { distance, mm, say, type Point, type Sentence } from '../units';
-import { distanceToHazard } from './hazard';
+import { distanceToHazard, gapToHazard } from './hazard';
 
 /** An opening into the hull: a hatch of its own, or one the rig adds. */
 export type Opening = Pick<Hatch, 'name' | 'fore' | 'aft' | 'port' | 'starboard' | 'height' | 'opens'>;
@@ -56,13 +56,14 @@ function enter(h: Opening, nut: Point): Point {
 /** The first thing a straight way would meet, at so much clearance, or null: what lies inside, or the hull itself. */
 function inTheWay(hull: HullSurface, a: Point, b: Point, clear: number): string | null {
   const steps = Math.max(6, Math.ceil(distance(a, b) / 25));
+  const hazards = hull.hazards.filter((h) => gapToHazard(a, b, h) <= clear);
   for (let i = 1; i < steps; i++) {
     const t = i / steps;
     const p = { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y), z: a.z + t * (b.z - a.z) };
     // Near the nut only the hand is there, and it bends.
     const near = i > steps * 0.8;
-    const hit = hull.model.hazards.find((h) => distanceToHazard(p, h) <= (near ? 0 : clear));
-    if (hit) return hit.name;
+    const hit = hazards.find(({ hazard }) => distanceToHazard(p, hazard) <= (near ? 0 : clear));
+    if (hit) return hit.hazard.name;
     if (!near && i > steps * 0.2 && p.z > hull.spot(p.x, p.y).z) return 'the deck';
   }
   return null;

@@ -36,7 +36,7 @@ import { struts, swings } from './swings';
 import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
-import { whoAccepts } from './who-accepts';
+import { acceptedBy } from './who-accepts';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
 
 /** What was judged of a body that is not kept any more. */
@@ -176,7 +176,7 @@ const NONE: readonly never[] = [];
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
 
-const keyOf = ({ code, where, detail }: Raw): string => [code, where, detail].filter(Boolean).join(':');
+const keyOf = ({ code, where, detail }: Raw): string => (detail ? `${code}:${where}:${detail}` : `${code}:${where}`);
 
 /**
  * All findings, bow to stern, then by severity. What is wrong in several sets is said once, with the
@@ -211,7 +211,7 @@ export function judgeRig(rig: Judged, sets: readonly Judged[]): Finding[] {
   return [...found]
     .map(([key, { raw, judged, sets: where }]): Finding => {
       const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;
-      const acceptable = whoAccepts(key);
+      const acceptable = acceptedBy(code);
       const size = sizeOf(says);
       const stored = entryOf(rig.plan.accepted, key) ?? null;
       const accepted = acceptable === 'nobody' ? null : stored;

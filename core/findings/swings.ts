@@ -42,8 +42,12 @@ const solidsOf = (judged: Judged, { placed }: Fitted): Body[] =>
 function inTheWay(swept: Swept, solids: readonly Body[]): number {
   let most = 0;
   for (const body of solids) {
-    if (bodyOverlap(swept.rest, body) > 1) continue;
-    for (const pose of swept.poses) most = Math.max(most, bodyOverlap(pose, body));
+    const bounds = boundsOf([body]);
+    if (!near(swept.bounds, bounds) || bodyOverlap(swept.rest, body) > 1) continue;
+    swept.poses.forEach((pose, i) => {
+      const span = swept.spans[i];
+      if (span && near(span, bounds)) most = Math.max(most, bodyOverlap(pose, body));
+    });
   }
   return most;
 }
@@ -65,7 +69,7 @@ export const swings: Judgement = (judged) => {
   return turnings(judged).flatMap(({ swept, of }): Raw[] =>
     judged.items.flatMap((item, i): Raw[] => {
       const box = boxes[i];
-      if (!box || !near(swept.bounds, box)) return [];
+      if (!box || !near(swept.within, box) || !near(swept.bounds, box)) return [];
       const by = judged.memory.pair('way', swept, item.placed, () =>
         ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solidsOf(judged, item)),
       );

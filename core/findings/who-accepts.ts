@@ -20,5 +20,9 @@ const ACCEPTED_BY = new Map<string, Acceptable>([
   ['wrong-source', 'nobody'],
 ]);
 
-/** Who may accept the finding of a key. */
-export const whoAccepts = (key: string): Acceptable => ACCEPTED_BY.get(key.split(':', 1)[0] ?? '') ?? 'anyone';
+/** Who may accept a finding, by its code. */
+export const acceptedBy = (code: string): Acceptable => ACCEPTED_BY.get(code) ?? 'anyone';
+
+/** Who may accept the finding of a key, which begins with its code. */
+export const whoAccepts = (key: string): Acceptable =>
+  [...ACCEPTED_BY].find(([code]) => key === code || key.startsWith(`${code}:`))?.[1] ?? 'anyone';

@@ -126,7 +126,7 @@ export function floatBy(slices: Slices, masses: readonly Mass[], density = FRESH
   const wanted = (kg / density) * 1e9;
   const top = Math.max(...slices.at.map((s) => s.section.gunwale));
   const shared = { middle, massKg: kg, centre: at };
-  if (immersed(slices, top, 0).volume < wanted) return { ...shared, level: top, slope: 0, fault: 'sinks' };
+  if (upTo(slices, top).volume < wanted) return { ...shared, level: top, slope: 0, fault: 'sinks' };
   const upright = levelOf(slices, wanted, top);
   if (kg === 0) return { ...shared, level: upright, slope: 0, fault: null };
   const arm = at.x - middle;
@@ -169,12 +169,24 @@ export function floatBy(slices: Slices, masses: readonly Mass[], density = FRESH
   return { ...shared, level, slope, fault: null };
 }
 
+/** Volume and water plane under a level plane: what the search for the level goes by. */
+function upTo(slices: Slices, water: number): Pick<Immersed, 'volume' | 'plane'> {
+  let [volume, plane] = [0, 0];
+  for (const { weight, section } of slices.at) {
+    const area = section.area(water);
+    if (area <= 0) continue;
+    volume += weight * area;
+    if (water < section.gunwale) plane += 2 * weight * section.halfWidth(water);
+  }
+  return { volume, plane };
+}
+
 /** The level that carries a volume upright: Newton on the water plane, kept inside a bracket. */
 function levelOf(slices: Slices, wanted: number, top: number): number {
   let [low, high] = [0, top];
   let level = top / 2;
   for (let i = 0; i < 60; i++) {
-    const { volume, plane } = immersed(slices, level, 0);
+    const { volume, plane } = upTo(slices, level);
     const miss = volume - wanted;
     if (Math.abs(miss) < 1e-9 * wanted || high - low < 1e-9) break;
     if (miss > 0) high = level;

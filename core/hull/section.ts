@@ -40,31 +40,84 @@ const ELLIPSE: Profile = {
   deep: (o) => Math.max(0, 1 - o * o) ** 1.5 / 3,
 };
 
-/** (1 − flare·o)(1 − o^fullness), integrated term by term. */
-function curve(n: number, f: number): Profile {
-  const under = (o: number): number => o - (f * o ** 2) / 2 - o ** (n + 1) / (n + 1) + (f * o ** (n + 2)) / (n + 2);
-  const deep = (o: number): number => o ** 2 / 2 - (f * o ** 3) / 3 - o ** (n + 2) / (n + 2) + (f * o ** (n + 3)) / (n + 3);
-  return {
-    share: (o) => (1 - f * o) * (1 - o ** n),
-    under: (o) => under(1) - under(o),
-    deep: (o) => deep(1) - deep(o),
-  };
+/** (1 − f·o)(1 − o^n), integrated term by term. */
+class Curved implements Profile {
+  private readonly whole: { readonly under: number; readonly deep: number };
+
+  constructor(
+    private readonly n: number,
+    private readonly f: number,
+  ) {
+    this.whole = { under: this.underUpTo(1), deep: this.deepUpTo(1) };
+  }
+
+  share(o: number): number {
+    return (1 - this.f * o) * (1 - o ** this.n);
+  }
+
+  under(o: number): number {
+    return this.whole.under - this.underUpTo(o);
+  }
+
+  deep(o: number): number {
+    return this.whole.deep - this.deepUpTo(o);
+  }
+
+  private underUpTo(o: number): number {
+    const { n, f } = this;
+    return o - (f * o ** 2) / 2 - o ** (n + 1) / (n + 1) + (f * o ** (n + 2)) / (n + 2);
+  }
+
+  private deepUpTo(o: number): number {
+    const { n, f } = this;
+    return o ** 2 / 2 - (f * o ** 3) / 3 - o ** (n + 2) / (n + 2) + (f * o ** (n + 3)) / (n + 3);
+  }
 }
 
-/** A section from its numbers, its area and moment in closed form. */
-export function sectionOf(shape: SectionShape, { keel, gunwale, half, fullness, flare }: SectionNumbers): Section {
-  const profile = shape === 'box' ? BOX : shape === 'ellipse' ? ELLIPSE : curve(fullness, flare);
-  const deep = gunwale - keel;
-  const over = (z: number): number => Math.min(1, Math.max(0, (gunwale - z) / deep));
-  return {
-    keel,
-    gunwale,
-    halfWidth: (z) => (z <= keel || deep <= 0 ? 0 : half * profile.share(over(z))),
-    area: (z) => (z <= keel || deep <= 0 ? 0 : 2 * half * deep * profile.under(over(z))),
-    moment(z) {
-      if (z <= keel || deep <= 0) return 0;
-      const o = over(z);
-      return 2 * half * deep * (gunwale * profile.under(o) - deep * profile.deep(o));
-    },
-  };
+/** A section from its numbers, its area and moment in closed form. Asked for thousands of times, so it is a class. */
+class NumberedSection implements Section {
+  private readonly profile: Profile;
+
+  constructor(
+    shape: SectionShape,
+    private readonly numbers: SectionNumbers,
+  ) {
+    this.profile = shape === 'box' ? BOX : shape === 'ellipse' ? ELLIPSE : new Curved(numbers.fullness, numbers.flare);
+  }
+
+  get keel(): number {
+    return this.numbers.keel;
+  }
+
+  get gunwale(): number {
+    return this.numbers.gunwale;
+  }
+
+  halfWidth(z: number): number {
+    return this.isUnder(z) ? 0 : this.numbers.half * this.profile.share(this.depthAt(z));
+  }
+
+  area(z: number): number {
+    const { gunwale, keel, half } = this.numbers;
+    return this.isUnder(z) ? 0 : 2 * half * (gunwale - keel) * this.profile.under(this.depthAt(z));
+  }
+
+  moment(z: number): number {
+    if (this.isUnder(z)) return 0;
+    const { gunwale, keel, half } = this.numbers;
+    const [o, deep] = [this.depthAt(z), gunwale - keel];
+    return 2 * half * deep * (gunwale * this.profile.under(o) - deep * this.profile.deep(o));
+  }
+
+  private isUnder(z: number): boolean {
+    return z <= this.numbers.keel || this.numbers.gunwale <= this.numbers.keel;
+  }
+
+  private depthAt(z: number): number {
+    const { gunwale, keel } = this.numbers;
+    return Math.min(1, Math.max(0, (gunwale - z) / (gunwale - keel)));
+  }
 }
+
+/** A section from its numbers. */
+export const sectionOf = (shape: SectionShape, numbers: SectionNumbers): Section => new NumberedSection(shape, numbers);

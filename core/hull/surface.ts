@@ -1,7 +1,7 @@
 import { distance, sideSign, type Point, type Side } from '../units';
 import { integrate, invert, monotone, type Curve } from './monotone';
 import { natural } from './natural';
-import type { DeckArea, HullModel, Station } from './schema';
+import type { DeckArea, Hazard, HullModel, Station } from './schema';
 import { sectionOf, type Section } from './section';
 
 /** What lies under a point of the plan view. */
@@ -12,6 +12,13 @@ export interface SurfaceSpot {
   readonly name: string;
   readonly deck?: DeckArea;
   readonly off: boolean;
+}
+
+/** Something inside the hull, and the corners of the box it lies in. */
+export interface BoxedHazard {
+  readonly hazard: Hazard;
+  readonly from: Point;
+  readonly to: Point;
 }
 
 /** A hull made continuous: every query the layout needs, computed from its stations. */
@@ -26,6 +33,8 @@ export interface HullSurface {
   keel(x: number): number;
   /** Half-breadth and gunwale height for what asks thousands of times: straight between places 20 mm apart. */
   readonly edge: { half(x: number): number; gunwale(x: number): number };
+  /** What lies inside, each with the box it lies in. */
+  readonly hazards: readonly BoxedHazard[];
   /** Parameters of the stations along the outline, and the place along the boat at one, with its slope: for integrals. */
   readonly along: Curve;
   /** The cross-section at x; undefined beyond the ends. */
@@ -94,15 +103,23 @@ export function fairHull(model: HullModel): HullSurface {
   const [cFullness, cFlare] = [curve((s) => s.fullness), curve((s) => s.flare)];
   const bow = cx.value(cx.from);
   const stern = cx.value(cx.to);
-  const parameter = (x: number): number =>
-    x <= bow ? cx.from : x >= stern ? cx.to : invert(cx.value, cx.slope, x, cx.from, cx.to);
+  // One place is asked about several times over: its breadth, its gunwale, its keel.
+  let [asked, found] = [NaN, NaN];
+  const parameter = (x: number): number => {
+    if (x === asked) return found;
+    found = x <= bow ? cx.from : x >= stern ? cx.to : invert(cx.value, cx.slope, x, cx.from, cx.to);
+    asked = x;
+    return found;
+  };
   const speed = (s: number): number => Math.hypot(cx.slope(s), cb.slope(s), cg.slope(s));
   const sums = arcTable(speed, cx.knots);
   const total = sums[sums.length - 1] ?? 0;
 
   let edge: HullSurface['edge'] | undefined;
+  let lastSection: { readonly x: number; readonly section: Section } | undefined;
   const surface: HullSurface = {
     model,
+    hazards: model.hazards.map(boxed),
     length: stern - bow,
     beam: 2 * Math.max(...stations.map((s) => s.halfBreadth)),
     along: cx,
@@ -113,15 +130,18 @@ export function fairHull(model: HullModel): HullSurface {
     gunwale: (x) => cg.value(parameter(x)),
     keel: (x) => ck.value(parameter(x)),
     section(x) {
+      if (x === lastSection?.x) return lastSection.section;
       if (x < bow || x > stern) return undefined;
       const p = parameter(x);
-      return sectionOf(model.sections ?? 'curve', {
+      const section = sectionOf(model.sections ?? 'curve', {
         keel: ck.value(p),
         gunwale: cg.value(p),
         half: cb.value(p),
         fullness: cFullness.value(p),
         flare: cFlare.value(p),
       });
+      lastSection = { x, section };
+      return section;
     },
     halfWidth: (x, z) => surface.section(x)?.halfWidth(z) ?? 0,
     gunwalePoint(x, side) {
@@ -137,6 +157,17 @@ export function fairHull(model: HullModel): HullSurface {
     },
   };
   return surface;
+}
+
+function boxed(hazard: Hazard): BoxedHazard {
+  const corners = hazard.shape === 'box' ? [hazard.from, hazard.to] : hazard.path;
+  const grown = hazard.shape === 'box' ? 0 : hazard.radius;
+  const of = (pick: (...values: number[]) => number, by: number): Point => ({
+    x: pick(...corners.map((c) => c.x)) + by,
+    y: pick(...corners.map((c) => c.y)) + by,
+    z: pick(...corners.map((c) => c.z)) + by,
+  });
+  return { hazard, from: of(Math.min, -grown), to: of(Math.max, grown) };
 }
 
 const EDGE_STEP = 20;

@@ -35,18 +35,21 @@ const reachOn = (box: PosedBox, n: Point): number =>
 export function boxOverlap(a: PosedBox, b: PosedBox): number {
   const between = { x: b.middle.x - a.middle.x, y: b.middle.y - a.middle.y, z: b.middle.z - a.middle.z };
   let least = Infinity;
-  const parted = (axis: Point): boolean => {
-    const size = Math.hypot(axis.x, axis.y, axis.z);
-    if (size < 1e-6) return false;
-    const n = { x: axis.x / size, y: axis.y / size, z: axis.z / size };
-    const depth = reachOn(a, n) + reachOn(b, n) - Math.abs(dot(between, n));
-    least = Math.min(least, depth);
-    return depth <= 0;
-  };
-  if (a.axes.some(parted) || b.axes.some(parted)) return 0;
-  for (const p of a.axes) for (const q of b.axes) if (parted(cross(p, q))) return 0;
-  return Math.max(0, least);
+  for (const axis of a.axes) if ((least = Math.min(least, depthAlong(axis, 1, a, b, between))) <= 0) return 0;
+  for (const axis of b.axes) if ((least = Math.min(least, depthAlong(axis, 1, a, b, between))) <= 0) return 0;
+  for (const p of a.axes)
+    for (const q of b.axes) {
+      const axis = cross(p, q);
+      const size = Math.sqrt(dot(axis, axis));
+      // Edges side by side give no direction of their own.
+      if (size > 1e-6 && (least = Math.min(least, depthAlong(axis, size, a, b, between))) <= 0) return 0;
+    }
+  return least;
 }
+
+/** How deep the shadows of two boxes lie in each other along a direction of some length. */
+const depthAlong = (axis: Point, size: number, a: PosedBox, b: PosedBox, between: Point): number =>
+  (reachOn(a, axis) + reachOn(b, axis) - Math.abs(dot(between, axis))) / size;
 
 /** Whether a point lies in a box grown by a margin. */
 export function inBox({ middle, axes, half }: PosedBox, p: Point, margin = 0): boolean {
@@ -54,13 +57,12 @@ export function inBox({ middle, axes, half }: PosedBox, p: Point, margin = 0): b
   return axes.every((axis, i) => Math.abs(dot(r, axis)) <= (half[i] ?? 0) + margin);
 }
 
-/** A box as what stands on the hull is told by: its outline from above and the heights it fills. */
-export function shadowOfBox(box: PosedBox): { outline: [number, number][]; bottom: number; top: number } {
-  const corners = cornersOfBox(box);
-  const zs = corners.map((c) => c.z);
-  return {
-    outline: convexOutline(corners.map((c) => [c.x, c.y] as const)),
-    bottom: Math.min(...zs),
-    top: Math.max(...zs),
-  };
+/** Least and most of a box along one axis of the hull. */
+export function extentOfBox({ middle, axes: [u, v, w], half }: PosedBox, along: 'x' | 'y' | 'z'): readonly [number, number] {
+  const [a, b, c] = [half[0] * Math.abs(u[along]), half[1] * Math.abs(v[along]), half[2] * Math.abs(w[along])];
+  return [middle[along] - a - b - c, middle[along] + a + b + c];
 }
+
+/** A box's outline from above. */
+export const outlineOfBox = (box: PosedBox): [number, number][] =>
+  convexOutline(cornersOfBox(box).map((c) => [c.x, c.y] as const));

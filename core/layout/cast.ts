@@ -50,52 +50,87 @@ const slope = (degrees: number): number => (degrees >= 90 ? Infinity : Math.tan(
 /** Bodies and rods are looked at every so many mm. */
 const GRID = 20;
 
-/** How far something standing at a place from `bottom` to `top` reaches over the lower bound of a cast, mm; undefined when it is clear. */
-function inside(space: CastSpace, x: number, y: number, bottom: number, top: number): number | undefined {
-  const far = Math.hypot(x - space.pivot.x, y - space.pivot.y);
-  if (far > space.radius) return undefined;
-  const towards = azimuthOf(space.pivot, x, y) * sideSign(space.side);
-  const turned = ((towards % 360) + 360) % 360;
-  if (turned < space.from || turned > space.to) return undefined;
-  const low = space.pivot.z + far * slope(space.low);
-  const high = space.pivot.z + far * slope(space.high);
-  return top > low && bottom <= high ? Math.min(top, high) - low : undefined;
+/** A cast as it is asked about many places: its bounds as slopes, its directions on the casting side. */
+interface Fan extends Pick<CastSpace, 'pivot' | 'radius' | 'from' | 'to'> {
+  readonly sign: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+const fanOf = ({ pivot, radius, from, to, side, low, high }: CastSpace): Fan => ({
+  pivot,
+  radius,
+  from,
+  to,
+  sign: sideSign(side),
+  low: slope(low),
+  high: slope(high),
+});
+
+/** How far something standing at a place from `bottom` to `top` reaches over the lower bound of a cast, mm; −Infinity when it is clear. */
+function inside(fan: Fan, x: number, y: number, bottom: number, top: number): number {
+  const far = Math.hypot(x - fan.pivot.x, y - fan.pivot.y);
+  // At the pivot itself there is no direction; the places beside it tell.
+  if (far > fan.radius || far === 0) return -Infinity;
+  const low = fan.pivot.z + far * fan.low;
+  const high = fan.pivot.z + far * fan.high;
+  if (top <= low || bottom > high) return -Infinity;
+  const turned = (((azimuthOf(fan.pivot, x, y) * fan.sign) % 360) + 360) % 360;
+  return turned < fan.from || turned > fan.to ? -Infinity : Math.min(top, high) - low;
+}
+
+/** A quick first look: whether anything within so far of a place, at these heights, can be in a cast at all. */
+function mayMeet(fan: Fan, x: number, y: number, within: number, bottom: number, top: number): boolean {
+  const far = Math.hypot(x - fan.pivot.x, y - fan.pivot.y);
+  const [least, most] = [Math.max(0, far - within), Math.min(fan.radius, far + within)];
+  if (least > fan.radius) return false;
+  const bound = (at: number, tan: number): number => fan.pivot.z + (at === 0 ? 0 : at * tan);
+  if (top <= Math.min(bound(least, fan.low), bound(most, fan.low))) return false;
+  if (bottom > Math.max(bound(least, fan.high), bound(most, fan.high))) return false;
+  if (far <= within) return true;
+  const off = (Math.asin(within / far) * 180) / Math.PI;
+  const turned = (((azimuthOf(fan.pivot, x, y) * fan.sign) % 360) + 360) % 360;
+  return [-360, 0, 360].some((round) => turned + off + round >= fan.from && turned - off + round <= fan.to);
 }
 
 /** How far a body stands into a back cast: its height over the lower bound at the place that is worst, mm. */
 export function snag(space: CastSpace, bodies: readonly Body[], rods: readonly Rod[]): number | undefined {
-  let most: number | undefined;
-  const take = (x: number, y: number, bottom: number, top: number): void => {
-    const by = inside(space, x, y, bottom, top);
-    if (by !== undefined && (most === undefined || by > most)) most = by;
-  };
-  for (const b of bodies) for (const [x, y] of placesOver(b.outline)) take(x, y, b.bottom, b.top);
+  const fan = fanOf(space);
+  let most = -Infinity;
+  for (const { outline, bottom, top } of bodies) {
+    const middle = middleOf({ outline });
+    let within = 0;
+    for (const [x, y] of outline) within = Math.max(within, Math.hypot(x - middle.x, y - middle.y));
+    if (mayMeet(fan, middle.x, middle.y, within + 1e-6, bottom, top))
+      most = Math.max(most, over(fan, outline, middle, bottom, top));
+  }
   for (const r of rods) {
     const steps = Math.max(1, Math.ceil(distance(r.mouth, r.tip) / GRID));
     for (let i = 0; i <= steps; i++) {
       const p = along(r, i / steps);
-      take(p.x, p.y, p.z, p.z);
+      most = Math.max(most, inside(fan, p.x, p.y, p.z, p.z));
     }
   }
-  return most;
+  return most === -Infinity ? undefined : most;
 }
 
-/** Places all over an outline: a grid inside it, and its edges. */
-function* placesOver(outline: Body['outline']): Generator<readonly [number, number]> {
-  const middle = middleOf({ outline });
+/** The worst of the places all over an outline: a grid inside it, and its edges. */
+function over(fan: Fan, outline: Body['outline'], middle: { x: number; y: number }, bottom: number, top: number): number {
+  let most = -Infinity;
   for (const [i, [ax, ay]] of outline.entries()) {
     const [bx, by] = outline[(i + 1) % outline.length] ?? [ax, ay];
-    const along = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / GRID));
+    const steps = Math.max(1, Math.ceil(Math.hypot(bx - ax, by - ay) / GRID));
     const inward = Math.max(1, Math.ceil(Math.hypot(middle.x - ax, middle.y - ay) / GRID));
     // The triangle of each edge with the middle, row by row.
-    for (let k = 0; k < along; k++) {
-      const [ex, ey] = [ax + ((bx - ax) * k) / along, ay + ((by - ay) * k) / along];
+    for (let k = 0; k < steps; k++) {
+      const [ex, ey] = [ax + ((bx - ax) * k) / steps, ay + ((by - ay) * k) / steps];
       for (let n = 0; n <= inward; n++) {
         const t = n / inward;
-        yield [ex + t * (middle.x - ex), ey + t * (middle.y - ey)];
+        most = Math.max(most, inside(fan, ex + t * (middle.x - ex), ey + t * (middle.y - ey), bottom, top));
       }
     }
   }
+  return most;
 }
 
 const along = (r: Rod, t: number): Point => ({

@@ -69,6 +69,13 @@ export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'par
   let [carried, all, overboard] = [0, 0, 0];
   let into: { name: string; by: number } | null = null;
   const lids = new Map<Hatch, number>();
+  const overlaps = new Map<DeckArea, number>();
+  /** How far the base reaches into a higher deck. */
+  const intoDeck = (deck: DeckArea): number => {
+    const known = overlaps.get(deck) ?? planOverlap(outline, rectangle(deck));
+    overlaps.set(deck, known);
+    return known;
+  };
   /** How much higher the surface is than the base at a place of the frame. */
   const look = (u: number, v: number): number | null => {
     const p = toHull(frame, u, v, 0);
@@ -80,7 +87,7 @@ export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'par
     const spot = hull.spot(p.x, p.y);
     const higher = spot.z - p.z;
     if (higher > STEP) {
-      const by = spot.deck ? planOverlap(outline, rectangle(spot.deck)) : here.deck ? outside(here.deck, p.x, p.y) : 0;
+      const by = spot.deck ? intoDeck(spot.deck) : here.deck ? outside(here.deck, p.x, p.y) : 0;
       if (by > (into?.by ?? 0.5)) into = { name: spot.name, by };
     } else if (higher < -STEP) over.add(spot.name);
     for (const h of hull.model.hatches)

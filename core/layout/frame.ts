@@ -3,7 +3,7 @@ import { deckPatch, sidePatch, tangentsAt, type HullSurface, type Rail } from '.
 import type { Fitting, Place } from '../rig';
 import type { Point } from '../units';
 import { bridged, twinTrack } from './bridge';
-import { shadowOfBox, type PosedBox } from './box';
+import { extentOfBox, outlineOfBox, type PosedBox } from './box';
 
 /** A fitting's local frame: origin and tangents of the surface, u aft, v to starboard or down a side, w out of the hull. */
 export interface Frame {
@@ -115,10 +115,11 @@ export function onRail(rail: Rail, x: number): Point {
 }
 
 /** Carries a point of the frame to hull coordinates. */
-export function toHull(frame: Frame, u: number, v: number, w: number): Point {
-  const axis = (k: 'x' | 'y' | 'z'): number => frame.origin[k] + u * frame.u[k] + v * frame.v[k] + w * frame.w[k];
-  return { x: axis('x'), y: axis('y'), z: axis('z') };
-}
+export const toHull = ({ origin, u: a, v: b, w: c }: Frame, u: number, v: number, w: number): Point => ({
+  x: origin.x + u * a.x + v * b.x + w * c.x,
+  y: origin.y + u * a.y + v * b.y + w * c.y,
+  z: origin.z + u * a.z + v * b.z + w * c.z,
+});
 
 /** A solid standing on the hull: its outline in plan and the heights it fills. */
 export interface Body {
@@ -145,8 +146,20 @@ export function middleOf({ outline }: Pick<Body, 'outline'>): { x: number; y: nu
   return { x: mean(0), y: mean(1) };
 }
 
-/** A box as a body. */
-export const bodyOfBox = (name: string, box: PosedBox): Body => ({ name, box, ...shadowOfBox(box) });
+/** A box as a body; its outline is drawn when it is first asked for. */
+export function bodyOfBox(name: string, box: PosedBox): Body {
+  const [bottom, top] = extentOfBox(box, 'z');
+  let drawn: Body['outline'] | undefined;
+  return {
+    name,
+    box,
+    bottom,
+    top,
+    get outline() {
+      return (drawn ??= outlineOfBox(box));
+    },
+  };
+}
 
 /** A direction of the frame in hull coordinates. */
 export const directed = ({ u, v, w }: Axes, d: Point): Point => ({

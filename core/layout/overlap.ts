@@ -3,19 +3,30 @@ import type { Body } from './frame';
 
 type Outline = Body['outline'];
 
-function* normals(outline: Outline): Generator<readonly [number, number]> {
-  for (let i = 0; i < outline.length; i++) {
-    const a = outline[i];
-    const b = outline[(i + 1) % outline.length];
-    if (!a || !b) continue;
-    const size = Math.hypot(b[0] - a[0], b[1] - a[1]);
-    if (size > 0) yield [(b[1] - a[1]) / size, (a[0] - b[0]) / size];
+/** The least shift that parts two outlines along the normals of one of them; no more is looked at once they are parted. */
+function leastShift(of: Outline, a: Outline, b: Outline): number {
+  let least = Infinity;
+  for (let i = 0; i < of.length && least > 0; i++) {
+    const [p, q] = [of[i], of[(i + 1) % of.length]];
+    if (!p || !q) continue;
+    const size = Math.hypot(q[0] - p[0], q[1] - p[1]);
+    if (size === 0) continue;
+    const [nx, ny] = [(q[1] - p[1]) / size, (p[0] - q[0]) / size];
+    let [a0, a1, b0, b1] = [Infinity, -Infinity, Infinity, -Infinity];
+    for (const [x, y] of a) {
+      const along = x * nx + y * ny;
+      if (along < a0) a0 = along;
+      if (along > a1) a1 = along;
+    }
+    for (const [x, y] of b) {
+      const along = x * nx + y * ny;
+      if (along < b0) b0 = along;
+      if (along > b1) b1 = along;
+    }
+    // Either may be the one that slides past the other, also when one lies wholly within.
+    least = Math.min(least, a1 - b0, b1 - a0);
   }
-}
-
-function shadow(outline: Outline, [nx, ny]: readonly [number, number]): readonly [number, number] {
-  const along = outline.map(([x, y]) => x * nx + y * ny);
-  return [Math.min(...along), Math.max(...along)];
+  return least;
 }
 
 /**
@@ -23,17 +34,8 @@ function shadow(outline: Outline, [nx, ny]: readonly [number, number]): readonly
  * they do not touch. Separating axis theorem.
  */
 export function planOverlap(a: Outline, b: Outline): number {
-  let least = Infinity;
-  for (const outline of [a, b]) {
-    for (const normal of normals(outline)) {
-      const [a0, a1] = shadow(a, normal);
-      const [b0, b1] = shadow(b, normal);
-      // Either may be the one that slides past the other, also when one lies wholly within.
-      least = Math.min(least, a1 - b0, b1 - a0);
-      if (least <= 0) return 0;
-    }
-  }
-  return least;
+  const first = leastShift(a, a, b);
+  return first <= 0 ? 0 : Math.max(0, Math.min(first, leastShift(b, a, b)));
 }
 
 /**
@@ -42,9 +44,8 @@ export function planOverlap(a: Outline, b: Outline): number {
  */
 export function bodyOverlap(a: Body, b: Body): number {
   if (Math.min(a.top, b.top) - Math.max(a.bottom, b.bottom) <= 0) return 0;
-  const level = planOverlap(a.outline, b.outline);
-  if (level === 0 || !a.box || !b.box) return level;
-  return boxOverlap(a.box, b.box) > TOUCH ? level : 0;
+  if (a.box && b.box && boxOverlap(a.box, b.box) <= TOUCH) return 0;
+  return planOverlap(a.outline, b.outline);
 }
 
 /** Boxes that share less than this only touch, mm. */

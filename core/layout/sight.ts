@@ -68,19 +68,17 @@ export interface Hidden extends Arc {
 /** Shadows joined where they touch, within the directions asked for; widest first. */
 export function hiddenSectors(shadows: readonly Shadow[], within: Arc = { from: -180, to: 180 }): Hidden[] {
   const width = within.to - within.from;
-  const cut = shadows
-    .flatMap((s): { from: number; to: number; by: string }[] => {
-      const size = s.to - s.from;
-      const start = ((((s.from - within.from) % 360) + 360) % 360) as number;
-      // A shadow may wrap past the start of the circle: both of its pieces count.
-      return [
-        { from: start, to: start + size, by: s.by },
-        { from: start - 360, to: start - 360 + size, by: s.by },
-      ];
-    })
-    .map((s) => ({ ...s, from: Math.max(0, s.from), to: Math.min(width, s.to) }))
-    .filter((s) => s.to - s.from > 1e-9)
-    .sort((a, b) => a.from - b.from);
+  const cut: { from: number; to: number; by: string }[] = [];
+  for (const s of shadows) {
+    const size = s.to - s.from;
+    const start = (((s.from - within.from) % 360) + 360) % 360;
+    // A shadow may wrap past the start of the circle: both of its pieces count.
+    for (const begins of [start, start - 360]) {
+      const [from, to] = [Math.max(0, begins), Math.min(width, begins + size)];
+      if (to - from > 1e-9) cut.push({ from, to, by: s.by });
+    }
+  }
+  cut.sort((a, b) => a.from - b.from);
   const joined: { from: number; to: number; by: string[] }[] = [];
   for (const s of cut) {
     const last = joined.at(-1);

@@ -25,6 +25,8 @@ export interface FloorGrid {
   readonly rows: number;
   /** Height of the floor, column by column; NaN where there is none. */
   readonly heights: Float64Array;
+  /** 1 where there is one. */
+  readonly floor: Uint8Array;
 }
 
 /** The floor of a hull, to be kept: it does not change with what stands on it. Undefined when there is no deck to stand on. */
@@ -41,7 +43,7 @@ export function floorGrid(hull: HullSurface): FloorGrid | undefined {
       const spot = hull.spot(fore + (c + 0.5) * CELL, port + (r + 0.5) * CELL);
       if (floors.some((d) => d.id === spot.deck?.id)) heights[c * rows + r] = spot.z;
     }
-  return { fore, port, columns, rows, heights };
+  return { fore, port, columns, rows, heights, floor: Uint8Array.from(heights, (z) => (Number.isNaN(z) ? 0 : 1)) };
 }
 
 /**
@@ -50,8 +52,8 @@ export function floorGrid(hull: HullSurface): FloorGrid | undefined {
  * histogram, the disc by distance to the nearest taken cell.
  */
 export function standingRoom(grid: FloorGrid, taken: readonly (readonly number[])[]): StandingRoom {
-  const { fore, port, columns, rows, heights } = grid;
-  const clear = Uint8Array.from(heights, (z) => (Number.isNaN(z) ? 0 : 1));
+  const { fore, port, columns, rows } = grid;
+  const clear = grid.floor.slice();
   for (const cells of taken) for (const cell of cells) clear[cell] = 0;
   const best = largestRectangle(clear, columns, rows);
   return {
@@ -110,8 +112,11 @@ function largestRectangle(clear: Uint8Array, columns: number, rows: number): Cel
     for (let r = 0; r < rows; r++) run[r] = clear[c * rows + r] ? (run[r] ?? 0) + 1 : 0;
     for (let r = 0; r < rows; r++) {
       let least = Infinity;
+      // No rectangle from here is wider than what is left of the row.
+      if (rows - r < short) break;
       for (let s = r; s < rows && (run[s] ?? 0) > 0; s++) {
         least = Math.min(least, run[s] ?? 0);
+        if (least < short) break;
         const [small, large] = [Math.min(least, s + 1 - r), Math.max(least, s + 1 - r)];
         if (small < short || (small === short && large <= long)) continue;
         [short, long] = [small, large];

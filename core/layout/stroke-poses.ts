@@ -111,8 +111,8 @@ function poseOf(hull: HullSurface['edge'], p: Paddler, held: Held, water: number
     shoulder: shoulderOf(p, want.side > 0 ? 'port' : 'starboard'),
   };
   // Where the hand was a moment ago, then back towards where the style has it while that does.
-  if (last.up > 0 && missOf(task, last) < ENOUGH) {
-    while (last.up > STEP / 2 && missOf(task, { ...last, up: last.up - STEP }) < ENOUGH) last.up -= STEP;
+  if (last.up > 0 && missOf(task, last, ENOUGH) < ENOUGH) {
+    while (last.up > STEP / 2 && missOf(task, { ...last, up: last.up - STEP }, ENOUGH) < ENOUGH) last.up -= STEP;
     return posed(task, last, 0);
   }
   let best: Shift | undefined;
@@ -121,7 +121,7 @@ function poseOf(hull: HullSurface['edge'], p: Paddler, held: Held, water: number
     for (let up = 0; up <= 0.3 * p.stature; up += STEP)
       for (const way of up ? [1, -1] : [1]) {
         const shift = { cross, up: way * up };
-        const miss = missOf(task, shift);
+        const miss = missOf(task, shift, least);
         if (miss >= least) continue;
         [best, least] = [shift, miss];
         if (miss >= ENOUGH) continue;
@@ -160,19 +160,19 @@ function shaftOf({ want, water, reach }: Task, { cross, up }: Shift): readonly [
       ];
 }
 
-/** How far hands, blade and shaft then are from where they can be, mm. */
-function missOf(task: Task, shift: Shift): number {
+/** How far hands, blade and shaft then are from where they can be, mm; no more is looked at once it is `enough`. */
+function missOf(task: Task, shift: Shift, enough: number): number {
   const shaft = shaftOf(task, shift);
   if (!shaft) return Infinity;
   const [hand, meets] = shaft;
   const { held, want, reach, edge, shoulder, hull } = task;
-  return Math.max(
+  const hands = Math.max(
     0,
     edge - want.side * meets[1],
     Math.hypot(hand[0] - shoulder.x, hand[1] - shoulder.y, hand[2] - shoulder.z) - held.arm,
     beyond(held, along(hand, meets, held.apart / reach)),
-    underGunwale(hull, hand, meets, want.side),
   );
+  return hands >= enough ? hands : Math.max(hands, underGunwale(hull, hand, meets, want.side, enough));
 }
 
 /** The pose of a shaft through two points so far apart. */
@@ -211,12 +211,12 @@ function beyond({ shoulders, arm }: Held, [x, y, z]: Vector): number {
   return Math.sqrt(least) - arm;
 }
 
-/** How far the shaft passes too low over the edge of the hull, mm. */
-function underGunwale(hull: HullSurface['edge'], hand: Vector, meets: Vector, side: -1 | 1): number {
+/** How far the shaft passes too low over the edge of the hull, mm; no more is looked at once it is `enough`. */
+function underGunwale(hull: HullSurface['edge'], hand: Vector, meets: Vector, side: -1 | 1, enough: number): number {
   let worst = 0;
   let before = NaN;
   let underBefore = 0;
-  for (let i = 0; i <= 12; i++) {
+  for (let i = 0; i <= 12 && worst < enough; i++) {
     const t = i / 12;
     const x = hand[0] + t * (meets[0] - hand[0]);
     const inside = hull.half(x) - side * (hand[1] + t * (meets[1] - hand[1]));

@@ -3,6 +3,7 @@ import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import type { Body } from './frame';
 import { BODY, type Paddler } from './paddler';
+import { boundsOf } from './sweep';
 import { strokePoses, type PaddleLack, type StrokePose, type Style } from './stroke-poses';
 
 /**
@@ -74,32 +75,50 @@ function sweep(
 
 /** A ball of clearance, cell by cell about its own: how far over and under its middle it reaches there. */
 interface Ball {
-  readonly cells: readonly { readonly column: number; readonly row: number; readonly half: number }[];
+  /** It reaches so many cells to each side. */
+  readonly spread: number;
+  readonly columns: Int32Array;
+  readonly rows: Int32Array;
+  readonly halves: Float64Array;
 }
 
 function ballOf(radius: number): Ball {
   const spread = Math.ceil(radius / CELL);
   const across = Array.from({ length: 2 * spread + 1 }, (_, i) => i - spread);
+  const cells = across.flatMap((column) =>
+    across.flatMap((row) => {
+      const off = Math.max(0, Math.hypot(column, row) * CELL - CELL / 2);
+      return off > radius ? [] : [{ column, row, half: Math.sqrt(radius * radius - off * off) }];
+    }),
+  );
   return {
-    cells: across.flatMap((column) =>
-      across.flatMap((row) => {
-        const off = Math.max(0, Math.hypot(column, row) * CELL - CELL / 2);
-        return off > radius ? [] : [{ column, row, half: Math.sqrt(radius * radius - off * off) }];
-      }),
-    ),
+    spread,
+    columns: Int32Array.from(cells, (c) => c.column),
+    rows: Int32Array.from(cells, (c) => c.row),
+    halves: Float64Array.from(cells, (c) => c.half),
   };
 }
 
-function stamp(space: StrokeSpace, x: number, y: number, z: number, ball: Ball): void {
+function stamp(
+  space: StrokeSpace,
+  x: number,
+  y: number,
+  z: number,
+  { spread, columns: across, rows: along, halves }: Ball,
+): void {
   const { x0, y0, columns, rows, floor, ceiling } = space;
   const column = Math.floor((x - x0) / CELL);
   const row = Math.floor((y - y0) / CELL);
-  for (const part of ball.cells) {
-    const [c, r] = [column + part.column, row + part.row];
-    if (c < 0 || r < 0 || c >= columns || r >= rows) continue;
+  if (column < -spread || row < -spread || column >= columns + spread || row >= rows + spread) return;
+  const within = column >= spread && row >= spread && column < columns - spread && row < rows - spread;
+  for (let k = 0; k < halves.length; k++) {
+    const c = column + (across[k] as number);
+    const r = row + (along[k] as number);
+    if (!within && (c < 0 || r < 0 || c >= columns || r >= rows)) continue;
     const i = r * columns + c;
-    if (z - part.half < (floor[i] as number)) floor[i] = z - part.half;
-    if (z + part.half > (ceiling[i] as number)) ceiling[i] = z + part.half;
+    const half = halves[k] as number;
+    if (z - half < (floor[i] as number)) floor[i] = z - half;
+    if (z + half > (ceiling[i] as number)) ceiling[i] = z + half;
   }
 }
 
@@ -120,12 +139,12 @@ export function intrusion(space: StrokeSpace, body: Body): Intrusion | undefined
   let lowest = Infinity;
   let highest = -Infinity;
   let met = false;
-  for (const i of cellsUnder(space, body)) {
+  eachCellUnder(space, body, (i) => {
     const [floor, ceiling] = [space.floor[i] ?? Infinity, space.ceiling[i] ?? -Infinity];
     lowest = Math.min(lowest, floor);
     highest = Math.max(highest, ceiling);
     met ||= body.top > floor && body.bottom < ceiling;
-  }
+  });
   if (!met) return undefined;
   const [lower, raise] = [body.top - lowest, highest - body.bottom];
   return { by: Math.min(lower, raise), lower, raise, floor: lowest };
@@ -165,18 +184,18 @@ export function strokeHit(bodies: readonly Body[], spaces: Pick<StrokeSpaces, 'n
   return nominal ? { nominal } : { band: worst(spaces.band) };
 }
 
-function* cellsUnder(space: StrokeSpace, body: Body): Generator<number> {
-  const xs = body.outline.map(([x]) => x);
-  const ys = body.outline.map(([, y]) => y);
+function eachCellUnder({ x0, y0, cell, columns, rows }: StrokeSpace, body: Body, take: (i: number) => void): void {
+  const { fore, aft, port, starboard } = boundsOf([body]);
   const clampTo = (v: number, most: number): number => Math.min(most, Math.max(0, v));
-  const c0 = clampTo(Math.floor((Math.min(...xs) - space.x0) / space.cell), space.columns);
-  const c1 = clampTo(Math.ceil((Math.max(...xs) - space.x0) / space.cell), space.columns);
-  const r0 = clampTo(Math.floor((Math.min(...ys) - space.y0) / space.cell), space.rows);
-  const r1 = clampTo(Math.ceil((Math.max(...ys) - space.y0) / space.cell), space.rows);
+  const c0 = clampTo(Math.floor((fore - x0) / cell), columns);
+  const c1 = clampTo(Math.ceil((aft - x0) / cell), columns);
+  const r0 = clampTo(Math.floor((port - y0) / cell), rows);
+  const r1 = clampTo(Math.ceil((starboard - y0) / cell), rows);
+  if (c0 >= c1 || r0 >= r1) return;
+  const { outline } = body;
   for (let r = r0; r < r1; r++)
     for (let c = c0; c < c1; c++)
-      if (inside(body.outline, space.x0 + (c + 0.5) * space.cell, space.y0 + (r + 0.5) * space.cell, space.cell / 2))
-        yield r * space.columns + c;
+      if (inside(outline, x0 + (c + 0.5) * cell, y0 + (r + 0.5) * cell, cell / 2)) take(r * columns + c);
 }
 
 /** Whether a point lies in a convex outline grown by a margin. */

@@ -1,6 +1,7 @@
 import type { Mover } from '../catalog';
 import type { Hatch, HullMover, HullSurface } from '../hull';
 import { cross, dot, type Point } from '../units';
+import { extentOfBox } from './box';
 import { bodyOfBox, directed, toHull, type Body, type Placed } from './frame';
 
 /** What swings moves so far between two poses at the most, at the corner farthest from its hinge (judgement), mm. */
@@ -11,11 +12,16 @@ const MOST = 120;
 /** Something that turns, as the bodies it fills on its way, rest first. */
 export interface Swept {
   readonly name: string;
+  /** Followed when first asked for. */
   readonly poses: readonly Body[];
   /** The plan outline it lies over at rest, and its top there: what stands on it goes with it. */
   readonly rest: Body;
+  /** The box of each pose. */
+  readonly spans: readonly Bounds[];
   /** The box the whole way lies in. */
   readonly bounds: Bounds;
+  /** A box it surely keeps within: about its hinge, as far as its farthest corner. */
+  readonly within: Bounds;
   readonly strutKg?: number;
 }
 
@@ -34,16 +40,20 @@ export const near = (a: Bounds, b: Bounds): boolean =>
 
 /** The box some bodies lie in. */
 export function boundsOf(bodies: readonly Body[]): Bounds {
-  const xs = bodies.flatMap((b) => b.outline.map(([x]) => x));
-  const ys = bodies.flatMap((b) => b.outline.map(([, y]) => y));
-  return {
-    fore: Math.min(...xs),
-    aft: Math.max(...xs),
-    port: Math.min(...ys),
-    starboard: Math.max(...ys),
-    bottom: Math.min(...bodies.map((b) => b.bottom)),
-    top: Math.max(...bodies.map((b) => b.top)),
+  const out = { fore: Infinity, aft: -Infinity, port: Infinity, starboard: -Infinity, bottom: Infinity, top: -Infinity };
+  const take = (x0: number, x1: number, y0: number, y1: number): void => {
+    out.fore = Math.min(out.fore, x0);
+    out.aft = Math.max(out.aft, x1);
+    out.port = Math.min(out.port, y0);
+    out.starboard = Math.max(out.starboard, y1);
   };
+  for (const body of bodies) {
+    if (body.box) take(...extentOfBox(body.box, 'x'), ...extentOfBox(body.box, 'y'));
+    else for (const [x, y] of body.outline) take(x, x, y, y);
+    out.bottom = Math.min(out.bottom, body.bottom);
+    out.top = Math.max(out.top, body.top);
+  }
+  return out;
 }
 
 /** A point turned about an axis through `at` by an angle: Rodrigues' formula. */
@@ -103,8 +113,35 @@ function swept(m: Turns, place: (p: Point) => Point, direct: (d: Point) => Point
   const steps = Math.min(MOST, Math.max(1, Math.ceil((farthest(m) * Math.abs(m.turns) * Math.PI) / 180 / STEP)));
   const oneWay = Array.from({ length: steps + 1 }, (_, i) => (m.turns * i) / steps);
   const angles = m.both ? [...oneWay, ...oneWay.slice(1).map((a) => -a)] : oneWay;
-  const poses = angles.map(pose);
-  return { name: m.name, poses, rest: pose(0), bounds: boundsOf(poses), strutKg: m.strutKg };
+  let followed: Pick<Swept, 'poses' | 'spans' | 'bounds'> | undefined;
+  const follow = (): Pick<Swept, 'poses' | 'spans' | 'bounds'> => {
+    const poses = angles.map(pose);
+    return { poses, spans: poses.map((p) => boundsOf([p])), bounds: boundsOf(poses) };
+  };
+  const way = (): Pick<Swept, 'poses' | 'spans' | 'bounds'> => (followed ??= follow());
+  return {
+    name: m.name,
+    rest: pose(0),
+    within: within(m, place(m.hinge)),
+    strutKg: m.strutKg,
+    get poses() {
+      return way().poses;
+    },
+    get spans() {
+      return way().spans;
+    },
+    get bounds() {
+      return way().bounds;
+    },
+  };
+}
+
+/** The box about a hinge that holds every corner of what turns on it, however it stands. */
+function within({ solid, hinge }: Turns, at: Point): Bounds {
+  const off = (of: 'u' | 'v' | 'w', from: number): number =>
+    Math.max(Math.abs(solid[of][0] - from), Math.abs(solid[of][1] - from));
+  const far = Math.hypot(off('u', hinge.x), off('v', hinge.y), off('w', hinge.z)) + 1;
+  return { fore: at.x - far, aft: at.x + far, port: at.y - far, starboard: at.y + far, bottom: at.z - far, top: at.z + far };
 }
 
 /** What turns on a fitting: its lid, its arm, its folding frame. */

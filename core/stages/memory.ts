@@ -14,8 +14,8 @@ export class Memory {
   private readonly lasts = new Map<string, { reads: readonly unknown[]; value: unknown }>();
   private readonly variants = new Map<string, Map<string, Known>>();
   private readonly scopes = new Map<string, { reads: readonly unknown[]; memory: Memory }>();
-  private readonly byThing = new Map<unknown, WeakMap<object, Known>>();
-  private readonly byPair = new Map<string, WeakMap<object, WeakMap<object, Known>>>();
+  private readonly byThing = new WeakMap<object, Map<unknown, Known>>();
+  private readonly byPair = new WeakMap<object, Map<string, WeakMap<object, Known>>>();
 
   /** The last result of this name, while everything it reads is identical. */
   last<T>(name: string, reads: readonly unknown[], make: () => T): T {
@@ -41,19 +41,19 @@ export class Memory {
 
   /** A result about one thing, kept as long as that thing is. `about` is a name, or the function that asks. */
   of<T>(about: unknown, thing: object, make: () => T): T {
-    let all = this.byThing.get(about);
-    if (!all) this.byThing.set(about, (all = new WeakMap()));
-    let known = all.get(thing);
-    if (!known) all.set(thing, (known = { value: make() }));
+    let all = this.byThing.get(thing);
+    if (!all) this.byThing.set(thing, (all = new Map()));
+    let known = all.get(about);
+    if (!known) all.set(about, (known = { value: make() }));
     return known.value as T;
   }
 
   /** A result about two things, kept as long as both are. */
   pair<T>(about: string, a: object, b: object, make: () => T): T {
-    let all = this.byPair.get(about);
-    if (!all) this.byPair.set(about, (all = new WeakMap()));
-    let others = all.get(a);
-    if (!others) all.set(a, (others = new WeakMap()));
+    let all = this.byPair.get(a);
+    if (!all) this.byPair.set(a, (all = new Map()));
+    let others = all.get(about);
+    if (!others) all.set(about, (others = new WeakMap()));
     let known = others.get(b);
     if (!known) others.set(b, (known = { value: make() }));
     return known.value as T;
@@ -69,5 +69,7 @@ export class Memory {
   }
 }
 
-const same = (a: readonly unknown[], b: readonly unknown[]): boolean =>
-  a.length === b.length && a.every((one, i) => Object.is(one, b[i]));
+function same(a: readonly unknown[], b: readonly unknown[]): boolean {
+  for (let i = 0; i < a.length; i++) if (!Object.is(a[i], b[i])) return false;
+  return a.length === b.length;
+}
