@@ -1,6 +1,6 @@
 import { createDocument, type ZodOpenApiPathsObject } from 'zod-openapi';
 import { ROUTES } from './routes';
-import { problemSchema } from './schemas';
+import { problemSchema } from './problem';
 import { API_VERSION } from './version';
 
 /** The interface as an OpenAPI 3.1 document, made from the same schemas the server validates with. */

@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 
 /** Who may call a route. `anyone` needs no sign-in; `owner link` carries its own token. */
 export const ROLES = ['front desk', 'rigger', 'manager'] as const;
@@ -34,3 +34,9 @@ export const route = <B extends z.ZodType, Q extends z.ZodType, A extends z.ZodT
 
 /** Any signed-in member of staff. */
 export const STAFF: readonly Role[] = ROLES;
+
+/** Those who open rigs for owners. */
+export const DESK: readonly Role[] = ['front desk', 'manager'];
+
+/** An answer that says no more than that it was done. */
+export const noneSchema = z.object({});

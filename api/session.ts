@@ -1,8 +1,6 @@
 import { z } from 'zod';
-import { ROLES, route, STAFF } from './route';
+import { noneSchema, ROLES, route, STAFF } from './route';
 import { SESSION_WAYS } from './ways';
-
-const noneSchema = z.object({});
 
 /** How somebody likes it, on whatever device: units, light or dark, and in which language owners get their papers. */
 export const preferencesSchema = z.strictObject({

@@ -1,4 +1,4 @@
-import { catalogSchema } from '@plain-cleat/core/catalog';
+import { catalogSchema, type Catalog } from '@plain-cleat/core/catalog';
 import { hullModelSchema, type HullModel } from '@plain-cleat/core/hull';
 import brackwen from './brackwen-104.json';
 import parts from './catalog.json';
@@ -8,7 +8,7 @@ import quenby from './quenby-126-wide.json';
 import tolvane from './tolvane-118.json';
 
 /** The demo's documents are read through the product's own schemas, like anybody's. */
-export const CATALOG = catalogSchema.parse(parts);
+export const CATALOG: Catalog = catalogSchema.parse(parts);
 export const TOLVANE: HullModel = hullModelSchema.parse(tolvane);
 export const QUENBY: HullModel = hullModelSchema.parse(quenby);
 export const BRACKWEN: HullModel = hullModelSchema.parse(brackwen);

@@ -1,4 +1,4 @@
-import type { Hold } from '@plain-cleat/core/catalog';
+import type { Hold } from '@plain-cleat/core/parts';
 import { asPlanned } from '@plain-cleat/core/drilling';
 import { fairHull, findDatum, reading, type HullModel } from '@plain-cleat/core/hull';
 import {

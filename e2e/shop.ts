@@ -62,14 +62,14 @@ export async function setAboard(
   interface Part {
     readonly id: string;
     readonly name: string;
-    readonly holds: readonly string[];
+    readonly holding: { readonly ways: readonly string[] };
   }
   const { parts } = (await (await page.request.get('/api/stores')).json()) as { parts: Part[] };
   const named = sets.map((set, i) => ({ kind: 'nameSet', set, from: null, to: { name: set, order: i + 1 } }));
   const placed = all.map(([name, x, y, set], i) => {
     const part = parts.find((p) => p.name === name);
     if (!part) throw new Error(`no part ${name}`);
-    const hold = part.holds.includes('loose') ? 'loose' : part.holds[0];
+    const hold = part.holding.ways.includes('loose') ? 'loose' : part.holding.ways[0];
     const to = { part: part.id, place: { on: 'deck', x, y, heading: 0 }, lift: 0, mount: { hold, plate: false, reason: '' } };
     const own = set === 'all' ? {} : { sets: [set] };
     return { kind: 'placeItem', item: `there-${i}`, to: { ...to, ...own, suppliedBy: 'shop', note: '' } };

@@ -37,12 +37,15 @@ describe('the headless door', () => {
   });
 
   it('works up a rig file, with another shop laid over it', () => {
-    const plain = JSON.parse(calc(['workup', rigPath]).out) as { totals: { laborCents: number }; holes: unknown[] };
-    expect(plain.holes.length).toBe(10);
+    const plain = JSON.parse(calc(['workup', rigPath]).out) as {
+      price: { totals: { laborCents: number } };
+      drilling: { holes: unknown[] };
+    };
+    expect(plain.drilling.holes.length).toBe(10);
     const shopPath = join(folder, 'shop.json');
     writeFileSync(shopPath, JSON.stringify({ ...SHOP, labor: { ...SHOP.labor, centsPerHour: 2 * SHOP.labor.centsPerHour } }));
     const dear = JSON.parse(calc(['workup', rigPath, '--shop', shopPath, '--as-of', '2026-06-11']).out) as typeof plain;
-    expect(Math.abs(dear.totals.laborCents - 2 * plain.totals.laborCents)).toBeLessThanOrEqual(1);
+    expect(Math.abs(dear.price.totals.laborCents - 2 * plain.price.totals.laborCents)).toBeLessThanOrEqual(1);
   });
 
   for (const [what, args, input, says] of [

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { CALCULATIONS } from '@plain-cleat/core/calculations';
-import { catalogSchema, shopSettingsSchema } from '@plain-cleat/core/catalog';
+import { catalogSchema } from '@plain-cleat/core/catalog';
+import { shopSettingsSchema } from '@plain-cleat/core/shop';
 import { hullModelSchema } from '@plain-cleat/core/hull';
 import { faultsOf, readRigFile, type Fact } from '@plain-cleat/core/rig';
 import { SOURCES } from '@plain-cleat/core/units';

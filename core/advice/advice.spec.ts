@@ -1,10 +1,11 @@
 import fc from 'fast-check';
+import type { Part } from '../parts';
 import { BRACKWEN, CATALOG, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull, type HullModel } from '../hull';
 import { placeFitting } from '../layout';
 import { LENGTHS, mountFitting, THREADS } from '../mounting';
 import type { Brief, Fact, Fitting, Place } from '../rig';
-import { deck, fitted, inputOf, keptFact, partOf } from '../testing/plans';
+import { deck, fitted, inputOf, keptFact, partOf, partWith } from '../testing/plans';
 import { tell } from '../units';
 import { workUp } from '../workup';
 import { adviceSetting, mountAdvice, type MountAdvice, reuseOffers } from './index';
@@ -72,14 +73,15 @@ describe('mount advice', () => {
 
   it('an inspection hatch the rig adds lets the hand in', () => {
     const clip = fitted('paddle-clip', deck(1750, 400), 'through');
-    const port = { ...partOf('pad-eye'), id: 'port', opening: 160, base: { length: 200, width: 200, thickness: 5 } };
+    const body = { opening: 160, base: { length: 200, width: 200, thickness: 5 } };
+    const port = partWith(partOf('pad-eye'), { id: 'port', body });
     const input = inputOf({ f: clip, p: fitted('port', deck(1850, 330), 'rivet') });
     const w = workUp({ ...input, catalog: { ...CATALOG, parts: [...CATALOG.parts, port] } });
     expect(w.aboard.owned.find((i) => i.placed.id === 'f')?.holes[0]?.behind.access?.hatch).toBe('Pad eye');
   });
 
   it('glue does not hold on polyethylene, and is good enough for light things on fabric', () => {
-    const glued = { ...partOf('cup-swivel'), id: 'glued', holds: ['glue'] as ['glue'], kind: 'stowage' as const };
+    const glued = partWith(partOf('cup-swivel'), { id: 'glued', holding: { ways: ['glue'] } });
     const place = (hull: HullModel): string | null => {
       const w = workUp({
         ...inputOf({ f: fitted('glued', deck(900, 0), 'glue') }, {}, [], hull),
@@ -93,9 +95,8 @@ describe('mount advice', () => {
 
   it('a clamp closes on the rails it is made for', () => {
     const rail: Place = { on: 'rail', rail: 'rail-s', x: 2800, heading: 0 };
-    const clamp = { ...partOf('base-clamp-rail'), id: 'clamp', holds: ['clamp'] as ['clamp'], clamps: { least: 19, most: 28 } };
-    const on = (clamps: typeof clamp.clamps): string | null => {
-      const parts = [{ ...clamp, clamps }];
+    const on = (clamps: Part['holding']['clamps']): string | null => {
+      const parts = [partWith(partOf('base-clamp-rail'), { id: 'clamp', holding: { ways: ['clamp'], clamps } })];
       return (
         workUp({
           ...inputOf({ f: fitted('clamp', rail, 'clamp') }, {}, [], QUENBY),
@@ -111,19 +112,19 @@ describe('mount advice', () => {
   it('a pre-drilled plate takes the pattern that meets it', () => {
     const plate: Place = { on: 'plate', plate: 'bow-plate-holes', heading: 0 };
     const made = QUENBY.plates?.[0];
-    const bracket = { ...partOf('motor-plate'), id: 'bracket', holes: made?.holes ?? [] };
+    const bracket = partWith(partOf('motor-plate'), { id: 'bracket', holes: { at: made?.holes ?? [] } });
     const on = (part: typeof bracket): string | null =>
       workUp({
         ...inputOf({ f: fitted('bracket', plate, 'through') }, {}, [], QUENBY),
         catalog: { ...CATALOG, parts: [part] },
       }).aboard.owned[0]?.mounted.cannot?.join('') ?? null;
     expect(on(bracket)).toBeNull();
-    expect(on({ ...bracket, holes: bracket.holes.map((h) => ({ u: h.v, v: h.u })) })).toBeNull();
-    expect(on({ ...bracket, holes: [{ u: 0, v: 0 }] })).toContain('do not meet');
+    expect(on(partWith(bracket, { holes: { at: bracket.holes.at.map((h) => ({ u: h.v, v: h.u })) } }))).toBeNull();
+    expect(on(partWith(bracket, { holes: { at: [{ u: 0, v: 0 }] } }))).toContain('do not meet');
   });
 
   it('a part whose holes are too small for the track bolt is opened first', () => {
-    const tube = { ...partOf('rod-tube-raised'), id: 'tube', madeHole: 5.5 };
+    const tube = partWith(partOf('rod-tube-raised'), { id: 'tube', holes: { made: 5.5 } });
     const input = inputOf({ f: fitted('tube', { on: 'track', track: 'aft-star', x: 2500, heading: 0 }, 'track') });
     const w = workUp({ ...input, catalog: { ...CATALOG, parts: [tube] } });
     expect(tell(w.aboard.owned[0]?.mounted.first ?? [], 'metric')).toContain('Open its holes of 5.5 mm to 6.4 mm');
@@ -133,7 +134,7 @@ describe('mount advice', () => {
 
 describe('the fastener chosen', () => {
   const hulls = [TOLVANE, BRACKWEN, ORRISK, QUENBY];
-  const parts = CATALOG.parts.filter((p) => p.holes.length > 0 && p.holes.some((h) => !h.bore));
+  const parts = CATALOG.parts.filter((p) => p.holes.at.length > 0 && p.holes.at.some((h) => !h.bore));
 
   it('clamps and never bottoms out, for any stack, or says that none fits and what is missing (property)', () => {
     fc.assert(
@@ -148,7 +149,10 @@ describe('the fastener chosen', () => {
         (part, model, hold, thick, wall, depth, plate) => {
           const insert = { id: 'i', name: 'insert', x: 1000, y: 0, height: 300, thread: '1/4-20', depth };
           const hull = { ...model, wall, inserts: [insert], decks: [], walls: [] };
-          const own = { ...part, base: { ...part.base, thickness: thick }, holds: [...part.holds, 'insert' as const] };
+          const own = partWith(part, {
+            body: { base: { ...part.body.base, thickness: thick } },
+            holding: { ways: [...part.holding.ways, 'insert'] },
+          });
           const place: Place = hold === 'insert' ? { on: 'insert', insert: 'i', heading: 0 } : deck(1500, 200);
           const f = { ...fitted(part.id, place, hold as 'through'), mount: { hold: hold as 'through', plate, reason: '' } };
           const placed = placeFitting(fairHull(hull), 'f', f, own);

@@ -1,4 +1,5 @@
-import { HOLDS, type Hold, type ShopSettings } from '../catalog';
+import { HOLDS, type Hold } from '../parts';
+import type { ShopSettings } from '../shop';
 import { type Fitted, holesOf, type HoleSetting, type Opening, type PlannedHole } from '../drilling';
 import type { HullSurface } from '../hull';
 import { fastenMinutes, mountMinutes } from '../labor';
@@ -57,7 +58,7 @@ function against(
     return say`${strength.rules}: it bears ${strength.factor.toFixed(1)} of what its use asks, shock included`;
   if (strength?.rocks && strength.rocks > shop.holding.rock)
     return say`it rocks ${strength.rocks.toFixed(0)}° under its working pull: spread the load`;
-  if (mounted.hold === 'loose' && placed.part.lever) return say`its use would lever it out of a strap`;
+  if (mounted.hold === 'loose' && placed.part.holding.lever) return say`its use would lever it out of a strap`;
   return null;
 }
 

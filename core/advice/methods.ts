@@ -1,4 +1,5 @@
-import type { Hold, ShopSettings } from '../catalog';
+import type { Hold } from '../parts';
+import type { ShopSettings } from '../shop';
 import { type HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import {
@@ -73,13 +74,13 @@ export function strengthOf(hull: HullSurface, placed: Placed, mounted: Mounted, 
   if (hold === 'loose' || spots.length === 0) return null;
   const working = workingLoad(part);
   const under = (shock: number): FastenerLoad =>
-    worst(loadCases(working, fitting.lift, shock).flatMap((f) => boltGroup(spots, f, part.base)));
+    worst(loadCases(working, fitting.lift, shock).flatMap((f) => boltGroup(spots, f, part.body.base)));
   const load = under(shop.holding.shock);
   const bears = BEARS[hold];
   if (bears)
     return { ...only({ factor: over(bears, Math.hypot(load.tension, load.shear)), rules: BEAR_WORDS[hold] ?? '' }), load };
   if (hold === 'glue') {
-    const area = part.base.length * part.base.width;
+    const area = part.body.base.length * part.body.base.width;
     return { ...only({ factor: over(GLUE * area, Math.hypot(load.tension, load.shear)), rules: 'the glue peels' }), load };
   }
   const wall = WALLS[hull.model.material];
@@ -100,7 +101,7 @@ export function strengthOf(hull: HullSurface, placed: Placed, mounted: Mounted, 
     ];
   });
   const plate = plateFor(spots, d, rim);
-  const hub = mounted.plate ? Math.min(plate.long, plate.wide) / 2 : Math.min(part.base.length, part.base.width) / 2;
+  const hub = mounted.plate ? Math.min(plate.long, plate.wide) / 2 : Math.min(part.body.base.length, part.body.base.width) / 2;
   const moment = working.newtons * (working.lever + fitting.lift);
   const stiff = wall.modulus[0];
   // Plate and wall bend together: as if the wall were thicker.

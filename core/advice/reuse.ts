@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { PlannedHole } from '../drilling';
 import { frameOf, toHull, type Placed } from '../layout';
 import type { HullSurface } from '../hull';
@@ -32,7 +32,7 @@ function met(
   const frame = frameOf(hull, place);
   const uses: Record<string, LedgerHole> = {};
   if (!frame) return uses;
-  placed.part.holes.forEach((h, i) => {
+  placed.part.holes.at.forEach((h, i) => {
     const at = toHull(frame, h.u, h.v, 0);
     const near = old.find((o) => serves(o, bit) && o.at && Math.hypot(o.at.x - at.x, o.at.y - at.y) <= within);
     if (near && !Object.values(uses).includes(near)) uses[String(i + 1)] = near;
@@ -63,7 +63,7 @@ export function reuseOffers(
     (o) =>
       serves(o, bit) &&
       o.at &&
-      Math.hypot(o.at.x - placed.frame.origin.x, o.at.y - placed.frame.origin.y) < reach + part.base.length,
+      Math.hypot(o.at.x - placed.frame.origin.x, o.at.y - placed.frame.origin.y) < reach + part.body.base.length,
   );
   if (place.on !== 'deck' || near.length === 0 || holes.length === 0) return [];
   const candidates: DeckPlace[] = [];
@@ -76,9 +76,9 @@ export function reuseOffers(
       y: at.y + own.u * Math.sin(a) - own.v * Math.cos(a),
     });
   };
-  for (const o of near) for (const h of part.holes) if (o.at) put(h, o.at, place.heading);
-  for (const [i, h] of part.holes.entries())
-    for (const k of part.holes.slice(i + 1))
+  for (const o of near) for (const h of part.holes.at) if (o.at) put(h, o.at, place.heading);
+  for (const [i, h] of part.holes.at.entries())
+    for (const k of part.holes.at.slice(i + 1))
       for (const a of near)
         for (const b of near) {
           if (a === b || !a.at || !b.at) continue;
@@ -96,11 +96,11 @@ export function reuseOffers(
       return {
         place: to,
         uses,
-        left: part.holes.length - Object.keys(uses).length,
+        left: part.holes.at.length - Object.keys(uses).length,
         slides: Math.hypot(to.x - place.x, to.y - place.y),
       };
     })
-    .filter((o) => o.slides <= reach && o.left < part.holes.length)
+    .filter((o) => o.slides <= reach && o.left < part.holes.at.length)
     .sort((a, b) => a.left - b.left || a.slides - b.slides);
   // One offer for each set of old holes.
   const seen = new Set<string>();

@@ -24,10 +24,10 @@ describe('an assembly on the bench', () => {
     expect(built.items.map((i) => i.placed.id)).toEqual(['c', 't']);
     expect(built.items.map((i) => i.letter)).toEqual(['A', 'B']);
     expect(built.massKg).toBeCloseTo(
-      parts.reduce((sum, p) => sum + p.massKg, 0),
+      parts.reduce((sum, p) => sum + p.body.massKg, 0),
       9,
     );
-    expect(built.cents).toBe(parts.reduce((sum, p) => sum + p.priceCents, 0));
+    expect(built.cents).toBe(parts.reduce((sum, p) => sum + p.sold.priceCents, 0));
     expect(built.findings).toEqual([]);
   });
 

@@ -1,7 +1,8 @@
 import { entryOf } from '../rig';
-import type { Part, ShopSettings } from '../catalog';
+import type { Part } from '../parts';
+import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
-import type { Finding } from '../findings';
+import type { Finding, FindingCode } from '../findings';
 import type { HullModel } from '../hull';
 import { type Assembly, assignLetters, openPlan, standingOn } from '../rig';
 import { Memory } from '../stages';
@@ -52,7 +53,16 @@ const BOARD: HullModel = {
 };
 
 /** What can be wrong with an assembly whatever boat it goes on. */
-const OF_ITS_OWN = ['overlap', 'does-not-join', 'excludes', 'cannot-hold', 'shallow-tube', 'rods-cross', 'swings', 'strut'];
+const OF_ITS_OWN: readonly FindingCode[] = [
+  'overlap',
+  'does-not-join',
+  'excludes',
+  'cannot-hold',
+  'shallow-tube',
+  'rods-cross',
+  'swings',
+  'strut',
+];
 
 export interface BuiltAssembly {
   /** Its fittings, the base first, each before what stands on it. */
@@ -103,8 +113,8 @@ export function buildAssembly(a: Assembly, parts: Part[], shop: ShopSettings, me
     items,
     // How its base is held is settled on the boat.
     findings: findings.filter((f) => OF_ITS_OWN.includes(f.code) && !(f.code === 'cannot-hold' && f.where === a.base)),
-    massKg: items.reduce((sum, i) => sum + i.placed.part.massKg, 0),
-    cents: items.reduce((sum, i) => sum + (i.placed.fitting.suppliedBy === 'shop' ? i.placed.part.priceCents : 0), 0),
+    massKg: items.reduce((sum, i) => sum + i.placed.part.body.massKg, 0),
+    cents: items.reduce((sum, i) => sum + (i.placed.fitting.suppliedBy === 'shop' ? i.placed.part.sold.priceCents : 0), 0),
     holes: items.reduce((sum, i) => sum + i.holes.length, 0),
   };
 }

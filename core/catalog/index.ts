@@ -1,4 +1,3 @@
 export * from './schema';
 export * from './wish';
-export * from './usual-shop';
 export * from './wish-sheet';

@@ -1,4 +1,4 @@
-import type { Part } from './schema';
+import type { Part } from '../parts';
 
 /** How sure a wish was matched to a part. */
 export interface WishMatch {

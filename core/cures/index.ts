@@ -1,5 +1,5 @@
 import { applyChange, Clash, type Change, type Place, Refused } from '../rig';
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { frameOf, nudge, toMark } from '../layout';
@@ -91,7 +91,7 @@ function* trials(input: WorkupInput, item: Fitted, finding: Finding, units: Unit
       yield { place: to, lift, moves: Math.hypot(there.origin.x - at.x, there.origin.y - at.y), kind };
     }
   }
-  if (part.holds.includes('track') && fitting.mount.hold === 'track')
+  if (part.holding.ways.includes('track') && fitting.mount.hold === 'track')
     for (const track of input.hull.tracks)
       for (const x of [at.x, ...distances(finding, units).flatMap((mm) => [at.x - mm, at.x + mm])]) {
         const moves = Math.hypot(x - at.x, track.y - at.y);

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { HullModel } from '../hull';
 import { plateCut } from './plate-cut';
@@ -34,7 +34,10 @@ export function cutList(
   shop: ShopSettings,
 ): { bars: WantedBar[]; plates: WantedPlate[] } {
   const bars = owned.flatMap(({ placed, letter }): WantedBar[] => {
-    const { cutFrom, name } = placed.part;
+    const {
+      name,
+      sold: { cutFrom },
+    } = placed.part;
     if (!cutFrom || placed.fitting.suppliedBy !== 'shop') return [];
     return [
       {

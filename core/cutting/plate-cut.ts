@@ -1,5 +1,5 @@
 import polygonClipping from 'polygon-clipping';
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { distanceToHazard, type Fitted } from '../drilling';
 import type { HullModel } from '../hull';
 import { toHull } from '../layout';

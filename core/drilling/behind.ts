@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Point, Sentence } from '../units';
 import { distanceToHazard, gapToHazard } from './hazard';

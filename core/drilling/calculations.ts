@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { shopSettingsSchema } from '../catalog';
+import { shopSettingsSchema } from '../shop';
 import { calculation, SOURCES } from '../units';
 import { toleranceBudget } from './behind';
 import { bitFor } from './bits';

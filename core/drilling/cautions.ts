@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { HullModel } from '../hull';
 import type { PlannedHole } from './holes';
 

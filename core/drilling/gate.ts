@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { findDatum, knownPlaces, reading, sumFaults, type Compared, type HullSurface } from '../hull';
 import type { Ledger } from '../rig';
 import { mm, say, type Sentence } from '../units';

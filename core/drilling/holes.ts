@@ -1,5 +1,6 @@
 import { entryOf } from '../rig';
-import type { Part, ShopSettings } from '../catalog';
+import type { Part } from '../parts';
+import type { ShopSettings } from '../shop';
 import { findDatum, girthDown, reading, type HullSurface, type TapeRun } from '../hull';
 import { directed, recessAxis, toHull, type Placed, type Stood } from '../layout';
 import { plateFor, type Mounted } from '../mounting';
@@ -103,7 +104,7 @@ export interface HoleSetting {
 /** What is put on from inside of the holes of a fitting. */
 function fromInside(part: Part, { hand, hold, thread, spots }: Mounted): FromInside {
   if (hand) return 'hand';
-  if (hold !== 'pulled plate' || part.holes.length === 0) return 'nothing';
+  if (hold !== 'pulled plate' || part.holes.at.length === 0) return 'nothing';
   const { long, wide } = plateFor(spots, thread?.diameter ?? FALLBACK, thread?.washerDiameter ?? 0);
   return { plate: Math.min(long, wide) };
 }
@@ -115,8 +116,8 @@ const usedAgain = (placed: Placed, number: number, ledger: Ledger): LedgerHole |
 };
 
 /** Every hole a part takes through its surface: those of its fasteners, then the bore it is let into. */
-export const throughHoles = (part: Pick<Part, 'holes' | 'recess'>): { u: number; v: number; bore?: number }[] =>
-  part.recess ? [...part.holes, { u: 0, v: 0, bore: part.recess.bore }] : [...part.holes];
+const throughHoles = (part: Pick<Part, 'holes' | 'body'>): { u: number; v: number; bore?: number }[] =>
+  part.body.recess ? [...part.holes.at, { u: 0, v: 0, bore: part.body.recess.bore }] : [...part.holes.at];
 
 /** The holes one fitting makes in the hull, forward first; none when it is held without drilling. */
 export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, setting: HoleSetting): PlannedHole[] {
@@ -136,7 +137,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
   const fromStern = tapeReader(hull, { datum: 'stern', run }, ledger);
   return spots.map(({ h, i, at }, n): PlannedHole => {
     // A recess goes in along its own lean, as deep as it is and as wide.
-    const recessed = part.recess && i === part.holes.length ? part.recess : undefined;
+    const recessed = part.body.recess && i === part.holes.at.length ? part.body.recess : undefined;
     const axis = recessed ? directed(frame, recessAxis(recessed)) : inward;
     const id = [placed.id, elsewhere, String(i + 1)].filter(Boolean).join('.');
     const wall = onSide ? frame.wall : hull.spot(at.x, at.y).wall;

@@ -36,7 +36,7 @@ const SHARES = [0.5, 1];
 /** The openings of a hull and those of the fittings that add one. */
 export function openingsOf(hull: HullSurface, placed: readonly Placed[]): Opening[] {
   const added = placed.flatMap(({ part, frame }): Opening[] => {
-    const half = (part.opening ?? 0) / 2;
+    const half = (part.body.opening ?? 0) / 2;
     if (!half || frame.w.z < 0.5) return [];
     const { x, y, z } = frame.origin;
     return [{ name: part.name, fore: x - half, aft: x + half, port: y - half, starboard: y + half, height: z, opens: 2 * half }];

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { bitFor, type Bit } from './bits';
 import type { PlannedHole } from './holes';
 
@@ -11,7 +11,7 @@ export interface BitRound {
 }
 
 /** Twist bits go so far; larger holes are cut by a saw that follows its pilot (common practice, no source), mm. */
-export const LARGEST_TWIST = 13;
+const LARGEST_TWIST = 13;
 
 /** What a hole of this size is made with, as it is asked for at the bench. */
 export const toolName = (bit: Bit): string => (bit.mm > LARGEST_TWIST ? `${bit.name} hole saw` : bit.name);

@@ -78,7 +78,9 @@ describe('a template', () => {
   it('on a deck keeps the pattern of the part, true to a hundredth', () => {
     const [t] = sheets(of('net-socket', deck(2800, 150)));
     if (!t) return fail('no template');
-    const { holes } = partOf('net-socket');
+    const {
+      holes: { at: holes },
+    } = partOf('net-socket');
     const apart = (a: { x: number; y: number }, b: { x: number; y: number }): number => Math.hypot(a.x - b.x, a.y - b.y);
     const paper = t.holes.flatMap((a, i) => t.holes.slice(i + 1).map((b) => apart(a, b))).sort();
     const made = holes.flatMap((a, i) => holes.slice(i + 1).map((b) => Math.hypot(a.u - b.u, a.v - b.v))).sort();

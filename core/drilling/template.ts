@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { HullSurface, TapeRun } from '../hull';
 import { toHull } from '../layout';
 import type { Ledger, LedgerHole, Tape } from '../rig';
@@ -111,7 +111,7 @@ const within = (p: OnPaper, b: Box): boolean => p.x >= b.left && p.x <= b.right 
 
 /** Outline and middle lines of the base of a fitting, for as much of it as lies on this surface. */
 function baseLines(laid: LaidSheet, { placed }: Fitted): TemplateLine[] {
-  const { length, width } = placed.part.base;
+  const { length, width } = placed.part.body.base;
   const corner = (u: number, v: number): Point => toHull(placed.frame, u * length, v * width, 0);
   const around = [corner(-0.5, -0.5), corner(0.5, -0.5), corner(0.5, 0.5), corner(-0.5, 0.5), corner(-0.5, -0.5)];
   return [

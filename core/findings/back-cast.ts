@@ -7,7 +7,7 @@ export const backCast: Judgement = ({ plan, items, hull, shop, memory }) => {
   if (plan.brief.cast === 'none') return [];
   return items.flatMap((item): Raw[] => {
     const { bodies, rods, part } = item.placed;
-    if (part.kind === 'seat') return [];
+    if (part.body.place === 'sat on') return [];
     const verdict = memory.of('back-cast', item.placed, () =>
       overBand(shop, (scale) =>
         memory

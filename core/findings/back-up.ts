@@ -10,7 +10,7 @@ export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
   if (!driven && wanted.length === 0) return [];
   const means = wanted.length ? wanted : (['paddle'] as const);
   return means.flatMap((what): Raw[] => {
-    const spares = items.filter((i) => i.placed.part.spareFor === what);
+    const spares = items.filter((i) => i.placed.part.use.spareFor === what);
     if (spares.length === 0)
       return [
         {
@@ -26,7 +26,7 @@ export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
     if (reached.some(({ r }) => r.zone !== 'out of reach')) return [];
     const nearest = reached.sort((a, b) => a.r.beyond - b.r.beyond)[0];
     // What is used all the time is said to be out of reach once, by its use.
-    if (!nearest || nearest.i.placed.part.use === 'always') return [];
+    if (!nearest || nearest.i.placed.part.use.often === 'always') return [];
     return [
       {
         ...about(nearest.i),

@@ -1,4 +1,4 @@
-import { BUDGETS } from '../catalog';
+import { BUDGETS } from '../parts';
 import type { Fitted } from '../drilling';
 import { say } from '../units';
 import { aboutHull, type Judgement, type Raw } from './finding';
@@ -15,7 +15,7 @@ function comfortable(
 /** Rods that can stand aboard: sockets, less those a net, a flag or a light stands in. */
 export function rodsCarried(items: readonly Fitted[]): number {
   const sockets = items.reduce((sum, i) => sum + i.placed.rods.length, 0);
-  const taken = items.reduce((sum, i) => sum + (i.placed.part.takes?.['rod sockets'] ?? 0), 0);
+  const taken = items.reduce((sum, i) => sum + (i.placed.part.goesWith.takes?.['rod sockets'] ?? 0), 0);
   return Math.max(0, sockets - taken);
 }
 
@@ -41,9 +41,11 @@ export const budgets: Judgement = ({ items, hull, runs }) =>
     // A gland is used up only by a wire that goes inside.
     const wired = (id: string): boolean => runs.some((r) => r.to === id && r.lane.startsWith('inside'));
     const own = (i: (typeof items)[number]): number => (what === 'rod sockets' ? (i.placed.part.rods?.count ?? 0) : 0);
-    const given = items.reduce((sum, i) => sum + (i.placed.part.gives?.[what] ?? own(i)), 0);
-    const takers = items.filter((i) => (i.placed.part.takes?.[what] ?? 0) > 0 && (what !== 'glands' || wired(i.placed.id)));
-    const taken = takers.reduce((sum, i) => sum + (i.placed.part.takes?.[what] ?? 0), 0);
+    const given = items.reduce((sum, i) => sum + (i.placed.part.goesWith.gives?.[what] ?? own(i)), 0);
+    const takers = items.filter(
+      (i) => (i.placed.part.goesWith.takes?.[what] ?? 0) > 0 && (what !== 'glands' || wired(i.placed.id)),
+    );
+    const taken = takers.reduce((sum, i) => sum + (i.placed.part.goesWith.takes?.[what] ?? 0), 0);
     if (taken <= given) return [];
     return [
       {

@@ -7,16 +7,16 @@ export const lateParts: Judgement = ({ items, plan, asOf }) => {
   if (!promised) return [];
   return items.flatMap((item): Raw[] => {
     const { part, fitting } = item.placed;
-    const late = part.leadDays - daysBetween(asOf, promised);
-    if (fitting.suppliedBy !== 'shop' || late <= 0 || part.leadDays === 0 || daysBetween(asOf, promised) < 0) return [];
+    const late = part.sold.leadDays - daysBetween(asOf, promised);
+    if (fitting.suppliedBy !== 'shop' || late <= 0 || part.sold.leadDays === 0 || daysBetween(asOf, promised) < 0) return [];
     return [
       {
         ...about(item),
         step: 'price',
         code: 'late-part',
         severity: 'look',
-        says: say`${part.name} takes ${part.leadDays} days to come: ${late} past the promise.`,
-        because: say`Ordered today from ${part.supplier}; promised for ${promised}.`,
+        says: say`${part.name} takes ${part.sold.leadDays} days to come: ${late} past the promise.`,
+        because: say`Ordered today from ${part.sold.supplier}; promised for ${promised}.`,
       },
     ];
   });

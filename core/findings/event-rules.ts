@@ -1,6 +1,6 @@
 import { REACH, reachOf } from '../layout';
 import { say } from '../units';
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { aboutHull, type Judged, isWhat, type Judgement, type Raw } from './finding';
 import { rodsCarried } from './clutter';
 import { graspOf } from './reach';

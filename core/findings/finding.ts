@@ -1,4 +1,5 @@
-import type { Part, ShopSettings } from '../catalog';
+import type { Part } from '../parts';
+import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
 import type { Floating } from '../float';
@@ -6,7 +7,7 @@ import type { Paddler, Placed, StrokeHit, StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { Sentence } from '../units';
-import type { Acceptable } from './who-accepts';
+import type { Acceptable, FindingCode } from './codes';
 import type { WiredRun } from '../wiring';
 
 export type Severity = 'stop' | 'look' | 'note';
@@ -17,7 +18,7 @@ export type FindingStep = 'brief' | 'lay out' | 'drill' | 'wire' | 'price';
 export interface Finding {
   /** Stable while the same thing is wrong in the same place. */
   readonly key: string;
-  readonly code: string;
+  readonly code: FindingCode;
   readonly severity: Severity;
   readonly step: FindingStep;
   /** Fitting or run it is about. */
@@ -155,5 +156,6 @@ export const joined = (a: Placed, b: Placed): boolean => standsOn(a, b) || stand
 /** The highest point of a fitting, mm over the keel. */
 export const topOf = (item: Fitted): number => Math.max(...item.placed.bodies.map((b) => b.top));
 
-/** Whether this is what the rule or the need names: a kind of part, or the very part. */
-export const isWhat = (part: Part, what: string): boolean => part.kind === what || part.id === what;
+/** Whether this is what the rule or the need names: by a word it answers to, or the very part. */
+export const isWhat = (part: Pick<Part, 'id' | 'goesWith'>, what: string): boolean =>
+  part.id === what || part.goesWith.answersTo.includes(what);

@@ -82,14 +82,16 @@ function towards(end: 'bow' | 'stern', { items, hull }: Judged): Try[] {
   const wanted = end === 'bow' ? ['foredeck', 'cockpit'] : ['tank well', 'stern deck'];
   const decks = hull.model.decks.filter((d) => wanted.includes(d.kind));
   return items
-    .filter((i) => i.placed.place.on === 'deck' && i.placed.part.holds.includes('loose') && i.placed.part.massKg >= LIGHT)
+    .filter(
+      (i) => i.placed.place.on === 'deck' && i.placed.part.holding.ways.includes('loose') && i.placed.part.body.massKg >= LIGHT,
+    )
     .filter((i) => (end === 'bow' ? 1 : -1) * (i.placed.frame.origin.x - hull.length / 2) > 0)
-    .sort((a, b) => b.placed.part.massKg - a.placed.part.massKg)
+    .sort((a, b) => b.placed.part.body.massKg - a.placed.part.body.massKg)
     .slice(0, 3)
     .flatMap((i) => {
       const { place, part } = i.placed;
       if (place.on !== 'deck') return [];
-      const half = part.base.length / 2 + 30;
+      const half = part.body.base.length / 2 + 30;
       return decks.flatMap((d) =>
         [(d.fore + d.aft) / 2, end === 'bow' ? d.fore + half : d.aft - half].map((x) => ({
           says: say`${i.letter}, ${nameOf(i)}, to the ${d.name}`,
@@ -107,8 +109,8 @@ export const trimmed: Judgement = (judged): Raw[] => {
   const [deep, light] = degrees > 0 ? (['stern', 'bow'] as const) : (['bow', 'stern'] as const);
   const more = Math.abs(waterAt(float, hull.length) - waterAt(float, 0));
   const from = hull.length * (1 - shop.limits.stern);
-  const gear = items.reduce((sum, i) => sum + i.placed.part.massKg, 0);
-  const aft = items.filter((i) => centreOfPart(i.placed).x > from).reduce((sum, i) => sum + i.placed.part.massKg, 0);
+  const gear = items.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
+  const aft = items.filter((i) => centreOfPart(i.placed).x > from).reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
   const share = Math.round(shop.limits.stern * 100);
   return [
     {

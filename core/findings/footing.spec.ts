@@ -76,10 +76,10 @@ describe('what is let into the deck', () => {
   it('has its bore and what is below, for every part that reaches under its base (the whole catalog)', () => {
     const under = CATALOG.parts.filter((p) => (p.rods?.butt ?? 0) >= 100);
     expect(under.length).toBeGreaterThan(0);
-    for (const p of under) expect(p.recess).withContext(p.id).toBeDefined();
+    for (const p of under) expect(p.body.recess).withContext(p.id).toBeDefined();
     // What else reaches below its base works in the water.
-    for (const p of CATALOG.parts.filter((one) => one.solids.some((s) => s.w[0] < -5)))
-      expect(Boolean(p.recess) || p.draw?.of === 'motor')
+    for (const p of CATALOG.parts.filter((one) => one.body.solids.some((s) => s.w[0] < -5)))
+      expect(Boolean(p.body.recess) || p.power?.draw?.of === 'motor')
         .withContext(p.id)
         .toBeTrue();
   });

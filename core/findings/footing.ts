@@ -15,7 +15,7 @@ const footing = ({ hull, memory }: Alone, { placed }: Fitted): Footing | null =>
   placed.place.on === 'deck' && !placed.frame.off ? memory.of('footing', placed, () => footingOf(hull, placed)) : null;
 
 const inAWell = (judged: Alone, { placed }: Fitted): boolean =>
-  placed.part.holds.includes('loose') &&
+  placed.part.holding.ways.includes('loose') &&
   judged.hull.model.decks.some((d) => d.kind === 'tank well' && d.name === placed.frame.surface);
 
 /** Ways to lie inside an area: slid, turned a quarter, or both. */
@@ -24,7 +24,7 @@ function waysIn(item: Fitted, area: { fore: number; aft: number; port: number; s
   if (place.on !== 'deck') return [];
   const at = (heading: number): Try[] => {
     const a = (heading * Math.PI) / 180;
-    const [l, w] = [part.base.length / 2, part.base.width / 2];
+    const [l, w] = [part.body.base.length / 2, part.body.base.width / 2];
     const [hx, hy] = [
       l * Math.abs(Math.cos(a)) + w * Math.abs(Math.sin(a)),
       l * Math.abs(Math.sin(a)) + w * Math.abs(Math.cos(a)),
@@ -69,7 +69,7 @@ export const fitsItsPlace = alone((item, judged): Raw[] => {
 
 /** Onto the cross bars aboard, where there are some. */
 function ontoBars(item: Fitted, items: readonly Fitted[]): Try[] {
-  const bars = items.find((i) => i.placed.part.bridges && i.placed.id !== item.placed.id);
+  const bars = items.find((i) => i.placed.part.body.bridges && i.placed.id !== item.placed.id);
   if (!bars) return [];
   const to = { on: 'fitting', fitting: bars.placed.id, u: 0, v: 0, heading: 0 } as const;
   return [{ says: say`Onto ${bars.letter}, ${nameOf(bars)}`, changes: [slideTo(item, to)] }];
@@ -152,7 +152,14 @@ export const hangsOver = alone((item, { hull }): Raw[] => {
   const { placed } = item;
   const { part, place, frame } = placed;
   // What works in the water, or leans out over it, is meant to.
-  if (place.on === 'side' || frame.off || part.sonar || part.recess || part.draw?.of === 'motor' || part.use === 'ashore')
+  if (
+    place.on === 'side' ||
+    frame.off ||
+    part.sonar ||
+    part.body.recess ||
+    part.power?.draw?.of === 'motor' ||
+    part.use.often === 'ashore'
+  )
     return [];
   const by = reachesOverboard(hull, placed);
   if (by <= OVER_EDGE) return [];

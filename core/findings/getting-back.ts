@@ -26,7 +26,7 @@ function blocks({ items, hull }: Judged, aid: Fitted, side: Side): Fitted | unde
 export const gettingBack: Judgement = (judged): Raw[] => {
   const { items, hull, paddlers, float } = judged;
   const [p] = paddlers;
-  const aids = items.filter((i) => i.placed.part.reboards);
+  const aids = items.filter((i) => i.placed.part.use.reboards);
   if (!p || aids.length === 0) return [];
   const tries = aids.map((aid) => {
     const { origin } = aid.placed.frame;
@@ -61,9 +61,9 @@ export const gettingBack: Judgement = (judged): Raw[] => {
 
 /** Nothing to get back on by. */
 export const noWayBack: Judgement = ({ items, hull, plan, parts, set }) => {
-  if (items.some((i) => i.placed.part.reboards) || items.length === 0) return [];
+  if (items.some((i) => i.placed.part.use.reboards) || items.length === 0) return [];
   if (!plan.brief.waters.some((w) => w === 'inshore' || w === 'offshore' || w === 'night')) return [];
-  const line = parts.find((p) => p.reboards === 'flip line');
+  const line = parts.find((p) => p.use.reboards === 'flip line');
   return [
     {
       ...aboutHull(hull, hull.model.seat.x),

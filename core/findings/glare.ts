@@ -55,7 +55,7 @@ export const glare = alone((item): Raw[] => {
 export const heat: Judgement = ({ items }) =>
   items.flatMap((item): Raw[] => {
     const { part, bodies, frame } = item.placed;
-    if (part.heat !== 'shade') return [];
+    if (part.use.heat !== 'shade') return [];
     const top = Math.max(...bodies.map((b) => b.top));
     const { x, y } = frame.origin;
     const shaded = items.some(

@@ -68,11 +68,11 @@ export const chains: Judgement = ({ items, parts }) =>
 export const goesWith: Judgement = ({ items, parts }) =>
   items.flatMap((item): Raw[] => {
     const { part } = item.placed;
-    if (!part.needs && !part.excludes) return [];
+    if (!part.goesWith.needs && !part.goesWith.excludes) return [];
     const others = items.filter((i) => i !== item);
     const named = (what: string): string => parts.find((p) => p.id === what)?.name ?? what;
-    const missing = (part.needs ?? []).filter((what) => !others.some((i) => isWhat(i.placed.part, what)));
-    const against = others.filter((i) => (part.excludes ?? []).some((what) => isWhat(i.placed.part, what)));
+    const missing = (part.goesWith.needs ?? []).filter((what) => !others.some((i) => isWhat(i.placed.part, what)));
+    const against = others.filter((i) => (part.goesWith.excludes ?? []).some((what) => isWhat(i.placed.part, what)));
     return [
       ...missing.map((what): Raw => ({
         ...about(item),
@@ -103,7 +103,7 @@ export const goesWith: Judgement = ({ items, parts }) =>
 /** What comes off the boat for a new part: listed, bagged and given back. */
 export const replaced: Judgement = ({ owned, hull }) =>
   owned.flatMap((item): Raw[] =>
-    (item.placed.part.replaces ?? []).map((what): Raw => ({
+    (item.placed.part.goesWith.replaces ?? []).map((what): Raw => ({
       ...aboutHull(hull, item.placed.frame.origin.x),
       code: 'replaced',
       detail: `${item.placed.id}.${what.replace(/\W+/g, '-')}`,

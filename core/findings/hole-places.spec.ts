@@ -5,7 +5,7 @@ import { distance } from '../units';
 import { workUp } from '../workup';
 
 describe('random layouts', () => {
-  const parts = CATALOG.parts.filter((p) => p.holes.length > 0 && p.holds.includes('through'));
+  const parts = CATALOG.parts.filter((p) => p.holes.at.length > 0 && p.holding.ways.includes('through'));
 
   it('no hole lands within its edge distance, near another, or on a hazard, without a finding (property)', () => {
     const spot = fc.record({

@@ -1,4 +1,4 @@
+export * from './codes';
 export * from './finding';
 export * from './judge';
 export * from './judge-rig';
-export * from './who-accepts';

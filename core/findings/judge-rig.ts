@@ -36,7 +36,7 @@ import { struts, swings } from './swings';
 import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
-import { acceptedBy } from './who-accepts';
+import { acceptedBy, findingKey } from './codes';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
 
 /** What was judged of a body that is not kept any more. */
@@ -176,8 +176,6 @@ const NONE: readonly never[] = [];
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
 
-const keyOf = ({ code, where, detail }: Raw): string => (detail ? `${code}:${where}:${detail}` : `${code}:${where}`);
-
 /**
  * All findings, bow to stern, then by severity. What is wrong in several sets is said once, with the
  * sets it is wrong in. Accepted ones stay listed with their reason.
@@ -189,7 +187,7 @@ export function judgeRig(rig: Judged, sets: readonly Judged[]): Finding[] {
   const found = new Map<string, { raw: Raw; judged: Judged; sets: string[] }>();
   const take = (raw: Raw, judged: Judged): void => {
     const { set } = judged;
-    const key = keyOf(raw);
+    const key = findingKey(raw.code, raw.where, raw.detail);
     const known = found.get(key);
     if (!known) found.set(key, { raw, judged, sets: set === null ? [] : [set] });
     else if (set !== null) {

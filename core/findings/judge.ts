@@ -1,4 +1,5 @@
-import type { Part, ShopSettings } from '../catalog';
+import type { Part } from '../parts';
+import type { ShopSettings } from '../shop';
 import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
 import type { Weight } from '../float';
 import type { HullSurface } from '../hull';

@@ -6,7 +6,7 @@ import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { rodsCarried } from './clutter';
 import { searchCures } from '../cures';
-import type { Finding } from './index';
+import type { Finding, FindingCode } from './index';
 
 const search = { units: 'metric' as const, budget: 300, newId: () => '00000000-0000-4000-8000-000000000000' };
 const brief = (more: Partial<Brief>): Brief => ({ ...USUAL_BRIEF, ...more });
@@ -16,8 +16,8 @@ const rig = (
   hull: HullModel = TOLVANE,
   plan: Partial<Plan> = {},
 ): WorkupInput => inputOf(fittings, { brief: brief(more), ...plan }, [], hull);
-const found = (input: WorkupInput, code: string): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
-const words = (input: WorkupInput, code: string): string => tell(found(input, code)?.says ?? [], 'metric');
+const found = (input: WorkupInput, code: FindingCode): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
+const words = (input: WorkupInput, code: FindingCode): string => tell(found(input, code)?.says ?? [], 'metric');
 const on = (fitting: string, u: number, v = 0, heading = 0): Place => ({ on: 'fitting', fitting, u, v, heading });
 const loose = (part: string, place: Place, more: Partial<Fitting> = {}): Fitting => fitted(part, place, 'loose', more);
 const riveted = (part: string, place: Place): Fitting => fitted(part, place, 'rivet');
@@ -28,7 +28,7 @@ const onTrack = (part: string, id: string, x: number, heading = 0): Fitting =>
   fitted(part, { on: 'track', track: id, x, heading }, 'track');
 
 interface Case {
-  readonly code: string;
+  readonly code: FindingCode;
   readonly fires: WorkupInput;
   /** What its sentence must say, with its number. */
   readonly says: RegExp;

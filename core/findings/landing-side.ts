@@ -15,7 +15,7 @@ export const landingSide: Judgement = ({ plan, items, hull }) => {
   const [fore, aft] = [seat - BODY.grip * brief.stature, seat + 0.1 * brief.stature];
   return items.flatMap((item): Raw[] => {
     const { part, bodies, frame } = item.placed;
-    if (part.kind === 'net' || part.kind === 'seat' || part.kind === 'paddle clip') return [];
+    if (part.body.place === 'sat on' || part.body.place === 'beside the seat') return [];
     const over = topOf(item) - hull.gunwale(frame.origin.x);
     const inTheWay = bodies.some((b) =>
       b.outline.some(([x, y]) => x > fore && x < aft && y * sideSign(side) > 0.55 * hull.halfBreadth(x)),

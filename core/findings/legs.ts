@@ -6,7 +6,7 @@ import { aboutHull, type Judgement, type Raw } from './finding';
 const BENT = { least: 0.8, most: 0.97 } as const;
 
 /** How far the nearest setting of seat and pegs misses what these legs need, mm; positive is too long a reach. */
-export function legsMiss(stature: number, seat: { fore: number; aft: number }, feet: { fore: number; aft: number }): number {
+function legsMiss(stature: number, seat: { fore: number; aft: number }, feet: { fore: number; aft: number }): number {
   const leg = BODY.leg * stature;
   const [least, most] = [leg * BENT.least, leg * BENT.most];
   const [shortest, longest] = [seat.fore - feet.aft, seat.aft - feet.fore];

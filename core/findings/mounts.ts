@@ -1,5 +1,5 @@
 import { adviceSetting, mountAdvice, strengthOf } from '../advice';
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { Fitted } from '../drilling';
 import { HOLD_WORDS, workingLoad } from '../mounting';
 import { asHung, kg, mm, say } from '../units';
@@ -48,7 +48,7 @@ export const weakMount = alone((item, { hull, shop }): Raw[] => {
 }, 'owned');
 
 /** What touches stainless bolts in salt water and eats away. */
-const SOFT_METALS: readonly Part['metal'][] = ['aluminium', 'brass'];
+const SOFT_METALS: readonly Part['holding']['metal'][] = ['aluminium', 'brass'];
 
 /** Aluminium and stainless together near salt. */
 export const mixedMetals: Judgement = ({ owned, plan }) => {
@@ -57,8 +57,8 @@ export const mixedMetals: Judgement = ({ owned, plan }) => {
   return owned.flatMap((item): Raw[] => {
     const { part } = item.placed;
     const { hold } = item.mounted;
-    const rivets = hold === 'rivet' && part.metal === 'stainless';
-    const bolts = ['through', 'insert', 'track', 'pulled plate'].includes(hold) && SOFT_METALS.includes(part.metal);
+    const rivets = hold === 'rivet' && part.holding.metal === 'stainless';
+    const bolts = ['through', 'insert', 'track', 'pulled plate'].includes(hold) && SOFT_METALS.includes(part.holding.metal);
     if (!rivets && !bolts) return [];
     return [
       {
@@ -67,10 +67,10 @@ export const mixedMetals: Judgement = ({ owned, plan }) => {
         severity: 'look',
         says: rivets
           ? say`Aluminium rivets hold ${nameOf(item)} of stainless steel, near salt water.`
-          : say`Stainless bolts hold ${nameOf(item)} of ${part.metal ?? ''}, near salt water.`,
+          : say`Stainless bolts hold ${nameOf(item)} of ${part.holding.metal ?? ''}, near salt water.`,
         because: rivets
           ? say`The rivets corrode. Stainless rivets, or bolts of 316 steel, and sealant between the metals.`
-          : say`The ${part.metal ?? ''} corrodes. Bolts of 316 steel, a nylon washer and sealant between the metals, rinsed after use.`,
+          : say`The ${part.holding.metal ?? ''} corrodes. Bolts of 316 steel, a nylon washer and sealant between the metals, rinsed after use.`,
       },
     ];
   });

@@ -1,5 +1,5 @@
 import { BRACKWEN, CATALOG, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
-import type { Mover, Part } from '../catalog';
+import type { Mover, Part } from '../parts';
 import { seeded } from '../cutting';
 import type { HullModel, HullMover } from '../hull';
 import { paddlers, strokePoses } from '../layout';
@@ -111,13 +111,15 @@ function thingOf(
   const under = deckAt(hull, x, y);
   if (!under) return undefined;
   const pose = poseOn(x, y, under.z, under.slope, heading);
-  const raised = part.solids.map((s): Solid => ({ u: s.u, v: s.v, w: [s.w[0] + lift, s.w[1] + lift] }));
+  const raised = part.body.solids.map((s): Solid => ({ u: s.u, v: s.v, w: [s.w[0] + lift, s.w[1] + lift] }));
   const solids: Solid[] = lift > 0 ? [...raised, { u: [-20, 20], v: [-20, 20], w: [0, lift] }] : raised;
   const samples = solids.flatMap((s) => pointsOf(s)).map((p) => pose.out(p));
   return { id, part, x, y, heading, lift, pose, solids, samples, bounds: boundsOf(samples) };
 }
 
-const PARTS = CATALOG.parts.filter((p) => !p.recess && !p.bridges && !p.rods && p.kind !== 'mat' && p.kind !== 'jacket');
+const PARTS = CATALOG.parts.filter(
+  (p) => !p.body.recess && !p.body.bridges && !p.rods && !['worn', 'underfoot'].includes(p.body.place ?? ''),
+);
 
 function layout(hull: HullModel, random: () => number): Thing[] {
   const many = 3 + Math.floor(random() * 4);
@@ -194,7 +196,7 @@ function wayOf(
 
 function turningOf(hull: HullModel, things: readonly Thing[]): Turning[] {
   const own = things.flatMap((of) =>
-    (of.part.moves ?? []).map((m: Mover): Turning => {
+    (of.part.body.moves ?? []).map((m: Mover): Turning => {
       const solid: Solid = { ...m.solid, w: [m.solid.w[0] + of.lift, m.solid.w[1] + of.lift] };
       const hinge: P = [m.hinge.u, m.hinge.v, m.hinge.w + of.lift];
       return { name: m.name, of, ...wayOf(solid, m.about, hinge, m.turns, m.both, of.pose) };
@@ -320,7 +322,7 @@ describe('judgements of space against points sampled through the solids', () => 
         },
       );
       for (const t of l.things) {
-        if (t.part.kind === 'seat' || t.part.use === 'ashore') continue;
+        if (t.part.body.place === 'sat on' || t.part.use.often === 'ashore') continue;
         // Farther out than this nothing is aboard: it hangs over, and that is said.
         const out = surface.beam / 2 + 150;
         const into = deepestOf(
@@ -350,7 +352,7 @@ describe('judgements of space against points sampled through the solids', () => 
       ];
       const radius = USUAL_BRIEF.rodLength + SHOP.limits.cast;
       for (const t of l.things) {
-        if (t.part.kind === 'seat') continue;
+        if (t.part.body.place === 'sat on') continue;
         const met = (slack: number): boolean =>
           t.samples.some(([x, y, z]) =>
             shoulders.some(([sx, sy, sz]) => {
@@ -385,7 +387,7 @@ describe('judgements of space against points sampled through the solids', () => 
   it('what a base lies on', () => {
     for (const l of laid)
       for (const t of l.things) {
-        const { length, width } = t.part.base;
+        const { length, width } = t.part.body.base;
         const at = spread([-length / 2, length / 2]).flatMap((u) =>
           spread([-width / 2, width / 2]).map((v) => t.pose.out([u, v, 0])),
         );

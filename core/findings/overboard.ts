@@ -4,8 +4,8 @@ import { about, alone, nameOf, type Raw } from './finding';
 /** Of every loose thing: does it float, float with an added float, stay tied, or sink? */
 export const overboard = alone((item): Raw[] => {
   const { part, fitting } = item.placed;
-  const loose = item.mounted.hold === 'loose' && part.use !== 'ashore';
-  if (!loose || part.afloat !== 'sinks' || fitting.tether || fitting.float) return [];
+  const loose = item.mounted.hold === 'loose' && part.use.often !== 'ashore';
+  if (!loose || part.use.afloat !== 'sinks' || fitting.tether || fitting.float) return [];
   return [
     {
       ...about(item),
@@ -22,7 +22,7 @@ export const overboard = alone((item): Raw[] => {
               kind: 'tetherItem',
               item: item.placed.id,
               from: null,
-              to: { to: null, length: Math.ceil((part.usedAt ?? 300) / 50) * 50 },
+              to: { to: null, length: Math.ceil((part.use.usedAt ?? 300) / 50) * 50 },
             },
           ],
         },

@@ -9,7 +9,7 @@ const deepest = (a: Placed, b: Placed): number =>
   Math.max(0, ...a.bodies.flatMap((one) => b.bodies.map((other) => bodyOverlap(one, other))));
 
 /** A life jacket is on somebody, and a mat lies under what stands on it. */
-const worn = (i: Fitted): boolean => i.placed.part.kind === 'jacket' || i.placed.part.kind === 'mat';
+const worn = ({ placed: { part } }: Fitted): boolean => part.body.place === 'worn' || part.body.place === 'underfoot';
 
 function inOnePlace(a: Fitted, b: Fitted): Raw | null {
   const by = deepest(a.placed, b.placed);
@@ -81,7 +81,7 @@ export const overlapBetweenSets: Judgement = ({ plan, stands }) => {
 const setNames = (plan: Plan, item: Fitted): string => (item.sets ?? []).map((s) => entryOf(plan.sets, s)?.name ?? s).join(', ');
 
 function baseOf({ frame, part }: Placed): Body {
-  const { length, width, thickness } = part.base;
+  const { length, width, thickness } = part.body.base;
   return bodyOf(frame, { name: 'base', u: [-length / 2, length / 2], v: [-width / 2, width / 2], w: [0, thickness] }, 0);
 }
 

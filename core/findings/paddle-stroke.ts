@@ -8,7 +8,7 @@ import { about, aboutHull, toOtherSide, type Judgement, type Raw } from './findi
 /** One rod parked in reach while landing a fish is every school's exception, where pedals or a motor drive the boat. */
 function parkedRodOf(items: readonly Fitted[], plan: Plan): (item: Fitted) => boolean {
   const driven = plan.brief.propulsion.some((p) => p !== 'paddle');
-  const first = driven ? items.find((i) => i.placed.part.kind === 'rod tube' && i.placed.part.use === 'always') : undefined;
+  const first = driven ? items.find((i) => i.placed.part.rods && i.placed.part.use.often === 'always') : undefined;
   return (item) => item === first;
 }
 
@@ -24,7 +24,7 @@ export const paddleStroke: Judgement = ({ plan, items, intrusionOf, hull, shop }
   const parkedRod = parkedRodOf(items, plan);
   return items.flatMap((item): Raw[] => {
     // What the paddler sits on and what comes off before paddling is not in the stroke.
-    if (item.placed.part.kind === 'seat' || item.placed.part.use === 'ashore') return [];
+    if (item.placed.part.body.place === 'sat on' || item.placed.part.use.often === 'ashore') return [];
     if (parkedRod(item)) return [];
     const { nominal, band: near } = intrusionOf(item);
     const hit = nominal ?? near;

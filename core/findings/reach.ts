@@ -1,33 +1,16 @@
 import { middleOf, overBand, paddlers, REACH, reachOf, type Paddler, type Reached, type ReachZone } from '../layout';
 import type { Fitted } from '../drilling';
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import { mm, say, type Point } from '../units';
 import { about, alone, nameOf, type Raw } from './finding';
 
 /** The furthest zone that does for how often a thing is used. */
-const WANTED: Readonly<Record<Part['use'], ReachZone>> = {
+const WANTED: Readonly<Record<Part['use']['often'], ReachZone>> = {
   always: 'at hand',
   hourly: 'half turn',
   stopped: 'out of reach',
   ashore: 'out of reach',
 };
-
-/** Things one looks at or that work by themselves are not taken in hand. */
-const LEFT_ALONE: readonly Part['kind'][] = [
-  'seat',
-  'light',
-  'flag',
-  'battery',
-  'motor',
-  'leash',
-  'pegs',
-  'track',
-  'plate',
-  'mat',
-  'bar',
-  'mount',
-  'jacket',
-];
 
 /** Where a hand takes it: the middle of its highest body. */
 export function graspOf(item: Fitted): Point {
@@ -40,7 +23,7 @@ export function graspOf(item: Fitted): Point {
 }
 
 /** Whoever reaches it best, from whichever of their seat heights is worst: on one day they sit at both. */
-export function reachedBy(people: readonly Paddler[], at: Point): Reached | undefined {
+function reachedBy(people: readonly Paddler[], at: Point): Reached | undefined {
   const worse = (a: Reached, b: Reached): number => REACH.indexOf(a.zone) - REACH.indexOf(b.zone) || a.beyond - b.beyond;
   const seats = [...new Set(people.map((p) => p.seatX))];
   return seats
@@ -58,8 +41,8 @@ export function reachedBy(people: readonly Paddler[], at: Point): Reached | unde
 /** What is used often must be reached seated, with one hand. */
 export const reach = alone((item, { plan, hull, shop }): Raw[] => {
   const { part } = item.placed;
-  const wanted = WANTED[part.use];
-  if (wanted === 'out of reach' || LEFT_ALONE.includes(part.kind)) return [];
+  const wanted = WANTED[part.use.often];
+  if (wanted === 'out of reach' || !part.use.byHand) return [];
   const at = graspOf(item);
   const verdict = overBand(shop, (scale) => {
     const best = reachedBy(paddlers(hull, plan.brief, scale), at);
@@ -77,7 +60,7 @@ export const reach = alone((item, { plan, hull, shop }): Raw[] => {
         beyond > 0
           ? say`${nameOf(item)} lies ${mm(beyond, 'up')} beyond the hand: ${zone}.`
           : say`${nameOf(item)} is behind the shoulder: a half turn, without seeing it.`,
-      because: say`It is used ${part.use === 'always' ? 'every few minutes' : 'every hour'}, so it wants to be ${wanted === 'at hand' ? 'at hand' : 'within a half turn'}; stature ${mm(plan.brief.stature)}.`,
+      because: say`It is used ${part.use.often === 'always' ? 'every few minutes' : 'every hour'}, so it wants to be ${wanted === 'at hand' ? 'at hand' : 'within a half turn'}; stature ${mm(plan.brief.stature)}.`,
     },
   ];
 });

@@ -8,8 +8,8 @@ const ROOF = 250;
 export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
   const { road, lifts } = plan.brief;
   if (road !== 'roof' || lifts !== 'alone') return [];
-  const stays = owned.filter((i) => !i.placed.part.comesOff);
-  const gear = stays.reduce((sum, i) => sum + i.placed.part.massKg, 0);
+  const stays = owned.filter((i) => !i.placed.part.use.comesOff);
+  const gear = stays.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
   const all = hull.model.massKg + gear;
   if (all <= shop.limits.aloneKg) return [];
   return [
@@ -34,7 +34,7 @@ export const roadHeight: Judgement = ({ items, hull, plan }) => {
   return items.flatMap((item): Raw[] => {
     const { part, frame, fitting } = item.placed;
     const over = topOf(item) - hull.gunwale(frame.origin.x);
-    if (part.comesOff || over <= ROOF) return [];
+    if (part.use.comesOff || over <= ROOF) return [];
     return [
       {
         ...about(item),

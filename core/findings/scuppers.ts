@@ -10,7 +10,7 @@ const CLEAR = 10;
 
 function coverOf({ items, hull, memory }: Judged, scupper: HullSurface['model']['scuppers'][number]): Fitted | undefined {
   const covers = ({ part, bodies }: Placed): boolean => {
-    if (part.drains) return false;
+    if (part.body.drains) return false;
     const { x, y, diameter } = scupper;
     const r = diameter / 2;
     const z = hull.spot(x, y).z;

@@ -1,4 +1,4 @@
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { Fitted } from '../drilling';
 import {
   type Arc,

@@ -6,7 +6,7 @@ import { aboutHull, type Judgement, nameOf, slideTo } from './finding';
 export const standing: Judgement = ({ plan, items, hull, shop, memory }) => {
   if (plan.brief.stands === 'sits') return [];
   const grid = memory.of('floor', hull, () => floorGrid(hull));
-  const onFloor = items.filter((i) => i.placed.part.kind !== 'mat');
+  const onFloor = items.filter((i) => i.placed.part.body.place !== 'underfoot');
   const room =
     grid &&
     standingRoom(
@@ -32,7 +32,7 @@ export const standing: Judgement = ({ plan, items, hull, shop, memory }) => {
       tries: movable.flatMap((i) => {
         const { place, part } = i.placed;
         if (place.on !== 'deck' || !floor) return [];
-        const to = { ...place, x: floor.aft + part.base.length / 2 + 20 };
+        const to = { ...place, x: floor.aft + part.body.base.length / 2 + 20 };
         return [{ says: say`Push ${i.letter}, ${nameOf(i)}, back ${mm(to.x - place.x)}`, changes: [slideTo(i, to)] }];
       }),
     },

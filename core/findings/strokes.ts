@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { waterAt, type Laden } from '../float';
 import type { HullSurface } from '../hull';
 import { paddleLack, paddlers, strokeSpace, styleOf, type PaddleLack, type StrokeSpaces } from '../layout';

@@ -8,9 +8,9 @@ export const propulsion: Judgement = ({ plan, hull, owned }) => {
     paddle: true,
     pedals:
       model.feet?.kind === 'pedals' ||
-      (model.moving ?? []).some((m) => /drive/i.test(m.name)) ||
-      owned.some((i) => i.placed.part.kind === 'drive'),
-    motor: owned.some((i) => i.placed.part.draw?.of === 'motor'),
+      (model.moving ?? []).some((m) => m.drives) ||
+      owned.some((i) => i.placed.part.use.propels === 'pedals'),
+    motor: owned.some((i) => i.placed.part.use.propels === 'motor'),
   };
   return plan.brief.propulsion.flatMap((what): Raw[] => {
     if (has[what]) return [];

@@ -30,7 +30,7 @@ function turnings(judged: Judged): Turning[] {
 }
 
 /** What stands on the lid goes with it: its foot at the lid's top, its middle within the outline. */
-export function ridesOn(rest: Body, item: Fitted): boolean {
+function ridesOn(rest: Body, item: Fitted): boolean {
   const { x, y, z } = item.placed.frame.origin;
   return planOverlap(rest.outline, squareAt(x, y, 0.5)) > 0 && z >= rest.bottom - 40 && z <= rest.top + 40;
 }
@@ -98,8 +98,8 @@ const LID = 25;
 function behind(item: Fitted): Raw['tries'] {
   const { place, below, fitting } = item.placed;
   if (place.on !== 'fitting' || !below || fitting.locked) return [];
-  const half = below.part.base.length / 2;
-  const deep = item.placed.part.base.length / 2 + LID;
+  const half = below.part.body.base.length / 2;
+  const deep = item.placed.part.body.base.length / 2 + LID;
   return [1, -1].map((end) => ({
     says: say`Hang it off the ${end > 0 ? 'back' : 'front'} of ${below.part.name}`,
     changes: [slideTo(item, { ...place, u: end * (half + deep) })],
@@ -113,7 +113,7 @@ export const struts: Judgement = (judged) =>
     const riders = judged.items.filter(
       (i) => i !== of && judged.memory.pair('rides', swept, i.placed, () => ridesOn(swept.rest, i)),
     );
-    const load = riders.reduce((sum, i) => sum + i.placed.part.massKg, 0);
+    const load = riders.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
     const [first] = riders;
     if (!first || load <= swept.strutKg) return [];
     return [
@@ -129,7 +129,7 @@ export const struts: Judgement = (judged) =>
           .filter((i) => i.placed.place.on === 'deck')
           .flatMap((i) => {
             const { place } = i.placed;
-            const aft = Math.max(...swept.rest.outline.map(([x]) => x)) + i.placed.part.base.length;
+            const aft = Math.max(...swept.rest.outline.map(([x]) => x)) + i.placed.part.body.base.length;
             return place.on === 'deck'
               ? [
                   {

@@ -6,14 +6,14 @@ import { about, type Judged, type Judgement, nameOf, type Raw } from './finding'
 /** Where things spin: the lowest body of a motor, the foot of the hull's own drive. */
 function propellers({ items, hull }: Judged): { at: Point; name: string }[] {
   const motors = items.flatMap((i) => {
-    if (i.placed.part.kind !== 'motor') return [];
+    if (i.placed.part.use.propels !== 'motor') return [];
     const [first, ...others] = i.placed.bodies;
     if (!first) return [];
     const low = others.reduce((a, b) => (b.bottom < a.bottom ? b : a), first);
     return [{ at: { ...middleOf(low), z: low.bottom }, name: `${i.letter}, ${nameOf(i)}` }];
   });
   const drives = (hull.model.moving ?? [])
-    .filter((m) => /drive/i.test(m.name))
+    .filter((m) => m.drives)
     .map((m) => ({
       at: { x: (m.from.x + m.to.x) / 2, y: (m.from.y + m.to.y) / 2, z: Math.min(m.from.z, m.to.z) },
       name: m.name,
@@ -33,7 +33,7 @@ export const tetherShort: Judgement = (judged) =>
     const { fitting, part, frame } = item.placed;
     const { tether } = fitting;
     if (!tether) return [];
-    const wanted = distance(anchorOf(judged, item), frame.origin) + (part.usedAt ?? 0);
+    const wanted = distance(anchorOf(judged, item), frame.origin) + (part.use.usedAt ?? 0);
     if (tether.length >= wanted) return [];
     return [
       {

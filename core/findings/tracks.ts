@@ -8,12 +8,12 @@ import { about, type Judged, type Judgement, nameOf, type Raw, type Try } from '
 /** A screwed-down track may stand so far off in its middle before it is bent or shimmed (judgement), mm. */
 const GAP = 2;
 
-const isTrack = ({ placed: { part } }: Fitted): boolean => part.kind === 'track' && part.slot !== undefined;
+const isTrack = ({ placed: { part } }: Fitted): boolean => part.holding.slot !== undefined;
 
 /** A shorter piece of the same track. */
 function shorter({ placed: { id, part, fitting } }: Fitted, share: number): Try[] {
-  const to = Math.floor((part.base.length * share) / 10) * 10;
-  if (!part.cutFrom || to < SHORTEST) return [];
+  const to = Math.floor((part.body.base.length * share) / 10) * 10;
+  if (!part.sold.cutFrom || to < SHORTEST) return [];
   return [
     { says: say`Cut it to ${mm(to, 'down')}`, changes: [{ kind: 'cutTrack', item: id, from: fitting.length ?? null, to }] },
   ];
@@ -48,7 +48,7 @@ export const trackSlots: Judgement = ({ owned, hull, shop }) =>
       const slots = slotsOf(item, material, shop.holding);
       const slotted = slots.filter((s) => s.slot > 0);
       if (slotted.length === 0) return [];
-      const { length } = item.placed.part.base;
+      const { length } = item.placed.part.body.base;
       const [least, most] = growthOver(length, material, shop.holding.heat);
       const longest = Math.max(...slotted.map((s) => s.slot));
       const middle = slots.find((s) => s.slot === 0);
@@ -71,7 +71,7 @@ export const offItsTrack: Judgement = ({ owned }) =>
       const { place, part } = rider.placed;
       if (place.on !== 'fitting' || rider.mounted.hold !== 'track') return [];
       const bolts = rider.mounted.spots.map((s) => Math.abs(place.u + s.u));
-      const over = Math.max(Math.abs(place.u), ...bolts) - track.placed.part.base.length / 2;
+      const over = Math.max(Math.abs(place.u), ...bolts) - track.placed.part.body.base.length / 2;
       if (over <= 0) return [];
       const to = { ...place, u: Math.sign(place.u) * Math.max(0, Math.abs(place.u) - over - 5) };
       return [
@@ -81,7 +81,7 @@ export const offItsTrack: Judgement = ({ owned }) =>
           severity: 'stop',
           curable: true,
           says: say`${nameOf(rider)} hangs ${mm(over, 'up')} over the end of ${track.letter}, ${nameOf(track)}.`,
-          because: say`Its T-bolts want slot under them; its base is ${mm(part.base.length)} long.`,
+          because: say`Its T-bolts want slot under them; its base is ${mm(part.body.base.length)} long.`,
           tries: [
             {
               says: say`Slide it onto the track`,
@@ -94,17 +94,25 @@ export const offItsTrack: Judgement = ({ owned }) =>
   );
 
 /** What the screws of a track bear under one rider: the two next to it carry its pull. */
-export function underRider({ hull, shop }: Pick<Judged, 'hull' | 'shop'>, track: Fitted, rider: Fitted): Strength | null {
+function underRider({ hull, shop }: Pick<Judged, 'hull' | 'shop'>, track: Fitted, rider: Fitted): Strength | null {
   const { place, part, fitting } = rider.placed;
   if (place.on !== 'fitting' || track.mounted.spots.length === 0) return null;
   const near = [...track.mounted.spots].sort((a, b) => Math.abs(a.u - place.u) - Math.abs(b.u - place.u)).slice(0, 2);
   const spread = Math.max(...near.map((s) => s.u)) - Math.min(...near.map((s) => s.u));
   const own = workingLoad(part);
-  const { base } = track.placed.part;
+  const { body, holding } = track.placed.part;
+  const { base } = body;
   const load = { newtons: own.newtons, lever: own.lever + fitting.lift + base.thickness, toward: own.toward };
   return strengthOf(
     hull,
-    { ...track.placed, part: { ...track.placed.part, load, base: { ...base, length: Math.max(spread, base.width) } } },
+    {
+      ...track.placed,
+      part: {
+        ...track.placed.part,
+        holding: { ...holding, load },
+        body: { ...body, base: { ...base, length: Math.max(spread, base.width) } },
+      },
+    },
     { ...track.mounted, spots: near.map((s) => ({ u: s.u - place.u, v: s.v })) },
     shop,
   );

@@ -70,7 +70,7 @@ export const wrongSource: Judgement = (judged) =>
 /** A fitting that draws current and has no feed. */
 export const notFed: Judgement = (judged) =>
   judged.items
-    .filter((i) => i.placed.part.draw && !judged.runs.some((r) => r.to === i.placed.id))
+    .filter((i) => i.placed.part.power?.draw && !judged.runs.some((r) => r.to === i.placed.id))
     .map((i): Raw => ({
       where: i.placed.id,
       letter: i.letter,
@@ -80,5 +80,5 @@ export const notFed: Judgement = (judged) =>
       severity: 'look',
       curable: false,
       says: say`${i.placed.part.name} has no feed yet.`,
-      because: say`It draws ${i.placed.part.draw?.amps ?? 0} A at ${i.placed.part.draw?.volts ?? 0} V. Route a run from a battery.`,
+      because: say`It draws ${i.placed.part.power?.draw?.amps ?? 0} A at ${i.placed.part.power?.draw?.volts ?? 0} V. Route a run from a battery.`,
     }));

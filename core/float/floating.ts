@@ -2,7 +2,6 @@ import type { HullSurface, Section } from '../hull';
 import type { Point } from '../units';
 
 export const FRESH_WATER = 1000;
-export const SALT_WATER = 1025;
 
 /** Something that weighs, at its centre. */
 export interface Mass {

@@ -31,7 +31,7 @@ export function shellCentre(hull: HullSurface): Point {
 /** The centre of a fitting: of its solids by their volume, standing as it stands. */
 export function centreOfPart({ part, frame, fitting }: Pick<Placed, 'part' | 'frame' | 'fitting'>): Point {
   let [all, u, v, w] = [0, 0, 0, 0];
-  for (const s of part.solids) {
+  for (const s of part.body.solids) {
     const size = Math.max(1, (s.u[1] - s.u[0]) * (s.v[1] - s.v[0]) * (s.w[1] - s.w[0]));
     all += size;
     u += (size * (s.u[0] + s.u[1])) / 2;

@@ -41,7 +41,7 @@ export function weigh({ surface, items, brief, stowage }: WeightInput, memory: M
     stowed: stowedMasses(surface, { brief, stowage }),
   }));
   const massOf = ({ placed }: Fitted): Mass =>
-    still.of('mass', placed, () => ({ kg: placed.part.massKg, at: centreOfPart(placed) }));
+    still.of('mass', placed, () => ({ kg: placed.part.body.massKg, at: centreOfPart(placed) }));
   const floatOf = (masses: readonly Mass[]): Floating => {
     const { kg, at } = centreOf(masses);
     return still.among('floats', [kg, at.x, at.y, at.z].join(), () => floatBy(slices, masses));

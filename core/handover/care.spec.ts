@@ -5,7 +5,7 @@ import { hookName } from './index';
 import { toldOf } from './care';
 
 describe('what an owner is told', () => {
-  const kit = CATALOG.parts.find((p) => p.holds.includes('rivet') && p.holds.includes('through'));
+  const kit = CATALOG.parts.find((p) => p.holding.ways.includes('rivet') && p.holding.ways.includes('through'));
 
   it('speaks of what holds this one, not of what might have', () => {
     if (!kit) throw new Error('nothing in the catalog takes rivets or bolts');

@@ -1,4 +1,4 @@
-import type { Hold, Part } from '../catalog';
+import type { Hold, Part } from '../parts';
 
 /** What is looked at again on a mount, by how it is held; nothing where nothing holds it. */
 const HOLD_CARE: Readonly<Record<Hold, { readonly en: string; readonly fr: string }>> = {

@@ -20,7 +20,7 @@ export interface Closing {
 }
 
 /** Wishes that nothing aboard answers, in their order. */
-export function openWishes({ wishes, fittings }: Pick<Plan, 'wishes' | 'fittings'>): OpenWish[] {
+function openWishes({ wishes, fittings }: Pick<Plan, 'wishes' | 'fittings'>): OpenWish[] {
   const aboard = new Map<string, number>();
   for (const f of Object.values(fittings)) aboard.set(f.part, (aboard.get(f.part) ?? 0) + 1);
   return Object.entries(wishes).flatMap(([id, { text, part, count = 1 }]): OpenWish[] => {

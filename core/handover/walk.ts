@@ -1,4 +1,4 @@
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { Fitted, PlannedHole } from '../drilling';
 import type { Placed } from '../layout';
 import type { Mounted } from '../mounting';
@@ -40,7 +40,7 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
       x: frame.origin.x,
       y: frame.origin.y,
       text: toldOf(part, mounted.hold),
-      comesOff: part.comesOff,
+      comesOff: part.use.comesOff,
       hold: mounted.hold,
       bolts: mounted.count,
       holes,
@@ -65,4 +65,6 @@ export interface GivenBack {
 }
 
 export const givenBack = (items: readonly Fitted[]): GivenBack[] =>
-  items.flatMap((i) => (i.placed.part.replaces ?? []).map((what) => ({ what, letter: i.letter, for: i.placed.part.name })));
+  items.flatMap((i) =>
+    (i.placed.part.goesWith.replaces ?? []).map((what) => ({ what, letter: i.letter, for: i.placed.part.name })),
+  );

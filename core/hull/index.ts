@@ -11,3 +11,4 @@ export * from './patch';
 export * from './photo';
 export * from './readings';
 export * from './section';
+export * from './upcast';

@@ -13,7 +13,7 @@ const area = {
 };
 
 /** A cross-section measured at one place along the boat. */
-export const stationSchema = z.strictObject({
+const stationSchema = z.strictObject({
   x: coordinateSchema,
   halfBreadth: lengthSchema.describe('centre line to gunwale edge, mm'),
   gunwale: lengthSchema.describe('height of the gunwale over the lowest keel point, mm'),
@@ -22,7 +22,7 @@ export const stationSchema = z.strictObject({
   flare: z.number().min(0).max(0.9).describe('share of the half-breadth lost from gunwale to keel'),
 });
 
-export const deckAreaSchema = z.strictObject({
+const deckAreaSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   kind: z.enum(['foredeck', 'cockpit', 'seat', 'tank well', 'stern deck', 'side deck', 'plate']),
@@ -32,7 +32,7 @@ export const deckAreaSchema = z.strictObject({
   wall: lengthSchema.describe('wall thickness, mm'),
 });
 
-export const hatchSchema = z.strictObject({
+const hatchSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   ...area,
@@ -50,7 +50,7 @@ export const hatchSchema = z.strictObject({
 });
 
 /** Something of the hull itself that turns: stand-up bar, drive, rudder, seat back. A box between two corners at rest. */
-export const hullMoverSchema = z.strictObject({
+const hullMoverSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   from: pointSchema,
@@ -59,10 +59,11 @@ export const hullMoverSchema = z.strictObject({
   hinge: pointSchema,
   turns: z.number().min(-360).max(360).describe('degrees from rest to its other end'),
   both: z.boolean().optional().describe('it turns as far the other way'),
+  drives: z.boolean().optional().describe('it drives the boat: fins or a propeller'),
 });
 
 /** Where things go inside the boat or on the paddler. */
-export const compartmentSchema = z.strictObject({
+const compartmentSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   x: coordinateSchema,
@@ -74,7 +75,7 @@ export const compartmentSchema = z.strictObject({
   worn: z.boolean().describe('a pocket of the life jacket: always at hand'),
 });
 
-export const railSchema = z.strictObject({
+const railSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   from: pointSchema,
@@ -83,7 +84,7 @@ export const railSchema = z.strictObject({
 });
 
 /** A plate the maker drilled for accessories. */
-export const madePlateSchema = z.strictObject({
+const madePlateSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   x: coordinateSchema,
@@ -94,12 +95,12 @@ export const madePlateSchema = z.strictObject({
 });
 
 /** A carrying handle: where it hangs lowest. */
-export const handleSchema = z.strictObject({ id: idSchema, name: z.string().max(60), x: coordinateSchema, height: lengthSchema });
+const handleSchema = z.strictObject({ id: idSchema, name: z.string().max(60), x: coordinateSchema, height: lengthSchema });
 
 /** A part of the boat where the wall is thicker or thinner than elsewhere. */
-export const wallZoneSchema = z.strictObject({ id: idSchema, name: z.string().max(60), ...area, wall: lengthSchema });
+const wallZoneSchema = z.strictObject({ id: idSchema, name: z.string().max(60), ...area, wall: lengthSchema });
 
-export const trackSchema = z.strictObject({
+const trackSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   side: z.enum(['port', 'starboard']),
@@ -110,7 +111,7 @@ export const trackSchema = z.strictObject({
   slot: z.strictObject({ opening: lengthSchema, depth: lengthSchema, thread: z.string().max(12) }),
 });
 
-export const insertSchema = z.strictObject({
+const insertSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
   x: coordinateSchema,
@@ -120,10 +121,10 @@ export const insertSchema = z.strictObject({
   depth: lengthSchema,
 });
 
-export const scupperSchema = z.strictObject({ id: idSchema, x: coordinateSchema, y: coordinateSchema, diameter: lengthSchema });
+const scupperSchema = z.strictObject({ id: idSchema, x: coordinateSchema, y: coordinateSchema, diameter: lengthSchema });
 
 /** Something inside the hull that a bit or a nut must not meet. */
-export const hazardSchema = z.discriminatedUnion('shape', [
+const hazardSchema = z.discriminatedUnion('shape', [
   z.strictObject({
     id: idSchema,
     name: z.string().max(60),
@@ -187,9 +188,6 @@ export type DeckArea = z.infer<typeof deckAreaSchema>;
 export type Hatch = z.infer<typeof hatchSchema>;
 export type Track = z.infer<typeof trackSchema>;
 export type Rail = z.infer<typeof railSchema>;
-export type MadePlate = z.infer<typeof madePlateSchema>;
-export type Insert = z.infer<typeof insertSchema>;
 export type HullMover = z.infer<typeof hullMoverSchema>;
-export type Compartment = z.infer<typeof compartmentSchema>;
 export type Hazard = z.infer<typeof hazardSchema>;
 export type HullModel = z.infer<typeof hullModelSchema>;

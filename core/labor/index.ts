@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { Fitted, PlannedHole } from '../drilling';
 import type { Mounted } from '../mounting';
 import type { WiredRun } from '../wiring';

@@ -51,12 +51,6 @@ export function boxOverlap(a: PosedBox, b: PosedBox): number {
 const depthAlong = (axis: Point, size: number, a: PosedBox, b: PosedBox, between: Point): number =>
   (reachOn(a, axis) + reachOn(b, axis) - Math.abs(dot(between, axis))) / size;
 
-/** Whether a point lies in a box grown by a margin. */
-export function inBox({ middle, axes, half }: PosedBox, p: Point, margin = 0): boolean {
-  const r = { x: p.x - middle.x, y: p.y - middle.y, z: p.z - middle.z };
-  return axes.every((axis, i) => Math.abs(dot(r, axis)) <= (half[i] ?? 0) + margin);
-}
-
 /** Least and most of a box along one axis of the hull. */
 export function extentOfBox({ middle, axes: [u, v, w], half }: PosedBox, along: 'x' | 'y' | 'z'): readonly [number, number] {
   const [a, b, c] = [half[0] * Math.abs(u[along]), half[1] * Math.abs(v[along]), half[2] * Math.abs(w[along])];

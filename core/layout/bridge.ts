@@ -1,4 +1,4 @@
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { HullModel, Track } from '../hull';
 import type { Place } from '../rig';
 import type { Point } from '../units';
@@ -24,16 +24,20 @@ export function twinTrack(model: HullModel, place: Place & { on: 'track' }): Twi
 
 /** A bar drawn out to the tracks it lies on: what is sold is symmetric about its middle, and its ends stand on the slots. */
 export function bridged(part: Part, apart: number): Part {
-  const { bridges } = part;
+  const { body } = part;
+  const { bridges } = body;
   if (!bridges) return part;
   // Drawn out no further than it goes: what is wider apart is said by its mount.
   const to = Math.min(bridges.most, Math.max(bridges.least, apart));
-  const sold = part.base.width - 2 * bridges.over;
+  const sold = body.base.width - 2 * bridges.over;
   const moved = (v: number): number => v + (Math.sign(v) * (to - sold)) / 2;
   return {
     ...part,
-    base: { ...part.base, width: to + 2 * bridges.over },
-    solids: part.solids.map((s) => ({ ...s, v: [moved(s.v[0]), moved(s.v[1])] })),
-    moves: part.moves?.map((m) => ({ ...m, solid: { ...m.solid, v: [moved(m.solid.v[0]), moved(m.solid.v[1])] } })),
+    body: {
+      ...body,
+      base: { ...body.base, width: to + 2 * bridges.over },
+      solids: body.solids.map((s) => ({ ...s, v: [moved(s.v[0]), moved(s.v[1])] })),
+      moves: body.moves?.map((m) => ({ ...m, solid: { ...m.solid, v: [moved(m.solid.v[0]), moved(m.solid.v[1])] } })),
+    },
   };
 }

@@ -37,8 +37,8 @@ const rectangle = (d: Pick<DeckArea, 'fore' | 'aft' | 'port' | 'starboard'>): Bo
 ];
 
 /** The outline of a base from above. */
-export function baseOutline({ frame, part }: Pick<Placed, 'frame' | 'part'>): [number, number][] {
-  const [l, w] = [part.base.length / 2, part.base.width / 2];
+function baseOutline({ frame, part }: Pick<Placed, 'frame' | 'part'>): [number, number][] {
+  const [l, w] = [part.body.base.length / 2, part.body.base.width / 2];
   return [
     [-l, -w],
     [l, -w],
@@ -51,7 +51,7 @@ export function baseOutline({ frame, part }: Pick<Placed, 'frame' | 'part'>): [n
 }
 
 /** How far a point lies beyond the edge of the hull seen from above, mm; negative inside. */
-export function beyondEdge(hull: HullSurface, x: number, y: number): number {
+function beyondEdge(hull: HullSurface, x: number, y: number): number {
   if (x < 0 || x > hull.length) return Math.hypot(Math.max(-x, x - hull.length), y);
   return Math.abs(y) - hull.edge.half(x);
 }
@@ -62,7 +62,7 @@ const outside = (d: DeckArea, x: number, y: number): number => Math.max(0, d.for
 /** What the base of a fitting on deck lies on: looked up at places all over it, its edges and holes too. */
 export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'part'>): Footing {
   const { frame, part } = placed;
-  const { length, width } = part.base;
+  const { length, width } = part.body.base;
   const here = hull.spot(frame.origin.x, frame.origin.y);
   const outline = baseOutline(placed);
   const over = new Set<string>();
@@ -102,7 +102,7 @@ export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'par
       if (higher !== null && Math.abs(higher) <= STEP) carried++;
     }
   const onLids = [...lids].map(([hatch, count]) => ({ hatch, whole: count === all }));
-  const loseHole = part.holes.some((h) => {
+  const loseHole = part.holes.at.some((h) => {
     const higher = look(h.u, h.v);
     return higher === null || Math.abs(higher) > STEP;
   });

@@ -1,4 +1,4 @@
-import type { Part, Recess, Solid } from '../catalog';
+import type { Part, Recess, Solid } from '../parts';
 import { deckPatch, sidePatch, tangentsAt, type HullSurface, type Rail } from '../hull';
 import type { Fitting, Place } from '../rig';
 import type { Point } from '../units';
@@ -31,8 +31,8 @@ const axes = (degrees: number): Axes => turn(LEVEL, degrees);
 
 /** The highest solid of a part under a point of its frame, else its base, mm over its own foot. */
 function standsAt(part: Part, u: number, v: number): number {
-  const under = part.solids.filter((s) => u >= s.u[0] && u <= s.u[1] && v >= s.v[0] && v <= s.v[1]).map((s) => s.w[1]);
-  return under.length ? Math.max(...under) : part.base.thickness;
+  const under = part.body.solids.filter((s) => u >= s.u[0] && u <= s.u[1] && v >= s.v[0] && v <= s.v[1]).map((s) => s.w[1]);
+  return under.length ? Math.max(...under) : part.body.base.thickness;
 }
 
 /**
@@ -93,7 +93,7 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame 
         origin,
         ...upon,
         surface: below.part.name,
-        wall: below.part.base.thickness,
+        wall: below.part.body.base.thickness,
         off: below.frame.off,
       };
     }
@@ -251,11 +251,11 @@ export function placeFitting(
 ): Placed | undefined {
   const own = frameOf(hull, place, below);
   if (!own || !sold) return undefined;
-  const twin = place.on === 'track' && sold.bridges ? twinTrack(hull.model, place) : undefined;
+  const twin = place.on === 'track' && sold.body.bridges ? twinTrack(hull.model, place) : undefined;
   const frame = twin ? { ...own, ...LEVEL, origin: twin.middle } : own;
   const part = twin ? bridged(sold, twin.apart) : sold;
-  const bodies = part.solids.map((s) => bodyOf(frame, s, fitting.lift));
-  if (part.recess) bodies.push(boreOf(frame, part.recess, fitting.lift));
+  const bodies = part.body.solids.map((s) => bodyOf(frame, s, fitting.lift));
+  if (part.body.recess) bodies.push(boreOf(frame, part.body.recess, fitting.lift));
   if (fitting.lift > 0) bodies.push(bodyOf(frame, { ...RISER, w: [0, fitting.lift] }, 0));
   return { id, fitting, place, part, frame, bodies, rods: rodsOf(frame, fitting, part, rodLength), below };
 }

@@ -1,4 +1,4 @@
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { HullModel, Rail } from '../hull';
 import { fine, mm, say, type Sentence } from '../units';
 
@@ -10,19 +10,22 @@ export interface Taking {
 }
 
 /** The usual T-bolt head (common practice, no source), mm. */
-export const USUAL_HEAD = { neck: 8, deep: 4 } as const;
+const USUAL_HEAD = { neck: 8, deep: 4 } as const;
 
 /** Why a T-bolt of this part does not go into a slot; null when it does. */
-export function slotFault(part: Pick<Part, 'slotHead'>, slot: HullModel['tracks'][number]['slot']): Sentence | null {
-  const head = part.slotHead ?? USUAL_HEAD;
+export function slotFault(
+  holding: Pick<Part['holding'], 'slotHead'>,
+  slot: HullModel['tracks'][number]['slot'],
+): Sentence | null {
+  const head = holding.slotHead ?? USUAL_HEAD;
   if (head.neck > slot.opening) return say`its T-bolt neck of ${fine(head.neck)} is wider than the slot’s ${fine(slot.opening)}`;
   return head.deep > slot.depth ? say`its T-bolt head of ${fine(head.deep)} is deeper than the slot’s ${fine(slot.depth)}` : null;
 }
 
 /** Why a part does not clamp on a rail; null when it does. */
-export function railFault(part: Pick<Part, 'clamps'>, rail: Pick<Rail, 'diameter'>): Sentence | null {
-  if (!part.clamps) return say`it has no clamp`;
-  const { least, most } = part.clamps;
+export function railFault(part: Pick<Part, 'holding'>, rail: Pick<Rail, 'diameter'>): Sentence | null {
+  if (!part.holding.clamps) return say`it has no clamp`;
+  const { least, most } = part.holding.clamps;
   if (rail.diameter < least) return say`the rail of ${fine(rail.diameter)} is thinner than its clamp closes to, ${fine(least)}`;
   return rail.diameter > most ? say`the rail of ${fine(rail.diameter)} is thicker than its clamp opens to, ${fine(most)}` : null;
 }
@@ -32,36 +35,36 @@ export function railFault(part: Pick<Part, 'clamps'>, rail: Pick<Rail, 'diameter
  * size both ways round, inserts by thread, scuppers by size.
  */
 export function takenBy(part: Part, hull: HullModel): Taking[] {
-  const { length, width } = part.base;
+  const { length, width } = part.body.base;
   const out: Taking[] = [];
-  if (part.holds.includes('track'))
+  if (part.holding.ways.includes('track'))
     for (const t of hull.tracks) {
       const long = t.aft - t.fore;
       const why =
-        slotFault(part, t.slot) ??
+        slotFault(part.holding, t.slot) ??
         (length > long ? say`its base of ${mm(length, 'up')} is longer than the track's ${mm(long, 'down')}` : null);
       out.push({ place: t.name, fits: why === null, why: why ?? say`slot and length take it` });
     }
-  if (part.holds.includes('loose'))
+  if (part.holding.ways.includes('loose'))
     for (const d of hull.decks.filter((one) => one.kind === 'tank well')) {
       const [long, wide] = [d.aft - d.fore, d.starboard - d.port];
       const over = Math.min(Math.max(length - long, width - wide), Math.max(width - long, length - wide));
       const why = over > 0 ? say`too large by ${mm(over, 'up')}, either way round` : say`drops in`;
       out.push({ place: d.name, fits: over <= 0, why });
     }
-  if (part.holds.includes('insert'))
+  if (part.holding.ways.includes('insert'))
     for (const i of hull.inserts) {
       const fits = i.thread === '1/4-20';
       out.push({ place: i.name, fits, why: fits ? say`thread 1/4-20` : say`its thread is ${i.thread}` });
     }
-  if (part.holds.includes('clamp'))
+  if (part.holding.ways.includes('clamp'))
     for (const r of hull.rails ?? []) {
       const why = railFault(part, r);
       out.push({ place: r.name, fits: why === null, why: why ?? say`its clamp closes on it` });
     }
-  if (part.holds.includes('scupper'))
+  if (part.holding.ways.includes('scupper'))
     for (const s of hull.scuppers) {
-      const fits = part.base.width <= s.diameter * 2.6;
+      const fits = part.body.base.width <= s.diameter * 2.6;
       out.push({
         place: `scupper at ${Math.round(s.x)}`,
         fits,

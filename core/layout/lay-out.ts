@@ -1,4 +1,4 @@
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { HullSurface } from '../hull';
 import { assignLetters, setsInOrder, standsOf, type Plan, type Stand } from '../rig';
 import type { Memory } from '../stages';

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import { sideSign, type Point, type Side } from '../units';

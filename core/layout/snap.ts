@@ -1,4 +1,4 @@
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 import type { HullSurface, Track } from '../hull';
 import { frameOf, onRail, type Placed } from './frame';
 import type { Place } from '../rig';
@@ -9,7 +9,7 @@ export const toMark = (mm: number, system: UnitSystem): number =>
   system === 'imperial' ? (Math.round((mm / MM_PER_INCH) * 16) / 16) * MM_PER_INCH : Math.round(mm);
 
 /** The nearest x on a track. */
-export const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number =>
+const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number =>
   Math.min(track.aft, Math.max(track.fore, x));
 
 /**
@@ -18,7 +18,7 @@ export const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): numb
  */
 export function snapPlace(
   hull: HullSurface,
-  part: Pick<Part, 'holds'>,
+  part: Pick<Part, 'holding'>,
   at: { x: number; y: number },
   system: UnitSystem,
   heading = 0,
@@ -28,22 +28,22 @@ export function snapPlace(
 ): Place {
   const { model } = hull;
   const candidates: { place: Place; far: number }[] = [];
-  if (part.holds.includes('track'))
+  if (part.holding.ways.includes('track'))
     for (const t of model.tracks) {
       const x = keepOnTrack(t, at.x);
       const far = Math.hypot(at.x - x, at.y - t.y);
       candidates.push({ place: { on: 'track', track: t.id, x: keepOnTrack(t, toMark(x, system)), heading }, far });
     }
-  if (part.holds.includes('insert'))
+  if (part.holding.ways.includes('insert'))
     for (const i of model.inserts)
       candidates.push({ place: { on: 'insert', insert: i.id, heading }, far: Math.hypot(at.x - i.x, at.y - i.y) });
-  if (part.holds.includes('scupper'))
+  if (part.holding.ways.includes('scupper'))
     for (const s of model.scuppers)
       candidates.push({ place: { on: 'scupper', scupper: s.id, heading }, far: Math.hypot(at.x - s.x, at.y - s.y) });
-  if (part.holds.includes('insert') || part.holds.includes('through'))
+  if (part.holding.ways.includes('insert') || part.holding.ways.includes('through'))
     for (const p of model.plates ?? [])
       candidates.push({ place: { on: 'plate', plate: p.id, heading }, far: Math.hypot(at.x - p.x, at.y - p.y) });
-  if (part.holds.includes('clamp'))
+  if (part.holding.ways.includes('clamp'))
     for (const r of model.rails ?? []) {
       const on = onRail(r, toMark(at.x, system));
       candidates.push({ place: { on: 'rail', rail: r.id, x: on.x, heading }, far: Math.hypot(at.x - on.x, at.y - on.y) });
@@ -70,7 +70,7 @@ export function onFittedTrack(
   const near = tracks
     .map(({ id, part, frame: { origin, u, v } }) => {
       const [dx, dy] = [at.x - origin.x, at.y - origin.y];
-      const along = Math.min(part.base.length / 2, Math.max(-part.base.length / 2, dx * u.x + dy * u.y));
+      const along = Math.min(part.body.base.length / 2, Math.max(-part.body.base.length / 2, dx * u.x + dy * u.y));
       const far = Math.hypot(dx * u.x + dy * u.y - along, dx * v.x + dy * v.y);
       return { id, along, far };
     })
@@ -79,11 +79,11 @@ export function onFittedTrack(
 }
 
 /** Arrows and typed figures seat a thing on a track this near (judgement: half an inch), mm. */
-export const SEATS_WITHIN = 12.7;
+const SEATS_WITHIN = 12.7;
 
 /** A place on deck that lies on a track's line, or within half an inch of it, for a part that rides in tracks: on the track. */
-export function seated(hull: HullSurface, part: Pick<Part, 'holds'>, place: Place): Place {
-  if (place.on !== 'deck' || !part.holds.includes('track')) return place;
+export function seated(hull: HullSurface, part: Pick<Part, 'holding'>, place: Place): Place {
+  if (place.on !== 'deck' || !part.holding.ways.includes('track')) return place;
   const near = hull.model.tracks
     .map((t) => ({ t, far: Math.max(Math.abs(place.y - t.y), t.fore - place.x, place.x - t.aft) }))
     .filter(({ far }) => far <= SEATS_WITHIN)

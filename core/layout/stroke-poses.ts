@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import { BODY, hipOf, shoulderOf, type Paddler } from './paddler';
@@ -20,7 +20,7 @@ export const styleOf = (brief: Brief, shop: ShopSettings): Style => ({
 });
 
 /** Throat to tip of a blade (common practice, no source), mm. */
-export const BLADE = 480;
+const BLADE = 480;
 /** Half the breadth of a blade (common practice, no source), mm. */
 const HALF_BLADE = 90;
 /** The shaft passes so high over the gunwale edge (judgement); what is lower belongs to the knuckles, mm. */

@@ -1,4 +1,4 @@
-import type { Mover } from '../catalog';
+import type { Mover } from '../parts';
 import type { Hatch, HullMover, HullSurface } from '../hull';
 import { cross, dot, type Point } from '../units';
 import { extentOfBox } from './box';
@@ -148,7 +148,7 @@ function within({ solid, hinge }: Turns, at: Point): Bounds {
 export function sweptBy(placed: Placed): Swept[] {
   const { frame, fitting, part } = placed;
   const place = (p: Point): Point => toHull(frame, p.x, p.y, p.z + fitting.lift);
-  return (part.moves ?? []).map((m: Mover) =>
+  return (part.body.moves ?? []).map((m: Mover) =>
     swept({ ...m, hinge: { x: m.hinge.u, y: m.hinge.v, z: m.hinge.w } }, place, (d) => directed(frame, d)),
   );
 }

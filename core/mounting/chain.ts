@@ -1,4 +1,4 @@
-import type { Joint, Part } from '../catalog';
+import type { Joint, Part } from '../parts';
 
 const meet = (head: Joint, foot: Joint): boolean => head.kind === foot.kind && head.size === foot.size;
 const words = (j: Joint): string => `${j.size} ${j.kind}`;
@@ -21,7 +21,9 @@ export function joinFault(lower: Part, upper: Part): string | null {
  */
 export function missingAdapters(lower: Part, upper: Part, stores: readonly Part[]): Part[] | undefined {
   if (!joinFault(lower, upper)) return [];
-  const adapters = stores.filter((p) => p.joins?.foot && p.joins.heads.length > 0).sort((a, b) => a.priceCents - b.priceCents);
+  const adapters = stores
+    .filter((p) => p.joins?.foot && p.joins.heads.length > 0)
+    .sort((a, b) => a.sold.priceCents - b.sold.priceCents);
   let ends: Part[][] = [[]];
   const seen = new Set<string>();
   for (let long = 0; long < 4; long++) {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { partOf } from '../testing/plans';
+import { partOf, partWith } from '../testing/plans';
 import { allowed, bearing, boltGroup, loadCases, plateFor, pullThrough, rocking, WALLS, workingLoad } from './index';
 
 const at0 = { u: 0, v: 0, w: 0 };
@@ -60,10 +60,10 @@ describe('bolt groups', () => {
 });
 
 describe('working loads', () => {
-  it('come from the part, else from its kind, at a share of its height', () => {
+  it('come from the part, else from what is usual for it, at a share of its height', () => {
     expect(workingLoad(partOf('pad-eye'))).toEqual({ newtons: 150, lever: 22, toward: 'any', own: false });
-    const own = { ...partOf('pad-eye'), load: { newtons: 90, lever: 10, toward: 'out' as const } };
-    expect(workingLoad(own)).toEqual({ ...own.load, own: true });
+    const load = { newtons: 90, lever: 10, toward: 'out' as const };
+    expect(workingLoad(partWith(partOf('pad-eye'), { holding: { load } }))).toEqual({ ...load, own: true });
   });
 
   it('are tried straight out and every eighth of a turn, shock on top', () => {

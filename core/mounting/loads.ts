@@ -1,4 +1,4 @@
-import type { Part } from '../catalog';
+import type { Part } from '../parts';
 
 /** A pull or push in a part's own frame: u aft, v to starboard, w out of the surface, newtons; where it acts, mm. */
 export interface Force {
@@ -54,39 +54,6 @@ export function boltGroup(spots: readonly FastenerSpot[], force: Force, base: { 
   });
 }
 
-/** The usual pull of each kind of part, N, and the share of its height at which it acts (judgement). */
-const USUAL: Readonly<Partial<Record<Part['kind'], readonly [newtons: number, height: number]>>> = {
-  // Twice a usual drag setting (common practice, no source).
-  'rod tube': [60, 0.8],
-  'paddle clip': [40, 1],
-  net: [40, 0.8],
-  sounder: [50, 0.8],
-  camera: [25, 0.9],
-  light: [10, 0.8],
-  motor: [300, 0.5],
-  anchor: [200, 0.5],
-  plate: [250, 1],
-  seat: [400, 0.5],
-  leash: [100, 1],
-  sampler: [120, 0.8],
-  eye: [150, 1],
-  safety: [100, 1],
-  ladder: [900, 0.2],
-  steering: [150, 0.5],
-  rudder: [150, 0.5],
-  drive: [350, 0.5],
-  pegs: [400, 0.8],
-  board: [40, 0.8],
-  switch: [30, 1],
-  gland: [20, 0.5],
-  bar: [250, 0.6],
-  flag: [10, 0.8],
-  mount: [60, 0.8],
-  track: [150, 1],
-  stowage: [60, 1],
-  signal: [20, 0.5],
-};
-
 /** How far over its base a rod is pulled at (common practice, no source), and how far off its mount a motor pushes where its shaft is not drawn (judgement), mm. */
 const ROD_LEVER = 500;
 const SHAFT_LEVER = 500;
@@ -95,21 +62,22 @@ export interface WorkingLoad {
   readonly newtons: number;
   /** Over the base, mm. */
   readonly lever: number;
-  readonly toward: NonNullable<Part['load']>['toward'];
-  /** The part says so itself; else it is the usual of its kind. */
+  readonly toward: NonNullable<Part['holding']['load']>['toward'];
+  /** The part says its load; else it is what is usual for such a part. */
   readonly own: boolean;
 }
 
 /** What a part's use pulls it with, and how high over its base. */
-export function workingLoad(part: Part): WorkingLoad {
-  if (part.load) return { ...part.load, own: true };
-  const [newtons, share] = USUAL[part.kind] ?? [20, 0.5];
-  const top = Math.max(part.base.thickness, ...part.solids.map((s) => s.w[1]));
+export function workingLoad(part: Pick<Part, 'body' | 'holding' | 'rods' | 'power'>): WorkingLoad {
+  const { body, holding } = part;
+  if (holding.load) return { ...holding.load, own: true };
+  const { newtons, height: share } = holding.usual;
+  const top = Math.max(body.base.thickness, ...body.solids.map((s) => s.w[1]));
   // A fish pulls on the rod, not on its tube, and a motor pushes at the end of its shaft.
-  const shaft = Math.max(0, ...part.solids.map((s) => -s.w[0]));
+  const shaft = Math.max(0, ...body.solids.map((s) => -s.w[0]));
   const lever = part.rods
     ? Math.max(ROD_LEVER, top * share)
-    : part.draw?.of === 'motor'
+    : part.power?.draw?.of === 'motor'
       ? Math.max(SHAFT_LEVER, shaft)
       : Math.min(top, 600) * share;
   return { newtons, lever, toward: 'any', own: false };

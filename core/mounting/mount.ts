@@ -1,4 +1,5 @@
-import type { Hold, Part, ShopSettings } from '../catalog';
+import type { Hold, Part } from '../parts';
+import type { ShopSettings } from '../shop';
 import type { HullModel } from '../hull';
 import { railFault, slotFault, toHull, twinTrack, type Placed } from '../layout';
 import type { Mount } from '../rig';
@@ -8,7 +9,7 @@ import type { FastenerSpot } from './loads';
 import { findThread, rivetFor, SCREWS, WELL_NUTS, type Rivet, type Thread } from './tables';
 
 /** Gasket of bedded sealant (common practice, no source), mm. */
-export const GASKET = 1;
+const GASKET = 1;
 
 /** How one fitting is held, worked out. */
 export interface Mounted {
@@ -53,31 +54,32 @@ export const HOLD_WORDS: Readonly<Record<Hold, string>> = {
 const none = { holes: 0, fastener: null, count: 0, plate: false, hand: false, behind: 0, spots: [], cannot: null, first: null };
 
 /** A part bored for its own nut and gasket closes its holes itself. */
-const ownNut = (part: Part): boolean => part.holes.length > 0 && part.holes.every((h) => h.bore);
+const ownNut = (part: Part): boolean => part.holes.at.length > 0 && part.holes.at.every((h) => h.bore);
 
 /** Whether a part can be held a certain way at all: what its catalog says, and what follows from holes through its base. */
 export function canBe(part: Part, hold: Hold): boolean {
-  if (part.holds.includes(hold)) return true;
-  const drilled = part.holes.length > 0 && !ownNut(part) && (part.holds.includes('through') || part.holds.includes('rivet'));
+  if (part.holding.ways.includes(hold)) return true;
+  const drilled =
+    part.holes.at.length > 0 && !ownNut(part) && (part.holding.ways.includes('through') || part.holding.ways.includes('rivet'));
   return drilled && (hold === 'screw' || hold === 'well nut' || hold === 'pulled plate' || hold === 'through');
 }
 
 /** T-bolts stand in the middle of the base, spread along it (common practice, no source); those of a bar half in each track. */
-export function trackSpots(part: Part): FastenerSpot[] {
+function trackSpots(part: Part): FastenerSpot[] {
   const row = (count: number, v: number): FastenerSpot[] =>
-    Array.from({ length: count }, (_, i) => ({ u: count > 1 ? (i / (count - 1) - 0.5) * part.base.length * 0.6 : 0, v }));
-  if (!part.bridges) return row(part.trackBolts, 0);
-  const out = part.base.width / 2 - part.bridges.over;
-  return [...row(part.trackBolts / 2, -out), ...row(part.trackBolts / 2, out)];
+    Array.from({ length: count }, (_, i) => ({ u: count > 1 ? (i / (count - 1) - 0.5) * part.body.base.length * 0.6 : 0, v }));
+  if (!part.body.bridges) return row(part.holding.trackBolts, 0);
+  const out = part.body.base.width / 2 - part.body.bridges.over;
+  return [...row(part.holding.trackBolts / 2, -out), ...row(part.holding.trackBolts / 2, out)];
 }
 
 /** Why a T-bolt of this part has no slot under it here, or null: a track's end, or no second track for a bar. */
 function trackFault({ part, place, frame }: Placed, hull: HullModel): Sentence | null {
-  if (place.on !== 'track') return part.bridges ? say`it stands on two tracks of the hull` : null;
-  const twin = part.bridges ? twinTrack(hull, place) : undefined;
-  if (part.bridges && !twin) return say`no second track abreast of it to stand on`;
-  if (part.bridges && twin && (twin.apart < part.bridges.least || twin.apart > part.bridges.most))
-    return say`the tracks are ${mm(twin.apart)} apart, it spans ${mm(part.bridges.least)} to ${mm(part.bridges.most)}`;
+  if (place.on !== 'track') return part.body.bridges ? say`it stands on two tracks of the hull` : null;
+  const twin = part.body.bridges ? twinTrack(hull, place) : undefined;
+  if (part.body.bridges && !twin) return say`no second track abreast of it to stand on`;
+  if (part.body.bridges && twin && (twin.apart < part.body.bridges.least || twin.apart > part.body.bridges.most))
+    return say`the tracks are ${mm(twin.apart)} apart, it spans ${mm(part.body.bridges.least)} to ${mm(part.body.bridges.most)}`;
   const own = hull.tracks.find((t) => t.id === place.track);
   const under = [own, twin?.track].filter((t) => t !== undefined);
   const xs = trackSpots(part).map((s) => toHull(frame, s.u, s.v, 0).x);
@@ -92,20 +94,21 @@ const refuse = (cannot: Sentence): Omit<Mounted, 'hold'> => ({ ...none, cannot }
 const inTrack: Way = (placed, _mount, _shop, hull) => {
   const { part, place, below } = placed;
   // A track of the hull, or one that was screwed on.
-  const slot = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track)?.slot : below?.part.slot;
+  const slot = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track)?.slot : below?.part.holding.slot;
   if (!slot) return refuse(say`no track here for its T-bolts`);
   const thread = findThread(slot.thread) ?? findThread('M6');
-  const bolt = thread && chooseBolt(thread, { base: part.base.thickness, gasket: 0, wall: 2, plate: 0 }, nutted(thread, 'plain'));
-  const small = thread && part.madeHole !== undefined && part.madeHole < thread.close;
+  const bolt =
+    thread && chooseBolt(thread, { base: part.body.base.thickness, gasket: 0, wall: 2, plate: 0 }, nutted(thread, 'plain'));
+  const small = thread && part.holes.made !== undefined && part.holes.made < thread.close;
   return {
     ...none,
     thread,
     bolt,
     fastener: thread ? (bolt?.ok ? `T-bolt ${boltName(thread, bolt.length)}` : `T-bolt ${thread.name}`) : null,
-    count: part.trackBolts,
+    count: part.holding.trackBolts,
     spots: trackSpots(part),
-    first: small ? say`Open its holes of ${fine(part.madeHole ?? 0)} to ${fine(thread.close)} for the track bolt.` : null,
-    cannot: slotFault(part, slot) ?? trackFault(placed, hull),
+    first: small ? say`Open its holes of ${fine(part.holes.made ?? 0)} to ${fine(thread.close)} for the track bolt.` : null,
+    cannot: slotFault(part.holding, slot) ?? trackFault(placed, hull),
   };
 };
 
@@ -116,8 +119,8 @@ const inInsert: Way = ({ part, place }, _mount, _shop, hull) => {
   if (!insert) return refuse(say`no factory insert here`);
   const thread = findThread(insert.thread);
   if (!thread) return refuse(say`no thread ${insert.thread} in the tables`);
-  const bolt = chooseBlind(thread, part.base.thickness, insert.depth);
-  const small = part.madeHole !== undefined && part.madeHole < thread.close;
+  const bolt = chooseBlind(thread, part.body.base.thickness, insert.depth);
+  const small = part.holes.made !== undefined && part.holes.made < thread.close;
   return {
     ...none,
     thread,
@@ -125,7 +128,7 @@ const inInsert: Way = ({ part, place }, _mount, _shop, hull) => {
     fastener: bolt.ok ? `Insert screw ${boltName(thread, bolt.length)}` : null,
     count: 1,
     spots: [{ u: 0, v: 0 }],
-    first: small ? say`Open its hole of ${fine(part.madeHole ?? 0)} to ${fine(thread.close)} for the insert's screw.` : null,
+    first: small ? say`Open its hole of ${fine(part.holes.made ?? 0)} to ${fine(thread.close)} for the insert's screw.` : null,
     cannot: bolt.ok
       ? null
       : say`no screw sold bites ${fine(thread.diameter)} deep in an insert of ${fine(insert.depth)} without bottoming out`,
@@ -137,20 +140,20 @@ function onMadePlate(part: Part, plate: NonNullable<HullModel['plates']>[number]
   const thread = findThread(plate.thread);
   if (!thread) return refuse(say`no thread ${plate.thread} in the tables`);
   const matches = (turned: boolean): boolean =>
-    part.holes.length > 0 &&
-    part.holes.every((h) =>
+    part.holes.at.length > 0 &&
+    part.holes.at.every((h) =>
       plate.holes.some(
         (p) => Math.hypot((turned ? h.v : h.u) - p.u, (turned ? -h.u : h.v) - p.v) <= thread.free - thread.diameter + 0.5,
       ),
     );
-  const bolt = chooseBolt(thread, { base: part.base.thickness, gasket: GASKET, wall: 0, plate: 0 }, nutted(thread, 'lock'));
+  const bolt = chooseBolt(thread, { base: part.body.base.thickness, gasket: GASKET, wall: 0, plate: 0 }, nutted(thread, 'lock'));
   return {
     ...none,
     thread,
     bolt,
     fastener: bolt.ok ? boltName(thread, bolt.length) : null,
-    count: part.holes.length,
-    spots: part.holes,
+    count: part.holes.at.length,
+    spots: part.holes.at,
     cannot: matches(false) || matches(true) ? (bolt.ok ? null : tooLong(bolt)) : say`its holes do not meet those of the plate`,
   };
 }
@@ -162,18 +165,18 @@ const bolted =
   (pulled: boolean): Way =>
   (placed, mount, shop, hull) => {
     const { part, frame, place } = placed;
-    const holes = part.holes.length;
+    const holes = part.holes.at.length;
     if (holes === 0) return refuse(say`it has no holes to bolt through`);
     if (!pulled && place.on === 'plate') return inInsert(placed, mount, shop, hull);
-    if (ownNut(part)) return { ...none, holes, behind: 20, spots: part.holes };
-    const thread = findThread(part.thread, shop.drilling.threads);
-    if (!thread) return refuse(say`no thread ${part.thread} in the tables`);
+    if (ownNut(part)) return { ...none, holes, behind: 20, spots: part.holes.at };
+    const thread = findThread(part.holes.thread, shop.drilling.threads);
+    if (!thread) return refuse(say`no thread ${part.holes.thread} in the tables`);
     const plate = pulled || mount.plate;
     const thick = plate ? shop.holding.plate : 0;
     // A pulled plate is tapped: its screws need no nut behind, and may stand out of it.
     const bolt = chooseBolt(
       thread,
-      { base: part.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick },
+      { base: part.body.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick },
       pulled ? TAPPED : nutted(thread, shop.holding.nut),
     );
     return {
@@ -184,39 +187,39 @@ const bolted =
       hand: !pulled,
       holes,
       count: holes,
-      spots: part.holes,
-      behind: bolt.ok ? bolt.length - part.base.thickness - GASKET - frame.wall : 0,
+      spots: part.holes.at,
+      behind: bolt.ok ? bolt.length - part.body.base.thickness - GASKET - frame.wall : 0,
       fastener: bolt.ok ? boltName(thread, bolt.length) : null,
       cannot: bolt.ok ? null : tooLong(bolt),
     };
   };
 
 const riveted: Way = ({ part, frame }) => {
-  const rivet = part.rivet ? rivetFor(part.rivet, part.base.thickness + frame.wall) : undefined;
+  const rivet = part.holes.rivet ? rivetFor(part.holes.rivet, part.body.base.thickness + frame.wall) : undefined;
   return {
     ...none,
     rivet,
-    holes: part.holes.length,
-    count: part.holes.length,
-    spots: part.holes,
+    holes: part.holes.at.length,
+    count: part.holes.at.length,
+    spots: part.holes.at,
     // The blind head swells behind: about one and a half diameters and what the grip leaves over.
-    behind: rivet ? rivet.greatestGrip - part.base.thickness - frame.wall + 1.5 * rivet.diameter : 0,
+    behind: rivet ? rivet.greatestGrip - part.body.base.thickness - frame.wall + 1.5 * rivet.diameter : 0,
     fastener: rivet ? `Rivet ${rivet.grade}` : null,
     cannot: rivet ? null : say`no rivet sold grips this stack`,
   };
 };
 
 const screwed: Way = ({ part, frame }, _mount, shop) => {
-  const screw = SCREWS[findThread(part.thread, shop.drilling.threads)?.name ?? ''];
+  const screw = SCREWS[findThread(part.holes.thread, shop.drilling.threads)?.name ?? ''];
   if (!screw) return refuse(say`no self-tapping screw of its size is sold`);
-  const bolt = chooseScrew(part.base.thickness, frame.wall);
+  const bolt = chooseScrew(part.body.base.thickness, frame.wall);
   return {
     ...none,
     bolt,
     bore: screw.pilot,
-    holes: part.holes.length,
-    count: part.holes.length,
-    spots: part.holes,
+    holes: part.holes.at.length,
+    count: part.holes.at.length,
+    spots: part.holes.at,
     behind: bolt.ok ? bolt.showing : 0,
     fastener: bolt.ok ? `Screw ${screw.name} × ${bolt.length}` : null,
     cannot: bolt.ok ? null : say`no screw sold is long enough: ${fine(bolt.needed)} wanted`,
@@ -224,7 +227,7 @@ const screwed: Way = ({ part, frame }, _mount, shop) => {
 };
 
 const onWellNuts: Way = ({ part, frame }, _mount, shop) => {
-  const thread = findThread(part.thread, shop.drilling.threads);
+  const thread = findThread(part.holes.thread, shop.drilling.threads);
   const nut = thread && WELL_NUTS[thread.name];
   if (!thread || !nut) return refuse(say`no well nut of its thread is sold`);
   const thick = frame.wall > nut.grip;
@@ -232,9 +235,9 @@ const onWellNuts: Way = ({ part, frame }, _mount, shop) => {
     ...none,
     thread,
     bore: nut.hole,
-    holes: part.holes.length,
-    count: part.holes.length,
-    spots: part.holes,
+    holes: part.holes.at.length,
+    count: part.holes.at.length,
+    spots: part.holes.at,
     behind: nut.body - frame.wall,
     fastener: `Well nut ${thread.name}`,
     cannot: thick ? say`the wall of ${fine(frame.wall)} is thicker than a well nut grips, ${fine(nut.grip)}` : null,

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { Placed } from '../layout';
 import type { Mounted } from './mount';
 

@@ -1,4 +1,5 @@
-import type { Hold, Part, ShopSettings } from '../catalog';
+import type { Hold, Part } from '../parts';
+import type { ShopSettings } from '../shop';
 import type { HullModel } from '../hull';
 import type { Mounted } from './mount';
 
@@ -35,7 +36,7 @@ export function fastenerWords(
   const soft = hull.material === 'polyethylene' || hull.material === 'abs';
   const stack = [
     sealed ? `${shop.holding.sealant} under the base and in the holes` : '',
-    hold === 'through' && !part.holes.every((h) => h.bore)
+    hold === 'through' && !part.holes.at.every((h) => h.bore)
       ? plate
         ? `plate, washer and ${nut} behind`
         : `${soft ? 'wide washer' : 'washer'} and ${nut} behind`

@@ -1,4 +1,5 @@
-import type { Catalog, Consumable, ShopSettings } from '../catalog';
+import type { Catalog, Consumable } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
 import type { Mounted } from '../mounting';
@@ -38,14 +39,14 @@ const HOLES_A_QUARTER = 10;
 function itemLine({ placed }: Fitted): PriceLine {
   const { part, fitting, id } = placed;
   const shop = fitting.suppliedBy === 'shop';
-  const eachCents = shop ? part.priceCents : 0;
+  const eachCents = shop ? part.sold.priceCents : 0;
   return {
     key: id,
     fitting: id,
     name: part.name,
     french: part.french,
     from: fitting.suppliedBy,
-    supplier: shop ? part.supplier : '',
+    supplier: shop ? part.sold.supplier : '',
     eachCents,
     quantity: 1,
     unit: 'each',
@@ -54,7 +55,7 @@ function itemLine({ placed }: Fitted): PriceLine {
 }
 
 /** Consumables by id with how much of each the plan takes, in the order of the work. */
-export function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<string, { quantity: number; from: string }> {
+function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<string, { quantity: number; from: string }> {
   const out = new Map<string, { quantity: number; from: string }>();
   const add = (id: string, quantity: number, from: string): void => {
     if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from });

@@ -1,4 +1,5 @@
-import type { Catalog, ShopSettings } from '../catalog';
+import type { Catalog } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import { laborLines, type LaborLine } from '../labor';
 import type { WiredRun } from '../wiring';

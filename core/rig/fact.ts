@@ -13,7 +13,7 @@ const fact = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T) =>
   });
 
 /** What the rigger measured. The coordinates follow from it and are never stored in its place. */
-export const measuredSchema = z.strictObject({
+const measuredSchema = z.strictObject({
   hullRevision: z.int().min(1),
   datum: z.string().max(80),
   run: z.enum(['taut', 'centre', 'gunwale']),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { HOLDS } from '../catalog';
+import { HOLDS } from '../parts';
 
 /** What names a fitting, a set, a run: it comes from outside, and never reaches a prototype. */
 export const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
@@ -69,7 +69,7 @@ export const fittingSchema = z.strictObject({
     .describe('the assembly it is the base of'),
 });
 
-export const waypointSchema = z.discriminatedUnion('at', [
+const waypointSchema = z.discriminatedUnion('at', [
   z.strictObject({ at: z.literal('lane'), x: coordinateSchema }),
   z.strictObject({ at: z.literal('point'), x: coordinateSchema, y: coordinateSchema }),
 ]);
@@ -225,12 +225,10 @@ export const planSchema = z.strictObject({
 export type Place = z.infer<typeof placeSchema>;
 export type Mount = z.infer<typeof mountSchema>;
 export type Fitting = z.infer<typeof fittingSchema>;
-export type Waypoint = z.infer<typeof waypointSchema>;
 export type Run = z.infer<typeof runSchema>;
 export type Brief = z.infer<typeof briefSchema>;
 export type Wish = z.infer<typeof wishSchema>;
 export type Tape = z.infer<typeof tapeSchema>;
-export type RigSet = z.infer<typeof rigSetSchema>;
 export type Stowed = z.infer<typeof stowedSchema>;
 export type Photo = z.infer<typeof photoSchema>;
 export type Acceptance = z.infer<typeof acceptanceSchema>;

@@ -1,17 +1,19 @@
 import { keysSorted } from './keys-sorted';
 import { z } from 'zod';
-import { consumableSchema, partSchema, shopSettingsSchema, type Catalog } from '../catalog';
+import { consumableSchema, type Catalog } from '../catalog';
+import { partSchema, type Part } from '../parts';
+import { shopSettingsSchema } from '../shop';
 import { hullFaults, hullModelSchema, type HullModel } from '../hull';
 import { keptFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
 import { planSchema, type Place, type Plan } from './plan';
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { upcastFile } from './upcast';
 
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFileSchema = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(4),
+  version: z.literal(5),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan: planSchema,
   hull: hullModelSchema,
@@ -20,7 +22,9 @@ export const rigFileSchema = z.strictObject({
   consumables: z.array(consumableSchema).max(500),
   shop: shopSettingsSchema,
 });
-export type RigFile = z.infer<typeof rigFileSchema>;
+export interface RigFile extends z.infer<typeof rigFileSchema> {
+  parts: Part[];
+}
 
 /** What is wrong with a file, by field, in words that say what would be right. */
 export interface FileFault {
@@ -136,7 +140,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
   return {
     format: 'plain-cleat/rig',
-    version: 4,
+    version: 5,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,

@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import { distance } from '../units';
-import { deck, emptyPlan, fitted, keptFact } from '../testing/plans';
+import { deck, emptyPlan, fitted, keptFact, partWith } from '../testing/plans';
 import { battery, CHANGES, crate, laid, run, sounder } from '../testing/changes';
 import { workUp } from '../workup';
 import {
@@ -284,10 +284,17 @@ describe('the schema of the rig file', () => {
   it('in the docs is the one the product validates with (npm run schema)', () => {
     const written = JSON.parse(readFileSync(new URL('../../docs/rig-file.schema.json', import.meta.url), 'utf8')) as object;
     const { title, ...schema } = written as { title: string };
-    expect(title).toContain('version 2');
+    expect(title).toContain('version 5');
     expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFileSchema))));
   });
 });
+
+/** What the release that wrote the file of version 4 said of it. */
+const VERSION_4 = {
+  findings: ['base-rocks:rod', 'open-hole:old.4', 'open-hole:old.5', 'reach:cleat'],
+  totalCents: 22_927,
+  holes: 10,
+};
 
 describe('rig file', () => {
   const files = demoRigs('2026-11-25').map((d) => d.file);
@@ -313,7 +320,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(4);
+    expect(read.file.version).toBe(5);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -346,6 +353,17 @@ describe('rig file', () => {
     }
   });
 
+  it('of version 4 still opens: its parts come in facets, and everything judged of them is as it was', () => {
+    const read = readRigFile(readFileSync(new URL('./fixtures/version-4.rig.json', import.meta.url), 'utf8'));
+    if (!read.ok) return fail(JSON.stringify(read.faults));
+    const { plan, hull, ledger, parts, consumables, shop } = read.file;
+    const catalog = { parts, consumables };
+    const w = workUp({ plan, hull, facts: ledger as Fact[], catalog, shop, asOf: '2026-06-10' });
+    expect(w.findings.map((f) => f.key).sort()).toEqual(VERSION_4.findings);
+    expect([w.price.totals.totalCents, w.drilling.holes.length]).toEqual([VERSION_4.totalCents, VERSION_4.holes]);
+    expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
+  });
+
   it('carries only the parts in use', () => {
     const [file] = files;
     const used = new Set(Object.values(file?.plan.fittings ?? {}).map((f) => f.part));
@@ -356,7 +374,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 5), /^version/],
+      [(f) => (f.version = 6), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],
@@ -418,10 +436,10 @@ describe('rig file', () => {
   it("lays a file's own parts over the shop's", () => {
     const [first] = CATALOG.parts;
     if (!first) return fail('no parts');
-    const dearer = { ...first, priceCents: 1 };
+    const dearer = partWith(first, { sold: { priceCents: 1 } });
     const merged = overlay(CATALOG.parts, [dearer]);
     expect(merged.length).toBe(CATALOG.parts.length);
-    expect(merged.find((p) => p.id === first.id)?.priceCents).toBe(1);
+    expect(merged.find((p) => p.id === first.id)?.sold.priceCents).toBe(1);
     expect(SHOP.revision).toBe(1);
   });
 });

@@ -1,6 +1,8 @@
-import { USUAL_SHOP } from '../catalog';
+import { upcastHull } from '../hull';
+import { upcastPart, type Part } from '../parts';
+import { USUAL_SHOP } from '../shop';
 import { USUAL_BRIEF, type Plan } from './plan';
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 
 type Json = Record<string, unknown>;
 const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -33,8 +35,18 @@ export function upcastShop(stored: unknown): ShopSettings {
   } as unknown as ShopSettings;
 }
 
+/** Stored parts of any version as ones of this version. */
+export const upcastParts = (stored: unknown): Part[] => (Array.isArray(stored) ? stored.map(upcastPart) : stored) as Part[];
+
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || ![1, 2, 3].includes(json.version as number)) return json;
-  return { ...json, version: 4, plan: upcastPlan(json.plan), shop: upcastShop(json.shop) };
+  if (!isObject(json) || ![1, 2, 3, 4].includes(json.version as number)) return json;
+  return {
+    ...json,
+    version: 5,
+    plan: upcastPlan(json.plan),
+    shop: upcastShop(json.shop),
+    hull: upcastHull(json.hull),
+    parts: upcastParts(json.parts),
+  };
 }

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { drillMinutes, fastenMinutes, pullMinutes, SET_UP, terminateMinutes } from '../labor';
 import type { DrillGate, Fitted } from '../drilling';
 import type { Ledger } from '../rig';

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { DrillGate, Fitted } from '../drilling';
 import type { Fact, Ledger } from '../rig';
 import { say, type Sentence } from '../units';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
-import type { Part, Hold } from '../catalog';
+import type { Part, Hold } from '../parts';
 import type { HullModel } from '../hull';
 import { type Fact, type Fitting, openPlan, type Plan, type Place, type NewFact } from '../rig';
 import type { WorkupInput } from '../workup';
@@ -55,6 +55,17 @@ export function keptFact(body: object): Fact {
     serverTime: string;
   };
 }
+
+type Facets = { readonly [F in keyof Part]?: Part[F] extends object | undefined ? Partial<Part[F]> : Part[F] };
+
+/** A part with some of its facets otherwise. */
+export const partWith = (part: Part, facets: Facets): Part => {
+  const mixed = Object.entries(facets).map(([name, facet]) => {
+    const own = part[name as keyof Part];
+    return [name, typeof facet === 'object' && typeof own === 'object' ? { ...own, ...facet } : facet];
+  });
+  return { ...part, ...(Object.fromEntries(mixed) as Partial<Part>) };
+};
 
 /** A part of the demo's catalog by id. */
 export function partOf(id: string): Part {

@@ -1,4 +1,5 @@
-import type { Part, ShopSettings } from '../catalog';
+import type { Part } from '../parts';
+import type { ShopSettings } from '../shop';
 
 type Settings = ShopSettings['holding'];
 
@@ -19,16 +20,19 @@ export function trackHoles(length: number, { pitch, end }: Pick<Settings, 'pitch
 
 /** A track cut to a length from its stock: size, holes, weight and price follow. */
 export function cutTrack(part: Part, length: number | undefined, settings: Settings): Part {
-  if (part.kind !== 'track' || !part.cutFrom || length === undefined || length === part.base.length) return part;
-  const share = length / part.base.length;
+  const { body, holes, holding, sold } = part;
+  if (!holding.slot || !sold.cutFrom || length === undefined || length === body.base.length) return part;
+  const share = length / body.base.length;
   const along = ([a, b]: readonly [number, number]): [number, number] => [a * share, b * share];
   return {
     ...part,
-    base: { ...part.base, length },
-    solids: part.solids.map((s) => ({ ...s, u: along(s.u) })),
-    holes: trackHoles(length, settings).map((u) => ({ u, v: 0 })),
-    massKg: part.massKg * share,
-    priceCents: Math.round(part.priceCents * share),
-    cutFrom: { ...part.cutFrom, length },
+    body: {
+      ...body,
+      base: { ...body.base, length },
+      solids: body.solids.map((s) => ({ ...s, u: along(s.u) })),
+      massKg: body.massKg * share,
+    },
+    holes: { ...holes, at: trackHoles(length, settings).map((u) => ({ u, v: 0 })) },
+    sold: { ...sold, priceCents: Math.round(sold.priceCents * share), cutFrom: { ...sold.cutFrom, length } },
   };
 }

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import { deckPatch, sidePatch, type HullSurface } from '../hull';
 import { toHull, type Placed } from '../layout';
@@ -20,7 +20,7 @@ const SAMPLES = 16;
  * a curved gunwale its distance from the edge changes along it.
  */
 export function lieOf(hull: HullSurface, { part, frame, place }: Placed): Lie {
-  const half = part.base.length / 2;
+  const half = part.body.base.length / 2;
   const patch = place.on === 'side' ? sidePatch(hull, place.side) : deckPatch(hull, frame.origin.x, frame.origin.y);
   const points = Array.from({ length: SAMPLES + 1 }, (_, i) => toHull(frame, (i / (SAMPLES / 2) - 1) * half, 0, 0));
   // Above the patch is a gap; under it the hull stands out and lifts the whole track.
@@ -65,7 +65,7 @@ export interface TrackHole {
  * more than its screw has play is slotted along the track.
  */
 export function slotsOf({ placed, mounted, holes }: Fitted, material: string, { heat }: ShopSettings['holding']): TrackHole[] {
-  const spots = placed.part.holes.map((h, i) => ({ u: h.u, i }));
+  const spots = placed.part.holes.at.map((h, i) => ({ u: h.u, i }));
   const middle = spots.reduce((a, b) => (Math.abs(b.u) < Math.abs(a.u) ? b : a), spots[0] ?? { u: 0, i: 0 });
   const bit = holes[0]?.bit.mm ?? 0;
   const shank = mounted.rivet?.diameter ?? mounted.thread?.diameter ?? bit;

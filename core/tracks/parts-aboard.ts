@@ -1,6 +1,7 @@
 import { entryOf, type Plan } from '../rig';
 import type { Memory } from '../stages';
-import type { Part, ShopSettings } from '../catalog';
+import type { Part } from '../parts';
+import type { ShopSettings } from '../shop';
 import { cutTrack } from './cut';
 
 /** What the parts aboard follow from. */

@@ -31,14 +31,14 @@ describe('the holes of a track', () => {
   it('follow when it is cut to a length: size, holes, weight, price and what comes off the bar', () => {
     const whole = partOf('gear-track-24');
     const cut = cutTrack(whole, 400, holding);
-    expect(cut.base.length).toBe(400);
-    expect(cut.massKg).toBeCloseTo((whole.massKg * 400) / 610, 9);
-    expect(cut.priceCents).toBe(Math.round((whole.priceCents * 400) / 610));
+    expect(cut.body.base.length).toBe(400);
+    expect(cut.body.massKg).toBeCloseTo((whole.body.massKg * 400) / 610, 9);
+    expect(cut.sold.priceCents).toBe(Math.round((whole.sold.priceCents * 400) / 610));
     expect(cutTrack(whole, undefined, holding)).toBe(whole);
     const w = rig({ t: gear(deck(2700, 0), { length: 400 }) });
     expect(w.drilling.holes.length).toBe(trackHoles(400, holding).length);
     expect(cutList('R', w.aboard.owned, TOLVANE, SHOP).bars.map((b) => [b.stock, b.length])).toEqual([['track-bar', 400]]);
-    expect(w.price.lines.find((l) => l.fitting === 't')?.cents).toBe(cut.priceCents);
+    expect(w.price.lines.find((l) => l.fitting === 't')?.cents).toBe(cut.sold.priceCents);
   });
 });
 

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import type { Run } from '../rig';
@@ -61,7 +61,7 @@ export interface RunInput {
 
 /** Works out one run: path, cut length, gauge, drop and fuse. Undefined when it has no load. */
 export function wireRun({ hull, id, run, source, load, shop }: RunInput): WiredRun | undefined {
-  const draw = load.part.draw;
+  const draw = load.part.power?.draw;
   if (!draw) return undefined;
   const w = shop.wiring;
   const path = routePath(hull, run, source.frame.origin, load.frame.origin);
@@ -101,8 +101,9 @@ export function wireRun({ hull, id, run, source, load, shop }: RunInput): WiredR
     allowedPercent: w.dropPercent[draw.of],
     tooThin: awg === null || carries < draw.amps ? 'heat' : dropAllows(ask, awg) ? null : 'drop',
     fuse: chooseFuse(draw.amps, carries, draw.of === 'motor', draw.fuse),
-    needsBattery: source.part.battery === undefined,
-    voltsDiffer: source.part.battery !== undefined && nominalVolts(source.part.battery.volts) !== nominalVolts(draw.volts),
+    needsBattery: source.part.power?.battery === undefined,
+    voltsDiffer:
+      source.part.power?.battery !== undefined && nominalVolts(source.part.power?.battery.volts) !== nominalVolts(draw.volts),
     sources: choice.sources,
   };
 }

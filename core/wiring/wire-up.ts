@@ -1,4 +1,4 @@
-import type { ShopSettings } from '../catalog';
+import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Plan } from '../rig';

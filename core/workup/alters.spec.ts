@@ -1,6 +1,6 @@
 import { CATALOG, SHOP } from '../../demo/index';
 import { whatAlters } from './alters';
-import { deck, fitted, inputOf, track } from '../testing/plans';
+import { deck, fitted, inputOf, partWith, track } from '../testing/plans';
 import { workUp } from '../workup';
 
 const fittings = {
@@ -39,8 +39,8 @@ describe('what another revision alters', () => {
   it('is the holes that move when the part is drilled otherwise', () => {
     const [clip] = CATALOG.parts.filter((p) => p.id === 'paddle-clip');
     if (!clip) return fail('no clip');
-    const wider = { ...clip, holes: clip.holes.map((h) => ({ ...h, u: h.u + Math.sign(h.u || 1) * 2 })) };
+    const wider = partWith(clip, { holes: { at: clip.holes.at.map((h) => ({ ...h, u: h.u + Math.sign(h.u || 1) * 2 })) } });
     const parts = CATALOG.parts.map((p) => (p === clip ? wider : p));
-    expect(whatAlters(before, workUp({ ...input, catalog: { ...CATALOG, parts } })).holes).toBe(clip.holes.length);
+    expect(whatAlters(before, workUp({ ...input, catalog: { ...CATALOG, parts } })).holes).toBe(clip.holes.at.length);
   });
 });

@@ -66,7 +66,7 @@ describe('workup', () => {
     const place = (): Place => deck(300 + random() * 3000, (random() - 0.5) * 500);
     const aboard = (): Fitting => {
       const part = pick(CATALOG.parts);
-      return fitted(part.id, place(), pick(part.holds));
+      return fitted(part.id, place(), pick(part.holding.ways));
     };
     const start = Array.from({ length: 14 }, (_, i) => [`f${i}`, aboard()] as const);
     let now: WorkupInput = inputOf(Object.fromEntries(start), {

@@ -1,4 +1,5 @@
-import type { Catalog, ShopSettings } from '../catalog';
+import type { Catalog } from '../catalog';
+import type { ShopSettings } from '../shop';
 import { bitRounds, drill, fitOut, type OtherHole } from '../drilling';
 import { judge } from '../findings';
 import { weigh } from '../float';

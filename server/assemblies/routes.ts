@@ -6,7 +6,7 @@ import { inTransaction } from '../database/transaction';
 import { AssemblyRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
-import { newestCatalog } from '../shop/newest';
+import { newestCatalog } from '../revisions/revisions';
 
 /** What keeps an assembly from being placed: a base it does not have, a fitting that stands on nothing, a part nobody sells. */
 async function checkAssembly(a: Assembly): Promise<void> {

@@ -8,7 +8,7 @@ import { draft } from '../drafting/draft';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
 import { factsOf, pinnedOf, planOf } from '../rigs/load';
-import { newestCatalog, newestShop } from '../shop/newest';
+import { newestCatalog, newestShop } from '../revisions/revisions';
 
 /** Everything rigs in the shop want cut and was not yet, the shelf, and what can be bought. */
 async function allCuts(): Promise<Cuts> {

@@ -128,7 +128,7 @@ export class CutRow extends Row<CutRow> {
 }
 
 /** Failures to sign in, by whom and from where. */
-export class AttemptRow extends Row<AttemptRow> {
+class AttemptRow extends Row<AttemptRow> {
   declare subject: string;
   declare failures: number;
   /** Since when they are counted, ms. */

@@ -1,11 +1,12 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { readdirSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import type { catalogSchema } from '@plain-cleat/core/catalog';
+import type { Catalog } from '@plain-cleat/core/catalog';
 import { fairHull, type HullModel, hullModelSchema } from '@plain-cleat/core/hull';
-import { type Fact, foldLedger, planSchema, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import { type Fact, foldLedger, planSchema, upcastParts, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import { partSchema } from '@plain-cleat/core/parts';
 import { workUp } from '@plain-cleat/core/workup';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { API_VERSION, type Session } from '@plain-cleat/api';
@@ -15,6 +16,12 @@ import { connect } from './connect';
 import { migrate } from './migrate';
 
 const FIXTURES = fileURLToPath(new URL('./fixtures/', import.meta.url));
+
+/** What a workup of each plan of each dump said when the dump was the newest: kept through every upgrade. */
+const SAID = JSON.parse(readFileSync(new URL('./upgraded.json', import.meta.url), 'utf8')) as Record<
+  string,
+  Record<string, object>
+>;
 
 interface Rig {
   readonly id: string;
@@ -45,7 +52,9 @@ describe('a database of every schema that ever landed', () => {
       // Every plan still opens and is worked up.
       const parse = <T>(rows: { document: string }[]): T[] => rows.map((r) => JSON.parse(r.document) as T);
       const models = parse<HullModel>(await rowsOf(db, 'SELECT document FROM hull_models'));
-      const [stores] = parse<object>(await rowsOf(db, 'SELECT document FROM catalogs ORDER BY revision DESC LIMIT 1'));
+      const [stored] = parse<Catalog>(await rowsOf(db, 'SELECT document FROM catalogs ORDER BY revision DESC LIMIT 1'));
+      const stores = stored && { ...stored, parts: upcastParts(stored.parts) };
+      expect(stores?.parts.every((p) => partSchema.safeParse(p).success)).toBeTrue();
       const [shop] = parse<object>(await rowsOf(db, 'SELECT document FROM shops ORDER BY revision DESC LIMIT 1'));
       for (const rig of rigs) {
         const plan = upcastPlan(JSON.parse(rig.plan));
@@ -58,12 +67,22 @@ describe('a database of every schema that ever landed', () => {
           plan,
           hull,
           facts: own,
-          catalog: stores as ReturnType<typeof catalogSchema.parse>,
+          catalog: stores,
           shop: upcastShop(shop),
           asOf: plan.opened,
         });
         expect(w.ledger.holes.length).toBe(ledger.holes.length);
         expect(w.aboard.owned.length).toBe(Object.keys(plan.fittings).length);
+        // As it was said of this very plan before parts came in facets.
+        expect({
+          findings: w.findings.map((f) => f.key).sort(),
+          cents: w.price.totals.totalCents,
+          holes: w.drilling.holes.map((h) => `${h.label} ${h.reading.toFixed(3)} ${h.bit.name}`),
+          steps: w.build.steps.length,
+          level: Number(w.weight.float.level.toFixed(3)),
+        })
+          .withContext(plan.title)
+          .toEqual(SAID[file]?.[plan.id] as never);
       }
       expect(models.every((m) => hullModelSchema.safeParse(m).success)).toBeTrue();
 

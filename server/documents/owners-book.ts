@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { tell } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';

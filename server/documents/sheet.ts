@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { ShopSettings } from '@plain-cleat/core/shop';
 import type { HullModel } from '@plain-cleat/core/hull';
 import type { Plan } from '@plain-cleat/core/rig';
 import { printFigure, printLength, type UnitSystem } from '@plain-cleat/core/units';
@@ -21,7 +21,7 @@ export interface Sheet {
 }
 
 export const POINTS_PER_MM = 72 / 25.4;
-export const MARGIN = 42;
+const MARGIN = 42;
 export const INK = '#1d2b33';
 export const MUTED = '#55636a';
 const LINE = '#b9b09c';

@@ -7,7 +7,7 @@ export type Piece =
   | { readonly layer: Layer; readonly line: readonly OnPaper[]; readonly dashed?: boolean; readonly heavy?: boolean }
   | { readonly layer: Layer; readonly circle: OnPaper; readonly r: number; readonly dashed?: boolean }
   | { readonly layer: 'TEXT'; readonly text: string; readonly at: OnPaper; readonly size: number };
-export const LAYERS = ['HOLES', 'CROSSES', 'LAYING', 'BASE', 'OLD', 'TEXT'] as const;
+const LAYERS = ['HOLES', 'CROSSES', 'LAYING', 'BASE', 'OLD', 'TEXT'] as const;
 type Layer = (typeof LAYERS)[number];
 
 /** Half an arm of a hole's cross, mm: less than half of what two sheets share. */

@@ -1,11 +1,11 @@
-import type { ShopSettings } from '@plain-cleat/core/catalog';
-import type { HullModel } from '@plain-cleat/core/hull';
 import type { Plan } from '@plain-cleat/core/rig';
 import { ROUTES, type FloorPlace, type Progress } from '@plain-cleat/api';
 import type { Router } from 'express';
-import { HullModelRow, OwnerRow, RigRow, ShopRow } from '../database/models';
+import { OwnerRow, RigRow } from '../database/models';
 import { bind } from '../http/bind';
-import { planOf, todayIn, type Carried } from '../rigs/load';
+import { notFound } from '../http/problem';
+import { hullAt, newestShop } from '../revisions/revisions';
+import { carriedBy, planOf, todayIn } from '../rigs/load';
 import type { Projection } from '../rigs/progress';
 import { outlineOf } from './outline';
 
@@ -20,8 +20,8 @@ export function floorRoutes(router: Router, projection: Projection): void {
     const key = `${id} ${revision}`;
     const known = outlines.get(key);
     if (known) return known;
-    const row = carried ? null : await HullModelRow.findOne({ where: { id, revision } });
-    const model = carried ? (JSON.parse(carried) as Carried).hull : (JSON.parse(row?.document ?? '') as HullModel);
+    const model = carriedBy({ carried })?.hull ?? (await hullAt(id, revision));
+    if (!model) throw notFound('rig', 'its hull is missing');
     const made = { name: model.name, outline: outlineOf(model) };
     outlines.set(key, made);
     return made;
@@ -29,13 +29,12 @@ export function floorRoutes(router: Router, projection: Projection): void {
 
   bind(router, ROUTES.floor, async () => {
     await projection.settled(FRESH);
-    const [rigs, owners, shopRow] = await Promise.all([
+    const [rigs, owners, shop] = await Promise.all([
       RigRow.findAll({ order: [['number', 'ASC']] }),
       OwnerRow.findAll(),
-      ShopRow.findOne({ order: [['revision', 'DESC']] }),
+      newestShop(),
     ]);
     const names = new Map(owners.map((o) => [o.id, o.name]));
-    const shop = JSON.parse(shopRow?.document ?? '{"name":"","timeZone":"UTC"}') as ShopSettings;
     const summaries = await Promise.all(
       rigs.map(async (row) => {
         const plan = planOf(row);

@@ -9,9 +9,8 @@ import { bind } from '../http/bind';
 import { badInput, notFound } from '../http/problem';
 import { read } from '../reading/read';
 import { keepHullFacts } from '../rigs/facts';
-import { type Carried, factsOf, holesOnHull } from '../rigs/load';
-import { newestShop } from '../shop/newest';
-import { newestHull, newestHulls } from './newest';
+import { carriedBy, factsOf, holesOnHull } from '../rigs/load';
+import { newestHull, newestHulls, newestShop } from '../revisions/revisions';
 import { offsetsCsv, outlineDxf } from './outline-file';
 
 function attach(res: Response, type: string, name: string, text: string): void {
@@ -56,7 +55,7 @@ async function describeHulls(hulls: readonly HullRow[]): Promise<OwnHull[]> {
 /** The model of an owner's hull: the shop's newest, or what came with the file of its rig. */
 async function modelOf(row: HullRow): Promise<HullModel> {
   const rig = await RigRow.findOne({ where: { hullId: row.id, carried: { [Op.ne]: null } } });
-  return rig?.carried ? (JSON.parse(rig.carried) as Carried).hull : newestHull(row.modelId);
+  return (rig && carriedBy(rig)?.hull) ?? newestHull(row.modelId);
 }
 
 /** The hull library, hulls from the tape and from drawings, and the customers' own hulls. */

@@ -123,7 +123,8 @@ describe('an owner who asks to be forgotten', () => {
       asOf: '2026-06-01',
     });
     expect(w.findings.map((f) => f.code)).toContain('body-not-kept');
-    for (const of of ['reach', 'paddle-stroke', 'legs', 'overloaded']) expect(w.findings.map((f) => f.code)).not.toContain(of);
+    for (const of of ['reach', 'paddle-stroke', 'legs', 'overloaded'] as const)
+      expect(w.findings.map((f) => f.code)).not.toContain(of);
     expect(w.ledger.holes.length).toBe(1);
     expect((await HullRow.findByPk((await RigRow.findByPk(id))?.hullId ?? ''))?.serial).toBe('S77');
 

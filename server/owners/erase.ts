@@ -36,13 +36,13 @@ function forgottenOne(change: SimpleChange): SimpleChange {
   return change.kind === 'keepPhoto' ? ({ ...change, from: blank(change.from), to: blank(change.to) } as SimpleChange) : change;
 }
 
-export function forgottenChange(change: Change): Change {
+function forgottenChange(change: Change): Change {
   if (change.kind !== 'together') return forgottenOne(change);
   return { ...change, changes: singleChanges(change).map(forgottenOne) };
 }
 
 /** A fact of the boat stays; whose name and hand stood under it goes. */
-export function forgottenFact(fact: Fact): Fact {
+function forgottenFact(fact: Fact): Fact {
   if (fact.kind === 'signed') return { ...fact, name: FORGOTTEN, drawing: BLANK };
   if (fact.kind === 'layoutAgreed') return { ...fact, name: FORGOTTEN };
   return fact;

@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { badInput } from '../http/problem';
 
 /** Larger photos are refused unread; up to that they are reduced. */
-export const PHOTO = { most: 60_000_000, kept: 12_000_000, bytes: 40_000_000 } as const;
+const PHOTO = { most: 60_000_000, kept: 12_000_000, bytes: 40_000_000 } as const;
 
 const KINDS: Readonly<Record<string, string>> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
 

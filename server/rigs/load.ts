@@ -1,12 +1,14 @@
-import type { Catalog, ShopSettings } from '@plain-cleat/core/catalog';
+import type { Catalog } from '@plain-cleat/core/catalog';
+import type { ShopSettings } from '@plain-cleat/core/shop';
 import type { OtherHole } from '@plain-cleat/core/drilling';
-import type { HullModel } from '@plain-cleat/core/hull';
-import { type Fact, overlay, type Plan, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import { type HullModel, upcastHull } from '@plain-cleat/core/hull';
+import { type Fact, overlay, type Plan, upcastParts, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { Op, type Transaction } from 'sequelize';
-import { CatalogRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow, ShopRow } from '../database/models';
+import { FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { draft } from '../drafting/draft';
 import { notFound } from '../http/problem';
+import { catalogAt, hullAt, newestCatalog, shopAt } from '../revisions/revisions';
 
 /** What a rig file brought along. */
 export interface Carried {
@@ -23,6 +25,18 @@ export interface LoadedRig extends Omit<WorkupInput, 'asOf'> {
 }
 
 const parsed = <T>(text: string): T => JSON.parse(text) as T;
+
+/** What a rig brought along in its file, whatever version it was stored in; null for the shop's own. */
+export function carriedBy({ carried }: Pick<RigRow, 'carried'>): Carried | null {
+  if (!carried) return null;
+  const stored = parsed<Carried>(carried);
+  return {
+    hull: upcastHull(stored.hull),
+    parts: upcastParts(stored.parts),
+    consumables: stored.consumables,
+    shop: upcastShop(stored.shop),
+  };
+}
 
 /** A stored plan, whatever version it was stored in. */
 export const planOf = (row: Pick<RigRow, 'plan'>): Plan => upcastPlan(JSON.parse(row.plan));
@@ -56,19 +70,20 @@ export async function pinnedOf(
   plan: Plan,
   transaction?: Transaction,
 ): Promise<{ hull: HullModel; catalog: Catalog; shop: ShopSettings }> {
-  const carried = row.carried ? parsed<Carried>(row.carried) : null;
-  const [model, catalogRow, shopRow] = await Promise.all([
-    carried ? null : HullModelRow.findOne({ where: { ...plan.pins.hull }, transaction }),
-    CatalogRow.findOne({ order: [['revision', 'DESC']], where: carried ? {} : { revision: plan.pins.catalog }, transaction }),
-    carried ? null : ShopRow.findByPk(plan.pins.shop, { transaction }),
+  const carried = carriedBy(row);
+  if (carried) {
+    const { hull, parts, consumables, shop } = carried;
+    const catalog = await newestCatalog(transaction);
+    return { hull, shop, catalog: { ...catalog, parts: overlay(catalog.parts, parts), consumables } };
+  }
+  const { pins } = plan;
+  const [hull, catalog, shop] = await Promise.all([
+    hullAt(pins.hull.id, pins.hull.revision, transaction),
+    catalogAt(pins.catalog, transaction),
+    shopAt(pins.shop, transaction),
   ]);
-  if (!catalogRow || (!carried && (!model || !shopRow))) throw notFound('rig', 'its hull, catalog or shop settings are missing');
-  const catalog = parsed<Catalog>(catalogRow.document);
-  return {
-    hull: carried?.hull ?? parsed<HullModel>(model?.document ?? ''),
-    shop: upcastShop(carried?.shop ?? JSON.parse(shopRow?.document ?? '')),
-    catalog: carried ? { ...catalog, parts: overlay(catalog.parts, carried.parts), consumables: carried.consumables } : catalog,
-  };
+  if (!hull || !catalog || !shop) throw notFound('rig', 'its hull, catalog or shop settings are missing');
+  return { hull, catalog, shop };
 }
 
 /** The holes of all rigs of a hull, but for one. */

@@ -1,11 +1,8 @@
-import type { Catalog } from '@plain-cleat/core/catalog';
-import type { HullModel } from '@plain-cleat/core/hull';
 import { placeFault, type Plan } from '@plain-cleat/core/rig';
 import type { Newer } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
-import { CatalogRow, HullModelRow, ShopRow, type RigRow } from '../database/models';
-import { newestHull } from '../hulls/newest';
-import { newestCatalog, newestShop } from '../shop/newest';
+import type { RigRow } from '../database/models';
+import { catalogAt, hullAt, newestCatalog, newestHull, newestShop, shopAt } from '../revisions/revisions';
 import { planOf } from './load';
 
 /** What the shop has in a newer revision than a plan was made with. A rig that brought its own keeps it. */
@@ -29,17 +26,16 @@ export async function adoptionFault(
   transaction: Transaction,
 ): Promise<string | null> {
   if (row.carried) return 'this rig came in a file with its own hull, parts and settings, and keeps them';
-  if (pin === 'shop') return (await ShopRow.findByPk(revision, { transaction })) ? null : 'the shop has no such revision';
+  if (pin === 'shop') return (await shopAt(revision, transaction)) ? null : 'the shop has no such revision';
   if (pin === 'catalog') {
-    const found = await CatalogRow.findByPk(revision, { transaction });
+    const found = await catalogAt(revision, transaction);
     if (!found) return 'the stores have no such revision';
-    const sold = new Set((JSON.parse(found.document) as Catalog).parts.map((p) => p.id));
+    const sold = new Set(found.parts.map((p) => p.id));
     const gone = Object.values(plan.fittings).find((f) => !sold.has(f.part));
     return gone ? `${gone.part} is not in that revision: take it off first` : null;
   }
-  const found = await HullModelRow.findOne({ where: { id: plan.pins.hull.id, revision }, transaction });
-  if (!found) return 'this hull has no such revision';
-  const hull = JSON.parse(found.document) as HullModel;
+  const hull = await hullAt(plan.pins.hull.id, revision, transaction);
+  if (!hull) return 'this hull has no such revision';
   for (const f of Object.values(plan.fittings))
     for (const place of [f.place, ...Object.values(f.elsewhere ?? {})]) {
       const fault = placeFault(hull, place);

@@ -1,13 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import type { HullModel } from '@plain-cleat/core/hull';
 import { openPlan, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
-import { CounterRow, FactRow, HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
+import { CounterRow, FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../http/problem';
 import { findRig, planOf, todayIn, type Carried, fromAFile } from './load';
-import { newestCatalog, newestShop } from '../shop/newest';
+import { findHull, hullAt, newestCatalog, newestShop } from '../revisions/revisions';
 
 const NO_PROGRESS = JSON.stringify({ done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 });
 
@@ -46,7 +45,7 @@ async function storeRig(
 /** Opens a rig on a hull the shop knows: a new one with a fresh ledger, or one of the owner's that was here before. */
 export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: string; number: string }> {
   return inTransaction(db, async (transaction) => {
-    const model = await HullModelRow.findOne({ where: { id: wanted.hull }, order: [['revision', 'DESC']], transaction });
+    const model = await findHull(wanted.hull, transaction);
     if (!model) throw badInput([{ field: 'hull', says: `the shop knows no hull ${wanted.hull}` }]);
     const [catalog, shop] = [await newestCatalog(transaction), await newestShop(transaction)];
     const today = todayIn(shop.timeZone);
@@ -130,8 +129,8 @@ export async function storeFile(
 ): Promise<{ id: string; number: string }> {
   const { hull, parts, consumables, shop } = file;
   const owner = await OwnerRow.create({ id: randomUUID(), name: file.owner.name, email: '' }, { transaction });
-  const known = await HullModelRow.findOne({ where: { id: hull.id, revision: hull.revision }, transaction });
-  if (known && !sameJson(JSON.parse(known.document) as HullModel, hull))
+  const known = await hullAt(hull.id, hull.revision, transaction);
+  if (known && !sameJson(known, hull))
     throw badInput([
       {
         field: 'hull.revision',

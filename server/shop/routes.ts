@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { ShopSettings } from '@plain-cleat/core/shop';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -6,8 +6,7 @@ import { BackupRow, ShopRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
-import { newestCatalog, newestShop } from './newest';
-import { newestHulls } from '../hulls/newest';
+import { newestCatalog, newestHulls, newestShop } from '../revisions/revisions';
 
 /** What keeps settings from holding together: two lists of one name, a least that is over its most. */
 function check(settings: ShopSettings): void {

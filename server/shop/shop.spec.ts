@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Newer, RigDocument } from '@plain-cleat/api';
-import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { ShopSettings } from '@plain-cleat/core/shop';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 describe("the shop's settings", () => {

@@ -13,7 +13,7 @@ import { ChangeDetectionStrategy, Component, computed, HostListener, inject, sig
 import { MatButtonModule } from '@angular/material/button';
 import { type StoresList, ROUTES } from '@plain-cleat/api';
 import { buildAssembly } from '@plain-cleat/core/assembly';
-import type { Part } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import type { HullModel } from '@plain-cleat/core/hull';
 import { takenBy } from '@plain-cleat/core/layout';
@@ -68,7 +68,7 @@ export default class Assemblies {
       .filter((i) => i !== item)
       .map((i) => ({ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` }));
   protected holds = (item: Fitted): Choice<Fitting['mount']['hold']>[] =>
-    item.placed.part.holds.map((value) => ({ value, says: HOLD_WORDS[value] }));
+    item.placed.part.holding.ways.map((value) => ({ value, says: HOLD_WORDS[value] }));
   protected readonly stores = signal<StoresList | null>(null);
   protected readonly failed = signal('');
   protected readonly fault = signal('');
@@ -257,7 +257,7 @@ function whereOn(base: Part, hull: HullModel, system: UnitSystem): { fits: boole
   if (good.length) return { fits: true, says: good.map((t) => t.place).join(', ') };
   const [why] = all;
   if (why) return { fits: false, says: `${why.place}: ${tell(why.why, system)}` };
-  return base.holds.includes('loose')
+  return base.holding.ways.includes('loose')
     ? { fits: true, says: 'set on a level deck' }
     : {
         fits: hull.material !== 'pvc fabric',

@@ -1,4 +1,4 @@
-import type { Part } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { entryOf, type Assembly, type Fitting, standingOn } from '@plain-cleat/core/rig';
 import { MM_PER_INCH, type UnitSystem } from '@plain-cleat/core/units';
@@ -21,7 +21,7 @@ const fittingOf = (part: Part, place: Fitting['place']): Fitting => ({
   part: part.id,
   place,
   lift: 0,
-  mount: { hold: part.holds.includes('loose') ? 'loose' : (part.holds[0] ?? 'loose'), plate: false, reason: '' },
+  mount: { hold: part.holding.ways.includes('loose') ? 'loose' : (part.holding.ways[0] ?? 'loose'), plate: false, reason: '' },
   suppliedBy: 'shop',
   note: '',
 });

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { ShopSettings } from '@plain-cleat/core/shop';
 import type { HullModel } from '@plain-cleat/core/hull';
 import { BODY } from '@plain-cleat/core/layout';
 import type { Plan } from '@plain-cleat/core/rig';
@@ -158,7 +158,7 @@ export class Consequences {
         };
       }
       case 'road': {
-        const off = workup.aboard.items.filter((i) => i.placed.part.comesOff).length;
+        const off = workup.aboard.items.filter((i) => i.placed.part.use.comesOff).length;
         const heavy = hull.massKg > 20.5;
         return brief.road === 'roof'
           ? {

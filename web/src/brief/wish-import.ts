@@ -10,13 +10,13 @@ import {
   COLUMN_MEANINGS,
   type ColumnMeaning,
   matchWish,
-  type Part,
   plainHeading,
   sheetSum,
   sheetWishes,
   SURE,
   type WishMatch,
 } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/units';
 import { wordsOf } from '../stores/problems';

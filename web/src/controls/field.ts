@@ -14,7 +14,7 @@ export const SHOWN_ONCE_LEFT: Provider = {
 };
 
 /** What is wrong with a control, in words, as it changes; empty when nothing is. */
-export const faultOf = (control: Signal<AbstractControl>): Signal<{ readonly says: string }> =>
+const faultOf = (control: Signal<AbstractControl>): Signal<{ readonly says: string }> =>
   toSignal(
     toObservable(control).pipe(
       switchMap((c) =>

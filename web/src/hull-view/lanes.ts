@@ -81,11 +81,11 @@ export class Lanes {
     }),
   );
   protected readonly weights = computed(() => {
-    const heaviest = Math.max(1, ...this.workup().aboard.items.map((i) => i.placed.part.massKg));
+    const heaviest = Math.max(1, ...this.workup().aboard.items.map((i) => i.placed.part.body.massKg));
     return this.workup().aboard.items.map((i) => ({
       id: i.placed.id,
       x: this.scale().x(i.placed.frame.origin.x),
-      h: Math.max(2, (i.placed.part.massKg / heaviest) * 28),
+      h: Math.max(2, (i.placed.part.body.massKg / heaviest) * 28),
     }));
   });
   protected readonly balance = computed(() => this.scale().x(this.workup().weight.x));

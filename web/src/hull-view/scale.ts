@@ -1,7 +1,7 @@
 import type { HullSurface } from '@plain-cleat/core/hull';
 
 /** Left and right of the boat in the drawing, in its own units. */
-export const PAD = { left: 74, right: 56 } as const;
+const PAD = { left: 74, right: 56 } as const;
 export const WIDTH = 930;
 
 /**

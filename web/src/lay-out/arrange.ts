@@ -64,7 +64,7 @@ export function copies(hull: HullSurface, items: readonly Fitted[]): { change: C
     const moved =
       place.on === 'fitting' && renamed.has(place.fitting)
         ? { ...place, fitting: renamed.get(place.fitting) ?? '' }
-        : (otherSide(hull, place) ?? nudge(hull, place, part.base.length + 20, 0));
+        : (otherSide(hull, place) ?? nudge(hull, place, part.body.base.length + 20, 0));
     return { kind: 'placeItem', item: ids[n] ?? '', to: { ...rest, place: moved } };
   });
   return { change: asOne(drafts), ids };

@@ -91,9 +91,9 @@ export class KeepAssembly {
     this.ids().flatMap((id) => this.state().workup.aboard.items.find((i) => i.placed.id === id) ?? []),
   );
   protected readonly cents = computed(() =>
-    this.parts().reduce((sum, p) => sum + (p.placed.fitting.suppliedBy === 'shop' ? p.placed.part.priceCents : 0), 0),
+    this.parts().reduce((sum, p) => sum + (p.placed.fitting.suppliedBy === 'shop' ? p.placed.part.sold.priceCents : 0), 0),
   );
-  protected readonly kg = computed(() => this.parts().reduce((sum, p) => sum + p.placed.part.massKg, 0));
+  protected readonly kg = computed(() => this.parts().reduce((sum, p) => sum + p.placed.part.body.massKg, 0));
   protected readonly holes = computed(() => this.parts().reduce((sum, p) => sum + p.holes.length, 0));
   protected readonly known = computed(() => {
     const { of } = this.item().placed.fitting;

@@ -19,7 +19,7 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButtonModule } from '@angular/material/button';
 import { adviceSetting, mountAdvice, type MountAdvice } from '@plain-cleat/core/advice';
-import type { Part } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Cure } from '@plain-cleat/core/cures';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
@@ -257,7 +257,7 @@ export default class LayOut {
   protected placeFromKeyboard(part: Part): void {
     const hull = this.store.state()?.doc.hull;
     if (!hull) return;
-    const track = part.holds.includes('track') ? hull.tracks.find((t) => t.fore > hull.seat.x) : undefined;
+    const track = part.holding.ways.includes('track') ? hull.tracks.find((t) => t.fore > hull.seat.x) : undefined;
     afterNextRender(() => document.querySelector<HTMLElement>('pc-card .exact input:enabled')?.focus(), {
       injector: this.injector,
     });

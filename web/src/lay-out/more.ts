@@ -133,16 +133,16 @@ export class More {
     const { part, id } = this.item().placed;
     const { hull } = this.state().doc;
     const out: { value: string; says: string }[] = [{ value: 'deck', says: 'the deck' }];
-    if (part.holds.includes('track')) out.push(...hull.tracks.map((t) => ({ value: `track ${t.id}`, says: t.name })));
-    if (part.holds.includes('insert')) out.push(...hull.inserts.map((i) => ({ value: `insert ${i.id}`, says: i.name })));
-    if (part.holds.includes('scupper'))
+    if (part.holding.ways.includes('track')) out.push(...hull.tracks.map((t) => ({ value: `track ${t.id}`, says: t.name })));
+    if (part.holding.ways.includes('insert')) out.push(...hull.inserts.map((i) => ({ value: `insert ${i.id}`, says: i.name })));
+    if (part.holding.ways.includes('scupper'))
       out.push(
         ...hull.scuppers.map((s) => ({
           value: `scupper ${s.id}`,
           says: scupperName(hull.scuppers, s.id),
         })),
       );
-    if (part.holds.includes('through'))
+    if (part.holding.ways.includes('through'))
       out.push({ value: 'side port', says: 'the port side' }, { value: 'side starboard', says: 'the starboard side' });
     out.push(
       ...this.state()
@@ -227,5 +227,4 @@ export class More {
 }
 
 /** What others are stood on: crates, bars, bases and what else offers a joint or a flat top. */
-const carries = ({ placed: { part } }: Fitted): boolean =>
-  (part.joins?.heads.length ?? 0) > 0 || ['crate', 'cooler', 'bar', 'plate', 'track', 'stowage'].includes(part.kind);
+const carries = ({ placed: { part } }: Fitted): boolean => (part.joins?.heads.length ?? 0) > 0 || part.body.carries === true;

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { adviceSetting, mountAdvice } from '@plain-cleat/core/advice';
-import type { Part } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { slideTo } from '@plain-cleat/core/findings';
 import { nudge, seated, placeFitting, onFittedTrack, snapPlace, turn } from '@plain-cleat/core/layout';
@@ -108,8 +108,8 @@ export class Moves {
 
   /** A screwed-on track near a point, for a part with T-bolts. */
   private trackAt(state: RigState, part: Part, at: { x: number; y: number }, but = ''): Place | null {
-    if (!part.holds.includes('track')) return null;
-    const tracks = state.workup.aboard.items.map((i) => i.placed).filter((p) => p.part.slot && p.id !== but);
+    if (!part.holding.ways.includes('track')) return null;
+    const tracks = state.workup.aboard.items.map((i) => i.placed).filter((p) => p.part.holding.slot && p.id !== but);
     const place = onFittedTrack(tracks, at, 60);
     return place && { ...place, u: this.marked(place.u) };
   }
@@ -137,8 +137,8 @@ export class Moves {
       place.on === 'fitting' ? state?.workup.aboard.items.find((i) => i.placed.id === place.fitting)?.placed : undefined;
     const placed = state && placeFitting(state.workup.surface, 'new', draft, part, { place, below });
     if (!state || !placed) return draft.mount;
-    if (below?.part.slot && part.holds.includes('track')) return { hold: 'track', plate: false, reason: '' };
-    if (place.on === 'fitting' && part.holds.includes('loose')) return { hold: 'loose', plate: false, reason: '' };
+    if (below?.part.holding.slot && part.holding.ways.includes('track')) return { hold: 'track', plate: false, reason: '' };
+    if (place.on === 'fitting' && part.holding.ways.includes('loose')) return { hold: 'loose', plate: false, reason: '' };
     const advice = mountAdvice(
       state.workup.surface,
       placed,
@@ -211,7 +211,7 @@ const newFitting = (part: Part, place: Place): Fitting => ({
   part: part.id,
   place,
   lift: 0,
-  mount: { hold: part.holds[0] ?? 'loose', plate: false, reason: '' },
+  mount: { hold: part.holding.ways[0] ?? 'loose', plate: false, reason: '' },
   suppliedBy: 'shop',
   note: '',
 });

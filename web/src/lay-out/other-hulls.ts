@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import type { Part } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { HullModel } from '@plain-cleat/core/hull';
 import { takenBy } from '@plain-cleat/core/layout';
 import { tell } from '@plain-cleat/core/units';

@@ -8,7 +8,7 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
-import type { Part } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { HullSurface } from '@plain-cleat/core/hull';
 import { suits } from '@plain-cleat/core/layout';
 import type { Assembly, Brief, Plan } from '@plain-cleat/core/rig';
@@ -115,7 +115,7 @@ const ROW = 52;
                 <em>{{ p.fit.says || 'wished for' + (p.placed ? ', aboard' : '') }}</em>
               }
             </span>
-            <span class="figure">{{ money(p.part.priceCents) }}</span>
+            <span class="figure">{{ money(p.part.sold.priceCents) }}</span>
           </button>
         </div>
       </cdk-virtual-scroll-viewport>
@@ -199,7 +199,7 @@ export class Palette {
     return this.spot() ? [] : this.assemblies().filter((a) => a.name.toLowerCase().includes(wanted));
   });
   protected price = (a: Assembly): number =>
-    Object.values(a.fittings).reduce((sum, f) => sum + (this.parts().find((p) => p.id === f.part)?.priceCents ?? 0), 0);
+    Object.values(a.fittings).reduce((sum, f) => sum + (this.parts().find((p) => p.id === f.part)?.sold.priceCents ?? 0), 0);
   protected readonly typing = new FormControl('', { nonNullable: true });
   protected readonly text = toSignal(this.typing.valueChanges, { initialValue: '' });
   protected readonly money = printMoney;

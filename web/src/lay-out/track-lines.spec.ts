@@ -1,6 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Part } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Plan } from '@plain-cleat/core/rig';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';
@@ -13,14 +13,20 @@ const TRACK: Part = {
   id: 'gear-track',
   name: 'Slot track',
   kind: 'track',
-  base: { length: 600, width: 25, thickness: 6 },
-  solids: [{ name: 'track', u: [-300, 300], v: [-12, 12], w: [0, 10] }],
-  holes: [-270, 0, 270].map((u) => ({ u, v: 0 })),
-  holds: ['through', 'rivet'],
-  rivet: '64',
-  trackBolts: 0,
-  slot: { opening: 8.2, depth: 11, thread: 'M6' },
-  cutFrom: { stock: 'track-bar', length: 600 },
+  body: {
+    ...TEST_PART.body,
+    base: { length: 600, width: 25, thickness: 6 },
+    solids: [{ name: 'track', u: [-300, 300], v: [-12, 12], w: [0, 10] }],
+  },
+  holes: { at: [-270, 0, 270].map((u) => ({ u, v: 0 })), thread: 'M6', rivet: '64' },
+  holding: {
+    ...TEST_PART.holding,
+    ways: ['through', 'rivet'],
+    trackBolts: 0,
+    slot: { opening: 8.2, depth: 11, thread: 'M6' },
+    usual: { newtons: 150, height: 1 },
+  },
+  sold: { ...TEST_PART.sold, cutFrom: { stock: 'track-bar', length: 600 } },
 };
 
 @Component({

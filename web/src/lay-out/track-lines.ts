@@ -79,10 +79,10 @@ export class TrackLines {
   private readonly units = inject(UnitsStore);
   protected readonly shortest = SHORTEST;
   protected readonly longest = LONGEST;
-  protected readonly length = computed(() => this.item().placed.part.base.length);
+  protected readonly length = computed(() => this.item().placed.part.body.base.length);
   protected readonly holes = computed(() =>
     this.item()
-      .placed.part.holes.map((h) => h.u)
+      .placed.part.holes.at.map((h) => h.u)
       .sort((a, b) => a - b),
   );
   protected readonly pitch = computed(() => (this.holes()[1] ?? 0) - (this.holes()[0] ?? 0));

@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core/catalog';
+import type { ShopSettings } from '@plain-cleat/core/shop';
 import type { FeatureList, Row } from '../hulls/features';
 
 export type RuleList = ShopSettings['rules'][number];

@@ -7,7 +7,7 @@ import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/catalog';
+import { shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/shop';
 import { faultsOf, sameJson } from '@plain-cleat/core/rig';
 import { printQuantity, type QuantityKind } from '@plain-cleat/core/units';
 import { RouterLink } from '@angular/router';

@@ -11,7 +11,19 @@ import {
   ROUTES,
 } from '@plain-cleat/api';
 import { asPlanned, type PlannedHole } from '@plain-cleat/core/drilling';
-import { applyChange, type Change, type Fact, type NewFact, type Plan, singleChanges, withLetters } from '@plain-cleat/core/rig';
+import { upcastHull } from '@plain-cleat/core/hull';
+import {
+  applyChange,
+  type Change,
+  type Fact,
+  type NewFact,
+  type Plan,
+  singleChanges,
+  upcastParts,
+  upcastPlan,
+  upcastShop,
+  withLetters,
+} from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/stages';
 import { overTheirs, workUp } from '@plain-cleat/core/workup';
 import {
@@ -58,6 +70,15 @@ export interface Done {
   readonly undoes: string | null;
   readonly before: RigState;
 }
+
+/** A copy that an earlier build may have kept, as this one has it. */
+const upcast = (doc: RigDocument): RigDocument => ({
+  ...doc,
+  plan: upcastPlan(doc.plan),
+  hull: upcastHull(doc.hull),
+  shop: upcastShop(doc.shop),
+  catalog: { ...doc.catalog, parts: upcastParts(doc.catalog.parts) },
+});
 
 /** One open rig: its plan and facts, my unsent ones on top, and the workup of both. */
 @Injectable()
@@ -141,7 +162,7 @@ export class RigStore {
       map((doc) => ({ doc, copyOf: null })),
       catchError((error: unknown) =>
         (isGone(error) ? from(this.tablet.rig(id)) : of(undefined)).pipe(
-          switchMap((copy) => (copy ? of({ doc: copy.doc, copyOf: copy.at }) : throwError(() => error))),
+          switchMap((copy) => (copy ? of({ doc: upcast(copy.doc), copyOf: copy.at }) : throwError(() => error))),
         ),
       ),
     );

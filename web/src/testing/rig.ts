@@ -1,4 +1,5 @@
-import { type Part, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/catalog';
+import type { Part } from '@plain-cleat/core/parts';
+import { type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/shop';
 import { drillGate } from '@plain-cleat/core/drilling';
 import { type HullModel, fairHull } from '@plain-cleat/core/hull';
 import { openPlan, type Plan, type Fact, foldLedger } from '@plain-cleat/core/rig';
@@ -46,20 +47,17 @@ export const TEST_PART: Part = {
   name: 'Box',
   french: 'Boîte',
   kind: 'crate',
-  massKg: 2,
-  base: { length: 200, width: 200, thickness: 5 },
-  solids: [{ name: 'box', u: [-100, 100], v: [-100, 100], w: [0, 100] }],
-  holes: [],
-  thread: 'M6',
-  holds: ['loose', 'track'],
-  trackBolts: 2,
-  lever: false,
-  use: 'stopped',
-  comesOff: true,
-  priceCents: 1000,
-  priced: '2026-06-01',
-  supplier: 'S',
-  leadDays: 0,
+  body: {
+    massKg: 2,
+    base: { length: 200, width: 200, thickness: 5 },
+    solids: [{ name: 'box', u: [-100, 100], v: [-100, 100], w: [0, 100] }],
+    carries: true,
+  },
+  holes: { at: [], thread: 'M6' },
+  holding: { ways: ['loose', 'track'], trackBolts: 2, lever: false, usual: { newtons: 20, height: 0.5 } },
+  use: { often: 'stopped', byHand: true, comesOff: true },
+  goesWith: { answersTo: ['crate'] },
+  sold: { priceCents: 1000, priced: '2026-06-01', supplier: 'S', leadDays: 0 },
   walk: { en: text, fr: text },
 };
 export const TEST_LAMP: Part = {
@@ -68,14 +66,18 @@ export const TEST_LAMP: Part = {
   name: 'Lamp',
   french: 'Lampe',
   kind: 'light',
-  solids: [{ name: 'lamp', u: [-20, 20], v: [-20, 20], w: [0, 40] }],
-  holes: [
-    { u: -15, v: 0 },
-    { u: 15, v: 0 },
-  ],
-  holds: ['through', 'rivet'],
-  rivet: '64',
-  draw: { amps: 0.5, volts: 12, of: 'lights' },
+  body: { ...TEST_PART.body, solids: [{ name: 'lamp', u: [-20, 20], v: [-20, 20], w: [0, 40] }], carries: false },
+  holes: {
+    at: [
+      { u: -15, v: 0 },
+      { u: 15, v: 0 },
+    ],
+    thread: 'M6',
+    rivet: '64',
+  },
+  holding: { ...TEST_PART.holding, ways: ['through', 'rivet'], usual: { newtons: 10, height: 0.8 } },
+  use: { ...TEST_PART.use, byHand: false },
+  power: { draw: { amps: 0.5, volts: 12, of: 'lights' } },
 };
 export const TEST_BATTERY: Part = {
   ...TEST_PART,
@@ -83,8 +85,10 @@ export const TEST_BATTERY: Part = {
   name: 'Battery',
   french: 'Batterie',
   kind: 'battery',
-  holds: ['loose'],
-  battery: { ampHours: 18, volts: 12, chemistry: 'lithium' },
+  body: { ...TEST_PART.body, carries: false },
+  holding: { ...TEST_PART.holding, ways: ['loose'] },
+  use: { ...TEST_PART.use, byHand: false },
+  power: { battery: { ampHours: 18, volts: 12, chemistry: 'lithium' } },
 };
 export const TEST_PARTS: Part[] = [TEST_PART, TEST_LAMP, TEST_BATTERY];
 const on = (part: string, x: number, y: number, hold: 'loose' | 'rivet'): Plan['fittings'][string] => ({

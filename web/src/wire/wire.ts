@@ -90,8 +90,8 @@ export default class Wire {
     this.runs().map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
   );
   protected readonly items = computed(() => this.store.state()?.workup.aboard.items ?? []);
-  protected readonly batteries = computed(() => this.items().filter((i) => i.placed.part.battery));
-  protected readonly loads = computed(() => this.items().filter((i) => i.placed.part.draw));
+  protected readonly batteries = computed(() => this.items().filter((i) => i.placed.part.power?.battery));
+  protected readonly loads = computed(() => this.items().filter((i) => i.placed.part.power?.draw));
   protected readonly findings = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'wire'),
   );
@@ -112,7 +112,7 @@ export default class Wire {
       lane: 0,
       x: at(i.placed.id),
       title: `${i.letter} ${i.placed.part.kind}`,
-      more: `${i.placed.part.draw?.amps ?? 0} A`,
+      more: `${i.placed.part.power?.draw?.amps ?? 0} A`,
     }));
     const fuses = this.runs().map((r, n): Box => ({
       id: `fuse ${r.id}`,
@@ -125,8 +125,8 @@ export default class Wire {
       id: i.placed.id,
       lane: 2,
       x: at(i.placed.id),
-      title: `${i.letter} ${i.placed.part.battery?.ampHours ?? 0} Ah`,
-      more: `${i.placed.part.battery?.volts ?? 0} V`,
+      title: `${i.letter} ${i.placed.part.power?.battery?.ampHours ?? 0} Ah`,
+      more: `${i.placed.part.power?.battery?.volts ?? 0} V`,
     }));
     const boxes = [loads, fuses, batteries].flatMap(spread);
     const where = new Map(boxes.map((b) => [b.id, b]));

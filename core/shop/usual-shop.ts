@@ -1,4 +1,4 @@
-import type { ShopSettings } from './schema';
+import type { ShopSettings } from './settings';
 
 /**
  * The settings a shop starts from. Figures marked (cp) are common practice with no published source,

@@ -1,0 +1,28 @@
+import { assemblySchema } from '@plain-cleat/core/rig';
+import { z } from 'zod';
+import { STAFF, route } from './route';
+
+export const keepAssemblySchema = z.strictObject({
+  assembly: assemblySchema,
+  expects: z.int().min(0).describe('the version it was made from; nought for a new one'),
+});
+
+/** The assemblies of the shop. */
+export const ASSEMBLIES_ROUTES = {
+  assemblies: route({
+    method: 'GET',
+    path: '/api/assemblies',
+    who: STAFF,
+    says: 'The assemblies of the shop, newest version of each',
+    answer: z.array(assemblySchema),
+  }),
+  keepAssembly: route({
+    method: 'POST',
+    path: '/api/assemblies',
+    who: STAFF,
+    says: 'Keep an assembly, or a newer version of one',
+    bytes: 500_000,
+    body: keepAssemblySchema,
+    answer: assemblySchema,
+  }),
+} as const;

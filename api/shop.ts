@@ -1,0 +1,50 @@
+import { hullModelSchema } from '@plain-cleat/core/hull';
+import { partSchema } from '@plain-cleat/core/parts';
+import { shopSettingsSchema } from '@plain-cleat/core/shop';
+import { z } from 'zod';
+import { STAFF, route } from './route';
+
+export const keepShopSchema = z.strictObject({
+  settings: shopSettingsSchema,
+  expects: z.int().min(1).describe('the revision they were made from'),
+});
+
+/** What an assembly is built from, without a boat. */
+export const storesListSchema = z.object({
+  parts: z.array(partSchema),
+  hulls: z.array(hullModelSchema),
+  shop: shopSettingsSchema,
+});
+
+export const backupsSchema = z.object({ last: z.string().nullable().describe('ISO, null when there is none') });
+
+export type StoresList = z.infer<typeof storesListSchema>;
+export type Backups = z.infer<typeof backupsSchema>;
+
+/** The settings of the shop, and what it sells. */
+export const SHOP_ROUTES = {
+  shop: route({ method: 'GET', path: '/api/shop', who: STAFF, says: "The shop's settings", answer: shopSettingsSchema }),
+  keepShop: route({
+    method: 'POST',
+    path: '/api/shop',
+    who: ['manager'],
+    says: "Keep a new revision of the shop's settings",
+    bytes: 1_000_000,
+    body: keepShopSchema,
+    answer: shopSettingsSchema,
+  }),
+  backups: route({
+    method: 'GET',
+    path: '/api/backups',
+    who: ['manager'],
+    says: 'When the last backup was made',
+    answer: backupsSchema,
+  }),
+  stores: route({
+    method: 'GET',
+    path: '/api/stores',
+    who: STAFF,
+    says: 'Parts, hulls and settings as they are now',
+    answer: storesListSchema,
+  }),
+} as const;

@@ -1,0 +1,7 @@
+export * from './body';
+export * from './goes-with';
+export * from './holding';
+export * from './joins';
+export * from './measures';
+export * from './part';
+export * from './upcast';

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { bodySchema } from './body';
+import { goesWithSchema } from './goes-with';
+import { holdingSchema } from './holding';
+import { holesSchema } from './holes';
+import { joinsSchema } from './joins';
+import { partIdSchema } from './measures';
+import { powerSchema } from './power';
+import { rodsSchema } from './rods';
+import { lensSchema, lightSchema, screenSchema, sonarSchema } from './sight';
+import { soldSchema, walkSchema } from './sold';
+import { useSchema } from './use';
+
+/**
+ * A part by its facets: each is what one trade reads of it, and a part has those that matter. A new facet is a
+ * schema of its own and a line here. The kind is a word of the shop's for finding parts: no judgement reads it.
+ */
+export const partSchema = z.strictObject({
+  id: partIdSchema,
+  name: z.string().min(1).max(80),
+  french: z.string().min(1).max(80),
+  kind: z.string().min(1).max(40),
+  body: bodySchema,
+  holes: holesSchema,
+  holding: holdingSchema,
+  use: useSchema,
+  goesWith: goesWithSchema,
+  sold: soldSchema,
+  walk: walkSchema,
+  joins: joinsSchema.optional(),
+  rods: rodsSchema.optional(),
+  light: lightSchema.optional(),
+  lens: lensSchema.optional(),
+  sonar: sonarSchema.optional(),
+  screen: screenSchema.optional(),
+  power: powerSchema.optional(),
+});
+export interface Part extends z.infer<typeof partSchema> {}

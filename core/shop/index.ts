@@ -1,0 +1,2 @@
+export * from './settings';
+export * from './usual-shop';
