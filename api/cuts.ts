@@ -7,10 +7,11 @@ const remnantSchema = z.object({ id: z.string(), stock: z.string(), length: z.nu
 /** All the shop has to cut, what from, and what lies on the shelf. */
 export const cutsSchema = z.object({
   stocks: z.array(stockSchema),
-  bars: z.array(z.object({ id: z.string(), stock: z.string(), says: z.string(), length: z.number() })),
+  bars: z.array(z.object({ id: z.string(), rig: z.string(), stock: z.string(), says: z.string(), length: z.number() })),
   plates: z.array(
     z.object({
       id: z.string(),
+      rig: z.string(),
       says: z.string(),
       long: z.number(),
       wide: z.number(),

@@ -6,6 +6,8 @@ import { plateCut } from './plate-cut';
 /** A length of bar a rig wants. */
 export interface WantedBar {
   readonly id: string;
+  /** How the shop calls the rig. */
+  readonly rig: string;
   readonly stock: string;
   readonly says: string;
   readonly length: number;
@@ -14,6 +16,7 @@ export interface WantedBar {
 /** A backing plate a rig wants, with its outline and holes from its middle. */
 export interface WantedPlate {
   readonly id: string;
+  readonly rig: string;
   readonly says: string;
   readonly long: number;
   readonly wide: number;
@@ -42,6 +45,7 @@ export function cutList(
     return [
       {
         id: `${rig}.${placed.id}.${cutFrom.length}`,
+        rig,
         stock: cutFrom.stock,
         says: `${rig} ${letter}, ${name}`,
         length: cutFrom.length,
@@ -56,6 +60,7 @@ export function cutList(
     return [
       {
         id: `${rig}.${item.placed.id}.${long}x${wide}`,
+        rig,
         says: `${rig} ${item.letter}, plate${clears.length ? `, cut clear of ${clears.join(' and ')}` : ''}`,
         long,
         wide,

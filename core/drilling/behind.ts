@@ -22,27 +22,28 @@ export const toleranceBudget = (d: Pick<ShopSettings['drilling'], 'tape' | 'hull
 /** What is put on from inside: nothing, a nut by hand, or a plate pulled up on wires. */
 export type FromInside = 'nothing' | 'hand' | { readonly plate: number };
 
-/**
- * Looks behind one hole.
- *
- * @param at where the bit enters
- * @param inward unit vector into the hull
- * @param inside what is put on from inside; a plate by its smaller side, mm
- * @param deep how far bolt and nut stand out behind, mm; the shop's usual room when that is more
- * @param openings where a hand gets in: the hull's own hatches and those the rig adds
- * @param radius half the width of what goes in, where it is no mere bolt, mm
- */
+/** A hole to look behind. */
+export interface Looked {
+  /** Where the bit enters. */
+  readonly at: Point;
+  /** Unit vector into the hull. */
+  readonly inward: Point;
+  /** What is put on from inside; a plate by its smaller side, mm. */
+  readonly inside: FromInside;
+  /** How far bolt and nut stand out behind, mm; the shop's usual room when that is more. */
+  readonly deep?: number;
+  /** Where a hand gets in: the hull's own hatches and those the rig adds. */
+  readonly openings?: readonly Opening[];
+  /** Half the width of what goes in, where it is no mere bolt, mm. */
+  readonly radius?: number;
+}
+
+/** Looks behind one hole: what the bit meets, and whether a hand gets to its nut. */
 export function lookBehind(
   hull: HullSurface,
-  at: Point,
-  inward: Point,
-  inside: FromInside,
-  shop: ShopSettings,
-  deep = 0,
-  openings: readonly Opening[] = hull.model.hatches,
-  radius = 0,
+  { drilling: d }: Pick<ShopSettings, 'drilling'>,
+  { at, inward, inside, deep = 0, openings = hull.model.hatches, radius = 0 }: Looked,
 ): Behind {
-  const d = shop.drilling;
   const depth = Math.max(d.depthBehind, deep);
   const along = (t: number): Point => ({ x: at.x + t * inward.x, y: at.y + t * inward.y, z: at.z + t * inward.z });
   let nearest: Behind['nearest'] = null;

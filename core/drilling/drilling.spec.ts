@@ -83,14 +83,18 @@ describe('behind a hole', () => {
   });
 
   it('finds what the bit runs into, and how near it passes', () => {
-    const into = lookBehind(hull, { x: 1500, y: 0, z: 150 }, down, 'nothing', SHOP);
+    const into = lookBehind(hull, SHOP, { at: { x: 1500, y: 0, z: 150 }, inward: down, inside: 'nothing' });
     expect(into.nearest).toEqual({ name: 'drive well', clear: 0 });
-    expect(lookBehind(hull, { x: 700, y: 0, z: 340 }, down, 'nothing', SHOP).nearest?.clear).toBeGreaterThan(80);
+    expect(
+      lookBehind(hull, SHOP, { at: { x: 700, y: 0, z: 340 }, inward: down, inside: 'nothing' }).nearest?.clear,
+    ).toBeGreaterThan(80);
   });
 
   it('finds the hatch a hand reaches from, or says why none does', () => {
-    expect(lookBehind(hull, { x: 300, y: 0, z: 350 }, down, 'hand', SHOP).access?.hatch).toBe('foredeck hatch');
-    const amidships = lookBehind(hull, { x: 1650, y: 380, z: 302 }, down, 'hand', SHOP);
+    expect(lookBehind(hull, SHOP, { at: { x: 300, y: 0, z: 350 }, inward: down, inside: 'hand' }).access?.hatch).toBe(
+      'foredeck hatch',
+    );
+    const amidships = lookBehind(hull, SHOP, { at: { x: 1650, y: 380, z: 302 }, inward: down, inside: 'hand' });
     expect(amidships.access).toBeNull();
     expect(amidships.blocked?.join('')).toMatch(/beyond (an arm|a forearm)'s reach|in the way/);
   });

@@ -15,6 +15,8 @@ export interface PlannedHole {
   readonly id: string;
   readonly label: string;
   readonly fitting: string;
+  /** Which of the part's holes it is, from 1. */
+  readonly nth: number;
   readonly of: string;
   readonly at: Point;
   readonly side: Side | 'centre';
@@ -148,6 +150,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
       id,
       label: `${letter}${after + n + 1}`,
       fitting: placed.id,
+      nth: i + 1,
       of: part.name,
       at,
       side: sideOf(at.y),
@@ -163,8 +166,15 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
       wall,
       flag: Math.max(9.525, wall + 5),
       behind: recessed
-        ? lookBehind(hull, at, axis, 'nothing', shop, recessed.deep, openings, recessed.bore / 2)
-        : lookBehind(hull, at, inward, inside, shop, mounted.behind + 5, openings),
+        ? lookBehind(hull, shop, {
+            at,
+            inward: axis,
+            inside: 'nothing',
+            deep: recessed.deep,
+            openings,
+            radius: recessed.bore / 2,
+          })
+        : lookBehind(hull, shop, { at, inward, inside, deep: mounted.behind + 5, openings }),
       drilled,
       reused: again !== null,
       openUp: drilled !== null && drilled.bit < bit.mm - SAME_BIT,

@@ -1,6 +1,7 @@
 import { BUDGETS } from '../parts';
 import type { Fitted } from '../drilling';
 import { say } from '../units';
+import { laneOf } from '../wiring';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
 /** Rods this size of hull carries comfortably: a light boat, the largest decks, the rest. */
@@ -39,7 +40,7 @@ export const tooManyRods: Judgement = ({ items, hull, shop, plan }) => {
 export const budgets: Judgement = ({ items, hull, runs }) =>
   BUDGETS.flatMap((what): Raw[] => {
     // A gland is used up only by a wire that goes inside.
-    const wired = (id: string): boolean => runs.some((r) => r.to === id && r.lane.startsWith('inside'));
+    const wired = (id: string): boolean => runs.some((r) => r.to === id && laneOf(r.lane).where === 'inside');
     const own = (i: (typeof items)[number]): number => (what === 'rod sockets' ? (i.placed.part.rods?.count ?? 0) : 0);
     const given = items.reduce((sum, i) => sum + (i.placed.part.goesWith.gives?.[what] ?? own(i)), 0);
     const takers = items.filter(

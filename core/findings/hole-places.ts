@@ -14,10 +14,7 @@ const toEdge = (bit: number): number => bit / 2 + Math.min(1.5 * bit, WALL_BESID
 const apart = (a: number, b: number): number => (a + b) / 2 + 2 * Math.min(a, b);
 
 /** The edge of the hull nearest a hole on deck or side, and how far its middle lies from it, mm. */
-function nearestEdge(
-  hull: HullSurface,
-  hole: Pick<PlannedHole, 'at' | 'fromEdge' | 'down'>,
-): { name: string; far: number } {
+function nearestEdge(hull: HullSurface, hole: Pick<PlannedHole, 'at' | 'fromEdge' | 'down'>): { name: string; far: number } {
   const { at } = hole;
   const edges = [
     { name: 'the gunwale edge', far: hole.down ?? hole.fromEdge },

@@ -2,3 +2,4 @@ export * from './codes';
 export * from './finding';
 export * from './judge';
 export * from './judge-rig';
+export { onTheRoof } from './road';

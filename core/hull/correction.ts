@@ -81,7 +81,7 @@ export function correctionOf(hull: HullSurface, readings: readonly KnownDistance
  */
 export function knownPlaces(hull: HullSurface): { from: string; to: string }[] {
   const between = datums(hull).filter((d) => d.id !== 'bow' && d.id !== 'stern');
-  const first = between.find((d) => d.id.endsWith('.aft') && d.at.x > hull.length * 0.15) ?? between[0];
+  const first = between.find((d) => d.end === 'aft' && d.at.x > hull.length * 0.15) ?? between[0];
   return [first?.id, 'stern'].flatMap((to) => (to ? [{ from: 'bow', to }] : []));
 }
 

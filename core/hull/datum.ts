@@ -26,6 +26,8 @@ export interface Datum {
   readonly id: string;
   readonly name: string;
   readonly at: Point;
+  /** It is this end of something that lies along the boat. */
+  readonly end?: 'fore' | 'aft';
 }
 
 /** What a scupper is called: its side, and which it is from the bow. */
@@ -43,13 +45,13 @@ export function datums(hull: HullSurface): Datum[] {
   return [
     { id: 'bow', name: 'bow tip', at: { x: bow.x, y: 0, z: bow.gunwale } },
     { id: 'stern', name: 'stern tip', at: { x: stern.x, y: 0, z: stern.gunwale } },
-    ...model.hatches.flatMap((h) => [
-      { id: `${h.id}.fore`, name: `${h.name}, forward edge`, at: { x: h.fore, y: 0, z: h.height } },
-      { id: `${h.id}.aft`, name: `${h.name}, after edge`, at: { x: h.aft, y: 0, z: h.height } },
+    ...model.hatches.flatMap((h): Datum[] => [
+      { id: `${h.id}.fore`, end: 'fore', name: `${h.name}, forward edge`, at: { x: h.fore, y: 0, z: h.height } },
+      { id: `${h.id}.aft`, end: 'aft', name: `${h.name}, after edge`, at: { x: h.aft, y: 0, z: h.height } },
     ]),
-    ...model.tracks.flatMap((t) => [
-      { id: `${t.id}.fore`, name: `${t.name}, forward end`, at: { x: t.fore, y: t.y, z: t.height } },
-      { id: `${t.id}.aft`, name: `${t.name}, after end`, at: { x: t.aft, y: t.y, z: t.height } },
+    ...model.tracks.flatMap((t): Datum[] => [
+      { id: `${t.id}.fore`, end: 'fore', name: `${t.name}, forward end`, at: { x: t.fore, y: t.y, z: t.height } },
+      { id: `${t.id}.aft`, end: 'aft', name: `${t.name}, after end`, at: { x: t.aft, y: t.y, z: t.height } },
     ]),
     ...model.inserts.map((i) => ({ id: i.id, name: i.name, at: { x: i.x, y: i.y, z: i.height } })),
     ...model.scuppers.map((s) => ({

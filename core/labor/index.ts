@@ -1,7 +1,7 @@
 import type { ShopSettings } from '../shop';
 import type { Fitted, PlannedHole } from '../drilling';
 import type { Mounted } from '../mounting';
-import type { WiredRun } from '../wiring';
+import { laneOf, type WiredRun } from '../wiring';
 
 type Standard = ShopSettings['labor'];
 
@@ -31,8 +31,7 @@ export const mountMinutes = (mounted: Mounted, holes: readonly PlannedHole[], st
   drillMinutes(holes, standard) + fastenMinutes(mounted, holes, standard);
 
 export function pullMinutes(run: WiredRun, standard: Standard): number {
-  const where = run.lane.startsWith('inside') ? 'inside' : 'outside';
-  return (run.cut / 1000) * standard.runMinutesPerMetre[where];
+  return (run.cut / 1000) * standard.runMinutesPerMetre[laneOf(run.lane).where];
 }
 
 /** Two conductors, two ends each. */

@@ -394,7 +394,7 @@ describe('what suits a place', () => {
 
   it('a like fitting dropped opposite its partner takes the mirrored place', () => {
     const eye = part('pad-eye');
-    expect(snapPlace(hull, eye, { x: 3210, y: 98 }, 'metric', 0, 60, [{ x: 3200, y: -110 }])).toEqual(deck(3200, 110));
-    expect(snapPlace(hull, eye, { x: 3300, y: 98 }, 'metric', 0, 60, [{ x: 3200, y: -110 }])).toEqual(deck(3300, 98));
+    expect(snapPlace(hull, eye, { x: 3210, y: 98, partners: [{ x: 3200, y: -110 }] }, 'metric')).toEqual(deck(3200, 110));
+    expect(snapPlace(hull, eye, { x: 3300, y: 98, partners: [{ x: 3200, y: -110 }] }, 'metric')).toEqual(deck(3300, 98));
   });
 });

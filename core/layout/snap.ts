@@ -9,22 +9,29 @@ export const toMark = (mm: number, system: UnitSystem): number =>
   system === 'imperial' ? (Math.round((mm / MM_PER_INCH) * 16) / 16) * MM_PER_INCH : Math.round(mm);
 
 /** The nearest x on a track. */
-const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number =>
-  Math.min(track.aft, Math.max(track.fore, x));
+const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number => Math.min(track.aft, Math.max(track.fore, x));
+
+/** Near enough to a track, an insert or a scupper it is pulled to it (judgement), mm. */
+const PULL = 60;
+
+/** A fitting let go somewhere. */
+export interface LetGo {
+  readonly x: number;
+  readonly y: number;
+  readonly heading?: number;
+  /** Places of like fittings: opposite one of them it takes the mirrored place. */
+  readonly partners?: readonly { readonly x: number; readonly y: number }[];
+}
 
 /**
- * The place a fitting takes when it is let go at (x, y): the nearest track, insert or scupper its part can be
- * held by within `pull` mm, else the deck, to the mark, on the centre line when close to it.
+ * The place a fitting takes when it is let go: the nearest track, insert or scupper its part can be held by that is
+ * near, else the deck, to the mark, on the centre line when close to it.
  */
 export function snapPlace(
   hull: HullSurface,
   part: Pick<Part, 'holding'>,
-  at: { x: number; y: number },
+  { heading = 0, partners = [], ...at }: LetGo,
   system: UnitSystem,
-  heading = 0,
-  pull = 60,
-  /** Places of like fittings: opposite one of them it takes the mirrored place. */
-  partners: readonly { readonly x: number; readonly y: number }[] = [],
 ): Place {
   const { model } = hull;
   const candidates: { place: Place; far: number }[] = [];
@@ -49,8 +56,8 @@ export function snapPlace(
       candidates.push({ place: { on: 'rail', rail: r.id, x: on.x, heading }, far: Math.hypot(at.x - on.x, at.y - on.y) });
     }
   const best = candidates.sort((a, b) => a.far - b.far)[0];
-  if (best && best.far <= pull) return best.place;
-  const twin = partners.find((p) => Math.abs(p.y) > 12 && Math.hypot(at.x - p.x, at.y + p.y) <= pull / 2);
+  if (best && best.far <= PULL) return best.place;
+  const twin = partners.find((p) => Math.abs(p.y) > 12 && Math.hypot(at.x - p.x, at.y + p.y) <= PULL / 2);
   if (twin) return { on: 'deck', x: twin.x, y: -twin.y, heading };
   const x = Math.min(hull.length, Math.max(0, at.x));
   const y = Math.abs(at.y) < 12 ? 0 : toMark(at.y, system);

@@ -5,9 +5,27 @@ import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
 import { NOT_YET, standings, type Standing } from './gates';
 
+/** What is done in a step. */
+export type StepWork =
+  | 'receive'
+  | 'measure'
+  | 'tape'
+  | 'agree'
+  | 'drill'
+  | 'fasten'
+  | 'cure'
+  | 'pull'
+  | 'end'
+  | 'test'
+  | 'fit'
+  | 'weigh'
+  | 'hose'
+  | 'photos';
+
 /** One step of the build. */
 export interface BuildStep extends Standing {
   readonly id: string;
+  readonly work: StepWork;
   readonly says: string;
   readonly detail: string;
   readonly fitting: string | null;
@@ -21,16 +39,20 @@ export interface BuildStep extends Standing {
 
 type Draft = Omit<BuildStep, keyof Standing | 'booked'>;
 
-const step = (id: string, says: string, minutes: number, needs: readonly string[], more: Partial<Draft> = {}): Draft => ({
-  id,
-  says,
-  detail: '',
-  fitting: null,
-  minutes,
-  cureHours: 0,
-  needs,
-  ...more,
-});
+/** A step of the build: of the whole boat, or of one fitting or run. */
+function step(
+  what: StepWork | readonly [StepWork, string],
+  says: string,
+  minutes: number,
+  needs: readonly string[],
+  more: Partial<Draft> = {},
+): Draft {
+  const [work, of] = typeof what === 'string' ? [what] : what;
+  const id = of === undefined ? work : stepId(work, of);
+  return { id, work, says, detail: '', fitting: null, minutes, cureHours: 0, needs, ...more };
+}
+
+const stepId = (work: StepWork, of: string): string => `${work}.${of}`;
 
 const holesWord = (n: number): string => `${n} ${n === 1 ? 'hole' : 'holes'}`;
 
@@ -62,17 +84,17 @@ export function build({ owned: items, runs, shop, ledger, gate }: BuildInput): B
     step('tape', 'Lay out and tape up', setUp('tape'), ['measure']),
     step('agree', 'Owner agrees to the taped layout', setUp('agree'), ['tape']),
     ...drilled.map((i) =>
-      step(`drill.${i.placed.id}`, `Drill ${i.letter}, ${i.placed.part.name}`, drillMinutes(i.holes, labor), ['agree'], {
+      step(['drill', i.placed.id], `Drill ${i.letter}, ${i.placed.part.name}`, drillMinutes(i.holes, labor), ['agree'], {
         fitting: i.placed.id,
         detail: `${holesWord(i.holes.length)}. Eye protection on. Know what is behind.`,
       }),
     ),
     ...drilled.map((i) =>
       step(
-        `fasten.${i.placed.id}`,
+        ['fasten', i.placed.id],
         `Fasten and seal ${i.letter}, ${i.placed.part.name}`,
         fastenMinutes(i.mounted, i.holes, labor),
-        [`drill.${i.placed.id}`],
+        [stepId('drill', i.placed.id)],
         {
           fitting: i.placed.id,
           detail: i.mounted.fastener
@@ -82,22 +104,22 @@ export function build({ owned: items, runs, shop, ledger, gate }: BuildInput): B
       ),
     ),
   ];
-  const sealed = drilled.map((i) => `fasten.${i.placed.id}`);
+  const sealed = drilled.map((i) => stepId('fasten', i.placed.id));
   if (drilled.length)
     drafts.push(step('cure', 'Let the sealant cure', 0, sealed, { cureHours: shop.cureHours, detail: 'No load, no water.' }));
   const ready = drilled.length ? ['cure'] : ['agree'];
   for (const run of runs) {
     const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
     drafts.push(
-      step(`pull.${run.id}`, `Pull wire ${name}`, pullMinutes(run, labor), ready, {
+      step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
         fitting: run.to,
         detail: `${run.awg ?? '?'} AWG pair, ${run.lane}.`,
       }),
-      step(`end.${run.id}`, `Terminate ${name}`, terminateMinutes(labor), [`pull.${run.id}`], {
+      step(['end', run.id], `Terminate ${name}`, terminateMinutes(labor), [stepId('pull', run.id)], {
         fitting: run.to,
         detail: `Fuse ${run.fuse.rating ?? '?'} A right at the battery.`,
       }),
-      step(`test.${run.id}`, `Test circuit ${name}`, labor.circuitTestMinutes, [`end.${run.id}`], {
+      step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, [stepId('end', run.id)], {
         fitting: run.to,
         detail: 'Polarity, alone and with all others, voltage at the load.',
       }),
@@ -105,12 +127,12 @@ export function build({ owned: items, runs, shop, ledger, gate }: BuildInput): B
   }
   for (const i of dry)
     drafts.push(
-      step(`fit.${i.placed.id}`, `Fit ${i.letter}, ${i.placed.part.name}`, fastenMinutes(i.mounted, i.holes, labor), ready, {
+      step(['fit', i.placed.id], `Fit ${i.letter}, ${i.placed.part.name}`, fastenMinutes(i.mounted, i.holes, labor), ready, {
         fitting: i.placed.id,
         detail: i.mounted.fastener ? `${i.mounted.count} × ${i.mounted.fastener}.` : 'Set in place, strapped.',
       }),
     );
-  const fitted = [...ready, ...runs.map((r) => `test.${r.id}`), ...dry.map((i) => `fit.${i.placed.id}`)];
+  const fitted = [...ready, ...runs.map((r) => stepId('test', r.id)), ...dry.map((i) => stepId('fit', i.placed.id))];
   drafts.push(
     step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),
@@ -123,8 +145,8 @@ export function build({ owned: items, runs, shop, ledger, gate }: BuildInput): B
 }
 
 /** Steps that are done by what is marked, typed or agreed elsewhere, not by a tick. */
-export const byItself = (step: Pick<BuildStep, 'id'>, shop: ShopSettings): boolean =>
-  step.id.startsWith('drill.') || (step.id === 'agree' && shop.drilling.agree);
+export const byItself = (step: Pick<BuildStep, 'work'>, shop: ShopSettings): boolean =>
+  step.work === 'drill' || (step.work === 'agree' && shop.drilling.agree);
 
 /** What can be done next: open steps whose needs are done. */
 export const readySteps = (steps: readonly BuildStep[]): BuildStep[] => {

@@ -1,3 +1,4 @@
+import type { StepWork } from './build';
 import type { ShopSettings } from '../shop';
 import type { DrillGate, Fitted } from '../drilling';
 import type { Fact, Ledger } from '../rig';
@@ -25,6 +26,7 @@ export const NOT_YET: Standing = { done: null, early: null, passed: null };
 /** A step as its gate sees it. */
 export interface Gated {
   readonly id: string;
+  readonly work: StepWork;
   readonly says: string;
   readonly fitting: string | null;
   readonly needs: readonly string[];
@@ -62,20 +64,20 @@ export interface GateFacts {
 /** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
 function doneBy(step: Gated, { items, ledger, gate, shop }: GateFacts): Moment | Sentence {
   const said = ledger.steps.get(step.id);
-  if (step.id.startsWith('drill.')) {
+  if (step.work === 'drill') {
     const holes = items.find((i) => i.placed.id === step.fitting)?.holes ?? [];
     const wanting = holes.filter((h) => h.abandoned === null && (!h.drilled || h.openUp));
     if (wanting.length) return say`${wanting.map((h) => h.label).join(', ')} not marked`;
     const last = holes.flatMap((h) => h.drilled ?? []).sort((a, b) => (a.when < b.when ? 1 : -1))[0];
     return last ? { by: last.by, device: last.when } : said ? momentOf(said) : say`no hole marked`;
   }
-  if (step.id === 'measure' && items.some((i) => i.holes.length > 0)) {
+  if (step.work === 'measure' && items.some((i) => i.holes.length > 0)) {
     const wanting = gate.wants.filter((w) => w.id !== 'agreed' && !w.done);
     const last = ledger.readings.at(-1);
     if (wanting.length) return wanting[0]?.says ?? say`not measured`;
     return last ? momentOf(last) : said ? momentOf(said) : [];
   }
-  if (step.id === 'agree' && shop.drilling.agree)
+  if (step.work === 'agree' && shop.drilling.agree)
     return ledger.agreed ? momentOf(ledger.agreed) : say`the owner has not agreed to the taped layout`;
   return said ? momentOf(said) : [];
 }
@@ -143,8 +145,8 @@ function tooSoon(
     return hours < step.cureHours ? say`${Math.max(0, Math.floor(hours))} of ${step.cureHours} h since the last seal` : [];
   }
   // Holes and readings are what they are, whenever the rest was ticked; but the owner agrees before the first of them.
-  if (step.id === 'measure') return [];
-  if (step.id.startsWith('drill.')) {
+  if (step.work === 'measure') return [];
+  if (step.work === 'drill') {
     const { agreed } = ledger;
     return shop.drilling.agree && agreed && before(moment, momentOf(agreed)) ? say`drilled before the owner agreed` : [];
   }

@@ -74,7 +74,7 @@ export function slotsOf({ placed, mounted, holes }: Fitted, material: string, { 
     const [, most] = growthOver(Math.abs(u - middle.u), material, heat);
     // It may have been screwed on at either end of the range: it moves both ways from there.
     const slot = most > play ? 2 * most : 0;
-    return { label: holes.find((h) => h.id.endsWith(`.${i + 1}`))?.label ?? String(i + 1), u, slot };
+    return { label: holes.find((h) => h.nth === i + 1)?.label ?? String(i + 1), u, slot };
   });
 }
 

@@ -1,13 +1,24 @@
 import type { HullSurface } from '../hull';
 import type { Run } from '../rig';
-import { distance, sideSign, type Point } from '../units';
+import { distance, sideSign, type Point, type Side } from '../units';
 
 /** Depth below and inset from the gunwale of each lane, mm (judgement). */
 const LANE = { inside: { inset: 60, down: 70 }, outside: { inset: -5, down: 25 } } as const;
 
+/** Where each lane runs. */
+const LANES: Readonly<Record<Run['lane'], { readonly where: 'inside' | 'outside'; readonly side: Side }>> = {
+  'inside port': { where: 'inside', side: 'port' },
+  'inside starboard': { where: 'inside', side: 'starboard' },
+  'outside port': { where: 'outside', side: 'port' },
+  'outside starboard': { where: 'outside', side: 'starboard' },
+};
+
+/** Whether a lane runs inside the hull or outside, and on which side. */
+export const laneOf = (lane: Run['lane']): { readonly where: 'inside' | 'outside'; readonly side: Side } => LANES[lane];
+
 /** The point of a run's lane at x. */
 export function lanePoint(hull: HullSurface, lane: Run['lane'], x: number): Point {
-  const [where, side] = lane.split(' ') as ['inside' | 'outside', 'port' | 'starboard'];
+  const { where, side } = laneOf(lane);
   const { inset, down } = LANE[where];
   const edge = hull.gunwalePoint(x, side);
   const out = Math.max(0, Math.abs(edge.y) - inset);

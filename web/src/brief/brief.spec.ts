@@ -1,8 +1,6 @@
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, TEST_HULL, TEST_SHOP, testPlan } from '../testing/rig';
-import { workUp } from '@plain-cleat/core/workup';
+import { laidPlan } from '../testing/rig';
 import BriefStep from './brief';
-import { Consequences } from './consequences';
 
 describe('the brief', () => {
   it('answers are taps, sent as changes of that answer alone', async () => {
@@ -75,39 +73,5 @@ describe('the brief', () => {
     const wishes = rig.sentChanges().map((c) => (c.kind === 'writeWish' ? c.to : null));
     expect(wishes).toContain({ text: 'lamp', part: 'lamp' });
     expect(wishes).toContain({ text: 'something unheard of', part: null });
-  });
-});
-
-describe('consequences', () => {
-  const of = (brief: Partial<ReturnType<typeof testPlan>['brief']>, question: string) => {
-    const plan = { ...laidPlan(), brief: { ...testPlan().brief, ...brief } };
-    const workup = workUp({
-      plan,
-      hull: TEST_HULL,
-      facts: [],
-      catalog: { parts: [], consumables: [] },
-      shop: TEST_SHOP,
-      asOf: '2026-06-01',
-    });
-    return new Consequences(plan, workup, TEST_HULL, TEST_SHOP, 'imperial').of(question);
-  };
-
-  it('warn where the answer costs something', () => {
-    expect(of({ weightKg: 240 }, 'paddler')).toEqual(jasmine.objectContaining({ look: true }));
-    expect(of({ budgetCents: 100 }, 'tier').look).toBeTrue();
-    expect(of({ budgetCents: 10_000_000 }, 'tier').says).toContain('left');
-    expect(of({ road: 'roof' }, 'road').says).toContain('two people');
-    expect(of({ borrowed: true }, 'boats').says).toContain('nothing is drilled');
-    expect(of({ second: { stature: 1700, weightKg: 70 } }, 'second').look).toBeTrue();
-    expect(of({ castHand: 'left' }, 'hand').says).toContain('behind the left shoulder');
-    expect(of({ waters: ['night'] }, 'waters').says).toContain('white light');
-  });
-
-  it('say something for every question', () => {
-    for (const q of [
-      ...['waters', 'work', 'propulsion', 'paddler', 'second', 'hand', 'seat', 'stroke', 'boats', 'rods'],
-      ...['carries', 'rules', 'holes', 'wires', 'road', 'tier'],
-    ])
-      expect(of({}, q).says.length).withContext(q).toBeGreaterThan(5);
   });
 });

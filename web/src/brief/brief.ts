@@ -1,3 +1,5 @@
+import { tell } from '@plain-cleat/core/units';
+import { BRIEF_QUESTIONS, consequenceOf, type QuestionId } from '@plain-cleat/core/brief';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { DateField } from '../controls/date-field';
 import { TextField } from '../controls/text-field';
@@ -11,7 +13,6 @@ import { entryOf, type Brief, type Wish } from '@plain-cleat/core/rig';
 import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { Consequences } from './consequences';
 import { OwnerPhotos } from './owner-photos';
 import { PaddlerView } from './paddler-view';
 import { LIMITS, type Part, QUESTIONS, type Taps, type Typed } from './questions';
@@ -43,9 +44,17 @@ export default class BriefStep {
   protected readonly limits = LIMITS;
   protected readonly brief = computed(() => this.store.state()?.plan.brief);
   protected readonly rules = computed(() => this.store.state()?.doc.shop.rules ?? []);
+  /** What the answer to each question changes, in the reader's units. */
   protected readonly effects = computed(() => {
     const state = this.store.state();
-    return state ? new Consequences(state.plan, state.workup, state.doc.hull, state.doc.shop, this.units.system()) : undefined;
+    if (!state) return undefined;
+    const { plan, workup, doc } = state;
+    const system = this.units.system();
+    const told = (id: QuestionId): [QuestionId, { says: string; look: boolean }] => {
+      const { says, look = false } = consequenceOf(id, { plan, workup, hull: doc.hull, shop: doc.shop });
+      return [id, { says: tell(says, system), look }];
+    };
+    return new Map(BRIEF_QUESTIONS.map(told));
   });
   protected readonly band = computed(() => {
     const state = this.store.state();

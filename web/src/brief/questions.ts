@@ -1,3 +1,4 @@
+import type { QuestionId } from '@plain-cleat/core/brief';
 import { type Brief, briefSchema, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core/rig';
 import type { QuantityKind } from '@plain-cleat/core/units';
 
@@ -23,7 +24,7 @@ export type Part = Taps | Typed;
 
 /** One row of the brief. */
 export interface Question {
-  readonly id: string;
+  readonly id: QuestionId;
   readonly name: string;
   readonly parts: readonly Part[];
 }

@@ -112,10 +112,10 @@ describe('cut plans', () => {
       { id: 'board', name: 'Board', kind: 'board', length: 600, width: 300, thickness: 12, priceCents: 6000 },
     ],
     bars: [
-      { id: 'R-1.t.600', stock: 'track', says: 'R-1 C, Track', length: 600 },
-      { id: 'R-2.t.300', stock: 'track', says: 'R-2 D, Track', length: 300 },
+      { id: 'R-1.t.600', rig: 'R-1', stock: 'track', says: 'R-1 C, Track', length: 600 },
+      { id: 'R-2.t.300', rig: 'R-2', stock: 'track', says: 'R-2 D, Track', length: 300 },
     ],
-    plates: [{ id: 'R-1.p.80x60', says: 'R-1 F, plate', long: 80, wide: 60, holes, outline: [] }],
+    plates: [{ id: 'R-1.p.80x60', rig: 'R-1', says: 'R-1 F, plate', long: 80, wide: 60, holes, outline: [] }],
     remnants: [{ id: 'left-1', stock: 'track', length: 320, width: 0 }],
     kerf: 3,
   };

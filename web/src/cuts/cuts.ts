@@ -54,10 +54,9 @@ export default class Cuts {
 
   protected round = (share: number): number => Math.round(share * 100);
   protected stockName = (id: string): string => this.now()?.stocks.find((s) => s.id === id)?.name ?? id;
-  private readonly rigOf = (id: string): string => id.split('.')[0] ?? '';
   protected readonly rigs = computed(() => {
     const now = this.now();
-    return [...new Set([...(now?.bars ?? []), ...(now?.plates ?? [])].map((p) => this.rigOf(p.id)))];
+    return [...new Set([...(now?.bars ?? []), ...(now?.plates ?? [])].map((p) => p.rig))];
   });
   protected readonly names = computed(() => {
     const now = this.now();
@@ -120,9 +119,9 @@ export default class Cuts {
   }
 
   private planning(now: CutsNow): Observable<readonly Planned[]> {
-    const wanted = (id: string): boolean => !this.out().has(this.rigOf(id));
+    const wanted = ({ rig }: { rig: string }): boolean => !this.out().has(rig);
     const jobs = now.stocks.filter((s) =>
-      (s.kind === 'board' ? now.plates : now.bars.filter((b) => b.stock === s.id)).some((p) => wanted(p.id)),
+      (s.kind === 'board' ? now.plates : now.bars.filter((b) => b.stock === s.id)).some((p) => wanted(p)),
     );
     this.fault.set('');
     this.says.set('');
@@ -134,11 +133,11 @@ export default class Cuts {
           const own = now.remnants.filter((r) => r.stock === stock.id);
           const { kerf } = now;
           if (stock.kind === 'bar') {
-            const pieces = now.bars.filter((b) => b.stock === stock.id && wanted(b.id)).map(({ id, length }) => ({ id, length }));
+            const pieces = now.bars.filter((b) => b.stock === stock.id && wanted(b)).map(({ id, length }) => ({ id, length }));
             const bars = await remote.bars(pieces, { length: stock.length, kerf, remnants: own }, BUDGET.bars, progress);
             tell({ stock, bars, boards: null });
           } else {
-            const plates = now.plates.filter((p) => wanted(p.id)).map(({ id, long, wide }) => ({ id, long, wide }));
+            const plates = now.plates.filter((p) => wanted(p)).map(({ id, long, wide }) => ({ id, long, wide }));
             const remnants = own.map((r) => ({ id: r.id, long: r.length, wide: r.width }));
             const sheet = { long: stock.length, wide: stock.width, kerf, remnants };
             tell({ stock, bars: null, boards: await remote.boards(plates, sheet, BUDGET.boards, progress) });

@@ -102,7 +102,12 @@ export class Moves {
       return asOne(moveAll(surface, [item], this.marked(at.x - origin.x), this.marked(at.y - origin.y)));
     }
     const heading = 'heading' in place ? place.heading : 0;
-    const to = snapPlace(surface, part, at, this.units.system(), heading, 60, this.partners(state, part, item.placed.id));
+    const to = snapPlace(
+      surface,
+      part,
+      { ...at, heading, partners: this.partners(state, part, item.placed.id) },
+      this.units.system(),
+    );
     return this.heldAt(item, to);
   }
 
@@ -161,7 +166,7 @@ export class Moves {
     if (!state) return null;
     const to =
       this.trackAt(state, part, at) ??
-      snapPlace(state.workup.surface, part, at, this.units.system(), 0, 60, this.partners(state, part));
+      snapPlace(state.workup.surface, part, { ...at, partners: this.partners(state, part) }, this.units.system());
     const item = `${part.id.slice(0, 40)}-${newId().slice(0, 6)}`;
     const wished = Object.values(state.plan.wishes).some((w) => w.part === part.id);
     const fitting = { ...newFitting(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };
