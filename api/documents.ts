@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { STAFF, route } from './route';
+import { noneSchema, route, STAFF } from './route';
 
 export const documentQuerySchema = z.object({
   units: z.enum(['imperial', 'metric']).default('imperial'),
@@ -20,6 +20,14 @@ export type DocumentQuery = z.infer<typeof documentQuerySchema>;
 
 /** Everything a rig prints, and its parts list. */
 export const DOCUMENTS_ROUTES = {
+  print: route({
+    method: 'POST',
+    path: '/api/rigs/:rig/prints',
+    who: STAFF,
+    says: 'Fix the letters for good, before the first paper is printed',
+    body: noneSchema,
+    answer: noneSchema,
+  }),
   parts: route({
     method: 'GET',
     path: '/api/rigs/:rig/parts.csv',

@@ -26,14 +26,27 @@ const rigSummarySchema = z.object({
   progress: progressSchema,
 });
 
+/** A rig in the list of all. */
+const listedRigSchema = rigSummarySchema.omit({ outline: true, progress: true }).extend({ next: z.string() });
+const rigListSchema = z.object({ today: z.string(), rigs: z.array(listedRigSchema) });
+
 export const floorSchema = z.object({ shop: z.string(), today: z.string(), rigs: z.array(rigSummarySchema) });
 
 export type FloorPlace = z.infer<typeof floorPlaceSchema>;
 export type Progress = z.infer<typeof progressSchema>;
 export type RigSummary = z.infer<typeof rigSummarySchema>;
 export type Floor = z.infer<typeof floorSchema>;
+export type ListedRig = z.infer<typeof listedRigSchema>;
+export type RigList = z.infer<typeof rigListSchema>;
 
-/** Every rig where it lies. */
+/** Rigs as they lie, and as a list. */
 export const FLOOR_ROUTES = {
-  floor: route({ method: 'GET', path: '/api/floor', who: STAFF, says: 'Every rig where it lies', answer: floorSchema }),
+  floor: route({
+    method: 'GET',
+    path: '/api/floor',
+    who: STAFF,
+    says: 'Every rig in the shop where it lies, and those last handed over',
+    answer: floorSchema,
+  }),
+  rigs: route({ method: 'GET', path: '/api/rigs', who: STAFF, says: 'Every rig there is', answer: rigListSchema }),
 } as const;

@@ -29,7 +29,7 @@ import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
 import { photoRoutes } from './photos/routes';
 import { stopReading } from './reading/read';
-import { Projection } from './rigs/progress';
+import { Projection } from './rigs/projection';
 import { rigRoutes } from './rigs/routes';
 import { shopRoutes } from './shop/routes';
 import { Attempts } from './staff/attempts';
@@ -181,17 +181,18 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   bind(router, ROUTES.openApi, async () => document);
   const attempts = new Attempts(db);
   const projection = new Projection(log);
+  void projection.sweep();
   staffRoutes(router, db, attempts, makeToken, config.SESSION_SECRET);
-  floorRoutes(router, projection);
+  floorRoutes(router, db, projection);
   ownerRoutes(router, db);
   rigRoutes(router, db, projection, managersSign(attempts), config.SESSION_SECRET);
-  documentRoutes(router, db);
-  hullRoutes(router, db);
+  documentRoutes(router, db, projection);
+  hullRoutes(router, db, projection);
   shopRoutes(router, db);
   wishRoutes(router);
   photoRoutes(router);
   assemblyRoutes(router, db);
-  cutRoutes(router, db);
+  cutRoutes(router, db, projection);
   const events = eventRoutes(router, db, presence);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));
@@ -201,7 +202,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
     async stop() {
       events.stop();
       store.stopExpiringSessions();
-      await projection.settled();
+      await projection.stop();
       await Promise.all([stopReading(), stopDrafting(), health.stop()]);
     },
   };

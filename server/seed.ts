@@ -5,7 +5,7 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, ShopRow, StaffRow } from './database/models';
 import { todayIn } from './rigs/load';
 import { storeFile } from './rigs/open';
-import { Projection } from './rigs/progress';
+import { Projection } from './rigs/projection';
 import { hashPassword } from './staff/passwords';
 
 /** Does something with an empty shop, once: of several processes that start together one does it, the others wait. */
@@ -63,6 +63,6 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
   if (!rigs) return false;
   const projection = new Projection(log);
   rigs.forEach((id) => projection.touch(id));
-  await projection.settled();
+  await projection.stop();
   return true;
 }

@@ -1,34 +1,55 @@
 import { randomUUID } from 'node:crypto';
+import type { cutList } from '@plain-cleat/core/cutting';
 import { type Cuts, ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
-import { Op, type Sequelize } from 'sequelize';
-import { CutRow, RemnantRow, RigRow } from '../database/models';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { CutRow, RemnantRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
-import { draft } from '../drafting/draft';
 import { bind } from '../http/bind';
 import { badInput } from '../http/problem';
-import { factsOf, pinnedOf, planOf } from '../rigs/load';
+import type { Projection } from '../rigs/projection';
 import { newestCatalog, newestShop } from '../revisions/revisions';
 
+interface CutsOf {
+  readonly id: string;
+  readonly version: number;
+  readonly facts: number;
+  readonly projected: number | null;
+  readonly factCount: number | null;
+  readonly cuts: string | null;
+}
+type Wanted = ReturnType<typeof cutList>;
+
+/** What each rig in the shop wants cut, by number: as it was projected where that is of the rig as it is, else after it was projected anew. */
+async function wantedCuts(db: Sequelize, projection: Projection): Promise<Wanted[]> {
+  const rows = (): Promise<CutsOf[]> =>
+    db.query<CutsOf>(
+      `SELECT r.id, r.version, h.factCount AS facts, p.version AS projected, p.factCount, p.cuts
+       FROM rigs r JOIN hulls h ON h.id = r.hullId LEFT JOIN projections p ON p.rigId = r.id
+       WHERE r.place <> 'handed over' ORDER BY r.number`,
+      { type: QueryTypes.SELECT },
+    );
+  const stale = (all: readonly CutsOf[]): CutsOf[] => all.filter((r) => r.projected !== r.version || r.factCount !== r.facts);
+  let all = await rows();
+  if (stale(all).length) {
+    for (const r of stale(all)) projection.touch(r.id);
+    await projection.settled();
+    all = await rows();
+  }
+  return all.flatMap((r) => (r.cuts ? [JSON.parse(r.cuts) as Wanted] : []));
+}
+
 /** Everything rigs in the shop want cut and was not yet, the shelf, and what can be bought. */
-async function allCuts(): Promise<Cuts> {
-  const [{ stocks = [] }, shop, rigs, remnants, cut] = await Promise.all([
+async function allCuts(db: Sequelize, projection: Projection): Promise<Cuts> {
+  const [{ stocks = [] }, shop, lists, remnants, cut] = await Promise.all([
     newestCatalog(),
     newestShop(),
-    RigRow.findAll({ where: { place: { [Op.ne]: 'handed over' } }, order: [['number', 'ASC']] }),
+    wantedCuts(db, projection),
     RemnantRow.findAll({ order: [['id', 'ASC']] }),
     CutRow.findAll({ attributes: ['piece'] }),
   ]);
   const done = new Set(cut.map((c) => c.piece));
-  const inputs = await Promise.all(
-    rigs.map(async (row) => {
-      const plan = planOf(row);
-      const [pinned, facts] = await Promise.all([pinnedOf(row, plan), factsOf(row.hullId)]);
-      return { number: row.number, input: { plan, facts, ...pinned, asOf: plan.opened } };
-    }),
-  );
-  const lists = await draft('cuts', inputs);
-  const wanted = <T extends { id: string }>(all: T[]): T[] => all.filter((p) => !done.has(p.id));
+  const wanted = <T extends { id: string }>(all: readonly T[]): T[] => all.filter((p) => !done.has(p.id));
   return {
     stocks,
     bars: wanted(lists.flatMap((l) => l.bars)),
@@ -43,10 +64,10 @@ async function allCuts(): Promise<Cuts> {
 }
 
 /** Cut plans over all rigs that wait in the shop, and the shelf of remnants. */
-export function cutRoutes(router: Router, db: Sequelize): void {
-  bind(router, ROUTES.cuts, async () => allCuts());
+export function cutRoutes(router: Router, db: Sequelize, projection: Projection): void {
+  bind(router, ROUTES.cuts, async () => allCuts(db, projection));
   bind(router, ROUTES.keepCuts, async ({ body, staff }) => {
-    const { stocks, bars, plates } = await allCuts();
+    const { stocks, bars, plates } = await allCuts(db, projection);
     const wanted = new Set([...bars, ...plates].map((p) => p.id));
     const unknown = body.pieces.findIndex((p) => !wanted.has(p));
     if (unknown >= 0)
@@ -64,6 +85,6 @@ export function cutRoutes(router: Router, db: Sequelize): void {
       for (const piece of new Set(body.pieces)) await CutRow.create({ piece, by: staff.name, serverTime }, { transaction });
       for (const l of body.left) await RemnantRow.create({ id: randomUUID(), ...l }, { transaction });
     });
-    return allCuts();
+    return allCuts(db, projection);
   });
 }

@@ -61,7 +61,20 @@ export class RigRow extends Row<RigRow> {
   declare plan: string;
   /** Hull, parts, consumables and shop settings a rig file brought along; null for the shop's own. */
   declare carried: string | null;
+  /** As the plan has them, for lists. */
+  declare title: string;
+  declare promised: string | null;
+}
+/** What was worked out of a rig, with the version and the facts it was worked out from: for lists, and for its hull's other rigs. */
+export class ProjectionRow extends Row<ProjectionRow> {
+  declare rigId: string;
+  declare version: number;
+  declare factCount: number;
+  declare hull: string;
+  declare outline: string;
   declare progress: string;
+  declare holes: string;
+  declare cuts: string;
 }
 export class ChangeRow extends Row<ChangeRow> {
   declare rigId: string;
@@ -188,7 +201,18 @@ const TABLES = {
     version: integer,
     plan: document,
     carried: { ...document, allowNull: true },
+    title: text(120),
+    promised: { type: STRING(10), allowNull: true },
+  },
+  projections: {
+    rigId: { ...text(64), primaryKey: true },
+    version: integer,
+    factCount: integer,
+    hull: text(160),
+    outline: document,
     progress: document,
+    holes: document,
+    cuts: document,
   },
   changes: {
     rigId: { ...text(64), primaryKey: true },
@@ -237,6 +261,7 @@ export function defineModels(db: Sequelize): void {
     shops: ShopRow,
     hulls: HullRow,
     rigs: RigRow,
+    projections: ProjectionRow,
     changes: ChangeRow,
     facts: FactRow,
     owner_links: LinkRow,

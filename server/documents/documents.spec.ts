@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { RigSummary } from '@plain-cleat/api';
 import { readPdf } from '../testing/pdf';
-import { shop } from '../testing/shop';
+import { problemOf, shop } from '../testing/shop';
 
 describe('documents', () => {
   const open = async () => {
@@ -9,6 +9,7 @@ describe('documents', () => {
     const mara = await s.signIn('mara');
     const { body } = await mara.get('/api/floor').expect(200);
     const rig = (body as { rigs: RigSummary[] }).rigs.find((r) => r.title === 'river survey rig');
+    await mara.post(`/api/rigs/${rig?.id}/prints`, {}).expect(200);
     const pdf = async (path: string) => readPdf(await mara.bytes(`/api/rigs/${rig?.id}/${path}`));
     return { mara, id: rig?.id ?? '', pdf };
   };
@@ -61,6 +62,7 @@ describe('documents', () => {
       { finding: 'hole-under-water:w:w.1', from: null, to: { reason: 'it is a drain', by: '' } },
       { login: 'idris', password: 'slack-tide' },
     );
+    await idris.post(`/api/rigs/${id}/prints`, {}).expect(200);
     const book = async (language: string) =>
       (await readPdf(await idris.bytes(`/api/rigs/${id}/owners-book.pdf?language=${language}`))).text.replace(/\s+/g, ' ');
     const [english, french] = [await book('en'), await book('fr')];
@@ -132,11 +134,32 @@ describe('documents', () => {
     expect((answer.body as { field: string }).field).toBe('paper');
   });
 
-  it('printing freezes the letters, once', async () => {
+  it('letters are fixed before the first paper, once; reading a paper writes nothing', async () => {
     const s = await shop();
     const ama = await s.signIn('ama');
     const id = await ama.newRig();
+    const print = () => ama.post(`/api/rigs/${id}/prints`, {}).expect(200);
+    await print();
     await ama.get(`/api/rigs/${id}/drill-sheet.pdf`).expect(200);
     expect((await ama.rig(id)).plan.letters).toBeNull();
+    const to = {
+      part: 'crate-open',
+      place: { on: 'deck', x: 2680, y: 0, heading: 0 },
+      lift: 0,
+      mount: { hold: 'loose', plate: false, reason: '' },
+      suppliedBy: 'shop',
+      note: '',
+    };
+    const change = { id: randomUUID(), kind: 'placeItem', item: 'c', to };
+    await ama.post(`/api/rigs/${id}/changes`, { baseVersion: 0, change, undoes: null }).expect(200);
+    const early = await ama.get(`/api/rigs/${id}/drill-sheet.pdf`).expect(409);
+    expect(problemOf(early)).toEqual(jasmine.objectContaining({ field: 'letters' }));
+    await ama.get(`/api/rigs/${id}/parts.csv`).expect(200);
+    expect((await ama.rig(id)).version).toBe(1);
+    await Promise.all([print(), print()]);
+    const { version, plan } = await ama.rig(id);
+    expect([version, plan.letters]).toEqual([2, { c: 'A' }]);
+    await ama.get(`/api/rigs/${id}/drill-sheet.pdf`).expect(200);
+    expect((await ama.rig(id)).version).toBe(2);
   });
 });

@@ -3,14 +3,19 @@ import type { Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { draft } from '../drafting/draft';
 import { bind } from '../http/bind';
-import { freezeLetters } from '../rigs/letters';
+import { HttpProblem } from '../http/problem';
+import { freezeLetters, lettersOpen } from '../rigs/letters';
 import { inputOf, loadRig, ownerOf } from '../rigs/load';
+import type { Projection } from '../rigs/projection';
 import type { Heading, Paper, Which } from './draw';
 
 /** Names an answer as a file to keep. */
 export function attach(res: Response, type: string, name: string): void {
   res.type(type).setHeader('Content-Disposition', `attachment; filename="${name}"`);
 }
+
+/** What bears no letters. */
+const LETTERLESS: readonly Paper[] = ['parts', 'printer-check'];
 
 interface Asked {
   readonly params: Readonly<Record<string, string>>;
@@ -19,14 +24,22 @@ interface Asked {
   readonly staff: { readonly id: string; readonly name: string };
 }
 
-/** Everything a rig prints, and its parts list. What is printed freezes the letters from then on. */
-export function documentRoutes(router: Router, db: Sequelize): void {
+/** Everything a rig prints, and its parts list. Before the first paper its letters are fixed for good. */
+export function documentRoutes(router: Router, db: Sequelize, projection: Projection): void {
+  bind(router, ROUTES.print, async ({ params, staff }) => {
+    const rig = params.rig ?? '';
+    if (await freezeLetters(db, rig, staff.id)) projection.touch(rig);
+    return {};
+  });
   const given =
     (paper: Paper) =>
     async ({ params, query, staff, res }: Asked): Promise<void> => {
       const rig = params.rig ?? '';
-      if (paper !== 'parts') await freezeLetters(db, rig, staff.id);
       const loaded = await loadRig(rig);
+      if (!LETTERLESS.includes(paper) && lettersOpen(loaded.plan))
+        throw new HttpProblem(409, 'Letters not fixed', 'print it from the rig: its letters are fixed before the first paper', {
+          field: 'letters',
+        });
       const owner = await ownerOf(loaded);
       const { units, paper: size, language, fitting, part } = query;
       const input = inputOf(loaded);

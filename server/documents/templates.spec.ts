@@ -68,6 +68,7 @@ describe('templates', () => {
       const change: Change = { id: randomUUID(), kind: 'placeItem', item, to };
       await ama.post(`/api/rigs/${rig}/changes`, { baseVersion: 0, change, undoes: null }).expect(200);
     }
+    await ama.post(`/api/rigs/${rig}/prints`, {}).expect(200);
     const doc = await ama.rig(rig);
     planId = doc.plan.id;
     w = workUp({ ...doc, asOf: doc.today } as never);
@@ -84,6 +85,7 @@ describe('templates', () => {
       to: fitted('jam-cleat', FITTINGS.port?.place as never),
     };
     await ama.post(`/api/rigs/${locked}/changes`, { baseVersion: 0, change, undoes: null }).expect(200);
+    await ama.post(`/api/rigs/${locked}/prints`, {}).expect(200);
     const { plan } = await ama.rig(locked);
     const get = (paper: string) => mara.get(`/api/rigs/${locked}/templates.pdf?paper=${paper}`);
     const none = problemOf(await get('A4').expect(409));

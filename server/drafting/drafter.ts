@@ -1,9 +1,8 @@
-import { cutList } from '@plain-cleat/core/cutting';
 import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { draw } from '../documents/draw';
 import { ownersPage } from '../owners/page';
-import { progressOf, type Standing } from '../rigs/progress-of';
+import { project, type Projected } from './project';
 import { serve } from '../workers/serve';
 
 /** A rig of the shop by its number. */
@@ -25,17 +24,12 @@ const DRAFTS = {
   draw,
   ownersPage,
   letters: lettersOf,
-  progress: (input: WorkupInput): Standing => progressOf(workUp(input)),
-  holes: (rigs: readonly Numbered[]): OtherHole[] =>
-    rigs.flatMap(({ number, input }) => {
-      const {
-        drilling: { holes },
-        ledger,
-      } = workUp(input);
-      return holesOfRig(number, holes, ledger);
+  project: ({ number, input }: Numbered): Projected => project(number, input, workUp(input)),
+  holes: (rigs: readonly Numbered[]): OtherHole[][] =>
+    rigs.map(({ number, input }) => {
+      const { drilling, ledger } = workUp(input);
+      return holesOfRig(number, drilling.holes, ledger);
     }),
-  cuts: (rigs: readonly Numbered[]): ReturnType<typeof cutList>[] =>
-    rigs.map(({ number, input }) => cutList(number, workUp(input).aboard.owned, input.hull, input.shop)),
 };
 export type Drafts = typeof DRAFTS;
 

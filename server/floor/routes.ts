@@ -1,57 +1,74 @@
-import type { Plan } from '@plain-cleat/core/rig';
 import { ROUTES, type FloorPlace, type Progress } from '@plain-cleat/api';
 import type { Router } from 'express';
-import { OwnerRow, RigRow } from '../database/models';
+import { QueryTypes, type Sequelize } from 'sequelize';
 import { bind } from '../http/bind';
-import { notFound } from '../http/problem';
-import { hullAt, newestShop } from '../revisions/revisions';
-import { carriedBy, planOf, todayIn } from '../rigs/load';
-import type { Projection } from '../rigs/progress';
-import { outlineOf } from './outline';
+import { newestShop } from '../revisions/revisions';
+import { todayIn } from '../rigs/load';
+import type { Projection } from '../rigs/projection';
 
-/** Whoever comes to the floor right after a change waits so long for its progress, ms. */
+/** Whoever comes right after a change waits so long for what follows from it, ms. */
 const FRESH = 1500;
+/** Of what was handed over the floor shows so many, the newest; the list of rigs has them all. */
+const HANDED_OVER = 20;
 
-/** The floor: every rig where it lies. */
-export function floorRoutes(router: Router, projection: Projection): void {
-  const outlines = new Map<string, { name: string; outline: [number, number][] }>();
-  const drawn = async (plan: Plan, carried: string | null): Promise<{ name: string; outline: [number, number][] }> => {
-    const { id, revision } = plan.pins.hull;
-    const key = `${id} ${revision}`;
-    const known = outlines.get(key);
-    if (known) return known;
-    const model = carriedBy({ carried })?.hull ?? (await hullAt(id, revision));
-    if (!model) throw notFound('rig', 'its hull is missing');
-    const made = { name: model.name, outline: outlineOf(model) };
-    outlines.set(key, made);
-    return made;
-  };
+interface Row {
+  readonly id: string;
+  readonly number: string;
+  readonly title: string;
+  readonly place: FloorPlace;
+  readonly promised: string | null;
+  readonly owner: string | null;
+  readonly hull: string | null;
+  readonly outline: string | null;
+  readonly progress: string | null;
+}
+
+/** A rig that nothing was projected of yet. */
+const NOTHING_YET: Progress = { done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 };
+
+const read = <T>(text: string | null, otherwise: T): T => (text ? (JSON.parse(text) as T) : otherwise);
+
+const LISTED = `r.id, r.number, r.title, r.place, r.promised, o.name AS owner, p.hull, p.progress`;
+const FROM = `rigs r LEFT JOIN owners o ON o.id = r.ownerId LEFT JOIN projections p ON p.rigId = r.id`;
+
+/** Rigs as lists show them: read off what was projected of them, never worked up. */
+export function floorRoutes(router: Router, db: Sequelize, projection: Projection): void {
+  const rows = (sql: string): Promise<Row[]> => db.query<Row>(sql, { type: QueryTypes.SELECT });
 
   bind(router, ROUTES.floor, async () => {
     await projection.settled(FRESH);
-    const [rigs, owners, shop] = await Promise.all([
-      RigRow.findAll({ order: [['number', 'ASC']] }),
-      OwnerRow.findAll(),
+    const [rigs, shop] = await Promise.all([
+      rows(
+        `(SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place NOT IN ('handed over', 'set aside') ORDER BY r.number)
+         UNION ALL
+         (SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place = 'handed over' ORDER BY r.number DESC LIMIT ${HANDED_OVER})`,
+      ),
       newestShop(),
     ]);
-    const names = new Map(owners.map((o) => [o.id, o.name]));
-    const summaries = await Promise.all(
-      rigs.map(async (row) => {
-        const plan = planOf(row);
-        const hull = await drawn(plan, row.carried);
-        return {
-          id: row.id,
-          number: row.number,
-          title: plan.title,
-          owner: names.get(row.ownerId) ?? '',
-          hull: hull.name,
-          outline: hull.outline,
-          place: row.place as FloorPlace,
-          promised: plan.promised,
-          progress: JSON.parse(row.progress) as Progress,
-        };
-      }),
-    );
-    return { shop: shop.name, today: todayIn(shop.timeZone), rigs: summaries };
+    return {
+      shop: shop.name,
+      today: todayIn(shop.timeZone),
+      rigs: rigs.map(({ owner, hull, outline, progress, ...rig }) => ({
+        ...rig,
+        owner: owner ?? '',
+        hull: hull ?? '',
+        outline: read<[number, number][]>(outline, []),
+        progress: read(progress, NOTHING_YET),
+      })),
+    };
+  });
+
+  bind(router, ROUTES.rigs, async () => {
+    await projection.settled(FRESH);
+    const [rigs, shop] = await Promise.all([rows(`SELECT ${LISTED} FROM ${FROM} ORDER BY r.number`), newestShop()]);
+    return {
+      today: todayIn(shop.timeZone),
+      rigs: rigs.map(({ owner, hull, progress, ...rig }) => ({
+        ...rig,
+        owner: owner ?? '',
+        hull: hull ?? '',
+        next: read(progress, NOTHING_YET).next,
+      })),
+    };
   });
 }

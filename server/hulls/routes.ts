@@ -2,14 +2,15 @@ import { fairHull, hullFaults, hullModelSchema, outlineSvg, readingFaults, type 
 import { tell } from '@plain-cleat/core/units';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
-import { Op, type Sequelize } from 'sequelize';
+import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import { inTransaction } from '../database/transaction';
-import { HullModelRow, HullRow, OwnerRow, RigRow } from '../database/models';
+import { HullModelRow, HullRow, RigRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput, notFound } from '../http/problem';
 import { read } from '../reading/read';
 import { keepHullFacts } from '../rigs/facts';
 import { carriedBy, factsOf, holesOnHull } from '../rigs/load';
+import type { Projection } from '../rigs/projection';
 import { newestHull, newestHulls, newestShop } from '../revisions/revisions';
 import { offsetsCsv, outlineDxf } from './outline-file';
 
@@ -29,26 +30,31 @@ function checkModel(model: HullModel): void {
 }
 
 /** Owners' hulls with whose they are, what they are and the rigs they have had. */
-async function describeHulls(hulls: readonly HullRow[]): Promise<OwnHull[]> {
-  const [owners, rigs] = await Promise.all([
-    OwnerRow.findAll({ where: { id: hulls.map((h) => h.ownerId) } }),
+async function describeHulls(only?: string): Promise<OwnHull[]> {
+  const [hulls, rigs] = await Promise.all([
+    HullRow.sequelize?.query<HullRow & { owner: string | null }>(
+      `SELECT h.*, o.name AS owner FROM hulls h LEFT JOIN owners o ON o.id = h.ownerId
+       ${only === undefined ? '' : 'WHERE h.id = :only'} ORDER BY h.id`,
+      { replacements: { only }, type: QueryTypes.SELECT },
+    ),
     RigRow.findAll({
       attributes: ['id', 'number', 'hullId'],
-      where: { hullId: hulls.map((h) => h.id) },
+      where: only === undefined ? {} : { hullId: only },
       order: [['number', 'ASC']],
     }),
   ]);
-  const names = new Map(owners.map((o) => [o.id, o.name]));
-  return hulls.map((h) => ({
+  const rigsOf = new Map<string, { id: string; number: string }[]>();
+  for (const { id, number, hullId } of rigs) rigsOf.set(hullId, [...(rigsOf.get(hullId) ?? []), { id, number }]);
+  return (hulls ?? []).map((h) => ({
     id: h.id,
-    owner: { id: h.ownerId, name: names.get(h.ownerId) ?? '' },
+    owner: { id: h.ownerId, name: h.owner ?? '' },
     model: h.modelId,
     serial: h.serial,
     year: h.year ?? null,
     colour: h.colour,
     notes: h.notes,
     facts: h.factCount,
-    rigs: rigs.filter((r) => r.hullId === h.id).map((r) => ({ id: r.id, number: r.number })),
+    rigs: rigsOf.get(h.id) ?? [],
   }));
 }
 
@@ -59,7 +65,7 @@ async function modelOf(row: HullRow): Promise<HullModel> {
 }
 
 /** The hull library, hulls from the tape and from drawings, and the customers' own hulls. */
-export function hullRoutes(router: Router, db: Sequelize): void {
+export function hullRoutes(router: Router, db: Sequelize, projection: Projection): void {
   bind(router, ROUTES.hulls, async () =>
     (await newestHulls()).map((m) => {
       const { length, beam } = fairHull(m);
@@ -99,15 +105,20 @@ export function hullRoutes(router: Router, db: Sequelize): void {
     const model = await newestHull(params.hull ?? '');
     attach(res, 'image/vnd.dxf', `${model.id}-outline.dxf`, outlineDxf(model));
   });
-  bind(router, ROUTES.ownHulls, async () => describeHulls(await HullRow.findAll({ order: [['id', 'ASC']] })));
+  bind(router, ROUTES.ownHulls, async () => describeHulls());
   bind(router, ROUTES.hullLedger, async ({ params }) => {
     const row = await HullRow.findByPk(params.own ?? '');
     if (!row) throw notFound('hull', 'there is no such hull');
-    const [[hull], model, facts, shop] = await Promise.all([describeHulls([row]), modelOf(row), factsOf(row.id), newestShop()]);
+    const [[hull], model, facts, shop] = await Promise.all([describeHulls(row.id), modelOf(row), factsOf(row.id), newestShop()]);
     if (!hull) throw notFound('hull', 'there is no such hull');
     return { hull, model, facts, holes: await holesOnHull(row.id, facts), shop };
   });
-  bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => keepHullFacts(db, params.own ?? '', staff.name, body.facts));
+  bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => {
+    const hull = params.own ?? '';
+    const kept = await keepHullFacts(db, hull, staff.name, body.facts);
+    await projection.touchHull(hull);
+    return kept;
+  });
   bind(router, ROUTES.readFound, async ({ body }) => read('found', body.text, body.units));
   bind(router, ROUTES.describeHull, async ({ params, body }) => {
     const [count] = await HullRow.update(body, { where: { id: params.own ?? '' } });

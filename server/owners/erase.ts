@@ -83,6 +83,7 @@ export async function forgetOwner(db: Sequelize, ownerId: string): Promise<{ rig
       { ownerId },
     );
     await run('DELETE p FROM photos p JOIN rigs r ON r.id = p.rigId WHERE r.ownerId = :ownerId', { ownerId });
+    await run('DELETE p FROM projections p JOIN rigs r ON r.id = p.rigId WHERE r.ownerId = :ownerId', { ownerId });
     await run('DELETE l FROM owner_links l JOIN rigs r ON r.id = l.rigId WHERE r.ownerId = :ownerId', { ownerId });
     return { rigs: rigs.length, photos };
   });

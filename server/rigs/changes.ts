@@ -6,7 +6,7 @@ import { inTurn } from '../database/turns';
 import { ChangeRow, RigRow } from '../database/models';
 import { badInput, HttpProblem } from '../http/problem';
 import { checkParts } from './check';
-import { findRig, planOf } from './load';
+import { findRig, planOf, storedPlan } from './load';
 
 export interface SentChange {
   readonly rigId: string;
@@ -64,7 +64,7 @@ async function record(sent: SentChange, transaction: Transaction): Promise<Chang
     },
     { transaction },
   );
-  await RigRow.update({ version, plan: JSON.stringify(after) }, { where: { id: row.id }, transaction });
+  await RigRow.update({ version, ...storedPlan(after) }, { where: { id: row.id }, transaction });
   return { version, plan: after, rebased: sent.baseVersion < row.version, repeated: false };
 }
 

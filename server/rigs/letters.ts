@@ -1,14 +1,19 @@
 import { randomUUID } from 'node:crypto';
+import type { Plan } from '@plain-cleat/core/rig';
 import type { Sequelize } from 'sequelize';
 import { draft } from '../drafting/draft';
 import { HttpProblem } from '../http/problem';
 import { recordChange } from './changes';
 import { inputOf, loadRig } from './load';
 
-/** Freezes the letters at the first print: paper and boat must go on saying the same. */
-export async function freezeLetters(db: Sequelize, rigId: string, author: string): Promise<void> {
+/** Whether something is aboard whose letter may still change. */
+export const lettersOpen = ({ letters, fittings }: Pick<Plan, 'letters' | 'fittings'>): boolean =>
+  letters === null && Object.keys(fittings).length > 0;
+
+/** Freezes the letters before the first print: paper and boat must go on saying the same. Whether it did anything. */
+export async function freezeLetters(db: Sequelize, rigId: string, author: string): Promise<boolean> {
   const loaded = await loadRig(rigId);
-  if (loaded.plan.letters !== null || Object.keys(loaded.plan.fittings).length === 0) return;
+  if (!lettersOpen(loaded.plan)) return false;
   const letters = await draft('letters', inputOf(loaded));
   try {
     await recordChange(db, {
@@ -22,4 +27,5 @@ export async function freezeLetters(db: Sequelize, rigId: string, author: string
     // Somebody else printed at the same moment: their letters stand.
     if (!(error instanceof HttpProblem && error.status === 409)) throw error;
   }
+  return true;
 }

@@ -4,7 +4,7 @@ import type { OtherHole } from '@plain-cleat/core/drilling';
 import { type HullModel, upcastHull } from '@plain-cleat/core/hull';
 import { type Fact, overlay, type Plan, upcastParts, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
 import type { WorkupInput } from '@plain-cleat/core/workup';
-import { Op, type Transaction } from 'sequelize';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { draft } from '../drafting/draft';
 import { notFound } from '../http/problem';
@@ -37,6 +37,13 @@ export function carriedBy({ carried }: Pick<RigRow, 'carried'>): Carried | null 
     shop: upcastShop(stored.shop),
   };
 }
+
+/** A plan as its row keeps it: whole, and what lists show of it. */
+export const storedPlan = (plan: Plan): Pick<RigRow, 'plan' | 'title' | 'promised'> => ({
+  plan: JSON.stringify(plan),
+  title: plan.title,
+  promised: plan.promised,
+});
 
 /** A stored plan, whatever version it was stored in. */
 export const planOf = (row: Pick<RigRow, 'plan'>): Plan => upcastPlan(JSON.parse(row.plan));
@@ -86,21 +93,43 @@ export async function pinnedOf(
   return { hull, catalog, shop };
 }
 
-/** The holes of all rigs of a hull, but for one. */
+/**
+ * The holes of all rigs of a hull, but for one: as they were projected where that was made of the rig as it is and of
+ * these very facts, else worked up.
+ */
 export async function holesOnHull(hullId: string, facts: readonly Fact[], but?: string): Promise<OtherHole[]> {
   // What was set aside plans and uses nothing: its drilled holes stay with the hull as old ones.
-  const rows = await RigRow.findAll({
-    where: { hullId, place: { [Op.ne]: 'set aside' }, ...(but ? { id: { [Op.ne]: but } } : {}) },
-    order: [['number', 'ASC']],
-  });
-  if (rows.length === 0) return [];
-  const inputs = await Promise.all(
-    rows.map(async (row) => {
-      const plan = planOf(row);
-      return { number: row.number, input: { plan, facts, ...(await pinnedOf(row, plan)), asOf: plan.opened } };
-    }),
+  const others = await othersOnHull(hullId, but ?? '');
+  const fresh = (o: Other): boolean => o.projected === o.version && o.factCount === facts.length && o.holes !== null;
+  const stale = others.filter((o) => !fresh(o));
+  const worked = stale.length ? await draft('holes', await Promise.all(stale.map((o) => numbered(o.id, facts)))) : [];
+  const made = new Map(stale.map((o, i) => [o.id, worked[i] ?? []]));
+  return others.flatMap((o) => made.get(o.id) ?? parsed<OtherHole[]>(o.holes ?? '[]'));
+}
+
+interface Other {
+  readonly id: string;
+  readonly version: number;
+  /** The version its projection was made of. */
+  readonly projected: number | null;
+  readonly factCount: number | null;
+  readonly holes: string | null;
+}
+
+/** The other rigs of a hull with what was projected of them, by number. */
+const othersOnHull = (hullId: string, but: string): Promise<Other[]> =>
+  (RigRow.sequelize as Sequelize).query<Other>(
+    `SELECT r.id, r.version, p.version AS projected, p.factCount, p.holes
+     FROM rigs r LEFT JOIN projections p ON p.rigId = r.id
+     WHERE r.hullId = :hullId AND r.place <> 'set aside' AND r.id <> :but ORDER BY r.number`,
+    { replacements: { hullId, but }, type: QueryTypes.SELECT },
   );
-  return draft('holes', inputs);
+
+/** A rig as it is worked up for what others see of it. */
+export async function numbered(id: string, facts: readonly Fact[]): Promise<{ number: string; input: WorkupInput }> {
+  const row = await findRig(id);
+  const plan = planOf(row);
+  return { number: row.number, input: { plan, facts, ...(await pinnedOf(row, plan)), asOf: plan.opened } };
 }
 
 /** One rig with all its workup needs. */

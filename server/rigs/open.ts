@@ -5,10 +5,8 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { CounterRow, FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../http/problem';
-import { findRig, planOf, todayIn, type Carried, fromAFile } from './load';
+import { findRig, planOf, storedPlan, todayIn, type Carried, fromAFile } from './load';
 import { findHull, hullAt, newestCatalog, newestShop } from '../revisions/revisions';
-
-const NO_PROGRESS = JSON.stringify({ done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 });
 
 async function nextNumber(transaction: Transaction): Promise<string> {
   const counter = await CounterRow.findByPk('rig', { transaction, lock: transaction.LOCK.UPDATE });
@@ -38,7 +36,7 @@ async function storeRig(
   transaction: Transaction,
 ): Promise<{ id: string; number: string }> {
   const number = await nextNumber(transaction);
-  await RigRow.create({ ...rig, number, version: 0, plan: JSON.stringify(plan), progress: NO_PROGRESS }, { transaction });
+  await RigRow.create({ ...rig, number, version: 0, ...storedPlan(plan) }, { transaction });
   return { id: rig.id, number };
 }
 

@@ -13,7 +13,7 @@ import { keepFacts, whoKept } from './facts';
 import { asInFile, findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
-import type { Projection } from './progress';
+import type { Projection } from './projection';
 import { type Signing, wantsManager } from '../staff/signing';
 
 async function describe(rigId: string, author: string): Promise<RigDocument> {
@@ -42,7 +42,11 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
 
 /** Rigs: open, read, change, keep facts, files. */
 export function rigRoutes(router: Router, db: Sequelize, projection: Projection, signing: Signing, secret: string): void {
-  bind(router, ROUTES.openRig, async ({ body }) => openNewRig(db, body));
+  bind(router, ROUTES.openRig, async ({ body }) => {
+    const made = await openNewRig(db, body);
+    projection.touch(made.id);
+    return made;
+  });
   bind(router, ROUTES.importRig, async ({ body }) => {
     const made = await importRig(db, await read('rig', body.text));
     projection.touch(made.id);
@@ -68,8 +72,8 @@ export function rigRoutes(router: Router, db: Sequelize, projection: Projection,
     for (const f of body.facts) if (f.kind === 'signed') await read('signature', f.drawing);
     const by = manager ? manager.name : body.keptBy ? await whoKept(body.keptBy, staff.name, secret) : staff.name;
     const done = await keepFacts(db, params.rig ?? '', by, body.facts);
-    projection.touch(params.rig ?? '');
-    return done;
+    await projection.touchHull(done.hullId);
+    return done.kept;
   });
   bind(router, ROUTES.duplicate, async ({ params, body }) => {
     const made = await duplicateRig(db, params.rig ?? '', body.title);

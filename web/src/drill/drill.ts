@@ -14,6 +14,7 @@ import { HoldButton } from '../hull-view/hold-button';
 import { Strip } from '../hull-view/strip';
 import { Length } from '../hull-view/words';
 import { documentUrl } from '../stores/document-url';
+import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { BeforeFirst } from './before-first';
@@ -29,6 +30,7 @@ import { doneWord, roundKey, type Task, tasksOf } from './working';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     BeforeFirst,
+    Print,
     Strip,
     Figure,
     HoldButton,

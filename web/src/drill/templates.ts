@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Print } from '../rig/print';
 import { ValidSubmit } from '../controls/valid-submit';
 import { QuantityField } from '../controls/quantity';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -19,6 +20,7 @@ type Bar = '100 mm' | '4 in';
   selector: 'pc-templates',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Print,
     MatButtonModule,
     ReactiveFormsModule,
     MatButtonToggleModule,
@@ -44,7 +46,7 @@ type Bar = '100 mm' | '4 in';
         }
       </mat-button-toggle-group>
       <p class="small">
-        1. <a mat-button class="link" [href]="url('printer-check.pdf')">Print the check page</a> at 100 %, no scaling.
+        1. <a mat-button class="link" [pcPrint]="url('printer-check.pdf')">Print the check page</a> at 100 %, no scaling.
       </p>
       <form class="check" [formGroup]="form" (pcSubmit)="keep()">
         <span class="small">2. Measure a bar with a steel rule, type what it reads.</span>
@@ -67,7 +69,7 @@ type Bar = '100 mm' | '4 in';
       }
       @if (ok()) {
         <p class="small">
-          3. <a mat-button class="link" [href]="url('templates.pdf')">All templates, {{ paperName() }}</a
+          3. <a mat-button class="link" [pcPrint]="url('templates.pdf')">All templates, {{ paperName() }}</a
           >. Tape them down, mark through, drill.
         </p>
       } @else {
@@ -81,8 +83,8 @@ type Bar = '100 mm' | '4 in';
               <span class="muted">{{ words(t) }}</span></span
             >
             <span class="files">
-              <a mat-button class="link" [href]="drawing(t, 'svg')">SVG</a>
-              <a mat-button class="link" [href]="drawing(t, 'dxf')">DXF</a>
+              <a mat-button class="link" [pcPrint]="drawing(t, 'svg')">SVG</a>
+              <a mat-button class="link" [pcPrint]="drawing(t, 'dxf')">DXF</a>
             </span>
           </li>
         }

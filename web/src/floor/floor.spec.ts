@@ -97,7 +97,10 @@ describe('the shop', () => {
 
   it('finds rigs by anything said of them, and refuses a rig file too large', async () => {
     const fixture = TestBed.createComponent(Rigs);
-    http.expectOne('/api/floor').flush(floor);
+    http.expectOne('/api/rigs').flush({
+      today: floor.today,
+      rigs: floor.rigs.map(({ outline: _, progress: { next }, ...rig }) => ({ ...rig, next })),
+    });
     await fixture.whenStable();
     const element = fixture.nativeElement as HTMLElement;
     const find = element.querySelector<HTMLInputElement>('input[type=search]');

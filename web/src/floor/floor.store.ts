@@ -8,13 +8,14 @@ import {
   type OpenRig,
   type OwnHull,
   type OwnerSummary,
+  type RigList,
   ROUTES,
 } from '@plain-cleat/api';
-import { BehaviorSubject, type Observable, tap, from } from 'rxjs';
+import { BehaviorSubject, type Observable, from } from 'rxjs';
 import { isGone, wordsOf } from '../stores/problems';
 import { type RigCopy, Tablet } from '../stores/tablet';
 
-/** Every rig where it lies. */
+/** Rigs where they lie, and all of them as a list. */
 @Injectable({ providedIn: 'root' })
 export class FloorStore {
   private readonly api = inject(Api);
@@ -26,6 +27,18 @@ export class FloorStore {
 
   /** Rigs this tablet kept, to go on with while the server does not answer. */
   readonly kept = signal<readonly RigCopy[]>([]);
+
+  private readonly all = new BehaviorSubject<RigList | null>(null);
+  /** Every rig there is. */
+  readonly list = toSignal(this.all.asObservable(), { initialValue: null });
+
+  loadList(): void {
+    this.faults.next(null);
+    this.api.call(ROUTES.rigs).subscribe({
+      next: (list) => this.all.next(list),
+      error: (error: unknown) => this.faults.next(wordsOf(error)),
+    });
+  }
 
   load(): void {
     this.faults.next(null);
@@ -45,6 +58,5 @@ export class FloorStore {
   importFile = (text: string): Observable<{ id: string; number: string }> => this.api.call(ROUTES.importRig, { body: { text } });
   duplicate = (rig: string, title: string): Observable<{ id: string; number: string }> =>
     this.api.call(ROUTES.duplicate, { rig, body: { title } });
-  move = (rig: string, place: FloorPlace): Observable<unknown> =>
-    this.api.call(ROUTES.move, { rig, body: { place } }).pipe(tap(() => this.load()));
+  move = (rig: string, place: FloorPlace): Observable<unknown> => this.api.call(ROUTES.move, { rig, body: { place } });
 }

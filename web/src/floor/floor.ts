@@ -68,6 +68,6 @@ export default class FloorPage {
   }
 
   protected move(rig: RigSummary, place: FloorPlace): void {
-    this.store.move(rig.id, place).subscribe();
+    this.store.move(rig.id, place).subscribe(() => this.store.load());
   }
 }

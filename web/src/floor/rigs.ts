@@ -12,7 +12,7 @@ import { MatSort, MatSortModule } from '@angular/material/sort';
 import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { Router, RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import type { RigSummary } from '@plain-cleat/api';
+import type { ListedRig } from '@plain-cleat/api';
 import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
 import { FloorStore } from './floor.store';
@@ -46,7 +46,7 @@ import { promiseOf } from './promise';
             <input matInput type="search" [formControl]="typing" />
           </mat-form-field>
         </div>
-        @if (store.floor(); as floor) {
+        @if (store.list(); as list) {
           <table mat-table matSort aria-label="Rigs" [dataSource]="rows" [trackBy]="byId">
             <ng-container matColumnDef="number">
               <th mat-header-cell mat-sort-header *matHeaderCellDef>Rig</th>
@@ -68,12 +68,12 @@ import { promiseOf } from './promise';
             </ng-container>
             <ng-container matColumnDef="next">
               <th mat-header-cell *matHeaderCellDef>Next</th>
-              <td mat-cell *matCellDef="let r">{{ r.progress.next }}</td>
+              <td mat-cell *matCellDef="let r">{{ r.next }}</td>
             </ng-container>
             <ng-container matColumnDef="promised">
               <th mat-header-cell mat-sort-header *matHeaderCellDef>Promised</th>
               <td mat-cell *matCellDef="let r">
-                {{ r.place === 'handed over' ? 'kept' : says(r.promised, floor.today) }}
+                {{ r.place === 'handed over' ? 'kept' : says(r.promised, list.today) }}
               </td>
             </ng-container>
             <ng-container matColumnDef="acts">
@@ -140,22 +140,22 @@ export default class Rigs {
   protected readonly typing = new FormControl('', { nonNullable: true });
   private readonly find = toSignal(this.typing.valueChanges, { initialValue: '' });
   protected readonly columns = ['number', 'owner', 'hull', 'place', 'next', 'promised', 'acts'];
-  protected readonly rows = new MatTableDataSource<RigSummary>();
+  protected readonly rows = new MatTableDataSource<ListedRig>();
   private readonly sort = viewChild(MatSort);
   private readonly paginator = viewChild(MatPaginator);
-  protected byId = (_: number, r: RigSummary): string => r.id;
+  protected byId = (_: number, r: ListedRig): string => r.id;
   protected readonly fault = signal('');
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
   protected readonly manages = computed(() => this.staff()?.role === 'manager');
   private readonly found = computed(() => {
     const wanted = this.find().trim().toLowerCase();
-    return (this.store.floor()?.rigs ?? []).filter((r) =>
+    return (this.store.list()?.rigs ?? []).filter((r) =>
       `${r.number} ${r.title} ${r.owner} ${r.hull}`.toLowerCase().includes(wanted),
     );
   });
   protected says = (promised: string | null, today: string): string => promiseOf(promised, today).says;
 
-  protected duplicate(rig: RigSummary): void {
+  protected duplicate(rig: ListedRig): void {
     this.store.duplicate(rig.id, `${rig.title}, again`.slice(0, 120)).subscribe({
       next: ({ id }) => void this.router.navigate(['/rigs', id]),
       error: (error: unknown) => this.fault.set(wordsOf(error)),
@@ -163,14 +163,14 @@ export default class Rigs {
   }
 
   /** Off the floor, its drilled holes staying with the hull; or back onto it. */
-  protected setAside(rig: RigSummary): void {
+  protected setAside(rig: ListedRig): void {
     this.store
       .move(rig.id, rig.place === 'set aside' ? 'yard' : 'set aside')
-      .subscribe({ error: (error: unknown) => this.fault.set(wordsOf(error)) });
+      .subscribe({ next: () => this.store.loadList(), error: (error: unknown) => this.fault.set(wordsOf(error)) });
   }
 
   constructor() {
-    this.store.load();
+    this.store.loadList();
     effect(() => {
       this.rows.data = this.found();
       this.rows.sort = this.sort() ?? null;

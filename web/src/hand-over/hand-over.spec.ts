@@ -25,7 +25,9 @@ describe('handing over', () => {
   });
 
   it('lists what was taken off and goes back in a bag', async () => {
-    const parts = TEST_PARTS.map((p) => (p.id === 'box' ? { ...p, replaces: ['stock foot pegs'] } : p));
+    const parts = TEST_PARTS.map((p) =>
+      p.id === 'box' ? { ...p, goesWith: { ...p.goesWith, replaces: ['stock foot pegs'] } } : p,
+    );
     const rig = await OpenRig.show(HandOver, laidPlan(), { catalog: { parts, consumables: [] } });
     expect(rig.text).toContain('Back in a bag');
     expect(rig.text).toContain('stock foot pegs, off for');

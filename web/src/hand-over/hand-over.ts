@@ -14,6 +14,7 @@ import { Strip } from '../hull-view/strip';
 import { Length, Words } from '../hull-view/words';
 import { documentUrl } from '../stores/document-url';
 import { PreferencesStore } from '../stores/preferences.store';
+import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
@@ -23,7 +24,18 @@ import { SignPad } from './sign-pad';
 @Component({
   selector: 'pc-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Strip, Length, Words, SignPad, MatButtonModule, ReactiveFormsModule, MatCheckboxModule, TextField, ValidSubmit],
+  imports: [
+    Print,
+    Strip,
+    Length,
+    Words,
+    SignPad,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatCheckboxModule,
+    TextField,
+    ValidSubmit,
+  ],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })

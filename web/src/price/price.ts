@@ -8,6 +8,7 @@ import { entryOf, type Fitting, SUPPLIERS } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/units';
 import { FindingBox } from '../findings/finding-box';
 import { documentUrl } from '../stores/document-url';
+import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 
@@ -15,7 +16,7 @@ import { UnitsStore } from '../stores/units.store';
 @Component({
   selector: 'pc-price',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingBox, MatButtonModule, MatTableModule, ChoiceField],
+  imports: [Print, FindingBox, MatButtonModule, MatTableModule, ChoiceField],
   templateUrl: './price.html',
   styles: `
     .totals {

@@ -4,12 +4,12 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
-import type { Session } from '@plain-cleat/api';
+import { API_VERSION, type Session } from '@plain-cleat/api';
 import { wordsOf } from './problems';
 import { SessionStore, withSession } from './session.store';
 import { Tablet } from './tablet';
 
-const signedIn = (apiVersion = 1): Session => ({
+const signedIn = (apiVersion = API_VERSION): Session => ({
   staff: { id: 'tom', name: 'Tom Hale', role: 'rigger' },
   csrf: 'token-1',
   apiVersion,
@@ -120,7 +120,7 @@ describe('the session', () => {
     open();
     const mara = { id: 'mara', name: 'Mara Voss', role: 'rigger' };
     const swapping = firstValueFrom(store.swap('mara', '7312'));
-    (await call('/api/swap')).flush({ staff: mara, csrf: 'token-2', apiVersion: 1, proof: 'proof-2', preferences: {} });
+    (await call('/api/swap')).flush({ staff: mara, csrf: 'token-2', apiVersion: API_VERSION, proof: 'proof-2', preferences: {} });
     await swapping;
     expect([store.staff()?.name, store.csrf]).toEqual(['Mara Voss', 'token-2']);
     const back = firstValueFrom(store.swap('tom', '2590'));
@@ -163,7 +163,7 @@ describe('the session', () => {
   it('tells when the server speaks another version', () => {
     open();
     expect(store.outdated()).toBeFalse();
-    open(signedIn(2));
+    open(signedIn(API_VERSION + 1));
     expect(store.outdated()).toBeTrue();
   });
 

@@ -1,0 +1,1 @@
+ALTER TABLE rigs DROP COLUMN IF EXISTS progress;
