@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { ROUTES, type Route } from '@plain-cleat/api';
+import { route, ROUTES, type Route } from '@plain-cleat/api';
+import { openApiDocument } from '@plain-cleat/api/openapi';
 import { STAFF } from '@plain-cleat/demo';
+import { z } from 'zod';
 import { LinkRow, StaffRow } from './database/models';
 import { hashPassword } from './staff/passwords';
 import { ended, startServer } from './testing/process';
@@ -13,6 +15,20 @@ async function knock(person: Person, r: Route): Promise<number> {
   const call = r.method === 'GET' ? person.get(path) : r.method === 'DELETE' ? person.remove(path) : person.post(path, {});
   return (await call).status;
 }
+
+it("a route is a line: what it takes and gives is in the interface's own document", () => {
+  const sail = route({
+    method: 'GET',
+    path: '/api/sails/:sail',
+    who: ['manager'],
+    says: 'A sail',
+    answer: z.object({ squareMetres: z.number() }),
+  });
+  const document = JSON.stringify(openApiDocument({ ...ROUTES, sail } as never));
+  expect(document).toContain('/api/sails/{sail}');
+  expect(document).toContain('squareMetres');
+  expect(JSON.stringify(openApiDocument())).not.toContain('/api/sails');
+});
 
 describe('every route', () => {
   const routes = Object.entries(ROUTES) as unknown as [string, Route][];

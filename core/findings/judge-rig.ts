@@ -55,7 +55,7 @@ const bodyNotKept: Judgement = ({ hull, plan }) =>
     : [];
 
 /** Judged once for each set: what stands aboard together. A new judgement is one new file and one line here. */
-export const SET_JUDGEMENTS: readonly Judgement[] = [
+const SET_JUDGEMENTS: readonly Judgement[] = [
   paddleStroke,
   paddleLength,
   knuckles,
@@ -109,7 +109,7 @@ export const SET_JUDGEMENTS: readonly Judgement[] = [
 ];
 
 /** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
-export const RIG_JUDGEMENTS: readonly Judgement[] = [
+const RIG_JUDGEMENTS: readonly Judgement[] = [
   bodyNotKept,
   propulsion,
   hullTooSmall,
@@ -172,6 +172,9 @@ const OF_THE_BODY: readonly Judgement[] = [
   hullTooSmall,
 ];
 
+/** All that is judged: once for each set, and once for the rig. */
+export const JUDGEMENTS = { ofSets: SET_JUDGEMENTS, ofRig: RIG_JUDGEMENTS } as const;
+
 const NONE: readonly never[] = [];
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
@@ -182,8 +185,9 @@ const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
  *
  * @param rig the rig as a whole
  * @param sets what stands aboard in each set; none when the rig has no sets
+ * @param judgements those of the product, when left out
  */
-export function judgeRig(rig: Judged, sets: readonly Judged[]): Finding[] {
+export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig } = JUDGEMENTS): Finding[] {
   const found = new Map<string, { raw: Raw; judged: Judged; sets: string[] }>();
   const take = (raw: Raw, judged: Judged): void => {
     const { set } = judged;
@@ -201,11 +205,11 @@ export function judgeRig(rig: Judged, sets: readonly Judged[]): Finding[] {
   for (const judged of sets.length ? sets : [rig]) {
     // Sets that have the very same things aboard are judged once.
     const alike = done.find((j) => sameAboard(j.judged, judged));
-    const raws = alike?.raws ?? judging(SET_JUDGEMENTS).flatMap((judgement) => judgement(judged));
+    const raws = alike?.raws ?? judging(ofSets).flatMap((judgement) => judgement(judged));
     done.push({ judged, raws });
     for (const raw of raws) take(raw, judged);
   }
-  for (const judgement of judging(RIG_JUDGEMENTS)) for (const raw of judgement(rig)) take(raw, rig);
+  for (const judgement of judging(ofRig)) for (const raw of judgement(rig)) take(raw, rig);
   return [...found]
     .map(([key, { raw, judged, sets: where }]): Finding => {
       const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;

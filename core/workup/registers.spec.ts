@@ -1,0 +1,105 @@
+import { z } from 'zod';
+import { judgeRig, JUDGEMENTS, type Finding, type Judged, type Judgement } from '../findings';
+import { partSchema } from '../parts';
+import { deck, fitted, inputOf, partOf } from '../testing/plans';
+import { say } from '../units';
+import { STAGES, workUp } from './index';
+
+const input = inputOf({ c: fitted('crate-open', deck(2680, 0), 'loose'), e: fitted('pad-eye', deck(3250, 0), 'rivet') });
+
+/** What the judgements of the product are given. */
+function judgedOf(): Judged {
+  let seen: Judged | undefined;
+  const watching = STAGES.stage(
+    'watched',
+    ({ layout, aboard, surface, plan, shop, ledger, weight, catalog }) => ({
+      layout,
+      aboard,
+      surface,
+      plan,
+      shop,
+      ledger,
+      weight,
+      catalog,
+    }),
+    (r, memory) => {
+      const { laden } = r.weight.of(r.aboard.owned);
+      seen = {
+        hull: r.surface,
+        plan: r.plan,
+        shop: r.shop,
+        asOf: input.asOf,
+        set: null,
+        items: r.aboard.items,
+        owned: r.aboard.owned,
+        stands: r.aboard.stands,
+        parts: r.catalog.parts,
+        runs: [],
+        oldHoles: [],
+        others: [],
+        ledger: r.ledger,
+        openings: r.aboard.openings,
+        float: laden,
+        massKg: laden.massKg,
+        paddlers: r.layout.paddlers,
+        memory,
+        strokes: () => ({ nominal: [], band: [], lack: () => null }),
+        intrusionOf: () => ({}),
+      };
+      return seen;
+    },
+  );
+  return watching.run(input).watched;
+}
+
+describe('adding one', () => {
+  it('a stage: a function and a line, worked out from those before it', () => {
+    const row = STAGES.stage(
+      'bolts',
+      ({ aboard: { owned } }) => ({ owned }),
+      ({ owned }) => owned.reduce((sum, i) => sum + i.mounted.count, 0),
+    );
+    expect(row.names).toEqual([...STAGES.names, 'bolts']);
+    expect(row.run(input).bolts).toBe(workUp(input).aboard.owned.reduce((sum, i) => sum + i.mounted.count, 0));
+  });
+
+  it('a judgement: a function and a line in one of two lists', () => {
+    const tooEmpty: Judgement = ({ owned }) =>
+      owned.length > 2
+        ? []
+        : [
+            {
+              where: 'hull',
+              letter: '',
+              x: 0,
+              curable: false,
+              step: 'lay out',
+              code: 'stowage' as never,
+              severity: 'note',
+              says: say`Little is aboard.`,
+              because: say`${owned.length} fittings.`,
+            },
+          ];
+    const found = (judgements: typeof JUDGEMENTS): Finding[] => judgeRig(judgedOf(), [], judgements);
+    const says = (f: Finding): string => f.says.join('');
+    expect(found(JUDGEMENTS).map(says)).not.toContain('Little is aboard.');
+    expect(found({ ...JUDGEMENTS, ofRig: [...JUDGEMENTS.ofRig, tooEmpty] }).map(says)).toContain('Little is aboard.');
+  });
+
+  it('a facet: a schema and a line; parts without it stay as they are', () => {
+    const withSail = partSchema.extend({ sail: z.strictObject({ squareMetres: z.number().positive() }).optional() });
+    const crate = partOf('crate-open');
+    expect(withSail.parse(crate)).toEqual(crate);
+    expect(withSail.parse({ ...crate, sail: { squareMetres: 1.2 } }).sail?.squareMetres).toBe(1.2);
+    expect(withSail.safeParse({ ...crate, sail: { squareMetres: -1 } }).success).toBeFalse();
+    expect(partSchema.safeParse({ ...crate, sail: {} }).success).toBeFalse();
+  });
+
+  it('a kind: no more than a word, which nothing judges by', () => {
+    const strange = { ...partOf('crate-open'), kind: 'whatever the shop calls it' };
+    expect(partSchema.safeParse(strange).success).toBeTrue();
+    const parts = input.catalog.parts.map((p) => (p.id === strange.id ? strange : { ...p, kind: 'thing' }));
+    const keys = (of: typeof input): string[] => workUp(of).findings.map((f) => f.key);
+    expect(keys({ ...input, catalog: { ...input.catalog, parts } })).toEqual(keys(input));
+  });
+});
