@@ -23,7 +23,7 @@ import { eventRoutes } from './events/routes';
 import { floorRoutes } from './floor/routes';
 import { stopDrafting } from './drafting/draft';
 import { bind } from './http/bind';
-import { HttpProblem, problems } from './http/problem';
+import { HttpProblem, problems } from './problems/problem';
 import { healthRoutes } from './http/health';
 import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';

@@ -5,6 +5,9 @@ import { natural } from './natural';
 import type { Station } from './schema';
 import { chordParameters } from './surface';
 
+/** The columns of an offsets file. */
+export const OFFSET_COLUMNS = ['x', 'port', 'starboard', 'gunwale', 'keel'] as const;
+
 /** What was measured on the bench at one place along the boat, mm. */
 export const benchReadingSchema = z.strictObject({
   x: z.number().min(0).max(10_000).describe('aft of the bow tip'),

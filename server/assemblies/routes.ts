@@ -5,7 +5,7 @@ import type { Sequelize } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { AssemblyRow } from '../database/models';
 import { bind } from '../http/bind';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import { newestCatalog } from '../revisions/revisions';
 
 /** What keeps an assembly from being placed: a base it does not have, a fitting that stands on nothing, a part nobody sells. */

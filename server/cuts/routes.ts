@@ -6,7 +6,7 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { CutRow, RemnantRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import type { Projection } from '../rigs/projection';
 import { newestCatalog, newestShop } from '../revisions/revisions';
 

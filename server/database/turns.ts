@@ -1,5 +1,5 @@
 import AsyncLock from 'async-lock';
-import { busy } from '../http/problem';
+import { busy } from '../problems/problem';
 
 /** How long one waits for those before, ms, and how many may wait. */
 const WAIT = 4000;

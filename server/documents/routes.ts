@@ -2,17 +2,13 @@ import { ROUTES, type DocumentQuery } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { draft } from '../drafting/draft';
+import { attach } from '../http/attach';
 import { bind } from '../http/bind';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { freezeLetters, lettersOpen } from '../rigs/letters';
 import { inputOf, loadRig, ownerOf } from '../rigs/load';
 import type { Projection } from '../rigs/projection';
-import type { Heading, Paper, Which } from './draw';
-
-/** Names an answer as a file to keep. */
-export function attach(res: Response, type: string, name: string): void {
-  res.type(type).setHeader('Content-Disposition', `attachment; filename="${name}"`);
-}
+import type { Heading, Paper, Which } from '../drafting/draw';
 
 /** What bears no letters. */
 const LETTERLESS: readonly Paper[] = ['parts', 'printer-check'];

@@ -1,4 +1,4 @@
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { HALF, ProcessPool } from '../workers/pool';
 import type { Drafts } from './drafter';
 

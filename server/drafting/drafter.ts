@@ -1,7 +1,7 @@
 import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
-import { draw } from '../documents/draw';
-import { ownersPage } from '../owners/page';
+import { draw } from './draw';
+import { ownersPage } from './owners-page';
 import { project, type Projected } from './project';
 import { serve } from '../workers/serve';
 

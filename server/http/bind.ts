@@ -3,7 +3,7 @@ import type { Role, Route, Staff } from '@plain-cleat/api';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import multer, { MulterError } from 'multer';
 import type { z } from 'zod';
-import { badInput, HttpProblem, malformed } from './problem';
+import { badInput, HttpProblem, malformed } from '../problems/problem';
 
 /** A file that came with a call. */
 export type SentFile = Pick<Express.Multer.File, 'buffer' | 'originalname'>;

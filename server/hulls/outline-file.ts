@@ -1,9 +1,6 @@
-import { fairHull, type HullModel, outlinePoints } from '@plain-cleat/core/hull';
+import { fairHull, type HullModel, OFFSET_COLUMNS, outlinePoints } from '@plain-cleat/core/hull';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { stringify } from 'csv-stringify/sync';
-
-/** The columns of an offsets file. */
-export const OFFSET_COLUMNS = ['x', 'port', 'starboard', 'gunwale', 'keel'] as const;
 
 /** Offsets as CSV (RFC 4180), millimetres. */
 export function offsetsCsv(model: HullModel): string {

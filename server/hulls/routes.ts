@@ -5,19 +5,15 @@ import type { Response, Router } from 'express';
 import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { HullModelRow, HullRow, RigRow } from '../database/models';
+import { attach } from '../http/attach';
 import { bind } from '../http/bind';
-import { badInput, notFound } from '../http/problem';
+import { badInput, notFound } from '../problems/problem';
 import { read } from '../reading/read';
 import { keepHullFacts } from '../rigs/facts';
 import { carriedBy, factsOf, holesOnHull } from '../rigs/load';
 import type { Projection } from '../rigs/projection';
 import { newestHull, newestHulls, newestShop } from '../revisions/revisions';
 import { offsetsCsv, outlineDxf } from './outline-file';
-
-function attach(res: Response, type: string, name: string, text: string): void {
-  res.type(type).setHeader('Content-Disposition', `attachment; filename="${name}"`);
-  res.send(text);
-}
 
 /** What keeps a hull from holding together, by field. */
 function checkModel(model: HullModel): void {
@@ -95,15 +91,18 @@ export function hullRoutes(router: Router, db: Sequelize, projection: Projection
   }));
   bind(router, ROUTES.offsetsCsv, async ({ params, res }) => {
     const model = await newestHull(params.hull ?? '');
-    attach(res, 'text/csv', `${model.id}-offsets.csv`, offsetsCsv(model));
+    attach(res, 'text/csv', `${model.id}-offsets.csv`);
+    res.send(offsetsCsv(model));
   });
   bind(router, ROUTES.outlineSvg, async ({ params, res }) => {
     const model = await newestHull(params.hull ?? '');
-    attach(res, 'image/svg+xml', `${model.id}-outline.svg`, outlineSvg(fairHull(model), `${model.maker} ${model.name}`));
+    attach(res, 'image/svg+xml', `${model.id}-outline.svg`);
+    res.send(outlineSvg(fairHull(model), `${model.maker} ${model.name}`));
   });
   bind(router, ROUTES.outlineDxf, async ({ params, res }) => {
     const model = await newestHull(params.hull ?? '');
-    attach(res, 'image/vnd.dxf', `${model.id}-outline.dxf`, outlineDxf(model));
+    attach(res, 'image/vnd.dxf', `${model.id}-outline.dxf`);
+    res.send(outlineDxf(model));
   });
   bind(router, ROUTES.ownHulls, async () => describeHulls());
   bind(router, ROUTES.hullLedger, async ({ params }) => {

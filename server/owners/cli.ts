@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { connect } from '../database/connect';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { dataOf, forgetOwner } from './erase';
 
 const USAGE = `usage: bin/owner list [PART OF A NAME]

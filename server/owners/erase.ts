@@ -1,6 +1,6 @@
 import { type Change, type Fact, type Plan, singleChanges, type SimpleChange, upcastPlan } from '@plain-cleat/core/rig';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 
 /** What stands where somebody's name stood. */
 export const FORGOTTEN = 'a forgotten owner';

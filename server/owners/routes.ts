@@ -5,7 +5,7 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { LinkRow, OwnerRow } from '../database/models';
 import { draft } from '../drafting/draft';
 import { bind } from '../http/bind';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { findRig, inputOf, loadRig } from '../rigs/load';
 
 const DAYS = 60;

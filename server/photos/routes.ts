@@ -3,7 +3,7 @@ import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { PhotoRow } from '../database/models';
 import { bind } from '../http/bind';
-import { badInput, notFound } from '../http/problem';
+import { badInput, notFound } from '../problems/problem';
 import { read } from '../reading/read';
 import { findRig } from '../rigs/load';
 

@@ -1,12 +1,11 @@
-import { type BenchReading, outlineFault, readingsFromOutline } from '@plain-cleat/core/hull';
+import { type BenchReading, OFFSET_COLUMNS, outlineFault, readingsFromOutline } from '@plain-cleat/core/hull';
 import { readFoundHoles } from '@plain-cleat/core/rig';
 import { tell, type UnitSystem } from '@plain-cleat/core/units';
 import { parse } from 'csv-parse/sync';
 import DxfParser from 'dxf-parser';
 import { SaxesParser } from 'saxes';
 import svgpath from 'svgpath';
-import { OFFSET_COLUMNS } from '../hulls/outline-file';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 
 /** A traced outline has hundreds of points; a finer one says nothing more. */
 const MOST_POINTS = 20_000;

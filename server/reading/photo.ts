@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 
 /** Larger photos are refused unread; up to that they are reduced. */
 const PHOTO = { most: 60_000_000, kept: 12_000_000, bytes: 40_000_000 } as const;

@@ -1,4 +1,4 @@
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import { HALF, ProcessPool } from '../workers/pool';
 import type { Readers } from './reader';
 

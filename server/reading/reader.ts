@@ -2,7 +2,7 @@ import type { BenchReading } from '@plain-cleat/core/hull';
 import { readRigFile, type RigFile } from '@plain-cleat/core/rig';
 import type { UnitSystem } from '@plain-cleat/core/units';
 import { workUp } from '@plain-cleat/core/workup';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import { serve } from '../workers/serve';
 import { readFound, readOffsets, readOutline } from './drawing';
 import { seeSignature, takePhoto, type TakenPhoto } from './photo';

@@ -1,7 +1,7 @@
 import { parse } from 'csv-parse/sync';
 import exceljs from 'exceljs';
 import { fromBuffer, type ZipFile } from 'yauzl';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 
 /** The most one sheet may hold; an owner's wish list has tens of lines. */
 const SHEET = { rows: 500, columns: 40, cell: 300, inflated: 40_000_000 } as const;

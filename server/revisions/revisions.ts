@@ -5,7 +5,7 @@ import type { ShopSettings } from '@plain-cleat/core/shop';
 import { LRUCache } from 'lru-cache';
 import type { Sequelize, Transaction } from 'sequelize';
 import { CatalogRow, HullModelRow, ShopRow } from '../database/models';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 
 /** So many hulls, settings and lists of parts are kept read (judgement); what was not asked for longest goes first. */
 const KEPT = { hulls: 300, shops: 50, catalogs: 6 } as const;

@@ -4,7 +4,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { inTurn } from '../database/turns';
 import { ChangeRow, RigRow } from '../database/models';
-import { badInput, HttpProblem } from '../http/problem';
+import { badInput, HttpProblem } from '../problems/problem';
 import { checkParts } from './check';
 import { findRig, planOf, storedPlan } from './load';
 

@@ -3,7 +3,7 @@ import { type Change, type Place, placeFault, type Plan, type SimpleChange, sing
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import { wantsManager } from '../staff/signing';
 import { adoptionFault } from './newer';
 import { pinnedOf } from './load';

@@ -4,7 +4,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { inTurn } from '../database/turns';
 import { FactRow, HullRow, RigRow, StaffRow } from '../database/models';
-import { badInput, notFound } from '../http/problem';
+import { badInput, notFound } from '../problems/problem';
 import { readProof } from '../staff/proof';
 
 /**

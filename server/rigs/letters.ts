@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Plan } from '@plain-cleat/core/rig';
 import type { Sequelize } from 'sequelize';
 import { draft } from '../drafting/draft';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { recordChange } from './changes';
 import { inputOf, loadRig } from './load';
 

@@ -7,7 +7,7 @@ import type { WorkupInput } from '@plain-cleat/core/workup';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { draft } from '../drafting/draft';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { catalogAt, hullAt, newestCatalog, shopAt } from '../revisions/revisions';
 
 /** What a rig file brought along. */

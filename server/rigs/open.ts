@@ -4,7 +4,7 @@ import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { CounterRow, FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import { findRig, planOf, storedPlan, todayIn, type Carried, fromAFile } from './load';
 import { findHull, hullAt, newestCatalog, newestShop } from '../revisions/revisions';
 

@@ -5,7 +5,7 @@ import type { Sequelize } from 'sequelize';
 import { BackupRow, ShopRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import { newestCatalog, newestHulls, newestShop } from '../revisions/revisions';
 
 /** What keeps settings from holding together: two lists of one name, a least that is over its most. */

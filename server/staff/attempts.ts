@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 
 /** Failures are forgotten after so long, ms. */
 const WINDOW = 15 * 60_000;

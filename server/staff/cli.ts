@@ -3,7 +3,7 @@ import { readConfig } from '../config';
 import { connect } from '../database/connect';
 import { migrate } from '../database/migrate';
 import { defineModels } from '../database/models';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { addStaff, allStaff, isManaged, setEnded, setPassword, setPin, setRole } from './crew';
 
 const USAGE = `usage: bin/staff list

@@ -4,7 +4,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { z } from 'zod';
 import { StaffRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
-import { badInput, notFound } from '../http/problem';
+import { badInput, notFound } from '../problems/problem';
 import { hashPassword } from './passwords';
 
 const wrong = (field: string, says: string): never => {

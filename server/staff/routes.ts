@@ -3,7 +3,7 @@ import type { Request, Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { StaffRow } from '../database/models';
 import { bind } from '../http/bind';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { type Attempts, pinSubjects, signInSubjects, type Subject } from './attempts';
 import { addStaff, allStaff, setEnded, setPassword, setPin, setRole } from './crew';
 import { hashPassword, verifyPassword } from './passwords';

@@ -1,5 +1,5 @@
 import { StaffRow } from '../database/models';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 import { type Attempts, signInSubjects } from './attempts';
 import { proves } from './routes';
 

@@ -3,7 +3,7 @@ import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { HeadingRow } from '../database/models';
 import { bind } from '../http/bind';
-import { badInput } from '../http/problem';
+import { badInput } from '../problems/problem';
 import { read } from '../reading/read';
 
 /** The owner's spreadsheet: read, its columns guessed, what was mapped by hand remembered. */

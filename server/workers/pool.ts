@@ -1,7 +1,7 @@
 import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import workerpool from 'workerpool';
-import { HttpProblem } from '../http/problem';
+import { HttpProblem } from '../problems/problem';
 
 /** What a process of a pool answers: what was asked for, or what is wrong with what came. */
 export type Answered<T> =

@@ -1,7 +1,7 @@
 import { olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import type { OwnerPage } from '@plain-cleat/api';
-import { outlineOf } from '../drafting/outline';
+import { outlineOf } from './outline';
 
 /** What an owner reads of their rig. */
 export function ownersPage(input: WorkupInput, number: string, owner: string): OwnerPage {

@@ -2,7 +2,7 @@ import { barTrue, templatesOf, type Template } from '@plain-cleat/core/drilling'
 import { findDatum } from '@plain-cleat/core/hull';
 import { printFigure, printLittle } from '@plain-cleat/core/units';
 import { workUp, type Workup, type WorkupInput } from '@plain-cleat/core/workup';
-import { HttpProblem, notFound } from '../http/problem';
+import { HttpProblem, notFound } from '../problems/problem';
 import { drillSheet } from './drill-sheet';
 import { ownersBook } from './owners-book';
 import { partsCsv } from './parts-csv';
