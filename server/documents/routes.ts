@@ -7,8 +7,9 @@ import { bind } from '../http/bind';
 import { HttpProblem } from '../problems/problem';
 import { freezeLetters, lettersOpen } from '../rigs/letters';
 import { inputOf, loadRig, ownerOf } from '../rigs/load';
+import { Made, stateOf } from '../rigs/made';
 import type { Projection } from '../rigs/projection';
-import type { Heading, Paper, Which } from '../drafting/draw';
+import type { Heading, Drawn, Paper, Which } from '../drafting/draw';
 
 /** What bears no letters. */
 const LETTERLESS: readonly Paper[] = ['parts', 'printer-check'];
@@ -20,6 +21,32 @@ interface Asked {
   readonly staff: { readonly id: string; readonly name: string };
 }
 
+/** Papers kept as they were drawn last, some 100 kB each. */
+const MOST_PAPERS = 150;
+
+/** Draws one paper of a rig as it is now. */
+async function drawn(paper: Paper, rig: string, query: DocumentQuery & Which, by: string): Promise<Drawn> {
+  const loaded = await loadRig(rig);
+  if (!LETTERLESS.includes(paper) && lettersOpen(loaded.plan))
+    throw new HttpProblem(409, 'Letters not fixed', 'print it from the rig: its letters are fixed before the first paper', {
+      field: 'letters',
+    });
+  const owner = await ownerOf(loaded);
+  const { units, paper: size, language, fitting, part } = query;
+  const input = inputOf(loaded);
+  const heading: Heading = {
+    number: loaded.row.number,
+    serial: loaded.hullRow.serial,
+    owner: owner.name,
+    today: input.asOf,
+    by,
+    units,
+    paper: size,
+    language,
+  };
+  return draft('draw', paper, input, heading, { fitting, part });
+}
+
 /** Everything a rig prints, and its parts list. Before the first paper its letters are fixed for good. */
 export function documentRoutes(router: Router, db: Sequelize, projection: Projection): void {
   bind(router, ROUTES.print, async ({ params, staff }) => {
@@ -27,29 +54,13 @@ export function documentRoutes(router: Router, db: Sequelize, projection: Projec
     if (await freezeLetters(db, rig, staff.id)) projection.touch(rig);
     return {};
   });
+  const papers = new Made<Drawn>(MOST_PAPERS);
   const given =
     (paper: Paper) =>
     async ({ params, query, staff, res }: Asked): Promise<void> => {
       const rig = params.rig ?? '';
-      const loaded = await loadRig(rig);
-      if (!LETTERLESS.includes(paper) && lettersOpen(loaded.plan))
-        throw new HttpProblem(409, 'Letters not fixed', 'print it from the rig: its letters are fixed before the first paper', {
-          field: 'letters',
-        });
-      const owner = await ownerOf(loaded);
-      const { units, paper: size, language, fitting, part } = query;
-      const input = inputOf(loaded);
-      const heading: Heading = {
-        number: loaded.row.number,
-        serial: loaded.hullRow.serial,
-        owner: owner.name,
-        today: input.asOf,
-        by: staff.name,
-        units,
-        paper: size,
-        language,
-      };
-      const made = await draft('draw', paper, input, heading, { fitting, part });
+      const asked = JSON.stringify([rig, paper, query, staff.name]);
+      const made = await papers.of(asked, await stateOf(db, rig), () => drawn(paper, rig, query, staff.name));
       attach(res, made.type, made.name);
       res.send(Buffer.from(made.bytes));
     };

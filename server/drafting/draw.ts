@@ -25,7 +25,7 @@ export interface Which {
 }
 
 /** A file made, with its name and kind. */
-export interface Made {
+export interface Drawn {
   readonly name: string;
   readonly type: string;
   readonly bytes: Uint8Array;
@@ -89,11 +89,11 @@ const SHEETS = {
 } as const;
 
 /** Draws one paper of a rig. */
-export async function draw(paper: Paper, input: WorkupInput, heading: Heading, which: Which): Promise<Made> {
+export async function draw(paper: Paper, input: WorkupInput, heading: Heading, which: Which): Promise<Drawn> {
   const { plan, hull, shop } = input;
   const ready: Printed = { sheet: { ...heading, plan, hull, shop }, workup: workUp(input) };
   const { sheet, workup } = ready;
-  const text = (name: string, type: string, all: string): Made => ({
+  const text = (name: string, type: string, all: string): Drawn => ({
     name: `${sheet.number}-${name}`,
     type,
     bytes: Buffer.from(all),

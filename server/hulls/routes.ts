@@ -1,7 +1,7 @@
 import { fairHull, hullFaults, hullModelSchema, outlineSvg, readingFaults, type HullModel } from '@plain-cleat/core/hull';
 import { tell } from '@plain-cleat/core/units';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
-import type { Response, Router } from 'express';
+import type { Router } from 'express';
 import { Op, QueryTypes, type Sequelize } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { HullModelRow, HullRow, RigRow } from '../database/models';
