@@ -59,12 +59,12 @@ function measure(plan: Plan): { full: number[]; dragged: number[]; fullAll: numb
   const memory = new Memory();
   let now = plan;
   const drag = (i: number): number[] => {
-    const from = now.fittings.f10?.place;
+    const from = now.fittings.f20?.place;
     if (!from) throw new Error('nothing to drag');
     now = applyChange(now, {
       id: '00000000-0000-4000-8000-000000000000',
       kind: 'slideItem',
-      item: 'f10',
+      item: 'f20',
       from,
       to: deck(1300 + (i % 40), 60),
     }).plan;

@@ -2,24 +2,23 @@ import { kg, mm, say } from '../units';
 import { about, alone, type Judgement, type Raw } from './finding';
 
 /** A fitting that hangs over the edge of the hull, or off the end of its track. */
-export const offHull: Judgement = ({ items, hull }) =>
-  items.flatMap((item): Raw[] => {
-    const { frame, place } = item.placed;
-    if (!frame.off) return [];
-    const over = Math.abs(frame.origin.y) - hull.halfBreadth(frame.origin.x);
-    return [
-      {
-        ...about(item),
-        code: 'off-hull',
-        severity: 'stop',
-        says:
-          place.on === 'track'
-            ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
-            : say`${item.placed.part.name} stands ${mm(Math.max(0, over), 'up')} beyond the gunwale edge.`,
-        because: say`There is nothing there to hold it.`,
-      },
-    ];
-  });
+export const offHull = alone((item, { hull }): Raw[] => {
+  const { frame, place } = item.placed;
+  if (!frame.off) return [];
+  const over = Math.abs(frame.origin.y) - hull.halfBreadth(frame.origin.x);
+  return [
+    {
+      ...about(item),
+      code: 'off-hull',
+      severity: 'stop',
+      says:
+        place.on === 'track'
+          ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
+          : say`${item.placed.part.name} stands ${mm(Math.max(0, over), 'up')} beyond the gunwale edge.`,
+      because: say`There is nothing there to hold it.`,
+    },
+  ];
+});
 
 /** The way of holding that was chosen does not work here. */
 export const cannotHold = alone((item): Raw[] => {

@@ -1,7 +1,7 @@
 import type { Fitted } from '../drilling';
 import type { HullModel } from '../hull';
 import { kg, mm, say } from '../units';
-import { about, aboutHull, type Judgement, nameOf, type Raw, topOf } from './finding';
+import { about, aboutHull, alone, type Judgement, nameOf, type Raw, topOf } from './finding';
 
 /** What stands higher than this over the gunwale must come off for a roof (judgement), mm. */
 const ROOF = 250;
@@ -36,30 +36,28 @@ export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
 };
 
 /** Tall things that stay on for the road. */
-export const roadHeight: Judgement = ({ items, hull, plan }) => {
-  if (plan.brief.road !== 'roof') return [];
-  return items.flatMap((item): Raw[] => {
-    const { part, frame, fitting } = item.placed;
-    const over = topOf(item) - hull.gunwale(frame.origin.x);
-    if (part.use.comesOff || over <= ROOF) return [];
-    return [
-      {
-        ...about(item),
-        code: 'road-height',
-        severity: 'look',
-        curable: fitting.lift > 0,
-        says: say`${nameOf(item)} stays on for the road and stands ${mm(over, 'up')} over the gunwale.`,
-        because: say`On a roof what stands over ${mm(ROOF)} must come off or fold.`,
-        tries:
-          fitting.lift > 0
-            ? [
-                {
-                  says: say`Lower it ${mm(fitting.lift)}`,
-                  changes: [{ kind: 'liftItem', item: item.placed.id, from: fitting.lift, to: 0 }],
-                },
-              ]
-            : [],
-      },
-    ];
-  });
-};
+export const roadHeight = alone((item, { hull, plan }): Raw[] => {
+  const { part, frame, fitting } = item.placed;
+  if (plan.brief.road !== 'roof' || part.use.comesOff) return [];
+  const over = topOf(item) - hull.gunwale(frame.origin.x);
+  if (over <= ROOF) return [];
+  return [
+    {
+      ...about(item),
+      code: 'road-height',
+      severity: 'look',
+      curable: fitting.lift > 0,
+      says: say`${nameOf(item)} stays on for the road and stands ${mm(over, 'up')} over the gunwale.`,
+      because: say`On a roof what stands over ${mm(ROOF)} must come off or fold.`,
+      tries:
+        fitting.lift > 0
+          ? [
+              {
+                says: say`Lower it ${mm(fitting.lift)}`,
+                changes: [{ kind: 'liftItem', item: item.placed.id, from: fitting.lift, to: 0 }],
+              },
+            ]
+          : [],
+    },
+  ];
+});
