@@ -5,7 +5,7 @@ import { shopSettingsSchema } from '@plain-cleat/core/shop';
 import { hullModelSchema } from '@plain-cleat/core/hull';
 import { faultsOf, readRigFile, type Fact } from '@plain-cleat/core/rig';
 import { SOURCES } from '@plain-cleat/core/units';
-import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
+import { workUpAll, type WorkupInput } from '@plain-cleat/core/workup';
 import { z } from 'zod';
 
 /** Says what is wrong on stderr, by field, and ends with code 2. */
@@ -68,8 +68,8 @@ function workup(args: readonly string[]): void {
       input = { ...input, asOf: checked(z.iso.date('write the date as 2026-06-12'), value, '--as-of') };
     else throw new BadInput(`${flag}: not a flag of workup`);
   }
-  const { surface, ...rest2 } = workUp(input);
-  print({ hull: { length: surface.length, beam: surface.beam }, ...rest2, sources: SOURCES });
+  const { surface, ...stages } = workUpAll(input);
+  print({ hull: { length: surface.length, beam: surface.beam }, ...stages, sources: SOURCES });
 }
 
 function main([command, ...args]: readonly string[]): void {

@@ -8,7 +8,7 @@ import { tax, totals } from '../pricing';
 import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
 import { tell } from '../units';
 import { Memory } from '../stages';
-import { workUp, type Workup, type WorkupInput } from '../workup';
+import { STAGES, workUp, workUpAll, type Workup, type WorkupInput } from './index';
 
 const feed = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
 const fittings = {

@@ -123,3 +123,9 @@ export interface Workup extends Results<typeof STAGES> {}
  * @throws RangeError when the hull's stations make no hull
  */
 export const workUp = (input: WorkupInput, memory?: Memory): Workup => STAGES.run(input, memory);
+
+/**
+ * The same with every stage worked out at once: for whoever must know whether it can be.
+ * @throws what a stage throws
+ */
+export const workUpAll = (input: WorkupInput): Workup => ({ ...workUp(input) });

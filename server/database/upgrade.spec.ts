@@ -29,6 +29,16 @@ interface Rig {
   readonly hullId: string;
   readonly version: number;
 }
+interface Listed {
+  readonly plan: string;
+  readonly title: string;
+  readonly promised: string | null;
+}
+/** The title and the promised date of a stored plan. */
+function shownOf(plan: string): Omit<Listed, 'plan'> {
+  const { title, promised } = JSON.parse(plan) as Listed;
+  return { title, promised };
+}
 const rowsOf = <T extends object>(db: Sequelize, sql: string): Promise<T[]> => db.query<T>(sql, { type: QueryTypes.SELECT });
 const rigsOf = (db: Sequelize): Promise<Rig[]> => rowsOf<Rig>(db, 'SELECT id, plan, hullId, version FROM rigs ORDER BY id');
 const factsOf = (db: Sequelize): Promise<{ hullId: string; body: string }[]> =>
@@ -48,6 +58,9 @@ describe('a database of every schema that ever landed', () => {
       expect(await migrate(db, admin)).toEqual([]);
       expect(await rigsOf(db)).toEqual(rigs);
       expect(await factsOf(db)).toEqual(facts);
+      // What lists show of a plan stands beside it.
+      for (const { plan, title, promised } of await rowsOf<Listed>(db, 'SELECT plan, title, promised FROM rigs'))
+        expect({ title, promised }).toEqual(shownOf(plan));
 
       // Every plan still opens and is worked up.
       const parse = <T>(rows: { document: string }[]): T[] => rows.map((r) => JSON.parse(r.document) as T);

@@ -1,7 +1,7 @@
 import type { BenchReading } from '@plain-cleat/core/hull';
 import { readRigFile, type RigFile } from '@plain-cleat/core/rig';
 import type { UnitSystem } from '@plain-cleat/core/units';
-import { workUp } from '@plain-cleat/core/workup';
+import { workUpAll } from '@plain-cleat/core/workup';
 import { badInput } from '../problems/problem';
 import { serve } from '../workers/serve';
 import { readFound, readOffsets, readOutline } from './drawing';
@@ -14,7 +14,7 @@ function readRig(text: string): RigFile {
   if (!read.ok) throw badInput(read.faults);
   const { plan, hull, ledger, shop } = read.file;
   try {
-    workUp({ plan, hull, shop, facts: ledger, catalog: read.file, asOf: plan.opened });
+    workUpAll({ plan, hull, shop, facts: ledger, catalog: read.file, asOf: plan.opened });
   } catch (error) {
     throw badInput([{ field: '(whole)', says: `this rig cannot be worked up: ${(error as Error).message.slice(0, 200)}` }]);
   }

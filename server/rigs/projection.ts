@@ -35,9 +35,9 @@ export class Projection {
   }
 
   /** Something was found on this hull or done to it: all its rigs see it. */
-  async touchHull(hullId: string): Promise<void> {
+  async touchHull(hullId: string, but?: string): Promise<void> {
     const rigs = await RigRow.findAll({ attributes: ['id'], where: { hullId } });
-    for (const { id } of rigs) this.touch(id);
+    for (const { id } of rigs) if (id !== but) this.touch(id);
   }
 
   /** Looks for what is not as its rig is: after an upgrade, or when a process ended before it had projected. */
@@ -74,8 +74,10 @@ export class Projection {
 
   private async project(rigId: string): Promise<void> {
     const loaded = await loadRig(rigId);
-    const { number, version, place } = loaded.row;
+    const { number, version, place, hullId } = loaded.row;
+    const before = await ProjectionRow.findByPk(rigId, { attributes: ['holes'] });
     const { hull, outline, progress, closed, changed, holes, cuts } = await draft('project', { number, input: inputOf(loaded) });
+    const written = JSON.stringify(holes);
     await ProjectionRow.upsert({
       rigId,
       version,
@@ -83,9 +85,11 @@ export class Projection {
       hull,
       outline: JSON.stringify(outline),
       progress: JSON.stringify(progress),
-      holes: JSON.stringify(holes),
+      holes: written,
       cuts: JSON.stringify(cuts),
     });
+    // The other rigs of the hull are judged by its holes.
+    if ((before?.holes ?? '[]') !== written) await this.touchHull(hullId, rigId);
     // Signed for, it leaves the floor; changed since, it is back.
     const moved = closed ? 'handed over' : place === 'handed over' && changed ? 'yard' : place;
     if (moved !== place) await RigRow.update({ place: moved }, { where: { id: rigId, version, place } });

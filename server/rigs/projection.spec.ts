@@ -1,0 +1,108 @@
+import { randomUUID } from 'node:crypto';
+import { setTimeout as wait } from 'node:timers/promises';
+import type { OwnHull, RigDocument } from '@plain-cleat/api';
+import { ProjectionRow, RigRow } from '../database/models';
+import { type Person, shop } from '../testing/shop';
+
+/** Waits for a state, not for time. */
+async function until(says: string, is: () => Promise<boolean>): Promise<void> {
+  for (let i = 0; i < 200; i++) {
+    if (await is()) return;
+    await wait(100);
+  }
+  throw new Error(`not within 20 s: ${says}`);
+}
+
+const eyeAt = (x: number): object => ({
+  part: 'pad-eye',
+  place: { on: 'deck', x, y: 0, heading: 0 },
+  lift: 0,
+  mount: { hold: 'rivet', plate: false, reason: '' },
+  suppliedBy: 'shop',
+  note: '',
+});
+const place = (person: Person, rig: string, x: number) =>
+  person
+    .post(`/api/rigs/${rig}/changes`, {
+      baseVersion: 0,
+      undoes: null,
+      change: { id: randomUUID(), kind: 'placeItem', item: 'eye', to: eyeAt(x) },
+    })
+    .expect(200);
+
+/** Two rigs of one boat. */
+async function twoOnAHull(): Promise<{ ama: Person; one: string; other: string }> {
+  const ama = await (await shop()).signIn('ama');
+  const one = await ama.newRig('first of two');
+  const { owner } = await ama.rig(one);
+  const hulls = (await ama.get('/api/hulls').expect(200)).body as OwnHull[];
+  const ownHull = hulls.find((h) => h.rigs.some((r) => r.id === one))?.id;
+  const opened = { title: 'second of two', owner: { id: owner.id }, hull: 'tolvane-118', ownHull, serial: '', promised: null };
+  const other = ((await ama.post('/api/rigs', opened).expect(200)).body as { id: string }).id;
+  return { ama, one, other };
+}
+
+const projected = async (rig: string): Promise<boolean> => {
+  const [row, made] = await Promise.all([RigRow.findByPk(rig), ProjectionRow.findByPk(rig)]);
+  return made?.version === row?.version;
+};
+const othersOf = async (person: Person, rig: string): Promise<RigDocument['others']> => (await person.rig(rig)).others;
+
+describe('what is projected of a rig', () => {
+  it('gives another rig of its hull its holes while it was made of the rig as it is; else they are worked up', async () => {
+    const { ama, one, other } = await twoOnAHull();
+    await place(ama, one, 3250);
+    await until('the first is projected', () => projected(one));
+    const holes = await othersOf(ama, other);
+    expect(holes.length).toBe(2);
+    // Read, not worked up: what stands there is what is said.
+    await ProjectionRow.update({ holes: '[]' }, { where: { rigId: one } });
+    expect(await othersOf(ama, other)).toEqual([]);
+    // Of another version it is not believed, nor of other facts.
+    await ProjectionRow.update({ version: 0 }, { where: { rigId: one } });
+    expect(await othersOf(ama, other)).toEqual(holes);
+    await ProjectionRow.update({ version: 1, factCount: 7 }, { where: { rigId: one } });
+    expect(await othersOf(ama, other)).toEqual(holes);
+    await ProjectionRow.destroy({ where: { rigId: one } });
+    expect(await othersOf(ama, other)).toEqual(holes);
+  });
+
+  it('of one rig moves when the holes of another of its hull come near', async () => {
+    const { ama, one, other } = await twoOnAHull();
+    await place(ama, one, 3250);
+    await until('the first is projected', () => projected(one));
+    const toSettle = async (): Promise<number> => {
+      const row = await ProjectionRow.findByPk(one);
+      return (JSON.parse(row?.progress ?? '{}') as { toSettle: Record<string, number> }).toSettle.drill ?? 0;
+    };
+    const before = await toSettle();
+    await place(ama, other, 3256);
+    await until('the first is judged by the holes of the second', async () => (await toSettle()) > before);
+  });
+
+  it('is read by each list in one query or two, and by a rig in a handful', async () => {
+    const { ama, one } = await twoOnAHull();
+    const s = await shop();
+    const queries = async (path: string): Promise<string[]> => {
+      const seen: string[] = [];
+      s.db.addHook('afterQuery', 'counted', (_options, query) => void seen.push((query as { sql?: string }).sql ?? ''));
+      try {
+        await ama.get(path).expect(200);
+      } finally {
+        s.db.removeHook('afterQuery', 'counted');
+      }
+      // Who asks, the settings and the sweep are no part of it.
+      return seen.filter((sql) => /\b(rigs|hulls|projections)\b/.test(sql) && !/ORDER BY r\.place =/.test(sql));
+    };
+    await until('both are projected', () => projected(one));
+    // Once before, so that what is only read once a process has been read.
+    for (const path of ['/api/floor', '/api/rigs', '/api/hulls', '/api/cuts']) {
+      await ama.get(path).expect(200);
+      const asked = await queries(path);
+      expect(asked.length)
+        .withContext(`${path}: ${asked.join('\n')}`)
+        .toBeLessThanOrEqual(2);
+    }
+    expect((await queries(`/api/rigs/${one}`)).length).toBeLessThanOrEqual(4);
+  });
+});
