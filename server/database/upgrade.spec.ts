@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import type { Catalog } from '@plain-cleat/core/catalog';
 import { fairHull, type HullModel, hullModelSchema } from '@plain-cleat/core/hull';
 import { type Fact, foldLedger, planSchema, upcastParts, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import { shopSettingsSchema } from '@plain-cleat/core/shop';
 import { partSchema } from '@plain-cleat/core/parts';
 import { workUp } from '@plain-cleat/core/workup';
 import { QueryTypes, type Sequelize } from 'sequelize';
@@ -69,6 +70,7 @@ describe('a database of every schema that ever landed', () => {
       const stores = stored && { ...stored, parts: upcastParts(stored.parts) };
       expect(stores?.parts.every((p) => partSchema.safeParse(p).success)).toBeTrue();
       const [shop] = parse<object>(await rowsOf(db, 'SELECT document FROM shops ORDER BY revision DESC LIMIT 1'));
+      expect(shopSettingsSchema.safeParse(upcastShop(shop)).success).toBeTrue();
       for (const rig of rigs) {
         const plan = upcastPlan(JSON.parse(rig.plan));
         expect(planSchema.safeParse(plan).success).withContext(rig.plan.slice(0, 200)).toBeTrue();

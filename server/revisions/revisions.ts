@@ -1,10 +1,11 @@
-import type { Catalog } from '@plain-cleat/core/catalog';
-import { upcastHull, type HullModel } from '@plain-cleat/core/hull';
-import { upcastParts, upcastShop } from '@plain-cleat/core/rig';
-import type { ShopSettings } from '@plain-cleat/core/shop';
+import { catalogSchema, type Catalog } from '@plain-cleat/core/catalog';
+import { hullModelSchema, upcastHull, type HullModel } from '@plain-cleat/core/hull';
+import { faultsOf, upcastParts, upcastShop } from '@plain-cleat/core/rig';
+import { shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/shop';
 import { LRUCache } from 'lru-cache';
 import type { Sequelize, Transaction } from 'sequelize';
 import { CatalogRow, HullModelRow, ShopRow } from '../database/models';
+import type { z } from 'zod';
 import { notFound } from '../problems/problem';
 
 /** So many hulls, settings and lists of parts are kept read (judgement); what was not asked for longest goes first. */
@@ -50,18 +51,26 @@ async function once<K extends {}, V extends {}>(
   return value;
 }
 
-const readCatalog = (stored: unknown): Catalog => {
-  const catalog = stored as Catalog;
-  return { ...catalog, parts: upcastParts(catalog.parts) };
-};
+/** What is stored, when it fits its schema; what does not is no fault of whoever asks. */
+function fitting<S extends z.ZodType>(schema: S, what: string, stored: unknown): z.infer<S> {
+  const read = schema.safeParse(stored);
+  if (read.success) return read.data;
+  const [fault] = faultsOf(read.error);
+  throw new Error(`${what} as it is stored does not fit: ${fault?.field}: ${fault?.says}`);
+}
+
+const readCatalog = (stored: unknown): Catalog =>
+  fitting(catalogSchema, 'the list of parts', { ...(stored as Catalog), parts: upcastParts((stored as Catalog).parts) });
+const readHull = (stored: unknown): HullModel => fitting(hullModelSchema, 'the hull', upcastHull(stored));
+const readShop = (stored: unknown): ShopSettings => fitting(shopSettingsSchema, 'the settings', upcastShop(stored));
 
 /** One revision of a hull model; null when there is none. */
 export const hullAt = (id: string, revision: number, transaction?: Transaction): Promise<HullModel | null> =>
-  once(kept().hulls, `${id} ${revision}`, () => HullModelRow.findOne({ where: { id, revision }, transaction }), upcastHull);
+  once(kept().hulls, `${id} ${revision}`, () => HullModelRow.findOne({ where: { id, revision }, transaction }), readHull);
 
 /** One revision of the shop's settings; null when there is none. */
 export const shopAt = (revision: number, transaction?: Transaction): Promise<ShopSettings | null> =>
-  once(kept().shops, revision, () => ShopRow.findByPk(revision, { transaction }), upcastShop);
+  once(kept().shops, revision, () => ShopRow.findByPk(revision, { transaction }), readShop);
 
 /** One revision of the stores: parts, consumables, stock; null when there is none. */
 export const catalogAt = (revision: number, transaction?: Transaction): Promise<Catalog | null> =>
