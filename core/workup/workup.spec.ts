@@ -102,6 +102,16 @@ describe('workup', () => {
     }
   });
 
+  it('all at once works every stage out, and throws what one throws', () => {
+    const all = workUpAll(input);
+    expect(Object.keys(all)).toEqual([...STAGES.names]);
+    expect(Object.getOwnPropertyDescriptor(all, 'findings')?.get).toBeUndefined();
+    expect(said(all)).toEqual(said(workUp(input)));
+    const [first, ...rest] = input.hull.stations;
+    const folded = { ...input.hull, stations: first ? [first, first, ...rest] : [] };
+    expect(() => workUpAll({ ...input, hull: folded })).toThrowError(RangeError);
+  });
+
   it('skips what the catalog or the hull does not have', () => {
     expect(
       workUp(inputOf({ x: fitted('no-such-part', deck(1, 1), 'loose'), y: fitted('crate-open', track('nowhere', 5), 'loose') }))
