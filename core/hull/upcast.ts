@@ -1,7 +1,5 @@
+import { isObject } from '../stored';
 import type { HullModel } from './schema';
-
-type Json = Record<string, unknown>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** What moves on a hull of before: a drive was known by its name alone. */
 const toldApart = (moving: unknown): unknown =>

@@ -1,5 +1,4 @@
-type Json = Record<string, unknown>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+import { isObject, type Json } from '../stored';
 
 /** What each kind is usually pulled with, N, and the share of its height at which it acts (judgement), before parts said so themselves. */
 const USUAL: Readonly<Record<string, readonly [newtons: number, height: number]>> = {

@@ -1,11 +1,9 @@
 import { upcastHull } from '../hull';
 import { upcastPart, type Part } from '../parts';
 import { USUAL_SHOP } from '../shop';
+import { isObject } from '../stored';
 import { USUAL_BRIEF, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
-
-type Json = Record<string, unknown>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** What a plan of version 1 did not have yet. */
 const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {} } as const;
