@@ -4,6 +4,7 @@ import { fairHull, findDatum, reading, type HullModel } from '@plain-cleat/core/
 import {
   makeRigFile,
   openPlan,
+  pinsTo,
   type Brief,
   type Fact,
   type Fitting,
@@ -78,7 +79,7 @@ export function file(d: Draft): RigFile {
     title: d.title,
     opened: d.opened,
     promised: d.promised,
-    pins: { hull: { id: d.hull.id, revision: d.hull.revision }, catalog: 1, shop: 1 },
+    pins: pinsTo(d.hull, CATALOG.revision, SHOP.revision),
   });
   const plan: Plan = {
     ...start,

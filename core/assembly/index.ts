@@ -4,7 +4,7 @@ import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { Finding, FindingCode } from '../findings';
 import type { HullModel } from '../hull';
-import { type Assembly, assignLetters, openPlan, standingOn } from '../rig';
+import { type Assembly, assignLetters, openPlan, pinsTo, standingOn } from '../rig';
 import { Memory } from '../stages';
 import { workUp } from '../workup';
 
@@ -79,14 +79,14 @@ export interface BuiltAssembly {
  * Works up an assembly on the bench, without a boat: positions, holes in its own parts, weight, price, and
  * what is wrong with it wherever it goes.
  */
-export function buildAssembly(a: Assembly, parts: Part[], shop: ShopSettings, memory = new Memory()): BuiltAssembly {
+export function buildAssembly(a: Assembly, parts: readonly Part[], shop: ShopSettings, memory = new Memory()): BuiltAssembly {
   const base = entryOf(a.fittings, a.base);
   const start = openPlan({
     id: 'board',
     title: a.name || 'assembly',
     opened: '2000-01-01',
     promised: null,
-    pins: { hull: { id: BOARD.id, revision: 1 }, catalog: 1, shop: shop.revision },
+    pins: pinsTo(BOARD, 1, shop.revision),
   });
   const place = { on: 'deck' as const, x: LONG / 2, y: 0, heading: 0 };
   const loose = { hold: 'loose' as const, plate: false, reason: '' };
@@ -101,7 +101,7 @@ export function buildAssembly(a: Assembly, parts: Part[], shop: ShopSettings, me
       plan: { ...start, fittings, letters },
       hull: BOARD,
       facts: [],
-      catalog: { parts, consumables: [] },
+      catalog: { parts: [...parts], consumables: [] },
       shop,
       asOf: '2000-01-01',
     },

@@ -21,6 +21,8 @@ export interface CureSearch {
   /** Most trials to make. */
   readonly budget: number;
   readonly newId: () => string;
+  /** Parts that may come aboard. */
+  readonly range: readonly Part[];
   readonly shouldStop?: () => boolean;
 }
 
@@ -161,11 +163,13 @@ const WORSE = { stop: 2, look: 1, note: 0 } as const;
  * @returns cures, at most three, one of a kind
  */
 export function searchCures(input: WorkupInput, finding: Finding, search: CureSearch): Cure[] {
-  const shown = { ...input, set: finding.sets?.[0] ?? input.set };
+  // What comes aboard is worked up like what is there.
+  const parts = [...input.catalog.parts, ...search.range];
+  const shown = { ...input, catalog: { ...input.catalog, parts }, set: finding.sets?.[0] ?? input.set };
   const memory = new Memory();
   const before = workUp(shown, memory);
   const known = new Map(before.findings.map((f) => [f.key, WORSE[f.severity]]));
-  const own = finding.tries().map((t, i): Candidate => ({ ...t, moves: ownMoves(t, before), kind: `own ${i}` }));
+  const own = finding.tries(search.range).map((t, i): Candidate => ({ ...t, moves: ownMoves(t, before), kind: `own ${i}` }));
   const candidates = [...own, ...movesOf(shown, finding, before, search)]
     .sort((a, b) => a.moves - b.moves)
     .slice(0, search.budget);

@@ -35,8 +35,8 @@ export interface Finding {
   /** It was accepted, and has got worse since. */
   readonly lapsed: Acceptance | null;
   readonly curable: boolean;
-  /** Ways out the judgement itself knows; they are tried before they are offered. */
-  readonly tries: () => readonly Try[];
+  /** Ways out the judgement itself knows, with the parts of the shop's range; they are tried before they are offered. */
+  readonly tries: (range: readonly Part[]) => readonly Try[];
   /** The sets it stands in; null when in every one, or when the rig has no sets. */
   readonly sets: readonly string[] | null;
 }
@@ -61,8 +61,6 @@ export interface Judged {
   readonly owned: readonly Fitted[];
   /** Every place every fitting takes. */
   readonly stands: readonly Fitted[];
-  /** The shop's catalog. */
-  readonly parts: readonly Part[];
   readonly runs: readonly WiredRun[];
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
@@ -74,7 +72,7 @@ export interface Judged {
   readonly float: Floating;
   readonly massKg: number;
   readonly paddlers: readonly Paddler[];
-  /** What was found out earlier, while hull, brief, shop, ledger, tape, parts and openings stay as they are. */
+  /** What was found out earlier, while hull, brief, shop, ledger, tape and openings stay as they are. */
   readonly memory: Memory;
   /** The space the paddle sweeps, on the water of the lightest and the heaviest case. */
   strokes(): StrokeSpaces;
@@ -85,7 +83,7 @@ export interface Judged {
 export type Raw = Omit<Finding, 'acceptable' | 'accepted' | 'lapsed' | 'size' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
   /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when cures are searched. */
-  readonly tries?: readonly Try[] | ((judged: Judged) => readonly Try[]);
+  readonly tries?: readonly Try[] | ((judged: Judged, range: readonly Part[]) => readonly Try[]);
 };
 
 /** A judgement is one pure function; a new one is a new file and a line in the list. */

@@ -1,8 +1,10 @@
 import type { Fitted } from '../drilling';
 import { waterAt } from '../float';
 import { reachedFromWater } from '../layout';
+import type { Part } from '../parts';
+import { fittingOf } from '../rig';
 import { mm, say, sideOf, sideSign, type Side } from '../units';
-import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, toOtherSide, topOf } from './finding';
+import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, toOtherSide, topOf, type Try } from './finding';
 
 /** Half the length of side a swimmer needs to come over (judgement), mm. */
 const WIDE = 300;
@@ -60,39 +62,32 @@ export const gettingBack: Judgement = (judged): Raw[] => {
 };
 
 /** Nothing to get back on by. */
-export const noWayBack: Judgement = ({ items, hull, plan, parts, set }) => {
+export const noWayBack: Judgement = ({ items, hull, plan }) => {
   if (items.some((i) => i.placed.part.use.reboards) || items.length === 0) return [];
   if (!plan.brief.waters.some((w) => w === 'inshore' || w === 'offshore' || w === 'night')) return [];
-  const line = parts.find((p) => p.use.reboards === 'flip line');
   return [
     {
       ...aboutHull(hull, hull.model.seat.x),
       code: 'no-way-back',
       severity: 'look',
-      curable: Boolean(line),
+      curable: true,
       says: say`Nothing aboard to get back on by.`,
       because: say`On ${plan.brief.waters.join(', ')} water a flip line, strap or ladder is reached from the water.`,
-      tries: line
-        ? [
-            {
-              says: say`Put ${line.name} aboard`,
-              changes: [
-                {
-                  kind: 'placeItem',
-                  item: `back-on${set ? `-${set}` : ''}`.slice(0, 60),
-                  to: {
-                    part: line.id,
-                    place: { on: 'deck', x: hull.model.seat.x - 250, y: 0.6 * hull.halfBreadth(hull.model.seat.x), heading: 0 },
-                    lift: 0,
-                    mount: { hold: 'loose', plate: false, reason: '' },
-                    suppliedBy: 'shop',
-                    note: '',
-                  },
-                },
-              ],
-            },
-          ]
-        : [],
+      tries: flipLine,
     },
   ];
 };
+
+/** The range's flip line, laid beside the seat. */
+function flipLine({ hull, set }: Judged, range: readonly Part[]): Try[] {
+  const line = range.find((p) => p.use.reboards === 'flip line');
+  if (!line) return [];
+  const x = hull.model.seat.x;
+  const to = fittingOf(line, { on: 'deck', x: x - 250, y: 0.6 * hull.halfBreadth(x), heading: 0 });
+  return [
+    {
+      says: say`Put ${line.name} aboard`,
+      changes: [{ kind: 'placeItem', item: `back-on${set ? `-${set}` : ''}`.slice(0, 60), to }],
+    },
+  ];
+}

@@ -1,9 +1,12 @@
 import { joinFault, missingAdapters } from '../mounting';
+import type { Part } from '../parts';
+import { fittingOf, type Place } from '../rig';
 import { say } from '../units';
-import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw } from './finding';
+import type { Fitted } from '../drilling';
+import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw, type Try } from './finding';
 
 /** What stands on another fitting is joined to it by an interface both have. */
-export const chains: Judgement = ({ items, parts }) =>
+export const chains: Judgement = ({ items }) =>
   items.flatMap((item): Raw[] => {
     const { below, part, fitting, place } = item.placed;
     if (!below || place.on !== 'fitting') return [];
@@ -20,57 +23,47 @@ export const chains: Judgement = ({ items, parts }) =>
       ];
     const why = joinFault(below.part, part);
     if (!why) return [];
-    const adapters = missingAdapters(below.part, part, parts);
-    const id = `${item.placed.id}-adapter`.slice(0, 60);
     return [
       {
         ...about(item),
         code: 'does-not-join',
         severity: 'stop',
-        curable: Boolean(adapters?.length),
+        curable: true,
         says: say`${nameOf(item)} does not join ${below.part.name}: ${why}.`,
-        because: adapters?.length
-          ? say`${adapters.map((a) => a.name).join(', ')} would join them.`
-          : say`Nothing in the stores joins the two.`,
-        tries: adapters?.length
-          ? [
-              {
-                says: say`Add ${adapters.map((a) => a.name).join(', ')}`,
-                changes: [
-                  ...adapters.map((a, i) => ({
-                    kind: 'placeItem' as const,
-                    item: `${id}-${i + 1}`,
-                    to: {
-                      part: a.id,
-                      place: i === 0 ? place : { on: 'fitting' as const, fitting: `${id}-${i}`, u: 0, v: 0, heading: 0 },
-                      lift: 0,
-                      mount: { hold: 'loose' as const, plate: false, reason: '' },
-                      suppliedBy: 'shop' as const,
-                      note: '',
-                      ...(fitting.sets ? { sets: fitting.sets } : {}),
-                    },
-                  })),
-                  {
-                    kind: 'slideItem' as const,
-                    item: item.placed.id,
-                    from: place,
-                    to: { on: 'fitting' as const, fitting: `${id}-${adapters.length}`, u: 0, v: 0, heading: 0 },
-                  },
-                ],
-              },
-            ]
-          : [],
+        because: say`Joints meet by kind and size: an adapter between them, or another part.`,
+        tries: (_, range) => withAdapters(item, below.part, range),
       },
     ];
   });
 
+/** Adapters of the range put between a fitting and what it stands on. */
+function withAdapters({ placed }: Fitted, below: Part, range: readonly Part[]): Try[] {
+  const { fitting, part, place } = placed;
+  const adapters = missingAdapters(below, part, range);
+  if (!adapters?.length) return [];
+  const id = `${placed.id}-adapter`.slice(0, 60);
+  const onAdapter = (n: number): Place => ({ on: 'fitting', fitting: `${id}-${n}`, u: 0, v: 0, heading: 0 });
+  return [
+    {
+      says: say`Add ${adapters.map((a) => a.name).join(', ')}`,
+      changes: [
+        ...adapters.map((adapter, i) => ({
+          kind: 'placeItem' as const,
+          item: `${id}-${i + 1}`,
+          to: { ...fittingOf(adapter, i === 0 ? place : onAdapter(i)), ...(fitting.sets ? { sets: fitting.sets } : {}) },
+        })),
+        { kind: 'slideItem' as const, item: placed.id, from: place, to: onAdapter(adapters.length) },
+      ],
+    },
+  ];
+}
+
 /** What a part needs aboard, and what it rules out. */
-export const goesWith: Judgement = ({ items, parts }) =>
+export const goesWith: Judgement = ({ items }) =>
   items.flatMap((item): Raw[] => {
     const { part } = item.placed;
     if (!part.goesWith.needs && !part.goesWith.excludes) return [];
     const others = items.filter((i) => i !== item);
-    const named = (what: string): string => parts.find((p) => p.id === what)?.name ?? what;
     const missing = (part.goesWith.needs ?? []).filter((what) => !others.some((i) => isWhat(i.placed.part, what)));
     const against = others.filter((i) => (part.goesWith.excludes ?? []).some((what) => isWhat(i.placed.part, what)));
     return [
@@ -79,7 +72,7 @@ export const goesWith: Judgement = ({ items, parts }) =>
         code: 'needs',
         detail: what,
         severity: 'look',
-        says: say`${nameOf(item)} needs ${named(what)}, and none is aboard.`,
+        says: say`${nameOf(item)} needs a ${what}, and none is aboard.`,
         because: say`The two are sold and fitted together.`,
       })),
       ...against.map((i): Raw => ({

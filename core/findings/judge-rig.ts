@@ -233,7 +233,7 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
         accepted: lapsed ? null : accepted,
         lapsed: lapsed ? accepted : null,
         curable,
-        tries: typeof tries === 'function' ? () => tries(judged) : () => tries,
+        tries: typeof tries === 'function' ? (range) => tries(judged, range) : () => tries,
         sets: where.length === 0 || where.length === sets.length ? null : where,
       };
     })

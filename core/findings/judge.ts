@@ -1,4 +1,3 @@
-import type { Part } from '../parts';
 import type { ShopSettings } from '../shop';
 import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
 import type { Weight } from '../float';
@@ -16,7 +15,6 @@ export interface FindingsInput {
   readonly plan: Plan;
   readonly surface: HullSurface;
   readonly shop: ShopSettings;
-  readonly parts: readonly Part[];
   readonly asOf: string;
   readonly ledger: Ledger;
   readonly layout: Layout;
@@ -29,9 +27,9 @@ export interface FindingsInput {
 
 /** Every finding of a rig: clearances set by set, what is owned once. */
 export function judge(input: FindingsInput, memory: Memory): Finding[] {
-  const { plan, surface, shop, parts, asOf, ledger, layout, aboard, oldHoles, others, runs, weight } = input;
+  const { plan, surface, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight } = input;
   const { owned, stands, openings } = aboard;
-  const known = memory.while('judged', [surface, shop, ledger, plan.tape, plan.brief, parts, openings]);
+  const known = memory.while('judged', [surface, shop, ledger, plan.tape, plan.brief, openings]);
   const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
     const laden = weight.of(items);
     let swept: StrokeSpaces | undefined;
@@ -46,7 +44,6 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       owned,
       stands,
       runs,
-      parts,
       oldHoles,
       others,
       ledger,

@@ -1,4 +1,4 @@
-import { BRACKWEN, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
+import { BRACKWEN, CATALOG, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
 import type { HullModel } from '../hull';
 import { applyChange, type Brief, type Fitting, type Place, type Plan, USUAL_BRIEF } from '../rig';
 import { deck, fitted, inputOf } from '../testing/plans';
@@ -8,7 +8,7 @@ import { rodsCarried } from './clutter';
 import { searchCures } from '../cures';
 import type { Finding, FindingCode } from './index';
 
-const search = { units: 'metric' as const, budget: 300, newId: () => '00000000-0000-4000-8000-000000000000' };
+const search = { units: 'metric' as const, budget: 300, newId: () => '00000000-0000-4000-8000-000000000000', range: CATALOG.parts };
 const brief = (more: Partial<Brief>): Brief => ({ ...USUAL_BRIEF, ...more });
 const rig = (
   fittings: Plan['fittings'],
@@ -381,7 +381,7 @@ const CASES: readonly Case[] = [
   {
     code: 'needs',
     fires: rig(quenbyMotor, {}, QUENBY),
-    says: /Stern motor, 45 lb needs switch, and none is aboard/,
+    says: /Stern motor, 45 lb needs a switch, and none is aboard/,
     not: rig({ ...quenbyMotor, k: through('kill-switch', deck(2600, 200)) }, {}, QUENBY),
     cure: false,
   },

@@ -147,12 +147,13 @@ export const lightHeights: Judgement = ({ items }) => {
 };
 
 /** After sunset even an unpowered boat has a white light at hand. */
-export const whiteLight: Judgement = ({ items, plan, hull, parts, set }) => {
+export const whiteLight: Judgement = ({ items, owned, plan, hull, set }) => {
   if (!plan.brief.waters.includes('night')) return [];
   if (items.some((i) => i.placed.part.light?.shows === 'all round')) return [];
-  const ashore = Object.entries(plan.fittings).find(
-    ([, f]) => f.sets && set && !f.sets.includes(set) && parts.find((p) => p.id === f.part)?.light?.shows === 'all round',
-  );
+  const ashore = owned.find(
+    ({ placed: { fitting, part } }) =>
+      fitting.sets && set && !fitting.sets.includes(set) && part.light?.shows === 'all round',
+  )?.placed;
   return [
     {
       where: 'hull',
@@ -172,7 +173,7 @@ export const whiteLight: Judgement = ({ items, plan, hull, parts, set }) => {
             {
               says: say`Bring the light into this set`,
               changes: [
-                { kind: 'joinSets', item: ashore[0], from: ashore[1].sets ?? null, to: [...(ashore[1].sets ?? []), set ?? ''] },
+                { kind: 'joinSets', item: ashore.id, from: ashore.fitting.sets ?? null, to: [...(ashore.fitting.sets ?? []), set ?? ''] },
               ],
             },
           ]

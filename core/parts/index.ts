@@ -4,4 +4,5 @@ export * from './holding';
 export * from './joins';
 export * from './measures';
 export * from './part';
+export * from './revision';
 export * from './upcast';

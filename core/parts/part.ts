@@ -6,6 +6,7 @@ import { holesSchema } from './holes';
 import { joinsSchema } from './joins';
 import { partIdSchema } from './measures';
 import { powerSchema } from './power';
+import { laterRevisionSchema } from './revision';
 import { rodsSchema } from './rods';
 import { lensSchema, lightSchema, screenSchema, sonarSchema } from './sight';
 import { soldSchema, walkSchema } from './sold';
@@ -17,6 +18,7 @@ import { useSchema } from './use';
  */
 export const partSchema = z.strictObject({
   id: partIdSchema,
+  revision: laterRevisionSchema.optional(),
   name: z.string().min(1).max(80),
   french: z.string().min(1).max(80),
   kind: z.string().min(1).max(40),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SETTINGS_GROUPS } from '../shop';
 import {
   acceptanceSchema,
   briefSchema,
@@ -52,6 +53,10 @@ const entry = <K extends string, N extends string, T extends z.ZodType>(kind: K,
   );
 type FromTo<T extends z.ZodType> = ReturnType<typeof fromTo<T>>;
 
+/** What a plan is pinned to, besides the parts its fittings are. */
+export const PINS = ['hull', 'materials', ...SETTINGS_GROUPS] as const;
+export type Pin = (typeof PINS)[number];
+
 /** Every verb: what it carries, and the one field of the plan that it sets. */
 const VERBS = [
   row('placeItem', { item: itemSchema, to: fittingSchema }, ({ item = '' }) => ['fittings', item]),
@@ -93,8 +98,9 @@ const VERBS = [
   row('hookTape', fromTo(tapeSchema), () => ['tape']),
   row('nameRig', fromTo(planSchema.shape.title), () => ['title']),
   row('promiseRig', fromTo(planSchema.shape.promised), () => ['promised']),
-  row('adoptRevision', { pin: z.enum(['hull', 'catalog', 'shop']), ...fromTo(z.int().min(1)) }, ({ pin = '' }) =>
-    pin === 'hull' ? ['pins', 'hull', 'revision'] : ['pins', pin],
+  ofItem('adoptPart', 'revision', fittingSchema.shape.revision.unwrap().nullable()),
+  row('adoptRevision', { pin: z.enum(PINS), ...fromTo(z.int().min(1)) }, ({ pin = '' }) =>
+    pin === 'hull' ? ['pins', 'hull', 'revision'] : pin === 'materials' ? ['pins', pin] : ['pins', 'shop', pin],
   ),
   row('freezeLetters', fromTo(planSchema.shape.letters), () => ['letters']),
   row('letterItem', { item: itemSchema, ...fromTo(z.string().min(1).max(4).nullable()) }, ({ item = '' }) => ['letters', item]),

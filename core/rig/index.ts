@@ -2,6 +2,7 @@ export * from './apply';
 export * from './assembly';
 export * from './change';
 export * from './fact';
+export * from './fitting-of';
 export * from './ledger';
 export * from './found-holes';
 export * from './letters';

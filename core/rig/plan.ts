@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { HOLDS } from '../parts';
+import { HOLDS, laterRevisionSchema, type PartRef } from '../parts';
+import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 
 /** What names a fitting, a set, a run: it comes from outside, and never reaches a prototype. */
 export const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
@@ -39,6 +40,7 @@ export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
 
 export const fittingSchema = z.strictObject({
   part: keySchema,
+  revision: laterRevisionSchema.optional().describe('of the part'),
   place: placeSchema,
   lift: z.number().min(0).max(1500).describe('raised over its surface on a riser, mm'),
   mount: mountSchema,
@@ -197,6 +199,8 @@ const limited = <T extends z.ZodType>(list: keyof typeof PLAN_LIMITS, of: T) =>
     if (says) check.addIssue({ code: 'custom', message: says });
   });
 
+const revisionSchema = z.int().min(1);
+
 /** What we mean to do. Facts never stand in here. */
 export const planSchema = z.strictObject({
   id: keySchema,
@@ -205,8 +209,8 @@ export const planSchema = z.strictObject({
   promised: z.iso.date().nullable(),
   pins: z.strictObject({
     hull: z.strictObject({ id: keySchema, revision: z.int().min(1) }),
-    catalog: z.int().min(1),
-    shop: z.int().min(1),
+    materials: revisionSchema,
+    shop: z.record(z.enum(SETTINGS_GROUPS), revisionSchema),
   }),
   brief: briefSchema,
   tape: tapeSchema,
@@ -270,6 +274,21 @@ export const USUAL_BRIEF: Brief = {
   later: '',
   ownGear: '',
 };
+
+/** A plan pinned to a hull, the materials and all the shop's settings in one revision each; parts are pinned by who uses them. */
+export const pinsTo = (hull: Plan['pins']['hull'], materials: number, shop: number): Plan['pins'] => ({
+  hull: { id: hull.id, revision: hull.revision },
+  materials,
+  shop: everyGroupAt(shop),
+});
+
+/** Every group of settings in one revision. */
+export const everyGroupAt = (revision: number): Plan['pins']['shop'] =>
+  Object.fromEntries(SETTINGS_GROUPS.map((g) => [g, revision])) as Record<SettingsGroup, number>;
+
+/** The parts a plan's fittings are, each in its revision. */
+export const partsOf = ({ fittings }: Pick<Plan, 'fittings'>): PartRef[] =>
+  Object.values(fittings).map(({ part: id, revision }) => ({ id, revision }));
 
 /** The plan of a rig just opened. */
 export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised' | 'pins'>): Plan {

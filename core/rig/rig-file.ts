@@ -1,19 +1,19 @@
 import { keysSorted } from './keys-sorted';
 import { z } from 'zod';
 import { consumableSchema, type Catalog } from '../catalog';
-import { partSchema, type Part } from '../parts';
+import { partKey, type PartRef, partSchema, type Part } from '../parts';
 import { shopSettingsSchema } from '../shop';
 import { hullFaults, hullModelSchema, type HullModel } from '../hull';
 import { keptFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
-import { planSchema, type Place, type Plan } from './plan';
+import { partsOf, planSchema, type Place, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 import { upcastFile } from './upcast';
 
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFileSchema = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(5),
+  version: z.literal(6),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan: planSchema,
   hull: hullModelSchema,
@@ -98,9 +98,11 @@ function crossFaults(file: RigFile): FileFault[] {
   if (hull.id !== p.pins.hull.id || hull.revision !== p.pins.hull.revision)
     fault('hull', `the plan was made on ${p.pins.hull.id} revision ${p.pins.hull.revision}; the file must carry that hull`);
   for (const f of hullFaults(hull)) fault(`hull.${f.field}`, f.says);
-  const parts = new Set(file.parts.map((one) => one.id));
+  const parts = new Set(file.parts.map(partKey));
+  if (parts.size !== file.parts.length) fault('parts', 'the same part stands twice in one revision');
   for (const [id, f] of Object.entries(p.fittings)) {
-    if (!parts.has(f.part)) fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part}`);
+    if (!parts.has(partKey({ id: f.part, revision: f.revision })))
+      fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part} in revision ${f.revision ?? 1}`);
     const places: [string, Place][] = [
       ['place', f.place],
       ...Object.entries(f.elsewhere ?? {}).map(([set, p2]): [string, Place] => [`elsewhere.${set}`, p2]),
@@ -135,27 +137,24 @@ export interface RigFileSource {
 
 /** Collects a rig file: only parts in use are carried, in a fixed order. */
 export function makeRigFile(source: RigFileSource): RigFile {
-  const used = new Set(Object.values(source.plan.fittings).map((f) => f.part));
-  for (const wish of Object.values(source.plan.wishes)) if (wish.part) used.add(wish.part);
-  const byId = (a: { id: string }, b: { id: string }): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+  const used = new Set(partsOf(source.plan).map(partKey));
+  const wished = new Set(Object.values(source.plan.wishes).flatMap((w) => w.part ?? []));
+  const aboard = new Set(partsOf(source.plan).map((p) => p.id));
+  const isUsed = (p: Part): boolean => used.has(partKey(p)) || (wished.has(p.id) && !aboard.has(p.id));
+  const inOrder = (a: PartRef, b: PartRef): number =>
+    a.id < b.id ? -1 : a.id > b.id ? 1 : (a.revision ?? 1) - (b.revision ?? 1);
   return {
     format: 'plain-cleat/rig',
-    version: 5,
+    version: 6,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,
     ledger: [...source.facts],
-    parts: source.catalog.parts.filter((one) => used.has(one.id)).sort(byId),
-    consumables: [...source.catalog.consumables].sort(byId),
+    parts: source.catalog.parts.filter(isUsed).sort(inOrder),
+    consumables: [...source.catalog.consumables].sort(inOrder),
     shop: source.shop,
   };
 }
 
 /** The file's bytes: keys sorted, so that export, import and export again agree to the byte. */
 export const writeRigFile = (file: RigFile): string => `${JSON.stringify(keysSorted(file), null, 1)}\n`;
-
-/** The shop's catalog with a file's own parts laid over it. */
-export function overlay<T extends { id: string }>(shop: readonly T[], carried: readonly T[]): T[] {
-  const own = new Set(carried.map((one) => one.id));
-  return [...shop.filter((one) => !own.has(one.id)), ...carried];
-}

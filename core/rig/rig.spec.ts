@@ -4,8 +4,9 @@ import { z } from 'zod';
 import fc from 'fast-check';
 import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
+import type { Part } from '../parts';
 import { distance } from '../units';
-import { deck, emptyPlan, fitted, keptFact, partWith } from '../testing/plans';
+import { deck, emptyPlan, fitted, inputOf, keptFact, partOf, partWith } from '../testing/plans';
 import { battery, CHANGES, crate, laid, run, sounder } from '../testing/changes';
 import { workUp } from '../workup';
 import {
@@ -21,7 +22,6 @@ import {
   letter,
   makeRigFile,
   measuredPlace,
-  overlay,
   placeAssembly,
   type Plan,
   planSchema,
@@ -284,17 +284,30 @@ describe('the schema of the rig file', () => {
   it('in the docs is the one the product validates with (npm run schema)', () => {
     const written = JSON.parse(readFileSync(new URL('../../docs/rig-file.schema.json', import.meta.url), 'utf8')) as object;
     const { title, ...schema } = written as { title: string };
-    expect(title).toContain('version 5');
+    expect(title).toContain('version 6');
     expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFileSchema))));
   });
 });
 
-/** What the release that wrote the file of version 4 said of it. */
-const VERSION_4 = {
-  findings: ['base-rocks:rod', 'open-hole:old.4', 'open-hole:old.5', 'reach:cleat'],
-  totalCents: 22_927,
-  holes: 10,
-};
+/** What the releases that wrote files of these versions said of them. */
+const SAID = {
+  4: {
+    says: 'its parts come in facets',
+    findings: ['base-rocks:rod', 'open-hole:old.4', 'open-hole:old.5', 'reach:cleat'],
+    totalCents: 22_927,
+    holes: 10,
+  },
+  5: {
+    says: 'each group of settings is pinned by itself',
+    findings: [
+      ...['hangs-over:board', 'hangs-over:sounder', 'hole-near-hazard:light:light.4', 'landing-side:sampler'],
+      ...['paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat', 'reach:sounder'],
+      ...['thread-families:hull', 'used-up:hull:glands'],
+    ],
+    totalCents: 133_859,
+    holes: 10,
+  },
+} as const;
 
 describe('rig file', () => {
   const files = demoRigs('2026-11-25').map((d) => d.file);
@@ -320,7 +333,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(5);
+    expect(read.file.version).toBe(6);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -353,16 +366,17 @@ describe('rig file', () => {
     }
   });
 
-  it('of version 4 still opens: its parts come in facets, and everything judged of them is as it was', () => {
-    const read = readRigFile(readFileSync(new URL('./fixtures/version-4.rig.json', import.meta.url), 'utf8'));
-    if (!read.ok) return fail(JSON.stringify(read.faults));
-    const { plan, hull, ledger, parts, consumables, shop } = read.file;
-    const catalog = { parts, consumables };
-    const w = workUp({ plan, hull, facts: ledger as Fact[], catalog, shop, asOf: '2026-06-10' });
-    expect(w.findings.map((f) => f.key).sort()).toEqual(VERSION_4.findings);
-    expect([w.price.totals.totalCents, w.drilling.holes.length]).toEqual([VERSION_4.totalCents, VERSION_4.holes]);
-    expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
-  });
+  for (const [version, said] of Object.entries(SAID))
+    it(`of version ${version} still opens: ${said.says}, and everything judged is as it was`, () => {
+      const read = readRigFile(readFileSync(new URL(`./fixtures/version-${version}.rig.json`, import.meta.url), 'utf8'));
+      if (!read.ok) return fail(JSON.stringify(read.faults));
+      const { plan, hull, ledger, parts, consumables, shop } = read.file;
+      const catalog = { parts, consumables };
+      const w = workUp({ plan, hull, facts: ledger as Fact[], catalog, shop, asOf: '2026-06-10' });
+      expect(w.findings.map((f) => f.key).sort()).toEqual([...said.findings]);
+      expect([w.price.totals.totalCents, w.drilling.holes.length]).toEqual([said.totalCents, said.holes]);
+      expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
+    });
 
   it('carries only the parts in use', () => {
     const [file] = files;
@@ -374,12 +388,16 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 6), /^version/],
+      [(f) => (f.version = 7), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],
       [(f) => (f.plan.pins.hull.revision = 9), /^hull/],
       [(f) => (f.plan.fittings.cleat.part = 'unknown-part'), /^plan\.fittings\.cleat\.part/],
+      [(f) => (f.plan.fittings.cleat.revision = 2), /^plan\.fittings\.cleat\.part/],
+      [(f) => (f.plan.fittings.cleat.revision = 1), /^plan\.fittings\.cleat\.revision/],
+      [(f) => f.parts.push(f.parts[0]), /^parts/],
+      [(f) => delete f.plan.pins.shop.wiring, /^plan\.pins\.shop\.wiring/],
       [(f) => (f.plan.fittings.sounder.place.track = 'no-such-track'), /track/],
       [(f) => (f.plan.runs['feed-mast'].to = 'ghost'), /^plan\.runs\.feed-mast\.to/],
       [(f) => (f.surprise = 1), /whole|surprise/],
@@ -433,13 +451,19 @@ describe('rig file', () => {
     expect(refused).toBeGreaterThan(900);
   });
 
-  it("lays a file's own parts over the shop's", () => {
-    const [first] = CATALOG.parts;
-    if (!first) return fail('no parts');
-    const dearer = partWith(first, { sold: { priceCents: 1 } });
-    const merged = overlay(CATALOG.parts, [dearer]);
-    expect(merged.length).toBe(CATALOG.parts.length);
-    expect(merged.find((p) => p.id === first.id)?.sold.priceCents).toBe(1);
-    expect(SHOP.revision).toBe(1);
+  it('carries each part in the revision its fittings are, and two revisions of one side by side', () => {
+    const eye = partOf('pad-eye');
+    const dearer: Part = { ...partWith(eye, { sold: { priceCents: 99_900 } }), revision: 2 };
+    const input = inputOf({
+      old: fitted('pad-eye', deck(900, 0), 'rivet'),
+      new: fitted('pad-eye', deck(3250, 0), 'rivet', { revision: 2 }),
+    });
+    const catalog = { ...CATALOG, parts: [dearer, ...CATALOG.parts] };
+    const { owned } = workUp({ ...input, catalog }).aboard;
+    expect(owned.map((i) => i.placed.part.sold.priceCents)).toEqual([eye.sold.priceCents, 99_900]);
+    const read = readRigFile(writeRigFile(makeRigFile({ ...input, catalog, owner: 'Spec Owner' })));
+    expect(read.ok && read.file.parts.map((p) => p.revision)).toEqual([undefined, 2]);
+    // A part that is not given in its revision is not aboard in another.
+    expect(workUp(input).aboard.owned.map((i) => i.placed.id)).toEqual(['old']);
   });
 });

@@ -2,7 +2,7 @@ import { upcastHull } from '../hull';
 import { upcastPart, type Part } from '../parts';
 import { USUAL_SHOP } from '../shop';
 import { isObject } from '../stored';
-import { USUAL_BRIEF, type Plan } from './plan';
+import { everyGroupAt, USUAL_BRIEF, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 
 /** What a plan of version 1 did not have yet. */
@@ -12,7 +12,14 @@ const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {} } as const;
 export function upcastPlan(stored: unknown): Plan {
   if (!isObject(stored)) return stored as unknown as Plan;
   const brief = isObject(stored.brief) ? { ...USUAL_BRIEF, ...stored.brief } : stored.brief;
-  return { ...LAYERS, ...stored, brief } as unknown as Plan;
+  return { ...LAYERS, ...stored, brief, pins: upcastPins(stored.pins) } as unknown as Plan;
+}
+
+/** Pins of before parts and groups of settings had revisions of their own. */
+function upcastPins(pins: unknown): unknown {
+  if (!isObject(pins) || typeof pins.shop !== 'number') return pins;
+  const { hull, catalog: materials, shop, ...unknown } = pins;
+  return { ...unknown, hull, materials, shop: everyGroupAt(shop as number) };
 }
 
 /** Stored shop settings of any version as ones of this version. */
@@ -38,10 +45,10 @@ export const upcastParts = (stored: unknown): Part[] => (Array.isArray(stored) ?
 
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || ![1, 2, 3, 4].includes(json.version as number)) return json;
+  if (!isObject(json) || ![1, 2, 3, 4, 5].includes(json.version as number)) return json;
   return {
     ...json,
-    version: 5,
+    version: 6,
     plan: upcastPlan(json.plan),
     shop: upcastShop(json.shop),
     hull: upcastHull(json.hull),

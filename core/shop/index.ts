@@ -1,2 +1,3 @@
+export * from './groups';
 export * from './settings';
 export * from './usual-shop';

@@ -62,7 +62,9 @@ export const CHANGES: readonly Change[] = [
   { id: id(), kind: 'planScupper', scupper: 'scup-1', from: null, to: 'plugged' },
   { id: id(), kind: 'promiseRig', from: '2026-06-12', to: null },
   { id: id(), kind: 'adoptRevision', pin: 'hull', from: TOLVANE.revision, to: TOLVANE.revision + 1 },
-  { id: id(), kind: 'adoptRevision', pin: 'shop', from: 1, to: 2 },
+  { id: id(), kind: 'adoptRevision', pin: 'materials', from: 1, to: 2 },
+  { id: id(), kind: 'adoptRevision', pin: 'charges', from: 1, to: 2 },
+  { id: id(), kind: 'adoptPart', item: 'g', from: null, to: 2 },
   { id: id(), kind: 'freezeLetters', from: null, to: { g: 'C' } },
   {
     id: id(),

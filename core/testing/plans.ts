@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import type { Part, Hold } from '../parts';
 import type { HullModel } from '../hull';
-import { type Fact, type Fitting, openPlan, type Plan, type Place, type NewFact } from '../rig';
+import { type Fact, type Fitting, openPlan, pinsTo, type Plan, type Place, type NewFact } from '../rig';
 import type { WorkupInput } from '../workup';
 
 /** An empty plan on the Tolvane, dated, for specs. */
@@ -12,7 +12,7 @@ export const emptyPlan = (hull: HullModel = TOLVANE): Plan => ({
     title: 'spec rig',
     opened: '2026-06-01',
     promised: '2026-06-12',
-    pins: { hull: { id: hull.id, revision: hull.revision }, catalog: 1, shop: 1 },
+    pins: pinsTo(hull, 1, 1),
   }),
   // The hardest way to read back.
   tape: { datum: 'bow', run: 'taut' },

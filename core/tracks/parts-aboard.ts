@@ -1,6 +1,6 @@
 import { entryOf, type Plan } from '../rig';
 import type { Memory } from '../stages';
-import type { Part } from '../parts';
+import { type Part, partKey } from '../parts';
 import type { ShopSettings } from '../shop';
 import { cutTrack } from './cut';
 
@@ -11,17 +11,17 @@ export interface PartsInput {
   readonly holding: ShopSettings['holding'];
 }
 
-/** The part of each fitting by the fitting's id, a track as it is cut; fittings whose part is not sold are left out. */
+/** The part of each fitting by the fitting's id, a track as it is cut; fittings whose part is not given in their revision are left out. */
 export function partsAboard({ fittings, parts, holding }: PartsInput, memory: Memory): ReadonlyMap<string, Part> {
-  const byId = memory.last('by id', [parts], () => new Map(parts.map((p) => [p.id, p])));
+  const sold = memory.last('by id', [parts], () => new Map(parts.map((p) => [partKey(p), p])));
   const out = new Map<string, Part>();
   for (const id of Object.keys(fittings)) {
     const fitting = entryOf(fittings, id);
-    const sold = fitting && byId.get(fitting.part);
-    if (sold)
+    const part = fitting && sold.get(partKey({ id: fitting.part, revision: fitting.revision }));
+    if (part)
       out.set(
         id,
-        memory.last(id, [sold, fitting.length, holding], () => cutTrack(sold, fitting.length, holding)),
+        memory.last(id, [part, fitting.length, holding], () => cutTrack(part, fitting.length, holding)),
       );
   }
   return out;

@@ -12,7 +12,7 @@ function judgedOf(): Judged {
   let seen: Judged | undefined;
   const watching = STAGES.stage(
     'watched',
-    ({ layout, aboard, surface, plan, shop, ledger, weight, catalog }) => ({
+    ({ layout, aboard, surface, plan, shop, ledger, weight }) => ({
       layout,
       aboard,
       surface,
@@ -20,7 +20,6 @@ function judgedOf(): Judged {
       shop,
       ledger,
       weight,
-      catalog,
     }),
     (r, memory) => {
       const { laden } = r.weight.of(r.aboard.owned);
@@ -33,7 +32,6 @@ function judgedOf(): Judged {
         items: r.aboard.items,
         owned: r.aboard.owned,
         stands: r.aboard.stands,
-        parts: r.catalog.parts,
         runs: [],
         oldHoles: [],
         others: [],

@@ -18,6 +18,7 @@ import {
   singleChanges,
   type Stowed,
 } from '../rig';
+import { GROUP_NAMES, type SettingsGroup } from '../shop';
 import { kg, mm, printMoney, say, type Sentence, sideOf } from '../units';
 import type { Workup } from '../workup';
 
@@ -68,6 +69,7 @@ const ANSWERS: Readonly<Record<keyof Plan['brief'], string>> = {
 /** What a field of a fitting is called before its name. */
 const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
   part: 'the part of',
+  revision: 'the revision of',
   place: 'the place of',
   lift: 'the riser under',
   mount: 'the mount of',
@@ -130,9 +132,9 @@ export function fieldWords(path: string, told: Told): string {
     case 'letters':
       return 'the letters';
     case 'pins':
-      return second === 'hull'
-        ? 'the revision of the hull'
-        : `the revision of the ${second === 'shop' ? 'shop’s settings' : 'parts'}`;
+      return second === 'shop'
+        ? `the revision of the shop’s ${GROUP_NAMES[third as SettingsGroup] ?? 'settings'}`
+        : `the revision of the ${second}`;
     default:
       return 'the plan';
   }
@@ -194,6 +196,8 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
       const of = value as Fitting['of'] | null;
       return say`${of ? `version ${of.version}` : 'none'}`;
     }
+    case 'revision':
+      return say`${Number(value ?? 1)}`;
     case 'suppliedBy':
       return say`${String(value)}`;
     case 'note':

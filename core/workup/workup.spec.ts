@@ -94,7 +94,7 @@ describe('workup', () => {
         put({ [id]: { ...fitting, sets: pick([['a'], ['b'], ['a', 'b']]) } });
       },
     ];
-    const all = (w: Workup): string => JSON.stringify([said(w), w.findings.map((f) => f.tries())]);
+    const all = (w: Workup): string => JSON.stringify([said(w), w.findings.map((f) => f.tries(CATALOG.parts))]);
     for (let i = 0; i < 40; i++) {
       pick(changes)();
       const [kept, fresh] = [all(workUp(now, session)), all(workUp(now))];

@@ -18,6 +18,7 @@ export interface WorkupInput {
   readonly plan: Plan;
   readonly hull: HullModel;
   readonly facts: readonly Fact[];
+  /** Every part that the plan's fittings are, in its revision, and what is sold by length or piece; more parts do no harm. */
   readonly catalog: Pick<Catalog, 'parts' | 'consumables'>;
   readonly shop: ShopSettings;
   /** ISO date the prices and lead times are read on. */
@@ -97,7 +98,6 @@ export const STAGES = rowOf<WorkupInput>()
       plan,
       surface,
       shop,
-      catalog: { parts },
       asOf,
       ledger,
       layout,
@@ -106,7 +106,7 @@ export const STAGES = rowOf<WorkupInput>()
       others = NO_OTHERS,
       wiring: { runs },
       weight,
-    }) => ({ plan, surface, shop, parts, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
+    }) => ({ plan, surface, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
     judge,
   );
 

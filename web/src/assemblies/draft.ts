@@ -1,6 +1,6 @@
 import type { Part } from '@plain-cleat/core/parts';
 import type { Fitted } from '@plain-cleat/core/drilling';
-import { entryOf, type Assembly, type Fitting, standingOn } from '@plain-cleat/core/rig';
+import { entryOf, type Assembly, type Fitting, fittingOf, standingOn } from '@plain-cleat/core/rig';
 import { MM_PER_INCH, type UnitSystem } from '@plain-cleat/core/units';
 
 /** An assembly being built, and the version it was taken from; nought for a new one. */
@@ -16,15 +16,6 @@ const named = (part: Part, taken: Assembly['fittings']): string => {
     if (!Object.hasOwn(taken, id)) return id;
   }
 };
-
-const fittingOf = (part: Part, place: Fitting['place']): Fitting => ({
-  part: part.id,
-  place,
-  lift: 0,
-  mount: { hold: part.holding.ways.includes('loose') ? 'loose' : (part.holding.ways[0] ?? 'loose'), plate: false, reason: '' },
-  suppliedBy: 'shop',
-  note: '',
-});
 
 /** A new assembly on a part. */
 export function startOn(part: Part): AssemblyDraft {

@@ -137,7 +137,7 @@ export class Moves {
   /** The best way to hold a part at a place; kept as it is when it still fits there. */
   private mountFor(part: Part, place: Place, now?: Fitting): Fitting['mount'] {
     const state = this.store.state();
-    const draft: Fitting = now ? { ...now, place } : newFitting(part, place);
+    const draft: Fitting = now ? { ...now, place } : fittingOf(part, place);
     const below =
       place.on === 'fitting' ? state?.workup.aboard.items.find((i) => i.placed.id === place.fitting)?.placed : undefined;
     const placed = state && placeFitting(state.workup.surface, 'new', draft, part, { place, below });
@@ -169,7 +169,7 @@ export class Moves {
       snapPlace(state.workup.surface, part, { ...at, partners: this.partners(state, part) }, this.units.system());
     const item = `${part.id.slice(0, 40)}-${newId().slice(0, 6)}`;
     const wished = Object.values(state.plan.wishes).some((w) => w.part === part.id);
-    const fitting = { ...newFitting(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };
+    const fitting = { ...fittingOf(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };
     this.store.change({ id: newId(), kind: 'placeItem', item, to: only ? { ...fitting, sets: [only] } : fitting });
     return item;
   }
@@ -211,12 +211,3 @@ export class Moves {
     if (change) this.store.change(change);
   }
 }
-
-const newFitting = (part: Part, place: Place): Fitting => ({
-  part: part.id,
-  place,
-  lift: 0,
-  mount: { hold: part.holding.ways[0] ?? 'loose', plate: false, reason: '' },
-  suppliedBy: 'shop',
-  note: '',
-});

@@ -2,7 +2,7 @@ import type { Part } from '@plain-cleat/core/parts';
 import { type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/shop';
 import { drillGate } from '@plain-cleat/core/drilling';
 import { type HullModel, fairHull } from '@plain-cleat/core/hull';
-import { openPlan, type Plan, type Fact, foldLedger } from '@plain-cleat/core/rig';
+import { openPlan, pinsTo, type Plan, type Fact, foldLedger } from '@plain-cleat/core/rig';
 
 /** A small hull, part and shop for specs of the screens. */
 export const TEST_HULL: HullModel = {
@@ -112,7 +112,7 @@ export const testPlan = (): Plan =>
     title: 'test rig',
     opened: '2026-06-01',
     promised: null,
-    pins: { hull: { id: 'test-hull', revision: 1 }, catalog: 1, shop: 1 },
+    pins: pinsTo(TEST_HULL, 1, 1),
   });
 
 /** Facts of a boat whose known distances were measured: as drawn, or off by so much. */
