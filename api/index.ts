@@ -6,6 +6,7 @@ export * from './floor';
 export * from './health';
 export * from './hulls';
 export * from './owners';
+export * from './parts';
 export * from './photos';
 export * from './problem';
 export * from './rigs';

@@ -1,10 +1,12 @@
-import { catalogSchema } from '@plain-cleat/core/catalog';
+import { catalogSchema, materialsSchema } from '@plain-cleat/core/catalog';
 import { hullModelSchema } from '@plain-cleat/core/hull';
+import { partSchema } from '@plain-cleat/core/parts';
 import { changeSchema, keptFactSchema, newFactSchema, planSchema } from '@plain-cleat/core/rig';
 import { shopSettingsSchema } from '@plain-cleat/core/shop';
 import { z } from 'zod';
 import { floorPlaceSchema } from './floor';
 import { ownerSummarySchema } from './owners';
+import { rangeHashSchema } from './parts';
 import { DESK, STAFF, route } from './route';
 import { signInSchema } from './session';
 
@@ -55,7 +57,9 @@ export const rigSchema = z.object({
   hull: hullModelSchema,
   facts: z.array(keptFactSchema),
   others: z.array(otherHoleSchema),
+  /** The parts that it uses, each in its revision, and the materials. */
   catalog: catalogSchema.pick({ parts: true, consumables: true }),
+  range: rangeHashSchema,
   shop: shopSettingsSchema,
   today: z.string(),
   /** This person's own changes, latest last, for undo across reloads. */
@@ -92,14 +96,14 @@ export const duplicateRigSchema = z.strictObject({ title: z.string().trim().min(
 
 export const importedSchema = z.object({ id: z.string(), number: z.string() });
 
-/** What is newer than a plan was made with; null where nothing is. */
+/** What is newer than a plan was made with: the newest of each, null where nothing is; of its parts those that are newer. */
 export const newerSchema = z.object({
   hull: hullModelSchema.nullable(),
-  catalog: catalogSchema.nullable(),
+  materials: materialsSchema.nullable(),
   shop: shopSettingsSchema.nullable(),
+  parts: z.array(partSchema),
 });
 
-export type Newer = z.infer<typeof newerSchema>;
 export type Override = z.infer<typeof overrideSchema>;
 export type SendFacts = z.infer<typeof sendFactsSchema>;
 export type OpenRig = z.infer<typeof openRigSchema>;
@@ -115,7 +119,7 @@ export const RIGS_ROUTES = {
     method: 'GET',
     path: '/api/rigs/:rig/newer',
     who: STAFF,
-    says: 'Hull, catalog and settings newer than the plan was made with',
+    says: 'Hull, parts, materials and settings newer than the plan was made with',
     answer: newerSchema,
   }),
   openRig: route({
@@ -132,7 +136,7 @@ export const RIGS_ROUTES = {
     who: STAFF,
     says: 'One rig with all its workup needs',
     answer: rigSchema,
-    ownPlan: true,
+    asWritten: true,
   }),
   change: route({
     method: 'POST',
@@ -142,7 +146,7 @@ export const RIGS_ROUTES = {
     bytes: 1_000_000,
     body: sendChangeSchema,
     answer: changedSchema,
-    ownPlan: true,
+    asWritten: true,
   }),
   facts: route({
     method: 'POST',

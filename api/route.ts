@@ -21,8 +21,8 @@ export interface Route<
   readonly query?: Query;
   /** Absent for files and event streams. */
   readonly answer?: Answer;
-  /** The answer is a plan that this very code wrote: its caller need not read it by the schema again. */
-  readonly ownPlan?: true;
+  /** The answer is what this very code wrote and read by its schema: its caller need not read it so again. */
+  readonly asWritten?: true;
   readonly file?: string;
   /** The one file it takes, as multipart form data: its field and most bytes. */
   readonly upload?: { readonly field: string; readonly bytes: number };

@@ -4,6 +4,7 @@ import { FLOOR_ROUTES } from './floor';
 import { HULLS_ROUTES } from './hulls';
 import { WISHES_ROUTES } from './wishes';
 import { ASSEMBLIES_ROUTES } from './assemblies';
+import { PARTS_ROUTES } from './parts';
 import { SHOP_ROUTES } from './shop';
 import { CUTS_ROUTES } from './cuts';
 import { PHOTOS_ROUTES } from './photos';
@@ -22,6 +23,7 @@ export const ROUTES = {
   ...HULLS_ROUTES,
   ...WISHES_ROUTES,
   ...ASSEMBLIES_ROUTES,
+  ...PARTS_ROUTES,
   ...SHOP_ROUTES,
   ...CUTS_ROUTES,
   ...PHOTOS_ROUTES,

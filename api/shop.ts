@@ -1,7 +1,7 @@
 import { hullModelSchema } from '@plain-cleat/core/hull';
-import { partSchema } from '@plain-cleat/core/parts';
 import { shopSettingsSchema } from '@plain-cleat/core/shop';
 import { z } from 'zod';
+import { rangeHashSchema } from './parts';
 import { STAFF, route } from './route';
 
 export const keepShopSchema = z.strictObject({
@@ -9,9 +9,9 @@ export const keepShopSchema = z.strictObject({
   expects: z.int().min(1).describe('the revision they were made from'),
 });
 
-/** What an assembly is built from, without a boat. */
+/** What an assembly is built from, without a boat, besides the parts of the range. */
 export const storesListSchema = z.object({
-  parts: z.array(partSchema),
+  range: rangeHashSchema,
   hulls: z.array(hullModelSchema),
   shop: shopSettingsSchema,
 });
@@ -44,7 +44,7 @@ export const SHOP_ROUTES = {
     method: 'GET',
     path: '/api/stores',
     who: STAFF,
-    says: 'Parts, hulls and settings as they are now',
+    says: 'Range, hulls and settings as they are now',
     answer: storesListSchema,
   }),
 } as const;

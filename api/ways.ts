@@ -10,8 +10,8 @@ export interface Way<Body extends z.ZodType = z.ZodType, Answer extends z.ZodTyp
   readonly path: Path;
   readonly body?: Body;
   readonly answer?: Answer;
-  /** The answer is a plan that this very code wrote: its caller need not read it by the schema again. */
-  readonly ownPlan?: true;
+  /** The answer is what this very code wrote and read by its schema: its caller need not read it so again. */
+  readonly asWritten?: true;
 }
 
 const way =

@@ -2,7 +2,8 @@ import { ASSEMBLIES, CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/
 import { USUAL_SHOP } from '@plain-cleat/core/shop';
 import type { Logger } from 'pino';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import { AssemblyRow, CatalogRow, CounterRow, HullModelRow, ShopRow, StaffRow } from './database/models';
+import { AssemblyRow, CounterRow, HullModelRow, MaterialsRow, ShopRow, StaffRow } from './database/models';
+import { layDownParts } from './parts/keep';
 import { todayIn } from './rigs/load';
 import { storeFile } from './rigs/open';
 import { Projection } from './rigs/projection';
@@ -21,6 +22,13 @@ async function once<T>(db: Sequelize, work: (t: Transaction) => Promise<T>): Pro
   });
 }
 
+/** The stores a shop starts from. */
+async function stock(transaction: Transaction): Promise<void> {
+  const { revision, consumables, stocks, parts } = CATALOG;
+  await layDownParts(parts, transaction);
+  await MaterialsRow.create({ revision, document: JSON.stringify({ revision, consumables, stocks }) }, { transaction });
+}
+
 /**
  * Lays down what a real shop starts from, where there is nothing: the usual settings, and parts of every kind with
  * prices that are nobody's. Hulls it measures itself.
@@ -29,7 +37,7 @@ export const found = (db: Sequelize): Promise<boolean> =>
   once(db, async (transaction) => {
     if ((await ShopRow.count({ transaction })) > 0) return false;
     await ShopRow.create({ revision: 1, document: JSON.stringify(USUAL_SHOP) }, { transaction });
-    await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) }, { transaction });
+    await stock(transaction);
     await CounterRow.create({ name: 'rig', value: 0 }, { transaction });
     return true;
   });
@@ -50,7 +58,7 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
     await StaffRow.bulkCreate(people, { transaction });
     const models = HULLS.map((hull) => ({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }));
     await HullModelRow.bulkCreate(models, { transaction });
-    await CatalogRow.create({ revision: CATALOG.revision, document: JSON.stringify(CATALOG) }, { transaction });
+    await stock(transaction);
     await ShopRow.create({ revision: SHOP.revision, document: JSON.stringify(SHOP) }, { transaction });
     const assemblies = ASSEMBLIES.map((a) => ({ id: a.id, version: a.version, document: JSON.stringify(a) }));
     await AssemblyRow.bulkCreate(assemblies, { transaction });

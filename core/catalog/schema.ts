@@ -33,3 +33,7 @@ export const catalogSchema = z.strictObject({
 export interface Catalog extends z.infer<typeof catalogSchema> {
   parts: Part[];
 }
+
+/** What the shop sells by length or piece and what it cuts from, in one revision. */
+export const materialsSchema = catalogSchema.pick({ revision: true, consumables: true, stocks: true });
+export type Materials = z.infer<typeof materialsSchema>;

@@ -12,7 +12,12 @@ const rod = (x: number) => fitted('rod-tube-raised', track(x < 2000 ? 'fwd-star'
 const found = (input: WorkupInput, code: string): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
 const codes = (fittings: Plan['fittings'], more: Partial<Plan> = {}): string[] =>
   workUp(inputOf(fittings, more)).findings.map((f) => f.code);
-const search = { units: 'imperial' as const, budget: 200, newId: () => '00000000-0000-4000-8000-000000000000', range: CATALOG.parts };
+const search = {
+  units: 'imperial' as const,
+  budget: 200,
+  newId: () => '00000000-0000-4000-8000-000000000000',
+  range: CATALOG.parts,
+};
 
 describe('findings', () => {
   it('an empty plan has none', () => expect(codes({})).toEqual([]));

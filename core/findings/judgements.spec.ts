@@ -8,7 +8,12 @@ import { rodsCarried } from './clutter';
 import { searchCures } from '../cures';
 import type { Finding, FindingCode } from './index';
 
-const search = { units: 'metric' as const, budget: 300, newId: () => '00000000-0000-4000-8000-000000000000', range: CATALOG.parts };
+const search = {
+  units: 'metric' as const,
+  budget: 300,
+  newId: () => '00000000-0000-4000-8000-000000000000',
+  range: CATALOG.parts,
+};
 const brief = (more: Partial<Brief>): Brief => ({ ...USUAL_BRIEF, ...more });
 const rig = (
   fittings: Plan['fittings'],

@@ -151,8 +151,7 @@ export const whiteLight: Judgement = ({ items, owned, plan, hull, set }) => {
   if (!plan.brief.waters.includes('night')) return [];
   if (items.some((i) => i.placed.part.light?.shows === 'all round')) return [];
   const ashore = owned.find(
-    ({ placed: { fitting, part } }) =>
-      fitting.sets && set && !fitting.sets.includes(set) && part.light?.shows === 'all round',
+    ({ placed: { fitting, part } }) => fitting.sets && set && !fitting.sets.includes(set) && part.light?.shows === 'all round',
   )?.placed;
   return [
     {
@@ -173,7 +172,12 @@ export const whiteLight: Judgement = ({ items, owned, plan, hull, set }) => {
             {
               says: say`Bring the light into this set`,
               changes: [
-                { kind: 'joinSets', item: ashore.id, from: ashore.fitting.sets ?? null, to: [...(ashore.fitting.sets ?? []), set ?? ''] },
+                {
+                  kind: 'joinSets',
+                  item: ashore.id,
+                  from: ashore.fitting.sets ?? null,
+                  to: [...(ashore.fitting.sets ?? []), set ?? ''],
+                },
               ],
             },
           ]

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** A revision, counted from 1; the first is not written. */
-export const laterRevisionSchema = z.int().min(2);
+export const laterRevisionSchema = z.int().min(2, 'the first revision is left out');
 
 /** A part as a plan names it: by its id, in one of its revisions. */
 export interface PartRef {

@@ -1,3 +1,4 @@
 export * from './alters';
 export * from './told-change';
 export * from './workup';
+export * from './offers';

@@ -1,4 +1,5 @@
-import type { Assembly } from '@plain-cleat/core/rig';
+import { partKey, revisionOf } from '@plain-cleat/core/parts';
+import { type Assembly, partsOf } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -6,7 +7,7 @@ import { inTransaction } from '../database/transaction';
 import { AssemblyRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput } from '../problems/problem';
-import { newestCatalog } from '../revisions/revisions';
+import { partsAt } from '../revisions/revisions';
 
 /** What keeps an assembly from being placed: a base it does not have, a fitting that stands on nothing, a part nobody sells. */
 async function checkAssembly(a: Assembly): Promise<void> {
@@ -14,10 +15,10 @@ async function checkAssembly(a: Assembly): Promise<void> {
     throw badInput([{ field: `assembly.${field}`, says }]);
   };
   if (!Object.hasOwn(a.fittings, a.base)) refuse('base', `it has no fitting ${a.base}`);
-  const { parts } = await newestCatalog();
-  const sold = new Set(parts.map((p) => p.id));
+  const sold = new Set((await partsAt(partsOf(a))).map(partKey));
   for (const [id, f] of Object.entries(a.fittings)) {
-    if (!sold.has(f.part)) refuse(`fittings.${id}.part`, `the stores have no part ${f.part}`);
+    if (!sold.has(partKey({ id: f.part, revision: f.revision })))
+      refuse(`fittings.${id}.part`, `the stores have no part ${f.part} in revision ${revisionOf(f)}`);
     const on = f.place.on === 'fitting' ? f.place.fitting : null;
     if (id !== a.base && (on === null || !Object.hasOwn(a.fittings, on) || on === id))
       refuse(`fittings.${id}.place`, 'everything but the base stands on something in the assembly');

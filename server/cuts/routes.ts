@@ -7,16 +7,15 @@ import { CutRow, RemnantRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
 import { badInput } from '../problems/problem';
+import { asItIs, RIGS_PROJECTED } from '../rigs/as-it-is';
 import type { Projection } from '../rigs/projection';
-import { newestCatalog, newestShop } from '../revisions/revisions';
+import { newestMaterials, newestShop } from '../revisions/revisions';
 
 interface CutsOf {
   readonly id: string;
-  readonly version: number;
-  readonly facts: number;
-  readonly projected: number | null;
-  readonly factCount: number | null;
   readonly cuts: string | null;
+  /** Whether they are of the rig as it is. */
+  readonly fresh: number;
 }
 type Wanted = ReturnType<typeof cutList>;
 
@@ -24,15 +23,13 @@ type Wanted = ReturnType<typeof cutList>;
 async function wantedCuts(db: Sequelize, projection: Projection): Promise<Wanted[]> {
   const rows = (): Promise<CutsOf[]> =>
     db.query<CutsOf>(
-      `SELECT r.id, r.version, h.factCount AS facts, p.version AS projected, p.factCount, p.cuts
-       FROM rigs r JOIN hulls h ON h.id = r.hullId LEFT JOIN projections p ON p.rigId = r.id
-       WHERE r.place <> 'handed over' ORDER BY r.number`,
+      `SELECT r.id, p.cuts, ${asItIs()} AS fresh FROM ${RIGS_PROJECTED} WHERE r.place <> 'handed over' ORDER BY r.number`,
       { type: QueryTypes.SELECT },
     );
-  const stale = (all: readonly CutsOf[]): CutsOf[] => all.filter((r) => r.projected !== r.version || r.factCount !== r.facts);
   let all = await rows();
-  if (stale(all).length) {
-    for (const r of stale(all)) projection.touch(r.id);
+  const stale = all.filter((r) => !r.fresh);
+  if (stale.length) {
+    for (const r of stale) projection.touch(r.id);
     await projection.settled();
     all = await rows();
   }
@@ -42,7 +39,7 @@ async function wantedCuts(db: Sequelize, projection: Projection): Promise<Wanted
 /** Everything rigs in the shop want cut and was not yet, the shelf, and what can be bought. */
 async function allCuts(db: Sequelize, projection: Projection): Promise<Cuts> {
   const [{ stocks = [] }, shop, lists, remnants, cut] = await Promise.all([
-    newestCatalog(),
+    newestMaterials(),
     newestShop(),
     wantedCuts(db, projection),
     RemnantRow.findAll({ order: [['id', 'ASC']] }),

@@ -33,7 +33,24 @@ export class HullModelRow extends Row<HullModelRow> {
   declare revision: number;
   declare document: string;
 }
-export class CatalogRow extends Row<CatalogRow> {
+/** A part in one of its revisions, which never changes. */
+export class PartRevisionRow extends Row<PartRevisionRow> {
+  declare id: string;
+  declare revision: number;
+  declare document: string;
+}
+/** A part by its newest revision, to be listed and found by. */
+export class PartRow extends Row<PartRow> {
+  declare id: string;
+  declare revision: number;
+  declare name: string;
+  declare french: string;
+  declare kind: string;
+  /** Whether it is in the shop's range. */
+  declare active: CreationOptional<boolean>;
+}
+/** What is sold by length or piece, and what is cut from. */
+export class MaterialsRow extends Row<MaterialsRow> {
   declare revision: number;
   declare document: string;
 }
@@ -180,7 +197,16 @@ const TABLES = {
   },
   owners: { id, name: text(120), email: text(200) },
   hull_models: { id, revision: { ...integer, primaryKey: true }, document },
-  catalogs: { revision: { ...integer, primaryKey: true }, document },
+  part_revisions: { id, revision: { ...integer, primaryKey: true }, document },
+  parts: {
+    id,
+    revision: integer,
+    name: text(80),
+    french: text(80),
+    kind: text(40),
+    active: { type: BOOLEAN, allowNull: false, defaultValue: true },
+  },
+  materials: { revision: { ...integer, primaryKey: true }, document },
   shops: { revision: { ...integer, primaryKey: true }, document },
   hulls: {
     id,
@@ -257,7 +283,9 @@ export function defineModels(db: Sequelize): void {
     staff: StaffRow,
     owners: OwnerRow,
     hull_models: HullModelRow,
-    catalogs: CatalogRow,
+    part_revisions: PartRevisionRow,
+    parts: PartRow,
+    materials: MaterialsRow,
     shops: ShopRow,
     hulls: HullRow,
     rigs: RigRow,

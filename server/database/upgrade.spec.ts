@@ -3,11 +3,11 @@ import { randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import type { Catalog } from '@plain-cleat/core/catalog';
+import { materialsSchema } from '@plain-cleat/core/catalog';
 import { fairHull, type HullModel, hullModelSchema } from '@plain-cleat/core/hull';
-import { type Fact, foldLedger, planSchema, upcastParts, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import { type Fact, foldLedger, planSchema, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
 import { shopSettingsSchema } from '@plain-cleat/core/shop';
-import { partSchema } from '@plain-cleat/core/parts';
+import { partSchema, upcastPart } from '@plain-cleat/core/parts';
 import { workUp } from '@plain-cleat/core/workup';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { API_VERSION, type Session } from '@plain-cleat/api';
@@ -66,23 +66,28 @@ describe('a database of every schema that ever landed', () => {
       // Every plan still opens and is worked up.
       const parse = <T>(rows: { document: string }[]): T[] => rows.map((r) => JSON.parse(r.document) as T);
       const models = parse<HullModel>(await rowsOf(db, 'SELECT document FROM hull_models'));
-      const [stored] = parse<Catalog>(await rowsOf(db, 'SELECT document FROM catalogs ORDER BY revision DESC LIMIT 1'));
-      const stores = stored && { ...stored, parts: upcastParts(stored.parts) };
-      expect(stores?.parts.every((p) => partSchema.safeParse(p).success)).toBeTrue();
+      const parts = (await rowsOf<{ document: string }>(db, 'SELECT document FROM part_revisions ORDER BY id')).map((r) =>
+        partSchema.parse(upcastPart(JSON.parse(r.document))),
+      );
+      expect(parts.length).toBeGreaterThan(20);
+      expect(
+        (await rowsOf<{ id: string }>(db, 'SELECT id FROM parts WHERE revision = 1 AND active ORDER BY id')).map((p) => p.id),
+      ).toEqual(parts.map((p) => p.id));
+      const [materials] = parse<object>(await rowsOf(db, 'SELECT document FROM materials')).map((m) => materialsSchema.parse(m));
       const [shop] = parse<object>(await rowsOf(db, 'SELECT document FROM shops ORDER BY revision DESC LIMIT 1'));
       expect(shopSettingsSchema.safeParse(upcastShop(shop)).success).toBeTrue();
       for (const rig of rigs) {
         const plan = upcastPlan(JSON.parse(rig.plan));
         expect(planSchema.safeParse(plan).success).withContext(rig.plan.slice(0, 200)).toBeTrue();
         const hull = models.find((m) => m.id === plan.pins.hull.id && m.revision === plan.pins.hull.revision);
-        if (!hull || !stores || !shop) throw new Error('the plan’s hull, stores or settings are gone');
+        if (!hull || !materials || !shop) throw new Error('the plan’s hull, materials or settings are gone');
         const own = facts.filter((f) => f.hullId === rig.hullId).map((f) => JSON.parse(f.body) as Fact);
         const ledger = foldLedger(fairHull(hull), own, plan.id);
         const w = workUp({
           plan,
           hull,
           facts: own,
-          catalog: stores,
+          catalog: { parts, consumables: materials.consumables },
           shop: upcastShop(shop),
           asOf: plan.opened,
         });

@@ -1,20 +1,22 @@
-import { catalogSchema, type Catalog } from '@plain-cleat/core/catalog';
+import { type Materials, materialsSchema } from '@plain-cleat/core/catalog';
 import { hullModelSchema, upcastHull, type HullModel } from '@plain-cleat/core/hull';
-import { faultsOf, upcastParts, upcastShop } from '@plain-cleat/core/rig';
-import { shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/shop';
+import { type Part, type PartRef, partKey, partSchema, revisionOf, upcastPart } from '@plain-cleat/core/parts';
+import { type Plan, upcastShop } from '@plain-cleat/core/rig';
+import { SETTINGS_GROUPS, settingsOf, type SettingsGroup, shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/shop';
 import { LRUCache } from 'lru-cache';
-import type { Sequelize, Transaction } from 'sequelize';
-import { CatalogRow, HullModelRow, ShopRow } from '../database/models';
-import type { z } from 'zod';
+import { Op, type Sequelize, type Transaction } from 'sequelize';
+import { HullModelRow, MaterialsRow, PartRevisionRow, PartRow, ShopRow } from '../database/models';
 import { notFound } from '../problems/problem';
+import { fitting } from './fitting';
 
-/** So many hulls, settings and lists of parts are kept read (judgement); what was not asked for longest goes first. */
-const KEPT = { hulls: 300, shops: 50, catalogs: 6 } as const;
+/** So many are kept read (judgement); what was not asked for longest goes first. */
+const KEPT = { hulls: 300, shops: 50, materials: 20, parts: 8000 } as const;
 
 interface Kept {
   readonly hulls: LRUCache<string, HullModel>;
   readonly shops: LRUCache<number, ShopSettings>;
-  readonly catalogs: LRUCache<number, Catalog>;
+  readonly materials: LRUCache<number, Materials>;
+  readonly parts: LRUCache<string, Part>;
 }
 
 /** What was read of each database: a revision never changes, so it is read once a process. */
@@ -29,7 +31,8 @@ function kept(): Kept {
       (all = {
         hulls: new LRUCache({ max: KEPT.hulls }),
         shops: new LRUCache({ max: KEPT.shops }),
-        catalogs: new LRUCache({ max: KEPT.catalogs }),
+        materials: new LRUCache({ max: KEPT.materials }),
+        parts: new LRUCache({ max: KEPT.parts }),
       }),
     );
   return all;
@@ -51,18 +54,10 @@ async function once<K extends {}, V extends {}>(
   return value;
 }
 
-/** What is stored, when it fits its schema; what does not is no fault of whoever asks. */
-function fitting<S extends z.ZodType>(schema: S, what: string, stored: unknown): z.infer<S> {
-  const read = schema.safeParse(stored);
-  if (read.success) return read.data;
-  const [fault] = faultsOf(read.error);
-  throw new Error(`${what} as it is stored does not fit: ${fault?.field}: ${fault?.says}`);
-}
-
-const readCatalog = (stored: unknown): Catalog =>
-  fitting(catalogSchema, 'the list of parts', { ...(stored as Catalog), parts: upcastParts((stored as Catalog).parts) });
 const readHull = (stored: unknown): HullModel => fitting(hullModelSchema, 'the hull', upcastHull(stored));
 const readShop = (stored: unknown): ShopSettings => fitting(shopSettingsSchema, 'the settings', upcastShop(stored));
+const readMaterials = (stored: unknown): Materials => fitting(materialsSchema, 'the materials', stored);
+const readPart = (stored: unknown): Part => fitting(partSchema, 'the part', upcastPart(stored));
 
 /** One revision of a hull model; null when there is none. */
 export const hullAt = (id: string, revision: number, transaction?: Transaction): Promise<HullModel | null> =>
@@ -72,9 +67,47 @@ export const hullAt = (id: string, revision: number, transaction?: Transaction):
 export const shopAt = (revision: number, transaction?: Transaction): Promise<ShopSettings | null> =>
   once(kept().shops, revision, () => ShopRow.findByPk(revision, { transaction }), readShop);
 
-/** One revision of the stores: parts, consumables, stock; null when there is none. */
-export const catalogAt = (revision: number, transaction?: Transaction): Promise<Catalog | null> =>
-  once(kept().catalogs, revision, () => CatalogRow.findByPk(revision, { transaction }), readCatalog);
+/** One revision of the materials; null when there is none. */
+export const materialsAt = (revision: number, transaction?: Transaction): Promise<Materials | null> =>
+  once(kept().materials, revision, () => MaterialsRow.findByPk(revision, { transaction }), readMaterials);
+
+/** The shop's settings, each group in its revision; null when one is missing. */
+export async function settingsAt(pins: Plan['pins']['shop'], transaction?: Transaction): Promise<ShopSettings | null> {
+  const found = new Map<number, ShopSettings>();
+  for (const revision of new Set(Object.values(pins))) {
+    const settings = await shopAt(revision, transaction);
+    if (!settings) return null;
+    found.set(revision, settings);
+  }
+  const of = (group: SettingsGroup): ShopSettings => found.get(pins[group]) as ShopSettings;
+  return settingsOf(Object.fromEntries(SETTINGS_GROUPS.map((g) => [g, of(g)])) as Record<SettingsGroup, ShopSettings>);
+}
+
+/** Parts, each in its revision and once; those that there are not are left out. What was not read before is one query. */
+export async function partsAt(refs: readonly PartRef[], transaction?: Transaction): Promise<Part[]> {
+  const all = kept().parts;
+  const wanted = new Map(refs.map((r) => [partKey(r), r]));
+  const found = new Map<string, Part>();
+  const unread: { id: string; revision: number }[] = [];
+  for (const [key, ref] of wanted) {
+    const before = all.get(key);
+    if (before) found.set(key, before);
+    else unread.push({ id: ref.id, revision: revisionOf(ref) });
+  }
+  const rows = unread.length ? await PartRevisionRow.findAll({ where: { [Op.or]: unread }, transaction }) : [];
+  for (const row of rows) {
+    const part = readPart(JSON.parse(row.document));
+    all.set(partKey(row), part);
+    found.set(partKey(row), part);
+  }
+  return [...wanted.keys()].flatMap((key) => found.get(key) ?? []);
+}
+
+/** The newest revision of each of some parts; those that there are not are left out. */
+export async function newestParts(ids: readonly string[], transaction?: Transaction): Promise<Part[]> {
+  if (ids.length === 0) return [];
+  return partsAt(await PartRow.findAll({ attributes: ['id', 'revision'], where: { id: [...ids] }, transaction }), transaction);
+}
 
 /** The newest revision of a hull model; null when the shop knows none of that name. */
 export async function findHull(id: string, transaction?: Transaction): Promise<HullModel | null> {
@@ -121,10 +154,10 @@ export async function newestShop(transaction?: Transaction): Promise<ShopSetting
   return shop;
 }
 
-/** The newest revision of the stores: parts, consumables, stock. */
-export async function newestCatalog(transaction?: Transaction): Promise<Catalog> {
-  const row = await CatalogRow.findOne({ attributes: ['revision'], order: [['revision', 'DESC']], transaction });
-  const catalog = row && (await catalogAt(row.revision, transaction));
-  if (!catalog) throw notFound('stores', 'the shop has no parts yet');
-  return catalog;
+/** The newest revision of the materials. */
+export async function newestMaterials(transaction?: Transaction): Promise<Materials> {
+  const row = await MaterialsRow.findOne({ attributes: ['revision'], order: [['revision', 'DESC']], transaction });
+  const materials = row && (await materialsAt(row.revision, transaction));
+  if (!materials) throw notFound('materials', 'the shop has no materials yet');
+  return materials;
 }

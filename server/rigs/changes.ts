@@ -1,4 +1,4 @@
-import { applyChange, Clash, Refused, sameJson, type Change, type Plan } from '@plain-cleat/core/rig';
+import { applyChange, changeSchema, Clash, Refused, sameJson, type Change, type Plan } from '@plain-cleat/core/rig';
 import type { Changed, LoggedChange } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
@@ -48,7 +48,7 @@ async function record(sent: SentChange, transaction: Transaction): Promise<Chang
   }
   if (sent.baseVersion > row.version) throw badInput([{ field: 'baseVersion', says: `this rig is at version ${row.version}` }]);
   const { plan: after, inverse } = apply(plan, sent, row.version);
-  await checkParts(sent.change, row, plan, transaction);
+  await checkParts(sent.change, row, { before: plan, after }, transaction);
   const version = row.version + 1;
   await ChangeRow.create(
     {
@@ -71,9 +71,12 @@ async function record(sent: SentChange, transaction: Transaction): Promise<Chang
 /** One person's own latest changes, oldest first. */
 export async function ownChanges(rigId: string, author: string): Promise<LoggedChange[]> {
   const rows = await ChangeRow.findAll({ where: { rigId, author }, order: [['version', 'DESC']], limit: 200 });
-  // Undo ends where an owner was forgotten.
-  return rows.reverse().flatMap((r) => {
-    const inverse = JSON.parse(r.inverse) as Change | null;
-    return inverse ? [{ id: r.id, version: r.version, undoes: r.undoes, inverse }] : [];
-  });
+  const mine: LoggedChange[] = [];
+  for (const { id, version, undoes, inverse } of rows) {
+    const read = changeSchema.safeParse(JSON.parse(inverse));
+    // Undo ends where an owner was forgotten, and at what an earlier version wrote in words of its own.
+    if (!read.success) break;
+    mine.unshift({ id, version, undoes, inverse: read.data });
+  }
+  return mine;
 }

@@ -1,29 +1,35 @@
 import { whoAccepts } from '@plain-cleat/core/findings';
-import { type Change, type Place, placeFault, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
+import { partKey, revisionOf } from '@plain-cleat/core/parts';
+import { type Change, partsOf, type Place, placeFault, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';
 import { badInput } from '../problems/problem';
+import { partsAt } from '../revisions/revisions';
 import { wantsManager } from '../staff/signing';
 import { adoptionFault } from './newer';
-import { pinnedOf } from './load';
+import { carriedBy, pinnedOf } from './load';
 
 /** Parts, tracks, inserts, compartments and rules a change names must exist; the plan alone cannot tell. */
-export async function checkParts(change: Change, row: RigRow, plan: Plan, transaction: Transaction): Promise<void> {
+export async function checkParts(
+  change: Change,
+  row: RigRow,
+  { before: plan, after }: { readonly before: Plan; readonly after: Plan },
+  transaction: Transaction,
+): Promise<void> {
   const all = singleChanges(change);
+  await checkStores(row, plan, after, transaction);
   for (const c of all) {
     const fault = c.kind === 'adoptRevision' ? await adoptionFault(row, plan, c.pin, c.to, transaction) : null;
     if (fault) throw badInput([{ field: 'change.to', says: fault }]);
   }
   const naming = ['placeItem', 'slideItem', 'slideInSet', 'stowThing', 'planScupper', 'answerBrief'];
   if (!all.some((c) => naming.includes(c.kind))) return;
-  const { hull, catalog, shop } = await pinnedOf(row, plan, transaction);
+  const { hull, shop } = await pinnedOf(row, plan, transaction);
   const refuse = (field: string, says: string): never => {
     throw badInput([{ field: `change.${field}`, says }]);
   };
   for (const c of all) {
-    if (c.kind === 'placeItem' && !catalog.parts.some((p) => p.id === c.to.part))
-      refuse('to.part', `the stores have no part ${c.to.part}`);
     for (const place of placesIn(c)) {
       const misplaced = placeFault(hull, place);
       if (misplaced) refuse(`to.place.${misplaced.field}`, misplaced.says);
@@ -35,6 +41,20 @@ export async function checkParts(change: Change, row: RigRow, plan: Plan, transa
     const unknown = c.kind === 'answerBrief' ? c.to.rules?.find((id) => !shop.rules.some((r) => r.id === id)) : undefined;
     if (unknown) refuse('to.rules', `the shop has no list of rules ${unknown}`);
   }
+}
+
+/** Every part in a revision that is new to the plan must be in the stores, or have come with the rig. */
+async function checkStores(row: RigRow, before: Plan, after: Plan, transaction: Transaction): Promise<void> {
+  if (after.fittings === before.fittings) return;
+  const known = new Set([...partsOf(before), ...(carriedBy(row)?.parts ?? [])].map(partKey));
+  const wanted = partsOf(after).filter((ref) => !known.has(partKey(ref)));
+  if (wanted.length === 0) return;
+  const there = new Set((await partsAt(wanted, transaction)).map(partKey));
+  const missing = wanted.find((ref) => !there.has(partKey(ref)));
+  if (missing)
+    throw badInput([
+      { field: 'change.to.part', says: `the stores have no part ${missing.id} in revision ${revisionOf(missing)}` },
+    ]);
 }
 
 /** Every place a change would put something at. */

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { openPlan, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
+import { openPlan, pinsTo, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { CounterRow, FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../problems/problem';
 import { findRig, planOf, storedPlan, todayIn, type Carried, fromAFile } from './load';
-import { findHull, hullAt, newestCatalog, newestShop } from '../revisions/revisions';
+import { findHull, hullAt, newestMaterials, newestShop } from '../revisions/revisions';
 
 async function nextNumber(transaction: Transaction): Promise<string> {
   const counter = await CounterRow.findByPk('rig', { transaction, lock: transaction.LOCK.UPDATE });
@@ -45,7 +45,7 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
   return inTransaction(db, async (transaction) => {
     const model = await findHull(wanted.hull, transaction);
     if (!model) throw badInput([{ field: 'hull', says: `the shop knows no hull ${wanted.hull}` }]);
-    const [catalog, shop] = [await newestCatalog(transaction), await newestShop(transaction)];
+    const [materials, shop] = [await newestMaterials(transaction), await newestShop(transaction)];
     const today = todayIn(shop.timeZone);
     if (wanted.promised && wanted.promised < today) throw badInput([{ field: 'promised', says: `is before today, ${today}` }]);
     const owner = await findOrMakeOwner(wanted.owner, transaction);
@@ -55,7 +55,7 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
       title: wanted.title,
       opened: today,
       promised: wanted.promised,
-      pins: { hull: { id: model.id, revision: model.revision }, catalog: catalog.revision, shop: shop.revision },
+      pins: pinsTo(model, materials.revision, shop.revision),
     });
     const hull = wanted.ownHull
       ? await knownHull(wanted.ownHull, owner.id, model.id, transaction)
@@ -119,7 +119,7 @@ interface Brought {
 export const importRig = (db: Sequelize, file: RigFile): Promise<{ id: string; number: string }> =>
   inTransaction(db, (transaction) => storeFile(file, { place: 'bench 1', foreign: true }, transaction));
 
-/** Keeps what a rig file holds. The shop's own lives on the shop's own hulls, catalog and settings. */
+/** Keeps what a rig file holds. The shop's own lives on the shop's own hulls, parts and settings. */
 export async function storeFile(
   file: RigFile,
   { place, foreign }: Brought,

@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import { QueryTypes } from 'sequelize';
 import { ProjectionRow, RigRow } from '../database/models';
 import { draft } from '../drafting/draft';
+import { asItIs, RIGS_PROJECTED } from './as-it-is';
 import { inputOf, loadRig } from './load';
 
 /** How often it is looked whether some projection is not of its rig as it is, ms. */
@@ -11,8 +12,7 @@ const AT_ONCE = 40;
 
 /** Rigs whose projection is missing, or was made of another version or of other facts. */
 const STALE = `
-  SELECT r.id FROM rigs r JOIN hulls h ON h.id = r.hullId LEFT JOIN projections p ON p.rigId = r.id
-  WHERE p.rigId IS NULL OR p.version <> r.version OR p.factCount <> h.factCount
+  SELECT r.id FROM ${RIGS_PROJECTED} WHERE NOT ${asItIs()}
   ORDER BY r.place = 'handed over', r.number LIMIT ${AT_ONCE}`;
 
 /**

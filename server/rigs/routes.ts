@@ -5,6 +5,7 @@ import type { Sequelize } from 'sequelize';
 import { RigRow } from '../database/models';
 import { attach } from '../http/attach';
 import { bind } from '../http/bind';
+import type { Range } from '../parts/range';
 import { badInput, HttpProblem, notFound } from '../problems/problem';
 import { read } from '../reading/read';
 import { ownChanges, recordChange } from './changes';
@@ -16,9 +17,9 @@ import { duplicateRig, importRig, openNewRig } from './open';
 import type { Projection } from './projection';
 import { type Signing, wantsManager } from '../staff/signing';
 
-async function describe(rigId: string, author: string): Promise<RigDocument> {
+async function describe(rigId: string, author: string, range: Range): Promise<RigDocument> {
   const loaded = await loadRig(rigId);
-  const [owner, mine] = await Promise.all([ownerOf(loaded), ownChanges(rigId, author)]);
+  const [owner, mine, { hash }] = await Promise.all([ownerOf(loaded), ownChanges(rigId, author), range.now()]);
   const { row, hullRow, plan, hull, facts, others, catalog, shop } = loaded;
   return {
     id: row.id,
@@ -32,7 +33,8 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
     hull,
     facts: [...facts],
     others: [...(others ?? [])],
-    catalog: { parts: catalog.parts, consumables: catalog.consumables },
+    catalog,
+    range: hash,
     shop,
     today: todayIn(shop.timeZone),
     mine,
@@ -41,7 +43,22 @@ async function describe(rigId: string, author: string): Promise<RigDocument> {
 }
 
 /** Rigs: open, read, change, keep facts, files. */
-export function rigRoutes(router: Router, db: Sequelize, projection: Projection, signing: Signing, secret: string): void {
+export function rigRoutes(
+  router: Router,
+  {
+    db,
+    projection,
+    range,
+    signing,
+    secret,
+  }: {
+    readonly db: Sequelize;
+    readonly projection: Projection;
+    readonly range: Range;
+    readonly signing: Signing;
+    readonly secret: string;
+  },
+): void {
   bind(router, ROUTES.openRig, async ({ body }) => {
     const made = await openNewRig(db, body);
     projection.touch(made.id);
@@ -52,7 +69,7 @@ export function rigRoutes(router: Router, db: Sequelize, projection: Projection,
     projection.touch(made.id);
     return made;
   });
-  bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id));
+  bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id, range));
   bind(router, ROUTES.newer, async ({ params }) => newerThan(await findRig(params.rig ?? '')));
   bind(router, ROUTES.change, async ({ req, params, body: { override, ...body }, staff }) => {
     const rigId = params.rig ?? '';

@@ -5,8 +5,9 @@ import type { Sequelize } from 'sequelize';
 import { BackupRow, ShopRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { bind } from '../http/bind';
+import type { Range } from '../parts/range';
 import { badInput } from '../problems/problem';
-import { newestCatalog, newestHulls, newestShop } from '../revisions/revisions';
+import { newestHulls, newestShop } from '../revisions/revisions';
 
 /** What keeps settings from holding together: two lists of one name, a least that is over its most. */
 function check(settings: ShopSettings): void {
@@ -24,11 +25,11 @@ function check(settings: ShopSettings): void {
 }
 
 /** The shop's own settings. Each keeping is a new revision; plans stay with the one they were made with until somebody takes the newer. */
-export function shopRoutes(router: Router, db: Sequelize): void {
+export function shopRoutes(router: Router, db: Sequelize, range: Range): void {
   bind(router, ROUTES.shop, async () => newestShop());
   bind(router, ROUTES.stores, async () => {
-    const [{ parts }, hulls, shop] = await Promise.all([newestCatalog(), newestHulls(), newestShop()]);
-    return { parts, hulls, shop };
+    const [{ hash }, hulls, shop] = await Promise.all([range.now(), newestHulls(), newestShop()]);
+    return { range: hash, hulls, shop };
   });
   bind(router, ROUTES.backups, async () => {
     const newest = await BackupRow.findOne({ order: [['serverTime', 'DESC']] });

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { Newer, RigDocument } from '@plain-cleat/api';
+import type { RigDocument } from '@plain-cleat/api';
+import { type Newer, offersOf } from '@plain-cleat/core/workup';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { type Person, problemOf, shop } from '../testing/shop';
 
@@ -41,11 +42,14 @@ describe("the shop's settings", () => {
     expect((await newer()).shop?.limits.standing).toBe(settings.limits.standing);
     const opened = await documentOf();
     expect(opened.shop.limits.standing).toBe(before.limits.standing);
-    await adopt('shop', before.revision, kept.revision, opened.version).expect(200);
+    await adopt('limits', before.revision, kept.revision, opened.version).expect(200);
     const taken = await documentOf();
     expect(taken.shop).toEqual(kept);
-    expect((await newer()).shop).toBeNull();
-    await adopt('shop', kept.revision, before.revision, taken.version).expect(200);
+    // The other groups are pinned by themselves: they hold nothing new.
+    const input = { plan: taken.plan, shop: taken.shop, catalog: taken.catalog };
+    expect(offersOf(input, await newer())).toEqual([]);
+    expect(offersOf({ ...input, plan: opened.plan, shop: opened.shop }, await newer()).map((o) => o.of)).toEqual(['limits']);
+    await adopt('limits', kept.revision, before.revision, taken.version).expect(200);
     expect((await documentOf()).shop.limits.standing).toBe(before.limits.standing);
   });
 
@@ -64,8 +68,8 @@ describe("the shop's settings", () => {
 
   it('a revision that is not there, or would take a place away, is not adopted', async () => {
     const { version, hull } = await documentOf();
-    expect(problemOf(await adopt('shop', 1, 99, version).expect(422)).field).toBe('change.to');
-    expect(problemOf(await adopt('catalog', 1, 99, version).expect(422)).detail).toContain('no such revision');
+    expect(problemOf(await adopt('rules', 1, 99, version).expect(422)).field).toBe('change.to');
+    expect(problemOf(await adopt('materials', 1, 99, version).expect(422)).detail).toContain('no such revision');
     expect(problemOf(await adopt('hull', hull.revision, 99, version).expect(422)).detail).toContain('no such revision');
   });
 });

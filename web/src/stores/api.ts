@@ -34,8 +34,8 @@ export class Api {
   }
 }
 
-function understood({ answer: schema, path, ownPlan }: Way, answer: unknown): unknown {
-  if (!schema || ownPlan) return answer;
+function understood({ answer: schema, path, asWritten }: Way, answer: unknown): unknown {
+  if (!schema || asWritten) return answer;
   const read = schema.safeParse(answer);
   if (!read.success) throw new NotUnderstood(path, read.error);
   return read.data;
