@@ -1,3 +1,4 @@
+import { partSchema } from '@plain-cleat/core/parts';
 import { assemblySchema } from '@plain-cleat/core/rig';
 import { z } from 'zod';
 import { STAFF, route } from './route';
@@ -7,14 +8,16 @@ export const keepAssemblySchema = z.strictObject({
   expects: z.int().min(0).describe('the version it was made from; nought for a new one'),
 });
 
+const librarySchema = z.object({ assemblies: z.array(assemblySchema), parts: z.array(partSchema) });
+
 /** The assemblies of the shop. */
 export const ASSEMBLIES_ROUTES = {
   assemblies: route({
     method: 'GET',
     path: '/api/assemblies',
     who: STAFF,
-    says: 'The assemblies of the shop, newest version of each',
-    answer: z.array(assemblySchema),
+    says: 'The assemblies of the shop and the parts they are made of, the newest of each',
+    answer: librarySchema,
   }),
   keepAssembly: route({
     method: 'POST',

@@ -4,7 +4,7 @@ import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { Finding, FindingCode } from '../findings';
 import type { HullModel } from '../hull';
-import { type Assembly, assignLetters, openPlan, pinsTo, standingOn } from '../rig';
+import { type Assembly, assignLetters, ofNewest, openPlan, pinsTo, standingOn } from '../rig';
 import { Memory } from '../stages';
 import { workUp } from '../workup';
 
@@ -80,7 +80,8 @@ export interface BuiltAssembly {
  * what is wrong with it wherever it goes.
  */
 export function buildAssembly(a: Assembly, parts: readonly Part[], shop: ShopSettings, memory = new Memory()): BuiltAssembly {
-  const base = entryOf(a.fittings, a.base);
+  const { fittings: own } = ofNewest(a, parts);
+  const base = entryOf(own, a.base);
   const start = openPlan({
     id: 'board',
     title: a.name || 'assembly',
@@ -90,7 +91,7 @@ export function buildAssembly(a: Assembly, parts: readonly Part[], shop: ShopSet
   });
   const place = { on: 'deck' as const, x: LONG / 2, y: 0, heading: 0 };
   const loose = { hold: 'loose' as const, plate: false, reason: '' };
-  const fittings = base ? { ...a.fittings, [a.base]: { ...base, place, mount: loose } } : {};
+  const fittings = base ? { ...own, [a.base]: { ...base, place, mount: loose } } : {};
   // The base is A, each after what carries it: letters stay while parts are moved about.
   const letters = Object.fromEntries(assignLetters(standingOn({ fittings }, a.base), null));
   const {

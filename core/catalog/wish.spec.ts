@@ -1,9 +1,9 @@
 import { CATALOG } from '../../demo/index';
-import { matchWish, splitWish, SURE } from './index';
+import { matchWish, splitWish, SURE, wishIndex } from './index';
 
-const best = (text: string): string => matchWish(text, CATALOG.parts)[0]?.part.id ?? '';
-const sure = (text: string, id: string): boolean =>
-  matchWish(text, CATALOG.parts).some((m) => m.part.id === id && m.score >= SURE);
+const INDEX = wishIndex(CATALOG.parts);
+const best = (text: string): string => matchWish(text, INDEX)[0]?.part.id ?? '';
+const sure = (text: string, id: string): boolean => matchWish(text, INDEX).some((m) => m.part.id === id && m.score >= SURE);
 
 describe('a wish', () => {
   it('is taken apart at “and” and “with”, with its counts', () => {
@@ -27,7 +27,7 @@ describe('a wish', () => {
       ['life vest', 'jacket'],
       ['milk crate', 'crate'],
     ] as const)
-      expect(matchWish(text, CATALOG.parts)[0]?.part.kind).withContext(text).toBe(kind);
+      expect(matchWish(text, INDEX)[0]?.part.kind).withContext(text).toBe(kind);
     expect(best('sounder 7 in')).toBe('sounder-arm-7');
   });
 

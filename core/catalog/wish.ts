@@ -65,36 +65,55 @@ function figuresOf(text: string): Map<string, number> {
 }
 
 /** A figure that says another thing: a 20 Ah battery is no 80 Ah one (judgement: a tenth either way is the same). */
-function figuresDiffer(wish: string, name: string): boolean {
-  const asked = figuresOf(wish);
-  return [...figuresOf(name)].some(([unit, n]) => {
+const figuresDiffer = (asked: ReadonlyMap<string, number>, own: ReadonlyMap<string, number>): boolean =>
+  [...own].some(([unit, n]) => {
     const wanted = asked.get(unit);
     return wanted !== undefined && Math.abs(wanted / n - 1) > 0.1;
   });
-}
 
 /** A match no surer than this is never taken by itself. */
 export const SURE = 0.6;
 /** What differs in a figure is offered, and never sure. */
 const AT_MOST = 0.45;
 
+/** A name by its words and figures, read once. */
+interface ReadName {
+  readonly words: readonly string[];
+  /** What its words weigh together. */
+  readonly all: number;
+  readonly figures: ReadonlyMap<string, number>;
+}
+
+/** Parts with their names read, so that many wishes are matched with them. */
+export type WishIndex = readonly { readonly part: Part; readonly names: readonly ReadName[] }[];
+
+const weightOf = (words: Iterable<string>): number => [...words].reduce((sum, w) => sum + weight(w), 0);
+
+function readName(name: string): ReadName {
+  const words = wordsOf(name);
+  return { words, all: weightOf(words), figures: figuresOf(name) };
+}
+
+/** Reads the names of parts, in English and French. */
+export const wishIndex = (parts: readonly Part[]): WishIndex =>
+  parts.map((part) => ({ part, names: [readName(part.name), readName(part.french)] }));
+
 /**
  * Parts a wish may mean, surest first. Words are compared without accents and plurals, in English
  * and French, by what the trade calls things; figures must agree. A person confirms.
  */
-export function matchWish(text: string, parts: readonly Part[]): WishMatch[] {
+export function matchWish(text: string, index: WishIndex): WishMatch[] {
   const wanted = new Set(wordsOf(text));
-  const score = (name: string): number => {
-    const words = wordsOf(name);
-    const all = words.reduce((sum, w) => sum + weight(w), 0);
-    const hit = words.filter((w) => wanted.has(w)).reduce((sum, w) => sum + weight(w), 0);
-    const asked = [...wanted].reduce((sum, w) => sum + weight(w), 0);
+  const asked = Math.max(1, weightOf(wanted));
+  const figures = figuresOf(text);
+  const score = ({ words, all, figures: own }: ReadName): number => {
+    const hit = weightOf(words.filter((w) => wanted.has(w)));
     // Mostly how much of the part is named, a little how much of the wish it explains.
-    const sure = all === 0 ? 0 : (0.7 * hit) / all + (0.3 * hit) / Math.max(1, asked);
-    return figuresDiffer(text, name) ? Math.min(sure, AT_MOST) : sure;
+    const sure = all === 0 ? 0 : (0.7 * hit) / all + (0.3 * hit) / asked;
+    return figuresDiffer(figures, own) ? Math.min(sure, AT_MOST) : sure;
   };
-  return parts
-    .map((part) => ({ part, score: Math.max(score(part.name), score(part.french)) }))
+  return index
+    .map(({ part, names }) => ({ part, score: Math.max(...names.map(score)) }))
     .filter((m) => m.score >= 0.3)
     .sort((a, b) => b.score - a.score || (a.part.id < b.part.id ? -1 : 1))
     .slice(0, 5);

@@ -8,6 +8,9 @@ import { Memory } from '../stages';
 import { workUp, type Workup, type WorkupInput } from '../workup';
 import { type Finding, slideTo, type Try } from '../findings';
 
+/** Whether a part of the range may be brought aboard by a cure: an adapter, or what a swimmer gets back on by. */
+export const mayHelp = (part: Part): boolean => part.joins?.foot !== undefined || part.use.reboards !== undefined;
+
 /** A way out that was tried on a copy: it settles the finding and makes nothing worse. */
 export interface Cure {
   readonly says: Sentence;

@@ -1,3 +1,4 @@
+import { type PartRef, revisionOf } from '../parts';
 import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
@@ -15,6 +16,18 @@ export const assemblySchema = z.strictObject({
   fittings: z.record(keySchema, fittingSchema),
 });
 export type Assembly = z.infer<typeof assemblySchema>;
+
+/** An assembly of the newest of these parts: it names parts, and takes them as they are sold when it is placed. */
+export function ofNewest(a: Assembly, parts: readonly PartRef[]): Assembly {
+  const newest = new Map<string, number>();
+  for (const part of parts) newest.set(part.id, Math.max(revisionOf(part), newest.get(part.id) ?? 1));
+  const renewed = (f: Fitting): Fitting => {
+    const { revision: _, ...rest } = f;
+    const revision = newest.get(f.part) ?? 1;
+    return revision === 1 ? rest : { ...rest, revision };
+  };
+  return { ...a, fittings: Object.fromEntries(Object.entries(a.fittings).map(([id, f]) => [id, renewed(f)])) };
+}
 
 /** The fittings that stand on one, and on those, nearest first; itself leading. */
 export function standingOn(plan: Pick<Plan, 'fittings'>, base: string): string[] {
@@ -35,7 +48,7 @@ export function takeAssembly(
   const kept = ids.flatMap((id): [string, Fitting][] => {
     const f = entryOf(plan.fittings, id);
     if (!f) return [];
-    const { sets: _, elsewhere: __, group: ___, locked: ____, swap: _____, of: ______, tether, ...own } = f;
+    const { revision: _, sets: __, elsewhere: ___, group: ____, locked: _____, swap: ______, of: _______, tether, ...own } = f;
     const place: Place = id === base ? { on: 'deck', x: 0, y: 0, heading: 0 } : f.place;
     const tied = tether && (tether.to === null || ids.includes(tether.to)) ? { tether } : {};
     return [[id, { ...own, ...tied, place }]];

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { CATALOG, demoRigs, HULLS, SHOP } from '../../demo/index';
 import { applyChange, type Brief, type Fitting, type Place, type Plan } from '../rig';
-import { matchWish } from '../catalog';
+import { matchWish, wishIndex } from '../catalog';
 import { seeded } from '../cutting';
 import { readySteps } from '../scheduling';
 import { tax, totals } from '../pricing';
@@ -219,9 +219,10 @@ describe('wishes', () => {
     ['épuisette support', 'net-socket'],
     ['spare paddle', 'spare-paddle'],
   ] as const)
-    it(`"${text}" means ${id}`, () => expect(matchWish(text, CATALOG.parts)[0]?.part.id).toBe(id));
+    it(`"${text}" means ${id}`, () => expect(matchWish(text, wishIndex(CATALOG.parts))[0]?.part.id).toBe(id));
 
-  it('keeps what matches nothing as its own line', () => expect(matchWish('a parrot on a string', CATALOG.parts)).toEqual([]));
+  it('keeps what matches nothing as its own line', () =>
+    expect(matchWish('a parrot on a string', wishIndex(CATALOG.parts))).toEqual([]));
 });
 
 describe('golden workups', () => {

@@ -1,3 +1,4 @@
+import type { Part } from '@plain-cleat/core/parts';
 import type { Assembly, Fitting } from '@plain-cleat/core/rig';
 import { type Person, problemOf, shop } from '../testing/shop';
 
@@ -29,8 +30,12 @@ describe('the library of assemblies', () => {
   it('keeps one, then a newer version, and shows the newest', async () => {
     expect(((await keep(kit(), 0).expect(200)).body as Assembly).version).toBe(1);
     expect(((await keep(kit({ name: 'Crate, two tubes' }), 1).expect(200)).body as Assembly).version).toBe(2);
-    const all = (await mara.get('/api/assemblies').expect(200)).body as Assembly[];
-    expect(all.filter((a) => a.id === 'spec-kit').map((a) => [a.version, a.name])).toEqual([[2, 'Crate, two tubes']]);
+    const { assemblies, parts } = (await mara.get('/api/assemblies').expect(200)).body as {
+      assemblies: Assembly[];
+      parts: Part[];
+    };
+    expect(parts.map((p) => p.id)).toEqual(jasmine.arrayContaining(['crate-open', 'rod-tubes-crate-2']));
+    expect(assemblies.filter((a) => a.id === 'spec-kit').map((a) => [a.version, a.name])).toEqual([[2, 'Crate, two tubes']]);
     expect(problemOf(await keep(kit(), 1).expect(422)).detail).toContain('at version 2 by now');
   });
 

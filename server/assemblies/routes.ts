@@ -1,5 +1,4 @@
-import { partKey, revisionOf } from '@plain-cleat/core/parts';
-import { type Assembly, partsOf } from '@plain-cleat/core/rig';
+import { type Assembly, assemblySchema, partsOf } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -7,7 +6,8 @@ import { inTransaction } from '../database/transaction';
 import { AssemblyRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput } from '../problems/problem';
-import { partsAt } from '../revisions/revisions';
+import { fitting } from '../revisions/fitting';
+import { newestParts } from '../revisions/revisions';
 
 /** What keeps an assembly from being placed: a base it does not have, a fitting that stands on nothing, a part nobody sells. */
 async function checkAssembly(a: Assembly): Promise<void> {
@@ -15,10 +15,9 @@ async function checkAssembly(a: Assembly): Promise<void> {
     throw badInput([{ field: `assembly.${field}`, says }]);
   };
   if (!Object.hasOwn(a.fittings, a.base)) refuse('base', `it has no fitting ${a.base}`);
-  const sold = new Set((await partsAt(partsOf(a))).map(partKey));
+  const sold = new Set((await newestParts(partsOf(a).map((p) => p.id))).map((p) => p.id));
   for (const [id, f] of Object.entries(a.fittings)) {
-    if (!sold.has(partKey({ id: f.part, revision: f.revision })))
-      refuse(`fittings.${id}.part`, `the stores have no part ${f.part} in revision ${revisionOf(f)}`);
+    if (!sold.has(f.part)) refuse(`fittings.${id}.part`, `the stores have no part ${f.part}`);
     const on = f.place.on === 'fitting' ? f.place.fitting : null;
     if (id !== a.base && (on === null || !Object.hasOwn(a.fittings, on) || on === id))
       refuse(`fittings.${id}.place`, 'everything but the base stands on something in the assembly');
@@ -34,7 +33,10 @@ export function assemblyRoutes(router: Router, db: Sequelize): void {
         ['version', 'ASC'],
       ],
     });
-    return [...new Map(rows.map((r) => [r.id, JSON.parse(r.document) as Assembly])).values()];
+    const newest = new Map(rows.map((r) => [r.id, r.document]));
+    const assemblies = [...newest.values()].map((text) => fitting(assemblySchema, 'the assembly', JSON.parse(text)));
+    const ids = new Set(assemblies.flatMap(partsOf).map((p) => p.id));
+    return { assemblies, parts: await newestParts([...ids]) };
   });
   bind(router, ROUTES.keepAssembly, async ({ body }) => {
     await checkAssembly(body.assembly);

@@ -141,7 +141,13 @@ describe('parts', () => {
     const wrong = await place(fittingOf(mine, 3250, { revision: 2 }));
     expect(wrong.detail).toBe(`change.to.part: the stores have no part ${mine.id} in revision 2`);
     expect((await place(fittingOf(mine, 3250, { revision: 1 }))).field).toContain('revision');
-    const assembly = { id: 'spec-kit', name: 'Kit', version: 1, base: 'a', fittings: { a: fittingOf(mine, 0, { revision: 3 }) } };
+    const assembly = {
+      id: 'spec-kit',
+      name: 'Kit',
+      version: 1,
+      base: 'a',
+      fittings: { a: fittingOf(own('nobody-has-this'), 0) },
+    };
     const refused = problemOf(await idris.post('/api/assemblies', { assembly, expects: 0 }).expect(422));
     expect(refused.field).toBe('assembly.fittings.a.part');
   });

@@ -41,7 +41,7 @@ describe('an assembly draft', () => {
 
 describe('the assembly bench', () => {
   const kit: Assembly = { ...startOn(TEST_PART).assembly, id: 'kit', name: 'Box alone', version: 3 };
-  const stores: StoresList = { parts: TEST_PARTS, hulls: [TEST_HULL], shop: TEST_SHOP };
+  const stores: StoresList = { range: '', hulls: [TEST_HULL], shop: TEST_SHOP };
   let http: HttpTestingController;
   let f: ComponentFixture<Assemblies>;
   const element = (): HTMLElement => f.nativeElement as HTMLElement;
@@ -67,7 +67,7 @@ describe('the assembly bench', () => {
     http = TestBed.inject(HttpTestingController);
     f = TestBed.createComponent(Assemblies);
     http.expectOne('/api/stores').flush(stores);
-    http.expectOne('/api/assemblies').flush([kit]);
+    http.expectOne('/api/assemblies').flush({ assemblies: [kit], parts: TEST_PARTS });
     await f.whenStable();
   });
   afterEach(() => localStorage.clear());
@@ -86,7 +86,7 @@ describe('the assembly bench', () => {
     expect(sent.expects).toBe(3);
     expect(sent.assembly.fittings['lamp']?.place).toEqual({ on: 'fitting', fitting: 'box', u: -40, v: 0, heading: 90 });
     call.flush({ ...sent.assembly, version: 4 });
-    http.expectOne('/api/assemblies').flush([{ ...sent.assembly, version: 4 }]);
+    http.expectOne('/api/assemblies').flush({ assemblies: [{ ...sent.assembly, version: 4 }], parts: [] });
     await f.whenStable();
     expect(text()).toContain('Saved as version 4');
   });

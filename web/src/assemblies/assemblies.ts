@@ -24,7 +24,9 @@ import { printLength, printMoney, tell, type UnitSystem } from '@plain-cleat/cor
 import { forkJoin } from 'rxjs';
 import { AssemblyView, extentOf } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
+import { RangeStateNote } from '../controls/range-state';
 import { Library } from '../lay-out/library';
+import { Parts } from '../stores/parts';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, withPart, withSpot } from './draft';
@@ -35,6 +37,7 @@ import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, wi
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AssemblyView,
+    RangeStateNote,
     Mass,
     MatButtonModule,
     ReactiveFormsModule,
@@ -69,6 +72,7 @@ export default class Assemblies {
       .map((i) => ({ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` }));
   protected holds = (item: Fitted): Choice<Fitting['mount']['hold']>[] =>
     item.placed.part.holding.ways.map((value) => ({ value, says: HOLD_WORDS[value] }));
+  protected readonly parts = inject(Parts);
   protected readonly stores = signal<StoresList | null>(null);
   protected readonly failed = signal('');
   protected readonly fault = signal('');
@@ -85,7 +89,7 @@ export default class Assemblies {
   protected readonly built = computed(() => {
     const stores = this.stores();
     const a = this.held() ?? this.draft()?.assembly;
-    return stores && a ? buildAssembly(a, stores.parts, stores.shop, this.session) : null;
+    return stores && a ? buildAssembly(a, this.parts.newest(), stores.shop, this.session) : null;
   });
   protected readonly item = computed(() => this.built()?.items.find((i) => i.placed.id === this.chosen()) ?? null);
   protected readonly findings = computed(() =>
@@ -93,8 +97,12 @@ export default class Assemblies {
   );
   protected readonly found = computed(() => {
     const wanted = this.find().trim().toLowerCase();
-    const parts = this.stores()?.parts ?? [];
-    return wanted ? parts.filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted)).slice(0, 12) : [];
+    return wanted
+      ? this.parts
+          .newest()
+          .filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted))
+          .slice(0, 12)
+      : [];
   });
   /** How much room it takes, in words. */
   protected readonly size = computed(() => {
@@ -122,6 +130,7 @@ export default class Assemblies {
     forkJoin([this.api.call(ROUTES.stores), this.library.fetch()]).subscribe({
       next: ([stores, all]) => {
         this.stores.set(stores);
+        this.parts.need(stores.range);
         const [first] = all;
         if (first && !this.draft()) this.open(first);
       },

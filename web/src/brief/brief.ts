@@ -6,7 +6,7 @@ import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { MatChipsModule } from '@angular/material/chips';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { matchWish, splitWish, SURE } from '@plain-cleat/core/catalog';
+import { matchWish, splitWish, SURE, wishIndex } from '@plain-cleat/core/catalog';
 import { waterAt } from '@plain-cleat/core/float';
 import { strokeBand } from '@plain-cleat/core/layout';
 import { entryOf, type Brief, type Wish } from '@plain-cleat/core/rig';
@@ -139,9 +139,10 @@ export default class BriefStep {
   protected addWish(text: string): void {
     const state = this.store.state();
     if (!state) return;
+    const index = wishIndex(state.parts);
     this.addWishes(
       splitWish(text).map(({ text: one, count }): Wish => {
-        const [best] = matchWish(one, state.doc.catalog.parts);
+        const [best] = matchWish(one, index);
         return { text: one, part: best && best.score >= SURE ? best.part.id : null, ...(count > 1 ? { count } : {}) };
       }),
     );

@@ -10,12 +10,14 @@ import {
   COLUMN_MEANINGS,
   type ColumnMeaning,
   matchWish,
+  wishIndex,
   plainHeading,
   sheetSum,
   sheetWishes,
   SURE,
   type WishMatch,
 } from '@plain-cleat/core/catalog';
+import { everyPart } from './every-part';
 import type { Part } from '@plain-cleat/core/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/units';
@@ -142,13 +144,15 @@ export class WishImport {
   protected readonly busy = signal(false);
   private readonly own = signal<Readonly<Record<number, { part?: string; taken?: boolean; one?: boolean }>>>({});
 
+  private readonly index = computed(() => wishIndex(this.parts()));
+  private readonly every = computed(() => everyPart(this.parts()));
   protected readonly lines = computed(() => {
     const sheet = this.sheet();
     if (!sheet || !sheet.columns.includes('what')) return [];
     const listed = new Set(Object.values(this.wishes()).map((w) => plainHeading(w.text)));
     return sheetWishes(sheet).map((wish, n) => {
       const mine = this.own()[n] ?? {};
-      const offers = matchWish(wish.text, this.parts());
+      const offers = matchWish(wish.text, this.index());
       const best = offers[0] && offers[0].score >= SURE ? offers[0].part.id : '';
       const known = listed.has(plainHeading(wish.text));
       return {
@@ -167,9 +171,7 @@ export class WishImport {
     return [
       { value: '', says: 'kept as a line of its own' },
       ...offers.map((o) => ({ value: o.part.id, says: `${o.part.name}, ${Math.round(o.score * 100)} %` })),
-      ...this.parts()
-        .filter((p) => !offers.some((o) => o.part.id === p.id))
-        .map((p) => ({ value: p.id, says: p.name, under: 'Every part' })),
+      ...this.every().filter((one) => !offers.some((o) => o.part.id === one.value)),
     ];
   }
   /** The list added up, beside its own total where it has one. */

@@ -7,7 +7,8 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { CdkTextareaAutosize } from '@angular/cdk/text-field';
 import { MatButtonModule } from '@angular/material/button';
-import { matchWish } from '@plain-cleat/core/catalog';
+import { matchWish, wishIndex } from '@plain-cleat/core/catalog';
+import { everyPart } from './every-part';
 import type { Part } from '@plain-cleat/core/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
 
@@ -91,19 +92,20 @@ export class WishList {
   readonly added = output<string>();
   readonly changed = output<{ id: string; to: Wish | null }>();
   protected readonly form = new FormGroup({ text: new FormControl('', { nonNullable: true }) });
+  private readonly index = computed(() => wishIndex(this.parts()));
+  private readonly every = computed(() => everyPart(this.parts()));
   protected readonly lines = computed(() => {
     const placed = new Set(Object.values(this.fittings()).map((f) => f.part));
     return Object.entries(this.wishes()).map(([id, wish]) => {
-      const matches = matchWish(wish.text, this.parts());
+      const matches = matchWish(wish.text, this.index());
       const own = this.parts().find((p) => p.id === wish.part);
       const found = [...(own ? [own] : []), ...matches.map((m) => m.part).filter((p) => p !== own)];
       const says = wish.part ? (placed.has(wish.part) ? 'placed' : 'sure') : found.length ? 'ask' : 'own line';
+      const offered = new Set(found.map((p) => p.id));
       const offers = [
         { value: '', says: 'kept as a line of its own' },
         ...found.map((p) => ({ value: p.id, says: p.name })),
-        ...this.parts()
-          .filter((p) => !found.includes(p))
-          .map((p) => ({ value: p.id, says: p.name, under: 'Every part' })),
+        ...this.every().filter((one) => !offered.has(one.value)),
       ];
       return { id, wish, offers, says };
     });

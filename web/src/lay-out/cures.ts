@@ -1,6 +1,7 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Cure } from '@plain-cleat/core/cures';
+import type { Part } from '@plain-cleat/core/parts';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { proxy } from 'comlink';
 import { EMPTY, finalize, type Observable, Subject, switchMap, tap, timer } from 'rxjs';
@@ -13,6 +14,8 @@ const REST = 250;
 
 interface Question {
   readonly input: WorkupInput;
+  /** Parts that may come aboard. */
+  readonly range: readonly Part[];
   readonly keys: readonly string[];
 }
 
@@ -43,18 +46,18 @@ export class Cures {
   }
 
   /** Asks for cures of these findings once the hand rests; each is shown as it is found. */
-  ask(input: WorkupInput, keys: readonly string[]): void {
-    this.asked.next({ input, keys });
+  ask(input: WorkupInput, range: readonly Part[], keys: readonly string[]): void {
+    this.asked.next({ input, range, keys });
   }
 
-  private search({ input, keys }: Question): Observable<readonly [string, readonly Cure[]]> {
+  private search({ input, range, keys }: Question): Observable<readonly [string, readonly Cure[]]> {
     let done = false;
     return this.desk
       .run<readonly [string, readonly Cure[]]>((remote, tell) =>
         remote.cures(
           input,
           keys,
-          this.units.system(),
+          { units: this.units.system(), range },
           proxy((key: string, cures: Cure[]) => tell([key, cures])),
         ),
       )

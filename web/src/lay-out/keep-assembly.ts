@@ -6,7 +6,7 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { takenBy } from '@plain-cleat/core/layout';
-import { renewAssembly, standingOn, takeAssembly, assemblySchema } from '@plain-cleat/core/rig';
+import { ofNewest, renewAssembly, standingOn, takeAssembly, assemblySchema } from '@plain-cleat/core/rig';
 import { printMoney, tell } from '@plain-cleat/core/units';
 import { asOne } from '../stores/as-one';
 import { AssemblyView } from '../hull-view/assembly-view';
@@ -144,7 +144,7 @@ export class KeepAssembly {
       renewAssembly(
         this.state().plan,
         this.item().placed.id,
-        newer,
+        ofNewest(newer, this.state().parts),
         (id) => `${id.slice(0, 40)}-${crypto.randomUUID().slice(0, 6)}`,
       ),
     );

@@ -1,9 +1,20 @@
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, TEST_HULL, testPlan } from '../testing/rig';
+import type { Part } from '@plain-cleat/core/parts';
+import type { TestRequest } from '@angular/common/http/testing';
+import { laidPlan, TEST_HULL, TEST_PART, testPlan } from '../testing/rig';
 import LayOut from './lay-out';
 
 const key = (k: string, more: KeyboardEventInit = {}): void =>
   void document.body.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true, ...more }));
+
+/** What the stores are asked for, once the hand has rested. */
+async function asked(rig: OpenRig<unknown>): Promise<TestRequest> {
+  for (;;) {
+    const [call] = rig.http.match((r) => r.url === '/api/parts');
+    if (call) return call;
+    await new Promise((soon) => setTimeout(soon, 20));
+  }
+}
 
 describe('the Lay out step', () => {
   it('shows an empty plan as one that has nothing to settle', async () => {
@@ -17,7 +28,39 @@ describe('the Lay out step', () => {
     await rig.enter('Find a part', 'lam');
     expect(rig.element.querySelectorAll('.parts button').length).toBe(1);
     await rig.enter('Find a part', 'anvil');
+    expect(rig.text).toContain('Looking through the stores');
+    (await asked(rig)).flush({ parts: [], more: false });
+    await rig.fixture.whenStable();
     expect(rig.text).toContain('No part like that in the stores.');
+  });
+
+  it('finds what is beside the range in the stores, a page at a time, and brings it aboard', async () => {
+    const rig = await OpenRig.show(LayOut);
+    const beside = (n: number): Part => ({ ...TEST_PART, id: `anvil-${n}`, name: `Anvil ${n}` });
+    await rig.enter('Find a part', 'anvil');
+    (await asked(rig)).flush({ parts: [beside(1), TEST_PART], more: true });
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain('Also in the stores');
+    await rig.click('button', 'More of them');
+    const next = await asked(rig);
+    expect(next.request.params.get('page')).toBe('1');
+    next.flush({ parts: [beside(2)], more: false });
+    await rig.fixture.whenStable();
+    const listed = [...rig.element.querySelectorAll('.beside .name')].map((e) => e.textContent?.trim());
+    expect(listed).toEqual(['Anvil 1', 'Anvil 2']);
+    rig.find('.beside button', 'Anvil 2').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await rig.fixture.whenStable();
+    expect(rig.find('pc-card h2').textContent).toBe('Anvil 2');
+    expect(rig.sentChanges()).toEqual([jasmine.objectContaining({ kind: 'placeItem' }) as never]);
+  });
+
+  it('says when only the range could be looked through', async () => {
+    const rig = await OpenRig.show(LayOut);
+    await rig.enter('Find a part', 'lam');
+    (await asked(rig)).error(new ProgressEvent('error'), { status: 0, statusText: '' });
+    await rig.fixture.whenStable();
+    expect(rig.text).toContain('Only the shop’s range was looked through');
+    expect(rig.element.querySelectorAll('.parts button').length).toBe(1);
   });
 
   it('brings a part aboard by Enter and opens its card', async () => {
@@ -245,7 +288,7 @@ describe('assemblies', () => {
   it('are kept in the library under a name, refused without one', async () => {
     const { base, plan } = built();
     const rig = await OpenRig.show(LayOut, plan);
-    rig.http.match('/api/assemblies').forEach((call) => call.flush([]));
+    rig.http.match('/api/assemblies').forEach((call) => call.flush({ assemblies: [], parts: [] }));
     rig.element
       .querySelector<SVGGElement>(`g.letter[data-fitting="${base}"]`)
       ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
@@ -273,7 +316,7 @@ describe('assemblies', () => {
       fittings: Object.fromEntries(Object.entries(plan.fittings).filter(([id]) => id === base || id === 'kid')),
     };
     const rig = await OpenRig.show(LayOut, testPlan());
-    rig.http.match('/api/assemblies').forEach((call) => call.flush([kit]));
+    rig.http.match('/api/assemblies').forEach((call) => call.flush({ assemblies: [kit], parts: [] }));
     await rig.fixture.whenStable();
     rig.find('.kits button').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await rig.fixture.whenStable();

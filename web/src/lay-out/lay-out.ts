@@ -20,7 +20,7 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButtonModule } from '@angular/material/button';
 import { adviceSetting, mountAdvice, type MountAdvice } from '@plain-cleat/core/advice';
 import type { Part } from '@plain-cleat/core/parts';
-import type { Cure } from '@plain-cleat/core/cures';
+import { type Cure, mayHelp } from '@plain-cleat/core/cures';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { datums, hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
@@ -116,8 +116,8 @@ export default class LayOut {
     const state = this.store.state();
     const set = this.compare();
     if (!state || !set || !state.set) return [];
-    const { plan, facts, doc } = state;
-    const input = { ...inputOf(doc), plan, facts, set };
+    const { plan, facts } = state;
+    const input = { ...inputOf(state), plan, facts, set };
     const w = workUp(input, this.ghostWorkups);
     const shown = new Map(state.workup.aboard.items.map((i) => [i.placed.id, i.placed.frame.origin]));
     return marksOf(w).filter((m) => {
@@ -175,11 +175,13 @@ export default class LayOut {
     effect(() => {
       const state = this.store.state();
       if (!state) return;
-      const { plan, facts, doc, set } = state;
-      const input = { ...inputOf(doc), plan, facts, set };
+      const { plan, facts, set } = state;
+      const input = { ...inputOf(state), plan, facts, set };
+      const range = state.parts.filter(mayHelp);
       untracked(() =>
         this.cures.ask(
           input,
+          range,
           this.open()
             .filter((f) => f.curable)
             .map((f) => f.key),
@@ -219,7 +221,7 @@ export default class LayOut {
 
   /** A tap on the boat: puts down what was chosen, or asks what suits the place. */
   protected dropped(at: { x: number; y: number; part: string }): void {
-    const part = this.store.state()?.doc.catalog.parts.find((p) => p.id === at.part) ?? this.placing();
+    const part = this.store.state()?.parts.find((p) => p.id === at.part) ?? this.placing();
     const assembly = this.placingAssembly();
     if (part) this.place(part, at);
     else if (assembly) this.placeAssembly(assembly, at);

@@ -1,17 +1,26 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
+import { Parts } from '../stores/parts';
 import type { Assembly } from '@plain-cleat/core/rig';
-import { type Observable, tap } from 'rxjs';
+import { map, type Observable, tap } from 'rxjs';
 
 /** The shop's library of assemblies. */
 @Injectable({ providedIn: 'root' })
 export class Library {
   private readonly api = inject(Api);
+  private readonly parts = inject(Parts);
   private readonly all = signal<readonly Assembly[]>([]);
   readonly assemblies = this.all.asReadonly();
 
-  fetch = (): Observable<Assembly[]> => this.api.call(ROUTES.assemblies).pipe(tap((all) => this.all.set(all)));
+  fetch = (): Observable<Assembly[]> =>
+    this.api.call(ROUTES.assemblies).pipe(
+      tap(({ assemblies, parts }) => {
+        this.parts.take(...parts);
+        this.all.set(assemblies);
+      }),
+      map(({ assemblies }) => assemblies),
+    );
 
   load(): void {
     this.fetch().subscribe({ error: () => undefined });

@@ -10,11 +10,14 @@ import {
   type Change,
   type DraftChange,
   type Fitting,
+  fittingOf,
   type Place,
+  ofNewest,
   placeAssembly,
 } from '@plain-cleat/core/rig';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
 import { RigStore, type RigState } from '../stores/rig.store';
+import { Parts } from '../stores/parts';
 import { UnitsStore } from '../stores/units.store';
 import { asOne } from '../stores/as-one';
 import { moveAll } from './arrange';
@@ -26,6 +29,7 @@ const newId = (): string => crypto.randomUUID();
 export class Moves {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
+  private readonly parts = inject(Parts);
 
   /** A fitting as it stood before what is under the finger. */
   private settled(state: RigState, id: string): Fitted | undefined {
@@ -167,6 +171,7 @@ export class Moves {
     const to =
       this.trackAt(state, part, at) ??
       snapPlace(state.workup.surface, part, { ...at, partners: this.partners(state, part) }, this.units.system());
+    this.parts.take(part);
     const item = `${part.id.slice(0, 40)}-${newId().slice(0, 6)}`;
     const wished = Object.values(state.plan.wishes).some((w) => w.part === part.id);
     const fitting = { ...fittingOf(part, to), mount: this.mountFor(part, to), note: wished ? 'from the wish list' : '' };
@@ -177,10 +182,10 @@ export class Moves {
   /** Brings an assembly aboard as one. Returns the name of its base. */
   placeAssembly(a: Assembly, at: { x: number; y: number }, only: string | null = null): string | null {
     const state = this.store.state();
-    const part = state?.doc.catalog.parts.find((p) => p.id === entryOf(a.fittings, a.base)?.part);
+    const part = state?.parts.find((p) => p.id === entryOf(a.fittings, a.base)?.part);
     if (!state || !part) return null;
     const to = snapPlace(state.workup.surface, part, at, this.units.system());
-    const { changes, base } = placeAssembly(a, to, (id) => `${id.slice(0, 40)}-${newId().slice(0, 6)}`, {
+    const { changes, base } = placeAssembly(ofNewest(a, state.parts), to, (id) => `${id.slice(0, 40)}-${newId().slice(0, 6)}`, {
       mount: this.mountFor(part, to),
       ...(only ? { sets: [only] } : {}),
     });

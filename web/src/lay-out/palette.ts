@@ -1,5 +1,18 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, input, output, viewChild } from '@angular/core';
+import {
+  catchError,
+  concatMap,
+  distinctUntilChanged,
+  map,
+  type Observable,
+  of,
+  scan,
+  startWith,
+  Subject,
+  switchMap,
+  timer,
+} from 'rxjs';
 import { Icons } from '../controls/icons';
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -13,7 +26,22 @@ import type { HullSurface } from '@plain-cleat/core/hull';
 import { suits } from '@plain-cleat/core/layout';
 import type { Assembly, Brief, Plan } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/units';
+import { RangeStateNote } from '../controls/range-state';
 import type { StripMark } from '../hull-view/strip';
+import { Parts } from '../stores/parts';
+import { wordsOf } from '../stores/problems';
+
+/** How long the hand rests before the stores are asked, ms. */
+const REST = 250;
+
+/** What was found in the stores beside the range. */
+interface Beside {
+  readonly parts: readonly Part[];
+  readonly more: boolean;
+  readonly asking: boolean;
+  readonly failure: string;
+}
+const NOTHING_BESIDE: Beside = { parts: [], more: false, asking: false, failure: '' };
 
 /** How tall each part of the list is, px: a name and a line under it. */
 const ROW = 52;
@@ -31,6 +59,7 @@ const ROW = 52;
     MatFormFieldModule,
     MatInputModule,
     Icons,
+    RangeStateNote,
   ],
   template: `
     @if (marks().length) {
@@ -119,8 +148,37 @@ const ROW = 52;
           </button>
         </div>
       </cdk-virtual-scroll-viewport>
-    } @else if (kits().length === 0) {
+    } @else if (beside().asking) {
+      <p class="muted" role="status">Looking through the stores</p>
+    } @else if (kits().length === 0 && beside().parts.length === 0) {
       <p class="muted">No part like that in the stores.</p>
+    }
+    <pc-range-state />
+    @if (beside().parts.length) {
+      <h3>Also in the stores</h3>
+      <ul class="beside list" aria-label="Parts beside the range">
+        @for (p of beside().parts; track p.id) {
+          <li>
+            <button
+              mat-button
+              class="across"
+              type="button"
+              [class.on]="placing() === p"
+              (click)="chosen.emit(p)"
+              (keydown.enter)="$event.preventDefault(); typed.emit(p)"
+            >
+              <span class="name">{{ p.name }}</span>
+              <span class="figure">{{ money(p.sold.priceCents) }}</span>
+            </button>
+          </li>
+        }
+      </ul>
+      @if (beside().more) {
+        <button mat-button class="link" type="button" (click)="nextPage.next()">More of them</button>
+      }
+    }
+    @if (beside().failure) {
+      <p class="small muted" role="status">Only the shop’s range was looked through: {{ beside().failure }}</p>
     }
   `,
   styles: `
@@ -226,6 +284,41 @@ export class Palette {
           a.part.name.localeCompare(b.part.name),
       );
   });
+  private readonly store = inject(Parts);
+  /** One more page of what was found beside the range. */
+  protected readonly nextPage = new Subject<void>();
+  /** What the stores have of that name beside what is listed, found by the server as one stops typing. */
+  protected readonly beside = toSignal(
+    this.typing.valueChanges.pipe(
+      map((text) => text.trim()),
+      distinctUntilChanged(),
+      switchMap((text) =>
+        text.length < 2
+          ? of(NOTHING_BESIDE)
+          : timer(REST).pipe(
+              switchMap(() => this.pages(text)),
+              startWith({ ...NOTHING_BESIDE, asking: true }),
+            ),
+      ),
+    ),
+    { initialValue: NOTHING_BESIDE },
+  );
+
+  private pages(text: string): Observable<Beside> {
+    const page = (n: number): Observable<Beside> =>
+      this.store.find(text, n).pipe(
+        map(({ parts, more }): Beside => ({ ...NOTHING_BESIDE, parts, more })),
+        catchError((error: unknown) => of({ ...NOTHING_BESIDE, failure: wordsOf(error) })),
+      );
+    const known = new Set(this.parts().map((p) => p.id));
+    return this.nextPage.pipe(
+      startWith(undefined),
+      concatMap((_, n) => page(n)),
+      map((found): Beside => ({ ...found, parts: found.parts.filter((p) => !known.has(p.id)) })),
+      scan((before, found) => ({ ...found, parts: [...before.parts, ...found.parts] })),
+    );
+  }
+
   protected readonly row = ROW;
   protected readonly Math = Math;
   protected byId = (_: number, p: { part: Part }): string => p.part.id;

@@ -1,5 +1,5 @@
 import { Component, inject } from '@angular/core';
-import type { Newer } from '@plain-cleat/api';
+import type { Newer } from '@plain-cleat/core/workup';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';
 import { laidPlan, TEST_HULL, TEST_SHOP } from '../testing/rig';
@@ -18,7 +18,7 @@ class Page {
 describe('newer revisions', () => {
   async function show(newer: Partial<Newer>): Promise<OpenRig<Page>> {
     const rig = await OpenRig.show(Page, laidPlan());
-    rig.http.expectOne('/api/rigs/rig-1/newer').flush({ hull: null, catalog: null, shop: null, ...newer });
+    rig.http.expectOne('/api/rigs/rig-1/newer').flush({ hull: null, materials: null, shop: null, parts: [], ...newer });
     await rig.fixture.whenStable();
     return rig;
   }
@@ -30,23 +30,23 @@ describe('newer revisions', () => {
   it('say what they would alter before they are taken', async () => {
     const shop = { ...TEST_SHOP, revision: 2, labor: { ...TEST_SHOP.labor, setUpMinutes: 75 } };
     const rig = await show({ shop });
-    expect(rig.text).toContain("The shop's settings went from revision 1 to 2");
+    expect(rig.text).toContain('The shop’s charges and labor: revision 1 is now 2');
     await rig.click('button', 'See what changes');
     expect(rig.text).toContain('34.00 dearer. 30 minutes more.');
     await rig.click('button', 'Update to revision 2');
     expect(rig.sentChanges()).toEqual([
-      jasmine.objectContaining({ kind: 'adoptRevision', pin: 'shop', from: 1, to: 2 }) as never,
+      jasmine.objectContaining({ kind: 'adoptRevision', pin: 'charges', from: 1, to: 2 }) as never,
     ]);
     // The revision itself comes from the server; the offer is gone with the pin.
-    expect(rig.text).not.toContain('went from');
+    expect(rig.text).not.toContain('is now');
   });
 
   it('are asked for again only once the change of the pins has arrived', async () => {
-    const rig = await show({ shop: { ...TEST_SHOP, revision: 2 } });
+    const rig = await show({ shop: { ...TEST_SHOP, revision: 2, taxPercent: 20 } });
     await rig.click('button', 'See what changes');
     await rig.click('button', 'Update to revision 2');
     rig.http.expectNone('/api/rigs/rig-1/newer');
-    const plan = { ...laidPlan(), pins: { ...laidPlan().pins, shop: 2 } };
+    const plan = { ...laidPlan(), pins: { ...laidPlan().pins, shop: { ...laidPlan().pins.shop, charges: 2 } } };
     rig.http.expectOne('/api/rigs/rig-1/changes').flush({ version: 1, plan, rebased: false, repeated: false });
     await rig.fixture.whenStable();
     await new Promise((r) => setTimeout(r));

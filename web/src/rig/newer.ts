@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Api } from '../stores/api';
 import { MatButtonModule } from '@angular/material/button';
-import { type Newer, ROUTES } from '@plain-cleat/api';
+import { ROUTES } from '@plain-cleat/api';
+import { partKey } from '@plain-cleat/core/parts';
+import { partsOf } from '@plain-cleat/core/rig';
 import { printMoney, tell } from '@plain-cleat/core/units';
-import { type Alteration, workUp, whatAlters } from '@plain-cleat/core/workup';
+import { type Alteration, type Newer, type Offer, offersOf, workUp, whatAlters } from '@plain-cleat/core/workup';
+import { asOne } from '../stores/as-one';
 import { inputOf, RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-
-type Pin = 'hull' | 'catalog' | 'shop';
-const NAMES: Readonly<Record<Pin, string>> = { hull: 'This hull', catalog: 'The parts list', shop: "The shop's settings" };
 
 /** Offers a newer revision of hull, parts or settings, and says what taking it would alter. */
 @Component({
@@ -16,21 +16,21 @@ const NAMES: Readonly<Record<Pin, string>> = { hull: 'This hull', catalog: 'The 
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule],
   template: `
-    @for (o of offers(); track o.pin) {
+    @for (o of offers(); track o.of) {
       <div class="note box" role="status">
         <span>
-          {{ o.name }} went from revision {{ o.from }} to {{ o.to }} since this plan was made.
-          @if (seen()?.pin === o.pin) {
+          {{ o.name }}: revision {{ o.from }} is now {{ o.to }}.
+          @if (seen()?.of === o.of) {
             {{ says() }}
           }
         </span>
         <span class="row">
-          @if (seen()?.pin === o.pin) {
+          @if (seen()?.of === o.of) {
             <button mat-stroked-button type="button" (click)="take(o)">Update to revision {{ o.to }}</button>
           } @else {
-            <button mat-button class="link" type="button" (click)="look(o.pin)">See what changes</button>
+            <button mat-button class="link" type="button" (click)="look(o)">See what changes</button>
           }
-          <button mat-button class="link" type="button" (click)="later(o.pin)">Later</button>
+          <button mat-button class="link" type="button" (click)="later(o)">Later</button>
         </span>
       </div>
     }
@@ -51,19 +51,19 @@ export class NewerRevisions {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   private readonly newer = signal<Newer | null>(null);
-  private readonly put = signal<ReadonlySet<Pin>>(new Set());
-  protected readonly seen = signal<{ pin: Pin; alters: Alteration } | null>(null);
+  private readonly put = signal<ReadonlySet<string>>(new Set());
+  protected readonly seen = signal<{ of: string; alters: Alteration } | null>(null);
   private readonly rig = computed(() => this.state().doc.id);
-  private readonly pins = computed(() => JSON.stringify(this.state().plan.pins));
+  /** What the plan is made with: hull, materials, settings, and its parts. */
+  private readonly pins = computed(() => {
+    const { plan } = this.state();
+    return JSON.stringify([plan.pins, [...new Set(partsOf(plan).map(partKey))].sort()]);
+  });
 
   protected readonly offers = computed(() => {
     const newer = this.newer();
-    const { pins } = this.state().plan;
-    const now: Readonly<Record<Pin, number>> = { hull: pins.hull.revision, catalog: pins.catalog, shop: pins.shop };
-    return (['hull', 'catalog', 'shop'] as const).flatMap((pin) => {
-      const to = newer?.[pin]?.revision ?? 0;
-      return to > now[pin] && !this.put().has(pin) ? [{ pin, name: NAMES[pin], from: now[pin], to }] : [];
-    });
+    const { plan, doc, catalog } = this.state();
+    return newer ? offersOf({ plan, shop: doc.shop, catalog }, newer).filter((o) => !this.put().has(o.of)) : [];
   });
 
   constructor() {
@@ -79,15 +79,12 @@ export class NewerRevisions {
     });
   }
 
-  protected look(pin: Pin): void {
-    const { plan, doc, facts, workup } = this.state();
-    const newer = this.newer();
-    const own = inputOf(doc);
-    const taken = newer?.[pin] ? { [pin]: newer[pin] } : {};
-    const after = workUp({ ...own, ...taken, plan, facts });
+  protected look({ of, taken }: Offer): void {
+    const { plan, facts, workup, set } = this.state();
+    const own = { ...inputOf(this.state()), plan, facts };
     // The whole rig both times, whatever set is being shown.
-    const before = this.state().set === null ? workup : workUp({ ...own, plan, facts });
-    this.seen.set({ pin, alters: whatAlters(before, after) });
+    const before = set === null ? workup : workUp(own);
+    this.seen.set({ of, alters: whatAlters(before, workUp(taken(own))) });
   }
 
   protected readonly says = computed((): string => {
@@ -110,11 +107,12 @@ export class NewerRevisions {
     return all.length ? all.join(' ') : 'It changes nothing in this plan.';
   });
 
-  protected take(o: { pin: Pin; from: number; to: number }): void {
-    this.store.change({ id: crypto.randomUUID(), kind: 'adoptRevision', pin: o.pin, from: o.from, to: o.to });
+  protected take({ changes }: Offer): void {
+    const change = asOne(changes);
+    if (change) this.store.change(change);
   }
 
-  protected later(pin: Pin): void {
-    this.put.update((p) => new Set([...p, pin]));
+  protected later({ of }: Offer): void {
+    this.put.update((p) => new Set([...p, of]));
   }
 }

@@ -34,7 +34,8 @@ describe('the frame of a rig', () => {
     const rig = await OpenRig.show(Page, plan);
     for (const call of rig.http.match('/api/rigs/rig-1')) call.flush(rigDocument(plan));
     await until(() => rig.store.state() !== null);
-    for (const call of rig.http.match('/api/rigs/rig-1/newer')) call.flush({ hull: null, catalog: null, shop: null });
+    for (const call of rig.http.match('/api/rigs/rig-1/newer'))
+      call.flush({ hull: null, materials: null, shop: null, parts: [] });
     await rig.fixture.whenStable();
     return rig;
   }

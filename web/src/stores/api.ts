@@ -9,8 +9,13 @@ type Answer<R> = R extends Way<z.ZodType, infer A> ? z.output<A> : never;
 type Body<R> = R extends Way<infer B> ? (z.ZodType extends B ? unknown : z.input<B>) : never;
 type Path<R> = R extends Way<z.ZodType, z.ZodType, infer P> ? PathParameters<P> : never;
 
-/** What a call takes: the path's parameters, and a body by its schema or a form with a file. */
-type Call<R> = Path<R> & { readonly body?: Body<R> | FormData };
+/** What a call takes: the path's parameters, what stands behind its question mark, and a body by its schema or a form with a file. */
+type Call<R> = Path<R> & {
+  readonly body?: Body<R> | FormData;
+  readonly query?: Readonly<Record<string, string | number>>;
+};
+
+type PathValues = Record<string, string>;
 
 /**
  * The server, as its table of routes says: what goes in and what comes out is typed by their schemas, and no address
@@ -27,10 +32,12 @@ export class Api {
    * @example api.call(ROUTES.rig, { rig: id })
    */
   call<R extends Way>(route: R, ...[call]: unknown extends Path<R> ? [call?: Call<R>] : [call: Call<R>]): Observable<Answer<R>> {
-    const { body, ...params } = (call ?? {}) as { body?: unknown } & Record<string, string>;
+    const { body, query, ...params } = (call ?? {}) as { body?: unknown; query?: Record<string, string> } & PathValues;
     const url = pathOf(route.path, params);
     const sent = route.method === 'POST' ? (body ?? {}) : undefined;
-    return this.http.request(route.method, url, { body: sent }).pipe(map((answer) => understood(route, answer) as Answer<R>));
+    return this.http
+      .request(route.method, url, { body: sent, params: query })
+      .pipe(map((answer) => understood(route, answer) as Answer<R>));
   }
 }
 

@@ -1,4 +1,5 @@
 import type { RigDocument } from '@plain-cleat/api';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Change, Fact, NewFact, Plan } from '@plain-cleat/core/rig';
 import type { Workup, WorkupInput } from '@plain-cleat/core/workup';
 import type { WaitingFact } from './tablet';
@@ -30,6 +31,12 @@ export interface RigState extends Notices {
   readonly settled: Plan;
   readonly facts: readonly Fact[];
   readonly workup: Workup;
+  /** What of the stores the plan is worked up from. */
+  readonly catalog: WorkupInput['catalog'];
+  /** Every part that may come aboard, each in its newest revision, by name. */
+  readonly parts: readonly Part[];
+  /** Parts this device knows besides those of the rig. */
+  readonly known: readonly Part[];
   /** The set being shown; null shows every fitting at its own place. */
   readonly set: string | null;
   readonly waiting: number;
@@ -38,13 +45,10 @@ export interface RigState extends Notices {
 }
 
 /** What a workup follows from besides plan and facts. */
-export const inputOf = ({ hull, catalog, shop, today, others }: RigDocument): Omit<WorkupInput, 'plan' | 'facts'> => ({
-  hull,
+export const inputOf = ({
+  doc: { hull, shop, today, others },
   catalog,
-  shop,
-  others,
-  asOf: today,
-});
+}: Pick<RigState, 'doc' | 'catalog'>): Omit<WorkupInput, 'plan' | 'facts'> => ({ hull, catalog, shop, others, asOf: today });
 
 /** A fact before this device has said which rig, when and under which id. */
 export type FactBody = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;

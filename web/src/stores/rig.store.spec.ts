@@ -36,6 +36,7 @@ const doc = (plan: Plan = testPlan(), version = 0): RigDocument => ({
   facts: [],
   others: [],
   catalog: { parts: [TEST_PART], consumables: [] },
+  range: '',
   shop: TEST_SHOP,
   today: '2026-06-01',
   mine: [],

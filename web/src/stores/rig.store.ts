@@ -10,6 +10,7 @@ import {
   type RigDocument,
   ROUTES,
 } from '@plain-cleat/api';
+import { partKey } from '@plain-cleat/core/parts';
 import { asPlanned, type PlannedHole } from '@plain-cleat/core/drilling';
 import { upcastHull } from '@plain-cleat/core/hull';
 import {
@@ -17,6 +18,7 @@ import {
   type Change,
   type Fact,
   type NewFact,
+  partsOf,
   type Plan,
   singleChanges,
   upcastParts,
@@ -29,6 +31,7 @@ import { overTheirs, workUp } from '@plain-cleat/core/workup';
 import {
   BehaviorSubject,
   catchError,
+  combineLatest,
   concat,
   defer,
   distinctUntilChanged,
@@ -56,7 +59,8 @@ import { isGone, isStale, mayPass, wordsOf } from './problems';
 import { type ClashShown, type FactBody, inputOf, type Notices, type RigState } from './rig.state';
 import { SessionStore } from './session.store';
 import { Tablet, type Waiting, type WaitingFact } from './tablet';
-import { NO_NOTICES, type RigSources, shownRig } from './shown-rig';
+import { Parts } from './parts';
+import { catalogFor, NO_NOTICES, type RigSources, shownRig } from './shown-rig';
 import { myStacks } from './undo';
 
 export * from './rig.state';
@@ -78,6 +82,7 @@ const upcast = (doc: RigDocument): RigDocument => ({
   hull: upcastHull(doc.hull),
   shop: upcastShop(doc.shop),
   catalog: { ...doc.catalog, parts: upcastParts(doc.catalog.parts) },
+  range: (doc as Partial<RigDocument>).range ?? '',
 });
 
 /** One open rig: its plan and facts, my unsent ones on top, and the workup of both. */
@@ -85,11 +90,12 @@ const upcast = (doc: RigDocument): RigDocument => ({
 export class RigStore {
   private readonly api = inject(Api);
   private readonly session = inject(SessionStore);
-  private readonly sources = new BehaviorSubject<RigSources | null>(null);
+  private readonly sources = new BehaviorSubject<Omit<RigSources, 'known'> | null>(null);
   private readonly states = new BehaviorSubject<RigState | null>(null);
   private readonly failures = new BehaviorSubject<string | null>(null);
   private readonly letterWorkups = new Memory();
   private readonly tablet = inject(Tablet);
+  private readonly parts = inject(Parts);
   private readonly courier = inject(Courier);
   private outbox = Outbox.empty(this.tablet);
   /** How much of mine the server has acknowledged. */
@@ -116,7 +122,13 @@ export class RigStore {
   readonly failure = toSignal(this.failures.asObservable(), { initialValue: null });
 
   constructor() {
-    this.sources.pipe(shownRig, takeUntilDestroyed()).subscribe(this.states);
+    combineLatest([this.sources, this.parts.known$])
+      .pipe(
+        map(([sources, known]) => sources && { ...sources, known }),
+        shownRig,
+        takeUntilDestroyed(),
+      )
+      .subscribe(this.states);
     // Of two rigs opened one after another the first one's answers, news and sending end there and then.
     this.opening
       .pipe(
@@ -229,6 +241,7 @@ export class RigStore {
   /** Takes a rig from the server, or as the tablet kept it at a time. */
   private take(doc: RigDocument, copyOf: string | null = null): void {
     const before = this.sources.value;
+    this.parts.need(doc.range);
     this.sources.next({
       doc,
       serverPlan: doc.plan,
@@ -295,10 +308,13 @@ export class RigStore {
     this.added.next(one);
   }
 
-  private lettersOf({ doc, facts }: RigState, plan: Plan): Map<string, string> {
+  private lettersOf({ doc, facts, known, catalog }: RigState, plan: Plan): Map<string, string> {
     const {
       aboard: { owned },
-    } = workUp({ ...inputOf(doc), plan, facts, set: null }, this.letterWorkups);
+    } = workUp(
+      { ...inputOf({ doc, catalog: catalogFor(plan, { doc, known }, catalog) }), plan, facts, set: null },
+      this.letterWorkups,
+    );
     return new Map(owned.map((i) => [i.placed.id, i.letter]));
   }
 
@@ -420,8 +436,16 @@ export class RigStore {
       serverPlan: done.version >= doc.version ? done.plan : now.serverPlan,
       notices: { ...now.notices, unsent: null },
     });
-    // Another revision of hull, parts or settings is not on this device yet.
-    return singleChanges(change).some((c) => c.kind === 'adoptRevision') ? this.fresh(id) : EMPTY;
+    // Another revision of hull, parts or settings may not be on this device yet.
+    const adopts = singleChanges(change).some((c) => c.kind === 'adoptRevision' || c.kind === 'adoptPart');
+    return adopts || this.lacksParts() ? this.fresh(id) : EMPTY;
+  }
+
+  /** Whether the plan has parts that this device does not know. */
+  private lacksParts(): boolean {
+    const state = this.states.value;
+    const known = new Set(state?.catalog.parts.map(partKey));
+    return state !== null && partsOf(state.settled).some((ref) => !known.has(partKey(ref)));
   }
 
   private factKept(id: string, one: WaitingFact, done: KeptFacts): Observable<unknown> {

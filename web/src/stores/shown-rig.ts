@@ -1,8 +1,10 @@
 import type { RigDocument } from '@plain-cleat/api';
-import { applyChange, type Change, type Fact, type Plan } from '@plain-cleat/core/rig';
+import { type Part, partKey } from '@plain-cleat/core/parts';
+import { applyChange, type Change, type Fact, partsOf, type Plan } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/stages';
 import { workUp } from '@plain-cleat/core/workup';
 import { type Observable, scan } from 'rxjs';
+import { newestOf } from './parts';
 import { inputOf, type Notices, type RigState } from './rig.state';
 import type { Waiting, WaitingFact } from './tablet';
 import { onTop } from './undo';
@@ -19,6 +21,8 @@ export interface RigSources {
   /** A change still under the finger. */
   readonly previewed: Change | null;
   readonly set: string | null;
+  /** Parts this device knows besides those of the rig. */
+  readonly known: readonly Part[];
   readonly notices: Notices;
 }
 
@@ -33,24 +37,64 @@ function withChange(plan: Plan, change: Change | null): Plan {
   }
 }
 
+/**
+ * What of the stores a plan is worked up from: what came with the rig, and of what this device knows what is new to it.
+ * The same again while nothing is.
+ */
+export function catalogFor(
+  plan: Plan,
+  sources: Pick<RigSources, 'doc' | 'known'>,
+  before?: RigState['catalog'],
+): RigState['catalog'] {
+  const { catalog } = sources.doc;
+  const there = new Set(catalog.parts.map(partKey));
+  const wanted = new Set(
+    partsOf(plan)
+      .map(partKey)
+      .filter((key) => !there.has(key)),
+  );
+  if (wanted.size === 0) return catalog;
+  const parts = [...catalog.parts, ...sources.known.filter((p) => wanted.has(partKey(p)))];
+  const same = before?.parts.length === parts.length && parts.every((p, i) => p === before.parts[i]);
+  return same && before.consumables === catalog.consumables ? before : { ...catalog, parts };
+}
+
 /** The rig as it is shown: the server's truth, mine on top of it, what is under the finger, and the workup of all. */
 function shown(before: RigState | null, sources: RigSources, session: Memory): RigState {
   const { doc, waiting, notTaken, notices } = sources;
   const { plan: settled, facts } = onTop(sources.serverPlan, sources.serverFacts, waiting);
   const plan = withChange(settled, sources.previewed);
   const set = sources.set !== null && Object.hasOwn(plan.sets, sources.set) ? sources.set : null;
+  const catalog = catalogFor(plan, sources, before?.catalog);
+  const parts =
+    before?.known === sources.known && before.doc.catalog === doc.catalog
+      ? before.parts
+      : newestOf([...doc.catalog.parts, ...sources.known]);
   const same =
     before &&
     before.plan === plan &&
     before.facts === facts &&
     before.doc.hull === doc.hull &&
     before.doc.shop === doc.shop &&
-    before.doc.catalog === doc.catalog &&
+    before.catalog === catalog &&
     before.doc.others === doc.others &&
     before.doc.today === doc.today &&
     before.set === set;
-  const workup = same ? before.workup : workUp({ ...inputOf(doc), plan, facts, set }, session);
-  return { doc, plan, settled, facts, workup, set, waiting: waiting.length, notTaken, ...notices };
+  const workup = same ? before.workup : workUp({ ...inputOf({ doc, catalog }), plan, facts, set }, session);
+  return {
+    doc,
+    plan,
+    settled,
+    facts,
+    workup,
+    catalog,
+    parts,
+    known: sources.known,
+    set,
+    waiting: waiting.length,
+    notTaken,
+    ...notices,
+  };
 }
 
 /** What is shown of a rig as what it follows from changes; of none, nothing. Another rig begins with a session of its own. */

@@ -1,5 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import type { Preferences, RigDocument, Session, Staff } from '@plain-cleat/api';
+import type { Part } from '@plain-cleat/core/parts';
 import type { Change, NewFact } from '@plain-cleat/core/rig';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
@@ -45,11 +46,18 @@ export interface KnownRigger extends Staff {
   readonly wrong: number;
 }
 
+/** Parts kept here: the shop's range with its address, and those found beside it. */
+export interface KnownParts {
+  readonly hash: string;
+  readonly parts: readonly Part[];
+}
+
 interface TabletData extends DBSchema {
   waiting: { key: number; value: { rig: string; one: Waiting }; indexes: { rig: string } };
   rigs: { key: string; value: RigCopy };
   session: { key: string; value: Session };
   riggers: { key: string; value: KnownRigger };
+  parts: { key: string; value: KnownParts };
 }
 
 /** So many rigs are kept for working without the network; the oldest copy goes first. */
@@ -66,8 +74,10 @@ export class Tablet {
   readonly trouble = signal('');
 
   private open(): Promise<IDBPDatabase<TabletData>> {
-    return (this.opened ??= openDB<TabletData>('plain-cleat', 1, {
-      upgrade(db) {
+    return (this.opened ??= openDB<TabletData>('plain-cleat', 2, {
+      upgrade(db, before) {
+        db.createObjectStore('parts');
+        if (before === 1) return;
         db.createObjectStore('waiting', { autoIncrement: true }).createIndex('rig', 'rig');
         db.createObjectStore('rigs', { keyPath: 'id' });
         db.createObjectStore('session');
@@ -122,6 +132,9 @@ export class Tablet {
 
   rig = (id: string): Promise<RigCopy | undefined> => this.with((db) => db.get('rigs', id));
 
+  keepParts = (which: 'range' | 'found', known: KnownParts): Promise<unknown> => this.with((db) => db.put('parts', known, which));
+  parts = (which: 'range' | 'found'): Promise<KnownParts | undefined> => this.with((db) => db.get('parts', which));
+
   keepSession = (session: Session): Promise<unknown> => this.with((db) => db.put('session', session, 'last'));
   session = (): Promise<Session | undefined> => this.with((db) => db.get('session', 'last'));
 
@@ -130,7 +143,7 @@ export class Tablet {
 
   /** Somebody signs out: who was here and the copies go, what is not sent stays. */
   async forget(): Promise<void> {
-    await this.with((db) => Promise.all([db.clear('rigs'), db.clear('session'), db.clear('riggers')]));
+    await this.with((db) => Promise.all([db.clear('rigs'), db.clear('session'), db.clear('riggers'), db.clear('parts')]));
   }
 
   /** Keeps nothing any more, what is not sent neither. */

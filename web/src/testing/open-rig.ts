@@ -26,6 +26,7 @@ export const rigDocument = (plan: Plan = testPlan(), more: Partial<RigDocument> 
   facts: [],
   others: [],
   catalog: { parts: TEST_PARTS, consumables: [] },
+  range: '',
   shop: TEST_SHOP,
   today: '2026-06-01',
   mine: [],

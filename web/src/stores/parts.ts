@@ -1,0 +1,116 @@
+import { inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { type FoundParts, ROUTES } from '@plain-cleat/api';
+import { type Part, partKey } from '@plain-cleat/core/parts';
+import {
+  BehaviorSubject,
+  catchError,
+  concat,
+  distinctUntilChanged,
+  from,
+  map,
+  merge,
+  type Observable,
+  of,
+  Subject,
+  switchMap,
+  tap,
+} from 'rxjs';
+import { Api } from './api';
+import { wordsOf } from './problems';
+import { Tablet } from './tablet';
+
+/** The shop's range as far as this device has it. */
+export interface RangeState {
+  readonly parts: readonly Part[];
+  readonly loading: boolean;
+  /** Why it is not the shop's as it is now; null when it is. */
+  readonly failure: string | null;
+}
+
+const NONE: RangeState = { parts: [], loading: true, failure: null };
+/** So many parts from beside the range are kept on the device. */
+const FOUND = 60;
+
+/** The parts of the stores: the shop's range, which comes once for as long as it stays as it is, and the rest by search. */
+@Injectable({ providedIn: 'root' })
+export class Parts {
+  private readonly api = inject(Api);
+  private readonly tablet = inject(Tablet);
+  private readonly wanted = new Subject<string>();
+  private readonly again = new Subject<string>();
+  private readonly ranges = new BehaviorSubject<RangeState>(NONE);
+  private readonly found = new BehaviorSubject<readonly Part[]>([]);
+  private hash = '';
+
+  readonly range = toSignal(this.ranges, { initialValue: NONE });
+  /** Every part that this device knows besides those of its rigs. */
+  readonly known$: Observable<readonly Part[]> = merge(this.ranges, this.found).pipe(
+    map(() => [this.ranges.value.parts, this.found.value] as const),
+    distinctUntilChanged(([a, b], [c, d]) => a === c && b === d),
+    map(([range, found]) => [...range, ...found]),
+  );
+
+  /** The same, each in its newest revision, by name. */
+  readonly newest = toSignal(this.known$.pipe(map(newestOf)), { initialValue: [] });
+
+  constructor() {
+    merge(this.wanted.pipe(distinctUntilChanged()), this.again)
+      .pipe(switchMap((hash) => this.rangeAt(hash)))
+      .subscribe(this.ranges);
+    from(this.tablet.parts('found')).subscribe((kept) => kept && this.found.next(kept.parts));
+  }
+
+  /** The range at this address is wanted: it comes from the device, or else from the server. */
+  need(hash: string): void {
+    this.hash = hash;
+    this.wanted.next(hash);
+  }
+
+  /** Asks for the range once more. */
+  retry(): void {
+    this.again.next(this.hash);
+  }
+
+  private rangeAt(hash: string): Observable<RangeState> {
+    return from(this.tablet.parts('range')).pipe(
+      switchMap((kept): Observable<RangeState> => {
+        const parts = kept?.parts ?? [];
+        if (kept?.hash === hash || hash === '') return of({ parts, loading: false, failure: null });
+        // What was the range before is shown until the new one is there.
+        return concat(of({ parts, loading: true, failure: null }), this.fetched(hash, parts));
+      }),
+    );
+  }
+
+  private fetched(hash: string, before: readonly Part[]): Observable<RangeState> {
+    return this.api.call(ROUTES.range, { hash }).pipe(
+      tap((parts) => void this.tablet.keepParts('range', { hash, parts })),
+      map((parts) => ({ parts, loading: false, failure: null })),
+      catchError((error: unknown) => of({ parts: before, loading: false, failure: wordsOf(error) })),
+    );
+  }
+
+  /** Parts of all the stores by words of their names, a page at a time. */
+  find = (text: string, page: number): Observable<FoundParts> => this.api.call(ROUTES.findParts, { query: { text, page } });
+
+  /** Parts are taken from the stores: from now on this device knows them. */
+  take(...parts: readonly Part[]): void {
+    const known = new Set([...this.ranges.value.parts, ...this.found.value].map(partKey));
+    const fresh = parts.filter((p) => !known.has(partKey(p)));
+    if (fresh.length === 0) return;
+    const found = [...fresh, ...this.found.value];
+    this.found.next(found);
+    void this.tablet.keepParts('found', { hash: '', parts: found.slice(0, FOUND) });
+  }
+}
+
+/** The newest of each of some parts, by name. */
+export function newestOf(parts: readonly Part[]): Part[] {
+  const newest = new Map<string, Part>();
+  for (const part of parts) {
+    const before = newest.get(part.id);
+    if (!before || (part.revision ?? 1) > (before.revision ?? 1)) newest.set(part.id, part);
+  }
+  return [...newest.values()].sort((a, b) => a.name.localeCompare(b.name));
+}
