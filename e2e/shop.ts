@@ -52,6 +52,18 @@ export async function newRig(page: Page, title: string, owner: string, hull = 't
   return `/rigs/${id}`;
 }
 
+interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly holding: { readonly ways: readonly string[] };
+}
+
+/** The parts of the shop's range. */
+export async function rangeOf(page: Page): Promise<Part[]> {
+  const { range } = (await (await page.request.get('/api/stores')).json()) as { range: string };
+  return (await (await page.request.get(`/api/range/${range}`)).json()) as Part[];
+}
+
 /** Puts parts aboard a rig without a hand: name, aft of the bow and off the centre line, mm, and the set or `all`. */
 export async function setAboard(
   page: Page,
@@ -59,12 +71,7 @@ export async function setAboard(
   all: readonly (readonly [part: string, x: number, y: number, set: string])[],
   sets: readonly string[],
 ): Promise<void> {
-  interface Part {
-    readonly id: string;
-    readonly name: string;
-    readonly holding: { readonly ways: readonly string[] };
-  }
-  const { parts } = (await (await page.request.get('/api/stores')).json()) as { parts: Part[] };
+  const parts = await rangeOf(page);
   const named = sets.map((set, i) => ({ kind: 'nameSet', set, from: null, to: { name: set, order: i + 1 } }));
   const placed = all.map(([name, x, y, set], i) => {
     const part = parts.find((p) => p.name === name);

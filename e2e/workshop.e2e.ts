@@ -1,5 +1,8 @@
-import { expect, test } from '@playwright/test';
-import { allKept, goStep, newRig, onStrip, signIn } from './shop';
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { allKept, goStep, newRig, onStrip, rangeOf, signIn, tell } from './shop';
+
+/** What a rig is offered anew. */
+const offerOf = (page: Page, name: string): Locator => page.getByRole('listitem').filter({ hasText: `${name}: revision` });
 
 test('an assembly is built without a boat and placed on one', async ({ page }) => {
   await signIn(page, 'mara');
@@ -65,11 +68,18 @@ test('a manager changes the rules; an open rig is told what they alter, takes th
   await expect(page.getByText('Saved as revision')).toBeVisible();
 
   await page.goto(`${rig}/brief`);
-  await page.getByRole('button', { name: 'See what changes' }).click();
-  await expect(page.getByText('15 minutes more')).toBeVisible();
+  const [charges, rules] = ['charges and labor', 'event rules'].map((group) => offerOf(page, `The shop’s ${group}`));
+  if (!charges || !rules) throw new Error('no offers');
+  await charges.getByRole('button', { name: 'See what changes' }).click();
+  await expect(charges).toContainText('15 minutes more');
   await expect(page.getByText('Harbor day')).toHaveCount(0);
-  await page.getByRole('button', { name: /Update to revision/ }).click();
-  await expect(page.getByText('went from revision')).toHaveCount(0);
+  await charges.getByRole('button', { name: /Update to revision/ }).click();
+  // Each group is taken by itself.
+  await expect(charges).toHaveCount(0);
+  await expect(page.getByText('Harbor day')).toHaveCount(0);
+  await rules.getByRole('button', { name: 'See what changes' }).click();
+  await rules.getByRole('button', { name: /Update to revision/ }).click();
+  await expect(rules).toHaveCount(0);
   await expect(page.getByText('Harbor day')).toBeVisible();
   await allKept(page);
   await page.reload();
@@ -77,5 +87,48 @@ test('a manager changes the rules; an open rig is told what they alter, takes th
   await goStep(page, 'Lay out');
   await page.locator('pc-palette').waitFor();
   await page.keyboard.press('Control+z');
-  await expect(page.getByText('went from revision')).toBeVisible();
+  await expect(rules).toBeVisible();
+  await expect(charges).toHaveCount(0);
+});
+
+test('a part beside the range is found and placed; a newer revision of it is offered, taken, and stays with the rig', async ({
+  page,
+}) => {
+  await signIn(page, 'idris');
+  const eye = (await rangeOf(page)).find((p) => p.id === 'pad-eye');
+  const own = { ...eye, id: 'bollard-own', name: 'Bollard of our own', french: 'Bollard maison' };
+  await tell(page, '/api/parts', { part: own, expects: 0, active: false });
+  const rig = await newRig(page, 'a bollard', 'Bollard Owner');
+  await goStep(page, 'Lay out');
+  const find = page.getByRole('searchbox', { name: 'Find a part' });
+  await find.fill('no such bollard');
+  await expect(page.getByText('No part like that in the stores.')).toBeVisible();
+  await find.fill('bollard own');
+  const beside = page.getByRole('list', { name: 'Parts beside the range' });
+  await beside.getByRole('button', { name: /Bollard of our own/ }).click();
+  const at = await onStrip(page, 3250, 0);
+  await page.mouse.click(at.x, at.y);
+  await expect(page.locator('pc-card').getByRole('heading', { name: 'Bollard of our own' })).toBeVisible();
+  await allKept(page);
+
+  // Its price goes up: the rig keeps what it was made with until somebody takes the newer.
+  const dearer = { ...own, sold: { ...(eye as unknown as { sold: object }).sold, priceCents: 98_700 } };
+  await tell(page, '/api/parts', { part: dearer, expects: 1, active: false });
+  await page.goto(`${rig}/price`);
+  const offer = offerOf(page, 'Bollard of our own');
+  await expect(offer).toContainText('revision 1 is now 2');
+  await expect(page.getByText('987.00')).toHaveCount(0);
+  await offer.getByRole('button', { name: 'See what changes' }).click();
+  await expect(offer).toContainText('dearer');
+  await offer.getByRole('button', { name: 'Update to revision 2' }).click();
+  await expect(offer).toHaveCount(0);
+  await expect(page.getByText('987.00').first()).toBeVisible();
+  await allKept(page);
+  await page.reload();
+  await expect(page.getByText('987.00').first()).toBeVisible();
+  await goStep(page, 'Lay out');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(offer).toBeVisible();
+  await goStep(page, 'Price');
+  await expect(page.getByText('987.00')).toHaveCount(0);
 });

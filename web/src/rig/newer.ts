@@ -16,32 +16,45 @@ import { UnitsStore } from '../stores/units.store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule],
   template: `
-    @for (o of offers(); track o.of) {
+    @if (offers().length) {
       <div class="note box" role="status">
-        <span>
-          {{ o.name }}: revision {{ o.from }} is now {{ o.to }}.
-          @if (seen()?.of === o.of) {
-            {{ says() }}
+        <h3>Newer than this plan</h3>
+        <ul class="list">
+          @for (o of offers(); track o.of) {
+            <li>
+              <span>
+                {{ o.name }}: revision {{ o.from }} is now {{ o.to }}.
+                @if (seen()?.of === o.of) {
+                  {{ says() }}
+                }
+              </span>
+              <span class="row">
+                @if (seen()?.of === o.of) {
+                  <button mat-stroked-button type="button" (click)="take(o)">Update to revision {{ o.to }}</button>
+                } @else {
+                  <button mat-button class="link" type="button" (click)="look(o)">See what changes</button>
+                }
+                <button mat-button class="link" type="button" (click)="later(o)">Later</button>
+              </span>
+            </li>
           }
-        </span>
-        <span class="row">
-          @if (seen()?.of === o.of) {
-            <button mat-stroked-button type="button" (click)="take(o)">Update to revision {{ o.to }}</button>
-          } @else {
-            <button mat-button class="link" type="button" (click)="look(o)">See what changes</button>
-          }
-          <button mat-button class="link" type="button" (click)="later(o)">Later</button>
-        </span>
+        </ul>
       </div>
     }
   `,
   styles: `
     .note {
+      margin: 8px 18px 0;
+    }
+    ul {
+      max-height: 168px;
+      overflow: auto;
+    }
+    li {
       display: flex;
       justify-content: space-between;
       align-items: center;
       gap: 14px;
-      margin: 8px 18px 0;
     }
   `,
 })

@@ -5,7 +5,8 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { RigDocument } from '@plain-cleat/api';
 import type { Change, Fact, Plan } from '@plain-cleat/core/rig';
-import { TEST_HULL, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
+import { TEST_HULL, TEST_LAMP, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
+import { Parts } from './parts';
 import { RigStore } from './rig.store';
 import { Tablet } from './tablet';
 
@@ -80,6 +81,34 @@ describe('the open rig', () => {
     expect(store.state()?.waiting).toBe(0);
     expect(store.state()?.doc.version).toBe(1);
     expect(store.canUndo()).toBeTrue();
+  });
+
+  it('works up a part of the range that did not come with the rig, and asks for one that this device does not know', async () => {
+    const lamp = { ...TEST_LAMP, revision: 4 };
+    const placed = (item: string, revision: number): Change & { kind: 'placeItem' } => ({
+      ...(place as Change & { kind: 'placeItem' }),
+      id: crypto.randomUUID(),
+      item,
+      to: { ...(place as Change & { kind: 'placeItem' }).to, part: lamp.id, revision },
+    });
+    TestBed.inject(Parts).take(lamp);
+    expect(store.state()?.parts.map((p) => p.id)).toEqual(['box', 'lamp']);
+    const [first, second] = [placed('l', 4), placed('m', 5)];
+    store.change(first);
+    expect(store.state()?.workup.aboard.items.map((i) => i.placed.part)).toEqual([lamp]);
+    const plan = { ...testPlan(), fittings: { l: first.to } };
+    send().flush({ version: 1, plan, rebased: false, repeated: false });
+    await settle();
+    http.expectNone('/api/rigs/rig-1');
+    store.change(second);
+    expect(store.state()?.workup.aboard.items.length).toBe(1);
+    const both = { ...plan, fittings: { ...plan.fittings, m: second.to } };
+    send().flush({ version: 2, plan: both, rebased: false, repeated: false });
+    await settle();
+    const parts = [TEST_PART, lamp, { ...lamp, revision: 5 }];
+    http.expectOne('/api/rigs/rig-1').flush({ ...doc(both, 2), catalog: { parts, consumables: [] } });
+    await settle();
+    expect(store.state()?.workup.aboard.items.length).toBe(2);
   });
 
   it('keeps a change the server did not answer, and says so', async () => {
