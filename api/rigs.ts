@@ -67,6 +67,20 @@ export const rigSchema = z.object({
   signed: z.boolean(),
 });
 
+/** What happened to a rig since somebody last looked. */
+export const rigSinceSchema = z.object({
+  version: z.int(),
+  /** Every change after the version that is known, in their order; null when the rig is to be fetched anew. */
+  changes: z.array(z.object({ version: z.int(), change: changeSchema })).nullable(),
+  mine: z.array(loggedChangeSchema),
+  /** The facts after so many that are known. */
+  facts: z.array(keptFactSchema),
+  factCount: z.int(),
+  others: z.array(otherHoleSchema),
+  place: floorPlaceSchema,
+  signed: z.boolean(),
+});
+
 /** A manager's own login and password, typed for one act on whosever tablet: it signs nobody in. */
 const overrideSchema = signInSchema;
 
@@ -108,6 +122,7 @@ export type Override = z.infer<typeof overrideSchema>;
 export type SendFacts = z.infer<typeof sendFactsSchema>;
 export type OpenRig = z.infer<typeof openRigSchema>;
 export type RigDocument = z.infer<typeof rigSchema>;
+export type RigSince = z.infer<typeof rigSinceSchema>;
 export type LoggedChange = z.infer<typeof loggedChangeSchema>;
 export type SendChange = z.infer<typeof sendChangeSchema>;
 export type Changed = z.infer<typeof changedSchema>;
@@ -136,6 +151,15 @@ export const RIGS_ROUTES = {
     who: STAFF,
     says: 'One rig with all its workup needs',
     answer: rigSchema,
+    asWritten: true,
+  }),
+  rigSince: route({
+    method: 'GET',
+    path: '/api/rigs/:rig/since',
+    who: STAFF,
+    says: 'What happened to a rig since a version and so many facts',
+    query: z.object({ version: z.coerce.number().int().min(0), facts: z.coerce.number().int().min(0) }),
+    answer: rigSinceSchema,
     asWritten: true,
   }),
   change: route({

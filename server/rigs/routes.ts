@@ -15,6 +15,7 @@ import { asInFile, findRig, loadRig, ownerOf, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
 import type { Projection } from './projection';
+import { rigSince } from './since';
 import { type Signing, wantsManager } from '../staff/signing';
 
 async function describe(rigId: string, author: string, range: Range): Promise<RigDocument> {
@@ -70,6 +71,7 @@ export function rigRoutes(
     return made;
   });
   bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id, range));
+  bind(router, ROUTES.rigSince, async ({ params, query, staff }) => rigSince(params.rig ?? '', staff.id, query));
   bind(router, ROUTES.newer, async ({ params }) => newerThan(await findRig(params.rig ?? '')));
   bind(router, ROUTES.change, async ({ req, params, body: { override, ...body }, staff }) => {
     const rigId = params.rig ?? '';

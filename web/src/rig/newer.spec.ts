@@ -2,7 +2,7 @@ import { Component, inject } from '@angular/core';
 import type { Newer } from '@plain-cleat/core/workup';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, TEST_HULL, TEST_SHOP } from '../testing/rig';
+import { laidPlan, TEST_HULL, TEST_PARTS, TEST_SHOP } from '../testing/rig';
 import { NewerRevisions } from './newer';
 
 @Component({
@@ -52,6 +52,19 @@ describe('newer revisions', () => {
     await new Promise((r) => setTimeout(r));
     await rig.fixture.whenStable();
     rig.http.expectOne('/api/rigs/rig-1/newer');
+  });
+
+  it('of many things are told in one line, shown when asked for, and can all wait', async () => {
+    const newer = TEST_PARTS.map((p) => ({ ...p, revision: 2 }));
+    const rig = await show({ parts: newer });
+    expect(rig.text).toContain('3 newer than this plan: box, lamp, battery.');
+    expect(rig.find('ul').offsetHeight).toBe(0);
+    await rig.click('button', 'Show them');
+    expect(rig.find('ul').offsetHeight).toBeGreaterThan(0);
+    await rig.click('button', 'See what changes');
+    await rig.click('button', 'Update to revision 2');
+    expect(rig.sentChanges()).toEqual([jasmine.objectContaining({ kind: 'adoptPart', from: null, to: 2 }) as never]);
+    expect(rig.element.querySelectorAll('li').length).toBe(2);
   });
 
   it('can wait', async () => {

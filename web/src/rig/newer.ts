@@ -18,10 +18,20 @@ import { UnitsStore } from '../stores/units.store';
   template: `
     @if (offers().length) {
       <div class="note box" role="status">
-        <h3>Newer than this plan</h3>
-        <ul class="list">
+        @if (offers().length > few) {
+          <p class="line">
+            <span>{{ offers().length }} newer than this plan: {{ names() }}.</span>
+            <span class="row">
+              <button mat-button class="link" type="button" [attr.aria-expanded]="opened()" (click)="opened.set(!opened())">
+                {{ opened() ? 'Hide them' : 'Show them' }}
+              </button>
+              <button mat-button class="link" type="button" (click)="later(offers())">All later</button>
+            </span>
+          </p>
+        }
+        <ul class="list" [hidden]="offers().length > few && !opened()">
           @for (o of offers(); track o.of) {
-            <li>
+            <li class="line">
               <span>
                 {{ o.name }}: revision {{ o.from }} is now {{ o.to }}.
                 @if (seen()?.of === o.of) {
@@ -34,7 +44,7 @@ import { UnitsStore } from '../stores/units.store';
                 } @else {
                   <button mat-button class="link" type="button" (click)="look(o)">See what changes</button>
                 }
-                <button mat-button class="link" type="button" (click)="later(o)">Later</button>
+                <button mat-button class="link" type="button" (click)="later([o])">Later</button>
               </span>
             </li>
           }
@@ -50,7 +60,10 @@ import { UnitsStore } from '../stores/units.store';
       max-height: 168px;
       overflow: auto;
     }
-    li {
+    [hidden] {
+      display: none;
+    }
+    .line {
       display: flex;
       justify-content: space-between;
       align-items: center;
@@ -78,6 +91,15 @@ export class NewerRevisions {
     const { plan, doc, catalog } = this.state();
     return newer ? offersOf({ plan, shop: doc.shop, catalog }, newer).filter((o) => !this.put().has(o.of)) : [];
   });
+
+  /** More than so many are told in one line until somebody wants to see them. */
+  protected readonly few = 2;
+  protected readonly opened = signal(false);
+  protected readonly names = computed(() =>
+    this.offers()
+      .map((o) => o.name.charAt(0).toLowerCase() + o.name.slice(1))
+      .join(', '),
+  );
 
   constructor() {
     let asked = '';
@@ -125,7 +147,7 @@ export class NewerRevisions {
     if (change) this.store.change(change);
   }
 
-  protected later({ of }: Offer): void {
-    this.put.update((p) => new Set([...p, of]));
+  protected later(offers: readonly Offer[]): void {
+    this.put.update((p) => new Set([...p, ...offers.map((o) => o.of)]));
   }
 }

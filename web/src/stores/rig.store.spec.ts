@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { RigDocument } from '@plain-cleat/api';
+import type { RigDocument, RigSince } from '@plain-cleat/api';
 import type { Change, Fact, Plan } from '@plain-cleat/core/rig';
 import { TEST_HULL, TEST_LAMP, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
 import { Parts } from './parts';
@@ -66,6 +66,18 @@ describe('the open rig', () => {
   });
 
   const send = () => http.expectOne('/api/rigs/rig-1/changes');
+  const since = (version: number, facts: number) => http.expectOne(`/api/rigs/rig-1/since?version=${version}&facts=${facts}`);
+  const news = (more: Partial<RigSince>): RigSince => ({
+    version: 0,
+    changes: [],
+    mine: [],
+    facts: [],
+    factCount: 0,
+    others: [],
+    place: 'bench 1',
+    signed: false,
+    ...more,
+  });
 
   it('shows a change at once and counts it as waiting until it is kept', async () => {
     store.change(place);
@@ -246,7 +258,9 @@ describe('the open rig', () => {
       const other = { ...kept, id: 'theirs', kind: 'stepDone', step: 'measure' } as Fact;
       call.flush({ factCount: 2, facts: [kept] });
       await settle();
-      http.expectOne('/api/rigs/rig-1').flush({ ...doc(), facts: [other, kept], factCount: 2 });
+      // Meanwhile mine stays where it is seen.
+      expect(store.state()?.facts.map((f) => f.id)).toEqual([kept.id]);
+      since(0, 0).flush(news({ facts: [other, kept], factCount: 2 }));
       await settle();
       expect(store.state()?.facts.map((f) => f.id)).toEqual(['theirs', kept.id]);
     });
@@ -346,6 +360,29 @@ describe('the open rig', () => {
     }
     expect(steps).toEqual(['receive', 'measure']);
     expect(store.state()?.waiting).toBe(0);
+  });
+
+  it('hears what others did as changes and facts, and fetches all of the rig only where those do not follow', async () => {
+    const hears = new Map<string, (event: MessageEvent<string>) => void>();
+    const source = { addEventListener: (type: string, hear: never) => hears.set(type, hear), close: () => undefined };
+    spyOn(window, 'EventSource').and.returnValue(source as never);
+    store.open('rig-1');
+    http.expectOne('/api/rigs/rig-1').flush(doc());
+    await settle();
+    const tell = (version: number, factCount: number): void =>
+      hears.get('rig')?.(new MessageEvent('rig', { data: JSON.stringify({ version, factCount }) }));
+    tell(0, 0);
+    http.expectNone((r) => r.url.endsWith('/since'));
+    tell(1, 0);
+    since(0, 0).flush(news({ version: 1, changes: [{ version: 1, change: place }] }));
+    await settle();
+    expect(store.state()?.workup.aboard.items.map((i) => i.placed.id)).toEqual(['g']);
+    expect((await TestBed.inject(Tablet).rig('rig-1'))?.doc.version).toBe(1);
+    tell(3, 0);
+    since(1, 0).flush(news({ version: 3, changes: null }));
+    http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs' }, 3));
+    await settle();
+    expect([store.state()?.plan.title, store.state()?.doc.version]).toEqual(['theirs', 3]);
   });
 
   it('says why a rig does not open', async () => {

@@ -8,6 +8,7 @@ import {
   type Override,
   type Problem,
   type RigDocument,
+  type RigSince,
   ROUTES,
 } from '@plain-cleat/api';
 import { partKey } from '@plain-cleat/core/parts';
@@ -16,11 +17,9 @@ import { upcastHull } from '@plain-cleat/core/hull';
 import {
   applyChange,
   type Change,
-  type Fact,
   type NewFact,
   partsOf,
   type Plan,
-  singleChanges,
   upcastParts,
   upcastPlan,
   upcastShop,
@@ -50,6 +49,7 @@ import {
   tap,
   throwError,
 } from 'rxjs';
+import { adopts, type ServerSide, withChange, withFacts, withNews } from './acknowledged';
 import { Api } from './api';
 import { Courier } from './courier';
 import { inOrder } from './in-order';
@@ -58,7 +58,7 @@ import { Outbox } from './outbox';
 import { isGone, isStale, mayPass, wordsOf } from './problems';
 import { type ClashShown, type FactBody, inputOf, type Notices, type RigState } from './rig.state';
 import { SessionStore } from './session.store';
-import { Tablet, type Waiting, type WaitingFact } from './tablet';
+import { Tablet, type Waiting, type WaitingChange, type WaitingFact } from './tablet';
 import { Parts } from './parts';
 import { catalogFor, NO_NOTICES, type RigSources, shownRig } from './shown-rig';
 import { myStacks } from './undo';
@@ -180,15 +180,15 @@ export class RigStore {
     );
   }
 
-  /** What is new here comes in: by news, after a break, or because somebody asks. */
+  /** What is new here comes in: what happened since by news, all of it after a break or because somebody asks. */
   private hearing(id: string): Observable<unknown> {
-    const news = rigNews(id).pipe(
-      tap((heard) => heard === 'back' && this.trying.next()),
-      filter((heard) => heard === 'back' || this.isNews(heard)),
+    const heard = rigNews(id).pipe(
+      tap((news) => news === 'back' && this.trying.next()),
+      filter((news) => news === 'back' || this.isNews(news)),
     );
-    return merge(news, this.asking).pipe(
-      switchMap(() =>
-        this.fresh(id).pipe(
+    return merge(heard, this.asking.pipe(map(() => 'back' as const))).pipe(
+      switchMap((news) =>
+        (news === 'back' ? this.fresh(id) : this.caughtUp(id)).pipe(
           catchError((error: unknown) => {
             this.say({ unsent: wordsOf(error) });
             return EMPTY;
@@ -203,14 +203,35 @@ export class RigStore {
     return !doc || doc.version < news.version || doc.factCount < news.factCount;
   }
 
-  /** The rig as the server has it now, taken; what was asked for before an acknowledgement of mine is asked for again. */
-  private fresh(id: string): Observable<RigDocument> {
+  /** The rig as the server has it now, taken. */
+  private fresh(id: string): Observable<unknown> {
+    return this.upToDate(() => this.api.call(ROUTES.rig, { rig: id })).pipe(tap((doc) => this.take(doc)));
+  }
+
+  /** What happened since, taken; all of the rig where that does not follow on what is here. */
+  private caughtUp(id: string): Observable<unknown> {
+    const ask = (): Observable<RigSince> => {
+      const { version, factCount: facts } = this.sources.value?.doc ?? { version: 0, factCount: 0 };
+      return this.api.call(ROUTES.rigSince, { rig: id, query: { version, facts } });
+    };
+    return this.upToDate(ask).pipe(
+      switchMap((news) => {
+        const now = this.sources.value;
+        const after = now && withNews(now, news);
+        if (!after) return this.fresh(id);
+        this.hold(after);
+        return this.lacksParts() ? this.fresh(id) : EMPTY;
+      }),
+    );
+  }
+
+  /** An answer that knows of everything of mine: what was asked for before an acknowledgement is asked for again. */
+  private upToDate<T>(ask: () => Observable<T>): Observable<T> {
     return defer(() => {
       const asked = this.acknowledged;
-      return this.api.call(ROUTES.rig, { rig: id }).pipe(
-        tap((doc) => {
+      return ask().pipe(
+        tap(() => {
           if (asked !== this.acknowledged) throw new OutOfDate();
-          this.take(doc);
         }),
       );
     }).pipe(retry({ delay: (error: unknown) => (error instanceof OutOfDate ? of(0) : throwError(() => error)) }));
@@ -420,25 +441,14 @@ export class RigStore {
       .pipe(switchMap((done) => this.changeKept(id, one, done)));
   }
 
-  private changeKept(id: string, one: Waiting & { what: 'change' }, done: Changed): Observable<unknown> {
-    const { change, undoes } = one;
-    const { inverse } = this.inverseOf(change);
+  private changeKept(id: string, one: WaitingChange, done: Changed): Observable<unknown> {
     this.outbox.drop(one);
     this.acknowledged++;
     const now = this.sources.value;
     if (!now) return EMPTY;
-    const { doc } = now;
-    const logged = inverse && !doc.mine.some((m) => m.id === change.id);
-    const mine = logged ? [...doc.mine, { id: change.id, version: done.version, undoes, inverse }] : doc.mine;
-    this.show({
-      doc: { ...doc, version: Math.max(done.version, doc.version), mine },
-      // What was heard of meanwhile may be newer than what my change made.
-      serverPlan: done.version >= doc.version ? done.plan : now.serverPlan,
-      notices: { ...now.notices, unsent: null },
-    });
+    this.hold(withChange(now, one, done));
     // Another revision of hull, parts or settings may not be on this device yet.
-    const adopts = singleChanges(change).some((c) => c.kind === 'adoptRevision' || c.kind === 'adoptPart');
-    return adopts || this.lacksParts() ? this.fresh(id) : EMPTY;
+    return adopts(one.change) || this.lacksParts() ? this.fresh(id) : EMPTY;
   }
 
   /** Whether the plan has parts that this device does not know. */
@@ -453,20 +463,18 @@ export class RigStore {
     this.acknowledged++;
     const now = this.sources.value;
     if (!now) return EMPTY;
-    const known = new Set(now.serverFacts.map((f) => f.id));
-    const serverFacts = [...now.serverFacts, ...(done.facts as Fact[]).filter((f) => !known.has(f.id))];
-    const factCount = serverFacts.length;
-    this.show({ doc: { ...now.doc, factCount }, serverFacts, notices: { ...now.notices, unsent: null } });
+    const after = withFacts(now, done);
+    this.hold(after);
     // Somebody else's came in between.
-    return done.factCount > factCount ? this.fresh(id) : EMPTY;
+    return after.doc.factCount < done.factCount ? this.caughtUp(id) : EMPTY;
   }
 
-  private inverseOf(change: Change): { inverse: Change | null } {
-    try {
-      return applyChange(this.sources.value?.serverPlan as Plan, change);
-    } catch {
-      return { inverse: null };
-    }
+  /** What the server now has of the rig is shown, and kept on the tablet. */
+  private hold(after: ServerSide): void {
+    const before = this.sources.value;
+    if (!before) return;
+    this.show({ ...after, notices: { ...before.notices, unsent: null } });
+    void this.tablet.keepRig({ ...after.doc, plan: after.serverPlan, facts: [...after.serverFacts] });
   }
 
   /** The server's last word on it: a fact stays here until somebody decides, a change gives way or clashes. */
