@@ -12,6 +12,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import { rateLimit } from 'express-rate-limit';
 import session from 'express-session';
 import helmet from 'helmet';
+import { LRUCache } from 'lru-cache';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
@@ -47,6 +48,8 @@ export interface App {
 }
 
 const HOURS = 3_600_000;
+/** How often it is kept that somebody is still there, ms. */
+const TOUCHED = 60_000;
 
 type SessionStore = session.Store & { stopExpiringSessions(): void };
 type MakeToken = (req: Request, res: Response) => string;
@@ -116,6 +119,14 @@ function sessions(
   const idle = config.SESSION_IDLE_HOURS * HOURS;
   const Store = connectSession(session.Store);
   const store = new Store({ db, tableName: 'sessions', checkExpirationInterval: HOURS / 4, expiration: idle });
+  // A session's last call is kept to the minute: reading a list writes nothing.
+  const touched = new LRUCache<string, true>({ max: 1000, ttl: TOUCHED });
+  const touch = store.touch.bind(store);
+  store.touch = (sid, data, done) => {
+    if (touched.has(sid)) return done?.(undefined);
+    touched.set(sid, true);
+    touch(sid, data, done);
+  };
   const secure = config.SECURE_COOKIES === 'yes';
   const cookie = { httpOnly: true, sameSite: 'lax', secure, path: '/' } as const;
   const names = cookieNames(secure);

@@ -1,3 +1,4 @@
+import { median } from './index';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Plan } from '../rig';
 import { Memory } from '../stages';
@@ -26,7 +27,6 @@ function rigOf(count: number): Plan {
   return { ...plan, fittings, runs };
 }
 
-const median = (took: readonly number[]): number => [...took].sort((a, b) => a - b)[Math.floor(took.length / 2)] ?? NaN;
 
 type Stage = keyof Workup;
 const ALL = STAGES.names as readonly Stage[];

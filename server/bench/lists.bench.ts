@@ -1,8 +1,19 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { median } from '@plain-cleat/core/bench';
+import compression from 'compression';
+import express from 'express';
 import { QueryTypes } from 'sequelize';
+import supertest from 'supertest';
 import { shop } from '../testing/shop';
 
-/** Lists and opening a rig in a large shop, against the bare queries of the same rows in the same run. */
+/**
+ * Lists and opening a rig in a large shop, against the bare queries of the same rows and a server that does no more than
+ * send the same text, compressed, in the same run.
+ */
 const RIGS = 2000;
+const PARTS = 20_000;
+const IN_RANGE = 2800;
 const IN_THE_SHOP = 200;
 const ON_ONE_HULL = 16;
 
@@ -38,31 +49,53 @@ await run(
    FROM ${numbers} JOIN projections p ON p.rigId = '${from}'`,
 );
 
-const median = (took: number[]): number => took.sort((a, b) => a - b)[Math.floor(took.length / 2)] ?? NaN;
-async function timed(work: () => Promise<unknown>): Promise<number> {
-  const took: number[] = [];
-  for (let i = 0; i < 15; i++) {
-    const start = performance.now();
-    await work();
-    if (i > 3) took.push(performance.now() - start);
-  }
-  return median(took);
+await run(
+  `INSERT INTO part_revisions (id, revision, document)
+   SELECT CONCAT('bench-part-', n.seq), 1, REPLACE(r.document, '"id":"pad-eye"', CONCAT('"id":"bench-part-', n.seq, '"'))
+   FROM seq_1_to_${PARTS} n JOIN part_revisions r ON r.id = 'pad-eye'`,
+);
+await run(
+  `INSERT INTO parts (id, revision, name, french, kind, active)
+   SELECT CONCAT('bench-part-', n.seq), 1, CONCAT('Bench eye ', n.seq), CONCAT('Piton ', n.seq), 'eye', n.seq <= ${IN_RANGE}
+   FROM seq_1_to_${PARTS} n`,
+);
+await run("INSERT INTO counters (name, value) VALUES ('range', 1) ON DUPLICATE KEY UPDATE value = value + 1");
+
+/** A server that sends what it was given last, and nothing else. */
+let sent = '';
+const bare = express();
+bare.use(compression());
+bare.get('/', (_req, res) => void res.type('json').send(sent));
+const sender = createServer(bare);
+await new Promise<void>((ready) => sender.listen(0, '127.0.0.1', ready));
+const sending = supertest(`http://127.0.0.1:${(sender.address() as AddressInfo).port}`);
+
+const ROUNDS = 25;
+/** What each of some things takes, done by turns, ms. */
+async function byTurns(...works: readonly (() => Promise<unknown>)[]): Promise<number[]> {
+  const took = works.map((): number[] => []);
+  for (let i = 0; i < ROUNDS; i++)
+    for (const [w, work] of works.entries()) {
+      const start = performance.now();
+      await work();
+      if (i > 3) took[w]?.push(performance.now() - start);
+    }
+  return took.map(median);
 }
 
-const listed = 'r.id, r.number, r.title, r.place, r.promised, r.ownerId, p.hull, p.progress';
-const joined = 'rigs r LEFT JOIN projections p ON p.rigId = r.id';
+const listed = 'r.id, r.number, r.title, r.place, r.promised, o.name, p.hull, p.progress';
+const joined = 'rigs r LEFT JOIN projections p ON p.rigId = r.id LEFT JOIN owners o ON o.id = r.ownerId';
 const first = 'bench-1';
+const { range } = (await ama.get('/api/stores').expect(200)).body as { range: string };
+const used = 'SELECT * FROM part_revisions WHERE revision = 1 LIMIT 12';
 const CASES: readonly (readonly [name: string, path: string, bare: readonly string[]])[] = [
   ['floor', '/api/floor', [`SELECT ${listed}, p.outline FROM ${joined} WHERE r.place = 'yard'`]],
   ['rigs', '/api/rigs', [`SELECT ${listed} FROM ${joined} ORDER BY r.number`]],
-  ['hulls', '/api/hulls', ['SELECT * FROM hulls ORDER BY id', 'SELECT id, number, hullId FROM rigs ORDER BY number']],
+  ["owners' hulls", '/api/hulls', ['SELECT * FROM hulls ORDER BY id', 'SELECT id, number, hullId FROM rigs ORDER BY number']],
   [
     'cuts',
     '/api/cuts',
-    [
-      `SELECT r.id, r.version, p.version AS projected, p.cuts FROM ${joined} WHERE r.place <> 'handed over'`,
-      'SELECT piece FROM cut_pieces',
-    ],
+    [`SELECT r.id, r.version, p.version AS projected, p.cuts FROM ${joined} WHERE r.place <> 'handed over'`],
   ],
   [
     `a rig whose hull has ${ON_ONE_HULL}`,
@@ -71,20 +104,30 @@ const CASES: readonly (readonly [name: string, path: string, bare: readonly stri
       `SELECT * FROM rigs WHERE id = '${first}'`,
       "SELECT * FROM facts WHERE hullId = 'bench-shared' ORDER BY seq",
       `SELECT r.id, p.holes FROM ${joined} WHERE r.hullId = 'bench-shared'`,
+      used,
     ],
   ],
+  [`the range, ${IN_RANGE} parts`, `/api/range/${range}`, ['SELECT id, revision FROM parts WHERE active = 1 LIMIT 1']],
+  [
+    `a page of ${PARTS} parts`,
+    '/api/parts?text=bench+eye+177',
+    ["SELECT * FROM parts WHERE MATCH (name, french, kind) AGAINST ('+bench* +eye* +177*' IN BOOLEAN MODE) LIMIT 30"],
+  ],
 ];
-console.log(`${RIGS} rigs, ${IN_THE_SHOP} in the shop, ${ON_ONE_HULL} on one hull`);
-for (const [name, path, bare] of CASES) {
-  const served = await timed(() => ama.get(path).expect(200));
-  const queried = await timed(async () => {
-    for (const sql of bare) await rows(sql);
-  });
-  const { text } = await ama.get(path).expect(200);
-  const wrapped = await timed(async () => Promise.resolve(JSON.parse(text)));
+console.log(`${RIGS} rigs, ${IN_THE_SHOP} in the shop, ${ON_ONE_HULL} on one hull, ${PARTS} parts`);
+for (const [name, path, queries] of CASES) {
+  sent = (await ama.get(path).expect(200)).text;
+  const [served = NaN, queried = NaN, alone = NaN] = await byTurns(
+    () => ama.get(path).expect(200),
+    async () => {
+      for (const sql of queries) await rows(sql);
+    },
+    () => sending.get('/').expect(200),
+  );
   console.log(
-    `${name.padEnd(26)} ${(served / queried).toFixed(1).padStart(5)} × the bare query  (${served.toFixed(0)} ms, ${queried.toFixed(1)} ms; ${Math.round(text.length / 1000)} kB sent, read in ${wrapped.toFixed(1)} ms)`,
+    `${name.padEnd(26)} ${(served / (queried + alone)).toFixed(1).padStart(5)} × the bare query and what is sent  (${served.toFixed(0)} ms; ${queried.toFixed(1)} and ${alone.toFixed(1)} ms, ${Math.round(sent.length / 1000)} kB)`,
   );
 }
+sender.close();
 await s.close();
 process.exit(0);

@@ -1,3 +1,4 @@
+import { median } from '@plain-cleat/core/bench';
 import { randomUUID } from 'node:crypto';
 import { request } from 'node:http';
 import { shop } from '../testing/shop';
@@ -30,7 +31,6 @@ for (let version = 1; version <= 15; version++) {
   acknowledged.push(performance.now() - start);
   delays.push((await arrived) - start);
 }
-const median = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? NaN;
 const ack = median(acknowledged);
 console.log(`a change acknowledged          1.0 ×   (${ack.toFixed(0)} ms)`);
 console.log(
