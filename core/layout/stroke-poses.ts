@@ -233,47 +233,63 @@ const PHASES = 16;
 /** How deep the blade is through a stroke: in over the first sixth, out over the last. */
 const depthAt = (t: number): number => (t <= 0 || t >= 1 ? 0 : Math.min(1, 2 * Math.sin(Math.PI * t)));
 
+/** The same on the other side of the boat. */
+function mirrored(pose: StrokePose): StrokePose {
+  const over = ([x, y, z]: Vector): Vector => [x, -y, z];
+  const { upper, lower, top, throat, tip, side } = pose;
+  return {
+    ...pose,
+    side: side > 0 ? -1 : 1,
+    upper: over(upper),
+    lower: over(lower),
+    top: over(top),
+    throat: over(throat),
+    tip: over(tip),
+  };
+}
+
 /**
- * The poses of a forward stroke and of a sweep on both sides, and of the paddle on its way across between them.
+ * The poses of a forward stroke and of a sweep on both sides, and of the paddle on its way across between them. Hull
+ * and body are the same on both, so that one side is the mirror of the other.
+ */
+export function strokePoses(hull: HullSurface, p: Paddler, style: Style, water: number): StrokePose[] {
+  const port = portPoses(hull, p, style, water);
+  return [...port, ...port.map(mirrored)];
+}
+
+/**
+ * The poses of a forward stroke and of a sweep to port, and of the paddle on its way across from there.
  * The blade's tip touches the water at catch and exit and is in to its throat through the pull; the fractions of
  * stature are judgement, not measurement.
  *
  * @param water height of the water at the seat over the lowest keel point, mm
  */
-export function strokePoses(hull: HullSurface, p: Paddler, style: Style, water: number): StrokePose[] {
+export function portPoses(hull: HullSurface, p: Paddler, style: Style, water: number): StrokePose[] {
   const h = p.stature;
   const hip = hipOf(p);
   const held = heldBy(p, style);
   const { edge } = hull;
+  const side = -1;
   const last: Shift = { cross: 0, up: 0 };
   const handZ = hip.z + (style.stroke === 'low' ? 0.2 : BODY.eyeOverHip) * h;
-  const forward = (side: -1 | 1, x: number, t: number): StrokePose => {
+  const forwardAt = (x: number, t: number): StrokePose => {
     const hand: Vector = [hip.x - (0.2 + 0.13 * t) * h, -side * BODY.halfShoulders * h * (1 - t), handZ];
     return poseOf(edge, p, held, water, { phase: 'forward', side, x, immersed: depthAt(t), hand }, last);
   };
-  const sweeping = (side: -1 | 1, x: number): StrokePose => {
+  const sweepAt = (x: number): StrokePose => {
     const hand: Vector = [hip.x - 0.25 * h, -side * 0.05 * h, hip.z + 0.12 * h];
     return poseOf(edge, p, held, water, { phase: 'sweep', side, x, immersed: 1, hand }, last);
   };
-  const strokes = ([-1, 1] as const).map((side) => {
-    const start = catchAt(hip.x, h, (x) => forward(side, x, 0).misses === 0);
-    const end = hip.x + 0.04 * h;
-    const phases = Array.from({ length: PHASES + 1 }, (_, i) => i / PHASES);
-    return {
-      forward: phases.map((t) => forward(side, start + t * (end - start), t)),
-      // A sweep goes as far round as the hands do.
-      sweep: phases
-        .filter((_, i) => i % 2 === 0)
-        .map((t) => sweeping(side, start + t * (end + 0.2 * h - start)))
-        .filter((pose) => pose.misses === 0),
-    };
-  });
-  const [port, starboard] = strokes;
-  const across =
-    port && starboard
-      ? [...between(port.forward, starboard.forward, held), ...between(starboard.forward, port.forward, held)]
-      : [];
-  return [...strokes.flatMap((s) => [...s.forward, ...s.sweep]), ...across];
+  const start = catchAt(hip.x, h, (x) => forwardAt(x, 0).misses === 0);
+  const end = hip.x + 0.04 * h;
+  const phases = Array.from({ length: PHASES + 1 }, (_, i) => i / PHASES);
+  const forward = phases.map((t) => forwardAt(start + t * (end - start), t));
+  // A sweep goes as far round as the hands do.
+  const sweep = phases
+    .filter((_, i) => i % 2 === 0)
+    .map((t) => sweepAt(start + t * (end + 0.2 * h - start)))
+    .filter((pose) => pose.misses === 0);
+  return [...forward, ...sweep, ...between(forward, forward.map(mirrored), held)];
 }
 
 /** As far ahead of the hip as the blade can be set in. */
@@ -317,7 +333,7 @@ export interface PaddleLack {
 /** Whether the paddle is long enough for the beam, the seat and the body; null when it is. */
 export function paddleLack(hull: HullSurface, p: Paddler, style: Style, water: number): PaddleLack | null {
   const worst = (paddle: number): number =>
-    Math.max(...strokePoses(hull, p, { ...style, paddle }, water).map((pose) => (pose.phase === 'forward' ? pose.misses : 0)));
+    Math.max(...portPoses(hull, p, { ...style, paddle }, water).map((pose) => (pose.phase === 'forward' ? pose.misses : 0)));
   const by = worst(style.paddle);
   if (by === 0) return null;
   for (let paddle = Math.ceil((style.paddle + 1) / 50) * 50; paddle <= 3200; paddle += 50)

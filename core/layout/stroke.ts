@@ -4,7 +4,7 @@ import type { Brief } from '../rig';
 import type { Body } from './frame';
 import { BODY, type Paddler } from './paddler';
 import { boundsOf } from './sweep';
-import { strokePoses, type PaddleLack, type StrokePose, type Style } from './stroke-poses';
+import { portPoses, type PaddleLack, type StrokePose, type Style } from './stroke-poses';
 
 /**
  * The space swept by shaft and hands: at each plan cell a floor and a ceiling, mm over the keel.
@@ -20,7 +20,11 @@ export interface StrokeSpace {
   readonly ceiling: Float64Array;
   /** How far a hand would be beyond its reach, at the worst of the forward stroke, mm. */
   readonly misses: number;
+  /** The lowest floor of all, mm over the keel. */
+  readonly lowest: number;
 }
+
+type Grid = Omit<StrokeSpace, 'misses' | 'lowest'>;
 
 const CELL = 20;
 const STEP = 20;
@@ -39,11 +43,12 @@ export function strokeSpace(
 ): StrokeSpace {
   const reach = 0.8 * p.stature;
   const x0 = p.seatX - reach;
-  const half = hull.beam / 2 + 200;
+  // Whole cells to each side of the centre line: one side is the mirror of the other.
+  const half = Math.ceil((hull.beam / 2 + 200) / CELL) * CELL;
   const columns = Math.ceil((reach + 0.5 * p.stature) / CELL);
-  const rows = Math.ceil((2 * half) / CELL);
-  const poses = strokePoses(hull, p, style, water);
-  const space: StrokeSpace = {
+  const rows = (2 * half) / CELL;
+  const poses = portPoses(hull, p, style, water);
+  const swept = {
     x0,
     y0: -half,
     cell: CELL,
@@ -54,13 +59,24 @@ export function strokeSpace(
     misses: Math.max(0, ...poses.map((pose) => (pose.phase === 'forward' ? pose.misses : 0))),
   };
   const balls = { shaft: ballOf(settings.shaft), hand: ballOf(settings.hand) };
-  for (const pose of poses) sweep(space, pose, balls);
-  return space;
+  for (const pose of poses) sweep(swept, pose, balls);
+  mirror(swept);
+  return { ...swept, lowest: swept.floor.reduce((a, b) => Math.min(a, b), Infinity) };
+}
+
+/** What is swept on one side is swept on the other. */
+function mirror({ columns, rows, floor, ceiling }: Grid): void {
+  for (let r = 0; r < rows / 2; r++)
+    for (let c = 0; c < columns; c++) {
+      const [i, j] = [r * columns + c, (rows - 1 - r) * columns + c];
+      floor[i] = floor[j] = Math.min(floor[i] as number, floor[j] as number);
+      ceiling[i] = ceiling[j] = Math.max(ceiling[i] as number, ceiling[j] as number);
+    }
 }
 
 /** The whole shaft, from the far end of the paddle to the throat of the blade in use, and both hands. */
 function sweep(
-  space: StrokeSpace,
+  space: Grid,
   { top, throat, upper, lower }: StrokePose,
   balls: Readonly<Record<'shaft' | 'hand', Ball>>,
 ): void {
@@ -100,7 +116,7 @@ function ballOf(radius: number): Ball {
 }
 
 function stamp(
-  space: StrokeSpace,
+  space: Grid,
   x: number,
   y: number,
   z: number,
@@ -136,6 +152,7 @@ export interface Intrusion {
 
 /** How far a body stands in the swept space, or undefined when it is clear: it is met where one cell's space and it share a height. */
 export function intrusion(space: StrokeSpace, body: Body): Intrusion | undefined {
+  if (body.top <= space.lowest) return undefined;
   let lowest = Infinity;
   let highest = -Infinity;
   let met = false;
