@@ -27,7 +27,6 @@ function rigOf(count: number): Plan {
   return { ...plan, fittings, runs };
 }
 
-
 type Stage = keyof Workup;
 const ALL = STAGES.names as readonly Stage[];
 /** What the strip, its lanes and its lists show while a fitting is under the finger. */

@@ -36,11 +36,8 @@ export interface Aboard {
 /** Holds every fitting and drills for it. What stands in no set stays ashore and is not drilled for. */
 export function fitOut(input: AboardInput, memory: Memory): Aboard {
   const { surface, stood, sets, set, tape, shop, ledger } = input;
-  const found = openingsOf(
-    surface,
-    stood.map((s) => s.placed),
-  );
-  const openings = memory.among('openings', JSON.stringify(found), () => found);
+  const open = stood.map((s) => s.placed).filter((p) => p.part.body.opening);
+  const openings = memory.last('openings', [surface, ...open], () => openingsOf(surface, open));
   const made = new Map<string, number>();
   const fit = (s: Stood): Fitted => {
     const { placed, letter, elsewhere } = s;

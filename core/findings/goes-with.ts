@@ -8,7 +8,7 @@ import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw, type Try } 
 /** What stands on another fitting is joined to it by an interface both have. */
 export const chains: Judgement = ({ items }) =>
   items.flatMap((item): Raw[] => {
-    const { below, part, fitting, place } = item.placed;
+    const { below, part, place } = item.placed;
     if (!below || place.on !== 'fitting') return [];
     const aboard = items.some((i) => i.placed.id === below.id);
     if (!aboard)

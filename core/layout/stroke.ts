@@ -75,11 +75,7 @@ function mirror({ columns, rows, floor, ceiling }: Grid): void {
 }
 
 /** The whole shaft, from the far end of the paddle to the throat of the blade in use, and both hands. */
-function sweep(
-  space: Grid,
-  { top, throat, upper, lower }: StrokePose,
-  balls: Readonly<Record<'shaft' | 'hand', Ball>>,
-): void {
+function sweep(space: Grid, { top, throat, upper, lower }: StrokePose, balls: Readonly<Record<'shaft' | 'hand', Ball>>): void {
   const [dx, dy, dz] = [throat[0] - top[0], throat[1] - top[1], throat[2] - top[2]];
   const steps = Math.ceil(Math.hypot(dx, dy, dz) / STEP);
   for (let i = 0; i <= steps; i++) {
@@ -115,13 +111,7 @@ function ballOf(radius: number): Ball {
   };
 }
 
-function stamp(
-  space: Grid,
-  x: number,
-  y: number,
-  z: number,
-  { spread, columns: across, rows: along, halves }: Ball,
-): void {
+function stamp(space: Grid, x: number, y: number, z: number, { spread, columns: across, rows: along, halves }: Ball): void {
   const { x0, y0, columns, rows, floor, ceiling } = space;
   const column = Math.floor((x - x0) / CELL);
   const row = Math.floor((y - y0) / CELL);

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import fc from 'fast-check';
-import { CATALOG, demoRigs, SHOP, TOLVANE } from '../../demo/index';
+import { CATALOG, demoRigs, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import type { Part } from '../parts';
 import { distance } from '../units';

@@ -1,23 +1,17 @@
 import type { Part } from '@plain-cleat/core/parts';
 import type { Assembly, Fitting } from '@plain-cleat/core/rig';
+import { fitted } from '../testing/fitted';
 import { type Person, problemOf, shop } from '../testing/shop';
 
-const fitting = (part: string, place: Fitting['place']): Fitting => ({
-  part,
-  place,
-  lift: 0,
-  mount: { hold: 'loose', plate: false, reason: '' },
-  suppliedBy: 'shop',
-  note: '',
-});
+const lying = (part: string, place: Fitting['place']): Fitting => fitted(part, place, 'loose');
 const kit = (more: Partial<Assembly> = {}): Assembly => ({
   id: 'spec-kit',
   name: 'Crate with tubes',
   version: 1,
   base: 'c',
   fittings: {
-    c: fitting('crate-open', { on: 'deck', x: 0, y: 0, heading: 0 }),
-    t: fitting('rod-tubes-crate-2', { on: 'fitting', fitting: 'c', u: 230, v: 0, heading: 0 }),
+    c: lying('crate-open', { on: 'deck', x: 0, y: 0, heading: 0 }),
+    t: lying('rod-tubes-crate-2', { on: 'fitting', fitting: 'c', u: 230, v: 0, heading: 0 }),
   },
   ...more,
 });
@@ -44,9 +38,9 @@ describe('the library of assemblies', () => {
     expect(problemOf(await at(kit({ base: 'x' }))).field).toBe('assembly.base');
     expect(problemOf(await at(kit({ name: ' ' }))).detail).toContain('call it something');
     expect(
-      problemOf(await at(kit({ fittings: { c: fitting('no-such', { on: 'deck', x: 0, y: 0, heading: 0 }) } }))).detail,
+      problemOf(await at(kit({ fittings: { c: lying('no-such', { on: 'deck', x: 0, y: 0, heading: 0 }) } }))).detail,
     ).toContain('no part no-such');
-    const loose = kit({ fittings: { ...kit().fittings, z: fitting('camera-hood', { on: 'deck', x: 1, y: 0, heading: 0 }) } });
+    const loose = kit({ fittings: { ...kit().fittings, z: lying('camera-hood', { on: 'deck', x: 1, y: 0, heading: 0 }) } });
     expect(problemOf(await at(loose)).field).toBe('assembly.fittings.z.place');
   });
 });

@@ -92,11 +92,7 @@ const CASES: readonly (readonly [name: string, path: string, bare: readonly stri
   ['floor', '/api/floor', [`SELECT ${listed}, p.outline FROM ${joined} WHERE r.place = 'yard'`]],
   ['rigs', '/api/rigs', [`SELECT ${listed} FROM ${joined} ORDER BY r.number`]],
   ["owners' hulls", '/api/hulls', ['SELECT * FROM hulls ORDER BY id', 'SELECT id, number, hullId FROM rigs ORDER BY number']],
-  [
-    'cuts',
-    '/api/cuts',
-    [`SELECT r.id, r.version, p.version AS projected, p.cuts FROM ${joined} WHERE r.place <> 'handed over'`],
-  ],
+  ['cuts', '/api/cuts', [`SELECT r.id, r.version, p.version AS projected, p.cuts FROM ${joined} WHERE r.place <> 'handed over'`]],
   [
     `a rig whose hull has ${ON_ONE_HULL}`,
     `/api/rigs/${first}`,

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Cuts, KeepCuts } from '@plain-cleat/api';
+import { deck, fitted } from '../testing/fitted';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 describe('cut plans', () => {
@@ -22,14 +23,8 @@ describe('cut plans', () => {
     const { id, number: called } = made.body as { id: string; number: string };
     number = called;
     const put = async (item: string, part: string, x: number, plate: boolean, version: number): Promise<void> => {
-      const to = {
-        part,
-        place: { on: 'deck', x, y: 60, heading: 0 },
-        lift: 0,
-        mount: { hold: plate ? 'through' : 'rivet', plate, reason: '' },
-        suppliedBy: 'shop',
-        note: '',
-      };
+      const mount = { hold: plate ? 'through' : 'rivet', plate, reason: '' } as const;
+      const to = fitted(part, deck(x, 60), mount.hold, { mount });
       const change = { id: randomUUID(), kind: 'placeItem', item, to };
       await idris.post(`/api/rigs/${id}/changes`, { baseVersion: version, change, undoes: null }).expect(200);
     };

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { RigSummary } from '@plain-cleat/api';
 import { readPdf } from '../testing/pdf';
+import { deck, fitted } from '../testing/fitted';
 import { problemOf, shop } from '../testing/shop';
 
 describe('documents', () => {
@@ -48,14 +49,7 @@ describe('documents', () => {
       idris
         .post(`/api/rigs/${id}/changes`, { baseVersion: 0, undoes: null, change: { id: randomUUID(), kind, ...more }, override })
         .expect(200);
-    const gland = {
-      part: 'gland',
-      place: { on: 'side', side: 'port', x: 1800, down: 250 },
-      lift: 0,
-      mount: { hold: 'through', plate: false, reason: '' },
-      suppliedBy: 'shop',
-      note: '',
-    };
+    const gland = fitted('gland', { on: 'side', side: 'port', x: 1800, down: 250 }, 'through');
     await change('placeItem', { item: 'w', to: gland });
     await change(
       'acceptFinding',
@@ -142,15 +136,7 @@ describe('documents', () => {
     await print();
     await ama.get(`/api/rigs/${id}/drill-sheet.pdf`).expect(200);
     expect((await ama.rig(id)).plan.letters).toBeNull();
-    const to = {
-      part: 'crate-open',
-      place: { on: 'deck', x: 2680, y: 0, heading: 0 },
-      lift: 0,
-      mount: { hold: 'loose', plate: false, reason: '' },
-      suppliedBy: 'shop',
-      note: '',
-    };
-    const change = { id: randomUUID(), kind: 'placeItem', item: 'c', to };
+    const change = { id: randomUUID(), kind: 'placeItem', item: 'c', to: fitted('crate-open', deck(2680), 'loose') };
     await ama.post(`/api/rigs/${id}/changes`, { baseVersion: 0, change, undoes: null }).expect(200);
     const early = await ama.get(`/api/rigs/${id}/drill-sheet.pdf`).expect(409);
     expect(problemOf(early)).toEqual(jasmine.objectContaining({ field: 'letters' }));

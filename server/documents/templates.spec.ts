@@ -4,21 +4,15 @@ import type { Change, Fitting } from '@plain-cleat/core/rig';
 import { workUp, type Workup } from '@plain-cleat/core/workup';
 import DxfParser from 'dxf-parser';
 import { readPdf, type ReadPage } from '../testing/pdf';
+import { fitted } from '../testing/fitted';
 import { type Person, problemOf, shop } from '../testing/shop';
 
-const fitted = (part: string, place: Fitting['place']): Fitting => ({
-  part,
-  place,
-  lift: 0,
-  mount: { hold: 'through', plate: false, reason: '' },
-  suppliedBy: 'shop',
-  note: '',
-});
+const bolted = (part: string, place: Fitting['place']): Fitting => fitted(part, place, 'through');
 const FITTINGS: Record<string, Fitting> = {
   // Six holes over nearly half a metre: it takes several sheets of paper.
-  wide: fitted('bungee-deck', { on: 'deck', x: 720, y: 0, heading: 0 }),
-  port: fitted('jam-cleat', { on: 'side', side: 'port', x: 1400, down: 70 }),
-  star: fitted('jam-cleat', { on: 'side', side: 'starboard', x: 1400, down: 70 }),
+  wide: bolted('bungee-deck', { on: 'deck', x: 720, y: 0, heading: 0 }),
+  port: bolted('jam-cleat', { on: 'side', side: 'port', x: 1400, down: 70 }),
+  star: bolted('jam-cleat', { on: 'side', side: 'starboard', x: 1400, down: 70 }),
 };
 
 type Mark = readonly [number, number];
@@ -82,7 +76,7 @@ describe('templates', () => {
       id: randomUUID(),
       kind: 'placeItem',
       item: 'c',
-      to: fitted('jam-cleat', FITTINGS.port?.place as never),
+      to: bolted('jam-cleat', FITTINGS.port?.place as never),
     };
     await ama.post(`/api/rigs/${locked}/changes`, { baseVersion: 0, change, undoes: null }).expect(200);
     await ama.post(`/api/rigs/${locked}/prints`, {}).expect(200);

@@ -39,9 +39,10 @@ export function floorRoutes(router: Router, db: Sequelize, projection: Projectio
     await projection.settled(FRESH);
     const [rigs, shop] = await Promise.all([
       rows(
-        `(SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place NOT IN ('handed over', 'set aside') ORDER BY r.number)
+        `(SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place NOT IN ('handed over', 'set aside'))
          UNION ALL
-         (SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place = 'handed over' ORDER BY r.number DESC LIMIT ${HANDED_OVER})`,
+         (SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place = 'handed over' ORDER BY r.number DESC LIMIT ${HANDED_OVER})
+         ORDER BY number`,
       ),
       newestShop(),
     ]);

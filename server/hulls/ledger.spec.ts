@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { FoundList, HullLedger, OwnHull, RigDocument } from '@plain-cleat/api';
+import { deck, fitted } from '../testing/fitted';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 describe('the ledger of an owner’s hull', () => {
@@ -65,15 +66,7 @@ describe('the ledger of an owner’s hull', () => {
       })
       .expect(200);
     const id = (second.body as { id: string }).id;
-    const mount = { hold: 'rivet', plate: false, reason: '' };
-    const to = {
-      part: 'pad-eye',
-      place: { on: 'deck', x: 3217, y: 0, heading: 0 },
-      lift: 0,
-      mount,
-      suppliedBy: 'shop',
-      note: '',
-    };
+    const to = fitted('pad-eye', deck(3217), 'rivet');
     await idris
       .post(`/api/rigs/${id}/changes`, {
         baseVersion: 0,

@@ -26,9 +26,9 @@ function checkModel(model: HullModel): void {
 }
 
 /** Owners' hulls with whose they are, what they are and the rigs they have had. */
-async function describeHulls(only?: string): Promise<OwnHull[]> {
+async function describeHulls(db: Sequelize, only?: string): Promise<OwnHull[]> {
   const [hulls, rigs] = await Promise.all([
-    HullRow.sequelize?.query<HullRow & { owner: string | null }>(
+    db.query<HullRow & { owner: string | null }>(
       `SELECT h.*, o.name AS owner FROM hulls h LEFT JOIN owners o ON o.id = h.ownerId
        ${only === undefined ? '' : 'WHERE h.id = :only'} ORDER BY h.id`,
       { replacements: { only }, type: QueryTypes.SELECT },
@@ -41,7 +41,7 @@ async function describeHulls(only?: string): Promise<OwnHull[]> {
   ]);
   const rigsOf = new Map<string, { id: string; number: string }[]>();
   for (const { id, number, hullId } of rigs) rigsOf.set(hullId, [...(rigsOf.get(hullId) ?? []), { id, number }]);
-  return (hulls ?? []).map((h) => ({
+  return hulls.map((h) => ({
     id: h.id,
     owner: { id: h.ownerId, name: h.owner ?? '' },
     model: h.modelId,
@@ -55,9 +55,9 @@ async function describeHulls(only?: string): Promise<OwnHull[]> {
 }
 
 /** The model of an owner's hull: the shop's newest, or what came with the file of its rig. */
-async function modelOf(row: HullRow): Promise<HullModel> {
-  const rig = await RigRow.findOne({ where: { hullId: row.id, carried: { [Op.ne]: null } } });
-  return (rig && carriedBy(rig)?.hull) ?? newestHull(row.modelId);
+async function modelOf({ id, model }: OwnHull): Promise<HullModel> {
+  const rig = await RigRow.findOne({ attributes: ['carried'], where: { hullId: id, carried: { [Op.ne]: null } } });
+  return (rig && carriedBy(rig)?.hull) ?? newestHull(model);
 }
 
 /** The hull library, hulls from the tape and from drawings, and the customers' own hulls. */
@@ -104,13 +104,12 @@ export function hullRoutes(router: Router, db: Sequelize, projection: Projection
     attach(res, 'image/vnd.dxf', `${model.id}-outline.dxf`);
     res.send(outlineDxf(model));
   });
-  bind(router, ROUTES.ownHulls, async () => describeHulls());
+  bind(router, ROUTES.ownHulls, async () => describeHulls(db));
   bind(router, ROUTES.hullLedger, async ({ params }) => {
-    const row = await HullRow.findByPk(params.own ?? '');
-    if (!row) throw notFound('hull', 'there is no such hull');
-    const [[hull], model, facts, shop] = await Promise.all([describeHulls(row.id), modelOf(row), factsOf(row.id), newestShop()]);
+    const [hull] = await describeHulls(db, params.own ?? '');
     if (!hull) throw notFound('hull', 'there is no such hull');
-    return { hull, model, facts, holes: await holesOnHull(row.id, facts), shop };
+    const [model, facts, shop] = await Promise.all([modelOf(hull), factsOf(hull.id), newestShop()]);
+    return { hull, model, facts, holes: await holesOnHull(hull.id, facts), shop };
   });
   bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => {
     const hull = params.own ?? '';

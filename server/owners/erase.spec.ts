@@ -7,6 +7,7 @@ import { QueryTypes } from 'sequelize';
 import sharp from 'sharp';
 import { connect } from '../database/connect';
 import { HullRow, RigRow } from '../database/models';
+import { deck, fitted } from '../testing/fitted';
 import { problemOf, shop, testUrl } from '../testing/shop';
 import { dataOf, FORGOTTEN, forgetOwner } from './erase';
 
@@ -31,14 +32,7 @@ describe('an owner who asks to be forgotten', () => {
       to: { stature: 1613.7, weightKg: 91.3, notes },
     });
     await change({ kind: 'answerBrief', from: { second: null }, to: { second: { stature: 1613.7, weightKg: 91.3 } } });
-    const eye = {
-      part: 'pad-eye',
-      place: { on: 'deck', x: 3300, y: 0, heading: 0 },
-      lift: 0,
-      mount: { hold: 'rivet', plate: false, reason: '' },
-      suppliedBy: 'shop',
-      note: '',
-    };
+    const eye = fitted('pad-eye', deck(3300), 'rivet');
     const { id: planId } = await change({ kind: 'placeItem', item: 'eye', to: eye });
     const photo = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#abc' } })
       .png()

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { FoundParts, RigDocument, StoresList } from '@plain-cleat/api';
 import type { Part } from '@plain-cleat/core/parts';
-import { readRigFile } from '@plain-cleat/core/rig';
+import { type Fitting, readRigFile } from '@plain-cleat/core/rig';
 import { type Newer, offersOf } from '@plain-cleat/core/workup';
 import { CATALOG } from '@plain-cleat/demo';
+import { deck, fitted } from '../testing/fitted';
 import { type Person, problemOf, type Shop, shop } from '../testing/shop';
 
 describe('parts', () => {
@@ -32,15 +33,7 @@ describe('parts', () => {
       .post(`/api/rigs/${rig}/changes`, { baseVersion: version, change: { id: randomUUID(), ...change }, undoes: null })
       .expect(200);
   };
-  const fittingOf = (part: Part, x: number, more: object = {}): object => ({
-    part: part.id,
-    place: { on: 'deck', x, y: 0, heading: 0 },
-    lift: 0,
-    mount: { hold: 'rivet', plate: false, reason: '' },
-    suppliedBy: 'shop',
-    note: '',
-    ...more,
-  });
+  const fittingOf = (part: Part, x: number, more: Partial<Fitting> = {}): Fitting => fitted(part.id, deck(x), 'rivet', more);
 
   it('come with the range by an address that follows from them, compressed and for good', async () => {
     const hash = await hashNow();

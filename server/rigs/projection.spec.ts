@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { OwnHull, RigDocument } from '@plain-cleat/api';
 import { ProjectionRow, RigRow } from '../database/models';
+import { deck, fitted } from '../testing/fitted';
 import { type Person, shop } from '../testing/shop';
 
 /** Waits for a state, not for time. */
@@ -13,14 +14,7 @@ async function until(says: string, is: () => Promise<boolean>): Promise<void> {
   throw new Error(`not within 20 s: ${says}`);
 }
 
-const eyeAt = (x: number): object => ({
-  part: 'pad-eye',
-  place: { on: 'deck', x, y: 0, heading: 0 },
-  lift: 0,
-  mount: { hold: 'rivet', plate: false, reason: '' },
-  suppliedBy: 'shop',
-  note: '',
-});
+const eyeAt = (x: number): object => fitted('pad-eye', deck(x), 'rivet');
 const place = (person: Person, rig: string, x: number) =>
   person
     .post(`/api/rigs/${rig}/changes`, {

@@ -3,16 +3,10 @@ import { type Change, type Fitting, type Plan, applyChange, sameJson } from '@pl
 import { workUp } from '@plain-cleat/core/workup';
 import type { Changed, KeptFacts } from '@plain-cleat/api';
 import { ChangeRow, FactRow, RigRow } from '../database/models';
+import { deck, fitted } from '../testing/fitted';
 import { problemOf, shop } from '../testing/shop';
 
-const crate: Fitting = {
-  part: 'crate-open',
-  place: { on: 'deck', x: 2700, y: 0, heading: 0 },
-  lift: 0,
-  mount: { hold: 'loose', plate: false, reason: '' },
-  suppliedBy: 'shop',
-  note: '',
-};
+const crate = fitted('crate-open', deck(2700), 'loose');
 const place = (item: string, to = crate): Change => ({ id: randomUUID(), kind: 'placeItem', item, to });
 const slide = (item: string, from: number, to: number): Change => ({
   id: randomUUID(),

@@ -1,6 +1,6 @@
 import type { RigSince } from '@plain-cleat/api';
 import { applyChange, type Change, type Fact, type Plan } from '@plain-cleat/core/rig';
-import { rigDocument } from '../testing/open-rig';
+import { newsOf, rigDocument } from '../testing/open-rig';
 import { laidPlan } from '../testing/rig';
 import { type ServerSide, withChange, withFacts, withNews } from './acknowledged';
 
@@ -16,17 +16,6 @@ describe('what the server has of a rig', () => {
     serverPlan: plan,
     serverFacts: facts,
   });
-  const news = (more: Partial<RigSince>): RigSince => ({
-    version: 0,
-    changes: [],
-    mine: [],
-    facts: [],
-    factCount: 0,
-    others: [],
-    place: 'bench 1',
-    signed: false,
-    ...more,
-  });
   /** So many renamings one after another, as they are told, from a version on. */
   const renamed = (from: number, to: number): NonNullable<RigSince['changes']> =>
     Array.from({ length: to - from }, (_, i) => ({
@@ -37,7 +26,7 @@ describe('what the server has of a rig', () => {
   it('goes on by others’ changes, to the plan that the server has', () => {
     const told = renamed(0, 3);
     const theirs = told.reduce<Plan>((p, { change }) => applyChange(p, change).plan, plan);
-    const after = withNews(at(), news({ version: 3, changes: told, place: 'yard', signed: true }));
+    const after = withNews(at(), newsOf({ version: 3, changes: told, place: 'yard', signed: true }));
     expect(after?.serverPlan).toEqual(theirs);
     expect([after?.doc.version, after?.doc.place, after?.doc.signed]).toEqual([3, 'yard', true]);
     // Nothing that is the same is another.
@@ -49,7 +38,7 @@ describe('what the server has of a rig', () => {
     if (!first || !second) return fail('two');
     const one = applyChange(plan, first.change).plan;
     const now: ServerSide = { ...at({ version: 1 }), serverPlan: one };
-    expect(withNews(now, news({ version: 2, changes: [first, second] }))?.serverPlan.title).toBe('name 2');
+    expect(withNews(now, newsOf({ version: 2, changes: [first, second] }))?.serverPlan.title).toBe('name 2');
   });
 
   it('is fetched anew where the news does not follow, takes another revision, or is too much', () => {
@@ -58,19 +47,19 @@ describe('what the server has of a rig', () => {
     const adopt: Change = { id: idOf(9), kind: 'adoptPart', item: 'box', from: null, to: 2 };
     const pin: Change = { id: idOf(9), kind: 'adoptRevision', pin: 'limits', from: 1, to: 2 };
     const refused: readonly (readonly [string, RigSince])[] = [
-      ['a change is missing', news({ version: 2, changes: [second] })],
-      ['the last is missing', news({ version: 2, changes: [first] })],
-      ['it does not fit', news({ version: 1, changes: [{ version: 1, change: named(1, 'another name', 'x') }] })],
-      ['too much', news({ version: 900, changes: null })],
-      ['another part', news({ version: 1, changes: [{ version: 1, change: adopt }] })],
+      ['a change is missing', newsOf({ version: 2, changes: [second] })],
+      ['the last is missing', newsOf({ version: 2, changes: [first] })],
+      ['it does not fit', newsOf({ version: 1, changes: [{ version: 1, change: named(1, 'another name', 'x') }] })],
+      ['too much', newsOf({ version: 900, changes: null })],
+      ['another part', newsOf({ version: 1, changes: [{ version: 1, change: adopt }] })],
       [
         'other settings among others',
-        news({
+        newsOf({
           version: 1,
           changes: [{ version: 1, change: { id: idOf(8), kind: 'together', changes: [first.change, pin] as never } }],
         }),
       ],
-      ['a fact is missing', news({ factCount: 2, facts: [fact('b')] })],
+      ['a fact is missing', newsOf({ factCount: 2, facts: [fact('b')] })],
     ];
     for (const [why, told] of refused) expect(withNews(at(), told)).withContext(why).toBeNull();
   });
@@ -80,7 +69,7 @@ describe('what the server has of a rig', () => {
     // Mine is acknowledged as the third while only the first is known here.
     const gap = withFacts(at({ factCount: 1 }, [a]), { factCount: 3, facts: [mine] });
     expect([gap.doc.factCount, gap.serverFacts]).toEqual([1, [a, mine]]);
-    const after = withNews(gap, news({ facts: [b, mine, c], factCount: 4 }));
+    const after = withNews(gap, newsOf({ facts: [b, mine, c], factCount: 4 }));
     expect([after?.doc.factCount, after?.serverFacts]).toEqual([4, [a, b, mine, c]]);
     // Without a gap it counts on, and twice is once.
     const whole = withFacts(at({ factCount: 1 }, [a]), { factCount: 2, facts: [mine] });
@@ -102,9 +91,9 @@ describe('what the server has of a rig', () => {
     const [told] = renamed(0, 1);
     if (!told) return fail('one');
     const mine = [{ id: told.change.id, version: 1, undoes: null, inverse: applyChange(plan, told.change).inverse }];
-    const after = withNews(at(), news({ version: 1, changes: [told], mine }));
+    const after = withNews(at(), newsOf({ version: 1, changes: [told], mine }));
     expect(after?.doc.mine).toEqual(mine);
-    const again = after && withNews(after, news({ version: 1, changes: [told], mine }));
+    const again = after && withNews(after, newsOf({ version: 1, changes: [told], mine }));
     expect(again?.doc.mine.length).toBe(1);
   });
 });

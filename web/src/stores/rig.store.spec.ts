@@ -3,8 +3,9 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { RigDocument, RigSince } from '@plain-cleat/api';
+import type { RigDocument } from '@plain-cleat/api';
 import type { Change, Fact, Plan } from '@plain-cleat/core/rig';
+import { newsOf } from '../testing/open-rig';
 import { TEST_HULL, TEST_LAMP, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
 import { Parts } from './parts';
 import { RigStore } from './rig.store';
@@ -67,17 +68,6 @@ describe('the open rig', () => {
 
   const send = () => http.expectOne('/api/rigs/rig-1/changes');
   const since = (version: number, facts: number) => http.expectOne(`/api/rigs/rig-1/since?version=${version}&facts=${facts}`);
-  const news = (more: Partial<RigSince>): RigSince => ({
-    version: 0,
-    changes: [],
-    mine: [],
-    facts: [],
-    factCount: 0,
-    others: [],
-    place: 'bench 1',
-    signed: false,
-    ...more,
-  });
 
   it('shows a change at once and counts it as waiting until it is kept', async () => {
     store.change(place);
@@ -260,7 +250,7 @@ describe('the open rig', () => {
       await settle();
       // Meanwhile mine stays where it is seen.
       expect(store.state()?.facts.map((f) => f.id)).toEqual([kept.id]);
-      since(0, 0).flush(news({ facts: [other, kept], factCount: 2 }));
+      since(0, 0).flush(newsOf({ facts: [other, kept], factCount: 2 }));
       await settle();
       expect(store.state()?.facts.map((f) => f.id)).toEqual(['theirs', kept.id]);
     });
@@ -374,12 +364,12 @@ describe('the open rig', () => {
     tell(0, 0);
     http.expectNone((r) => r.url.endsWith('/since'));
     tell(1, 0);
-    since(0, 0).flush(news({ version: 1, changes: [{ version: 1, change: place }] }));
+    since(0, 0).flush(newsOf({ version: 1, changes: [{ version: 1, change: place }] }));
     await settle();
     expect(store.state()?.workup.aboard.items.map((i) => i.placed.id)).toEqual(['g']);
     expect((await TestBed.inject(Tablet).rig('rig-1'))?.doc.version).toBe(1);
     tell(3, 0);
-    since(1, 0).flush(news({ version: 3, changes: null }));
+    since(1, 0).flush(newsOf({ version: 3, changes: null }));
     http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs' }, 3));
     await settle();
     expect([store.state()?.plan.title, store.state()?.doc.version]).toEqual(['theirs', 3]);

@@ -5,7 +5,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { RigDocument, Session } from '@plain-cleat/api';
+import type { RigDocument, RigSince, Session } from '@plain-cleat/api';
 import type { Change, NewFact, Plan } from '@plain-cleat/core/rig';
 import { Tablet } from '../stores/tablet';
 import { RigStore } from '../stores/rig.store';
@@ -30,6 +30,19 @@ export const rigDocument = (plan: Plan = testPlan(), more: Partial<RigDocument> 
   shop: TEST_SHOP,
   today: '2026-06-01',
   mine: [],
+  signed: false,
+  ...more,
+});
+
+/** What happened to a rig since, as the server tells it. */
+export const newsOf = (more: Partial<RigSince>): RigSince => ({
+  version: 0,
+  changes: [],
+  mine: [],
+  facts: [],
+  factCount: 0,
+  others: [],
+  place: 'bench 1',
   signed: false,
   ...more,
 });
