@@ -207,7 +207,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   wishRoutes(router);
   photoRoutes(router);
   assemblyRoutes(router, db);
-  cutRoutes(router, db, projection);
+  cutRoutes(router, db);
   const events = eventRoutes(router, db, presence);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));

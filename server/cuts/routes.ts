@@ -5,43 +5,43 @@ import type { Router } from 'express';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { CutRow, RemnantRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
+import { draft } from '../drafting/draft';
 import { bind } from '../http/bind';
 import { badInput } from '../problems/problem';
 import { asItIs, RIGS_PROJECTED } from '../rigs/as-it-is';
-import type { Projection } from '../rigs/projection';
+import { factsOf, numbered } from '../rigs/load';
 import { newestMaterials, newestShop } from '../revisions/revisions';
 
 interface CutsOf {
   readonly id: string;
+  readonly hullId: string;
   readonly cuts: string | null;
   /** Whether they are of the rig as it is. */
   readonly fresh: number;
 }
 type Wanted = ReturnType<typeof cutList>;
 
-/** What each rig in the shop wants cut, by number: as it was projected where that is of the rig as it is, else after it was projected anew. */
-async function wantedCuts(db: Sequelize, projection: Projection): Promise<Wanted[]> {
-  const rows = (): Promise<CutsOf[]> =>
-    db.query<CutsOf>(
-      `SELECT r.id, p.cuts, ${asItIs()} AS fresh FROM ${RIGS_PROJECTED} WHERE r.place <> 'handed over' ORDER BY r.number`,
-      { type: QueryTypes.SELECT },
+/** What each rig in the shop wants cut, by number: as it was projected where that is of the rig as it is, else worked up. */
+async function wantedCuts(db: Sequelize): Promise<Wanted[]> {
+  const rows = await db.query<CutsOf>(
+    `SELECT r.id, r.hullId, p.cuts, ${asItIs()} AS fresh FROM ${RIGS_PROJECTED} WHERE r.place <> 'handed over' ORDER BY r.number`,
+    { type: QueryTypes.SELECT },
+  );
+  const wanted: Wanted[] = [];
+  // One after another: what is not as it is waits for whoever projects it, too.
+  for (const { id, hullId, cuts, fresh } of rows)
+    wanted.push(
+      fresh && cuts ? (JSON.parse(cuts) as Wanted) : (await draft('project', await numbered(id, await factsOf(hullId)))).cuts,
     );
-  let all = await rows();
-  const stale = all.filter((r) => !r.fresh);
-  if (stale.length) {
-    for (const r of stale) projection.touch(r.id);
-    await projection.settled();
-    all = await rows();
-  }
-  return all.flatMap((r) => (r.cuts ? [JSON.parse(r.cuts) as Wanted] : []));
+  return wanted;
 }
 
 /** Everything rigs in the shop want cut and was not yet, the shelf, and what can be bought. */
-async function allCuts(db: Sequelize, projection: Projection): Promise<Cuts> {
+async function allCuts(db: Sequelize): Promise<Cuts> {
   const [{ stocks = [] }, shop, lists, remnants, cut] = await Promise.all([
     newestMaterials(),
     newestShop(),
-    wantedCuts(db, projection),
+    wantedCuts(db),
     RemnantRow.findAll({ order: [['id', 'ASC']] }),
     CutRow.findAll({ attributes: ['piece'] }),
   ]);
@@ -61,10 +61,10 @@ async function allCuts(db: Sequelize, projection: Projection): Promise<Cuts> {
 }
 
 /** Cut plans over all rigs that wait in the shop, and the shelf of remnants. */
-export function cutRoutes(router: Router, db: Sequelize, projection: Projection): void {
-  bind(router, ROUTES.cuts, async () => allCuts(db, projection));
+export function cutRoutes(router: Router, db: Sequelize): void {
+  bind(router, ROUTES.cuts, async () => allCuts(db));
   bind(router, ROUTES.keepCuts, async ({ body, staff }) => {
-    const { stocks, bars, plates } = await allCuts(db, projection);
+    const { stocks, bars, plates } = await allCuts(db);
     const wanted = new Set([...bars, ...plates].map((p) => p.id));
     const unknown = body.pieces.findIndex((p) => !wanted.has(p));
     if (unknown >= 0)
@@ -82,6 +82,6 @@ export function cutRoutes(router: Router, db: Sequelize, projection: Projection)
       for (const piece of new Set(body.pieces)) await CutRow.create({ piece, by: staff.name, serverTime }, { transaction });
       for (const l of body.left) await RemnantRow.create({ id: randomUUID(), ...l }, { transaction });
     });
-    return allCuts(db, projection);
+    return allCuts(db);
   });
 }

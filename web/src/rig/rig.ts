@@ -16,7 +16,7 @@ import { unsettled } from '@plain-cleat/core/findings';
 import { FACT_WORDS } from '@plain-cleat/core/rig';
 import { deletedBy } from '@plain-cleat/core/workup';
 import { currentUrl } from '../stores/current-url';
-import { type ClashShown, RigStore } from '../stores/rig.store';
+import { type ClashShown, RIG, RigStore } from '../stores/rig.store';
 import { Clash, type ClashToSettle } from './clash';
 import { NewerRevisions } from './newer';
 import { promiseOf } from '../floor/promise';
@@ -47,7 +47,7 @@ const STEPS = [
     MatTabsModule,
     Icons,
   ],
-  providers: [RigStore],
+  providers: RIG,
   templateUrl: './rig.html',
   styleUrl: './rig.scss',
 })

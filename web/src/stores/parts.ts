@@ -51,6 +51,9 @@ export class Parts {
     map(([range, found]) => [...range, ...found]),
   );
 
+  /** The same as it is now. */
+  known = (): readonly Part[] => [...this.ranges.value.parts, ...this.found.value];
+
   /** The same, each in its newest revision, by name. */
   readonly newest = toSignal(this.known$.pipe(map(newestOf)), { initialValue: [] });
 
@@ -96,7 +99,7 @@ export class Parts {
 
   /** Parts are taken from the stores: from now on this device knows them. */
   take(...parts: readonly Part[]): void {
-    const known = new Set([...this.ranges.value.parts, ...this.found.value].map(partKey));
+    const known = new Set(this.known().map(partKey));
     const fresh = parts.filter((p) => !known.has(partKey(p)));
     if (fresh.length === 0) return;
     const found = [...fresh, ...this.found.value];

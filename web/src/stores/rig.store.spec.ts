@@ -8,7 +8,7 @@ import type { Change, Fact, Plan } from '@plain-cleat/core/rig';
 import { newsOf } from '../testing/open-rig';
 import { TEST_HULL, TEST_LAMP, TEST_PART, TEST_SHOP, testPlan } from '../testing/rig';
 import { Parts } from './parts';
-import { RigStore } from './rig.store';
+import { RIG, RigStore } from './rig.store';
 import { Tablet } from './tablet';
 
 const place: Change = {
@@ -57,7 +57,7 @@ describe('the open rig', () => {
   beforeEach(async () => {
     await new Tablet().empty();
     TestBed.configureTestingModule({
-      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting(), RigStore],
+      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting(), ...RIG],
     });
     store = TestBed.inject(RigStore);
     http = TestBed.inject(HttpTestingController);

@@ -8,7 +8,7 @@ import { provideRouter } from '@angular/router';
 import type { RigDocument, RigSince, Session } from '@plain-cleat/api';
 import type { Change, NewFact, Plan } from '@plain-cleat/core/rig';
 import { Tablet } from '../stores/tablet';
-import { RigStore } from '../stores/rig.store';
+import { RIG, RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 import { TEST_HULL, TEST_PARTS, TEST_SHOP, testPlan } from './rig';
 
@@ -62,7 +62,7 @@ export class OpenRig<T> extends Screen<T> {
     await new Tablet().empty();
     spyOn(window, 'EventSource').and.returnValue({ addEventListener: () => undefined, close: () => undefined } as never);
     TestBed.configureTestingModule({
-      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting(), RigStore],
+      providers: [provideZonelessChangeDetection(), provideRouter([]), provideHttpClient(), provideHttpClientTesting(), ...RIG],
     });
     const http = TestBed.inject(HttpTestingController);
     TestBed.inject(SessionStore).find().subscribe();
