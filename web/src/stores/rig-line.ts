@@ -284,6 +284,7 @@ export class RigLine {
     const now = this.sources.value;
     if (!now) return EMPTY;
     this.hold(withChange(now, one, done));
+    this.say({ unsent: null });
     // Another revision of hull, parts or settings may not be on this device yet.
     return adopts(one.change) || this.lacksParts() ? this.fresh(id) : EMPTY;
   }
@@ -302,15 +303,14 @@ export class RigLine {
     if (!now) return EMPTY;
     const after = withFacts(now, done);
     this.hold(after);
+    this.say({ unsent: null });
     // Somebody else's came in between.
     return after.doc.factCount < done.factCount ? this.caughtUp(id) : EMPTY;
   }
 
   /** What the server now has of the rig is shown, and kept on the tablet. */
   private hold(after: ServerSide): void {
-    const before = this.sources.value;
-    if (!before) return;
-    this.show({ ...after, notices: { ...before.notices, unsent: null } });
+    this.show(after);
     void this.tablet.keepRig({ ...after.doc, plan: after.serverPlan, facts: [...after.serverFacts] });
   }
 

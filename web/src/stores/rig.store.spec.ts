@@ -359,6 +359,12 @@ describe('the open rig', () => {
     store.open('rig-1');
     http.expectOne('/api/rigs/rig-1').flush(doc());
     await settle();
+    const promised: Change = {
+      id: '00000000-0000-4000-8000-000000000008',
+      kind: 'promiseRig',
+      from: null,
+      to: '2026-07-01',
+    };
     const tell = (version: number, factCount: number): void =>
       hears.get('rig')?.(new MessageEvent('rig', { data: JSON.stringify({ version, factCount }) }));
     tell(0, 0);
@@ -368,11 +374,20 @@ describe('the open rig', () => {
     await settle();
     expect(store.state()?.workup.aboard.items.map((i) => i.placed.id)).toEqual(['g']);
     expect((await TestBed.inject(Tablet).rig('rig-1'))?.doc.version).toBe(1);
+    // What waits here goes on waiting, and says so.
+    store.change({ id: '00000000-0000-4000-8000-000000000007', kind: 'nameRig', from: 'test rig', to: 'mine' });
+    send().error(new ProgressEvent('error'), { status: 0, statusText: '' });
+    await settle();
+    tell(2, 0);
+    since(1, 0).flush(newsOf({ version: 2, changes: [{ version: 2, change: promised }] }));
+    await settle();
+    expect([store.state()?.plan.promised, store.state()?.plan.title]).toEqual(['2026-07-01', 'mine']);
+    expect([store.state()?.waiting, store.state()?.unsent]).toEqual([1, jasmine.stringContaining('does not answer') as never]);
     tell(3, 0);
-    since(1, 0).flush(newsOf({ version: 3, changes: null }));
+    since(2, 0).flush(newsOf({ version: 3, changes: null }));
     http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs' }, 3));
     await settle();
-    expect([store.state()?.plan.title, store.state()?.doc.version]).toEqual(['theirs', 3]);
+    expect([store.state()?.doc.plan.title, store.state()?.doc.version]).toEqual(['theirs', 3]);
   });
 
   it('says why a rig does not open', async () => {
