@@ -20,7 +20,7 @@ const rigSummarySchema = z.object({
   title: z.string(),
   owner: z.string(),
   hull: z.string(),
-  outline: z.array(z.tuple([z.number(), z.number()])).describe('x and half-breadth along the hull, mm'),
+  outline: z.int().describe('which of the outlines'),
   place: floorPlaceSchema,
   promised: z.string().nullable(),
   progress: progressSchema,
@@ -30,7 +30,15 @@ const rigSummarySchema = z.object({
 const listedRigSchema = rigSummarySchema.omit({ outline: true, progress: true }).extend({ next: z.string() });
 const rigListSchema = z.object({ today: z.string(), rigs: z.array(listedRigSchema) });
 
-export const floorSchema = z.object({ shop: z.string(), today: z.string(), rigs: z.array(rigSummarySchema) });
+const outlineSchema = z.array(z.tuple([z.number(), z.number()])).describe('x and half-breadth along a hull, mm');
+
+export const floorSchema = z.object({
+  shop: z.string(),
+  today: z.string(),
+  rigs: z.array(rigSummarySchema),
+  /** Of the hulls of these rigs, each once. */
+  outlines: z.array(outlineSchema),
+});
 
 export type FloorPlace = z.infer<typeof floorPlaceSchema>;
 export type Progress = z.infer<typeof progressSchema>;

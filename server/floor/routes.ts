@@ -37,23 +37,23 @@ export function floorRoutes(router: Router, db: Sequelize, projection: Projectio
 
   bind(router, ROUTES.floor, async () => {
     await projection.settled(FRESH);
-    const [rigs, shop] = await Promise.all([
-      rows(
-        `(SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place NOT IN ('handed over', 'set aside'))
-         UNION ALL
-         (SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place = 'handed over' ORDER BY r.number DESC LIMIT ${HANDED_OVER})
-         ORDER BY number`,
-      ),
+    const [here, gone, shop] = await Promise.all([
+      rows(`SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place NOT IN ('handed over', 'set aside') ORDER BY r.number`),
+      rows(`SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place = 'handed over' ORDER BY r.number DESC LIMIT ${HANDED_OVER}`),
       newestShop(),
     ]);
+    const rigs = [...here, ...gone];
+    // Most hulls are of a few models: their outlines go once.
+    const outlines = [...new Set(rigs.map((r) => r.outline ?? '[]'))];
     return {
       shop: shop.name,
       today: todayIn(shop.timeZone),
+      outlines: outlines.map((text) => JSON.parse(text) as [number, number][]),
       rigs: rigs.map(({ owner, hull, outline, progress, ...rig }) => ({
         ...rig,
         owner: owner ?? '',
         hull: hull ?? '',
-        outline: read<[number, number][]>(outline, []),
+        outline: outlines.indexOf(outline ?? '[]'),
         progress: read(progress, NOTHING_YET),
       })),
     };

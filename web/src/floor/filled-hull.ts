@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { RigSummary } from '@plain-cleat/api';
+import type { Floor, RigSummary } from '@plain-cleat/api';
 import { curveLinearClosed, line } from 'd3-shape';
 
 /** A hull in plan, filled from bow to stern as its steps are done. */
@@ -66,14 +66,15 @@ import { curveLinearClosed, line } from 'd3-shape';
 })
 export class FilledHull {
   readonly rig = input.required<RigSummary>();
+  readonly outline = input.required<Floor['outlines'][number]>();
   readonly late = input(false);
   /** Off where the drawing is too small to read. */
   readonly named = input(true);
   protected readonly ribs = [54, 107, 160, 213, 266, 319, 372, 425];
   protected readonly path = computed(() => {
-    const { outline } = this.rig();
+    const outline = this.outline();
     const length = outline.at(-1)?.[0] ?? 1;
-    const half = Math.max(...outline.map(([, b]) => b));
+    const half = Math.max(1, ...outline.map(([, b]) => b));
     const at = ([x, b]: [number, number], sign: 1 | -1): [number, number] => [
       4 + (x / length) * 472,
       50 + ((sign * b) / half) * 46,

@@ -18,11 +18,7 @@ const rig = (number: string, more: Partial<RigSummary> = {}): RigSummary => ({
   title: 'a rig',
   owner: 'Owner',
   hull: 'Hull',
-  outline: [
-    [0, 0],
-    [1500, 400],
-    [3000, 0],
-  ],
+  outline: 0,
   place: 'bench 1',
   promised: '2026-06-05',
   progress: { done: 2, total: 10, next: 'Drill A', toSettle: {}, stops: 0 },
@@ -31,6 +27,13 @@ const rig = (number: string, more: Partial<RigSummary> = {}): RigSummary => ({
 const floor: Floor = {
   shop: 'Shop',
   today: '2026-06-03',
+  outlines: [
+    [
+      [0, 0],
+      [1500, 400],
+      [3000, 0],
+    ],
+  ],
   rigs: [
     rig('R-1'),
     rig('R-2', { place: 'yard', promised: '2026-06-01' }),

@@ -57,7 +57,7 @@ describe('newer revisions', () => {
   it('of many things are told in one line, shown when asked for, and can all wait', async () => {
     const newer = TEST_PARTS.map((p) => ({ ...p, revision: 2 }));
     const rig = await show({ parts: newer });
-    expect(rig.text).toContain('3 newer than this plan: box, lamp, battery.');
+    expect(rig.text).toContain('3 newer than this plan: box; lamp; battery.');
     expect(rig.find('ul').offsetHeight).toBe(0);
     await rig.click('button', 'Show them');
     expect(rig.find('ul').offsetHeight).toBeGreaterThan(0);

@@ -98,7 +98,7 @@ export class NewerRevisions {
   protected readonly names = computed(() =>
     this.offers()
       .map((o) => o.name.charAt(0).toLowerCase() + o.name.slice(1))
-      .join(', '),
+      .join('; '),
   );
 
   constructor() {
