@@ -3,7 +3,7 @@ import { USUAL_SHOP } from '@plain-cleat/core/shop';
 import type { Logger } from 'pino';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { AssemblyRow, CounterRow, HullModelRow, MaterialsRow, ShopRow, StaffRow } from './database/models';
-import { layDownParts } from './parts/keep';
+import { keepRevisions } from './parts/keep';
 import { todayIn } from './rigs/load';
 import { storeFile } from './rigs/open';
 import { Projection } from './rigs/projection';
@@ -25,7 +25,7 @@ async function once<T>(db: Sequelize, work: (t: Transaction) => Promise<T>): Pro
 /** The stores a shop starts from. */
 async function stock(transaction: Transaction): Promise<void> {
   const { revision, consumables, stocks, parts } = CATALOG;
-  await layDownParts(parts, transaction);
+  await keepRevisions(parts, transaction);
   await MaterialsRow.create({ revision, document: JSON.stringify({ revision, consumables, stocks }) }, { transaction });
 }
 

@@ -1,4 +1,4 @@
-import type { Part } from '@plain-cleat/core/parts';
+import { type Part, revisionOf } from '@plain-cleat/core/parts';
 import { RANGE_LIMIT } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { CounterRow, PartRevisionRow, PartRow } from '../database/models';
@@ -6,27 +6,23 @@ import { inTransaction } from '../database/transaction';
 import { badInput, notFound } from '../problems/problem';
 
 /** One at a time changes parts: the range's edition is counted on, its row is held. */
-async function nextEdition(transaction: Transaction): Promise<void> {
+export async function nextEdition(transaction: Transaction): Promise<void> {
   const counter = await CounterRow.findByPk('range', { transaction, lock: transaction.LOCK.UPDATE });
   await CounterRow.upsert({ name: 'range', value: (counter?.value ?? 0) + 1 }, { transaction });
 }
 
-const listed = ({ id, name, french, kind }: Part, revision: number) => ({ id, revision, name, french, kind });
-const asRevision = (part: Part, revision: number): Part => {
+const listed = ({ id, name, french, kind, revision = 1 }: Part) => ({ id, revision, name, french, kind });
+/** A part as one of its revisions; the first is not written. */
+export const asRevision = (part: Part, revision: number): Part => {
   const { revision: _, ...rest } = part;
   return revision === 1 ? rest : { ...rest, revision };
 };
 
-/** The parts a shop starts from, each in its first revision and in its range. */
-export async function layDownParts(parts: readonly Part[], transaction: Transaction): Promise<void> {
-  await PartRevisionRow.bulkCreate(
-    parts.map((p) => ({ id: p.id, revision: 1, document: JSON.stringify(asRevision(p, 1)) })),
-    { transaction },
-  );
-  await PartRow.bulkCreate(
-    parts.map((p) => listed(p, 1)),
-    { transaction },
-  );
+/** Parts, each as the newest of its revisions; of those that are new, in the range. */
+export async function keepRevisions(parts: readonly Part[], transaction: Transaction): Promise<void> {
+  const documents = parts.map((p) => ({ id: p.id, revision: revisionOf(p), document: JSON.stringify(p) }));
+  await PartRevisionRow.bulkCreate(documents, { transaction });
+  await PartRow.bulkCreate(parts.map(listed), { transaction, updateOnDuplicate: ['revision', 'name', 'french', 'kind'] });
 }
 
 /** So many parts are in the range, and there is room for one more. */
@@ -53,8 +49,8 @@ export const keepPart = (db: Sequelize, part: Part, expects: number, active: boo
       ]);
     if (active && !row?.active) await checkRoom(transaction);
     const kept = asRevision(part, known + 1);
-    await PartRevisionRow.create({ id: part.id, revision: known + 1, document: JSON.stringify(kept) }, { transaction });
-    await PartRow.upsert({ ...listed(kept, known + 1), active }, { transaction });
+    await keepRevisions([kept], transaction);
+    await PartRow.update({ active }, { where: { id: kept.id }, transaction });
     return kept;
   });
 

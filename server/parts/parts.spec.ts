@@ -6,6 +6,8 @@ import { type Newer, offersOf } from '@plain-cleat/core/workup';
 import { CATALOG } from '@plain-cleat/demo';
 import { deck, fitted } from '../testing/fitted';
 import { type Person, problemOf, type Shop, shop } from '../testing/shop';
+import type { HttpProblem } from '../problems/problem';
+import { readCatalog, type Taken, takeCatalog, wholeCatalog } from './catalog';
 
 describe('parts', () => {
   let s: Shop;
@@ -154,5 +156,73 @@ describe('parts', () => {
     const { catalog, range }: RigDocument = await idris.rig(rig);
     expect(catalog.parts.map((p) => p.id)).toEqual([mine.id, wished.id]);
     expect(range).toBe(await hashNow());
+  });
+});
+
+describe('a file of parts', () => {
+  let s: Shop;
+  let tom: Person;
+  beforeAll(async () => {
+    s = await shop();
+    tom = await s.signIn('tom');
+  });
+  const ownEye = (id: string, priceCents = 500): Part => {
+    const eye = CATALOG.parts.find((p) => p.id === 'pad-eye') as Part;
+    return { ...eye, id, name: `Eye ${id}`, sold: { ...eye.sold, priceCents } };
+  };
+  const fileOf = (parts: readonly Part[], more: object = {}): string =>
+    JSON.stringify({ format: 'plain-cleat/catalog', revision: 1, parts, consumables: [], ...more });
+  const take = (text: string, active = true): Promise<Taken> => takeCatalog(s.db, readCatalog(text), active);
+  const refusal = async (work: () => unknown): Promise<string> => {
+    try {
+      await work();
+    } catch (error) {
+      return (error as HttpProblem).says;
+    }
+    return 'taken';
+  };
+  const found = async (id: string): Promise<Part[]> =>
+    ((await tom.get('/api/parts').query({ text: id }).expect(200)).body as FoundParts).parts;
+
+  it('is taken whole: what is new is added, what differs is a revision more, what is the same stays', async () => {
+    const [one, two] = ['filed-one', 'filed-two'].map((id) => ownEye(id)) as [Part, Part];
+    expect(await take(fileOf([one, two]), false)).toEqual({ added: 2, renewed: 0, same: 0, materials: null });
+    expect(await take(fileOf([one, { ...two, sold: { ...two.sold, priceCents: 900 } }]), false)).toEqual({
+      added: 0,
+      renewed: 1,
+      same: 1,
+      materials: null,
+    });
+    const [now] = await found('filed two');
+    expect([now?.revision, now?.sold.priceCents]).toEqual([2, 900]);
+    // Beside the range nobody is sent them; in it everybody is.
+    const ranged = async (): Promise<string[]> => (await wholeCatalog()).parts.map((p) => p.id);
+    expect(await ranged()).not.toContain(one.id);
+    await take(fileOf([one]));
+    expect(await ranged()).toContain(one.id);
+  });
+
+  it('that was exported is the same when it is taken again; other materials are a revision more', async () => {
+    const whole = await wholeCatalog();
+    const { parts, consumables } = whole;
+    expect(await take(JSON.stringify(whole))).toEqual({ added: 0, renewed: 0, same: parts.length, materials: null });
+    const dearer = { ...whole, consumables: consumables.map((c) => ({ ...c, priceCents: c.priceCents + 1 })) };
+    const { materials } = await take(JSON.stringify(dearer));
+    expect(materials).toBe(whole.revision + 1);
+    await take(JSON.stringify(whole));
+  });
+
+  it('is refused whole, by field, and nothing of it is kept', async () => {
+    const good = ownEye('filed-good');
+    expect(await refusal(() => take('not JSON'))).toContain('not JSON');
+    expect(await refusal(() => take(fileOf([good, { ...good, id: 'filed-bad', kind: '' }])))).toContain('parts.1.kind');
+    expect(await refusal(() => take(fileOf([good, good])))).toContain('filed-good stands twice');
+    expect(await refusal(() => take('[]'))).toContain('file');
+    expect(await refusal(() => take('{}'))).toContain('format');
+    expect(await refusal(() => take('null'))).toContain('file');
+    const many = Array.from({ length: 3001 }, (_, i) => ownEye(`filed-many-${i}`));
+    expect(await refusal(() => take(fileOf([good, ...many])))).toContain('put them beside it');
+    expect(await found('filed good')).toEqual([]);
+    expect(await found('filed many')).toEqual([]);
   });
 });

@@ -60,6 +60,9 @@ describe('handing over', () => {
     // Who cannot draw it signs by their typed name; nothing typed is nothing signed.
     const signs = 'pc-sign-pad + .row button';
     await rig.enter('Name', '');
+    // Whatever comes in meanwhile, what was cleared stays cleared.
+    rig.store.showSet(null);
+    await rig.fixture.whenStable();
     await rig.click(signs, 'Sign by the typed name');
     await rig.click(signs, 'Sign');
     expect(rig.find('.fault').textContent).toContain('who signs?');

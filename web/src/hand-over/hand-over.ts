@@ -7,7 +7,7 @@ import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
@@ -109,10 +109,9 @@ export default class HandOver {
   protected readonly nameControl = new FormControl('', { nonNullable: true, validators: wordsWanted('Say who signs.') });
 
   constructor() {
-    effect(() => {
-      const name = this.store.state()?.doc.owner.name;
-      if (name && !untracked(() => this.nameControl.value)) this.nameControl.setValue(name);
-    });
+    // The owner's name stands there at first; whoever clears it signs as somebody else.
+    const owner = computed(() => this.store.state()?.doc.owner.name ?? '');
+    effect(() => this.nameControl.setValue(owner()));
   }
 
   protected note(): void {

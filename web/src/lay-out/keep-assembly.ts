@@ -111,7 +111,8 @@ export class KeepAssembly {
   });
   protected readonly others = computed(() => this.hulls.taking(this.item().placed.part, this.state().doc.hull.id) ?? []);
   constructor() {
-    effect(() => this.form.reset({ name: this.known()?.name ?? '' }));
+    const name = computed(() => this.known()?.name ?? '');
+    effect(() => this.form.reset({ name: name() }));
   }
 
   protected keep(): void {
