@@ -191,7 +191,8 @@ export function strokeHit(bodies: readonly Body[], spaces: Pick<StrokeSpaces, 'n
   return nominal ? { nominal } : { band: worst(spaces.band) };
 }
 
-function eachCellUnder({ x0, y0, cell, columns, rows }: StrokeSpace, body: Body, take: (i: number) => void): void {
+/** The swept cells that a body lies over or under. */
+function eachCellUnder({ x0, y0, cell, columns, rows, floor }: StrokeSpace, body: Body, take: (i: number) => void): void {
   const { fore, aft, port, starboard } = boundsOf([body]);
   const clampTo = (v: number, most: number): number => Math.min(most, Math.max(0, v));
   const c0 = clampTo(Math.floor((fore - x0) / cell), columns);
@@ -199,26 +200,39 @@ function eachCellUnder({ x0, y0, cell, columns, rows }: StrokeSpace, body: Body,
   const r0 = clampTo(Math.floor((port - y0) / cell), rows);
   const r1 = clampTo(Math.ceil((starboard - y0) / cell), rows);
   if (c0 >= c1 || r0 >= r1) return;
-  const { outline } = body;
+  const edges = edgesOf(body.outline);
   for (let r = r0; r < r1; r++)
-    for (let c = c0; c < c1; c++)
-      if (inside(outline, x0 + (c + 0.5) * cell, y0 + (r + 0.5) * cell, cell / 2)) take(r * columns + c);
+    for (let c = c0; c < c1; c++) {
+      const i = r * columns + c;
+      if (floor[i] === Infinity) continue;
+      if (inside(edges, x0 + (c + 0.5) * cell, y0 + (r + 0.5) * cell, cell / 2)) take(i);
+    }
 }
 
-/** Whether a point lies in a convex outline grown by a margin. */
-function inside(outline: Body['outline'], x: number, y: number, margin: number): boolean {
-  let positive = true;
-  let negative = true;
-  for (let i = 0; i < outline.length; i++) {
-    const a = outline[i];
+/** An edge of an outline: a point lies `across · point − off` to one side of it, mm. */
+interface Edge {
+  readonly across: readonly [number, number];
+  readonly off: number;
+}
+
+const edgesOf = (outline: Body['outline']): Edge[] =>
+  outline.flatMap((a, i): Edge[] => {
     const b = outline[(i + 1) % outline.length];
-    if (!a || !b) continue;
+    if (!b) return [];
     const size = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
-    const off = ((b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0])) / size;
-    if (off < -margin) positive = false;
-    if (off > margin) negative = false;
+    const across: [number, number] = [-(b[1] - a[1]) / size, (b[0] - a[0]) / size];
+    return [{ across, off: across[0] * a[0] + across[1] * a[1] }];
+  });
+
+/** Whether a point lies in a convex outline grown by a margin, whichever way round its edges go. */
+function inside(edges: readonly Edge[], x: number, y: number, margin: number): boolean {
+  let [left, right] = [true, true];
+  for (const { across, off } of edges) {
+    const by = across[0] * x + across[1] * y - off;
+    if (by < -margin) left = false;
+    if (by > margin) right = false;
   }
-  return positive || negative;
+  return left || right;
 }
 
 /** Where the stroke is swept over the gunwale on one side: from and to along the boat, for drawing. */

@@ -158,6 +158,6 @@ export async function newestShop(transaction?: Transaction): Promise<ShopSetting
 export async function newestMaterials(transaction?: Transaction): Promise<Materials> {
   const row = await MaterialsRow.findOne({ attributes: ['revision'], order: [['revision', 'DESC']], transaction });
   const materials = row && (await materialsAt(row.revision, transaction));
-  if (!materials) throw notFound('materials', 'the shop has no materials yet');
+  if (!materials) throw notFound('materials', 'the shop has no materials yet: start it once');
   return materials;
 }
