@@ -50,7 +50,10 @@ describe('parts', () => {
     expect(plain.body).toEqual(range);
     const mine = await kept();
     expect(await hashNow()).not.toBe(hash);
-    await tom.get(`/api/range/${hash}`).expect(404);
+    // Whoever was told the address before gets the range as it is now.
+    const moved = await tom.get(`/api/range/${hash}`).expect(307);
+    expect(moved.headers.location).toBe(`/api/range/${await hashNow()}`);
+    expect(moved.headers['cache-control']).toBe('no-store');
     expect((await rangeAt(await hashNow())).map((p) => p.id)).toContain(mine.id);
     await idris.post(`/api/parts/${mine.id}/range`, { active: false }).expect(200);
     expect(await hashNow()).toBe(hash);

@@ -1,8 +1,7 @@
-import { ROUTES } from '@plain-cleat/api';
+import { pathOf, ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { bind } from '../http/bind';
-import { notFound } from '../problems/problem';
 import { findParts } from './find';
 import { keepPart, setActive } from './keep';
 import type { Range } from './range';
@@ -14,7 +13,8 @@ const FOREVER = 'private, max-age=31536000, immutable';
 export function partRoutes(router: Router, db: Sequelize, range: Range): void {
   bind(router, ROUTES.range, async ({ params, req, res }) => {
     const { hash, json, zipped } = await range.now();
-    if (params.hash !== hash) throw notFound('range', 'the range is another by now: open the page again');
+    // It became another since its address was told: that one is sent.
+    if (params.hash !== hash) return res.redirect(307, pathOf(ROUTES.range.path, { hash }));
     res.set({ 'Cache-Control': FOREVER, Vary: 'Accept-Encoding' }).type('json');
     if (req.acceptsEncodings('gzip')) res.set('Content-Encoding', 'gzip').send(zipped);
     else res.send(json);
