@@ -28,7 +28,7 @@ export const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fit
   ...more,
 });
 
-export const deck = (x: number, y: number, heading = 0): Place => ({ on: 'deck', x, y, heading });
+export const deck = (x: number, y = 0, heading = 0): Place => ({ on: 'deck', x, y, heading });
 export const track = (id: string, x: number): Place => ({ on: 'track', track: id, x, heading: 0 });
 
 /** A workup input for these fittings. */

@@ -4,7 +4,7 @@ import type { Change, Fitting } from '@plain-cleat/core/rig';
 import { workUp, type Workup } from '@plain-cleat/core/workup';
 import DxfParser from 'dxf-parser';
 import { readPdf, type ReadPage } from '../testing/pdf';
-import { fitted } from '../testing/fitted';
+import { fitted } from '@plain-cleat/core/testing';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 const bolted = (part: string, place: Fitting['place']): Fitting => fitted(part, place, 'through');

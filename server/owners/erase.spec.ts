@@ -7,7 +7,7 @@ import { QueryTypes } from 'sequelize';
 import sharp from 'sharp';
 import { connect } from '../database/connect';
 import { HullRow, RigRow } from '../database/models';
-import { deck, fitted } from '../testing/fitted';
+import { deck, fitted } from '@plain-cleat/core/testing';
 import { problemOf, shop, testUrl } from '../testing/shop';
 import { dataOf, FORGOTTEN, forgetOwner } from './erase';
 

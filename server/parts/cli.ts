@@ -1,18 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { readConfig } from '../config';
-import { connect } from '../database/connect';
-import { migrate } from '../database/migrate';
-import { defineModels } from '../database/models';
-import { HttpProblem } from '../problems/problem';
+import type { Sequelize } from 'sequelize';
+import { runCommand, Usage } from '../database/command';
 import { readCatalog, takeCatalog, wholeCatalog } from './catalog';
 
 const USAGE = `usage: bin/parts import FILE              its parts come into the shop's range
        bin/parts import FILE --beside     they are found by their names alone
        bin/parts export                   the range and the materials, as such a file`;
 
-class Usage extends Error {}
-
-async function run([command, file, flag]: readonly string[]): Promise<void> {
+async function run(db: Sequelize, [command, file, flag]: readonly string[]): Promise<void> {
   if (command === 'export') return console.log(JSON.stringify(await wholeCatalog(), null, 1));
   if (command !== 'import' || !file || (flag !== undefined && flag !== '--beside')) throw new Usage(USAGE);
   let text: string;
@@ -29,17 +24,4 @@ async function run([command, file, flag]: readonly string[]): Promise<void> {
 
 // A reader that has seen enough, such as head, is no error.
 process.stdout.on('error', () => process.exit(0));
-const config = readConfig(process.env);
-const db = connect(config.DATABASE_URL, { max: 2 });
-defineModels(db);
-try {
-  await migrate(db, config);
-  await run(process.argv.slice(2));
-} catch (error) {
-  const told = error instanceof HttpProblem ? error.says : error instanceof Usage ? error.message : null;
-  if (told === null) throw error;
-  console.error(told);
-  process.exitCode = 2;
-} finally {
-  await db.close();
-}
+await runCommand(run);

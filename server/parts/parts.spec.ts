@@ -4,7 +4,7 @@ import type { Part } from '@plain-cleat/core/parts';
 import { type Fitting, readRigFile } from '@plain-cleat/core/rig';
 import { type Newer, offersOf } from '@plain-cleat/core/workup';
 import { CATALOG } from '@plain-cleat/demo';
-import { deck, fitted } from '../testing/fitted';
+import { deck, fitted } from '@plain-cleat/core/testing';
 import { type Person, problemOf, type Shop, shop } from '../testing/shop';
 import type { HttpProblem } from '../problems/problem';
 import { readCatalog, type Taken, takeCatalog, wholeCatalog } from './catalog';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { OwnHull, RigDocument } from '@plain-cleat/api';
 import { ProjectionRow, RigRow } from '../database/models';
-import { deck, fitted } from '../testing/fitted';
+import { deck, fitted } from '@plain-cleat/core/testing';
 import { type Person, shop } from '../testing/shop';
 
 /** Waits for a state, not for time. */

@@ -67,9 +67,11 @@ describe("the shop's settings", () => {
   });
 
   it('a revision that is not there, or would take a place away, is not adopted', async () => {
-    const { version, hull } = await documentOf();
-    expect(problemOf(await adopt('rules', 1, 99, version).expect(422)).field).toBe('change.to');
-    expect(problemOf(await adopt('materials', 1, 99, version).expect(422)).detail).toContain('no such revision');
+    const { version, hull, plan } = await documentOf();
+    expect(problemOf(await adopt('rules', plan.pins.shop.rules, 99, version).expect(422)).field).toBe('change.to');
+    expect(problemOf(await adopt('materials', plan.pins.materials, 99, version).expect(422)).detail).toContain(
+      'no such revision',
+    );
     expect(problemOf(await adopt('hull', hull.revision, 99, version).expect(422)).detail).toContain('no such revision');
   });
 });

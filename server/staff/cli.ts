@@ -1,9 +1,6 @@
 import { createInterface } from 'node:readline/promises';
-import { readConfig } from '../config';
-import { connect } from '../database/connect';
-import { migrate } from '../database/migrate';
-import { defineModels } from '../database/models';
-import { HttpProblem } from '../problems/problem';
+import type { Sequelize } from 'sequelize';
+import { runCommand, Usage } from '../database/command';
 import { addStaff, allStaff, isManaged, setEnded, setPassword, setPin, setRole } from './crew';
 
 const USAGE = `usage: bin/staff list
@@ -13,8 +10,6 @@ const USAGE = `usage: bin/staff list
        bin/staff role LOGIN ROLE
        bin/staff end LOGIN | back LOGIN
 Roles: front desk, rigger, manager`;
-
-class Usage extends Error {}
 
 const lines = createInterface({ input: process.stdin, output: process.stderr, terminal: process.stdin.isTTY });
 const answers = lines[Symbol.asyncIterator]();
@@ -43,7 +38,7 @@ async function first(): Promise<void> {
   console.error(`${name} may sign in as ${login.trim().toLowerCase()}.`);
 }
 
-async function run([command, login, ...rest]: readonly string[]): Promise<void> {
+async function run(db: Sequelize, [command, login, ...rest]: readonly string[]): Promise<void> {
   if (command === 'first') return first();
   if (command === 'list') {
     for (const p of await allStaff())
@@ -74,18 +69,4 @@ async function run([command, login, ...rest]: readonly string[]): Promise<void> 
   }
 }
 
-const config = readConfig(process.env);
-const db = connect(config.DATABASE_URL, { max: 2 });
-defineModels(db);
-try {
-  await migrate(db, config);
-  await run(process.argv.slice(2));
-} catch (error) {
-  const told = error instanceof HttpProblem ? error.says : error instanceof Usage ? error.message : null;
-  if (told === null) throw error;
-  console.error(told);
-  process.exitCode = 2;
-} finally {
-  lines.close();
-  await db.close();
-}
+await runCommand(run).finally(() => lines.close());

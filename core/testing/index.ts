@@ -1,0 +1,1 @@
+export { deck, fitted } from './plans';
