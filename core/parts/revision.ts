@@ -14,4 +14,14 @@ export interface PartRef {
 export const revisionOf = ({ revision = 1 }: Pick<PartRef, 'revision'>): number => revision;
 
 /** A part in one revision as the key of a map. */
-export const partKey = ({ id, revision = 1 }: PartRef): string => `${id} ${revision}`;
+export const partKey = (ref: PartRef): string => `${ref.id} ${revisionOf(ref)}`;
+
+/** The newest of each of some parts, by id. */
+export function newestById<T extends PartRef>(parts: readonly T[]): Map<string, T> {
+  const newest = new Map<string, T>();
+  for (const part of parts) {
+    const before = newest.get(part.id);
+    if (!before || revisionOf(part) > revisionOf(before)) newest.set(part.id, part);
+  }
+  return newest;
+}

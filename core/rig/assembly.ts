@@ -1,4 +1,4 @@
-import { type PartRef, revisionOf } from '../parts';
+import { newestById, type PartRef, revisionOf } from '../parts';
 import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
@@ -19,11 +19,10 @@ export type Assembly = z.infer<typeof assemblySchema>;
 
 /** An assembly of the newest of these parts: it names parts, and takes them as they are sold when it is placed. */
 export function ofNewest(a: Assembly, parts: readonly PartRef[]): Assembly {
-  const newest = new Map<string, number>();
-  for (const part of parts) newest.set(part.id, Math.max(revisionOf(part), newest.get(part.id) ?? 1));
+  const newest = newestById(parts);
   const renewed = (f: Fitting): Fitting => {
     const { revision: _, ...rest } = f;
-    const revision = newest.get(f.part) ?? 1;
+    const revision = revisionOf(newest.get(f.part) ?? {});
     return revision === 1 ? rest : { ...rest, revision };
   };
   return { ...a, fittings: Object.fromEntries(Object.entries(a.fittings).map(([id, f]) => [id, renewed(f)])) };

@@ -287,8 +287,10 @@ export const everyGroupAt = (revision: number): Plan['pins']['shop'] =>
   Object.fromEntries(SETTINGS_GROUPS.map((g) => [g, revision])) as Record<SettingsGroup, number>;
 
 /** The parts a plan's fittings are, each in its revision. */
-export const partsOf = ({ fittings }: Pick<Plan, 'fittings'>): PartRef[] =>
-  Object.values(fittings).map(({ part: id, revision }) => ({ id, revision }));
+export const partsOf = ({ fittings }: Pick<Plan, 'fittings'>): PartRef[] => Object.values(fittings).map(partRef);
+
+/** The part that a fitting is, in its revision. */
+export const partRef = ({ part: id, revision }: Pick<Fitting, 'part' | 'revision'>): PartRef => ({ id, revision });
 
 /** The plan of a rig just opened. */
 export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised' | 'pins'>): Plan {

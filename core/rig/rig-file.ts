@@ -1,12 +1,12 @@
 import { keysSorted } from './keys-sorted';
 import { z } from 'zod';
 import { consumableSchema, type Catalog } from '../catalog';
-import { partKey, type PartRef, partSchema, type Part } from '../parts';
+import { partKey, type PartRef, partSchema, revisionOf, type Part } from '../parts';
 import { shopSettingsSchema } from '../shop';
 import { hullFaults, hullModelSchema, type HullModel } from '../hull';
 import { keptFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
-import { partsOf, planSchema, type Place, type Plan } from './plan';
+import { partRef, partsOf, planSchema, type Place, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 import { upcastFile } from './upcast';
 
@@ -101,8 +101,8 @@ function crossFaults(file: RigFile): FileFault[] {
   const parts = new Set(file.parts.map(partKey));
   if (parts.size !== file.parts.length) fault('parts', 'the same part stands twice in one revision');
   for (const [id, f] of Object.entries(p.fittings)) {
-    if (!parts.has(partKey({ id: f.part, revision: f.revision })))
-      fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part} in revision ${f.revision ?? 1}`);
+    if (!parts.has(partKey(partRef(f))))
+      fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part} in revision ${revisionOf(f)}`);
     const places: [string, Place][] = [
       ['place', f.place],
       ...Object.entries(f.elsewhere ?? {}).map(([set, p2]): [string, Place] => [`elsewhere.${set}`, p2]),
@@ -141,8 +141,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const wished = new Set(Object.values(source.plan.wishes).flatMap((w) => w.part ?? []));
   const aboard = new Set(partsOf(source.plan).map((p) => p.id));
   const isUsed = (p: Part): boolean => used.has(partKey(p)) || (wished.has(p.id) && !aboard.has(p.id));
-  const inOrder = (a: PartRef, b: PartRef): number =>
-    a.id < b.id ? -1 : a.id > b.id ? 1 : (a.revision ?? 1) - (b.revision ?? 1);
+  const inOrder = (a: PartRef, b: PartRef): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : revisionOf(a) - revisionOf(b));
   return {
     format: 'plain-cleat/rig',
     version: 6,

@@ -1,4 +1,4 @@
-import { entryOf, type Plan } from '../rig';
+import { entryOf, partRef, type Plan } from '../rig';
 import type { Memory } from '../stages';
 import { type Part, partKey } from '../parts';
 import type { ShopSettings } from '../shop';
@@ -13,11 +13,11 @@ export interface PartsInput {
 
 /** The part of each fitting by the fitting's id, a track as it is cut; fittings whose part is not given in their revision are left out. */
 export function partsAboard({ fittings, parts, holding }: PartsInput, memory: Memory): ReadonlyMap<string, Part> {
-  const sold = memory.last('by id', [parts], () => new Map(parts.map((p) => [partKey(p), p])));
+  const sold = memory.last('sold', [parts], () => new Map(parts.map((p) => [partKey(p), p])));
   const out = new Map<string, Part>();
   for (const id of Object.keys(fittings)) {
     const fitting = entryOf(fittings, id);
-    const part = fitting && sold.get(partKey({ id: fitting.part, revision: fitting.revision }));
+    const part = fitting && sold.get(partKey(partRef(fitting)));
     if (part)
       out.set(
         id,

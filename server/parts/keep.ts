@@ -1,17 +1,18 @@
 import { type Part, revisionOf } from '@plain-cleat/core/parts';
 import { RANGE_LIMIT } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
-import { CounterRow, PartRevisionRow, PartRow } from '../database/models';
+import { PartRevisionRow, PartRow } from '../database/models';
+import { countOn } from '../database/counters';
 import { inTransaction } from '../database/transaction';
 import { badInput, notFound } from '../problems/problem';
 
-/** One at a time changes parts: the range's edition is counted on, its row is held. */
-export async function nextEdition(transaction: Transaction): Promise<void> {
-  const counter = await CounterRow.findByPk('range', { transaction, lock: transaction.LOCK.UPDATE });
-  await CounterRow.upsert({ name: 'range', value: (counter?.value ?? 0) + 1 }, { transaction });
-}
+/** Another edition of the range begins; one at a time changes parts. */
+export const nextEdition = (transaction: Transaction): Promise<number> => countOn('range', transaction);
 
-const listed = ({ id, name, french, kind, revision = 1 }: Part) => ({ id, revision, name, french, kind });
+const listed = (part: Part) => {
+  const { id, name, french, kind } = part;
+  return { id, revision: revisionOf(part), name, french, kind };
+};
 /** A part as one of its revisions; the first is not written. */
 export const asRevision = (part: Part, revision: number): Part => {
   const { revision: _, ...rest } = part;

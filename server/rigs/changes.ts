@@ -72,11 +72,16 @@ async function record(sent: SentChange, transaction: Transaction): Promise<Chang
 export async function ownChanges(rigId: string, author: string): Promise<LoggedChange[]> {
   const rows = await ChangeRow.findAll({ where: { rigId, author }, order: [['version', 'DESC']], limit: 200 });
   const mine: LoggedChange[] = [];
-  for (const { id, version, undoes, inverse } of rows) {
-    const read = changeSchema.safeParse(JSON.parse(inverse));
-    // Undo ends where an owner was forgotten, and at what an earlier version wrote in words of its own.
-    if (!read.success) break;
-    mine.unshift({ id, version, undoes, inverse: read.data });
+  for (const row of rows) {
+    const logged = loggedChange(row);
+    if (!logged) break;
+    mine.unshift(logged);
   }
   return mine;
+}
+
+/** A change as whoever made it takes it back. Null where an owner was forgotten, and for what an earlier version wrote in words of its own. */
+export function loggedChange({ id, version, undoes, inverse }: ChangeRow): LoggedChange | null {
+  const read = changeSchema.safeParse(JSON.parse(inverse));
+  return read.success ? { id, version, undoes, inverse: read.data } : null;
 }

@@ -2,17 +2,15 @@ import { randomUUID } from 'node:crypto';
 import { openPlan, pinsTo, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
+import { countOn } from '../database/counters';
 import { inTransaction } from '../database/transaction';
-import { CounterRow, FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
+import { FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../problems/problem';
 import { findRig, planOf, storedPlan, todayIn, type Carried, fromAFile } from './load';
 import { findHull, hullAt, newestMaterials, newestShop } from '../revisions/revisions';
 
 async function nextNumber(transaction: Transaction): Promise<string> {
-  const counter = await CounterRow.findByPk('rig', { transaction, lock: transaction.LOCK.UPDATE });
-  const value = (counter?.value ?? 0) + 1;
-  await CounterRow.upsert({ name: 'rig', value }, { transaction });
-  return `R-${String(value).padStart(4, '0')}`;
+  return `R-${String(await countOn('rig', transaction)).padStart(4, '0')}`;
 }
 
 async function findOrMakeOwner(owner: OpenRig['owner'], transaction: Transaction): Promise<OwnerRow> {

@@ -168,6 +168,10 @@ export default class LayOut {
     return this.advised;
   });
 
+  private readonly parts = computed(() => this.store.state()?.parts ?? []);
+  /** What a cure may bring aboard: the same through a drag. */
+  private readonly helpful = computed(() => this.parts().filter(mayHelp));
+
   constructor() {
     this.library.load();
     // The other steps see the whole rig.
@@ -177,7 +181,7 @@ export default class LayOut {
       if (!state) return;
       const { plan, facts, set } = state;
       const input = { ...inputOf(state), plan, facts, set };
-      const range = state.parts.filter(mayHelp);
+      const range = this.helpful();
       untracked(() =>
         this.cures.ask(
           input,

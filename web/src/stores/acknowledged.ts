@@ -1,14 +1,15 @@
 import type { Changed, KeptFacts, LoggedChange, RigSince } from '@plain-cleat/api';
-import { applyChange, type Change, type Fact, type Plan, sameJson } from '@plain-cleat/core/rig';
+import { type Applied, applyChange, type Change, type Fact, type Plan, sameJson } from '@plain-cleat/core/rig';
 import type { RigSources } from './shown-rig';
 import type { WaitingChange } from './tablet';
 
 /** What a page holds of a rig as the server has it. */
 export type ServerSide = Pick<RigSources, 'doc' | 'serverPlan' | 'serverFacts'>;
 
-function inverseOf(plan: Plan, change: Change): Change | null {
+/** A change applied to a plan; null when it does not go on it. */
+function applied(plan: Plan, change: Change): Applied | null {
   try {
-    return applyChange(plan, change).inverse;
+    return applyChange(plan, change);
   } catch {
     return null;
   }
@@ -20,7 +21,7 @@ export function withChange(
   { change, undoes }: WaitingChange,
   done: Changed,
 ): ServerSide {
-  const inverse = inverseOf(serverPlan, change);
+  const inverse = applied(serverPlan, change)?.inverse;
   const logged = inverse && !doc.mine.some((m) => m.id === change.id);
   const mine: LoggedChange[] = logged ? [...doc.mine, { id: change.id, version: done.version, undoes, inverse }] : doc.mine;
   return {
@@ -61,7 +62,7 @@ export function withNews(now: ServerSide, news: RigSince): ServerSide | null {
     if (told.version !== version + 1 || adopts(told.change)) return null;
     const after = applied(plan, told.change);
     if (!after) return null;
-    [plan, version] = [after, told.version];
+    [plan, version] = [after.plan, told.version];
   }
   const serverFacts = news.facts.length
     ? [...now.serverFacts.slice(0, doc.factCount), ...(news.facts as Fact[])]
@@ -86,11 +87,3 @@ export function withNews(now: ServerSide, news: RigSince): ServerSide | null {
 /** Whether a change takes another revision of something, which has to be fetched. */
 export const adopts = (change: Change): boolean =>
   change.kind === 'together' ? change.changes.some(adopts) : change.kind === 'adoptRevision' || change.kind === 'adoptPart';
-
-function applied(plan: Plan, change: Change): Plan | null {
-  try {
-    return applyChange(plan, change).plan;
-  } catch {
-    return null;
-  }
-}

@@ -1,7 +1,7 @@
-import { inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type FoundParts, ROUTES } from '@plain-cleat/api';
-import { type Part, partKey } from '@plain-cleat/core/parts';
+import { newestById, type Part, partKey } from '@plain-cleat/core/parts';
 import {
   BehaviorSubject,
   catchError,
@@ -51,11 +51,13 @@ export class Parts {
     map(([range, found]) => [...range, ...found]),
   );
 
+  private readonly all = toSignal(this.known$, { initialValue: [] });
+
   /** The same as it is now. */
   known = (): readonly Part[] => [...this.ranges.value.parts, ...this.found.value];
 
   /** The same, each in its newest revision, by name. */
-  readonly newest = toSignal(this.known$.pipe(map(newestOf)), { initialValue: [] });
+  readonly newest = computed(() => newestOf(this.all()));
 
   constructor() {
     merge(this.wanted.pipe(distinctUntilChanged()), this.again)
@@ -109,11 +111,5 @@ export class Parts {
 }
 
 /** The newest of each of some parts, by name. */
-export function newestOf(parts: readonly Part[]): Part[] {
-  const newest = new Map<string, Part>();
-  for (const part of parts) {
-    const before = newest.get(part.id);
-    if (!before || (part.revision ?? 1) > (before.revision ?? 1)) newest.set(part.id, part);
-  }
-  return [...newest.values()].sort((a, b) => a.name.localeCompare(b.name));
-}
+export const newestOf = (parts: readonly Part[]): Part[] =>
+  [...newestById(parts).values()].sort((a, b) => a.name.localeCompare(b.name));
