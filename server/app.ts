@@ -5,14 +5,12 @@ import { resolve } from 'node:path';
 import { ROUTES } from '@plain-cleat/api';
 import { openApiDocument } from '@plain-cleat/api/openapi';
 import compression from 'compression';
-import connectSession from 'connect-session-sequelize';
 import cookieParser from 'cookie-parser';
 import { doubleCsrf } from 'csrf-csrf';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import session from 'express-session';
 import helmet from 'helmet';
-import { LRUCache } from 'lru-cache';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
@@ -36,7 +34,7 @@ import { Projection } from './rigs/projection';
 import { rigRoutes } from './rigs/routes';
 import { shopRoutes } from './shop/routes';
 import { Attempts } from './staff/attempts';
-import { Presence } from './staff/present';
+import { Sessions } from './staff/sessions';
 import { managersSign } from './staff/signing';
 import { staffRoutes } from './staff/routes';
 import { wishRoutes } from './wishes/routes';
@@ -48,10 +46,7 @@ export interface App {
 }
 
 const HOURS = 3_600_000;
-/** How often it is kept that somebody is still there, ms. */
-const TOUCHED = 60_000;
 
-type SessionStore = session.Store & { stopExpiringSessions(): void };
 type MakeToken = (req: Request, res: Response) => string;
 
 function security(app: Express): void {
@@ -94,8 +89,8 @@ function pages(app: Express, root: string): void {
     setHeaders: (res, path) =>
       void (/\/(ngsw|safety-worker|worker-basic)[^/]*$/.test(path) && res.setHeader('Cache-Control', 'no-cache')),
   });
-  // Pages carry a nonce: none is served as it lies in the folder.
-  app.use((req, res, next) => (req.path.endsWith('.html') ? next() : serve(req, res, next)));
+  // Pages carry a nonce: none is served as it lies in the folder. What the server answers is not looked for there.
+  app.use((req, res, next) => (/^\/api\/|\.html$/.test(req.path) ? next() : serve(req, res, next)));
   // Read each time, so that a new build is served without a restart; a file that is gone stays gone.
   app.get(/^\/(?!api\/|healthz|readyz)([^.]*|index\.html)$/, async (_req: Request, res: Response, next: NextFunction) => {
     if (!existsSync(index)) return next();
@@ -111,22 +106,8 @@ function cookieNames(secure: boolean): { session: string; csrf: string } {
 }
 
 /** Who calls, and whether they may write: session, staff, token. Answers with what makes tokens. */
-function sessions(
-  app: Express,
-  config: Config,
-  db: Sequelize,
-): { store: SessionStore; presence: Presence; makeToken: MakeToken } {
-  const idle = config.SESSION_IDLE_HOURS * HOURS;
-  const Store = connectSession(session.Store);
-  const store = new Store({ db, tableName: 'sessions', checkExpirationInterval: HOURS / 4, expiration: idle });
-  // A session's last call is kept to the minute: reading a list writes nothing.
-  const touched = new LRUCache<string, true>({ max: 1000, ttl: TOUCHED });
-  const touch = store.touch.bind(store);
-  store.touch = (sid, data, done) => {
-    if (touched.has(sid)) return done?.(undefined);
-    touched.set(sid, true);
-    touch(sid, data, done);
-  };
+function whoCalls(app: Express, config: Config, db: Sequelize): { sessions: Sessions; makeToken: MakeToken } {
+  const sessions = new Sessions(db, { idle: config.SESSION_IDLE_HOURS, longest: config.SESSION_HOURS });
   const secure = config.SECURE_COOKIES === 'yes';
   const cookie = { httpOnly: true, sameSite: 'lax', secure, path: '/' } as const;
   const names = cookieNames(secure);
@@ -135,15 +116,14 @@ function sessions(
     session({
       name: names.session,
       secret: config.SESSION_SECRET,
-      store,
+      store: sessions,
       resave: false,
       rolling: true,
       saveUninitialized: false,
-      cookie: { ...cookie, maxAge: idle },
+      cookie: { ...cookie, maxAge: config.SESSION_IDLE_HOURS * HOURS },
     }),
   );
-  const presence = new Presence(db, config.SESSION_HOURS * HOURS);
-  app.use(presence.middleware);
+  app.use(sessions.present);
   const { doubleCsrfProtection, generateCsrfToken } = doubleCsrf({
     getSecret: () => config.SESSION_SECRET,
     getSessionIdentifier: (req) => req.session.id,
@@ -154,7 +134,7 @@ function sessions(
   // Before sign-in there is no session to protect; from then on every writing call carries the token.
   app.use((req, res, next) => (req.staff ? doubleCsrfProtection(req, res, next) : next()));
   // A second tab is given the token that the first one has: both go on writing.
-  return { store, presence, makeToken: (req, res) => generateCsrfToken(req, res, { overwrite: false, validateOnReuse: false }) };
+  return { sessions, makeToken: (req, res) => generateCsrfToken(req, res, { overwrite: false, validateOnReuse: false }) };
 }
 
 /** Builds the whole Express application on an open database. */
@@ -177,7 +157,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   app.use(compression({ filter: (req, res) => req.path !== '/api/events' && compression.filter(req, res) }));
   pages(app, config.WEB_ROOT);
   const health = healthRoutes(app, config.DATABASE_URL);
-  const { store, presence, makeToken } = sessions(app, config, db);
+  const { sessions, makeToken } = whoCalls(app, config, db);
   app.use(
     ROUTES.ownerPage.path,
     rateLimit({
@@ -208,7 +188,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   photoRoutes(router);
   assemblyRoutes(router, db);
   cutRoutes(router, db);
-  const events = eventRoutes(router, db, presence);
+  const events = eventRoutes(router, db, sessions);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));
   app.use(problems);
@@ -216,7 +196,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
     express: app,
     async stop() {
       events.stop();
-      store.stopExpiringSessions();
+      sessions.stopExpiringSessions();
       await projection.stop();
       await Promise.all([stopReading(), stopDrafting(), health.stop()]);
     },

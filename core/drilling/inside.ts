@@ -116,14 +116,17 @@ function armFrom(hull: HullSurface, opening: Opening, nut: Point, stature: numbe
 /** The nearest of several ways, or the reason of the opening that comes nearest to one. */
 function nearest(nut: Point, openings: readonly Opening[], way: (o: Opening) => Inside): Inside {
   let best: Access | null = null;
-  let blocked = say`no hatch or opening on this hull lets a hand in`;
-  const byDistance = [...openings].sort((a, b) => distance(enter(b, nut), nut) - distance(enter(a, nut), nut));
-  for (const opening of byDistance) {
-    const { access, blocked: why } = way(opening);
+  let reason: Sentence | null = null;
+  const byDistance = openings.map((opening) => ({ opening, away: distance(enter(opening, nut), nut) }));
+  for (const { opening, away } of byDistance.sort((a, b) => a.away - b.away)) {
+    // No way is shorter than the straight one.
+    if (best && away >= best.away) break;
+    const { access, blocked } = way(opening);
     if (access && (!best || access.away < best.away)) best = access;
-    if (why) blocked = why;
+    reason ??= blocked;
   }
-  return { access: best, blocked: best ? null : blocked };
+  if (best) return { access: best, blocked: null };
+  return { access: null, blocked: reason ?? say`no hatch or opening on this hull lets a hand in` };
 }
 
 /**

@@ -6,7 +6,7 @@ import { attach } from '../http/attach';
 import { bind } from '../http/bind';
 import { HttpProblem } from '../problems/problem';
 import { freezeLetters, lettersOpen } from '../rigs/letters';
-import { inputOf, loadRig, ownerOf } from '../rigs/load';
+import { inputOf, loadRig } from '../rigs/load';
 import { Made, stateOf } from '../rigs/made';
 import type { Projection } from '../rigs/projection';
 import type { Heading, Drawn, Paper, Which } from '../drafting/draw';
@@ -31,13 +31,12 @@ async function drawn(paper: Paper, rig: string, query: DocumentQuery & Which, by
     throw new HttpProblem(409, 'Letters not fixed', 'print it from the rig: its letters are fixed before the first paper', {
       field: 'letters',
     });
-  const owner = await ownerOf(loaded);
   const { units, paper: size, language, fitting, part } = query;
   const input = inputOf(loaded);
   const heading: Heading = {
     number: loaded.row.number,
-    serial: loaded.hullRow.serial,
-    owner: owner.name,
+    serial: loaded.row.serial,
+    owner: loaded.row.owner,
     today: input.asOf,
     by,
     units,

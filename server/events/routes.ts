@@ -1,11 +1,12 @@
 import { ROUTES } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import type { StoredSession, Presence } from '../staff/present';
+import type { Sessions } from '../staff/sessions';
 import { bind } from '../http/bind';
 
 interface Watcher {
-  readonly session: StoredSession;
+  /** Whose session. */
+  readonly sid: string;
   readonly rigs: readonly string[];
   readonly res: Response;
   readonly seen: Map<string, string>;
@@ -18,7 +19,7 @@ const EVERY = 400;
 const CHECKED = 2000;
 
 /** News as server-sent events: the version and fact count of each watched rig, when they move. */
-export function eventRoutes(router: Router, db: Sequelize, presence: Presence): { stop(): void } {
+export function eventRoutes(router: Router, db: Sequelize, sessions: Sessions): { stop(): void } {
   const watchers = new Set<Watcher>();
   let asking = false;
   const poll = async (): Promise<void> => {
@@ -46,7 +47,7 @@ export function eventRoutes(router: Router, db: Sequelize, presence: Presence): 
   /** A stream ends with its session. */
   const check = async (): Promise<void> => {
     for (const w of [...watchers])
-      if (!(await presence.who(w.session).catch(() => true))) {
+      if (!(await sessions.who(w.sid).catch(() => true))) {
         watchers.delete(w);
         w.res.end();
       }
@@ -54,9 +55,8 @@ export function eventRoutes(router: Router, db: Sequelize, presence: Presence): 
   const timers = [setInterval(() => void poll(), EVERY), setInterval(() => void check(), CHECKED)];
 
   bind(router, ROUTES.events, async ({ query, req, res }) => {
-    const { staffId = '', since = 0 } = req.session;
-    const session = { sid: req.session.id, staffId, since };
-    const watcher: Watcher = { session, rigs: query.rigs.split(',').filter(Boolean).slice(0, 40), res, seen: new Map() };
+    const rigs = query.rigs.split(',').filter(Boolean).slice(0, 40);
+    const watcher: Watcher = { sid: req.session.id, rigs, res, seen: new Map() };
     res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
     res.flushHeaders();
     res.write('retry: 1000\n\n');

@@ -44,16 +44,17 @@ export function floorRoutes(router: Router, db: Sequelize, projection: Projectio
     ]);
     const rigs = [...here, ...gone];
     // Most hulls are of a few models: their outlines go once.
-    const outlines = [...new Set(rigs.map((r) => r.outline ?? '[]'))];
+    const outlines = new Map<string, number>();
+    for (const { outline } of rigs) outlines.set(outline ?? '[]', outlines.get(outline ?? '[]') ?? outlines.size);
     return {
       shop: shop.name,
       today: todayIn(shop.timeZone),
-      outlines: outlines.map((text) => JSON.parse(text) as [number, number][]),
+      outlines: [...outlines.keys()].map((text) => JSON.parse(text) as [number, number][]),
       rigs: rigs.map(({ owner, hull, outline, progress, ...rig }) => ({
         ...rig,
         owner: owner ?? '',
         hull: hull ?? '',
-        outline: outlines.indexOf(outline ?? '[]'),
+        outline: outlines.get(outline ?? '[]') ?? 0,
         progress: read(progress, NOTHING_YET),
       })),
     };

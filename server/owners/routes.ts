@@ -40,8 +40,7 @@ export function ownerRoutes(router: Router, db: Sequelize): void {
       throw new HttpProblem(410, 'This link has ended', 'ask the shop for a new link');
     return pages.of(link.rigId, await stateOf(db, link.rigId), async () => {
       const loaded = await loadRig(link.rigId);
-      const owner = await OwnerRow.findByPk(loaded.row.ownerId);
-      return draft('ownersPage', inputOf(loaded), loaded.row.number, owner?.name ?? '');
+      return draft('ownersPage', inputOf(loaded), loaded.row.number, loaded.row.owner);
     });
   });
 }

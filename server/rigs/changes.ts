@@ -1,5 +1,5 @@
-import { applyChange, changeSchema, Clash, Refused, sameJson, type Change, type Plan } from '@plain-cleat/core/rig';
-import type { Changed, LoggedChange } from '@plain-cleat/api';
+import { applyChange, Clash, Refused, sameJson, type Change, type Plan } from '@plain-cleat/core/rig';
+import type { Changed } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { inTurn } from '../database/turns';
@@ -66,22 +66,4 @@ async function record(sent: SentChange, transaction: Transaction): Promise<Chang
   );
   await RigRow.update({ version, ...storedPlan(after) }, { where: { id: row.id }, transaction });
   return { version, plan: after, rebased: sent.baseVersion < row.version, repeated: false };
-}
-
-/** One person's own latest changes, oldest first. */
-export async function ownChanges(rigId: string, author: string): Promise<LoggedChange[]> {
-  const rows = await ChangeRow.findAll({ where: { rigId, author }, order: [['version', 'DESC']], limit: 200 });
-  const mine: LoggedChange[] = [];
-  for (const row of rows) {
-    const logged = loggedChange(row);
-    if (!logged) break;
-    mine.unshift(logged);
-  }
-  return mine;
-}
-
-/** A change as whoever made it takes it back. Null where an owner was forgotten, and for what an earlier version wrote in words of its own. */
-export function loggedChange({ id, version, undoes, inverse }: ChangeRow): LoggedChange | null {
-  const read = changeSchema.safeParse(JSON.parse(inverse));
-  return read.success ? { id, version, undoes, inverse: read.data } : null;
 }

@@ -1,3 +1,4 @@
+import type { LoggedChange } from '@plain-cleat/api';
 import type { OtherHole } from '@plain-cleat/core/drilling';
 import { upcastHull } from '@plain-cleat/core/hull';
 import { type Part, partKey } from '@plain-cleat/core/parts';
@@ -16,12 +17,13 @@ import type { WorkupInput } from '@plain-cleat/core/workup';
 import { LRUCache } from 'lru-cache';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { z } from 'zod';
-import { FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
+import { FactRow, RigRow } from '../database/models';
 import { draft } from '../drafting/draft';
-import { notFound } from '../problems/problem';
+import { type HttpProblem, notFound } from '../problems/problem';
 import { fitting } from '../revisions/fitting';
 import { hullAt, materialsAt, newestParts, partsAt, settingsAt } from '../revisions/revisions';
 import { asItIs, RIGS_PROJECTED } from './as-it-is';
+import { latestLogged } from './logged';
 
 /** What a rig file brought along. */
 const carriedSchema = rigFileSchema.pick({ hull: true, parts: true, consumables: true, shop: true });
@@ -31,9 +33,45 @@ export type Carried = z.infer<typeof carriedSchema>;
 export type Pinned = Pick<WorkupInput, 'hull' | 'catalog' | 'shop'>;
 
 export interface LoadedRig extends Omit<WorkupInput, 'asOf'> {
-  readonly row: RigRow;
-  readonly hullRow: HullRow;
+  readonly row: RigAbout;
+  /** The latest changes of whoever was asked for, oldest first, as they take them back. */
+  readonly mine: readonly LoggedChange[];
 }
+
+/** A rig's row with its hull's and its owner's. */
+export interface RigAbout extends Pick<RigRow, 'id' | 'number' | 'hullId' | 'place' | 'version' | 'plan' | 'carried'> {
+  readonly serial: string;
+  readonly factCount: number;
+  readonly ownerId: string;
+  readonly owner: string;
+  readonly email: string;
+}
+
+/** What stands in rows of its own beside a rig: a fact of its hull, another rig on it, a change of one person. */
+interface Beside {
+  readonly what: 'fact' | 'other' | 'change';
+  readonly id: string;
+  /** A fact's number, a change's version. */
+  readonly nth: number;
+  /** The fact; the other's holes as projected; what takes the change back. */
+  readonly text: string | null;
+  /** Whether the fact came in a file; whether the projection is of the other as it is; what the change undoes. */
+  readonly mark: string | null;
+}
+
+const ABOUT = `SELECT r.id, r.number, r.hullId, r.place, r.version, r.plan, r.carried, h.serial, h.factCount,
+    r.ownerId, COALESCE(o.name, '') AS owner, COALESCE(o.email, '') AS email
+  FROM rigs r JOIN hulls h ON h.id = r.hullId LEFT JOIN owners o ON o.id = r.ownerId WHERE r.id = :id`;
+// What was set aside plans and uses nothing: its drilled holes stay with the hull as old ones.
+const BESIDE = `SELECT 'fact' AS what, f.id, f.seq AS nth, f.body AS text, f.foreign AS mark
+    FROM rigs me JOIN facts f ON f.hullId = me.hullId WHERE me.id = :id
+  UNION ALL SELECT 'other', r.id, ROW_NUMBER() OVER (ORDER BY r.number), p.holes, ${asItIs()}
+    FROM rigs me JOIN ${RIGS_PROJECTED} ON r.hullId = me.hullId WHERE me.id = :id AND r.id <> me.id AND r.place <> 'set aside'
+  UNION ALL (SELECT 'change', c.id, c.version, c.inverse, c.undoes
+    FROM changes c WHERE c.rigId = :id AND c.author = :author ORDER BY c.version DESC LIMIT 200)
+  ORDER BY what, nth`;
+
+const database = (): Sequelize => RigRow.sequelize as Sequelize;
 
 /** So many stored texts of a kind are kept read: one that is the same was read before (judgement). */
 const AS_READ = { carried: 50, plans: 200 } as const;
@@ -70,9 +108,11 @@ export const storedPlan = (plan: Plan): Pick<RigRow, 'plan' | 'title' | 'promise
 export const planOf = ({ plan }: Pick<RigRow, 'plan'>): Plan =>
   readOnce(plansRead, plan, (stored) => fitting(planSchema, 'the plan', upcastPlan(stored)));
 
+const noRig = (id: string): HttpProblem => notFound('rig', `there is no rig ${id.slice(0, 64)}`);
+
 export async function findRig(id: string, transaction?: Transaction): Promise<RigRow> {
   const row = await RigRow.findByPk(id, { transaction, ...(transaction ? { lock: transaction.LOCK.UPDATE } : {}) });
-  if (!row) throw notFound('rig', `there is no rig ${id.slice(0, 64)}`);
+  if (!row) throw noRig(id);
   return row;
 }
 
@@ -84,14 +124,14 @@ export const fromAFile = (name: string): string => (name.endsWith(FROM_A_FILE) ?
 /** The same as the file had it. */
 export const asInFile = (name: string): string => (name.endsWith(FROM_A_FILE) ? name.slice(0, -FROM_A_FILE.length) : name);
 
-/** The kept facts of a hull, in the order they came. */
-export async function factsOf(hullId: string): Promise<Fact[]> {
-  const rows = await FactRow.findAll({ where: { hullId }, order: [['seq', 'ASC']] });
-  return rows.map((r) => {
-    const fact = fitting(keptFactSchema, 'a fact', JSON.parse(r.body));
-    return r.foreign ? { ...fact, by: fromAFile(fact.by) } : fact;
-  });
+function factOf(body: string, foreign: boolean): Fact {
+  const fact = fitting(keptFactSchema, 'a fact', JSON.parse(body));
+  return foreign ? { ...fact, by: fromAFile(fact.by) } : fact;
 }
+
+/** The kept facts of a hull, in the order they came. */
+export const factsOf = async (hullId: string): Promise<Fact[]> =>
+  (await FactRow.findAll({ where: { hullId }, order: [['seq', 'ASC']] })).map((r) => factOf(r.body, r.foreign));
 
 /** Parts that a plan uses: what its fittings are, each in its revision, and what was wished for. Those carried come first. */
 async function partsUsed(plan: Plan, carried: readonly Part[], transaction?: Transaction): Promise<Part[]> {
@@ -107,7 +147,7 @@ async function partsUsed(plan: Plan, carried: readonly Part[], transaction?: Tra
 }
 
 /** The hull, parts, materials and settings a plan is pinned to, or what its file carried. */
-export async function pinnedOf(row: RigRow, plan: Plan, transaction?: Transaction): Promise<Pinned> {
+export async function pinnedOf(row: Pick<RigRow, 'carried'>, plan: Plan, transaction?: Transaction): Promise<Pinned> {
   const carried = carriedBy(row);
   const parts = await partsUsed(plan, carried?.parts ?? [], transaction);
   if (carried) return { hull: carried.hull, shop: carried.shop, catalog: { parts, consumables: carried.consumables } };
@@ -121,19 +161,17 @@ export async function pinnedOf(row: RigRow, plan: Plan, transaction?: Transactio
   return { hull, shop, catalog: { parts, consumables: materials.consumables } };
 }
 
-/**
- * The holes of all rigs of a hull, but for one: as they were projected where that was made of the rig as it is and of
- * these very facts, else worked up.
- */
-export async function holesOnHull(hullId: string, facts: readonly Fact[], but?: string): Promise<OtherHole[]> {
-  // What was set aside plans and uses nothing: its drilled holes stay with the hull as old ones.
-  const others = await othersOnHull(hullId, facts.length, but ?? '');
-  const stale = others.filter((o) => !o.fresh);
-  const worked = stale.length ? await draft('holes', await Promise.all(stale.map((o) => numbered(o.id, facts)))) : [];
-  const made = new Map(stale.map((o, i) => [o.id, worked[i] ?? []]));
-  return others.flatMap((o) => made.get(o.id) ?? (JSON.parse(o.holes ?? '[]') as OtherHole[]));
+/** The holes of all rigs of a hull, but for one. */
+export async function holesOnHull(hullId: string, facts: readonly Fact[], but = ''): Promise<OtherHole[]> {
+  const others = await database().query<Other>(
+    `SELECT r.id, p.holes, ${asItIs(':facts')} AS fresh FROM ${RIGS_PROJECTED}
+     WHERE r.hullId = :hullId AND r.place <> 'set aside' AND r.id <> :but ORDER BY r.number`,
+    { replacements: { hullId, facts: facts.length, but }, type: QueryTypes.SELECT },
+  );
+  return holesOf(others, facts);
 }
 
+/** Another rig on a hull, with its holes as they were projected. */
 interface Other {
   readonly id: string;
   readonly holes: string | null;
@@ -141,13 +179,13 @@ interface Other {
   readonly fresh: number;
 }
 
-/** The other rigs of a hull with what was projected of them, by number. */
-const othersOnHull = (hullId: string, facts: number, but: string): Promise<Other[]> =>
-  (RigRow.sequelize as Sequelize).query<Other>(
-    `SELECT r.id, p.holes, ${asItIs(':facts')} AS fresh FROM ${RIGS_PROJECTED}
-     WHERE r.hullId = :hullId AND r.place <> 'set aside' AND r.id <> :but ORDER BY r.number`,
-    { replacements: { hullId, facts, but }, type: QueryTypes.SELECT },
-  );
+/** The holes of some rigs: as projected where that was made of the rig as it is and of these very facts, else worked up. */
+async function holesOf(others: readonly Other[], facts: readonly Fact[]): Promise<OtherHole[]> {
+  const stale = others.filter((o) => !o.fresh);
+  const worked = stale.length ? await draft('holes', await Promise.all(stale.map((o) => numbered(o.id, facts)))) : [];
+  const made = new Map(stale.map((o, i) => [o.id, worked[i] ?? []]));
+  return others.flatMap((o) => made.get(o.id) ?? (JSON.parse(o.holes ?? '[]') as OtherHole[]));
+}
 
 /** A rig as it is worked up for what others see of it. */
 export async function numbered(id: string, facts: readonly Fact[]): Promise<{ number: string; input: WorkupInput }> {
@@ -156,18 +194,30 @@ export async function numbered(id: string, facts: readonly Fact[]): Promise<{ nu
   return { number: row.number, input: { plan, facts, ...(await pinnedOf(row, plan)), asOf: plan.opened } };
 }
 
-/** One rig with all its workup needs. */
-export async function loadRig(id: string): Promise<LoadedRig> {
-  const row = await findRig(id);
+/** One rig with all its workup needs, and what somebody can take back of it. */
+export async function loadRig(id: string, author = ''): Promise<LoadedRig> {
+  const ask = <T extends object>(sql: string): Promise<T[]> =>
+    database().query<T>(sql, { replacements: { id, author }, type: QueryTypes.SELECT });
+  const [[row], beside] = await Promise.all([ask<RigAbout>(ABOUT), ask<Beside>(BESIDE)]);
+  if (!row) throw noRig(id);
+  const of = (what: Beside['what']): Beside[] => beside.filter((b) => b.what === what);
   const plan = planOf(row);
-  const [hullRow, pinned, facts] = await Promise.all([HullRow.findByPk(row.hullId), pinnedOf(row, plan), factsOf(row.hullId)]);
-  if (!hullRow) throw notFound('rig', 'its hull is missing');
-  return { row, hullRow, plan, facts, others: await holesOnHull(row.hullId, facts, row.id), ...pinned };
+  const facts = of('fact').map((f) => factOf(f.text ?? '', f.mark === '1'));
+  const others = of('other').map((o) => ({ id: o.id, holes: o.text, fresh: Number(o.mark) }));
+  const mine = of('change').map((c) => ({ id: c.id, version: c.nth, inverse: c.text ?? '', undoes: c.mark }));
+  const [pinned, holes] = await Promise.all([pinnedOf(row, plan), holesOf(others, facts)]);
+  return { row, plan, facts, others: holes, mine: latestLogged(mine), ...pinned };
 }
 
+/** Making one takes a hundred times as long as using it. */
+const calendars = new Map<string, Intl.DateTimeFormat>();
+
 /** Today in the shop's time zone, ISO. */
-export const todayIn = (timeZone: string): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' }).format(new Date());
+export function todayIn(timeZone: string): string {
+  const calendar = calendars.get(timeZone) ?? new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' });
+  calendars.set(timeZone, calendar);
+  return calendar.format(new Date());
+}
 
 /** What a rig is worked up from, as of today. */
 export const inputOf = ({ plan, hull, facts, catalog, shop, others }: LoadedRig): WorkupInput => ({
@@ -179,10 +229,3 @@ export const inputOf = ({ plan, hull, facts, catalog, shop, others }: LoadedRig)
   others,
   asOf: todayIn(shop.timeZone),
 });
-
-/** Whose rig it is. */
-export async function ownerOf(loaded: LoadedRig): Promise<OwnerRow> {
-  const owner = await OwnerRow.findByPk(loaded.row.ownerId);
-  if (!owner) throw notFound('owner', 'this rig has no owner');
-  return owner;
-}

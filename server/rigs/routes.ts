@@ -8,10 +8,10 @@ import { bind } from '../http/bind';
 import type { Range } from '../parts/range';
 import { badInput, HttpProblem, notFound } from '../problems/problem';
 import { read } from '../reading/read';
-import { ownChanges, recordChange } from './changes';
+import { recordChange } from './changes';
 import { acceptedBy, checkAcceptance } from './check';
 import { keepFacts, whoKept } from './facts';
-import { asInFile, findRig, loadRig, ownerOf, todayIn } from './load';
+import { asInFile, findRig, loadRig, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
 import type { Projection } from './projection';
@@ -19,17 +19,18 @@ import { rigSince } from './since';
 import { type Signing, wantsManager } from '../staff/signing';
 
 async function describe(rigId: string, author: string, range: Range): Promise<RigDocument> {
-  const loaded = await loadRig(rigId);
-  const [owner, mine, { hash }] = await Promise.all([ownerOf(loaded), ownChanges(rigId, author), range.now()]);
-  const { row, hullRow, plan, hull, facts, others, catalog, shop } = loaded;
+  const [{ row, plan, hull, facts, others, mine, catalog, shop }, { hash }] = await Promise.all([
+    loadRig(rigId, author),
+    range.now(),
+  ]);
   return {
     id: row.id,
     number: row.number,
-    owner: { id: owner.id, name: owner.name, email: owner.email },
-    serial: hullRow.serial,
+    owner: { id: row.ownerId, name: row.owner, email: row.email },
+    serial: row.serial,
     place: row.place as FloorPlace,
     version: row.version,
-    factCount: hullRow.factCount,
+    factCount: row.factCount,
     plan,
     hull,
     facts: [...facts],
@@ -38,7 +39,7 @@ async function describe(rigId: string, author: string, range: Range): Promise<Ri
     range: hash,
     shop,
     today: todayIn(shop.timeZone),
-    mine,
+    mine: [...mine],
     signed: facts.some((f) => f.kind === 'signed' && f.rig === plan.id),
   };
 }
@@ -109,11 +110,10 @@ export function rigRoutes(
   });
   bind(router, ROUTES.exportRig, async ({ params, res }) => {
     const loaded = await loadRig(params.rig ?? '');
-    const owner = await ownerOf(loaded);
     attach(res, 'application/json', `${loaded.row.number}.rig.json`);
     const { plan } = loaded;
     const accepted = Object.fromEntries(Object.entries(plan.accepted).map(([key, a]) => [key, { ...a, by: asInFile(a.by) }]));
     const facts = loaded.facts.map((f) => ({ ...f, by: asInFile(f.by) }));
-    res.send(writeRigFile(makeRigFile({ ...loaded, plan: { ...plan, accepted }, facts, owner: owner.name })));
+    res.send(writeRigFile(makeRigFile({ ...loaded, plan: { ...plan, accepted }, facts, owner: loaded.row.owner })));
   });
 }

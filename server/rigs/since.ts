@@ -2,8 +2,8 @@ import { type Change, changeSchema } from '@plain-cleat/core/rig';
 import type { RigSince } from '@plain-cleat/api';
 import { Op } from 'sequelize';
 import { ChangeRow } from '../database/models';
-import { loggedChange } from './changes';
 import { factsOf, findRig, holesOnHull, planOf } from './load';
+import { loggedChange } from './logged';
 
 /** Whoever is farther behind fetches the rig anew. */
 const MOST = 200;

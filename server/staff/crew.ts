@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { loginSchema, newPasswordSchema, pinSchema, roleSchema, staffNameSchema } from '@plain-cleat/api';
+import { loginSchema, newPasswordSchema, pinSchema, roleSchema, type Staff, staffNameSchema } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { z } from 'zod';
 import { StaffRow } from '../database/models';
@@ -32,6 +32,16 @@ async function managedWithout(row: StaffRow, transaction: Transaction): Promise<
   });
   if (managers.every((m) => m.id === row.id)) wrong('login', 'the only manager there is: make somebody else manager first');
 }
+
+/** A member of staff as the interface knows them. */
+export const staffOf = (row: Pick<StaffRow, 'id' | 'name' | 'role'>): Staff => ({
+  id: row.id,
+  name: row.name,
+  role: row.role as Staff['role'],
+});
+
+/** Whoever left is signed in no more. */
+export const isHere = (row: StaffRow | null): row is StaffRow => row !== null && row.ended === null;
 
 /** Whether anybody manages the shop. */
 export const isManaged = async (): Promise<boolean> => (await StaffRow.count({ where: { role: 'manager', ended: null } })) > 0;

@@ -5,10 +5,9 @@ import { StaffRow } from '../database/models';
 import { bind } from '../http/bind';
 import { HttpProblem } from '../problems/problem';
 import { type Attempts, pinSubjects, signInSubjects, type Subject } from './attempts';
-import { addStaff, allStaff, setEnded, setPassword, setPin, setRole } from './crew';
+import { addStaff, allStaff, isHere, setEnded, setPassword, setPin, setRole, staffOf } from './crew';
 import { hashPassword, verifyPassword } from './passwords';
 import { prefer, preferencesIn, preferencesOf } from './preferences';
-import { isHere, staffOf } from './present';
 import { makeProof } from './proof';
 
 type MakeToken = (req: Request, res: Response) => string;
