@@ -121,10 +121,7 @@ const CASES: readonly (readonly [name: string, path: string, bare: readonly stri
   ],
 ];
 sent = '{}';
-const [signed = NaN, nobody = NaN] = await byTurns(
-  () => asked('/api/session'),
-  sending,
-);
+const [signed = NaN, nobody = NaN] = await byTurns(() => asked('/api/session'), sending);
 const who = signed - nobody;
 console.log(`who calls is asked at every call: ${who.toFixed(1)} ms; the second ratio counts it as wanted`);
 console.log(`${RIGS} rigs, ${IN_THE_SHOP} in the shop, ${ON_ONE_HULL} on one hull, ${PARTS} parts`);
