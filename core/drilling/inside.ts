@@ -84,6 +84,14 @@ function* elbows(from: Point, upper: number): Generator<Point> {
       }
 }
 
+/** The elbows from which a forearm comes to a nut, the shortest way first. */
+const bent = (from: Point, nut: Point, fore: number, upper: number): { elbow: Point; long: number }[] =>
+  [...elbows(from, upper)]
+    .map((elbow) => ({ elbow, left: distance(elbow, nut) }))
+    .filter(({ left }) => left <= fore)
+    .map(({ elbow, left }) => ({ elbow, long: distance(from, elbow) + left }))
+    .sort((a, b) => a.long - b.long);
+
 /** The way of an arm from one opening: straight when the forearm alone does it, else by an elbow inside. */
 function armFrom(hull: HullSurface, opening: Opening, nut: Point, stature: number): Inside {
   const from = enter(opening, nut);
@@ -101,16 +109,13 @@ function armFrom(hull: HullSurface, opening: Opening, nut: Point, stature: numbe
         opening.opens < ELBOW && away <= fore + upper ? ', and too small for the elbow to follow' : ''
       }`,
     );
-  let best: Access | null = null;
-  if (opening.opens >= ELBOW)
-    for (const elbow of elbows(from, upper)) {
-      const long = distance(from, elbow) + distance(elbow, nut);
-      if (distance(elbow, nut) > fore || (best && best.away <= long)) continue;
-      if (!insideHull(hull, elbow) || inTheWay(hull, from, elbow, ARM) || inTheWay(hull, elbow, nut, ARM / 2)) continue;
-      best = { hatch: opening.name, away: long, path: [from, elbow, nut] };
-    }
+  const bends = opening.opens < ELBOW ? [] : bent(from, nut, fore, upper);
+  const bend = bends.find(
+    ({ elbow }) => insideHull(hull, elbow) && !inTheWay(hull, from, elbow, ARM) && !inTheWay(hull, elbow, nut, ARM / 2),
+  );
+  if (bend) return { access: { hatch: opening.name, away: bend.long, path: [from, bend.elbow, nut] }, blocked: null };
   const stop = straight ?? inTheWay(hull, from, nut, ARM / 2);
-  return best ? { access: best, blocked: null } : refuse(say`${stop ?? 'the hull itself'} is in the way from ${opening.name}`);
+  return refuse(say`${stop ?? 'the hull itself'} is in the way from ${opening.name}`);
 }
 
 /** The nearest of several ways, or the reason of the opening that comes nearest to one. */
