@@ -33,6 +33,8 @@ function idMaker(seed: number): () => string {
 }
 
 export const on = (x: number, y: number, heading = 0): Place => ({ on: 'deck', x, y, heading });
+/** On the floor of a room inside. */
+export const within = (space: string, x: number, y: number, heading = 0): Place => ({ on: 'space', space, x, y, heading });
 export const track = (id: string, x: number, heading = 0): Place => ({ on: 'track', track: id, x, heading });
 export const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fitting> & { plate?: boolean } = {}): Fitting => {
   const { plate = false, ...rest } = more;

@@ -1,7 +1,7 @@
 import type { RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from './documents';
-import { drilled, feed, file, fitted, foundId, on, PEN, stepsDone, track } from './draft';
+import { drilled, feed, file, fitted, foundId, on, PEN, stepsDone, track, within } from './draft';
 
 /** The demo rigs in their different states: half drilled, with stops to settle, with sets, undrilled, handed over. */
 export function demoRigs(today: string): { file: RigFile; place: string }[] {
@@ -24,7 +24,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     },
     fittings: {
       sidelights: fitted('side-lights', on(300, 0), 'through'),
-      battery: fitted('battery-18', on(2500, 0, 90), 'loose'),
+      battery: fitted('battery-18', within('bow-hold', 655, 0), 'strap'),
       sampler: fitted('sampler-socket', track('fwd-star', 1480), 'track'),
       sounder: fitted('sounder-arm-7', track('fwd-port', 1230), 'track'),
       board: fitted('chart-board', track('aft-port', 2400, 0), 'track', { suppliedBy: 'home-made' }),
@@ -75,8 +75,8 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       frame2: fitted('blind-socket', track('fwd-star', 1260), 'track'),
       mast: fitted('camera-mast', track('fwd-star', 1700), 'track'),
       radio: fitted('radio-clip', track('fwd-port', 1850), 'track'),
-      electronics: fitted('battery-30', on(2860, -120), 'loose'),
-      motorbat: fitted('battery-80', on(3080, 60), 'loose'),
+      electronics: fitted('battery-30', within('bow-hold', 800, -160), 'strap'),
+      motorbat: fitted('battery-80', within('bow-hold', 620, 0), 'strap'),
       ports: fitted('usb-ports', on(2482, -60, 90), 'rivet'),
       drive: fitted('motor-quiet-40', on(3640, 0), 'through', { plate: true }),
       mark: fitted('flag-pole', track('aft-port', 3150), 'track'),
@@ -223,7 +223,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       drive: fitted('motor-stern-45', on(3655, 0), 'through', { plate: true }),
       kill: fitted('kill-switch', on(2060, -430), 'through'),
       steer: fitted('steering-kit', track('fwd-port', 1840), 'track'),
-      power: fitted('battery-100', on(1250, 40), 'loose'),
+      power: fitted('battery-100', within('bow-hold', 665, 0), 'strap'),
       clip: fitted('paddle-clip', track('fwd-star', 1880), 'track'),
       paddle: fitted('paddle-main', { on: 'fitting', fitting: 'clip', u: 0, v: 0, heading: 0 }, 'loose', {
         tether: { to: null, length: 1000 },
@@ -303,7 +303,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       radio: fitted('radio-clip', { on: 'fitting', fitting: 'rail', u: 130, v: 0, heading: 0 }, 'track'),
       tool: fitted('gaff-clip', { on: 'fitting', fitting: 'rail', u: -60, v: 0, heading: 0 }, 'track'),
       mast: fitted('mast-light', track('aft-star', 3000), 'track'),
-      battery: fitted('battery-30', on(2420, 0), 'loose'),
+      battery: fitted('battery-30', within('stern-hold', 3530, 0), 'strap'),
       spare: fitted('spare-paddle', on(900, -60), 'loose', { tether: { to: null, length: 900 } }),
       jacket: fitted('jacket-pockets', on(2250, 0), 'loose', { suppliedBy: "owner's own" }),
       bag: fitted('throw-bag', on(1960, 0), 'loose'),

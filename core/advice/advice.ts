@@ -2,6 +2,7 @@ import { HOLDS, type Hold } from '../parts';
 import type { ShopSettings } from '../shop';
 import { type Fitted, holesOf, type HoleSetting, type Opening, type PlannedHole } from '../drilling';
 import type { HullSurface } from '../hull';
+import { letsGoAt } from '../inside';
 import { fastenMinutes, mountMinutes } from '../labor';
 import type { Placed } from '../layout';
 import { canBe, HOLD_WORDS, mountFitting, type Mounted } from '../mounting';
@@ -58,6 +59,9 @@ function against(
     return say`${strength.rules}: it bears ${strength.factor.toFixed(1)} of what its use asks, shock included`;
   if (strength?.rocks && strength.rocks > shop.holding.rock)
     return say`it rocks ${strength.rocks.toFixed(0)}° under its working pull: spread the load`;
+  const { pitch, heel, slip } = shop.limits;
+  if (mounted.hold === 'loose' && placed.place.on === 'space' && Math.max(pitch, heel) > letsGoAt(slip))
+    return say`loose inside, it slides when the boat pitches or heels`;
   if (mounted.hold === 'loose' && placed.part.holding.lever) return say`its use would lever it out of a strap`;
   return null;
 }

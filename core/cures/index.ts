@@ -88,9 +88,9 @@ function* trials(input: WorkupInput, item: Fitted, finding: Finding, units: Unit
       [0, -far, 'to port'],
     ] as const;
     for (const [dx, dy, kind] of ways) {
-      if (dy !== 0 && place.on !== 'deck') continue;
+      if (dy !== 0 && place.on !== 'deck' && place.on !== 'space') continue;
       const to = nudge(surface, place, dx, dy);
-      const there = frameOf(surface, to, item.placed.below);
+      const there = frameOf(surface, to, item.placed.below, part.body);
       // It stays on what it stands on: off that it would be another job.
       if (!there || there.off || (place.on === 'deck' && there.surface !== frame.surface)) continue;
       yield { place: to, lift, moves: Math.hypot(there.origin.x - at.x, there.origin.y - at.y), kind };

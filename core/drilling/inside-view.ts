@@ -8,8 +8,8 @@ export interface InSection {
   readonly z: number;
 }
 
-/** What one would see inside the hull at a hole, looking forward at a cut through the boat there. */
-export interface InsideView {
+/** A cut through the boat, looking forward. */
+export interface Cut {
   /** The hull's skin from one gunwale round the keel to the other. */
   readonly skin: readonly InSection[];
   /** The deck over it, port to starboard. */
@@ -20,6 +20,10 @@ export interface InsideView {
     readonly high: number;
     readonly round: boolean;
   })[];
+}
+
+/** What one would see inside the hull at a hole, looking forward at a cut through the boat there. */
+export interface InsideView extends Cut {
   readonly hole: InSection;
   /** Where bolt and nut stand, or the bit ends. */
   readonly end: InSection;
@@ -32,7 +36,7 @@ export interface InsideView {
 /** What is so near along the boat is drawn in the section (judgement), mm. */
 const SLAB = 40;
 
-function thingAt(h: Hazard, x: number): InsideView['things'] {
+function thingAt(h: Hazard, x: number): Cut['things'] {
   if (h.shape === 'box') {
     if (x < h.from.x - SLAB || x > h.to.x + SLAB) return [];
     const [y, z] = [(h.from.y + h.to.y) / 2, (h.from.z + h.to.z) / 2];
@@ -47,13 +51,8 @@ function thingAt(h: Hazard, x: number): InsideView['things'] {
   });
 }
 
-/**
- * Looks into the hull at a hole.
- *
- * @param deep how far bolt and nut, or the bit, stand out behind, mm
- */
-export function insideView(hull: HullSurface, hole: PlannedHole, deep: number): InsideView {
-  const { x } = hole.at;
+/** Cuts through the hull: its skin, its deck, and what fills it there. */
+export function cutAt(hull: HullSurface, x: number): Cut {
   const section = hull.section(x);
   const [keel, gunwale] = [hull.keel(x), hull.gunwale(x)];
   const side = Array.from({ length: 25 }, (_, i): InSection => {
@@ -65,15 +64,21 @@ export function insideView(hull: HullSurface, hole: PlannedHole, deep: number): 
     const y = half * (i / 24 - 1);
     return { y, z: Math.min(gunwale, hull.spot(x, y * 0.999).z) };
   });
+  const port = side.toReversed().map(({ y, z }) => ({ y: -y, z }));
+  return { skin: port.concat(side), deck, things: hull.model.hazards.flatMap((h) => thingAt(h, x)) };
+}
+
+/**
+ * Looks into the hull at a hole.
+ *
+ * @param deep how far bolt and nut, or the bit, stand out behind, mm
+ */
+export function insideView(hull: HullSurface, hole: PlannedHole, deep: number): InsideView {
+  const { x } = hole.at;
   const flat = ({ y, z }: Point): InSection => ({ y, z });
   const { access } = hole.behind;
   return {
-    skin: [...side]
-      .reverse()
-      .map(({ y, z }) => ({ y: -y, z }))
-      .concat(side),
-    deck,
-    things: hull.model.hazards.flatMap((h) => thingAt(h, x)),
+    ...cutAt(hull, x),
     hole: flat(hole.at),
     end: { y: hole.at.y + deep * hole.inward.y, z: hole.at.z + deep * hole.inward.z },
     way: access?.path.map(flat) ?? null,

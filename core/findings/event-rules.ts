@@ -19,7 +19,7 @@ function broken({ items, plan, hull, paddlers }: Judged, rule: Rule): string | n
   const stowed = Object.values(plan.stowage).filter((s) => !s.later && s.what.toLowerCase().includes(rule.what.toLowerCase()));
   if (there.length + stowed.length === 0) return `no ${rule.what} aboard`;
   if (rule.reach === 'anywhere') return null;
-  const worn = stowed.some((s) => hull.model.compartments?.find((c) => c.id === s.in)?.worn);
+  const worn = stowed.some((s) => hull.model.spaces?.find((c) => c.id === s.in)?.worn);
   const zones = there.flatMap((i) => paddlers.map((p) => reachOf(p, graspOf(i)).zone));
   const best = Math.min(...zones.map((z) => REACH.indexOf(z)));
   return worn || best <= REACH.indexOf(rule.reach)

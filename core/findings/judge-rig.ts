@@ -15,6 +15,7 @@ import { chains, goesWith, replaced } from './goes-with';
 import { cannotHold, offHull, overloaded } from './holding';
 import { drilledElsewhere, drillPolicy, holeNearHazard, holeUnderWater, nothingReaches } from './holes';
 import { holeAtEdge, holesClose, hullOff, measuredTwice, readsAlike, reusedHole } from './hole-places';
+import { aired, goesIn, inTheHand, keptDry, slides, standsClear, underThings } from './inside';
 import { knuckles } from './knuckles';
 import { landingSide } from './landing-side';
 import { legs, twoPaddlers } from './legs';
@@ -98,6 +99,13 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   noWayBack,
   eventRules,
   overboard,
+  standsClear,
+  goesIn,
+  slides,
+  inTheHand,
+  underThings,
+  keptDry,
+  aired,
   backUp,
   screenAngle,
   glare,
@@ -157,6 +165,7 @@ const OF_THE_BODY: readonly Judgement[] = [
   reach,
   landingSide,
   gettingBack,
+  inTheHand,
   backUp,
   screenAngle,
   allRoundLight,

@@ -45,6 +45,8 @@ interface Case {
 
 const seated = { stature: 1778 } as const;
 const night = { waters: ['night'] as Brief['waters'] };
+/** On the floor of a room inside. */
+const within = (space: string, x: number, y = 0, heading = 0): Place => ({ on: 'space', space, x, y, heading });
 const shortTether = { tether: { to: null, length: 300 } };
 const quenbyMotor = { d: through('motor-stern-45', deck(3660, 0), { mount: { hold: 'through', plate: true, reason: '' } }) };
 
@@ -397,13 +399,54 @@ const CASES: readonly Case[] = [
     not: rig({ a: through('rudder-kit', deck(3700, 0)) }, {}, ORRISK),
   },
   {
+    code: 'stands-into',
+    fires: rig({ b: fitted('battery-30', within('bow-hold', 840), 'strap') }),
+    says: /Battery 30 Ah, lithium stands 38 mm into the end of the bow hold/,
+    not: rig({ b: fitted('battery-30', within('bow-hold', 802), 'strap') }),
+  },
+  {
+    code: 'does-not-pass',
+    fires: rig({ b: loose('battery-30', within('stern-hold', 2800)) }),
+    says: /does not pass the tank-well hatch: \d+ mm too big, whichever way it is turned/,
+    not: rig({ b: fitted('battery-30', within('bow-hold', 655), 'strap') }),
+  },
+  {
+    code: 'slides',
+    fires: rig({ b: loose('battery-30', within('bow-hold', 655)) }),
+    says: /slides \d+ mm \w+( \w+)? in the bow hold, up against/,
+    not: rig({ b: fitted('battery-30', within('bow-hold', 655), 'strap') }),
+  },
+  {
+    code: 'out-of-hand',
+    fires: rig({ b: loose('battery-18', within('stern-hold', 2860, 250)) }, {}, QUENBY),
+    says: /No hand gets to the plug of Battery 18 Ah, lithium in the stern hold/,
+    not: rig({ b: loose('battery-18', within('stern-hold', 3440)) }, {}, QUENBY),
+  },
+  {
+    code: 'under-things',
+    fires: rig(
+      { f: fitted('fuse-block-6', within('stern-hold', 3530), 'strap'), c: loose('dry-box', deck(3530, 0)) },
+      {},
+      ORRISK,
+    ),
+    says: /To get to the reset of Fuse block, six, .*Dry box.* has to come off the stern hatch/,
+    not: rig({ f: fitted('fuse-block-6', within('stern-hold', 3530), 'strap'), c: loose('dry-box', deck(3000, 0)) }, {}, ORRISK),
+  },
+  {
+    code: 'unvented',
+    fires: rig({ b: fitted('battery-80', within('bow-hold', 655), 'strap') }),
+    says: /Motor battery 80 Ah gives off gas when it is charged, and the bow hold is shut/,
+    not: rig({ b: fitted('battery-100', within('bow-hold', 655), 'strap') }),
+    cure: false,
+  },
+  {
     code: 'overfull',
     fires: rig({}, {}, TOLVANE, {
       stowage: { s: { in: 'seat-well', what: 'rain gear', kg: 1, litres: 9, wantsDry: false, use: 'stopped', later: false } },
     }),
-    says: /well under the seat holds 6 litres; 9 are put in it/,
+    says: /well under the seat holds 3.9 litres; 9 are put in it/,
     not: rig({}, {}, TOLVANE, {
-      stowage: { s: { in: 'seat-well', what: 'rain gear', kg: 1, litres: 6, wantsDry: false, use: 'stopped', later: false } },
+      stowage: { s: { in: 'seat-well', what: 'rain gear', kg: 1, litres: 3.9, wantsDry: false, use: 'stopped', later: false } },
     }),
     cure: false,
   },

@@ -1,10 +1,13 @@
+import { roomAbout } from '../inside';
 import { say } from '../units';
 import { about, alone, nameOf, type Raw } from './finding';
 
 /** Of every loose thing: does it float, float with an added float, stay tied, or sink? */
-export const overboard = alone((item): Raw[] => {
+export const overboard = alone((item, { hull }): Raw[] => {
   const { part, fitting } = item.placed;
   const loose = item.mounted.hold === 'loose' && part.use.often !== 'ashore';
+  // A room with a lid keeps what is in it.
+  if (roomAbout(hull, item.placed)?.space.hatches.length) return [];
   if (!loose || part.use.afloat !== 'sinks' || fitting.tether || fitting.float) return [];
   return [
     {

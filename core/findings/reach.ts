@@ -1,5 +1,6 @@
 import { middleOf, overBand, paddlers, REACH, reachOf, type Paddler, type Reached, type ReachZone } from '../layout';
 import type { Fitted } from '../drilling';
+import { isInside } from '../inside';
 import type { Part } from '../parts';
 import { mm, say, type Point } from '../units';
 import { about, alone, nameOf, type Raw } from './finding';
@@ -42,7 +43,7 @@ function reachedBy(people: readonly Paddler[], at: Point): Reached | undefined {
 export const reach = alone((item, { plan, hull, shop }): Raw[] => {
   const { part } = item.placed;
   const wanted = WANTED[part.use.often];
-  if (wanted === 'out of reach' || !part.use.byHand) return [];
+  if (wanted === 'out of reach' || !part.use.byHand || isInside(item.placed)) return [];
   const at = graspOf(item);
   const verdict = overBand(shop, (scale) => {
     const best = reachedBy(paddlers(hull, plan.brief, scale), at);

@@ -1,16 +1,17 @@
 import { say } from '../units';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
-/** Compartments hold what is put in them, dry what wants dry, and are opened no oftener than is sensible. */
+/** Rooms hold what is put in them, and keep dry what wants to be. */
 export const stowage: Judgement = ({ plan, hull, set }) => {
   if (set !== null) return [];
   const all = Object.entries(plan.stowage);
-  return (hull.model.compartments ?? []).flatMap((c): Raw[] => {
+  return (hull.model.spaces ?? []).flatMap((c): Raw[] => {
     const here = all.filter(([, s]) => s.in === c.id);
     const litres = here.reduce((sum, [, s]) => sum + s.litres, 0);
-    const where = aboutHull(hull, c.x);
+    const where = aboutHull(hull, (c.fore + c.aft) / 2);
+    const holds = here.length ? (hull.rooms.get(c.id)?.litres ?? 0) : 0;
     const over: Raw[] =
-      litres <= c.litres
+      litres <= holds
         ? []
         : [
             {
@@ -18,7 +19,7 @@ export const stowage: Judgement = ({ plan, hull, set }) => {
               code: 'overfull',
               detail: c.id,
               severity: 'look',
-              says: say`${c.name} holds ${c.litres} litres; ${Math.round(litres * 10) / 10} are put in it.`,
+              says: say`${c.name} holds ${Math.floor(holds * 10) / 10} litres; ${Math.round(litres * 10) / 10} are put in it.`,
               because: say`${here.map(([, s]) => s.what).join(', ')}.`,
             },
           ];
@@ -31,9 +32,9 @@ export const stowage: Judgement = ({ plan, hull, set }) => {
         severity: 'look',
         curable: true,
         says: say`${s.what} wants to be dry; ${c.name} is damp.`,
-        because: say`A dry bag, or a compartment that keeps water out.`,
-        tries: (hull.model.compartments ?? [])
-          .filter((o) => o.dry)
+        because: say`A dry bag, or a room that keeps water out.`,
+        tries: (hull.model.spaces ?? [])
+          .filter((o) => o.dry && !o.worn)
           .map((o) => ({
             says: say`Into ${o.name}`,
             changes: [{ kind: 'stowThing' as const, thing: id, from: s, to: { ...s, in: o.id } }],

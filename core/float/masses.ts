@@ -60,15 +60,14 @@ export function crewMasses(hull: HullSurface, brief: Brief): Mass[] {
   ];
 }
 
-/** What is stowed, where its compartment is; what is only planned for later is not aboard. */
+/** What is stowed, in the middle of its room; what is only planned for later is not aboard. */
 export function stowedMasses(hull: HullSurface, plan: Pick<Plan, 'stowage' | 'brief'>): Mass[] {
-  const compartments = new Map(hull.model.compartments?.map((c) => [c.id, c]));
   const { seat } = hull.model;
   return Object.values(plan.stowage)
     .filter((s) => !s.later)
     .map((s) => {
-      const c = compartments.get(s.in);
+      const room = hull.rooms.get(s.in);
       const worn = { x: seat.x, y: 0, z: seat.low + BODY.shoulderOverHip * plan.brief.stature };
-      return { kg: s.kg, at: c && !c.worn ? { x: c.x, y: c.y, z: c.height } : worn };
+      return { kg: s.kg, at: room && !room.space.worn ? room.middle : worn };
     });
 }

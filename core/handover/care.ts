@@ -3,6 +3,7 @@ import type { Hold, Part } from '../parts';
 /** What is looked at again on a mount, by how it is held; nothing where nothing holds it. */
 const HOLD_CARE: Readonly<Record<Hold, { readonly en: string; readonly fr: string }>> = {
   loose: { en: '', fr: '' },
+  strap: { en: 'Draw its straps tight before each outing.', fr: 'Retendre ses sangles avant chaque sortie.' },
   clamp: { en: 'Tighten its clamps after the first outing.', fr: 'Resserrer ses brides après la première sortie.' },
   track: { en: 'Tighten the T-bolts after the first outing.', fr: 'Resserrer les boulons de rail après la première sortie.' },
   insert: { en: 'Look at its bolts each season.', fr: 'Contrôler ses boulons chaque saison.' },

@@ -7,7 +7,7 @@ export interface HullFault {
 }
 
 const LISTS = [
-  ...['decks', 'hatches', 'tracks', 'inserts', 'scuppers', 'hazards', 'compartments', 'moving', 'rails', 'plates', 'walls'],
+  ...['decks', 'hatches', 'tracks', 'inserts', 'scuppers', 'hazards', 'spaces', 'moving', 'rails', 'plates', 'walls'],
   'handles',
 ] as const;
 /** The bow tip is where x is nought, to the nearest of these, mm. */
@@ -35,11 +35,20 @@ export function hullFaults(model: HullModel): HullFault[] {
     const twice = ids.findIndex((id, i) => ids.indexOf(id) !== i);
     if (twice >= 0) fault(`${list}.${twice}.id`, `two are called ${ids[twice] ?? ''}; each needs a name of its own`);
   }
-  for (const list of ['decks', 'hatches', 'walls'] as const)
+  for (const list of ['decks', 'hatches', 'spaces', 'walls'] as const)
     (model[list] ?? []).forEach((a, i) => {
       if (a.fore >= a.aft) fault(`${list}.${i}.aft`, 'its after edge lies aft of its forward one');
       if (a.port >= a.starboard) fault(`${list}.${i}.starboard`, 'its starboard edge lies to starboard of its port one');
     });
+  const hatches = new Set(model.hatches.map((h) => h.id));
+  model.spaces?.forEach((space, i) => {
+    const strange = space.hatches.findIndex((h) => !hatches.has(h));
+    if (strange >= 0) fault(`spaces.${i}.hatches.${strange}`, `this hull has no hatch ${space.hatches[strange] ?? ''}`);
+    if (space.moulded && space.floor === undefined)
+      fault(`spaces.${i}.floor`, 'a moulded space has a floor of its own: measure it');
+    if (space.floor !== undefined && space.top !== undefined && space.top <= space.floor)
+      fault(`spaces.${i}.top`, 'its ceiling is over its floor');
+  });
   const beam = 2 * Math.max(...stations.map((s) => s.halfBreadth));
   model.tracks.forEach((t, i) => {
     if (t.fore >= t.aft || t.fore < bow || t.aft > stern || Math.abs(t.y) > beam)

@@ -5,6 +5,7 @@ export * from './girth';
 export * from './monotone';
 export * from './schema';
 export * from './surface';
+export * from './spaces';
 export * from './natural';
 export * from './outline';
 export * from './patch';

@@ -38,6 +38,7 @@ const hatchSchema = z.strictObject({
   ...area,
   height: lengthSchema,
   opens: lengthSchema.describe('smaller side of the clear opening, mm'),
+  shape: z.enum(['rectangle', 'circle', 'stadium']).optional().describe('of the clear opening; a rectangle when left out'),
   lid: z
     .strictObject({
       hinge: z.enum(['fore', 'aft', 'port', 'starboard']),
@@ -62,17 +63,23 @@ const hullMoverSchema = z.strictObject({
   drives: z.boolean().optional().describe('it drives the boat: fins or a propeller'),
 });
 
-/** Where things go inside the boat or on the paddler. */
-const compartmentSchema = z.strictObject({
+/** A place to tie to: an eye, a loop, a ring. */
+const tieSchema = z.strictObject({ id: idSchema, name: z.string().max(60), ...pointSchema.shape });
+
+/** A room inside the boat that takes things: a hold, a bay, a moulded recess. */
+const spaceSchema = z.strictObject({
   id: idSchema,
   name: z.string().max(60),
-  x: coordinateSchema,
-  y: coordinateSchema,
-  height: lengthSchema,
-  opening: z.strictObject({ long: lengthSchema, wide: lengthSchema }),
-  litres: z.number().min(0).max(500),
+  ...area,
+  floor: coordinateSchema.optional().describe('height of its floor over the lowest keel point; the hull itself when left out'),
+  top: coordinateSchema.optional().describe('height of its ceiling; the underside of the deck when left out'),
+  moulded: z.boolean().optional().describe('it has square walls of its own; else the hull is its wall'),
+  hatches: z.array(idSchema).max(8).describe('the openings that lead in; none where it stands open'),
   dry: z.boolean(),
-  worn: z.boolean().describe('a pocket of the life jacket: always at hand'),
+  vented: z.boolean().optional().describe('air goes through it while it is shut'),
+  ties: z.array(tieSchema).max(30).optional(),
+  litres: z.number().min(0).max(500).optional().describe('what it holds where that is known; else it follows from its size'),
+  worn: z.boolean().optional().describe('a pocket of the life jacket: always at hand'),
 });
 
 const railSchema = z.strictObject({
@@ -177,7 +184,7 @@ export const hullModelSchema = z.strictObject({
   scuppers: z.array(scupperSchema).max(40),
   hazards: z.array(hazardSchema).max(60),
   moving: z.array(hullMoverSchema).max(20).optional(),
-  compartments: z.array(compartmentSchema).max(20).optional(),
+  spaces: z.array(spaceSchema).max(30).optional(),
   rails: z.array(railSchema).max(20).optional(),
   plates: z.array(madePlateSchema).max(20).optional(),
   walls: z.array(wallZoneSchema).max(40).optional(),
@@ -187,6 +194,7 @@ export type Station = z.infer<typeof stationSchema>;
 export type DeckArea = z.infer<typeof deckAreaSchema>;
 export type Hatch = z.infer<typeof hatchSchema>;
 export type Track = z.infer<typeof trackSchema>;
+export type Space = z.infer<typeof spaceSchema>;
 export type Rail = z.infer<typeof railSchema>;
 export type HullMover = z.infer<typeof hullMoverSchema>;
 export type Hazard = z.infer<typeof hazardSchema>;

@@ -3,6 +3,7 @@ import { integrate, invert, monotone, type Curve } from './monotone';
 import { natural } from './natural';
 import type { DeckArea, Hazard, HullModel, Station } from './schema';
 import { sectionOf, type Section } from './section';
+import { type Room, roomsOf } from './spaces';
 
 /** What lies under a point of the plan view. */
 export interface SurfaceSpot {
@@ -35,6 +36,8 @@ export interface HullSurface {
   readonly edge: { half(x: number): number; gunwale(x: number): number };
   /** What lies inside, each with the box it lies in. */
   readonly hazards: readonly BoxedHazard[];
+  /** The rooms inside, by their ids. */
+  readonly rooms: ReadonlyMap<string, Room>;
   /** Parameters of the stations along the outline, and the place along the boat at one, with its slope: for integrals. */
   readonly along: Curve;
   /** The cross-section at x; undefined beyond the ends. */
@@ -116,6 +119,7 @@ export function fairHull(model: HullModel): HullSurface {
   const total = sums[sums.length - 1] ?? 0;
 
   let edge: HullSurface['edge'] | undefined;
+  let rooms: HullSurface['rooms'] | undefined;
   let lastSection: { readonly x: number; readonly section: Section } | undefined;
   const surface: HullSurface = {
     model,
@@ -125,6 +129,9 @@ export function fairHull(model: HullModel): HullSurface {
     along: cx,
     get edge() {
       return (edge ??= edgeOf(surface));
+    },
+    get rooms() {
+      return (rooms ??= roomsOf(surface));
     },
     halfBreadth: (x) => (x < bow || x > stern ? 0 : cb.value(parameter(x))),
     gunwale: (x) => cg.value(parameter(x)),

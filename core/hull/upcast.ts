@@ -7,8 +7,33 @@ const toldApart = (moving: unknown): unknown =>
     ? { ...moving, drives: true }
     : moving;
 
+/** A compartment of before as a room of the same middle and litres: nobody had measured its floor. */
+function roomOf(compartment: unknown): unknown {
+  if (!isObject(compartment) || !isObject(compartment.opening)) return compartment;
+  const { x, y, height, opening, ...rest } = compartment;
+  const [at, across, over] = [x as number, y as number, height as number];
+  const [long, wide] = [opening.long as number, opening.wide as number];
+  const deep = (1e6 * (rest.litres as number)) / Math.max(1, long * wide);
+  return {
+    ...rest,
+    fore: at - long / 2,
+    aft: at + long / 2,
+    port: across - wide / 2,
+    starboard: across + wide / 2,
+    floor: over - deep / 2,
+    top: over + deep / 2,
+    moulded: true,
+    hatches: [],
+  };
+}
+
 /** A stored hull of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastHull(stored: unknown): HullModel {
-  if (!isObject(stored) || !Array.isArray(stored.moving)) return stored as unknown as HullModel;
-  return { ...stored, moving: stored.moving.map(toldApart) } as unknown as HullModel;
+  if (!isObject(stored)) return stored as unknown as HullModel;
+  const { compartments, ...hull } = stored;
+  return {
+    ...hull,
+    ...(Array.isArray(hull.moving) ? { moving: hull.moving.map(toldApart) } : {}),
+    ...(Array.isArray(compartments) ? { spaces: compartments.map(roomOf) } : {}),
+  } as unknown as HullModel;
 }

@@ -4,6 +4,7 @@ import type { Fitting, Place } from '../rig';
 import type { Point } from '../units';
 import { bridged, twinTrack } from './bridge';
 import { extentOfBox, outlineOfBox, type PosedBox } from './box';
+import { frameInRoom } from './in-room';
 
 /** A fitting's local frame: origin and tangents of the surface, u aft, v to starboard or down a side, w out of the hull. */
 export interface Frame {
@@ -17,7 +18,8 @@ export interface Frame {
   readonly off: boolean;
 }
 
-type Axes = Pick<Frame, 'u' | 'v' | 'w'>;
+/** Three unit axes square to each other. */
+export type Axes = Pick<Frame, 'u' | 'v' | 'w'>;
 
 /** Axes turned on their surface; a positive heading turns the after end to port. */
 function turn({ u, v, w }: Axes, degrees: number): Axes {
@@ -39,9 +41,10 @@ function standsAt(part: Part, u: number, v: number): number {
  * The frame of a place on the hull.
  *
  * @param below the fitting it stands on, when it stands on one
+ * @param body what stands there: in a room it is that which the floor carries
  * @returns undefined when the hull has no such track, insert or scupper, or there is no such fitting
  */
-export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame | undefined {
+export function frameOf(hull: HullSurface, place: Place, below?: Placed, body?: Part['body']): Frame | undefined {
   const { model } = hull;
   switch (place.on) {
     case 'deck': {
@@ -97,6 +100,8 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed): Frame 
         off: below.frame.off,
       };
     }
+    case 'space':
+      return frameInRoom(hull, place, axes(place.heading), body);
     case 'side': {
       const origin = hull.sidePoint(place.x, place.side, place.down);
       const off = place.x < 0 || place.x > hull.length;
@@ -249,7 +254,7 @@ export function placeFitting(
   sold: Part | undefined,
   { place = fitting.place, below, rodLength = 0 }: Placing = {},
 ): Placed | undefined {
-  const own = frameOf(hull, place, below);
+  const own = frameOf(hull, place, below, sold?.body);
   if (!own || !sold) return undefined;
   const twin = place.on === 'track' && sold.body.bridges ? twinTrack(hull.model, place) : undefined;
   const frame = twin ? { ...own, ...LEVEL, origin: twin.middle } : own;

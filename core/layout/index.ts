@@ -3,6 +3,7 @@ export * from './bridge';
 export * from './cast';
 export * from './footing';
 export * from './frame';
+export * from './in-room';
 export * from './interchange';
 export * from './outline';
 export * from './overlap';

@@ -102,6 +102,7 @@ export function seated(hull: HullSurface, part: Pick<Part, 'holding'>, place: Pl
 export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): Place {
   switch (place.on) {
     case 'deck':
+    case 'space':
       return { ...place, x: place.x + dx, y: place.y + dy };
     case 'side':
       return { ...place, x: place.x + dx, down: Math.max(0, place.down + (place.side === 'port' ? dy : -dy)) };

@@ -3,7 +3,7 @@ import type { ShopSettings } from '../shop';
 import type { HullModel } from '../hull';
 import { railFault, slotFault, toHull, twinTrack, type Placed } from '../layout';
 import type { Mount } from '../rig';
-import { fine, mm, say, type Sentence } from '../units';
+import { distance, fine, mm, say, type Sentence } from '../units';
 import { boltName, chooseBlind, chooseBolt, chooseScrew, nutted, TAPPED, type FastenerChoice } from './fastener';
 import type { FastenerSpot } from './loads';
 import { findThread, rivetFor, SCREWS, WELL_NUTS, type Rivet, type Thread } from './tables';
@@ -38,7 +38,8 @@ export interface Mounted {
 }
 
 export const HOLD_WORDS: Readonly<Record<Hold, string>> = {
-  loose: 'set in place, strapped',
+  loose: 'set in place',
+  strap: 'straps to tie points',
   clamp: 'a clamp on the rail',
   track: 'T-bolts in a track',
   insert: 'a factory insert',
@@ -59,6 +60,8 @@ const ownNut = (part: Part): boolean => part.holes.at.length > 0 && part.holes.a
 /** Whether a part can be held a certain way at all: what its catalog says, and what follows from holes through its base. */
 export function canBe(part: Part, hold: Hold): boolean {
   if (part.holding.ways.includes(hold)) return true;
+  // What may be set down may be strapped down.
+  if (hold === 'strap') return part.holding.ways.includes('loose');
   const drilled =
     part.holes.at.length > 0 && !ownNut(part) && (part.holding.ways.includes('through') || part.holding.ways.includes('rivet'));
   return drilled && (hold === 'screw' || hold === 'well nut' || hold === 'pulled plate' || hold === 'through');
@@ -255,8 +258,22 @@ const clamped: Way = ({ part, place }, _mount, _shop, hull) => {
   return { ...none, fastener: 'Clamp', count: 1, spots: [{ u: 0, v: 0 }], cannot: rail ? railFault(part, rail) : null };
 };
 
+/** Tie points so near a thing's middle take its straps (judgement), mm. */
+const STRAP_REACH = 600;
+
+const strapped: Way = ({ place, frame }, _mount, _shop, hull) => {
+  const space = place.on === 'space' ? hull.spaces?.find((s) => s.id === place.space) : undefined;
+  const near = (space?.ties ?? []).filter((t) => distance(t, frame.origin) <= STRAP_REACH);
+  if (near.length < 2) return refuse(say`no two tie points near it to draw a strap between`);
+  return { ...none, fastener: 'Strap', count: 1 };
+};
+
+/** What may hold a thing inside the hull: nothing is drilled through the boat from there. */
+const INSIDE: readonly Hold[] = ['loose', 'strap', 'glue'];
+
 const WAYS: Readonly<Record<Hold, Way>> = {
   loose: () => none,
+  strap: strapped,
   clamp: clamped,
   track: inTrack,
   insert: inInsert,
@@ -274,5 +291,7 @@ export function mountFitting(placed: Placed, shop: ShopSettings, hull: HullModel
   const { part, fitting } = placed;
   const { hold } = fitting.mount;
   if (!canBe(part, hold)) return { ...none, hold, cannot: say`${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
+  if (placed.place.on === 'space' && !INSIDE.includes(hold))
+    return { ...none, hold, cannot: say`inside the hull it is strapped, glued or set down: nothing is drilled there` };
   return { ...WAYS[hold](placed, fitting.mount, shop, hull), hold };
 }

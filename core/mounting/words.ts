@@ -5,6 +5,7 @@ import type { Mounted } from './mount';
 
 const TIGHTEN: Readonly<Record<Hold, string>> = {
   loose: 'Draw the strap tight; tails of ties point inward, they are sharp.',
+  strap: 'Draw each strap tight from eye to eye, tail turned inward.',
   clamp: 'Tighten until it does not turn by hand.',
   track: 'Tighten by hand, then a quarter turn. Again after the first outing.',
   insert: 'Tighten by hand, then an eighth turn: an insert that turns is lost.',

@@ -4,6 +4,7 @@ import { sizeSchema, threadSchema } from './measures';
 /** A way of holding a fitting on the hull. */
 export const HOLDS = [
   'loose',
+  'strap',
   'clamp',
   'track',
   'insert',

@@ -3,6 +3,7 @@ import { bodySchema } from './body';
 import { goesWithSchema } from './goes-with';
 import { holdingSchema } from './holding';
 import { holesSchema } from './holes';
+import { insideSchema } from './inside';
 import { joinsSchema } from './joins';
 import { partIdSchema } from './measures';
 import { powerSchema } from './power';
@@ -30,6 +31,7 @@ export const partSchema = z.strictObject({
   sold: soldSchema,
   walk: walkSchema,
   joins: joinsSchema.optional(),
+  inside: insideSchema.optional(),
   rods: rodsSchema.optional(),
   light: lightSchema.optional(),
   lens: lensSchema.optional(),

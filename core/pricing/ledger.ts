@@ -77,6 +77,7 @@ function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<str
 
 const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
   loose: 'strap',
+  strap: 'strap',
   clamp: 'clamp',
   track: 'tbolt',
   insert: 'insert-screw',

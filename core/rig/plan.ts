@@ -7,6 +7,9 @@ export const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'le
 const coordinateSchema = z.number().min(-2000).max(10_000);
 const headingSchema = z.number().min(-360).max(360).describe('degrees, 0 looks aft, positive turns to port seen from above');
 
+/** How a thing can be laid down other than upright: its starboard side up, or its after end. */
+export const LIES = ['on its side', 'on its end'] as const;
+
 /** Where a fitting stands. */
 export const placeSchema = z.discriminatedUnion('on', [
   z.strictObject({ on: z.literal('deck'), x: coordinateSchema, y: coordinateSchema, heading: headingSchema }),
@@ -21,6 +24,14 @@ export const placeSchema = z.discriminatedUnion('on', [
     u: coordinateSchema.describe('aft of its middle, in its own frame, mm'),
     v: coordinateSchema.describe('to starboard of its middle, mm'),
     heading: headingSchema,
+  }),
+  z.strictObject({
+    on: z.literal('space'),
+    space: keySchema.describe('a room inside the hull: it stands on its floor'),
+    x: coordinateSchema.describe('of the middle of what stands there'),
+    y: coordinateSchema,
+    heading: headingSchema,
+    lies: z.enum(LIES).optional().describe('upright when left out'),
   }),
   z.strictObject({
     on: z.literal('side'),
@@ -139,7 +150,7 @@ export const rigSetSchema = z.strictObject({ name: z.string().trim().min(1).max(
 
 /** A thing stowed inside the boat or on the paddler, or a place kept for later. */
 export const stowedSchema = z.strictObject({
-  in: keySchema.describe('the compartment'),
+  in: keySchema.describe('the room inside'),
   what: z.string().trim().min(1, 'say what goes in there').max(120),
   kg: z.number().min(0).max(100),
   litres: z.number().min(0).max(500),

@@ -13,7 +13,7 @@ import { upcastFile } from './upcast';
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFileSchema = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(6),
+  version: z.literal(7),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan: planSchema,
   hull: hullModelSchema,
@@ -88,6 +88,8 @@ export function placeFault(hull: HullModel, place: Place): FileFault | null {
     return { field: 'plate', says: `this hull has no plate ${place.plate}` };
   if (place.on === 'rail' && !hull.rails?.some((r) => r.id === place.rail))
     return { field: 'rail', says: `this hull has no rail ${place.rail}` };
+  if (place.on === 'space' && !hull.spaces?.some((s) => s.id === place.space && !s.worn))
+    return { field: 'space', says: `this hull has no room ${place.space} inside` };
   return null;
 }
 
@@ -117,9 +119,9 @@ function crossFaults(file: RigFile): FileFault[] {
       if (!Object.hasOwn(p.fittings, r[end])) fault(`plan.runs.${id}.${end}`, `no fitting ${r[end]} in this plan`);
   const held = holdsTogether(p);
   if (held) fault(`plan.${held.field.replaceAll('/', '.')}`, held.says);
-  const compartments = new Set(hull.compartments?.map((c) => c.id));
+  const rooms = new Set(hull.spaces?.map((s) => s.id));
   for (const [id, s] of Object.entries(p.stowage))
-    if (!compartments.has(s.in)) fault(`plan.stowage.${id}.in`, `this hull has no compartment ${s.in}`);
+    if (!rooms.has(s.in)) fault(`plan.stowage.${id}.in`, `this hull has no room ${s.in} inside`);
   const factIds = file.ledger.map((f) => f.id);
   if (new Set(factIds).size !== factIds.length) fault('ledger', 'the same fact stands twice');
   return faults.slice(0, 20);
@@ -144,7 +146,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const inOrder = (a: PartRef, b: PartRef): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : revisionOf(a) - revisionOf(b));
   return {
     format: 'plain-cleat/rig',
-    version: 6,
+    version: 7,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,

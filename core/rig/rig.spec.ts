@@ -307,6 +307,15 @@ const SAID = {
     totalCents: 133_859,
     holes: 10,
   },
+  6: {
+    says: 'its compartments are rooms',
+    findings: [
+      ...['across-a-lid:board:mid-hatch', 'event-rule:hull:skerry-day.2', 'no-drain:hull:cockpit-floor'],
+      ...['overlap:board:guestSeat', 'reach:reelP', 'rod-tips:trollP', 'rod-tips:trollS', 'scupper-covered:ladder:scup-2'],
+    ],
+    totalCents: 81_154,
+    holes: 2,
+  },
 } as const;
 
 describe('rig file', () => {
@@ -333,7 +342,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(6);
+    expect(read.file.version).toBe(7);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -388,7 +397,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 7), /^version/],
+      [(f) => (f.version = 8), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

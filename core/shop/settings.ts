@@ -111,6 +111,9 @@ export const shopSettingsSchema = z.strictObject({
     tubeDeep: z.number().min(0).max(1).describe('least share of the rod’s handle that stands in its tube'),
     screen: z.number().min(0).max(180).describe('degrees off its face at which a screen can still be read'),
     handle: sizeSchema.describe('length of a rod’s handle, mm'),
+    pitch: z.number().min(0).max(60).describe('degrees the boat pitches that what is inside must bear'),
+    heel: z.number().min(0).max(60).describe('degrees it heels'),
+    slip: z.number().min(0.05).max(1.5).describe('friction of what lies loose inside, wet'),
     sailing: z.number().min(0).max(45).describe('degrees a side-looking beam needs clear under the hull'),
   }),
   /** Lists of rules the shop keeps for the events its owners go to. */

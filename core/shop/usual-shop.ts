@@ -18,6 +18,7 @@ export const USUAL_SHOP: ShopSettings = {
     setUpMinutes: 45,
     mount: {
       loose: 4,
+      strap: 6, // (j)
       clamp: 4,
       track: 3,
       insert: 4,
@@ -56,7 +57,7 @@ export const USUAL_SHOP: ShopSettings = {
   holding: {
     shock: 2, // (j)
     rock: 5, // (j)
-    habit: ['track', 'insert', 'clamp', 'scupper', 'loose', 'through', 'pulled plate', 'rivet', 'well nut', 'screw', 'glue'],
+    habit: ['track', 'insert', 'clamp', 'scupper', 'loose', 'strap', 'through', 'pulled plate', 'rivet', 'well nut', 'screw', 'glue'],
     sealant: 'neutral-cure silicone',
     nut: 'lock',
     spares: 0.1, // (j)
@@ -89,6 +90,9 @@ export const USUAL_SHOP: ShopSettings = {
     screen: 55, // (j)
     handle: 330, // (j)
     sailing: 10, // (j)
+    pitch: 20, // (j)
+    heel: 30, // (j)
+    slip: 0.3, // (j): wet plastic lets go at 17°
   },
   rules: [],
   cureHours: 24,

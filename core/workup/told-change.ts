@@ -164,7 +164,7 @@ const runWords = (run: Run, told: Told): string =>
   `from ${nameOf(told, run.from)} to ${nameOf(told, run.to)}, ${run.lane}${run.via.length ? `, by ${run.via.length} points` : ''}${run.awg === null ? '' : `, ${run.awg} AWG`}`;
 
 const stowedWords = ({ what, kg: mass, in: where }: Stowed, { workup }: Told): Sentence =>
-  say`${what}, ${kg(mass)}, in ${workup.surface.model.compartments?.find((c) => c.id === where)?.name ?? 'a place inside'}`;
+  say`${what}, ${kg(mass)}, in ${workup.surface.model.spaces?.find((c) => c.id === where)?.name ?? 'a place inside'}`;
 
 const yes = (value: unknown): string => (value ? 'yes' : 'no');
 const listed = (value: unknown): string => (Array.isArray(value) && value.length ? value.join(', ') : 'none');

@@ -10,7 +10,7 @@ import { wantsManager } from '../staff/signing';
 import { adoptionFault } from './newer';
 import { carriedBy, pinnedOf } from './load';
 
-/** Parts, tracks, inserts, compartments and rules a change names must exist; the plan alone cannot tell. */
+/** Parts, tracks, inserts, rooms and rules a change names must exist; the plan alone cannot tell. */
 export async function checkParts(
   change: Change,
   row: RigRow,
@@ -34,8 +34,8 @@ export async function checkParts(
       const misplaced = placeFault(hull, place);
       if (misplaced) refuse(`to.place.${misplaced.field}`, misplaced.says);
     }
-    if (c.kind === 'stowThing' && c.to && !hull.compartments?.some((one) => one.id === c.to?.in))
-      refuse('to.in', `this hull has no compartment ${c.to.in}`);
+    if (c.kind === 'stowThing' && c.to && !hull.spaces?.some((one) => one.id === c.to?.in))
+      refuse('to.in', `this hull has no room ${c.to.in} inside`);
     if (c.kind === 'planScupper' && !hull.scuppers.some((s) => s.id === c.scupper))
       refuse('scupper', `this hull has no scupper ${c.scupper}`);
     const unknown = c.kind === 'answerBrief' ? c.to.rules?.find((id) => !shop.rules.some((r) => r.id === id)) : undefined;

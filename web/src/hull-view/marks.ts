@@ -1,4 +1,6 @@
 import type { Finding } from '@plain-cleat/core/findings';
+import { isInside } from '@plain-cleat/core/inside';
+import { markedAt } from '@plain-cleat/core/layout';
 import type { Workup } from '@plain-cleat/core/workup';
 import type { Standing, StripMark } from './strip';
 
@@ -14,8 +16,9 @@ export const marksOf = (w: Workup): StripMark[] =>
     id: i.placed.id,
     label: i.letter,
     name: i.placed.part.name,
-    at: i.placed.frame.origin,
+    at: markedAt(i.placed),
     standing: standingOf(w.findings, i.placed.id),
     bodies: i.placed.bodies,
     rods: i.placed.rods,
+    inside: isInside(i.placed),
   }));

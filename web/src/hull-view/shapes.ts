@@ -1,6 +1,6 @@
-import type { HullSurface } from '@plain-cleat/core/hull';
+import type { HullSurface, Space } from '@plain-cleat/core/hull';
 import { type Body, cornersOfBox, type Rod } from '@plain-cleat/core/layout';
-import { MM_PER_INCH, printFigure, type UnitSystem } from '@plain-cleat/core/units';
+import { MM_PER_INCH, type Point, printFigure, type UnitSystem } from '@plain-cleat/core/units';
 import { polygonHull } from 'd3-polygon';
 import { curveLinearClosed, line } from 'd3-shape';
 import type { Scale } from './scale';
@@ -41,6 +41,29 @@ export function sidePath(s: Scale, b: Body, sideY: (z: number) => number): strin
 export function planRect(s: Scale, fore: number, aft: number, port: number, starboard: number): Rect {
   const [x0, x1, y0, y1] = [s.x(fore), s.x(aft), s.y(port), s.y(starboard)];
   return { x: Math.min(x0, x1), y: Math.min(y0, y1), w: Math.abs(x1 - x0), h: Math.abs(y1 - y0) };
+}
+
+/** A level box from above. */
+export const boxPath = (s: Scale, from: Point, to: Point): string =>
+  closed([
+    [s.x(from.x), s.y(from.y)],
+    [s.x(to.x), s.y(from.y)],
+    [s.x(to.x), s.y(to.y)],
+    [s.x(from.x), s.y(to.y)],
+  ]);
+
+/** A tube from above. */
+export const pathThrough = (s: Scale, path: readonly Point[]): string =>
+  line()(path.map((p): [number, number] => [s.x(p.x), s.y(p.y)])) ?? '';
+
+/** A room from above: its own square walls, else no farther out than the hull. */
+export function roomPath(s: Scale, hull: HullSurface, { fore, aft, port, starboard, moulded }: Space): string {
+  const xs = moulded ? [fore, aft] : Array.from({ length: 17 }, (_, i) => fore + ((aft - fore) * i) / 16);
+  const within = (x: number, y: number): [number, number] => {
+    const most = Math.max(0, hull.halfBreadth(x) - 3 * hull.model.wall);
+    return [s.x(x), s.y(moulded ? y : Math.min(most, Math.max(-most, y)))];
+  };
+  return closed([...xs.map((x) => within(x, port)), ...xs.toReversed().map((x) => within(x, starboard))]);
 }
 
 /** The boat from above: its edges, the doubled one to starboard, and all of it. */

@@ -22,7 +22,21 @@ import { line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
 import { Glass } from './glass';
 import { Scale, WIDTH } from './scale';
-import { bandPaths, planEdges, planPath, sidePath, planRect, profilePath, type Rect, rodLines, SIGHT, tapeTicks } from './shapes';
+import {
+  bandPaths,
+  boxPath,
+  pathThrough,
+  planEdges,
+  planPath,
+  roomPath,
+  sidePath,
+  planRect,
+  profilePath,
+  type Rect,
+  rodLines,
+  SIGHT,
+  tapeTicks,
+} from './shapes';
 
 /** How a fitting stands: nothing to settle, look, stop. */
 export type Standing = 'ok' | 'look' | 'stop';
@@ -34,6 +48,8 @@ export interface StripMark {
   readonly standing: Standing;
   readonly bodies: readonly Body[];
   readonly rods?: readonly Rod[];
+  /** It stands inside the hull. */
+  readonly inside?: boolean;
 }
 export interface StripBand {
   readonly fore: number;
@@ -70,6 +86,8 @@ export class Strip {
   readonly band = input<StripBand | null>(null);
   readonly selected = input<string | null>(null);
   readonly side = input(true);
+  /** Which fittings are to hand: all, or those on deck, or with the deck lifted off those inside; the rest is drawn faint. */
+  readonly shows = input<'all' | 'deck' | 'inside'>('all');
   readonly flipped = input(false);
   readonly placing = input(false);
   /** Another set, drawn faint behind this one. */
@@ -111,8 +129,45 @@ export class Strip {
     // Away from the finger: on the other half of what is seen.
     return at ? { x: at.x < x + w / 2 ? x + w - 236 / k : x + 16 / k, y: y + 60 / k } : null;
   });
+  protected readonly lifted = computed(() => this.shows() === 'inside');
+  /** The marks that are to hand, and the others. */
+  private readonly toHand = computed(() =>
+    this.marks().filter((m) => this.shows() === 'all' || (m.inside ?? false) === this.lifted()),
+  );
+  protected readonly faint = computed(() =>
+    this.marks()
+      .filter((m) => !this.toHand().includes(m))
+      .flatMap((m) => m.bodies.map((b) => planPath(this.scale(), b))),
+  );
+  /** What the deck covers: rooms, foam and tubes. */
+  protected readonly rooms = computed(() =>
+    [...this.hull().rooms.values()]
+      .filter(({ space }) => !space.worn)
+      .map(({ space: s }) => ({
+        ...s,
+        rect: this.rect(s.fore, s.aft, s.port, s.starboard),
+        d: roomPath(this.scale(), this.hull(), s),
+      })),
+  );
+  protected readonly fillings = computed(() =>
+    this.hull().hazards.map(({ hazard: h, from, to }) => ({
+      id: h.id,
+      name: h.name,
+      tube: h.shape === 'tube',
+      d: h.shape === 'tube' ? pathThrough(this.scale(), h.path) : boxPath(this.scale(), from, to),
+      wide: h.shape === 'tube' ? 2 * h.radius * this.scale().perMm : 0,
+      x: this.scale().x((from.x + to.x) / 2),
+      y: this.scale().y((from.y + to.y) / 2),
+      long: (to.x - from.x) * this.scale().perMm,
+    })),
+  );
+  protected readonly ties = computed(() =>
+    this.rooms().flatMap((r) =>
+      (r.ties ?? []).map((t) => ({ id: t.id, name: t.name, x: this.scale().x(t.x), y: this.scale().y(t.y) })),
+    ),
+  );
   protected readonly rodLines = computed(() =>
-    this.marks().flatMap((m) => (m.rods ?? []).map((r) => rodLines(this.scale(), r, this.sideY))),
+    this.toHand().flatMap((m) => (m.rods ?? []).map((r) => rodLines(this.scale(), r, this.sideY))),
   );
   protected readonly sweepBodies = computed(() =>
     this.sweeps().map((b) => ({ plan: planPath(this.scale(), b), side: sidePath(this.scale(), b, this.sideY) })),
@@ -129,7 +184,7 @@ export class Strip {
   );
   /** How high the side view goes over the keel, mm: all that stands, as far as it is shown. */
   private readonly tall = computed(() => {
-    const stands = this.marks().flatMap((m) => m.bodies.map((b) => b.top));
+    const stands = this.toHand().flatMap((m) => m.bodies.map((b) => b.top));
     return Math.min(SIGHT, Math.max(this.hull().gunwale(0), this.hull().gunwale(this.hull().length), ...stands));
   });
   protected readonly height = computed(() => this.ground() + (this.side() ? 20 : 0));
@@ -168,7 +223,7 @@ export class Strip {
     })),
   );
   protected readonly bodies = computed(() =>
-    this.marks().flatMap((m) =>
+    this.toHand().flatMap((m) =>
       m.bodies.map((b) => ({
         id: m.id,
         standing: m.standing,
@@ -182,11 +237,11 @@ export class Strip {
   );
   /** The marks, spread where they would lie over each other, each with a leader to where its fitting stands. */
   protected readonly letters = computed(() => {
-    const at = this.marks().map((m) => ({ x: this.scale().x(m.at.x), y: this.scale().y(m.at.y) }));
+    const at = this.toHand().map((m) => ({ x: this.scale().x(m.at.x), y: this.scale().y(m.at.y) }));
     const within = { x0: 16, x1: WIDTH - 16, y0: 74, y1: this.middle() + this.half() + 8 };
-    const held = this.marks().findIndex((m) => m.id === this.dragging()?.id);
+    const held = this.toHand().findIndex((m) => m.id === this.dragging()?.id);
     const spots = spreadApart(at, MARK, within, held);
-    return this.marks().map((m, i) => {
+    return this.toHand().map((m, i) => {
       const [own, spot] = [at[i] ?? { x: 0, y: 0 }, spots[i] ?? { x: 0, y: 0 }];
       const far = Math.hypot(spot.x - own.x, spot.y - own.y);
       return { ...m, ...spot, leader: far > 4 ? `M${own.x} ${own.y}L${spot.x} ${spot.y}` : '' };

@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { DeleteButton } from '../controls/delete-button';
+import type { HullModel } from '@plain-cleat/core/hull';
 import type { QuantityKind } from '@plain-cleat/core/units';
 import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
 import { MatTableModule } from '@angular/material/table';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { type Choice, ChoiceField } from '../controls/choice-field';
@@ -20,6 +23,8 @@ import type { Column, FeatureList, Row } from './features';
     MatExpansionModule,
     MatTableModule,
     MatCheckboxModule,
+    MatFormFieldModule,
+    MatSelectModule,
     ChoiceField,
     TextField,
     QuantityField,
@@ -53,9 +58,24 @@ import type { Column, FeatureList, Row } from './features';
                       [name]="label(c, n)"
                       [disabled]="disabled()"
                       [choices]="all"
-                      [value]="r[c.key] ?? ''"
+                      [value]="r[c.key] ?? c.else ?? ''"
                       (entered)="set(n, c.key, $event)"
                     />
+                  } @else if (c.kind === 'openings') {
+                    <mat-form-field class="openings" appearance="outline" subscriptSizing="dynamic">
+                      <mat-select
+                        multiple
+                        placeholder="stands open"
+                        [aria-label]="label(c, n)"
+                        [disabled]="disabled()"
+                        [value]="r[c.key]"
+                        (valueChange)="set(n, c.key, $event)"
+                      >
+                        @for (h of hatches(); track h.id) {
+                          <mat-option [value]="h.id">{{ h.name }}</mat-option>
+                        }
+                      </mat-select>
+                    </mat-form-field>
                   } @else if (c.kind === 'text' || c.kind === 'words') {
                     <pc-text-field
                       [class]="c.kind"
@@ -71,7 +91,8 @@ import type { Column, FeatureList, Row } from './features';
                       [kind]="measure(c)"
                       [name]="label(c, n)"
                       [disabled]="disabled()"
-                      [optional]="c.key.startsWith('lid.')"
+                      [optional]="c.else !== undefined || c.key.startsWith('lid.')"
+                      [placeholder]="c.else ?? ''"
                       [value]="$any(r[c.key] ?? null)"
                       (entered)="enter(n, c.key, $event)"
                     />
@@ -112,6 +133,9 @@ import type { Column, FeatureList, Row } from './features';
       display: block;
       width: 130px;
     }
+    .openings {
+      width: 190px;
+    }
     .text {
       display: block;
       width: 160px;
@@ -126,6 +150,8 @@ export class FeatureRows {
   readonly list = input.required<FeatureList>();
   readonly rows = input.required<readonly Row[]>();
   readonly changed = output<readonly Row[]>();
+  /** The openings of the hull, for what opens by some of them. */
+  readonly hatches = input<HullModel['hatches']>([]);
   readonly disabled = input(false);
   protected readonly columns = computed(() => [...this.list().columns.map((c) => c.key), 'acts']);
   protected readonly byPlace = (n: number): number => n;

@@ -6,7 +6,9 @@ export interface Column {
   readonly name: string;
   /** Rows that have it; all when left out. */
   readonly when?: (row: Row) => boolean;
-  readonly kind: 'text' | 'words' | 'length' | 'number' | 'yes' | readonly string[];
+  readonly kind: 'text' | 'words' | 'length' | 'number' | 'yes' | 'openings' | readonly string[];
+  /** It may be left out; what stands for it then, in a word. */
+  readonly else?: string;
 }
 export type Row = Readonly<Record<string, unknown>>;
 
@@ -113,6 +115,7 @@ export const FEATURES: readonly FeatureList[] = [
       ...AREA,
       at('height', 'height'),
       at('opens', 'clear opening'),
+      { key: 'shape', name: 'shape', kind: ['rectangle', 'circle', 'stadium'], else: 'rectangle' },
       { key: 'lid.hinge', name: 'lid hinged', kind: ['', 'fore', 'aft', 'port', 'starboard'] },
       { key: 'lid.turns', name: 'opens, °', kind: 'number' },
       at('lid.thick', 'lid over deck'),
@@ -176,32 +179,21 @@ export const FEATURES: readonly FeatureList[] = [
     diameter: 38,
   })),
   list(
-    'compartments',
-    'Compartments',
-    'compartment',
+    'spaces',
+    'Rooms inside',
+    'room',
     [
       named,
-      at('x', 'aft of bow'),
-      at('y', 'off centre'),
-      at('height', 'height'),
-      at('opening.long', 'opening long'),
-      at('opening.wide', 'wide'),
-      { key: 'litres', name: 'litres', kind: 'number' },
+      ...AREA,
+      { ...at('floor', 'floor'), else: 'hull' },
+      { ...at('top', 'ceiling'), else: 'deck' },
+      { key: 'moulded', name: 'walls of its own', kind: 'yes' },
+      { key: 'hatches', name: 'opens by', kind: 'openings' },
+      { key: 'litres', name: 'litres', kind: 'number', else: 'by size' },
       { key: 'dry', name: 'dry', kind: 'yes' },
-      { key: 'worn', name: 'worn', kind: 'yes' },
+      { key: 'vented', name: 'aired', kind: 'yes' },
     ],
-    (id) => ({
-      id,
-      name: 'hold',
-      x: 600,
-      y: 0,
-      height: 200,
-      'opening.long': 300,
-      'opening.wide': 200,
-      litres: 40,
-      dry: true,
-      worn: false,
-    }),
+    (id) => ({ id, name: 'hold', fore: 400, aft: 900, port: -250, starboard: 250, hatches: [], dry: true }),
   ),
   list('walls', 'Wall by zone', 'zone', [named, ...AREA, at('wall', 'wall')], (id) => ({
     id,

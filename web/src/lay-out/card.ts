@@ -12,8 +12,9 @@ import type { Cure } from '@plain-cleat/core/cures';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { otherSide } from '@plain-cleat/core/findings';
 import { findDatum, placeOfReading, reading, RUN_NAMES } from '@plain-cleat/core/hull';
+import { markedAt } from '@plain-cleat/core/layout';
 import { mountMinutes } from '@plain-cleat/core/labor';
-import { type Change, type Place, SUPPLIERS, type Fitting } from '@plain-cleat/core/rig';
+import { type Change, LIES, type Place, SUPPLIERS, type Fitting } from '@plain-cleat/core/rig';
 import { printMoney, type QuantityKind, sideOf } from '@plain-cleat/core/units';
 import { FindingBox } from '../findings/finding-box';
 import { Mass } from '../hull-view/words';
@@ -95,7 +96,12 @@ export class Card {
   protected readonly fitting = computed(() => this.item().placed.fitting);
   protected readonly standing = computed(() => standingOf(this.state().workup.findings, this.item().placed.id));
   protected readonly findings = computed(() => this.state().workup.findings.filter((f) => f.where === this.item().placed.id));
-  protected readonly at = computed(() => this.item().placed.frame.origin);
+  /** What the tape is read to: inside, to the place on deck over it. */
+  protected readonly at = computed(() => {
+    const { placed } = this.item();
+    const at = markedAt(placed);
+    return placed.place.on === 'space' ? { ...at, z: this.state().workup.surface.spot(at.x, at.y).z } : at;
+  });
   /** Whether others stand on it: a small rig of its own. */
   protected readonly carries = computed(
     () =>
@@ -130,13 +136,19 @@ export class Card {
       rows.push(
         length('off', `Off centre, ${this.side() === 'centre' ? 'starboard +' : this.side()}`, Math.abs(this.at().y), {
           least: null,
-          fixed: place.on !== 'deck',
+          fixed: place.on !== 'deck' && place.on !== 'space',
         }),
       );
-    rows.push(length('lift', 'Raised on a riser', lift, { most: TALLEST }));
+    if (place.on !== 'space') rows.push(length('lift', 'Raised on a riser', lift, { most: TALLEST }));
     if ('heading' in place) rows.push(length('heading', 'Turned', place.heading, { kind: 'degrees', least: -360, most: 360 }));
     return rows;
   });
+  /** How it lies, of what stands inside. */
+  protected readonly lying = computed(() => {
+    const { place } = this.item().placed;
+    return place.on === 'space' ? (place.lies ?? 'upright') : null;
+  });
+  protected readonly waysToLie = choicesOf(['upright', ...LIES]);
   protected readonly top = computed(
     () => Math.max(...this.item().placed.bodies.map((b) => b.top)) - this.state().workup.surface.gunwale(this.at().x),
   );
@@ -158,7 +170,7 @@ export class Card {
       if ('heading' in place) this.slid.emit({ ...place, heading: value });
     } else if (field === 'lift') this.changed.emit({ id: this.id(), kind: 'liftItem', item: this.key, from: lift, to: value });
     else if (field === 'off') {
-      if (place.on !== 'deck') return;
+      if (place.on !== 'deck' && place.on !== 'space') return;
       const y = this.side() === 'port' ? -value : value;
       if (Math.abs(y) > this.state().workup.surface.halfBreadth(place.x)) return wrong('That is off the hull here.');
       this.slid.emit({ ...place, y });
@@ -172,7 +184,7 @@ export class Card {
     const { place } = this.item().placed;
     if (FIXED.includes(place.on)) return;
     const heightAt = (x: number): number =>
-      place.on === 'deck'
+      place.on === 'deck' || place.on === 'space'
         ? surface.spot(x, place.y).z
         : place.on === 'side'
           ? surface.sidePoint(x, place.side, place.down).z
@@ -196,6 +208,14 @@ export class Card {
   private towards(): 'aft' | 'forward' {
     const { id, at } = this.datum();
     return id === 'stern' || this.at().x < at.x - 0.5 ? 'forward' : 'aft';
+  }
+
+  protected lay(way: string): void {
+    const { place } = this.item().placed;
+    if (place.on !== 'space') return;
+    const { lies: _, ...upright } = place;
+    const lies = LIES.find((one) => one === way);
+    this.slid.emit(lies ? { ...upright, lies } : upright);
   }
 
   /** From the deck down onto the hull's side, and back up. */

@@ -248,23 +248,9 @@ describe('sets, several and stowing', () => {
     expect(rig.sentChanges().map((c) => (c.kind === 'tetherItem' ? c.to : 0))).toEqual([{ to: null, length: 508 }, null]);
   });
 
-  it('stows a thing in a compartment, and refuses one that is not named', async () => {
-    const hull = {
-      ...TEST_HULL,
-      compartments: [
-        {
-          id: 'bow',
-          name: 'bow hold',
-          x: 500,
-          y: 0,
-          height: 200,
-          opening: { long: 300, wide: 200 },
-          litres: 40,
-          dry: true,
-          worn: false,
-        },
-      ],
-    };
+  it('stows a thing in a room, and refuses one that is not named', async () => {
+    const bow = { id: 'bow', name: 'bow hold', fore: 400, aft: 700, port: -100, starboard: 100, hatches: [], dry: true };
+    const hull = { ...TEST_HULL, spaces: [bow] };
     const rig = await OpenRig.show(LayOut, laidPlan(), { hull });
     await rig.click('aside mat-button-toggle button', 'Stowed and scuppers');
     await rig.submit('pc-stowing form');

@@ -17,6 +17,7 @@ import { Icons } from '../controls/icons';
 import { ChoiceField } from '../controls/choice-field';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { MatButtonModule } from '@angular/material/button';
 import { adviceSetting, mountAdvice, type MountAdvice } from '@plain-cleat/core/advice';
 import type { Part } from '@plain-cleat/core/parts';
@@ -24,6 +25,7 @@ import { type Cure, mayHelp } from '@plain-cleat/core/cures';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { datums, hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
+import type { RoomOffer } from '@plain-cleat/core/inside';
 import { strokeBand, sweptBy } from '@plain-cleat/core/layout';
 import type { Assembly, Place } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/stages';
@@ -39,6 +41,7 @@ import { Moves } from './moves';
 import { Card } from './card';
 import { Choice } from './choice';
 import { Cures } from './cures';
+import { InsideAnswers } from './inside-answers';
 import { Keys } from './keys';
 import { Library } from './library';
 import { Palette } from './palette';
@@ -63,6 +66,8 @@ import { ToSettle } from './to-settle';
     Stowing,
     MatButtonModule,
     MatButtonToggleModule,
+    MatSlideToggleModule,
+    InsideAnswers,
     MatTooltipModule,
     ChoiceField,
     Icons,
@@ -90,11 +95,15 @@ export default class LayOut {
   protected readonly several = this.choice.several;
   protected readonly spoken = this.choice.spoken;
   protected readonly placing = signal<Part | null>(null);
+  /** The rooms that take what is being placed. */
+  protected readonly offers = signal<readonly RoomOffer[]>([]);
   protected readonly placingAssembly = signal<Assembly | null>(null);
   /** A place pointed at before a part was chosen. */
   protected readonly spot = signal<{ x: number; y: number } | null>(null);
   protected readonly carrying = signal(false);
   protected readonly flipped = signal(false);
+  /** The deck is lifted off: what stands inside is to hand. */
+  protected readonly lifted = signal(false);
   protected readonly showKeys = signal(false);
   protected readonly stowing = signal(false);
   protected readonly compare = signal<string | null>(null);
@@ -205,6 +214,7 @@ export default class LayOut {
     if (more && id) return this.choice.more(id);
     if (id) this.spot.set(null);
     const mark = this.marks().find((m) => m.id === id);
+    if (mark) this.lifted.set(mark.inside ?? false);
     this.choice.pick(id, mark ? `${mark.label}, ${mark.name}` : '');
   }
 
@@ -217,10 +227,28 @@ export default class LayOut {
   }
 
   protected place(part: Part, at: { x: number; y: number }): void {
-    const item = this.moves.place(part, at, this.store.state()?.set ?? null);
+    const set = this.store.state()?.set ?? null;
+    const item = this.lifted() ? this.moves.placeInside(part, at, set) : this.moves.place(part, at, set);
+    // It stays in the hand until it is tapped where a room is.
+    if (!item) return this.spoken.set('No room there: tap one of the rooms inside');
     this.placing.set(null);
     this.spot.set(null);
     this.pick(item);
+  }
+
+  /** Into a room, at the place that was offered. */
+  protected putInside(part: Part, { place }: RoomOffer): void {
+    const item = this.moves.bring(part, place, this.store.state()?.set ?? null);
+    this.placing.set(null);
+    this.pick(item);
+  }
+
+  /** Lifts the deck off, or puts it back on. */
+  protected lift(): void {
+    this.lifted.update((l) => !l);
+    if ((this.item() && this.marks().find((m) => m.id === this.chosen())?.inside) !== this.lifted()) this.pick(null);
+    this.spot.set(null);
+    this.spoken.set(this.lifted() ? 'Deck lifted off: what stands inside is to hand' : 'Deck back on');
   }
 
   /** A tap on the boat: puts down what was chosen, or asks what suits the place. */
@@ -229,6 +257,7 @@ export default class LayOut {
     const assembly = this.placingAssembly();
     if (part) this.place(part, at);
     else if (assembly) this.placeAssembly(assembly, at);
+    else if (this.lifted()) this.pick(null);
     else {
       this.pick(null);
       this.spot.set(at);
@@ -255,18 +284,23 @@ export default class LayOut {
 
   protected choosePart(part: Part): void {
     const spot = this.spot();
-    if (spot) this.place(part, spot);
-    else this.placing.set(part);
+    if (spot) return this.place(part, spot);
+    this.placing.set(part);
+    this.offers.set(part.inside ? this.moves.roomsFor(part) : []);
+    if (part.inside?.usual && this.offers().length) this.lifted.set(true);
   }
 
   /** By keyboard a part comes aboard aft of the seat, on the first track it can ride; its exact place is typed at once. */
   protected placeFromKeyboard(part: Part): void {
     const hull = this.store.state()?.doc.hull;
     if (!hull) return;
+    const [offer] = part.inside?.usual || this.lifted() ? this.moves.roomsFor(part) : [];
     const track = part.holding.ways.includes('track') ? hull.tracks.find((t) => t.fore > hull.seat.x) : undefined;
     afterNextRender(() => document.querySelector<HTMLElement>('pc-card .exact input:enabled')?.focus(), {
       injector: this.injector,
     });
+    if (offer) return this.putInside(part, offer);
+    this.lifted.set(false);
     const spot = this.spot() ?? (track ? { x: track.fore + 60, y: track.y } : { x: hull.seat.x + 500, y: 0 });
     this.place(part, spot);
   }

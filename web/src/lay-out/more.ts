@@ -4,7 +4,7 @@ import { QuantityField } from '../controls/quantity';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButtonModule } from '@angular/material/button';
 import type { Fitted } from '@plain-cleat/core/drilling';
-import { scupperName } from '@plain-cleat/core/hull';
+import { scupperName, type Space } from '@plain-cleat/core/hull';
 import { entryOf, type Change, type DraftChange, type Place, setsInOrder } from '@plain-cleat/core/rig';
 import type { RigState } from '../stores/rig.store';
 import { Moves } from './moves';
@@ -126,13 +126,18 @@ export class More {
             ? `fitting ${place.fitting}`
             : place.on === 'side'
               ? `side ${place.side}`
-              : 'deck';
+              : place.on === 'space'
+                ? `space ${place.space}`
+                : 'deck';
   });
   /** Everything on this boat it could stand on, its own kind of hold first. */
   protected readonly places = computed(() => {
     const { part, id } = this.item().placed;
     const { hull } = this.state().doc;
     const out: { value: string; says: string }[] = [{ value: 'deck', says: 'the deck' }];
+    if (part.holding.ways.includes('loose'))
+      for (const { space } of this.state().workup.surface.rooms.values())
+        if (!space.worn) out.push({ value: `space ${space.id}`, says: `inside, ${space.name}` });
     if (part.holding.ways.includes('track')) out.push(...hull.tracks.map((t) => ({ value: `track ${t.id}`, says: t.name })));
     if (part.holding.ways.includes('insert')) out.push(...hull.inserts.map((i) => ({ value: `insert ${i.id}`, says: i.name })));
     if (part.holding.ways.includes('scupper'))
@@ -166,21 +171,30 @@ export class More {
     const { place } = this.item().placed;
     const heading = 'heading' in place ? place.heading : 0;
     const track = hull.tracks.find((t) => t.id === id);
+    const room = this.state().workup.surface.rooms.get(id);
     const to: Place | null =
       on === 'deck'
         ? { on: 'deck', x: origin.x, y: origin.y, heading }
-        : on === 'track' && track
-          ? { on: 'track', track: id, x: Math.min(track.aft, Math.max(track.fore, origin.x)), heading }
-          : on === 'insert'
-            ? { on: 'insert', insert: id, heading }
-            : on === 'scupper'
-              ? { on: 'scupper', scupper: id, heading }
-              : on === 'fitting'
-                ? { on: 'fitting', fitting: id, u: 0, v: 0, heading: 0 }
-                : on === 'side'
-                  ? { on: 'side', side: id === 'port' ? 'port' : 'starboard', x: origin.x, down: 60 }
-                  : null;
+        : on === 'space' && room
+          ? this.roomPlace(room.space, heading)
+          : on === 'track' && track
+            ? { on: 'track', track: id, x: Math.min(track.aft, Math.max(track.fore, origin.x)), heading }
+            : on === 'insert'
+              ? { on: 'insert', insert: id, heading }
+              : on === 'scupper'
+                ? { on: 'scupper', scupper: id, heading }
+                : on === 'fitting'
+                  ? { on: 'fitting', fitting: id, u: 0, v: 0, heading: 0 }
+                  : on === 'side'
+                    ? { on: 'side', side: id === 'port' ? 'port' : 'starboard', x: origin.x, down: 60 }
+                    : null;
     if (to) this.moves.standOn(this.item(), to);
+  }
+
+  /** Where a room takes it, else the middle of the room. */
+  private roomPlace({ id, fore, aft, port, starboard }: Space, heading: number): Place {
+    const offer = this.moves.roomsFor(this.item().placed.part).find((o) => o.room.space.id === id);
+    return offer?.place ?? { on: 'space', space: id, x: (fore + aft) / 2, y: (port + starboard) / 2, heading };
   }
 
   protected join(set: string, into: boolean): void {

@@ -16,11 +16,14 @@ import {
   placeAssembly,
 } from '@plain-cleat/core/rig';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
+import { isInside, roomAt, type RoomOffer, roomsFor } from '@plain-cleat/core/inside';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { Parts } from '../stores/parts';
 import { UnitsStore } from '../stores/units.store';
 import { asOne } from '../stores/as-one';
 import { moveAll } from './arrange';
+
+type Inside = Extract<Place, { on: 'space' }>;
 
 const newId = (): string => crypto.randomUUID();
 
@@ -99,6 +102,7 @@ export class Moves {
   private alone(state: RigState, item: Fitted, at: { x: number; y: number }): Change | null {
     const { place, part } = item.placed;
     const { surface } = state.workup;
+    if (place.on === 'space') return this.heldAt(item, this.inRoom(state, at, place));
     const track = this.trackAt(state, part, at, item.placed.id);
     if (track) return this.heldAt(item, track);
     if (place.on === 'fitting' && item.mounted.hold !== 'track') {
@@ -113,6 +117,20 @@ export class Moves {
       this.units.system(),
     );
     return this.heldAt(item, to);
+  }
+
+  /** A place on the floor of the room at a point; where there is none, of the room it was in. */
+  private inRoom(state: RigState, at: { x: number; y: number }, now: Inside): Inside {
+    const space = roomAt(state.workup.surface, at)?.space.id ?? now.space;
+    return { ...now, space, x: this.marked(at.x), y: this.marked(at.y) };
+  }
+
+  /** The rooms that take a part, each with a place in it, the one that suits it first. */
+  roomsFor(part: Part): readonly RoomOffer[] {
+    const state = this.store.state();
+    if (!state) return [];
+    const others = state.workup.aboard.items.map((i) => i.placed).filter(isInside);
+    return roomsFor(state.workup.surface, part, { stature: state.plan.brief.stature, others });
   }
 
   /** A screwed-on track near a point, for a part with T-bolts. */
@@ -154,7 +172,9 @@ export class Moves {
       adviceSetting({ letter: 'A' }, state.plan, state.doc.shop, state.workup),
     );
     if (now && advice.some((a) => a.hold === now.mount.hold && a.plate === now.mount.plate && a.fits)) return now.mount;
-    const [best] = advice;
+    const best = advice.find((a) => a.fits) ?? advice[0];
+    // Inside, what cannot be strapped is set down, and said to slide.
+    if (place.on === 'space' && !best?.fits) return { hold: 'loose', plate: false, reason: '' };
     return best ? { hold: best.hold, plate: best.plate, reason: '' } : draft.mount;
   }
 
@@ -168,9 +188,26 @@ export class Moves {
   place(part: Part, at: { x: number; y: number }, only: string | null = null): string | null {
     const state = this.store.state();
     if (!state) return null;
-    const to =
+    return this.bring(
+      part,
       this.trackAt(state, part, at) ??
-      snapPlace(state.workup.surface, part, { ...at, partners: this.partners(state, part) }, this.units.system());
+        snapPlace(state.workup.surface, part, { ...at, partners: this.partners(state, part) }, this.units.system()),
+      only,
+    );
+  }
+
+  /** Brings a part aboard in the room at a point. Returns its name; null where there is no room. */
+  placeInside(part: Part, at: { x: number; y: number }, only: string | null = null): string | null {
+    const state = this.store.state();
+    const room = state && roomAt(state.workup.surface, at);
+    if (!room) return null;
+    return this.bring(part, { on: 'space', space: room.space.id, x: this.marked(at.x), y: this.marked(at.y), heading: 0 }, only);
+  }
+
+  /** Brings a part aboard at a place, held as suits it there. */
+  bring(part: Part, to: Place, only: string | null = null): string | null {
+    const state = this.store.state();
+    if (!state) return null;
     this.parts.take(part);
     const item = `${part.id.slice(0, 40)}-${newId().slice(0, 6)}`;
     const wished = Object.values(state.plan.wishes).some((w) => w.part === part.id);

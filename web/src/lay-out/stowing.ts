@@ -29,7 +29,7 @@ import { UnitsStore } from '../stores/units.store';
   ],
   template: `
     <h2>Stowed away</h2>
-    @for (c of compartments(); track c.id) {
+    @for (c of rooms(); track c.id) {
       <div>
         <h3>{{ c.name }}</h3>
         <p class="small muted">
@@ -47,9 +47,9 @@ import { UnitsStore } from '../stores/units.store';
         </ul>
       </div>
     } @empty {
-      <p class="muted">This hull has no compartments on record. Add them under Hulls.</p>
+      <p class="muted">No room inside this hull is on record. Add them under Hulls.</p>
     }
-    @if (compartments().length) {
+    @if (rooms().length) {
       <form [formGroup]="form" (pcSubmit)="put()">
         <pc-text-field label="What" [max]="120" placeholder="spare line" [control]="form.controls.what" />
         <pc-choice-field label="Into" [choices]="into()" [control]="form.controls.into" />
@@ -110,13 +110,14 @@ export class Stowing {
     wantsDry: new FormControl(false, { nonNullable: true }),
     later: new FormControl(false, { nonNullable: true }),
   });
-  protected readonly into = computed(() => this.compartments().map((c) => ({ value: c.id, says: c.name })));
-  protected readonly compartments = computed(() => {
+  protected readonly into = computed(() => this.rooms().map((c) => ({ value: c.id, says: c.name })));
+  protected readonly rooms = computed(() => {
     const all = Object.entries(this.state().plan.stowage);
-    return (this.state().doc.hull.compartments ?? []).map((c) => {
+    return [...this.state().workup.surface.rooms.values()].map(({ space: c, litres }) => {
       const here = all.filter(([, s]) => s.in === c.id);
       return {
         ...c,
+        litres: Math.floor(10 * litres) / 10,
         used: Math.round(here.reduce((sum, [, s]) => sum + s.litres, 0) * 10) / 10,
         things: here.map(([id, s]) => ({ id, what: s.what, later: s.later, kg: printMass(s.kg, this.units.system()) })),
       };

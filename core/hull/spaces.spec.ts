@@ -1,0 +1,92 @@
+import { fairHull, skinAt, upcastHull, type HullModel, type Room, type Space } from './index';
+import { TOLVANE } from '../../demo/index';
+
+/** A box of 3 m × 800 × 300 mm with walls of 10. */
+const BOX: HullModel = {
+  ...TOLVANE,
+  wall: 10,
+  sections: 'box',
+  fairing: undefined,
+  stations: [0, 1000, 2000, 3000].map((x) => ({ x, halfBreadth: 400, gunwale: 300, keel: 0, fullness: 20, flare: 0 })),
+  decks: [],
+  walls: [],
+  hazards: [],
+  hatches: [],
+  spaces: [],
+};
+const HOLD: Space = { id: 'hold', name: 'hold', fore: 1000, aft: 2000, port: -500, starboard: 500, hatches: [], dry: true };
+
+const roomIn = (more: Partial<HullModel>): Room => fairHull({ ...BOX, ...more }).rooms.get('hold') as Room;
+
+describe('a room inside a box of a hull', () => {
+  const room = roomIn({ spaces: [HOLD] });
+
+  it('has the floor, the ceiling and the sides of the skin', () => {
+    expect(room.floor(1500, 0)).toBeCloseTo(10, 1);
+    expect(room.ceiling(1500, 0)).toBe(290);
+    expect(room.floor(1500, 389)).toBeLessThan(11);
+    expect(room.floor(1500, -391)).toBe(Infinity);
+  });
+
+  it('holds its size: length, breadth less two walls, height less two', () =>
+    expect(room.litres).toBeCloseTo(1 * 0.78 * 0.28 * 1000, -1));
+
+  it('less the foam in it', () => {
+    const foam = { id: 'foam', name: 'foam', kind: 'foam', shape: 'box' } as const;
+    const from = { x: 1200, y: -100, z: 0 };
+    const filled = roomIn({ spaces: [HOLD], hazards: [{ ...foam, from, to: { x: 1400, y: 100, z: 110 } }] });
+    expect(room.litres - filled.litres).toBeCloseTo(0.2 * 0.2 * 0.1 * 1000, 1);
+  });
+
+  it('holds what its maker says where that is known', () =>
+    expect(roomIn({ spaces: [{ ...HOLD, litres: 40 }] }).litres).toBe(40));
+});
+
+describe('the inside of a round hull', () => {
+  const stations = BOX.stations.map((s) => ({ ...s, halfBreadth: 300 }));
+  const skin = skinAt(fairHull({ ...BOX, sections: 'ellipse', stations }), 1500);
+
+  it('is a circle of its radius less the wall', () => {
+    for (const y of [0, 80, -160, 220, 270, 285]) {
+      const high = skin(y) - (300 - Math.sqrt(290 ** 2 - y ** 2));
+      expect(high).withContext(`${y}`).toBeGreaterThan(-1);
+      expect(high).withContext(`${y}`).toBeLessThan(1);
+    }
+    expect(skin(291)).toBe(Infinity);
+  });
+
+  it('is looked up no lower than it is, and less than a millimetre higher where things stand', () => {
+    const table = roomIn({ spaces: [{ ...HOLD, port: -300, starboard: 300 }], sections: 'ellipse', stations });
+    for (let y = -260; y <= 260; y += 7.3) {
+      const high = table.floor(1503.7, y) - skin(y);
+      expect(high).toBeGreaterThan(-0.01);
+      expect(high).toBeLessThan(1);
+    }
+  });
+});
+
+describe('a compartment of before', () => {
+  it('is a room of the same middle and litres', () => {
+    const [old] =
+      upcastHull({
+        compartments: [
+          {
+            id: 'bow',
+            name: 'bow hold',
+            x: 650,
+            y: 20,
+            height: 200,
+            opening: { long: 440, wide: 290 },
+            litres: 70,
+            dry: true,
+            worn: false,
+          },
+        ],
+      }).spaces ?? [];
+    const { litres, middle } = roomIn({ spaces: [{ ...(old as Space), id: 'hold' }] });
+    expect(litres).toBe(70);
+    expect(middle.x).toBeCloseTo(650, 9);
+    expect(middle.y).toBeCloseTo(20, 9);
+    expect(middle.z).toBeCloseTo(200, 9);
+  });
+});
