@@ -4,7 +4,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { materialsSchema } from '@plain-cleat/core/catalog';
-import { fairHull, type HullModel, hullModelSchema } from '@plain-cleat/core/hull';
+import { fairHull, hullModelSchema, upcastHull } from '@plain-cleat/core/hull';
 import { type Fact, foldLedger, planSchema, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
 import { shopSettingsSchema } from '@plain-cleat/core/shop';
 import { partSchema, upcastPart } from '@plain-cleat/core/parts';
@@ -65,7 +65,7 @@ describe('a database of every schema that ever landed', () => {
 
       // Every plan still opens and is worked up.
       const parse = <T>(rows: { document: string }[]): T[] => rows.map((r) => JSON.parse(r.document) as T);
-      const models = parse<HullModel>(await rowsOf(db, 'SELECT document FROM hull_models'));
+      const models = parse<object>(await rowsOf(db, 'SELECT document FROM hull_models')).map(upcastHull);
       const parts = (await rowsOf<{ document: string }>(db, 'SELECT document FROM part_revisions ORDER BY id')).map((r) =>
         partSchema.parse(upcastPart(JSON.parse(r.document))),
       );

@@ -30,7 +30,7 @@ describe('documents', () => {
     const { pdf } = await open();
     const { text } = await pdf('quote.pdf');
     expect(text).toContain('To pay');
-    expect(text).toContain('1,338.59');
+    expect(text).toContain('1,334.97');
     expect(text).toContain('Holds until');
   });
 
