@@ -129,7 +129,7 @@ export async function putAboard(page: Page, part: string, x: number, y: number, 
   await find.fill(part);
   await page.locator('.parts button').first().click();
   // The line that says what is being placed moves the boat down: measure after it stands.
-  await expect(page.getByText('Tap the hull where')).toBeVisible();
+  await expect(page.getByText(/Tap the (hull|room) where/)).toBeVisible();
   const at = await onStrip(page, x, y, length, beam);
   await page.mouse.click(at.x, at.y);
   await expect(page.locator('pc-card h2')).toHaveText(part);

@@ -1,6 +1,6 @@
 import { median } from './index';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
-import { applyChange, type Plan } from '../rig';
+import { applyChange, entryOf, type Place, type Plan } from '../rig';
 import { Memory } from '../stages';
 import { deck, fitted, inputOf } from '../testing/plans';
 import { STAGES, workUp, type Workup, type WorkupInput } from '../workup';
@@ -53,19 +53,23 @@ function timed(input: WorkupInput, stages: readonly Stage[], memory = new Memory
 }
 
 /** Medians of the stages over many goes: of a fresh workup, and of each step of a drag. */
-function measure(plan: Plan): { full: number[]; dragged: number[]; fullAll: number; draggedAll: number } {
+function measure(
+  plan: Plan,
+  item = 'f20',
+  to = (i: number): Place => deck(1300 + (i % 40), 60),
+): { full: number[]; dragged: number[]; fullAll: number; draggedAll: number } {
   const input = { plan, hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' };
   const memory = new Memory();
   let now = plan;
   const drag = (i: number): number[] => {
-    const from = now.fittings.f20?.place;
+    const from = entryOf(now.fittings, item)?.place;
     if (!from) throw new Error('nothing to drag');
     now = applyChange(now, {
       id: '00000000-0000-4000-8000-000000000000',
       kind: 'slideItem',
-      item: 'f20',
+      item,
       from,
-      to: deck(1300 + (i % 40), 60),
+      to: to(i),
     }).plan;
     return timed({ ...input, plan: now }, UNDER_A_DRAG, memory);
   };
@@ -117,6 +121,20 @@ for (const [name, plan] of [
     );
   }
 }
+// Six things loose in one room, one of them under the finger: it may slide against each of the others.
+const within = (x: number, y: number): Place => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
+const below = Object.fromEntries(
+  [460, 560, 660, 760, 860].map((x, i) => [`in${i}`, fitted('battery-spare', within(x, i % 2 ? 110 : -110), 'loose')]),
+);
+const stowed: Plan = {
+  ...standing,
+  fittings: { ...standing.fittings, ...below, held: fitted('battery-30', within(640, 0), 'loose') },
+};
+const inside = measure(stowed, 'held', (i) => within(620 + (i % 40), 0));
+const outside = measure(stowed);
+console.log(
+  `a drag inside takes ${(inside.draggedAll / outside.draggedAll).toFixed(2)} times as long as one on deck (${inside.draggedAll.toFixed(1)} and ${outside.draggedAll.toFixed(1)} ms)`,
+);
 const small = measure({ ...rigOf(30), brief: standing.brief });
 const large = measure({ ...rigOf(120), brief: standing.brief });
 console.log(`four times the fittings, 30 to 120: a drag takes ${(large.draggedAll / small.draggedAll).toFixed(1)} times as long`);

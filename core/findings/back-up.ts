@@ -1,7 +1,7 @@
 import { reachOf } from '../layout';
 import { mm, say } from '../units';
 import { about, aboutHull, type Judgement, nameOf, type Raw } from './finding';
-import { takenAt } from './inside';
+import { takenAt } from './inside-reach';
 import { graspOf } from './reach';
 
 /** Something aboard that brings a pedal or motor boat home. */

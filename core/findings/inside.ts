@@ -1,58 +1,10 @@
-import { clearOf, type Hatch, type HullSurface, type Room } from '../hull';
+import { clearOf, type Room } from '../hull';
 import type { Fitted } from '../drilling';
-import { inHand, isInside, letsGoAt, roomAbout, roomsFor, slidesOf, touchedOf, trespassOf, wayIn, type Slide } from '../inside';
-import { boundsOf, markedAt, overBand, paddlers, placeFitting, REACH, reachOf } from '../layout';
-import { canBe, mountFitting } from '../mounting';
-import { LIES, type DraftChange, type Place } from '../rig';
+import { freeSlides, isInside, letsGoAt, roomAbout, slidesAmong, trespassOf, wayIn, type Slide } from '../inside';
+import { markedAt } from '../layout';
 import { kg, mm, say } from '../units';
-import { about, alone, nameOf, slideTo, type Alone, type Judged, type Judgement, type Raw, type Try } from './finding';
-
-/** What stands on the floor of a room itself. */
-const onItsFloor = (item: Fitted): Extract<Place, { on: 'space' }> | null =>
-  item.placed.place.on === 'space' ? item.placed.place : null;
-
-/** Strapped between two tie points at a place, where there are two; none when it is held already. */
-function strapped({ placed }: Fitted, { hull, shop }: Judged, place = placed.place): DraftChange[] {
-  const { id, fitting, part } = placed;
-  if (fitting.mount.hold !== 'loose' || !canBe(part, 'strap')) return [];
-  const to = { ...fitting.mount, hold: 'strap' as const, plate: false };
-  const there = placeFitting(hull, id, { ...fitting, mount: to }, part, { place });
-  return there && !mountFitting(there, shop, hull.model).cannot
-    ? [{ kind: 'chooseMount', item: id, from: fitting.mount, to }]
-    : [];
-}
-
-/** Into another room that takes it, strapped down there where it can be. */
-const otherRooms =
-  (item: Fitted, room: Room) =>
-  (judged: Judged): Try[] => {
-    const { hull, plan, items } = judged;
-    const { part, id } = item.placed;
-    const others = items.filter((i) => i.placed.id !== id && isInside(i.placed)).map((i) => i.placed);
-    return roomsFor(hull, part, { stature: plan.brief.stature, others })
-      .filter((offer) => offer.room !== room)
-      .map(({ place, room: { space } }) => ({
-        says: say`Into the ${space.name}`,
-        changes: [slideTo(item, place), ...strapped(item, judged, place)],
-      }));
-  };
-
-/** Laid another way up, or turned a quarter, where it stands; or into another room. */
-const laidOtherwise =
-  (item: Fitted, room: Room) =>
-  (judged: Judged): Try[] => {
-    const place = onItsFloor(item);
-    if (!place) return [];
-    const { lies = 'upright', ...rest } = place;
-    const ways = (['upright', ...LIES] as const).flatMap((way) =>
-      [place.heading, place.heading > 0 ? place.heading - 90 : place.heading + 90].map((heading): Try => {
-        const to = { ...rest, heading, ...(way === 'upright' ? {} : { lies: way }) };
-        const laid = way === lies ? say`Turn it a quarter` : say`Stand it ${way}`;
-        return { says: laid, changes: [slideTo(item, to)] };
-      }),
-    );
-    return [...ways, ...otherRooms(item, room)(judged)];
-  };
+import { about, alone, nameOf, type Judgement, type Raw } from './finding';
+import { laidOtherwise, onItsFloor, otherRooms, strapped } from './other-rooms';
 
 /** How high a room is where a thing stands, mm. */
 function heightAt({ floor, ceiling }: Room, { placed }: Fitted): number {
@@ -84,11 +36,11 @@ const size = ({ shape, along, across }: ReturnType<typeof clearOf>) =>
   shape === 'circle' ? say`${mm(along, 'down')} round` : say`${mm(along, 'down')} × ${mm(across, 'down')}`;
 
 /** A rigid thing goes into its room by one of its openings, some way round. */
-export const goesIn = alone((item, { hull }): Raw[] => {
+export const goesIn = alone((item, { hull, memory }): Raw[] => {
   const { part } = item.placed;
   const room = onItsFloor(item) && roomAbout(hull, item.placed);
   if (!room || part.inside?.soft) return [];
-  const way = wayIn(hull, room, part.body);
+  const way = memory.pair('way in', room, part, () => wayIn(hull, room, part.body));
   if (!way || way.margin >= 0) return [];
   const [l, b, h] = way.sides;
   return [
@@ -127,7 +79,10 @@ export const slides: Judgement = (judged) => {
       .flatMap((item): { item: Fitted; slide: Slide }[] => {
         const others = here.filter((o) => o !== item).map((o) => o.placed);
         const [slide] = memory.last(`slides ${item.placed.id}`, [item.placed, room, ...others], () =>
-          slidesOf(hull, room, item.placed, others, shop.limits),
+          slidesAmong(
+            memory.of('free slides', item.placed, () => freeSlides(hull, room, item.placed, shop.limits)),
+            others,
+          ),
         );
         return slide && slide.far >= HARMLESS ? [{ item, slide }] : [];
       })
@@ -156,106 +111,6 @@ export const slides: Judgement = (judged) => {
 
 /** What weighs so much hurts or breaks something when it comes loose (judgement), kg. */
 const HEAVY = 1;
-
-/** The openings of a room that somebody reaches from the seat, at hand or by a half turn as it is used. */
-function reachedFromSeat(judged: Alone, hatches: readonly Hatch[], often: 'always' | 'hourly'): Hatch[] {
-  const { hull, shop, plan } = judged;
-  const most = often === 'always' ? 0 : 1;
-  return hatches.filter((h) => {
-    const at = { x: (h.fore + h.aft) / 2, y: (h.port + h.starboard) / 2, z: h.height };
-    return !overBand(shop, (scale) =>
-      paddlers(hull, plan.brief, scale).some((p) => REACH.indexOf(reachOf(p, at).zone) > most) ? at : undefined,
-    );
-  });
-}
-
-/** Whatever is reset, plugged in or opened inside is reached by an opening: from the seat where it is used afloat. */
-export const inTheHand = alone((item, judged): Raw[] => {
-  const { hull, plan } = judged;
-  const { part } = item.placed;
-  const room = roomAbout(hull, item.placed);
-  const often = part.use.often;
-  if (!room || (!part.use.byHand && !part.inside?.touched)) return [];
-  const hand = inHand(hull, room.space, item.placed, plan.brief.stature);
-  if (!hand.access)
-    return [
-      {
-        ...about(item),
-        code: 'out-of-hand',
-        severity: 'look',
-        curable: true,
-        says: say`No hand gets to the ${hand.touched.what} of ${nameOf(item)} in the ${room.space.name}.`,
-        because: hand.blocked ? say`${hand.blocked}.` : say`It has no opening.`,
-        tries: laidOtherwise(item, room),
-      },
-    ];
-  if ((often !== 'always' && often !== 'hourly') || hand.hatches.length === 0) return [];
-  const near = reachedFromSeat(judged, hand.hatches, often);
-  const afloat = { ...room.space, hatches: near.map((h) => h.id) };
-  if (near.length && inHand(hull, afloat, item.placed, plan.brief.stature).access) return [];
-  return [
-    {
-      ...about(item),
-      code: 'out-of-hand',
-      severity: 'look',
-      curable: true,
-      says: say`${nameOf(item)} is used ${often === 'always' ? 'every few minutes' : 'every hour'}, and no opening of the ${room.space.name} is reached from the seat.`,
-      because: say`What is used afloat is taken from the seat, ${often === 'always' ? 'without turning' : 'with a half turn at most'}; stature ${mm(plan.brief.stature)}.`,
-      tries: otherRooms(item, room),
-    },
-  ];
-});
-
-/** What stands no higher than this over a lid stands on it (judgement), mm. */
-const ON_A_LID = 60;
-
-/** What stands on a lid. */
-function standingOn({ items, memory }: Judged, hatch: Hatch): Fitted[] {
-  return items.filter((i) => {
-    if (isInside(i.placed)) return false;
-    return i.placed.bodies.some((body) => {
-      if (body.bottom > hatch.height + ON_A_LID || body.top < hatch.height) return false;
-      const b = memory.of('bounds of a body', body, () => boundsOf([body]));
-      return b.fore < hatch.aft && b.aft > hatch.fore && b.port < hatch.starboard && b.starboard > hatch.port;
-    });
-  });
-}
-
-/** What has to be reached inside without taking other things off its lid first. */
-export const underThings: Judgement = (judged) => {
-  const { items, hull, plan, memory } = judged;
-  return items.flatMap((item): Raw[] => {
-    const { part } = item.placed;
-    const room = roomAbout(hull, item.placed);
-    if (!room || !part.inside?.touched || room.space.hatches.length === 0) return [];
-    const hatches = hull.model.hatches.filter((h) => room.space.hatches.includes(h.id));
-    const covered = hatches.map((hatch) => ({ hatch, by: standingOn(judged, hatch) }));
-    const free = covered.filter((c) => c.by.length === 0).map((c) => c.hatch.id);
-    const through = (ids: readonly string[]) =>
-      memory.last(`hand ${item.placed.id} ${ids.join()}`, [item.placed], () =>
-        ids.length ? inHand(hull, { ...room.space, hatches: [...ids] }, item.placed, plan.brief.stature).access : null,
-      );
-    if (through(free)) return [];
-    const first = covered.find((c) => c.by.length && through([c.hatch.id]));
-    if (!first) return [];
-    const { what } = touchedOf(item.placed);
-    const names = first.by.map((i) => `${i.letter}, ${nameOf(i)}`).join(' and ');
-    const needed = what === 'reset' || part.use.often !== 'ashore';
-    return [
-      {
-        ...about(item),
-        code: 'under-things',
-        severity: needed ? 'look' : 'note',
-        curable: needed,
-        says: say`To get to the ${what} of ${nameOf(item)}, ${names} has to come off the ${first.hatch.name}.`,
-        because: needed
-          ? say`What is reset or used afloat is reached without emptying anything.`
-          : say`Each time it is charged: ashore, before the boat is loaded.`,
-        tries: otherRooms(item, room),
-      },
-    ];
-  });
-};
 
 /** What wants to be dry stands dry. */
 export const keptDry = alone((item, { hull }): Raw[] => {
@@ -288,10 +143,3 @@ export const aired = alone((item, { hull }): Raw[] => {
     },
   ];
 });
-
-/** Where a hand takes a thing: the mouth of its room for what stands inside. */
-export function takenAt(hull: HullSurface, item: Fitted): { x: number; y: number; z: number } | null {
-  const room = roomAbout(hull, item.placed);
-  const hatch = room && hull.model.hatches.find((h) => room.space.hatches.includes(h.id));
-  return hatch ? { x: (hatch.fore + hatch.aft) / 2, y: (hatch.port + hatch.starboard) / 2, z: hatch.height } : null;
-}

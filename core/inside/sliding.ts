@@ -1,7 +1,7 @@
 import type { HullSurface, Room } from '../hull';
-import { bodyOverlap, extentOfBox, placeFitting, type Placed } from '../layout';
+import { bodyOverlap, boundsOf, extentOfBox, placeFitting, type Body, type Placed } from '../layout';
 import type { ShopSettings } from '../shop';
-import { boxesOf, trespassOf } from './room';
+import { boxesOf, fitsIn, trespassOf } from './room';
 
 /** How a thing that lies loose moves when the boat pitches or heels. */
 export interface Slide {
@@ -31,46 +31,86 @@ const degrees = (radians: number): number => (radians * 180) / Math.PI;
 /** The tilt at which what lies loose on a level floor lets go, degrees: tan φ is its friction. */
 export const letsGoAt = (slip: number): number => degrees(Math.atan(slip));
 
+/** The way a loose thing would go with nothing else in the room, step by step. */
+export interface FreeSlide {
+  readonly way: Slide['way'];
+  readonly steps: readonly { readonly bodies: readonly Body[]; readonly bounds: Bounds }[];
+  readonly against: string;
+}
+type Bounds = ReturnType<typeof boundsOf>;
+
 /**
- * Where a loose thing goes at the tilts a boat has to bear, the farthest way first; none when friction holds it. It is
- * followed over the floor until that rises by more than tilt and friction leave, or a wall, what fills the hull or another
- * thing stops it.
- *
- * @param others what else stands in the room
+ * Where a loose thing goes at the tilts a boat has to bear, were it alone in its room; no way where friction holds it. It
+ * is followed over the floor until that rises by more than tilt and friction leave, or a wall or what fills the hull stops
+ * it.
  */
-export function slidesOf(hull: HullSurface, room: Room, placed: Placed, others: readonly Placed[], limits: Limits): Slide[] {
+export function freeSlides(hull: HullSurface, room: Room, placed: Placed, limits: Limits): FreeSlide[] {
   const { place } = placed;
   if (place.on !== 'space') return [];
   const friction = letsGoAt(limits.slip);
-  const slides: Slide[] = [];
-  for (const { way, dx, dy } of WAYS) {
-    const tilt = dx ? limits.pitch : limits.heel;
-    if (tilt <= friction) continue;
-    let [far, before]: [number, Placed] = [0, placed];
+  const caught = trespassOf(hull, room, placed.bodies)?.by ?? 0;
+  return WAYS.flatMap(({ way, dx, dy }): FreeSlide[] => {
+    const most = (dx ? limits.pitch : limits.heel) - friction;
+    if (most <= 0) return [];
+    const steps: { bodies: readonly Body[]; bounds: Bounds }[] = [];
     let against = `the end of the ${room.space.name}`;
-    for (; far < MOST; far += STEP) {
-      const to = { ...place, x: place.x + (far + STEP) * dx, y: place.y + (far + STEP) * dy };
+    for (let [far, before] = [STEP, placed]; far <= MOST; far += STEP) {
+      const to = { ...place, x: place.x + far * dx, y: place.y + far * dy };
       const next = placeFitting(hull, placed.id, placed.fitting, placed.part, { place: to });
-      const stops = next && stopOf(hull, room, before, next, others, tilt - friction);
+      const stops = next && stopOf(hull, room, before, next, { most, caught });
       if (!next || stops) {
         against = stops ?? against;
         break;
       }
+      steps.push({ bodies: next.bodies, bounds: boundsOf(next.bodies) });
       before = next;
     }
-    if (far > 0) slides.push({ way, far, against });
-  }
-  return slides.sort((a, b) => b.far - a.far);
+    return [{ way, steps, against }];
+  });
 }
 
-function stopOf(hull: HullSurface, room: Room, from: Placed, to: Placed, others: readonly Placed[], most: number): string | null {
+function stopOf(
+  hull: HullSurface,
+  room: Room,
+  from: Placed,
+  to: Placed,
+  { most, caught }: { readonly most: number; readonly caught: number },
+): string | null {
   const rise = to.frame.origin.z - from.frame.origin.z;
   if (degrees(Math.atan2(rise, STEP)) > most) return 'the rise of the hull';
+  if (fitsIn(hull, room, to.bodies)) return null;
   const wall = trespassOf(hull, room, to.bodies);
-  if (wall && wall.by > (trespassOf(hull, room, from.bodies)?.by ?? 0)) return wall.into;
-  const met = others.find((o) => to.bodies.some((a) => o.bodies.some((b) => bodyOverlap(a, b) > 0.5)));
-  return met ? met.part.name : null;
+  return wall && wall.by > caught ? wall.into : null;
 }
+
+const apart = (a: Bounds, b: Bounds): boolean =>
+  a.fore >= b.aft || b.fore >= a.aft || a.port >= b.starboard || b.port >= a.starboard;
+
+/**
+ * How far it goes among what else stands in the room, the farthest way first.
+ *
+ * @param others what else stands in the room
+ */
+export function slidesAmong(free: readonly FreeSlide[], others: readonly Placed[]): Slide[] {
+  const stood = others.map((o) => ({ name: o.part.name, bodies: o.bodies, bounds: boundsOf(o.bodies) }));
+  return free
+    .map(({ way, steps, against }): Slide => {
+      for (const [i, step] of steps.entries())
+        for (const o of stood)
+          if (!apart(step.bounds, o.bounds) && step.bodies.some((a) => o.bodies.some((b) => bodyOverlap(a, b) > TOUCH)))
+            return { way, far: i * STEP, against: o.name };
+      return { way, far: steps.length * STEP, against };
+    })
+    .filter((s) => s.far > 0)
+    .sort((a, b) => b.far - a.far);
+}
+
+/** What shares less than this only touches, mm. */
+const TOUCH = 0.5;
+
+/** Where a loose thing goes in its room, among what else stands there; the farthest way first. */
+export const slidesOf = (hull: HullSurface, room: Room, placed: Placed, others: readonly Placed[], limits: Limits): Slide[] =>
+  slidesAmong(freeSlides(hull, room, placed, limits), others);
 
 /** Whether a thing tips over rather than slides at some tilt: its weight leaves its base. */
 export function tipsAt(placed: Pick<Placed, 'bodies'>, tilt: number, over: 'x' | 'y'): boolean {

@@ -104,6 +104,7 @@ export default class LayOut {
   protected readonly flipped = signal(false);
   /** The deck is lifted off: what stands inside is to hand. */
   protected readonly lifted = signal(false);
+  private liftedByHand = false;
   protected readonly showKeys = signal(false);
   protected readonly stowing = signal(false);
   protected readonly compare = signal<string | null>(null);
@@ -214,7 +215,10 @@ export default class LayOut {
     if (more && id) return this.choice.more(id);
     if (id) this.spot.set(null);
     const mark = this.marks().find((m) => m.id === id);
-    if (mark) this.lifted.set(mark.inside ?? false);
+    if (mark && (mark.inside ?? false) !== this.lifted()) {
+      this.lifted.set(mark.inside ?? false);
+      this.liftedByHand = false;
+    }
     this.choice.pick(id, mark ? `${mark.label}, ${mark.name}` : '');
   }
 
@@ -228,7 +232,10 @@ export default class LayOut {
 
   protected place(part: Part, at: { x: number; y: number }): void {
     const set = this.store.state()?.set ?? null;
-    const item = this.lifted() ? this.moves.placeInside(part, at, set) : this.moves.place(part, at, set);
+    const item =
+      this.lifted() || (part.inside?.usual && this.moves.overAHatch(at))
+        ? this.moves.placeInside(part, at, set)
+        : this.moves.place(part, at, set);
     // It stays in the hand until it is tapped where a room is.
     if (!item) return this.spoken.set('No room there: tap one of the rooms inside');
     this.placing.set(null);
@@ -246,6 +253,7 @@ export default class LayOut {
   /** Lifts the deck off, or puts it back on. */
   protected lift(): void {
     this.lifted.update((l) => !l);
+    this.liftedByHand = this.lifted();
     if ((this.item() && this.marks().find((m) => m.id === this.chosen())?.inside) !== this.lifted()) this.pick(null);
     this.spot.set(null);
     this.spoken.set(this.lifted() ? 'Deck lifted off: what stands inside is to hand' : 'Deck back on');
@@ -287,7 +295,9 @@ export default class LayOut {
     if (spot) return this.place(part, spot);
     this.placing.set(part);
     this.offers.set(part.inside ? this.moves.roomsFor(part) : []);
-    if (part.inside?.usual && this.offers().length) this.lifted.set(true);
+    const inside = part.inside?.usual && this.offers().length > 0;
+    // Lifted off by hand it stays off for what can be set down in there.
+    this.lifted.set(inside || (this.liftedByHand && part.holding.ways.includes('loose')));
   }
 
   /** By keyboard a part comes aboard aft of the seat, on the first track it can ride; its exact place is typed at once. */

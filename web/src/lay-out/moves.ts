@@ -196,6 +196,18 @@ export class Moves {
     );
   }
 
+  /** Whether a point lies over an opening of a room: what usually stands inside goes in there, not on the lid. */
+  overAHatch({ x, y }: { x: number; y: number }): boolean {
+    const surface = this.store.state()?.workup.surface;
+    const room = surface && roomAt(surface, { x, y });
+    return (
+      !!room &&
+      surface.model.hatches.some(
+        (h) => room.space.hatches.includes(h.id) && x >= h.fore && x <= h.aft && y >= h.port && y <= h.starboard,
+      )
+    );
+  }
+
   /** Brings a part aboard in the room at a point. Returns its name; null where there is no room. */
   placeInside(part: Part, at: { x: number; y: number }, only: string | null = null): string | null {
     const state = this.store.state();

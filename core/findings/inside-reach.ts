@@ -1,0 +1,114 @@
+import type { Hatch, HullSurface } from '../hull';
+import type { Fitted } from '../drilling';
+import { inHand, isInside, roomAbout, touchedOf } from '../inside';
+import { boundsOf, overBand, paddlers, REACH, reachOf } from '../layout';
+import { mm, say } from '../units';
+import { about, alone, nameOf, type Alone, type Judged, type Judgement, type Raw } from './finding';
+import { laidOtherwise, otherRooms } from './other-rooms';
+
+/** The openings of a room that somebody reaches from the seat, at hand or by a half turn as it is used. */
+function reachedFromSeat(judged: Alone, hatches: readonly Hatch[], often: 'always' | 'hourly'): Hatch[] {
+  const { hull, shop, plan } = judged;
+  const most = often === 'always' ? 0 : 1;
+  return hatches.filter((h) => {
+    const at = { x: (h.fore + h.aft) / 2, y: (h.port + h.starboard) / 2, z: h.height };
+    return !overBand(shop, (scale) =>
+      paddlers(hull, plan.brief, scale).some((p) => REACH.indexOf(reachOf(p, at).zone) > most) ? at : undefined,
+    );
+  });
+}
+
+/** Whatever is reset, plugged in or opened inside is reached by an opening: from the seat where it is used afloat. */
+export const inTheHand = alone((item, judged): Raw[] => {
+  const { hull, plan } = judged;
+  const { part } = item.placed;
+  const room = roomAbout(hull, item.placed);
+  const often = part.use.often;
+  if (!room || (!part.use.byHand && !part.inside?.touched)) return [];
+  const hand = inHand(hull, room.space, item.placed, plan.brief.stature);
+  if (!hand.access)
+    return [
+      {
+        ...about(item),
+        code: 'out-of-hand',
+        severity: 'look',
+        curable: true,
+        says: say`No hand gets to the ${hand.touched.what} of ${nameOf(item)} in the ${room.space.name}.`,
+        because: hand.blocked ? say`${hand.blocked}.` : say`It has no opening.`,
+        tries: laidOtherwise(item, room),
+      },
+    ];
+  if ((often !== 'always' && often !== 'hourly') || hand.hatches.length === 0) return [];
+  const near = reachedFromSeat(judged, hand.hatches, often);
+  const afloat = { ...room.space, hatches: near.map((h) => h.id) };
+  if (near.length && inHand(hull, afloat, item.placed, plan.brief.stature).access) return [];
+  return [
+    {
+      ...about(item),
+      code: 'out-of-hand',
+      severity: 'look',
+      curable: true,
+      says: say`${nameOf(item)} is used ${often === 'always' ? 'every few minutes' : 'every hour'}, and no opening of the ${room.space.name} is reached from the seat.`,
+      because: say`What is used afloat is taken from the seat, ${often === 'always' ? 'without turning' : 'with a half turn at most'}; stature ${mm(plan.brief.stature)}.`,
+      tries: otherRooms(item, room),
+    },
+  ];
+});
+
+/** What stands no higher than this over a lid stands on it (judgement), mm. */
+const ON_A_LID = 60;
+
+/** What stands on a lid. */
+function standingOn({ items, memory }: Judged, hatch: Hatch): Fitted[] {
+  return items.filter((i) => {
+    if (isInside(i.placed)) return false;
+    return i.placed.bodies.some((body) => {
+      if (body.bottom > hatch.height + ON_A_LID || body.top < hatch.height) return false;
+      const b = memory.of('bounds of a body', body, () => boundsOf([body]));
+      return b.fore < hatch.aft && b.aft > hatch.fore && b.port < hatch.starboard && b.starboard > hatch.port;
+    });
+  });
+}
+
+/** What has to be reached inside without taking other things off its lid first. */
+export const underThings: Judgement = (judged) => {
+  const { items, hull, plan, memory } = judged;
+  return items.flatMap((item): Raw[] => {
+    const { part } = item.placed;
+    const room = roomAbout(hull, item.placed);
+    if (!room || !part.inside?.touched || room.space.hatches.length === 0) return [];
+    const hatches = hull.model.hatches.filter((h) => room.space.hatches.includes(h.id));
+    const covered = hatches.map((hatch) => ({ hatch, by: standingOn(judged, hatch) }));
+    const free = covered.filter((c) => c.by.length === 0).map((c) => c.hatch.id);
+    const through = (ids: readonly string[]) =>
+      memory.last(`hand ${item.placed.id} ${ids.join()}`, [item.placed], () =>
+        ids.length ? inHand(hull, { ...room.space, hatches: [...ids] }, item.placed, plan.brief.stature).access : null,
+      );
+    if (through(free)) return [];
+    const first = covered.find((c) => c.by.length && through([c.hatch.id]));
+    if (!first) return [];
+    const { what } = touchedOf(item.placed);
+    const names = first.by.map((i) => `${i.letter}, ${nameOf(i)}`).join(' and ');
+    const needed = what === 'reset' || part.use.often !== 'ashore';
+    return [
+      {
+        ...about(item),
+        code: 'under-things',
+        severity: needed ? 'look' : 'note',
+        curable: needed,
+        says: say`To get to the ${what} of ${nameOf(item)}, ${names} has to come off the ${first.hatch.name}.`,
+        because: needed
+          ? say`What is reset or used afloat is reached without emptying anything.`
+          : say`Each time it is charged: ashore, before the boat is loaded.`,
+        tries: otherRooms(item, room),
+      },
+    ];
+  });
+};
+
+/** Where a hand takes a thing: the mouth of its room for what stands inside. */
+export function takenAt(hull: HullSurface, item: Fitted): { x: number; y: number; z: number } | null {
+  const room = roomAbout(hull, item.placed);
+  const hatch = room && hull.model.hatches.find((h) => room.space.hatches.includes(h.id));
+  return hatch ? { x: (hatch.fore + hatch.aft) / 2, y: (hatch.port + hatch.starboard) / 2, z: hatch.height } : null;
+}

@@ -1,0 +1,55 @@
+import type { Room } from '../hull';
+import type { Fitted } from '../drilling';
+import { isInside, roomsFor } from '../inside';
+import { placeFitting } from '../layout';
+import { canBe, mountFitting } from '../mounting';
+import { LIES, type DraftChange, type Place } from '../rig';
+import { say } from '../units';
+import { slideTo, type Judged, type Try } from './finding';
+
+/** What stands on the floor of a room itself. */
+export const onItsFloor = (item: Fitted): Extract<Place, { on: 'space' }> | null =>
+  item.placed.place.on === 'space' ? item.placed.place : null;
+
+/** Strapped between two tie points at a place, where there are two; none when it is held already. */
+export function strapped({ placed }: Fitted, { hull, shop }: Judged, place = placed.place): DraftChange[] {
+  const { id, fitting, part } = placed;
+  if (fitting.mount.hold !== 'loose' || !canBe(part, 'strap')) return [];
+  const to = { ...fitting.mount, hold: 'strap' as const, plate: false };
+  const there = placeFitting(hull, id, { ...fitting, mount: to }, part, { place });
+  return there && !mountFitting(there, shop, hull.model).cannot
+    ? [{ kind: 'chooseMount', item: id, from: fitting.mount, to }]
+    : [];
+}
+
+/** Into another room that takes it, strapped down there where it can be. */
+export const otherRooms =
+  (item: Fitted, room: Room) =>
+  (judged: Judged): Try[] => {
+    const { hull, plan, items } = judged;
+    const { part, id } = item.placed;
+    const others = items.filter((i) => i.placed.id !== id && isInside(i.placed)).map((i) => i.placed);
+    return roomsFor(hull, part, { stature: plan.brief.stature, others })
+      .filter((offer) => offer.room !== room)
+      .map(({ place, room: { space } }) => ({
+        says: say`Into the ${space.name}`,
+        changes: [slideTo(item, place), ...strapped(item, judged, place)],
+      }));
+  };
+
+/** Laid another way up, or turned a quarter, where it stands; or into another room. */
+export const laidOtherwise =
+  (item: Fitted, room: Room) =>
+  (judged: Judged): Try[] => {
+    const place = onItsFloor(item);
+    if (!place) return [];
+    const { lies = 'upright', ...rest } = place;
+    const ways = (['upright', ...LIES] as const).flatMap((way) =>
+      [place.heading, place.heading > 0 ? place.heading - 90 : place.heading + 90].map((heading): Try => {
+        const to = { ...rest, heading, ...(way === 'upright' ? {} : { lies: way }) };
+        const laid = way === lies ? say`Turn it a quarter` : say`Stand it ${way}`;
+        return { says: laid, changes: [slideTo(item, to)] };
+      }),
+    );
+    return [...ways, ...otherRooms(item, room)(judged)];
+  };
