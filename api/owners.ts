@@ -37,6 +37,9 @@ export const ownerPageSchema = z.object({
       shown: z.boolean(),
     }),
   ),
+  contents: z.array(
+    z.object({ letter: z.string(), name: z.object({ en: z.string(), fr: z.string() }), things: z.array(z.string()) }),
+  ),
   older: z.array(z.object({ label: z.string(), reading: z.number(), from: z.string(), plugged: z.string().nullable() })),
   signedOn: z.string().nullable(),
 });

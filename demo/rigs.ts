@@ -177,7 +177,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
         guest: { name: 'guest', order: 3 },
       },
       stowage: {
-        s1: { in: 'jacket-left', what: 'whistle', kg: 0.02, litres: 0.05, wantsDry: false, use: 'always', later: false },
+        s1: { of: 'jacket', in: 'left', what: 'whistle', kg: 0.02, litres: 0.05, wantsDry: false, use: 'always', later: false },
         s2: { in: 'day-hatch', what: 'lunch and spare line', kg: 1.4, litres: 3, wantsDry: false, use: 'stopped', later: false },
         s3: {
           in: 'bow-hold',
@@ -271,6 +271,22 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     wishes: {
       w1: { text: 'somewhere soft for the dog', part: 'dog-mat' },
       w2: { text: 'crate for picnic things', part: 'crate-open' },
+    },
+    more: {
+      stowage: {
+        s1: {
+          of: 'crate',
+          in: 'crate',
+          what: 'bowls and water for the dog',
+          kg: 2.5,
+          litres: 6,
+          wantsDry: false,
+          use: 'stopped',
+          later: false,
+        },
+        s2: { of: 'cooler', in: 'cooler', what: 'picnic', kg: 3, litres: 8, wantsDry: false, use: 'stopped', later: false },
+        s3: { in: 'bow-bag', what: 'rain jackets', kg: 1.2, litres: 5, wantsDry: false, use: 'stopped', later: false },
+      },
     },
     facts: () => [],
   });

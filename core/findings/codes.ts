@@ -33,6 +33,7 @@ const FINDINGS = {
   'hole-under-water': 'manager',
   'holes-close': 'anyone',
   'hull-off': 'nobody',
+  'kept-apart': 'anyone',
   knuckles: 'anyone',
   'landing-side': 'anyone',
   'late-part': 'anyone',

@@ -1,4 +1,5 @@
 import { REACH, reachOf } from '../layout';
+import { containersOf, isIn } from '../inside';
 import { say } from '../units';
 import type { ShopSettings } from '../shop';
 import { aboutHull, type Judged, isWhat, type Judgement, type Raw } from './finding';
@@ -19,7 +20,8 @@ function broken({ items, plan, hull, paddlers }: Judged, rule: Rule): string | n
   const stowed = Object.values(plan.stowage).filter((s) => !s.later && s.what.toLowerCase().includes(rule.what.toLowerCase()));
   if (there.length + stowed.length === 0) return `no ${rule.what} aboard`;
   if (rule.reach === 'anywhere') return null;
-  const worn = stowed.some((s) => hull.model.spaces?.find((c) => c.id === s.in)?.worn);
+  const containers = containersOf(hull, items);
+  const worn = stowed.some((s) => containers.some((c) => c.worn && isIn(s, c)));
   const zones = there.flatMap((i) => paddlers.map((p) => reachOf(p, graspOf(i)).zone));
   const best = Math.min(...zones.map((z) => REACH.indexOf(z)));
   return worn || best <= REACH.indexOf(rule.reach)

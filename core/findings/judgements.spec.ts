@@ -451,6 +451,22 @@ const CASES: readonly Case[] = [
     cure: false,
   },
   {
+    code: 'kept-apart',
+    fires: rig({ c: loose('cooler-20', deck(2700, 0)) }, {}, TOLVANE, {
+      stowage: {
+        a: { in: 'bow-hold', what: 'spare clothes', kg: 1, litres: 6, wantsDry: true, use: 'ashore', later: false },
+        b: { in: 'bow-hold', what: 'bait', kg: 1, litres: 2, wantsDry: false, use: 'hourly', later: false, is: ['wet'] },
+      },
+    }),
+    says: /spare clothes: wants to be dry, and bait beside it in bow hold is wet/,
+    not: rig({ c: loose('cooler-20', deck(2700, 0)) }, {}, TOLVANE, {
+      stowage: {
+        a: { in: 'bow-hold', what: 'spare clothes', kg: 1, litres: 6, wantsDry: true, use: 'ashore', later: false },
+        b: { of: 'c', in: 'cooler', what: 'bait', kg: 1, litres: 2, wantsDry: false, use: 'hourly', later: false, is: ['wet'] },
+      },
+    }),
+  },
+  {
     code: 'gets-wet',
     fires: rig({}, {}, TOLVANE, {
       stowage: { s: { in: 'stern-hold', what: 'sleeping bag', kg: 1, litres: 9, wantsDry: true, use: 'ashore', later: false } },
@@ -631,7 +647,16 @@ describe('event rules', () => {
         j: loose('jacket-slim', deck(1950, 0)),
       },
       {
-        w: { in: 'jacket-left', what: 'whistle (signal)', kg: 0.02, litres: 0.05, wantsDry: false, use: 'always', later: false },
+        w: {
+          of: 'j',
+          in: 'pocket',
+          what: 'whistle (signal)',
+          kg: 0.02,
+          litres: 0.05,
+          wantsDry: false,
+          use: 'always',
+          later: false,
+        },
       },
     );
     expect(kept).toEqual([]);

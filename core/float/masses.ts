@@ -1,5 +1,7 @@
 import { girthDown, type HullSurface } from '../hull';
 import { BODY, hipOf, paddlers, stander, toHull, type Placed } from '../layout';
+import type { Fitted } from '../drilling';
+import { containersOf, isIn } from '../inside';
 import type { Brief, Plan } from '../rig';
 import type { Point } from '../units';
 import type { Mass } from './floating';
@@ -60,14 +62,16 @@ export function crewMasses(hull: HullSurface, brief: Brief): Mass[] {
   ];
 }
 
-/** What is stowed, in the middle of its room; what is only planned for later is not aboard. */
-export function stowedMasses(hull: HullSurface, plan: Pick<Plan, 'stowage' | 'brief'>): Mass[] {
+/** What is stowed, where it lies; what is only planned for later, and what is in something that is not aboard, is not. */
+export function stowedMasses(hull: HullSurface, items: readonly Fitted[], plan: Pick<Plan, 'stowage' | 'brief'>): Mass[] {
   const { seat } = hull.model;
+  const containers = containersOf(hull, items);
+  const worn = { x: seat.x, y: 0, z: seat.low + BODY.shoulderOverHip * plan.brief.stature };
   return Object.values(plan.stowage)
     .filter((s) => !s.later)
-    .map((s) => {
-      const room = hull.rooms.get(s.in);
-      const worn = { x: seat.x, y: 0, z: seat.low + BODY.shoulderOverHip * plan.brief.stature };
-      return { kg: s.kg, at: room && !room.space.worn ? room.middle : worn };
+    .flatMap((s) => {
+      const c = containers.find((one) => isIn(s, one));
+      if (!c && s.of !== undefined) return [];
+      return [{ kg: s.kg, at: c && !c.worn ? c.at : worn }];
     });
 }

@@ -34,11 +34,10 @@ export interface Weight {
 /** Weighs what stands aboard: fittings, stowage, crew and the hull itself. */
 export function weigh({ surface, items, brief, stowage }: WeightInput, memory: Memory): Weight {
   const still = memory.while('still', [surface, brief, stowage]);
-  const { slices, hull, crew, stowed } = still.last('masses', [], () => ({
+  const { slices, hull, crew } = still.last('masses', [], () => ({
     slices: slicesOf(surface),
     hull: { kg: surface.model.massKg, at: shellCentre(surface) },
     crew: crewMasses(surface, brief),
-    stowed: stowedMasses(surface, { brief, stowage }),
   }));
   const massOf = ({ placed }: Fitted): Mass =>
     still.of('mass', placed, () => ({ kg: placed.part.body.massKg, at: centreOfPart(placed) }));
@@ -46,8 +45,13 @@ export function weigh({ surface, items, brief, stowage }: WeightInput, memory: M
     const { kg, at } = centreOf(masses);
     return still.among('floats', [kg, at.x, at.y, at.z].join(), () => floatBy(slices, masses));
   };
+  /** What is stowed moves with what it is in. */
+  const stowedIn = (all: readonly Fitted[]): Mass[] => {
+    const holders = all.filter((i) => i.placed.part.contains);
+    return still.last('stowed', holders, () => stowedMasses(surface, holders, { brief, stowage }));
+  };
   const parted = (all: readonly Fitted[]): { loose: Mass[]; fixed: Mass[] } => ({
-    loose: [...all.filter(isLoose).map(massOf), ...stowed],
+    loose: [...all.filter(isLoose).map(massOf), ...stowedIn(all)],
     fixed: all.filter((i) => !isLoose(i)).map(massOf),
   });
   const { loose, fixed } = parted(items);

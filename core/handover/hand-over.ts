@@ -1,12 +1,15 @@
 import type { Fitted } from '../drilling';
+import type { HullSurface } from '../hull';
 import type { Ledger, Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 import type { WiredRun } from '../wiring';
 import { closingOf, type Closing } from './closing';
+import { contents, type Contents } from './contents';
 import { givenBack, walk, type GivenBack, type WalkStop } from './walk';
 
 /** What a handover follows from. */
 export interface HandoverInput {
+  readonly surface: HullSurface;
   readonly plan: Plan;
   readonly owned: readonly Fitted[];
   readonly runs: readonly WiredRun[];
@@ -20,11 +23,14 @@ export interface Handover {
   readonly walk: readonly WalkStop[];
   /** What came off for something new and goes back in a bag. */
   readonly givenBack: readonly GivenBack[];
+  /** What is in each container. */
+  readonly contents: readonly Contents[];
 }
 
 /** All of a handover: the walk, what goes back, and whether it is signed for as it is. */
-export const handOver = ({ plan, owned, runs, ledger, steps }: HandoverInput): Handover => ({
+export const handOver = ({ surface, plan, owned, runs, ledger, steps }: HandoverInput): Handover => ({
   closing: closingOf(plan, ledger, steps),
   walk: walk(owned, runs, ledger),
   givenBack: givenBack(owned),
+  contents: contents(surface, owned, plan),
 });

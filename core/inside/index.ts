@@ -5,3 +5,4 @@ export * from './sliding';
 export * from './way-in';
 export * from './offer';
 export * from './says';
+export * from './containers';

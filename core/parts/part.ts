@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bodySchema } from './body';
+import { containsSchema } from './contains';
 import { goesWithSchema } from './goes-with';
 import { holdingSchema } from './holding';
 import { holesSchema } from './holes';
@@ -32,6 +33,7 @@ export const partSchema = z.strictObject({
   walk: walkSchema,
   joins: joinsSchema.optional(),
   inside: insideSchema.optional(),
+  contains: containsSchema.optional(),
   rods: rodsSchema.optional(),
   light: lightSchema.optional(),
   lens: lensSchema.optional(),

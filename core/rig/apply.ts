@@ -135,11 +135,18 @@ function checkStanding(plan: Plan): void {
   }
 }
 
+function checkStowage(plan: Plan): void {
+  for (const [id, s] of Object.entries(plan.stowage))
+    if (s.of !== undefined && !Object.hasOwn(plan.fittings, s.of))
+      throw new Refused(`stowage/${id}/of`, 'what it is stowed in is not aboard: take it out first');
+}
+
 /** What keeps a plan from holding together, or null: a run without its end, a fitting on one that is gone. */
 export function holdsTogether(plan: Plan): Refused | null {
   try {
     checkRuns(plan);
     checkStanding(plan);
+    checkStowage(plan);
     return null;
   } catch (error) {
     if (error instanceof Refused) return error;
@@ -161,6 +168,7 @@ export function applyChange(before: Plan, change: Change): Applied {
   checkCounts(before, after);
   if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);
   if (after.fittings !== before.fittings || after.sets !== before.sets) checkStanding(after);
+  if (after.fittings !== before.fittings || after.stowage !== before.stowage) checkStowage(after);
   const inverses = parts.map(inverseOf).reverse();
   const [only] = inverses;
   const inverse: Change = change.kind === 'together' || !only ? { id: change.id, kind: 'together', changes: inverses } : only;

@@ -148,13 +148,18 @@ export const briefSchema = z.strictObject({
 /** A named set of the same rig: all-day, trolling, guest, travel. */
 export const rigSetSchema = z.strictObject({ name: z.string().trim().min(1).max(40), order: z.int().min(0).max(99) });
 
+/** What a stowed thing does to what lies beside it. */
+export const TRAITS = ['wet', 'sharp'] as const;
+
 /** A thing stowed inside the boat or on the paddler, or a place kept for later. */
 export const stowedSchema = z.strictObject({
-  in: keySchema.describe('the room inside'),
+  in: keySchema.describe('the room inside, or which container of the fitting'),
+  of: keySchema.optional().describe('the fitting that it is in: a crate, a box, a life jacket'),
   what: z.string().trim().min(1, 'say what goes in there').max(120),
   kg: z.number().min(0).max(100),
   litres: z.number().min(0).max(500),
   wantsDry: z.boolean(),
+  is: z.array(z.enum(TRAITS)).max(2).optional(),
   use: z.enum(['always', 'hourly', 'stopped', 'ashore']),
   later: z.boolean().describe('a place kept for what is planned'),
 });

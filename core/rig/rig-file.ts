@@ -121,7 +121,7 @@ function crossFaults(file: RigFile): FileFault[] {
   if (held) fault(`plan.${held.field.replaceAll('/', '.')}`, held.says);
   const rooms = new Set(hull.spaces?.map((s) => s.id));
   for (const [id, s] of Object.entries(p.stowage))
-    if (!rooms.has(s.in)) fault(`plan.stowage.${id}.in`, `this hull has no room ${s.in} inside`);
+    if (s.of === undefined && !rooms.has(s.in)) fault(`plan.stowage.${id}.in`, `this hull has no room ${s.in} inside`);
   const factIds = file.ledger.map((f) => f.id);
   if (new Set(factIds).size !== factIds.length) fault('ledger', 'the same fact stands twice');
   return faults.slice(0, 20);

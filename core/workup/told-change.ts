@@ -1,3 +1,4 @@
+import { containersOf, isIn } from '../inside';
 import { findDatum, reading, RUN_NAMES, scupperName } from '../hull';
 import { frameOf } from '../layout';
 import { HOLD_WORDS } from '../mounting';
@@ -163,8 +164,10 @@ const mountWords = ({ hold, plate, reason }: Mount): string =>
 const runWords = (run: Run, told: Told): string =>
   `from ${nameOf(told, run.from)} to ${nameOf(told, run.to)}, ${run.lane}${run.via.length ? `, by ${run.via.length} points` : ''}${run.awg === null ? '' : `, ${run.awg} AWG`}`;
 
-const stowedWords = ({ what, kg: mass, in: where }: Stowed, { workup }: Told): Sentence =>
-  say`${what}, ${kg(mass)}, in ${workup.surface.model.spaces?.find((c) => c.id === where)?.name ?? 'a place inside'}`;
+function stowedWords(thing: Stowed, { workup }: Told): Sentence {
+  const held = containersOf(workup.surface, workup.aboard.owned).find((c) => isIn(thing, c));
+  return say`${thing.what}, ${kg(thing.kg)}, in ${held?.name ?? 'a place inside'}`;
+}
 
 const yes = (value: unknown): string => (value ? 'yes' : 'no');
 const listed = (value: unknown): string => (Array.isArray(value) && value.length ? value.join(', ') : 'none');

@@ -89,7 +89,14 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'handover',
-    ({ plan, aboard: { owned }, wiring: { runs }, ledger, build: { steps } }) => ({ plan, owned, runs, ledger, steps }),
+    ({ surface, plan, aboard: { owned }, wiring: { runs }, ledger, build: { steps } }) => ({
+      surface,
+      plan,
+      owned,
+      runs,
+      ledger,
+      steps,
+    }),
     handOver,
   )
   .stage(

@@ -23,6 +23,7 @@ const WORDS = {
     sub: 'Changed',
     cautions: 'Before you go',
     undone: 'Left undone or accepted',
+    contents: 'What is in what',
     bag: 'Taken off, back in a bag',
     sign: 'Signed for',
     notSigned: 'Not signed yet',
@@ -62,6 +63,7 @@ const WORDS = {
     sub: 'Remplacé',
     cautions: 'Avant de partir',
     undone: 'Laissé ou accepté',
+    contents: 'Ce qui est rangé où',
     bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
     notSigned: 'Pas encore signé',
@@ -134,6 +136,14 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
       paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
+  }
+  if (w.handover.contents.length) {
+    paper.heading(t.contents);
+    for (const c of w.handover.contents)
+      paper.row(
+        [`${c.letter ? `${c.letter} · ` : ''}${sheet.language === 'fr' ? c.french : c.name}`, c.things.join(', ')],
+        [200, paper.width - 200],
+      );
   }
   const older = olderHoles(w.surface, w.drilling.oldHoles);
   if (older.length) {

@@ -28,6 +28,11 @@ export function ownersPage(input: WorkupInput, number: string, owner: string): O
       holes: s.holes.filter((h) => h.abandoned === null).map((h) => toldHole(w.surface, plan, h)),
       shown: s.shown,
     })),
+    contents: w.handover.contents.map((c) => ({
+      letter: c.letter,
+      name: { en: c.name, fr: c.french },
+      things: [...c.things],
+    })),
     older: olderHoles(w.surface, w.drilling.oldHoles),
     signedOn: w.ledger.signed?.serverTime ?? null,
   };

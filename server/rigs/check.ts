@@ -34,7 +34,7 @@ export async function checkParts(
       const misplaced = placeFault(hull, place);
       if (misplaced) refuse(`to.place.${misplaced.field}`, misplaced.says);
     }
-    if (c.kind === 'stowThing' && c.to && !hull.spaces?.some((one) => one.id === c.to?.in))
+    if (c.kind === 'stowThing' && c.to && c.to.of === undefined && !hull.spaces?.some((one) => one.id === c.to?.in))
       refuse('to.in', `this hull has no room ${c.to.in} inside`);
     if (c.kind === 'planScupper' && !hull.scuppers.some((s) => s.id === c.scupper))
       refuse('scupper', `this hull has no scupper ${c.scupper}`);

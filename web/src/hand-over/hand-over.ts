@@ -70,6 +70,7 @@ export default class HandOver {
       snags: w?.ledger.snags.flatMap((s) => (s.kind === 'snagNoted' ? [s.says] : [])) ?? [],
     };
   });
+  protected readonly contents = computed(() => this.store.state()?.workup.handover.contents ?? []);
   protected readonly bag = computed(() => this.store.state()?.workup.handover.givenBack ?? []);
   protected readonly signed = computed(() => this.store.state()?.workup.ledger.signed ?? null);
   /** Why the owner cannot sign yet, or nothing. */

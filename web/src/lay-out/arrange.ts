@@ -118,6 +118,9 @@ export function takeOff(plan: Plan, ids: readonly string[]): { change: Change | 
       from: f.tether ?? null,
       to: f.tether ? { ...f.tether, to: null } : null,
     })),
+    ...Object.entries(plan.stowage).flatMap(([thing, from]): DraftChange[] =>
+      from.of !== undefined && off.has(from.of) ? [{ kind: 'stowThing', thing, from, to: null }] : [],
+    ),
     ...[...off].flatMap((item): DraftChange[] => {
       const from = entryOf(plan.fittings, item);
       return from ? [{ kind: 'takeOffItem', item, from }] : [];

@@ -1,7 +1,7 @@
 import { OpenRig } from '../testing/open-rig';
 import type { Part } from '@plain-cleat/core/parts';
 import type { TestRequest } from '@angular/common/http/testing';
-import { laidPlan, TEST_HULL, TEST_PART, testPlan } from '../testing/rig';
+import { laidPlan, TEST_HULL, TEST_PART, TEST_PARTS, testPlan } from '../testing/rig';
 import LayOut from './lay-out';
 
 const key = (k: string, more: KeyboardEventInit = {}): void =>
@@ -260,6 +260,63 @@ describe('sets, several and stowing', () => {
     expect(rig.sentChanges()[0]).toEqual(
       jasmine.objectContaining({ kind: 'stowThing', to: jasmine.objectContaining({ in: 'bow', what: 'spare line' }) }),
     );
+  });
+});
+
+/** A hull with a hold under the foredeck, and a pack that belongs there. */
+const HOLD = {
+  ...TEST_HULL,
+  hatches: [{ id: 'lid', name: 'fore lid', fore: 450, aft: 750, port: -120, starboard: 120, height: 330, opens: 240 }],
+  spaces: [{ id: 'hold', name: 'fore hold', fore: 400, aft: 800, port: -200, starboard: 200, hatches: ['lid'], dry: true }],
+};
+const PACK: Part = {
+  ...TEST_PART,
+  id: 'pack',
+  name: 'Pack',
+  body: {
+    massKg: 4,
+    base: { length: 180, width: 80, thickness: 5 },
+    solids: [{ name: 'pack', u: [-90, 90], v: [-40, 40], w: [0, 120] }],
+  },
+  holding: { ...TEST_PART.holding, ways: ['loose'] },
+  inside: { usual: true, dry: true, touched: { what: 'plug', u: 0, v: 0, w: 120 } },
+};
+
+describe('the deck lifted off', () => {
+  const show = () =>
+    OpenRig.show(LayOut, testPlan(), { hull: HOLD, catalog: { parts: [...TEST_PARTS, PACK], consumables: [] } });
+  const placed = (rig: OpenRig<LayOut>) => rig.sentChanges().flatMap((c) => (c.kind === 'placeItem' && c.to ? [c.to] : []));
+
+  it('comes off by itself for what belongs inside, which goes into the room that is offered', async () => {
+    const rig = await show();
+    await rig.click('[data-part=pack]');
+    expect(rig.text).toContain('Tap the room where Pack goes.');
+    await rig.click('.placing button', 'Into the fore hold');
+    expect(placed(rig)[0]?.place).toEqual({ on: 'space', space: 'hold', x: 600, y: 0, heading: 0 });
+    // No tie points there: it is set down, and said to slide.
+    expect(placed(rig)[0]?.mount.hold).toBe('loose');
+    expect(rig.text).toMatch(/Pack slides .* in the fore hold, up against/);
+    expect(rig.text).toMatch(/Goes in by the fore lid/);
+    expect(rig.text).toMatch(/Its plug is reached by the fore lid/);
+  });
+
+  it('is put back for what is not set down inside', async () => {
+    const rig = await show();
+    await rig.click('[data-part=pack]');
+    expect(rig.text).toContain('Tap the room where');
+    await rig.click(`[data-part=${TEST_PART.id}]`);
+    expect(rig.text).toContain('Tap the hull where');
+  });
+
+  it('hides the letters of what is on deck, and they are in the list all the same', async () => {
+    const rig = await OpenRig.show(LayOut, laidPlan(), { hull: HOLD });
+    const letters = () => rig.element.querySelectorAll('pc-strip [data-fitting]').length;
+    const all = letters();
+    expect(all).toBeGreaterThan(0);
+    await rig.click('mat-slide-toggle button');
+    expect(letters()).toBe(0);
+    await rig.click('.letters button');
+    expect(letters()).toBe(all);
   });
 });
 

@@ -8,7 +8,8 @@ import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { entryOf, type Stowed, stowedSchema } from '@plain-cleat/core/rig';
+import { containersOf, contentsOf } from '@plain-cleat/core/inside';
+import { entryOf, type Stowed, stowedSchema, TRAITS } from '@plain-cleat/core/rig';
 import { printMass, sideOf } from '@plain-cleat/core/units';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -29,9 +30,9 @@ import { UnitsStore } from '../stores/units.store';
   ],
   template: `
     <h2>Stowed away</h2>
-    @for (c of rooms(); track c.id) {
+    @for (c of containers(); track c.key) {
       <div>
-        <h3>{{ c.name }}</h3>
+        <h3>{{ c.letter ? c.letter + ', ' : '' }}{{ c.name }}</h3>
         <p class="small muted">
           {{ c.dry ? 'dry' : 'damp' }}{{ c.worn ? ', worn' : '' }} · {{ c.used }} of {{ c.litres }} litres
         </p>
@@ -47,9 +48,9 @@ import { UnitsStore } from '../stores/units.store';
         </ul>
       </div>
     } @empty {
-      <p class="muted">No room inside this hull is on record. Add them under Hulls.</p>
+      <p class="muted">Nothing aboard takes anything, and no room inside this hull is on record. Add rooms under Hulls.</p>
     }
-    @if (rooms().length) {
+    @if (containers().length) {
       <form [formGroup]="form" (pcSubmit)="put()">
         <pc-text-field label="What" [max]="120" placeholder="spare line" [control]="form.controls.what" />
         <pc-choice-field label="Into" [choices]="into()" [control]="form.controls.into" />
@@ -58,6 +59,8 @@ import { UnitsStore } from '../stores/units.store';
           <pc-quantity label="Weight" kind="mass" [least]="0" [most]="100" [control]="form.controls.kg" />
         </div>
         <mat-checkbox [formControl]="form.controls.wantsDry">Has to stay dry</mat-checkbox>
+        <mat-checkbox [formControl]="form.controls.wet">Wet or smelly</mat-checkbox>
+        <mat-checkbox [formControl]="form.controls.sharp">Sharp</mat-checkbox>
         <mat-checkbox [formControl]="form.controls.later">A place kept for later</mat-checkbox>
         <button mat-stroked-button type="submit">Stow</button>
       </form>
@@ -108,16 +111,26 @@ export class Stowing {
     litres: new FormControl<number | null>(1),
     kg: new FormControl<number | null>(0.5),
     wantsDry: new FormControl(false, { nonNullable: true }),
+    wet: new FormControl(false, { nonNullable: true }),
+    sharp: new FormControl(false, { nonNullable: true }),
     later: new FormControl(false, { nonNullable: true }),
   });
-  protected readonly into = computed(() => this.rooms().map((c) => ({ value: c.id, says: c.name })));
-  protected readonly rooms = computed(() => {
-    const all = Object.entries(this.state().plan.stowage);
-    return [...this.state().workup.surface.rooms.values()].map(({ space: c, litres }) => {
-      const here = all.filter(([, s]) => s.in === c.id);
+  protected readonly into = computed(() =>
+    this.containers().map((c) => ({ value: c.key, says: c.letter ? `${c.letter}, ${c.name}` : c.name })),
+  );
+  /** Everything that takes things, with what is in it. */
+  protected readonly containers = computed(() => {
+    const { plan, workup } = this.state();
+    return containersOf(workup.surface, workup.aboard.owned).map((c) => {
+      const here = contentsOf(plan.stowage, c);
       return {
-        ...c,
-        litres: Math.floor(10 * litres) / 10,
+        key: c.of === null ? c.in : `${c.of} ${c.in}`,
+        container: c,
+        letter: c.letter,
+        name: c.name,
+        dry: c.dry,
+        worn: c.worn,
+        litres: Math.floor(10 * c.litres) / 10,
         used: Math.round(here.reduce((sum, [, s]) => sum + s.litres, 0) * 10) / 10,
         things: here.map(([id, s]) => ({ id, what: s.what, later: s.later, kg: printMass(s.kg, this.units.system()) })),
       };
@@ -142,8 +155,21 @@ export class Stowing {
   }
 
   protected put(): void {
-    const { what, into, litres, kg, wantsDry, later } = this.form.getRawValue();
-    const to: Stowed = { in: into, what: what.trim(), kg: kg ?? 0, litres: litres ?? 0, wantsDry, use: 'stopped', later };
+    const { what, into, litres, kg, wantsDry, later, ...traits } = this.form.getRawValue();
+    const held = this.containers().find((c) => c.key === into)?.container;
+    if (!held) return;
+    const is = TRAITS.filter((t) => traits[t]);
+    const to: Stowed = {
+      in: held.in,
+      ...(held.of === null ? {} : { of: held.of }),
+      what: what.trim(),
+      kg: kg ?? 0,
+      litres: litres ?? 0,
+      wantsDry,
+      ...(is.length ? { is } : {}),
+      use: 'stopped',
+      later,
+    };
     this.store.change({
       id: crypto.randomUUID(),
       kind: 'stowThing',

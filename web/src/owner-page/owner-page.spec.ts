@@ -20,6 +20,7 @@ const page: OwnerPage = {
     [3000, 0],
   ],
   length: 3000,
+  contents: [{ letter: 'B', name: both('Box', 'Boîte'), things: ['camera', 'spare card'] }],
   older: [{ label: 'O1', reading: 900, from: 'stern tip', plugged: 'nylon plug' }],
   signedOn: '2026-06-05T10:00:00Z',
   stops: [
@@ -70,6 +71,16 @@ describe("the owner's page", () => {
     fixture = TestBed.createComponent(OwnerPageScreen);
     fixture.componentRef.setInput('token', 'abc');
     fixture.detectChanges();
+  });
+
+  it('says what is in what, in both languages', async () => {
+    http.expectOne('/api/owner/abc').flush(page);
+    await fixture.whenStable();
+    await click('mat-expansion-panel-header');
+    expect(text()).toContain('What is in what');
+    expect(text()).toContain('B, Box: camera, spare card');
+    await click('header button');
+    expect(text()).toContain('B, Boîte: camera, spare card');
   });
 
   it('opens at the bow, one stop at a time', async () => {

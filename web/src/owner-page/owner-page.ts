@@ -12,6 +12,7 @@ const WORDS = {
     ...HOLE_WORDS.en,
     title: 'Your boat, bow to stern',
     other: 'en français',
+    contents: 'What is in what',
     holes: 'Holes',
     none: 'No holes.',
     from: 'from',
@@ -31,6 +32,7 @@ const WORDS = {
     ...HOLE_WORDS.fr,
     title: 'Votre bateau, de la proue à la poupe',
     other: 'in English',
+    contents: 'Ce qui est rangé où',
     holes: 'Trous',
     none: 'Aucun trou.',
     from: 'depuis',
@@ -115,6 +117,21 @@ const WORDS = {
           }
         </ol>
       </div>
+      @if (p.contents.length) {
+        <mat-expansion-panel>
+          <mat-expansion-panel-header
+            ><mat-panel-title>{{ t().contents }}</mat-panel-title></mat-expansion-panel-header
+          >
+          <ul>
+            @for (c of p.contents; track $index) {
+              <li>
+                <b>{{ c.letter ? c.letter + ', ' : '' }}{{ c.name[language()] }}</b
+                >: {{ c.things.join(', ') }}
+              </li>
+            }
+          </ul>
+        </mat-expansion-panel>
+      }
       @if (p.older.length) {
         <mat-expansion-panel>
           <mat-expansion-panel-header

@@ -1,0 +1,19 @@
+import { containersOf, contentsOf } from '../inside';
+import type { Fitted } from '../drilling';
+import type { HullSurface } from '../hull';
+import type { Plan } from '../rig';
+
+/** What is in one container, as its owner reads it. */
+export interface Contents {
+  readonly letter: string;
+  readonly name: string;
+  readonly french: string;
+  readonly things: readonly string[];
+}
+
+/** What is in each container that has anything in it: rooms bow to stern, then fittings; what is only planned is left out. */
+export const contents = (hull: HullSurface, items: readonly Fitted[], { stowage }: Pick<Plan, 'stowage'>): Contents[] =>
+  containersOf(hull, items).flatMap((c): Contents[] => {
+    const things = contentsOf(stowage, c).flatMap(([, s]) => (s.later ? [] : [s.what]));
+    return things.length ? [{ letter: c.letter, name: c.name, french: c.french, things }] : [];
+  });
