@@ -1,22 +1,9 @@
-import type { Hatch, HullSurface } from '../hull';
+import type { HullSurface } from '../hull';
 import type { Fitted } from '../drilling';
-import { inHand, isInside, roomAbout, touchedOf } from '../inside';
-import { boundsOf, overBand, paddlers, REACH, reachOf } from '../layout';
+import { inHand, inHandAfloat, roomAbout, standsOnLid, touchedOf } from '../inside';
 import { mm, say } from '../units';
-import { about, alone, nameOf, type Alone, type Judged, type Judgement, type Raw } from './finding';
+import { about, alone, nameOf, type Judgement, type Raw } from './finding';
 import { laidOtherwise, otherRooms } from './other-rooms';
-
-/** The openings of a room that somebody reaches from the seat, at hand or by a half turn as it is used. */
-function reachedFromSeat(judged: Alone, hatches: readonly Hatch[], often: 'always' | 'hourly'): Hatch[] {
-  const { hull, shop, plan } = judged;
-  const most = often === 'always' ? 0 : 1;
-  return hatches.filter((h) => {
-    const at = { x: (h.fore + h.aft) / 2, y: (h.port + h.starboard) / 2, z: h.height };
-    return !overBand(shop, (scale) =>
-      paddlers(hull, plan.brief, scale).some((p) => REACH.indexOf(reachOf(p, at).zone) > most) ? at : undefined,
-    );
-  });
-}
 
 /** Whatever is reset, plugged in or opened inside is reached by an opening: from the seat where it is used afloat. */
 export const inTheHand = alone((item, judged): Raw[] => {
@@ -38,10 +25,7 @@ export const inTheHand = alone((item, judged): Raw[] => {
         tries: laidOtherwise(item, room),
       },
     ];
-  if ((often !== 'always' && often !== 'hourly') || hand.hatches.length === 0) return [];
-  const near = reachedFromSeat(judged, hand.hatches, often);
-  const afloat = { ...room.space, hatches: near.map((h) => h.id) };
-  if (near.length && inHand(hull, afloat, item.placed, plan.brief.stature).access) return [];
+  if (inHandAfloat(hull, room.space, item.placed, judged)) return [];
   return [
     {
       ...about(item),
@@ -55,21 +39,6 @@ export const inTheHand = alone((item, judged): Raw[] => {
   ];
 });
 
-/** What stands no higher than this over a lid stands on it (judgement), mm. */
-const ON_A_LID = 60;
-
-/** What stands on a lid. */
-function standingOn({ items, memory }: Judged, hatch: Hatch): Fitted[] {
-  return items.filter((i) => {
-    if (isInside(i.placed)) return false;
-    return i.placed.bodies.some((body) => {
-      if (body.bottom > hatch.height + ON_A_LID || body.top < hatch.height) return false;
-      const b = memory.of('bounds of a body', body, () => boundsOf([body]));
-      return b.fore < hatch.aft && b.aft > hatch.fore && b.port < hatch.starboard && b.starboard > hatch.port;
-    });
-  });
-}
-
 /** What has to be reached inside without taking other things off its lid first. */
 export const underThings: Judgement = (judged) => {
   const { items, hull, plan, memory } = judged;
@@ -78,7 +47,10 @@ export const underThings: Judgement = (judged) => {
     const room = roomAbout(hull, item.placed);
     if (!room || !part.inside?.touched || room.space.hatches.length === 0) return [];
     const hatches = hull.model.hatches.filter((h) => room.space.hatches.includes(h.id));
-    const covered = hatches.map((hatch) => ({ hatch, by: standingOn(judged, hatch) }));
+    const covered = hatches.map((hatch) => ({
+      hatch,
+      by: items.filter((i) => memory.pair('on a lid', hatch, i.placed, () => standsOnLid(i.placed, hatch))),
+    }));
     const free = covered.filter((c) => c.by.length === 0).map((c) => c.hatch.id);
     const through = (ids: readonly string[]) =>
       memory.last(`hand ${item.placed.id} ${ids.join()}`, [item.placed], () =>

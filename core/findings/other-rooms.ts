@@ -1,6 +1,6 @@
 import type { Room } from '../hull';
 import type { Fitted } from '../drilling';
-import { isInside, roomsFor } from '../inside';
+import { roomsFor } from '../inside';
 import { placeFitting } from '../layout';
 import { canBe, mountFitting } from '../mounting';
 import { LIES, type DraftChange, type Place } from '../rig';
@@ -26,10 +26,10 @@ export function strapped({ placed }: Fitted, { hull, shop }: Judged, place = pla
 export const otherRooms =
   (item: Fitted, room: Room) =>
   (judged: Judged): Try[] => {
-    const { hull, plan, items } = judged;
+    const { hull, plan, shop, items } = judged;
     const { part, id } = item.placed;
-    const others = items.filter((i) => i.placed.id !== id && isInside(i.placed)).map((i) => i.placed);
-    return roomsFor(hull, part, { stature: plan.brief.stature, others })
+    const others = items.filter((i) => i.placed.id !== id).map((i) => i.placed);
+    return roomsFor(hull, part, { plan, shop, others })
       .filter((offer) => offer.room !== room)
       .map(({ place, room: { space } }) => ({
         says: say`Into the ${space.name}`,

@@ -1,4 +1,4 @@
-import { middleOf, overBand, paddlers, REACH, reachOf, type Paddler, type Reached, type ReachZone } from '../layout';
+import { middleOf, overBand, paddlers, REACH, reachedBy, type ReachZone } from '../layout';
 import type { Fitted } from '../drilling';
 import { isInside } from '../inside';
 import type { Part } from '../parts';
@@ -21,22 +21,6 @@ export function graspOf(item: Fitted): Point {
   // A tall thing is taken at the height that suits the hand.
   const { z } = item.placed.frame.origin;
   return { ...middleOf(top), z: Math.min(top.top, z + 350) };
-}
-
-/** Whoever reaches it best, from whichever of their seat heights is worst: on one day they sit at both. */
-function reachedBy(people: readonly Paddler[], at: Point): Reached | undefined {
-  const worse = (a: Reached, b: Reached): number => REACH.indexOf(a.zone) - REACH.indexOf(b.zone) || a.beyond - b.beyond;
-  const seats = [...new Set(people.map((p) => p.seatX))];
-  return seats
-    .flatMap(
-      (x) =>
-        people
-          .filter((p) => p.seatX === x)
-          .map((p) => reachOf(p, at))
-          .sort(worse)
-          .at(-1) ?? [],
-    )
-    .sort(worse)[0];
 }
 
 /** What is used often must be reached seated, with one hand. */

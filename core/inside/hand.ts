@@ -1,7 +1,10 @@
 import { handTo, type Access } from '../drilling';
 import type { Hatch, HullSurface, Space } from '../hull';
-import { toHull, type Placed } from '../layout';
+import { boundsOf, overBand, paddlers, REACH, reachedBy, toHull, type Placed } from '../layout';
+import type { Brief } from '../rig';
+import type { ShopSettings } from '../shop';
 import type { Point, Sentence } from '../units';
+import { isInside } from './room';
 
 /** What of a thing a hand goes to. */
 export interface Touched {
@@ -39,3 +42,47 @@ export function inHand(hull: HullSurface, space: Space, placed: Placed, stature:
     return { touched, hatches, access: { hatch: space.name, away: 0, path: [touched.at] }, blocked: null };
   return { touched, hatches, ...handTo(hull, touched.at, hatches, stature) };
 }
+
+/** Who reaches in from the seat, and within what band of bodies. */
+export interface Seated {
+  readonly plan: { readonly brief: Brief };
+  readonly shop: Pick<ShopSettings, 'stroke'>;
+}
+
+/** The openings that somebody reaches from the seat: at hand for what is used all the time, by a half turn each hour. */
+function reachedFromSeat(
+  hull: HullSurface,
+  hatches: readonly Hatch[],
+  often: 'always' | 'hourly',
+  { plan, shop }: Seated,
+): Hatch[] {
+  const most = often === 'always' ? 0 : 1;
+  return hatches.filter((h) => {
+    const at = { x: (h.fore + h.aft) / 2, y: (h.port + h.starboard) / 2, z: h.height };
+    return !overBand(shop, (scale) => {
+      const best = reachedBy(paddlers(hull, plan.brief, scale), at);
+      return best && REACH.indexOf(best.zone) > most ? at : undefined;
+    });
+  });
+}
+
+/** Whether what is used afloat is reached from the seat, by an opening that is; what is used ashore or stopped need not be. */
+export function inHandAfloat(hull: HullSurface, space: Space, placed: Placed, seated: Seated): boolean {
+  const { often } = placed.part.use;
+  const hatches = hull.model.hatches.filter((h) => space.hatches.includes(h.id));
+  if ((often !== 'always' && often !== 'hourly') || hatches.length === 0) return true;
+  const near = reachedFromSeat(hull, hatches, often, seated).map((h) => h.id);
+  return near.length > 0 && inHand(hull, { ...space, hatches: near }, placed, seated.plan.brief.stature).access !== null;
+}
+
+/** What stands no higher than this over a lid stands on it (judgement), mm. */
+const ON_A_LID = 60;
+
+/** Whether a thing stands on the lid of an opening, or so little over it that the lid does not open. */
+export const standsOnLid = (placed: Placed, hatch: Hatch): boolean =>
+  !isInside(placed) &&
+  placed.bodies.some((body) => {
+    if (body.bottom > hatch.height + ON_A_LID || body.top < hatch.height) return false;
+    const b = boundsOf([body]);
+    return b.fore < hatch.aft && b.aft > hatch.fore && b.port < hatch.starboard && b.starboard > hatch.port;
+  });

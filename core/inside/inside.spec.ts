@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { fairHull, type Hazard, type HullModel, type Space } from '../hull';
 import { placeFitting, type Placed } from '../layout';
-import type { Fitting, Place } from '../rig';
-import { fitted, partOf } from '../testing/plans';
-import { SHOP, TOLVANE } from '../../demo/index';
-import { inHand, isInside, letsGoAt, slidesOf, tipsAt, touchedOf, trespassOf, wayIn } from './index';
+import type { Fitting, Place, Plan } from '../rig';
+import { emptyPlan, fitted, inputOf, partOf } from '../testing/plans';
+import { tell } from '../units';
+import { workUp } from '../workup';
+import { CATALOG, HULLS, SHOP, TOLVANE } from '../../demo/index';
+import { inHand, isInside, letsGoAt, roomsFor, slidesOf, tipsAt, touchedOf, trespassOf, wayIn } from './index';
 
 const HOLD: Space = { id: 'hold', name: 'hold', fore: 1000, aft: 2000, port: -500, starboard: 500, hatches: ['lid'], dry: true };
 /** A box of 3 m × 800 × 300 mm with walls of 10, and a hatch of 300 × 200 over the hold. */
@@ -281,5 +283,36 @@ describe('the hand that reaches it', () => {
     const far = put('battery-30', inside(1900, 320, 180), hull);
     expect(inHand(hull, space, far, 1000).access).toBeNull();
     expect(inHand(hull, space, far, 1000).blocked).not.toBeNull();
+  });
+});
+
+describe('what is offered', () => {
+  const inside = CATALOG.parts.filter((p) => p.inside);
+  const JUDGED = ['stands-into', 'does-not-pass', 'out-of-hand', 'gets-wet', 'off-hull', 'overlap', 'cannot-hold'];
+
+  for (const model of HULLS)
+    it(`on the ${model.name} passes every judgement, beside what stands there already`, () => {
+      const hull = fairHull(model);
+      for (const part of inside) {
+        const fittings: Plan['fittings'] = {};
+        const others: Placed[] = [];
+        // The same again, as long as there is a place for it.
+        for (let n = 0; n < 3; n++) {
+          const [offer] = roomsFor(hull, part, { plan: emptyPlan(model), shop: SHOP, others });
+          if (!offer) break;
+          fittings[`p${n}`] = fitted(part.id, offer.place, 'loose');
+          others.push(placeFitting(hull, `p${n}`, fittings[`p${n}`] as Fitting, part) as Placed);
+        }
+        const found = workUp(inputOf(fittings, {}, [], model)).findings.filter((f) => JUDGED.includes(f.code));
+        expect(found.map((f) => `${part.id}: ${tell(f.says, 'metric')}`)).toEqual([]);
+      }
+    });
+
+  it('is nothing where no room takes it: a crate under the round lid of a tank well', () => {
+    const hull = fairHull(TOLVANE);
+    const rooms = roomsFor(hull, partOf('crate-tight'), { plan: emptyPlan(), shop: SHOP, others: [] }).map(
+      (o) => o.room.space.id,
+    );
+    expect(rooms).not.toContain('stern-hold');
   });
 });

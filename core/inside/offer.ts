@@ -2,7 +2,7 @@ import type { HullSurface, Room } from '../hull';
 import { bodyOverlap, placeFitting, type Placed } from '../layout';
 import type { Part } from '../parts';
 import { LIES, type Place } from '../rig';
-import { inHand } from './hand';
+import { inHand, inHandAfloat, type Seated, standsOnLid } from './hand';
 import { fitsIn } from './room';
 import { wayIn } from './way-in';
 
@@ -12,9 +12,8 @@ export interface RoomOffer {
   readonly place: Extract<Place, { on: 'space' }>;
 }
 
-/** Who reaches in, and what stands inside already. */
-export interface RoomSetting {
-  readonly stature: number;
+/** Who reaches in, and what else is aboard. */
+export interface RoomSetting extends Seated {
   readonly others: readonly Placed[];
 }
 
@@ -33,14 +32,20 @@ function* placesIn(hull: HullSurface, { space }: Room, part: Part): Generator<Ro
 }
 
 /** The first place in a room that takes a part: it goes in, stands clear of everything, and a hand gets to it there. */
-function placeIn(hull: HullSurface, room: Room, part: Part, { stature, others }: RoomSetting): RoomOffer | null {
+function placeIn(hull: HullSurface, room: Room, part: Part, setting: RoomSetting): RoomOffer | null {
+  const { plan, others } = setting;
   const way = wayIn(hull, room, part.body);
   if (way && way.margin < 0 && !part.inside?.soft) return null;
+  // What stands on a lid would have to come off first.
+  const free = hull.model.hatches.filter((h) => room.space.hatches.includes(h.id) && !others.some((o) => standsOnLid(o, h)));
+  if (room.space.hatches.length && free.length === 0) return null;
+  const space = { ...room.space, hatches: free.map((h) => h.id) };
   for (const place of placesIn(hull, room, part)) {
     const placed = placeFitting(hull, 'offered', { ...SET_DOWN, part: part.id, place }, part);
     if (!placed || placed.frame.off || !fitsIn(hull, room, placed.bodies)) continue;
     if (others.some((o) => placed.bodies.some((a) => o.bodies.some((b) => bodyOverlap(a, b) > 0)))) continue;
-    if (inHand(hull, room.space, placed, stature).access) return { room, place };
+    if (!inHand(hull, space, placed, plan.brief.stature).access) continue;
+    if (inHandAfloat(hull, space, placed, setting)) return { room, place };
   }
   return null;
 }

@@ -20,14 +20,17 @@ export const handSays = ({ touched, access, blocked }: InHand): Sentence =>
   access
     ? access.away === 0
       ? say`Its ${touched.what} is to hand from above.`
-      : say`Its ${touched.what} is reached by the ${access.hatch}, ${mm(access.away, 'up')} in.`
+      : say`Its ${touched.what} is reached by the ${access.hatch}: ${mm(access.away, 'up')} from its rim.`
     : say`No hand gets to its ${touched.what}: ${blocked ?? say`it has no opening`}.`;
 
-/** How high it stands and what is left over it, in words. */
-export function standsSays({ ceiling }: Room, placed: Placed): Sentence {
+/**
+ * How high it stands, what is left over it, and whether it is under water when the room floods, in words.
+ *
+ * @param water height of the water there over the lowest keel point, mm
+ */
+export function standsSays({ ceiling }: Room, placed: Placed, water: number): Sentence {
   const { x, y, z } = markedAt(placed);
   const left = ceiling(x, y) - Math.max(...placed.bodies.map((b) => b.top));
-  return left < 0
-    ? say`${mm(z)} over the keel, ${mm(-left, 'up')} too high.`
-    : say`${mm(z)} over the keel, ${mm(left, 'down')} clear under the deck.`;
+  const stands = say`${mm(z)} over the keel, ${left < 0 ? say`${mm(-left, 'up')} too high` : say`${mm(left, 'down')} clear over it`}`;
+  return water > z ? say`${stands}; ${mm(water - z, 'up')} under water if the room floods.` : say`${stands}.`;
 }

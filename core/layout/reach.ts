@@ -54,6 +54,22 @@ export function reachOf(p: Paddler, point: Point): Reached {
   return { zone: 'out of reach', beyond: upright };
 }
 
+/** Whoever reaches it best, from whichever of their seat heights is worst: on one day they sit at both. */
+export function reachedBy(people: readonly Paddler[], at: Point): Reached | undefined {
+  const worse = (a: Reached, b: Reached): number => REACH.indexOf(a.zone) - REACH.indexOf(b.zone) || a.beyond - b.beyond;
+  const seats = [...new Set(people.map((p) => p.seatX))];
+  return seats
+    .flatMap(
+      (x) =>
+        people
+          .filter((p) => p.seatX === x)
+          .map((p) => reachOf(p, at))
+          .sort(worse)
+          .at(-1) ?? [],
+    )
+    .sort(worse)[0];
+}
+
 /** Where the shoulders of a seated body can be: upright, leaning, turned. */
 export const shouldersOf = (p: Paddler): Point[] => [shoulderOf(p, 'port'), shoulderOf(p, 'starboard'), ...stretched(p)];
 

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { cutAt, type Fitted, type InSection } from '@plain-cleat/core/drilling';
 import { handSays, inHand, isInside, roomAbout, standsSays, touchedOf, wayIn, wayInSays } from '@plain-cleat/core/inside';
 import { cornersOfBox, markedAt, type Placed } from '@plain-cleat/core/layout';
+import { waterAt } from '@plain-cleat/core/float';
 import { findDatum, reading } from '@plain-cleat/core/hull';
 import type { Point } from '@plain-cleat/core/units';
 import { polygonHull } from 'd3-polygon';
@@ -232,7 +233,8 @@ export class InsideAnswers {
   });
   protected readonly stands = computed(() => {
     const room = this.room();
-    return room ? standsSays(room, this.placed()) : [];
+    const { weight } = this.state().workup;
+    return room ? standsSays(room, this.placed(), waterAt(weight.float, this.middle().x)) : [];
   });
   /** A cut at its middle: the hull, what fills it, what else stands there, and it. */
   protected readonly section = computed(() => {

@@ -283,8 +283,7 @@ const PACK: Part = {
 };
 
 describe('the deck lifted off', () => {
-  const show = () =>
-    OpenRig.show(LayOut, testPlan(), { hull: HOLD, catalog: { parts: [...TEST_PARTS, PACK], consumables: [] } });
+  const show = () => OpenRig.show(LayOut, testPlan(), { hull: HOLD, catalog: { parts: [...TEST_PARTS, PACK], consumables: [] } });
   const placed = (rig: OpenRig<LayOut>) => rig.sentChanges().flatMap((c) => (c.kind === 'placeItem' && c.to ? [c.to] : []));
 
   it('comes off by itself for what belongs inside, which goes into the room that is offered', async () => {

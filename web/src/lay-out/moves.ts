@@ -16,7 +16,7 @@ import {
   placeAssembly,
 } from '@plain-cleat/core/rig';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
-import { isInside, roomAt, type RoomOffer, roomsFor } from '@plain-cleat/core/inside';
+import { roomAt, type RoomOffer, roomsFor } from '@plain-cleat/core/inside';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { Parts } from '../stores/parts';
 import { UnitsStore } from '../stores/units.store';
@@ -129,8 +129,8 @@ export class Moves {
   roomsFor(part: Part): readonly RoomOffer[] {
     const state = this.store.state();
     if (!state) return [];
-    const others = state.workup.aboard.items.map((i) => i.placed).filter(isInside);
-    return roomsFor(state.workup.surface, part, { stature: state.plan.brief.stature, others });
+    const { plan, workup, doc } = state;
+    return roomsFor(workup.surface, part, { plan, shop: doc.shop, others: workup.aboard.items.map((i) => i.placed) });
   }
 
   /** A screwed-on track near a point, for a part with T-bolts. */
