@@ -1,6 +1,6 @@
 import { onTheRoof } from '../findings';
 import type { HullModel } from '../hull';
-import { BODY } from '../layout';
+import { BODY, comesOff } from '../layout';
 import type { Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import { kg, mm, printMoney, say, type Sentence } from '../units';
@@ -178,7 +178,7 @@ export function consequenceOf(question: QuestionId, { plan, workup, hull, shop }
       };
     }
     case 'road': {
-      const off = workup.aboard.items.filter((i) => i.placed.part.use.comesOff).length;
+      const off = workup.aboard.items.filter((i) => comesOff(i.placed)).length;
       if (brief.road !== 'roof') return { says: say`${things(off)} for the road.` };
       const { all } = onTheRoof(workup.aboard.owned, hull);
       const alone = all <= shop.limits.aloneKg;

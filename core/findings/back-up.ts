@@ -1,4 +1,4 @@
-import { reachOf } from '../layout';
+import { reachOf, usedHow } from '../layout';
 import { mm, say } from '../units';
 import { about, aboutHull, type Judgement, nameOf, type Raw } from './finding';
 import { takenAt } from './inside-reach';
@@ -27,7 +27,7 @@ export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
     if (reached.some(({ r }) => r.zone !== 'out of reach')) return [];
     const nearest = reached.sort((a, b) => a.r.beyond - b.r.beyond)[0];
     // What is used all the time is said to be out of reach once, by its use.
-    if (!nearest || nearest.i.placed.part.use.often === 'always') return [];
+    if (!nearest || usedHow(nearest.i.placed) === 'always') return [];
     return [
       {
         ...about(nearest.i),

@@ -1,6 +1,8 @@
 import type { HullSurface } from '../hull';
 import type { Fitted } from '../drilling';
 import { inHand, inHandAfloat, roomAbout, standsOnLid, touchedOf } from '../inside';
+import { usedHow } from '../layout';
+import { OFTEN_WORDS } from '../parts';
 import { mm, say } from '../units';
 import { about, alone, nameOf, type Judgement, type Raw } from './finding';
 import { laidOtherwise, otherRooms } from './other-rooms';
@@ -10,7 +12,7 @@ export const inTheHand = alone((item, judged): Raw[] => {
   const { hull, plan } = judged;
   const { part } = item.placed;
   const room = roomAbout(hull, item.placed);
-  const often = part.use.often;
+  const often = usedHow(item.placed);
   if (!room || (!part.use.byHand && !part.inside?.touched)) return [];
   const hand = inHand(hull, room.space, item.placed, plan.brief.stature);
   if (!hand.access)
@@ -32,7 +34,7 @@ export const inTheHand = alone((item, judged): Raw[] => {
       code: 'out-of-hand',
       severity: 'look',
       curable: true,
-      says: say`${nameOf(item)} is used ${often === 'always' ? 'every few minutes' : 'every hour'}, and no opening of the ${room.space.name} is reached from the seat.`,
+      says: say`${nameOf(item)} is used ${OFTEN_WORDS[often]}, and no opening of the ${room.space.name} is reached from the seat.`,
       because: say`What is used afloat is taken from the seat, ${often === 'always' ? 'without turning' : 'with a half turn at most'}; stature ${mm(plan.brief.stature)}.`,
       tries: otherRooms(item, room),
     },
@@ -61,7 +63,7 @@ export const underThings: Judgement = (judged) => {
     if (!first) return [];
     const { what } = touchedOf(item.placed);
     const names = first.by.map((i) => `${i.letter}, ${nameOf(i)}`).join(' and ');
-    const needed = what === 'reset' || part.use.often !== 'ashore';
+    const needed = what === 'reset' || usedHow(item.placed) !== 'ashore';
     return [
       {
         ...about(item),

@@ -154,9 +154,10 @@ const CASES: readonly Case[] = [
   },
   {
     code: 'lens-path',
-    fires: rig({ a: through('camera-pole-short', deck(950, 0)) }, {}, QUENBY),
+    fires: rig({ a: through('camera-pole-short', deck(2620, 0, 180)) }, {}, QUENBY),
     says: /of the 84° Camera pole, short, bow sees are hidden by paddler/,
-    not: rig({ a: through('camera-pole-short', deck(950, 0, 180)) }, {}, QUENBY),
+    // One ahead of the paddler films them.
+    not: rig({ a: through('camera-pole-short', deck(950, 0)) }, {}, QUENBY),
   },
   {
     code: 'light-hidden',
@@ -509,6 +510,25 @@ describe('judgements', () => {
 });
 
 describe('cases from the trade (common practice, no source)', () => {
+  it('how often a thing is used, and whether it comes off for the road, is the rig’s to say', () => {
+    const clip = (more: Partial<Fitting>) =>
+      rig({ a: riveted('gaff-clip', deck(700, 120)), b: { ...riveted('gaff-clip', deck(700, -120)), ...more } });
+    const where = (input: WorkupInput, code: FindingCode) =>
+      workUp(input)
+        .findings.filter((f) => f.code === code)
+        .map((f) => f.where);
+    expect(where(clip({}), 'reach')).toEqual(['b', 'a'].sort());
+    expect(where(clip({ often: 'ashore' }), 'reach')).toEqual(['a']);
+    expect(where(clip({ often: 'stopped' }), 'reach')).toEqual(['a']);
+    // What it weighs on a roof and what it stands in do not follow from how often it is touched.
+    const tube = (often?: Fitting['often']) => rig({ a: { ...onTrack('rod-tube-raised', 'fwd-star', 1560), often } }, seated);
+    expect(found(tube('ashore'), 'paddle-stroke')?.severity).toBe(found(tube(), 'paddle-stroke')?.severity);
+    const heavy = (comesOff?: boolean) =>
+      rig({ b: { ...fitted('battery-80', within('bow-hold', 655), 'strap'), comesOff } }, { road: 'roof', lifts: 'alone' });
+    expect(found(heavy(), 'roof-lift')).toBeDefined();
+    expect(found(heavy(true), 'roof-lift')?.says).not.toEqual(found(heavy(false), 'roof-lift')?.says);
+  });
+
   it('a net straight behind the casting shoulder is clear of a sidearm cast', () => {
     const net = (y: number) => rig({ n: through('net-socket', deck(2650, y)) }, { cast: 'sidearm', stature: 1778 });
     expect(found(net(0.129 * 1778), 'back-cast')).toBeUndefined();

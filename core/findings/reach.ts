@@ -1,7 +1,7 @@
-import { middleOf, overBand, paddlers, REACH, reachedBy, type ReachZone } from '../layout';
+import { middleOf, overBand, paddlers, REACH, reachedBy, type ReachZone, usedHow } from '../layout';
 import type { Fitted } from '../drilling';
 import { isInside } from '../inside';
-import type { Part } from '../parts';
+import { OFTEN_WORDS, type Part } from '../parts';
 import { mm, say, type Point } from '../units';
 import { about, alone, nameOf, type Raw } from './finding';
 
@@ -26,7 +26,8 @@ export function graspOf(item: Fitted): Point {
 /** What is used often must be reached seated, with one hand. */
 export const reach = alone((item, { plan, hull, shop }): Raw[] => {
   const { part } = item.placed;
-  const wanted = WANTED[part.use.often];
+  const often = usedHow(item.placed);
+  const wanted = WANTED[often];
   if (wanted === 'out of reach' || !part.use.byHand || isInside(item.placed)) return [];
   const at = graspOf(item);
   const verdict = overBand(shop, (scale) => {
@@ -45,7 +46,7 @@ export const reach = alone((item, { plan, hull, shop }): Raw[] => {
         beyond > 0
           ? say`${nameOf(item)} lies ${mm(beyond, 'up')} beyond the hand: ${zone}.`
           : say`${nameOf(item)} is behind the shoulder: a half turn, without seeing it.`,
-      because: say`It is used ${part.use.often === 'always' ? 'every few minutes' : 'every hour'}, so it wants to be ${wanted === 'at hand' ? 'at hand' : 'within a half turn'}; stature ${mm(plan.brief.stature)}.`,
+      because: say`It is used ${OFTEN_WORDS[often]}, so it wants to be ${wanted === 'at hand' ? 'at hand' : 'within a half turn'}; stature ${mm(plan.brief.stature)}.`,
     },
   ];
 });

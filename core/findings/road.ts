@@ -1,5 +1,6 @@
 import type { Fitted } from '../drilling';
 import type { HullModel } from '../hull';
+import { comesOff } from '../layout';
 import { kg, mm, say } from '../units';
 import { about, aboutHull, alone, type Judgement, nameOf, type Raw, topOf } from './finding';
 
@@ -8,7 +9,7 @@ const ROOF = 250;
 
 /** What goes up onto a roof: the hull, and what is not taken off for the road. */
 export function onTheRoof(owned: readonly Fitted[], hull: HullModel): { stays: number; gear: number; all: number } {
-  const stays = owned.filter((i) => !i.placed.part.use.comesOff);
+  const stays = owned.filter((i) => !comesOff(i.placed));
   const gear = stays.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
   return { stays: stays.length, gear, all: hull.massKg + gear };
 }
@@ -38,7 +39,7 @@ export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
 /** Tall things that stay on for the road. */
 export const roadHeight = alone((item, { hull, plan }): Raw[] => {
   const { part, frame, fitting } = item.placed;
-  if (plan.brief.road !== 'roof' || part.use.comesOff) return [];
+  if (plan.brief.road !== 'roof' || comesOff(item.placed)) return [];
   const over = topOf(item) - hull.gunwale(frame.origin.x);
   if (over <= ROOF) return [];
   return [

@@ -23,7 +23,7 @@ const crew = ({ paddlers, hull, plan }: Judged): Paddler[] => {
 };
 
 /** Shadows of everything aboard from a point of one fitting, the paddler as asked. */
-function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seated and standing'): Shadow[] {
+function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seated and standing' | 'ahead of it'): Shadow[] {
   const gear = judged.items.flatMap((item): Shadow[] => {
     if (item === of || joined(item.placed, of.placed)) return [];
     return judged.memory.pair('shadow', of, item, () => {
@@ -35,7 +35,9 @@ function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seate
     });
   });
   const bodies = judged.memory.of(`shadows of ${who}`, of, () =>
-    (who === 'seated' ? judged.paddlers : crew(judged)).map(trunkOf).flatMap((trunk) => shadowOf(from, trunk, trunk.name) ?? []),
+    (who === 'seated and standing' ? crew(judged) : judged.paddlers.filter((p) => who === 'seated' || p.seatX < from.x))
+      .map(trunkOf)
+      .flatMap((trunk) => shadowOf(from, trunk, trunk.name) ?? []),
   );
   return [...gear, ...bodies];
 }
@@ -199,7 +201,8 @@ export const lensPath: Judgement = (judged) =>
     // Heading 0 looks aft.
     const ahead = azimuthOf(from, from.x + frame.u.x, from.y + frame.u.y);
     const field = { from: ahead - lens.field / 2, to: ahead + lens.field / 2 };
-    const [widest] = hiddenSectors(shadows(judged, item, from, 'seated'), field);
+    // A camera ahead of somebody is meant to see them.
+    const [widest] = hiddenSectors(shadows(judged, item, from, 'ahead of it'), field);
     const allowed = LENS * lens.field;
     if (!widest || widest.to - widest.from <= allowed) return [];
     const turns = 'heading' in place ? [15, -15, 30, -30, 45, -45, 180] : [];

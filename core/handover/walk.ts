@@ -1,6 +1,6 @@
 import type { Part } from '../parts';
 import type { Fitted, PlannedHole } from '../drilling';
-import type { Placed } from '../layout';
+import { comesOff, type Placed } from '../layout';
 import type { Mounted } from '../mounting';
 import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
@@ -40,7 +40,7 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
       x: frame.origin.x,
       y: frame.origin.y,
       text: toldOf(part, mounted.hold),
-      comesOff: part.use.comesOff,
+      comesOff: comesOff(placed),
       hold: mounted.hold,
       bolts: mounted.count,
       holes,

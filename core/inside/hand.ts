@@ -1,6 +1,6 @@
 import { handTo, type Access } from '../drilling';
 import type { Hatch, HullSurface, Space } from '../hull';
-import { boundsOf, overBand, paddlers, REACH, reachedBy, toHull, type Placed } from '../layout';
+import { boundsOf, overBand, paddlers, REACH, reachedBy, toHull, type Placed, usedHow } from '../layout';
 import type { Brief } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Point, Sentence } from '../units';
@@ -68,7 +68,7 @@ function reachedFromSeat(
 
 /** Whether what is used afloat is reached from the seat, by an opening that is; what is used ashore or stopped need not be. */
 export function inHandAfloat(hull: HullSurface, space: Space, placed: Placed, seated: Seated): boolean {
-  const { often } = placed.part.use;
+  const often = usedHow(placed);
   const hatches = hull.model.hatches.filter((h) => space.hatches.includes(h.id));
   if ((often !== 'always' && often !== 'hourly') || hatches.length === 0) return true;
   const near = reachedFromSeat(hull, hatches, often, seated).map((h) => h.id);

@@ -233,6 +233,13 @@ export interface Placed {
   readonly below?: Placed;
 }
 
+/** How often a fitting is used: as this rig says, else as its part usually is. What it weighs, sweeps and snags does not hang on it. */
+export const usedHow = ({ fitting, part }: Pick<Placed, 'fitting' | 'part'>): Part['use']['often'] =>
+  fitting.often ?? part.use.often;
+
+/** Whether a fitting comes off for the road: as this rig says, else as its part does. */
+export const comesOff = ({ fitting, part }: Pick<Placed, 'fitting' | 'part'>): boolean => fitting.comesOff ?? part.use.comesOff;
+
 /** The post under a raised fitting stands in the way like anything else (judgement: 40 mm square). */
 const RISER = { name: 'riser', u: [-20, 20], v: [-20, 20] } as const satisfies Omit<Solid, 'w'>;
 /** Tubes of one holder stand side by side, so far apart (common practice, no source), mm. */

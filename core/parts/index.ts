@@ -6,3 +6,4 @@ export * from './measures';
 export * from './part';
 export * from './revision';
 export * from './upcast';
+export { OFTEN, OFTEN_WORDS } from './use';

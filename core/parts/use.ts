@@ -1,9 +1,20 @@
 import { z } from 'zod';
 import { sizeSchema } from './measures';
 
+/** How often a thing is used, the most first. */
+export const OFTEN = ['always', 'hourly', 'stopped', 'ashore'] as const;
+
+/** The same in words. */
+export const OFTEN_WORDS = {
+  always: 'every few minutes',
+  hourly: 'every hour',
+  stopped: 'when stopped',
+  ashore: 'ashore',
+} as const satisfies Readonly<Record<(typeof OFTEN)[number], string>>;
+
 /** How a part is used on the water. */
 export const useSchema = z.strictObject({
-  often: z.enum(['always', 'hourly', 'stopped', 'ashore']),
+  often: z.enum(OFTEN),
   byHand: z.boolean().describe('it is taken in hand; else one looks at it, or it works by itself'),
   comesOff: z.boolean().describe('comes off for the road'),
   afloat: z.enum(['floats', 'sinks']).optional().describe('what it does overboard by itself'),

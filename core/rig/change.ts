@@ -76,6 +76,8 @@ const VERBS = [
   ofItem('swapItem', 'swap', keySchema.nullable()),
   ofItem('tetherItem', 'tether', fittingSchema.shape.tether.unwrap().nullable()),
   ofItem('floatItem', 'float', z.literal(true).nullable()),
+  ofItem('useItem', 'often', fittingSchema.shape.often.unwrap().nullable()),
+  ofItem('roadItem', 'comesOff', fittingSchema.shape.comesOff.unwrap().nullable()),
   ofItem('travelItem', 'travels', z.literal(true).nullable()),
   ofItem('cutTrack', 'length', fittingSchema.shape.length.unwrap().nullable()),
   ofItem('reuseHoles', 'uses', fittingSchema.shape.uses.unwrap().nullable()),

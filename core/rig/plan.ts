@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { HOLDS, laterRevisionSchema, type PartRef } from '../parts';
+import { HOLDS, laterRevisionSchema, OFTEN, type PartRef } from '../parts';
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 
 /** What names a fitting, a set, a run: it comes from outside, and never reaches a prototype. */
@@ -72,6 +72,8 @@ export const fittingSchema = z.strictObject({
     })
     .optional(),
   float: z.boolean().optional().describe('has a float added'),
+  often: z.enum(OFTEN).optional().describe('how often it is used here; as its part usually is when left out'),
+  comesOff: z.boolean().optional().describe('whether it comes off for the road here; as its part does when left out'),
   travels: z.boolean().optional().describe('moves between the boats of its owner'),
   length: z.number().min(100).max(3000).optional().describe('a track cut to so much of its stock, mm'),
   /** Old holes of the hull that its own holes, counted from 1, use again: the fact of each. */

@@ -57,7 +57,20 @@ export const USUAL_SHOP: ShopSettings = {
   holding: {
     shock: 2, // (j)
     rock: 5, // (j)
-    habit: ['track', 'insert', 'clamp', 'scupper', 'loose', 'strap', 'through', 'pulled plate', 'rivet', 'well nut', 'screw', 'glue'],
+    habit: [
+      'track',
+      'insert',
+      'clamp',
+      'scupper',
+      'loose',
+      'strap',
+      'through',
+      'pulled plate',
+      'rivet',
+      'well nut',
+      'screw',
+      'glue',
+    ],
     sealant: 'neutral-cure silicone',
     nut: 'lock',
     spares: 0.1, // (j)

@@ -40,6 +40,8 @@ export const CHANGES: readonly Change[] = [
   { id: id(), kind: 'swapItem', item: 'g', from: null, to: 'stern-plate' },
   { id: id(), kind: 'tetherItem', item: 'g', from: null, to: { to: 'b', length: 600 } },
   { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
+  { id: id(), kind: 'useItem', item: 'g', from: null, to: 'stopped' },
+  { id: id(), kind: 'roadItem', item: 'g', from: null, to: false },
   { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },
   { id: id(), kind: 'cutTrack', item: 'g', from: null, to: 400 },
   { id: id(), kind: 'reuseHoles', item: 'g', from: null, to: { 1: '00000000-0000-4000-8000-000000000001' } },

@@ -1,6 +1,7 @@
 import { containersOf, isIn } from '../inside';
 import { findDatum, reading, RUN_NAMES, scupperName } from '../hull';
 import { frameOf } from '../layout';
+import { OFTEN_WORDS } from '../parts';
 import { HOLD_WORDS } from '../mounting';
 import {
   applyChange,
@@ -85,6 +86,8 @@ const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
   tether: 'the tether of',
   float: 'the float on',
   travels: 'whether the owner moves',
+  often: 'how often one uses',
+  comesOff: 'what the road asks of',
   length: 'the cut length of',
   uses: 'the old holes used by',
   of: 'the assembly of',
@@ -201,6 +204,10 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
     }
     case 'revision':
       return say`${Number(value ?? 1)}`;
+    case 'often':
+      return say`${value ? OFTEN_WORDS[value as keyof typeof OFTEN_WORDS] : 'as usual'}`;
+    case 'comesOff':
+      return say`${value === null || value === undefined ? 'as usual' : value ? 'comes off' : 'stays on'}`;
     case 'suppliedBy':
       return say`${String(value)}`;
     case 'note':

@@ -248,6 +248,22 @@ describe('sets, several and stowing', () => {
     expect(rig.sentChanges().map((c) => (c.kind === 'tetherItem' ? c.to : 0))).toEqual([{ to: null, length: 508 }, null]);
   });
 
+  it('says how often it is used here and whether it comes off for the road, and goes back to what is usual', async () => {
+    const rig = await OpenRig.show(LayOut, laidPlan());
+    key('ArrowRight');
+    await rig.fixture.whenStable();
+    await rig.click('pc-card mat-expansion-panel-header', 'Sets, tether');
+    await rig.choose('Used', 'every few minutes');
+    await rig.choose('For the road', 'stays on');
+    await rig.choose('Used', 'usually when stopped');
+    const sent = rig.sentChanges().map((c) => (c.kind === 'useItem' || c.kind === 'roadItem' ? [c.kind, c.to] : []));
+    expect(sent).toEqual([
+      ['useItem', 'always'],
+      ['roadItem', false],
+      ['useItem', null],
+    ]);
+  });
+
   it('stows a thing in a room, and refuses one that is not named', async () => {
     const bow = { id: 'bow', name: 'bow hold', fore: 400, aft: 700, port: -100, starboard: 100, hatches: [], dry: true };
     const hull = { ...TEST_HULL, spaces: [bow] };

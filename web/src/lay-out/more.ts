@@ -4,6 +4,7 @@ import { QuantityField } from '../controls/quantity';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButtonModule } from '@angular/material/button';
 import type { Fitted } from '@plain-cleat/core/drilling';
+import { OFTEN, OFTEN_WORDS } from '@plain-cleat/core/parts';
 import { scupperName, type Space } from '@plain-cleat/core/hull';
 import { entryOf, type Change, type DraftChange, type Place, setsInOrder } from '@plain-cleat/core/rig';
 import type { RigState } from '../stores/rig.store';
@@ -56,6 +57,13 @@ const LONGEST = 6000;
     @if (item().placed.fitting.tether; as t) {
       <pc-choice-field label="Tether made fast on" [choices]="anchors()" [value]="t.to ?? ''" (entered)="anchor($event)" />
     }
+    <pc-choice-field label="Used" [choices]="uses()" [value]="item().placed.fitting.often ?? ''" (entered)="useIt($event)" />
+    <pc-choice-field
+      label="For the road"
+      [choices]="roads()"
+      [value]="item().placed.fitting.comesOff ?? null"
+      (entered)="takeOnRoad($event)"
+    />
     <mat-checkbox [checked]="!!item().placed.fitting.locked" (change)="flag('lockItem', 'locked')">Locked in place</mat-checkbox>
     <mat-checkbox [checked]="!!item().placed.fitting.float" (change)="flag('floatItem', 'float')">Float added</mat-checkbox>
     <mat-checkbox [checked]="!!item().placed.fitting.travels" (change)="flag('travelItem', 'travels')"
@@ -226,6 +234,27 @@ export class More {
   protected anchor(to: string): void {
     const from = this.item().placed.fitting.tether;
     if (from) this.emit({ kind: 'tetherItem', item: this.item().placed.id, from, to: { ...from, to: to || null } });
+  }
+
+  /** How often it is used here, its part's usual first. */
+  protected readonly uses = computed(() => [
+    { value: '', says: `usually ${OFTEN_WORDS[this.item().placed.part.use.often]}` },
+    ...OFTEN.map((value) => ({ value, says: OFTEN_WORDS[value] })),
+  ]);
+  protected readonly roads = computed(() => [
+    { value: null, says: this.item().placed.part.use.comesOff ? 'usually comes off' : 'usually stays on' },
+    { value: true, says: 'comes off' },
+    { value: false, says: 'stays on' },
+  ]);
+
+  protected useIt(often: string): void {
+    const { id, fitting } = this.item().placed;
+    this.emit({ kind: 'useItem', item: id, from: fitting.often ?? null, to: OFTEN.find((o) => o === often) ?? null });
+  }
+
+  protected takeOnRoad(off: boolean | null): void {
+    const { id, fitting } = this.item().placed;
+    this.emit({ kind: 'roadItem', item: id, from: fitting.comesOff ?? null, to: off });
   }
 
   protected flag(kind: 'lockItem' | 'floatItem' | 'travelItem', field: 'locked' | 'float' | 'travels'): void {
