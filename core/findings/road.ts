@@ -38,7 +38,7 @@ export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
 
 /** Tall things that stay on for the road. */
 export const roadHeight = alone((item, { hull, plan }): Raw[] => {
-  const { part, frame, fitting } = item.placed;
+  const { frame, fitting } = item.placed;
   if (plan.brief.road !== 'roof' || comesOff(item.placed)) return [];
   const over = topOf(item) - hull.gunwale(frame.origin.x);
   if (over <= ROOF) return [];
