@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, choose, faultOf, goStep, newRig, onStrip, signIn } from './shop';
+import { allKept, choose, dragOnStrip, faultOf, goStep, newRig, onStrip, signIn } from './shop';
 
 test('a battery goes inside: offered a room, dragged to one it does not fit, cured, laid down, and kept', async ({ page }) => {
   await signIn(page, 'idris');
@@ -26,12 +26,7 @@ test('a battery goes inside: offered a room, dragged to one it does not fit, cur
   await expect(page.getByText('Nothing to settle here.')).toBeVisible();
 
   // Dragged aft under the tank well: it does not pass the round hatch there, and wants to be dry.
-  const [from, to] = [await onStrip(page, 655, 0), await onStrip(page, 2800, 0)];
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  await page.mouse.move((from.x + to.x) / 2, from.y, { steps: 4 });
-  await page.mouse.move(to.x, to.y, { steps: 4 });
-  await page.mouse.up();
+  await dragOnStrip(page, [655, 0], [2800, 0]);
   const wrong = page.locator('pc-to-settle').getByText(/Battery 30 Ah, lithium does not pass the tank-well hatch: .* too big/);
   await expect(wrong).toBeVisible();
   await expect(card.getByText(/Battery 30 Ah, lithium wants to be dry; the stern hold is damp/)).toBeVisible();

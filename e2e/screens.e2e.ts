@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, downloadOf, goStep, newRig, onStrip, putAboard, signIn } from './shop';
+import { allKept, downloadOf, dragOnStrip, goStep, newRig, onStrip, putAboard, signIn } from './shop';
 
 test('a second browser sees the first one’s changes without reloading', async ({ page, browser }) => {
   await signIn(page, 'ama');
@@ -26,12 +26,7 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
   const reading = page.getByLabel('From bow tip, along the centre line');
   const start = await reading.inputValue();
-  const [from, to] = [await onStrip(page, 2700, 0), await onStrip(page, 2500, 0)];
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  await page.mouse.move((from.x + to.x) / 2, from.y, { steps: 4 });
-  await page.mouse.move(to.x, to.y, { steps: 4 });
-  await page.mouse.up();
+  await dragOnStrip(page, [2700, 0], [2500, 0]);
   await expect(reading).not.toHaveValue(start);
   const dragged = await reading.inputValue();
   await allKept(page);

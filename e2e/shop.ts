@@ -121,6 +121,16 @@ export async function onStrip(page: Page, x: number, y: number, length = 3600, b
   return { x: box.x + (74 + x * perMm) * k, y: box.y + (middle - y * perMm) * k };
 }
 
+/** Drags what stands at one place of the hull to another. */
+export async function dragOnStrip(page: Page, from: readonly [number, number], to: readonly [number, number]): Promise<void> {
+  const [a, b] = [await onStrip(page, ...from), await onStrip(page, ...to)];
+  await page.mouse.move(a.x, a.y);
+  await page.mouse.down();
+  await page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 4 });
+  await page.mouse.move(b.x, b.y, { steps: 4 });
+  await page.mouse.up();
+}
+
 /** Taps a part in the palette, then the hull. */
 export async function putAboard(page: Page, part: string, x: number, y: number, length = 3600, beam = 880): Promise<void> {
   const find = page.getByRole('searchbox', { name: 'Find a part' });

@@ -1,20 +1,9 @@
 import { fairHull, skinAt, upcastHull, type HullModel, type Room, type Space } from './index';
-import { TOLVANE } from '../../demo/index';
+import { BOX_HOLD, BOX_HULL } from '../testing/box-hull';
 
-/** A box of 3 m × 800 × 300 mm with walls of 10. */
-const BOX: HullModel = {
-  ...TOLVANE,
-  wall: 10,
-  sections: 'box',
-  fairing: undefined,
-  stations: [0, 1000, 2000, 3000].map((x) => ({ x, halfBreadth: 400, gunwale: 300, keel: 0, fullness: 20, flare: 0 })),
-  decks: [],
-  walls: [],
-  hazards: [],
-  hatches: [],
-  spaces: [],
-};
-const HOLD: Space = { id: 'hold', name: 'hold', fore: 1000, aft: 2000, port: -500, starboard: 500, hatches: [], dry: true };
+/** The same without openings: its litres and heights alone. */
+const BOX: HullModel = { ...BOX_HULL, hatches: [], spaces: [] };
+const HOLD: Space = { ...BOX_HOLD, hatches: [] };
 
 const roomIn = (more: Partial<HullModel>): Room => fairHull({ ...BOX, ...more }).rooms.get('hold') as Room;
 

@@ -1,28 +1,15 @@
 import fc from 'fast-check';
-import { fairHull, type Hazard, type HullModel, type Space } from '../hull';
+import { fairHull, type Hazard, type HullModel } from '../hull';
 import { placeFitting, type Placed } from '../layout';
 import type { Fitting, Place, Plan } from '../rig';
+import { BOX_HOLD, BOX_HULL } from '../testing/box-hull';
 import { emptyPlan, fitted, inputOf, partOf } from '../testing/plans';
 import { tell } from '../units';
 import { workUp } from '../workup';
 import { CATALOG, HULLS, SHOP, TOLVANE } from '../../demo/index';
 import { inHand, isInside, letsGoAt, roomsFor, slidesOf, tipsAt, touchedOf, trespassOf, wayIn } from './index';
 
-const HOLD: Space = { id: 'hold', name: 'hold', fore: 1000, aft: 2000, port: -500, starboard: 500, hatches: ['lid'], dry: true };
-/** A box of 3 m × 800 × 300 mm with walls of 10, and a hatch of 300 × 200 over the hold. */
-const BOX: HullModel = {
-  ...TOLVANE,
-  wall: 10,
-  sections: 'box',
-  fairing: undefined,
-  stations: [0, 1000, 2000, 3000].map((x) => ({ x, halfBreadth: 400, gunwale: 300, keel: 0, fullness: 20, flare: 0 })),
-  decks: [],
-  walls: [],
-  hazards: [],
-  hatches: [{ id: 'lid', name: 'lid', fore: 1400, aft: 1700, port: -100, starboard: 100, height: 300, opens: 200 }],
-  spaces: [HOLD],
-};
-const hullOf = (more: Partial<HullModel> = {}) => fairHull({ ...BOX, ...more });
+const hullOf = (more: Partial<HullModel> = {}) => fairHull({ ...BOX_HULL, ...more });
 const inside = (x: number, y: number, heading = 0, lies?: 'on its side' | 'on its end'): Place => ({
   on: 'space',
   space: 'hold',
@@ -198,7 +185,7 @@ describe('its way in', () => {
 
   it('is none for a crate, by so much, and open where the room stands open', () => {
     expect(into('crate-open')?.margin).toBeLessThan(-70);
-    expect(into('crate-open', { spaces: [{ ...HOLD, hatches: [] }] })).toBeNull();
+    expect(into('crate-open', { spaces: [{ ...BOX_HOLD, hatches: [] }] })).toBeNull();
   });
 
   it('a motor battery does not pass a port of 6 in, and does a hatch of 13 × 10', () => {
