@@ -38,7 +38,7 @@ const size = ({ shape, along, across }: ReturnType<typeof clearOf>) =>
 /** A rigid thing goes into its room by one of its openings, some way round. */
 export const goesIn = alone((item, { hull, memory }): Raw[] => {
   const { part } = item.placed;
-  const room = onItsFloor(item) && roomAbout(hull, item.placed);
+  const room = roomAbout(hull, item.placed);
   if (!room || part.inside?.soft) return [];
   const way = memory.pair('way in', room, part, () => wayIn(hull, room, part.body));
   if (!way || way.margin >= 0) return [];
