@@ -510,6 +510,17 @@ describe('judgements', () => {
 });
 
 describe('cases from the trade (common practice, no source)', () => {
+  it('what stands on a thing inside goes in by the same opening', () => {
+    const stacked = (room: string, x: number) =>
+      rig({ a: fitted('battery-box', within(room, x), 'strap'), b: loose('battery-30', on('a', 0)) });
+    const stuck = (input: WorkupInput) =>
+      workUp(input)
+        .findings.filter((f) => f.code === 'does-not-pass')
+        .map((f) => f.where);
+    expect(stuck(stacked('stern-hold', 2800)).sort()).toEqual(['a', 'b']);
+    expect(stuck(stacked('bow-hold', 655))).toEqual([]);
+  });
+
   it('how often a thing is used, and whether it comes off for the road, is the rig’s to say', () => {
     const clip = (more: Partial<Fitting>) =>
       rig({ a: riveted('gaff-clip', deck(700, 120)), b: { ...riveted('gaff-clip', deck(700, -120)), ...more } });
