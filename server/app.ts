@@ -107,7 +107,8 @@ function cookieNames(secure: boolean): { session: string; csrf: string } {
 
 /** Who calls, and whether they may write: session, staff, token. Answers with what makes tokens. */
 function whoCalls(app: Express, config: Config, db: Sequelize): { sessions: Sessions; makeToken: MakeToken } {
-  const sessions = new Sessions(db, { idle: config.SESSION_IDLE_HOURS, longest: config.SESSION_HOURS });
+  const [idle, longest] = [config.SESSION_IDLE_HOURS * HOURS, config.SESSION_HOURS * HOURS];
+  const sessions = new Sessions(db, { idle, longest });
   const secure = config.SECURE_COOKIES === 'yes';
   const cookie = { httpOnly: true, sameSite: 'lax', secure, path: '/' } as const;
   const names = cookieNames(secure);
@@ -120,7 +121,7 @@ function whoCalls(app: Express, config: Config, db: Sequelize): { sessions: Sess
       resave: false,
       rolling: true,
       saveUninitialized: false,
-      cookie: { ...cookie, maxAge: config.SESSION_IDLE_HOURS * HOURS },
+      cookie: { ...cookie, maxAge: idle },
     }),
   );
   app.use(sessions.present);

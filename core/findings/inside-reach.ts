@@ -1,9 +1,9 @@
-import type { HullSurface } from '../hull';
+import { type Hatch, type HullSurface, mouthOf } from '../hull';
 import type { Fitted } from '../drilling';
 import { inHand, inHandAfloat, roomAbout, standsOnLid, touchedOf } from '../inside';
 import { usedHow } from '../layout';
 import { OFTEN_WORDS } from '../parts';
-import { mm, say } from '../units';
+import { mm, say, type Point } from '../units';
 import { about, alone, nameOf, type Judgement, type Raw } from './finding';
 import { laidOtherwise, otherRooms } from './other-rooms';
 
@@ -14,7 +14,7 @@ export const inTheHand = alone((item, judged): Raw[] => {
   const room = roomAbout(hull, item.placed);
   const often = usedHow(item.placed);
   if (!room || (!part.use.byHand && !part.inside?.touched)) return [];
-  const hand = inHand(hull, room.space, item.placed, plan.brief.stature);
+  const hand = inHand(hull, room, item.placed, plan.brief.stature);
   if (!hand.access)
     return [
       {
@@ -27,7 +27,7 @@ export const inTheHand = alone((item, judged): Raw[] => {
         tries: laidOtherwise(item, room),
       },
     ];
-  if (inHandAfloat(hull, room.space, item.placed, judged)) return [];
+  if (inHandAfloat(hull, room, item.placed, judged)) return [];
   return [
     {
       ...about(item),
@@ -47,19 +47,20 @@ export const underThings: Judgement = (judged) => {
   return items.flatMap((item): Raw[] => {
     const { part } = item.placed;
     const room = roomAbout(hull, item.placed);
-    if (!room || !part.inside?.touched || room.space.hatches.length === 0) return [];
-    const hatches = hull.model.hatches.filter((h) => room.space.hatches.includes(h.id));
-    const covered = hatches.map((hatch) => ({
+    if (!room || !part.inside?.touched || room.hatches.length === 0) return [];
+    const covered = room.hatches.map((hatch) => ({
       hatch,
       by: items.filter((i) => memory.pair('on a lid', hatch, i.placed, () => standsOnLid(i.placed, hatch))),
     }));
-    const free = covered.filter((c) => c.by.length === 0).map((c) => c.hatch.id);
-    const through = (ids: readonly string[]) =>
-      memory.last(`hand ${item.placed.id} ${ids.join()}`, [item.placed], () =>
-        ids.length ? inHand(hull, { ...room.space, hatches: [...ids] }, item.placed, plan.brief.stature).access : null,
+    const free = covered.filter((c) => c.by.length === 0).map((c) => c.hatch);
+    const through = (hatches: readonly Hatch[]) =>
+      memory.last(
+        `hand ${item.placed.id} ${hatches.map((h) => h.id).join()}`,
+        [item.placed],
+        () => inHand(hull, room, item.placed, plan.brief.stature, hatches).access,
       );
     if (through(free)) return [];
-    const first = covered.find((c) => c.by.length && through([c.hatch.id]));
+    const first = covered.find((c) => c.by.length && through([c.hatch]));
     if (!first) return [];
     const { what } = touchedOf(item.placed);
     const names = first.by.map((i) => `${i.letter}, ${nameOf(i)}`).join(' and ');
@@ -81,8 +82,7 @@ export const underThings: Judgement = (judged) => {
 };
 
 /** Where a hand takes a thing: the mouth of its room for what stands inside. */
-export function takenAt(hull: HullSurface, item: Fitted): { x: number; y: number; z: number } | null {
-  const room = roomAbout(hull, item.placed);
-  const hatch = room && hull.model.hatches.find((h) => room.space.hatches.includes(h.id));
-  return hatch ? { x: (hatch.fore + hatch.aft) / 2, y: (hatch.port + hatch.starboard) / 2, z: hatch.height } : null;
+export function takenAt(hull: HullSurface, item: Fitted): Point | null {
+  const hatch = roomAbout(hull, item.placed)?.hatches[0];
+  return hatch ? mouthOf(hatch) : null;
 }

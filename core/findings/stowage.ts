@@ -92,17 +92,8 @@ export const stowage: Judgement = ({ plan, hull, owned, set }: Judged) => {
         }),
       );
     const others = all.filter((o) => o !== c && here.every(([, s]) => room(o, s)));
-    return [
-      ...over,
-      ...damp,
-      ...(c.dry
-        ? spoiled(here, c, others)
-        : spoiled(
-            here.filter(([, s]) => !s.wantsDry),
-            c,
-            others,
-          )
-      ).map((s) => raw('kept-apart', s)),
-    ];
+    // Of what is damp already it is said that it gets wet.
+    const beside = c.dry ? here : here.filter(([, s]) => !s.wantsDry);
+    return [...over, ...damp, ...spoiled(beside, c, others).map((s) => raw('kept-apart', s))];
   });
 };

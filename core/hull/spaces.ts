@@ -5,6 +5,8 @@ import type { HullSurface } from './surface';
 /** A room inside the hull as what stands in it meets it. Heights in mm over the lowest keel point. */
 export interface Room {
   readonly space: Space;
+  /** The openings that lead in; none where it stands open. */
+  readonly hatches: readonly Hatch[];
   /** Height of its floor; Infinity where the wall of the hull is. */
   floor(x: number, y: number): number;
   /** Height of its ceiling: the underside of the deck, of a lid, or its own. */
@@ -108,6 +110,7 @@ function roomOf(hull: HullSurface, space: Space): Room {
   const measure = (): { litres: number; middle: Point } => (measured ??= measureRoom(hull, space, { floor, ceiling }));
   return {
     space,
+    hatches: hull.model.hatches.filter((h) => space.hatches.includes(h.id)),
     floor,
     ceiling,
     get litres() {
@@ -154,6 +157,13 @@ function measureRoom(
     ? { litres: all / 1e6, middle: { x: sx / all, y: sy / all, z: sz / all } }
     : { litres: 0, middle: { x: (fore + aft) / 2, y: (port + starboard) / 2, z: 0 } };
 }
+
+/** The middle of an opening. */
+export const mouthOf = ({ fore, aft, port, starboard, height }: Hatch): Point => ({
+  x: (fore + aft) / 2,
+  y: (port + starboard) / 2,
+  z: height,
+});
 
 /** The clear opening of a hatch: its shape, and its sides along and across the boat, mm. */
 export function clearOf({ fore, aft, port, starboard, opens, shape = 'rectangle' }: Hatch): {

@@ -200,14 +200,15 @@ interface Area {
   readonly port: number;
   readonly starboard: number;
 }
-const holds = (d: Area, x: number, y: number): boolean => x >= d.fore && x <= d.aft && y >= d.port && y <= d.starboard;
+/** Whether a point of the plan lies in an area, its edges included. */
+export const liesIn = (d: Area, x: number, y: number): boolean => x >= d.fore && x <= d.aft && y >= d.port && y <= d.starboard;
 
 function spotOn(hull: HullSurface, x: number, y: number): SurfaceSpot {
   const { model } = hull;
   // A seat or plate lies on another area: the highest surface is the one a bit meets first.
   let deck: DeckArea | undefined;
-  for (const d of model.decks) if (holds(d, x, y) && (!deck || heightOf(d, x) > heightOf(deck, x))) deck = d;
-  const wall = model.walls?.find((w) => holds(w, x, y))?.wall ?? deck?.wall ?? model.wall;
+  for (const d of model.decks) if (liesIn(d, x, y) && (!deck || heightOf(d, x) > heightOf(deck, x))) deck = d;
+  const wall = model.walls?.find((w) => liesIn(w, x, y))?.wall ?? deck?.wall ?? model.wall;
   if (deck) return { z: heightOf(deck, x), wall, name: deck.name, deck, off: false };
   const off = Math.abs(y) > hull.halfBreadth(x) + 0.5;
   return { z: hull.gunwale(x), wall, name: off ? 'off the hull' : 'gunwale', off };

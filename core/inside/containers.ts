@@ -31,8 +31,9 @@ interface Lettered {
 
 /** Everything that takes things aboard: the rooms of the hull bow to stern, then fittings in their order. */
 export function containersOf(hull: HullSurface, items: readonly Lettered[]): Container[] {
-  const rooms = [...hull.rooms.values()].map((room): Container => {
-    const { id, name, dry, hatches, worn = false } = room.space;
+  const byPlace = [...hull.rooms.values()].sort((a, b) => a.space.fore - b.space.fore);
+  const rooms = byPlace.map((room): Container => {
+    const { id, name, dry, worn = false } = room.space;
     return {
       in: id,
       of: null,
@@ -41,8 +42,9 @@ export function containersOf(hull: HullSurface, items: readonly Lettered[]): Con
       french: name,
       dry,
       worn,
-      shut: hatches.length > 0 || worn,
+      shut: room.hatches.length > 0 || worn,
       fabric: worn,
+      // Measured when somebody asks: most rigs stow nothing.
       get litres() {
         return room.litres;
       },
@@ -72,13 +74,13 @@ export function containersOf(hull: HullSurface, items: readonly Lettered[]): Con
       };
     }),
   );
-  return [...rooms.sort((a, b) => a.at.x - b.at.x), ...carried];
+  return [...rooms, ...carried];
 }
 
 /** Whether a thing is in a container. */
 export const isIn = (s: Pick<Stowed, 'in' | 'of'>, c: Pick<Container, 'in' | 'of'>): boolean =>
   s.in === c.in && (s.of ?? null) === c.of;
 
-/** What is in a container, by name; places kept for later are nothing yet. */
+/** What is in a container, by name, places kept for later among it. */
 export const contentsOf = (stowage: Plan['stowage'], c: Container): [string, Stowed][] =>
   Object.entries(stowage).filter(([, s]) => isIn(s, c));

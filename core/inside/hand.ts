@@ -1,6 +1,6 @@
 import { handTo, type Access } from '../drilling';
-import type { Hatch, HullSurface, Space } from '../hull';
-import { boundsOf, overBand, paddlers, REACH, reachedBy, toHull, type Placed, usedHow } from '../layout';
+import { type Hatch, type HullSurface, mouthOf, type Room } from '../hull';
+import { boundsOf, middleOf, overBand, paddlers, REACH, reachedBy, toHull, type Placed, usedHow } from '../layout';
 import type { Brief } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Point, Sentence } from '../units';
@@ -17,8 +17,7 @@ export function touchedOf({ part, frame, bodies }: Placed): Touched {
   const touched = part.inside?.touched;
   if (touched) return { what: touched.what, at: toHull(frame, touched.u, touched.v, touched.w) };
   const top = bodies.reduce((a, b) => (b.top > a.top ? b : a));
-  const mean = (axis: 0 | 1): number => top.outline.reduce((sum, p) => sum + p[axis], 0) / top.outline.length;
-  return { what: 'grip', at: { x: mean(0), y: mean(1), z: top.top } };
+  return { what: 'grip', at: { ...middleOf(top), z: top.top } };
 }
 
 /** How a hand gets to a thing inside, by one of the openings of its room. */
@@ -27,20 +26,19 @@ export interface InHand {
   readonly access: Access | null;
   /** Why none does. */
   readonly blocked: Sentence | null;
-  /** The openings of the room. */
-  readonly hatches: readonly Hatch[];
 }
 
 /**
  * How somebody of a stature gets a hand to a thing inside, by the openings of its room: forearm, or arm where the opening
  * lets the elbow follow.
+ *
+ * @param hatches those of the openings that are to be used; all of them when left out
  */
-export function inHand(hull: HullSurface, space: Space, placed: Placed, stature: number): InHand {
+export function inHand(hull: HullSurface, room: Room, placed: Placed, stature: number, hatches = room.hatches): InHand {
   const touched = touchedOf(placed);
-  const hatches = hull.model.hatches.filter((h) => space.hatches.includes(h.id));
-  if (hatches.length === 0)
-    return { touched, hatches, access: { hatch: space.name, away: 0, path: [touched.at] }, blocked: null };
-  return { touched, hatches, ...handTo(hull, touched.at, hatches, stature) };
+  if (room.hatches.length === 0)
+    return { touched, access: { hatch: room.space.name, away: 0, path: [touched.at] }, blocked: null };
+  return { touched, ...handTo(hull, touched.at, hatches, stature) };
 }
 
 /** Who reaches in from the seat, and within what band of bodies. */
@@ -58,7 +56,7 @@ function reachedFromSeat(
 ): Hatch[] {
   const most = often === 'always' ? 0 : 1;
   return hatches.filter((h) => {
-    const at = { x: (h.fore + h.aft) / 2, y: (h.port + h.starboard) / 2, z: h.height };
+    const at = mouthOf(h);
     return !overBand(shop, (scale) => {
       const best = reachedBy(paddlers(hull, plan.brief, scale), at);
       return best && REACH.indexOf(best.zone) > most ? at : undefined;
@@ -67,12 +65,11 @@ function reachedFromSeat(
 }
 
 /** Whether what is used afloat is reached from the seat, by an opening that is; what is used ashore or stopped need not be. */
-export function inHandAfloat(hull: HullSurface, space: Space, placed: Placed, seated: Seated): boolean {
+export function inHandAfloat(hull: HullSurface, room: Room, placed: Placed, seated: Seated, hatches = room.hatches): boolean {
   const often = usedHow(placed);
-  const hatches = hull.model.hatches.filter((h) => space.hatches.includes(h.id));
-  if ((often !== 'always' && often !== 'hourly') || hatches.length === 0) return true;
-  const near = reachedFromSeat(hull, hatches, often, seated).map((h) => h.id);
-  return near.length > 0 && inHand(hull, { ...space, hatches: near }, placed, seated.plan.brief.stature).access !== null;
+  if ((often !== 'always' && often !== 'hourly') || room.hatches.length === 0) return true;
+  const near = reachedFromSeat(hull, hatches, often, seated);
+  return inHand(hull, room, placed, seated.plan.brief.stature, near).access !== null;
 }
 
 /** What stands no higher than this over a lid stands on it (judgement), mm. */

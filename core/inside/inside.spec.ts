@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fairHull, type Hazard, type HullModel } from '../hull';
+import { fairHull, type Hazard, type HullModel, type HullSurface } from '../hull';
 import { placeFitting, type Placed } from '../layout';
 import type { Fitting, Place, Plan } from '../rig';
 import { BOX_HOLD, BOX_HULL } from '../testing/box-hull';
@@ -7,7 +7,7 @@ import { emptyPlan, fitted, inputOf, partOf } from '../testing/plans';
 import { tell } from '../units';
 import { workUp } from '../workup';
 import { CATALOG, HULLS, SHOP, TOLVANE } from '../../demo/index';
-import { inHand, isInside, letsGoAt, roomsFor, slidesOf, tipsAt, touchedOf, trespassOf, wayIn } from './index';
+import { freeSlides, inHand, isInside, letsGoAt, roomsFor, slidesAmong, tipsAt, touchedOf, trespassOf, wayIn } from './index';
 
 const hullOf = (more: Partial<HullModel> = {}) => fairHull({ ...BOX_HULL, ...more });
 const inside = (x: number, y: number, heading = 0, lies?: 'on its side' | 'on its end'): Place => ({
@@ -209,6 +209,10 @@ describe('its way in', () => {
   });
 });
 
+/** Where a loose thing goes in the hold, among others. */
+const slidesOf = (hull: HullSurface, placed: Placed, others: readonly Placed[], limits: Parameters<typeof freeSlides>[3]) =>
+  slidesAmong(freeSlides(hull, roomIn(hull), placed, limits), others);
+
 describe('what lies loose', () => {
   const { limits } = SHOP;
 
@@ -216,34 +220,23 @@ describe('what lies loose', () => {
 
   it('slides to the ends and sides of the hold, and stays where the tilt is less than friction bears', () => {
     const hull = hullOf();
-    const slides = slidesOf(hull, roomIn(hull), put('battery-30', inside(1500, 0), hull), [], limits);
+    const slides = slidesOf(hull, put('battery-30', inside(1500, 0), hull), [], limits);
     expect(slides.map((s) => `${s.way} ${s.far} ${s.against}`)).toEqual([
       'forward 400 the end of the hold',
       'aft 400 the end of the hold',
       'to port 320 the hull itself',
       'to starboard 320 the hull itself',
     ]);
-    expect(
-      slidesOf(hull, roomIn(hull), put('battery-30', inside(1500, 0), hull), [], { pitch: 16.6, heel: 16.6, slip: 0.3 }),
-    ).toEqual([]);
-    expect(
-      slidesOf(hull, roomIn(hull), put('battery-30', inside(1500, 0), hull), [], { pitch: 16.8, heel: 16.6, slip: 0.3 }).length,
-    ).toBe(2);
+    expect(slidesOf(hull, put('battery-30', inside(1500, 0), hull), [], { pitch: 16.6, heel: 16.6, slip: 0.3 })).toEqual([]);
+    expect(slidesOf(hull, put('battery-30', inside(1500, 0), hull), [], { pitch: 16.8, heel: 16.6, slip: 0.3 }).length).toBe(2);
   });
 
   it('is stopped by what stands beside it', () => {
     const hull = hullOf();
-    const [first] = slidesOf(
-      hull,
-      roomIn(hull),
-      put('battery-30', inside(1500, 0), hull),
-      [put('battery-18', inside(1300, 0), hull)],
-      limits,
-    );
+    const [first] = slidesOf(hull, put('battery-30', inside(1500, 0), hull), [put('battery-18', inside(1300, 0), hull)], limits);
     expect(first?.way).toBe('aft');
     const forward = slidesOf(
       hull,
-      roomIn(hull),
       put('battery-30', inside(1500, 0), hull),
       [put('battery-18', inside(1300, 0), hull)],
       limits,
@@ -265,11 +258,11 @@ describe('the hand that reaches it', () => {
     const near = put('battery-30', inside(1550, 0), hull);
     const { what, at } = touchedOf(near);
     expect([what, at.x, at.y, Math.round(at.z)]).toEqual(['plug', 1472.5, 0, 175]);
-    const { space } = roomIn(hull);
-    expect(inHand(hull, space, near, 1750).access?.hatch).toBe('lid');
+    const room = roomIn(hull);
+    expect(inHand(hull, room, near, 1750).access?.hatch).toBe('lid');
     const far = put('battery-30', inside(1900, 320, 180), hull);
-    expect(inHand(hull, space, far, 1000).access).toBeNull();
-    expect(inHand(hull, space, far, 1000).blocked).not.toBeNull();
+    expect(inHand(hull, room, far, 1000).access).toBeNull();
+    expect(inHand(hull, room, far, 1000).blocked).not.toBeNull();
   });
 });
 

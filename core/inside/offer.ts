@@ -1,4 +1,4 @@
-import type { HullSurface, Room } from '../hull';
+import { type HullSurface, mouthOf, type Room } from '../hull';
 import { bodyOverlap, placeFitting, type Placed } from '../layout';
 import type { Part } from '../parts';
 import { LIES, type Place } from '../rig';
@@ -20,10 +20,9 @@ export interface RoomSetting extends Seated {
 const LYING = [undefined, ...LIES] as const;
 
 /** Places to try in a room: under its openings, then its middle, on the centre line and to the sides of it. */
-function* placesIn(hull: HullSurface, { space }: Room, part: Part): Generator<RoomOffer['place']> {
-  const hatches = hull.model.hatches.filter((h) => space.hatches.includes(h.id));
+function* placesIn({ space, hatches }: Room, part: Part): Generator<RoomOffer['place']> {
   const { width } = part.body.base;
-  const xs = [...hatches.map((h) => (h.fore + h.aft) / 2), (space.fore + space.aft) / 2];
+  const xs = [...hatches.map((h) => mouthOf(h).x), (space.fore + space.aft) / 2];
   const aside = [0, width, -width, 2 * width, -2 * width];
   for (const lies of LYING)
     for (const x of new Set(xs.flatMap((middle) => [middle, middle - part.body.base.length, middle + part.body.base.length])))
@@ -37,15 +36,13 @@ function placeIn(hull: HullSurface, room: Room, part: Part, setting: RoomSetting
   const way = wayIn(hull, room, part.body);
   if (way && way.margin < 0 && !part.inside?.soft) return null;
   // What stands on a lid would have to come off first.
-  const free = hull.model.hatches.filter((h) => room.space.hatches.includes(h.id) && !others.some((o) => standsOnLid(o, h)));
-  if (room.space.hatches.length && free.length === 0) return null;
-  const space = { ...room.space, hatches: free.map((h) => h.id) };
-  for (const place of placesIn(hull, room, part)) {
+  const free = room.hatches.filter((h) => !others.some((o) => standsOnLid(o, h)));
+  for (const place of placesIn(room, part)) {
     const placed = placeFitting(hull, 'offered', { ...SET_DOWN, part: part.id, place }, part);
     if (!placed || placed.frame.off || !fitsIn(hull, room, placed.bodies)) continue;
     if (others.some((o) => placed.bodies.some((a) => o.bodies.some((b) => bodyOverlap(a, b) > 0)))) continue;
-    if (!inHand(hull, space, placed, plan.brief.stature).access) continue;
-    if (inHandAfloat(hull, space, placed, setting)) return { room, place };
+    if (!inHand(hull, room, placed, plan.brief.stature, free).access) continue;
+    if (inHandAfloat(hull, room, placed, setting, free)) return { room, place };
   }
   return null;
 }

@@ -1,4 +1,4 @@
-import { distanceToSegment, type BoxedHazard, type HullSurface, type Room } from '../hull';
+import { distanceToSegment, liesIn, type BoxedHazard, type HullSurface, type Room } from '../hull';
 import { boxOverlap, cornersOfBox, extentOfBox, type Body, type Placed, type PosedBox } from '../layout';
 import { dot, type Point } from '../units';
 
@@ -27,9 +27,7 @@ export const isInside = (placed: Placed): boolean =>
 /** The room under a point of the plan: the smallest of those that lie there. */
 export function roomAt(hull: HullSurface, at: { readonly x: number; readonly y: number }): Room | undefined {
   const size = ({ space: s }: Room): number => (s.aft - s.fore) * (s.starboard - s.port);
-  return [...hull.rooms.values()]
-    .filter(({ space: s }) => !s.worn && at.x >= s.fore && at.x <= s.aft && at.y >= s.port && at.y <= s.starboard)
-    .sort((a, b) => size(a) - size(b))[0];
+  return [...hull.rooms.values()].filter(({ space: s }) => !s.worn && liesIn(s, at.x, at.y)).sort((a, b) => size(a) - size(b))[0];
 }
 
 const EDGES = [

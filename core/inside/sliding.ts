@@ -1,5 +1,5 @@
 import type { HullSurface, Room } from '../hull';
-import { bodyOverlap, boundsOf, extentOfBox, placeFitting, type Body, type Placed } from '../layout';
+import { bodyOverlap, boundsOf, extentOfBox, near, placeFitting, type Body, type Placed } from '../layout';
 import type { ShopSettings } from '../shop';
 import { boxesOf, fitsIn, trespassOf } from './room';
 
@@ -83,9 +83,6 @@ function stopOf(
   return wall && wall.by > caught ? wall.into : null;
 }
 
-const apart = (a: Bounds, b: Bounds): boolean =>
-  a.fore >= b.aft || b.fore >= a.aft || a.port >= b.starboard || b.port >= a.starboard;
-
 /**
  * How far it goes among what else stands in the room, the farthest way first.
  *
@@ -97,7 +94,7 @@ export function slidesAmong(free: readonly FreeSlide[], others: readonly Placed[
     .map(({ way, steps, against }): Slide => {
       for (const [i, step] of steps.entries())
         for (const o of stood)
-          if (!apart(step.bounds, o.bounds) && step.bodies.some((a) => o.bodies.some((b) => bodyOverlap(a, b) > TOUCH)))
+          if (near(step.bounds, o.bounds) && step.bodies.some((a) => o.bodies.some((b) => bodyOverlap(a, b) > TOUCH)))
             return { way, far: i * STEP, against: o.name };
       return { way, far: steps.length * STEP, against };
     })
@@ -107,10 +104,6 @@ export function slidesAmong(free: readonly FreeSlide[], others: readonly Placed[
 
 /** What shares less than this only touches, mm. */
 const TOUCH = 0.5;
-
-/** Where a loose thing goes in its room, among what else stands there; the farthest way first. */
-export const slidesOf = (hull: HullSurface, room: Room, placed: Placed, others: readonly Placed[], limits: Limits): Slide[] =>
-  slidesAmong(freeSlides(hull, room, placed, limits), others);
 
 /** Whether a thing tips over rather than slides at some tilt: its weight leaves its base. */
 export function tipsAt(placed: Pick<Placed, 'bodies'>, tilt: number, over: 'x' | 'y'): boolean {

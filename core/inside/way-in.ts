@@ -1,4 +1,4 @@
-import { clearOf, type Hatch, type HullSurface, type Room } from '../hull';
+import { clearOf, type Hatch, mouthOf, type HullSurface, type Room } from '../hull';
 import { boxAbout } from '../layout';
 import type { Part } from '../parts';
 import { throughOpening, type Beyond, type Clear, type Passage, type Sides } from './passing';
@@ -20,7 +20,7 @@ export function sidesOf(body: Pick<Part['body'], 'solids'>): Sides {
 /** What lies beyond a hatch of a room. */
 function beyondOf(hull: HullSurface, { space, floor }: Room, hatch: Hatch): Beyond {
   const { wall } = hull.model;
-  const [x, y] = [(hatch.fore + hatch.aft) / 2, (hatch.port + hatch.starboard) / 2];
+  const { x, y } = mouthOf(hatch);
   return {
     // Whichever way it is turned: the floor is looked at under the longer side both ways.
     depth(p, q) {
@@ -35,15 +35,11 @@ function beyondOf(hull: HullSurface, { space, floor }: Room, hatch: Hatch): Beyo
   };
 }
 
-/**
- * The easiest way of a part into a room, by any of its openings; null for a room that stands open. A part that gives is
- * taken to pass.
- */
+/** The easiest way of a rigid part into a room, by any of its openings; null for a room that stands open. */
 export function wayIn(hull: HullSurface, room: Room, body: Pick<Part['body'], 'solids'>): WayIn | null {
-  const hatches = hull.model.hatches.filter((h) => room.space.hatches.includes(h.id));
   const sides = sidesOf(body);
   let best: WayIn | null = null;
-  for (const hatch of hatches) {
+  for (const hatch of room.hatches) {
     const { shape, along, across } = clearOf(hatch);
     const clear: Clear = { shape, long: along, wide: across };
     const way = { hatch, clear, sides, ...throughOpening(sides, clear, beyondOf(hull, room, hatch)) };

@@ -23,7 +23,7 @@ export function cornersOfBox({ middle, axes, half }: PosedBox): Point[] {
 }
 
 /** Half the length of a box's shadow on a direction. */
-const reachOn = (box: PosedBox, n: Point): number =>
+export const reachOn = (box: PosedBox, n: Point): number =>
   box.half[0] * Math.abs(dot(box.axes[0], n)) +
   box.half[1] * Math.abs(dot(box.axes[1], n)) +
   box.half[2] * Math.abs(dot(box.axes[2], n));

@@ -1,7 +1,8 @@
-import type { HullSurface } from '../hull';
+import { type HullSurface, liesIn } from '../hull';
 import type { Part } from '../parts';
 import type { Place } from '../rig';
 import type { Point } from '../units';
+import { type PosedBox, reachOn } from './box';
 import type { Axes, Frame, Placed } from './frame';
 
 type InRoom = Extract<Place, { on: 'space' }>;
@@ -47,15 +48,15 @@ export function frameInRoom(
   if (!room) return undefined;
   const { floor, space } = room;
   const axes = laid(level, place.lies);
-  const box = body ? boxAbout(body) : { u: [0, 0], v: [0, 0], w: [0, 0] as Extent };
-  const [cu, cv, cw] = (['u', 'v', 'w'] as const).map((k) => ((box[k][0] ?? 0) + (box[k][1] ?? 0)) / 2) as [
-    number,
-    number,
-    number,
-  ];
-  const half = (k: 'x' | 'y' | 'z'): number =>
-    (['u', 'v', 'w'] as const).reduce((sum, d) => sum + (((box[d][1] ?? 0) - (box[d][0] ?? 0)) / 2) * Math.abs(axes[d][k]), 0);
-  const [along, across] = flatSides(box, place.lies);
+  const { u, v, w } = body ? boxAbout(body) : A_POINT;
+  const half = ([least, most]: Extent): number => (most - least) / 2;
+  // The box about it, over the place it is given, not yet set down.
+  const about: PosedBox = {
+    middle: { x: place.x, y: place.y, z: 0 },
+    axes: [axes.u, axes.v, axes.w],
+    half: [half(u), half(v), half(w)],
+  };
+  const [along, across] = [2 * reachOn(about, level.u), 2 * reachOn(about, level.v)];
   const [c, s] = [level.u, level.v];
   let under = -Infinity;
   const [n, m] = [Math.max(1, Math.ceil(along / UNDER)), Math.max(1, Math.ceil(across / UNDER))];
@@ -66,11 +67,15 @@ export function frameInRoom(
     }
   // Where a wall is in the way it stands as low as it would in the middle, and is judged there.
   const foot = Number.isFinite(under) ? under : lowest(floor, place, space);
-  const middle = { x: place.x, y: place.y, z: foot + half('z') };
+  const middle = { ...about.middle, z: foot + reachOn(about, level.w) };
+  const [cu, cv, cw] = [u, v, w].map(([least, most]) => (least + most) / 2) as [number, number, number];
   const at = (k: 'x' | 'y' | 'z'): number => middle[k] - cu * axes.u[k] - cv * axes.v[k] - cw * axes.w[k];
-  const off = place.x < space.fore || place.x > space.aft || place.y < space.port || place.y > space.starboard;
+  const off = !liesIn(space, place.x, place.y);
   return { origin: { x: at('x'), y: at('y'), z: at('z') }, ...axes, surface: space.name, wall: hull.model.wall, off };
 }
+
+/** What has no size. */
+const A_POINT: Readonly<Record<'u' | 'v' | 'w', Extent>> = { u: [0, 0], v: [0, 0], w: [0, 0] };
 
 const lowest = (
   floor: (x: number, y: number) => number,
@@ -81,11 +86,3 @@ const lowest = (
   const middle = floor(x, Math.min(starboard, Math.max(port, 0)));
   return Number.isFinite(own) ? own : Number.isFinite(middle) ? middle : 0;
 };
-
-/** The sides of what the box about a part stands on, along its heading and across. */
-function flatSides(box: Readonly<Record<'u' | 'v' | 'w', readonly number[]>>, lies: InRoom['lies']): [number, number] {
-  const size = (k: 'u' | 'v' | 'w'): number => (box[k][1] ?? 0) - (box[k][0] ?? 0);
-  if (lies === 'on its side') return [size('u'), size('w')];
-  if (lies === 'on its end') return [size('w'), size('v')];
-  return [size('u'), size('v')];
-}

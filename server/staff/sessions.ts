@@ -23,11 +23,10 @@ declare module 'express-serve-static-core' {
   }
 }
 
-const HOURS = 3_600_000;
-/** How often it is kept that somebody is still there, ms. */
-const TOUCHED = 60_000;
+/** How often it is kept that somebody is still there, and what has ended is cleared away, ms. */
+const [TOUCHED, CLEARED] = [60_000, 900_000];
 
-/** How long sessions last, hours. */
+/** How long sessions last, ms. */
 export interface Lasting {
   /** After the last call. */
   readonly idle: number;
@@ -46,7 +45,7 @@ export class Sessions extends connectSession(session.Store) {
     private readonly db: Sequelize,
     private readonly lasting: Lasting,
   ) {
-    super({ db, tableName: 'sessions', checkExpirationInterval: HOURS / 4, expiration: lasting.idle * HOURS });
+    super({ db, tableName: 'sessions', checkExpirationInterval: CLEARED, expiration: lasting.idle });
     // A session's last call is kept to the minute: reading a list writes nothing.
     const touched = new LRUCache<string, true>({ max: 1000, ttl: TOUCHED });
     const keep = this.touch.bind(this);
@@ -66,7 +65,7 @@ export class Sessions extends connectSession(session.Store) {
     );
     if (!row) return null;
     const data = JSON.parse(row.data) as SessionData;
-    const over = Date.now() - (data.since ?? 0) >= this.lasting.longest * HOURS;
+    const over = Date.now() - (data.since ?? 0) >= this.lasting.longest;
     const staff = row.id === null || over ? null : staffOf(row);
     return { ...data, holder: () => staff };
   }

@@ -193,7 +193,7 @@ export class InsideAnswers {
 
   protected readonly hand = computed(() => {
     const room = this.room();
-    return room ? inHand(this.hull(), room.space, this.placed(), this.state().plan.brief.stature) : null;
+    return room ? inHand(this.hull(), room, this.placed(), this.state().plan.brief.stature) : null;
   });
   protected readonly handSays = computed(() => {
     const hand = this.hand();
@@ -208,13 +208,13 @@ export class InsideAnswers {
     const xs = Array.from({ length: 13 }, (_, i) => fore + ((aft - fore) * i) / 12);
     const deck = xs.map((x): Flat => [x, hull.spot(x, this.middle().y).z]);
     const keel = xs.map((x): Flat => [x, hull.keel(x)]);
-    const mouth = hand.hatches.map((h): Flat[] => [
+    const mouth = room.hatches.map((h): Flat[] => [
       [h.fore, h.height + 6],
       [h.aft, h.height + 6],
     ]);
     const { at: touched } = touchedOf(this.placed());
     const side = (p: Point): Flat => [p.x, p.z];
-    const near = hand.hatches.map((h) => ({ x: Math.min(h.aft, Math.max(h.fore, touched.x)), y: 0, z: h.height }))[0];
+    const near = room.hatches.map((h) => ({ x: Math.min(h.aft, Math.max(h.fore, touched.x)), y: 0, z: h.height }))[0];
     const at = fitting([...deck, ...keel]);
     return {
       deck: path(deck, at),

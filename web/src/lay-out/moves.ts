@@ -3,6 +3,7 @@ import { adviceSetting, mountAdvice } from '@plain-cleat/core/advice';
 import type { Part } from '@plain-cleat/core/parts';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { slideTo } from '@plain-cleat/core/findings';
+import { liesIn } from '@plain-cleat/core/hull';
 import { nudge, seated, placeFitting, onFittedTrack, snapPlace, turn } from '@plain-cleat/core/layout';
 import {
   entryOf,
@@ -200,12 +201,7 @@ export class Moves {
   overAHatch({ x, y }: { x: number; y: number }): boolean {
     const surface = this.store.state()?.workup.surface;
     const room = surface && roomAt(surface, { x, y });
-    return (
-      !!room &&
-      surface.model.hatches.some(
-        (h) => room.space.hatches.includes(h.id) && x >= h.fore && x <= h.aft && y >= h.port && y <= h.starboard,
-      )
-    );
+    return !!room?.hatches.some((h) => liesIn(h, x, y));
   }
 
   /** Brings a part aboard in the room at a point. Returns its name; null where there is no room. */
