@@ -36,6 +36,14 @@ export const DOCUMENTS_ROUTES = {
     query: documentQuerySchema,
     file: 'text/csv',
   }),
+  receptionSheet: route({
+    method: 'GET',
+    path: '/api/rigs/:rig/reception-sheet.pdf',
+    who: STAFF,
+    says: 'How the boat came in, for its owner to sign',
+    query: documentQuerySchema,
+    file: 'application/pdf',
+  }),
   drillSheet: route({
     method: 'GET',
     path: '/api/rigs/:rig/drill-sheet.pdf',

@@ -5,6 +5,7 @@ import parts from './catalog.json';
 import orrisk from './orrisk-138.json';
 import pellin from './pellin-96.json';
 import quenby from './quenby-126-wide.json';
+import sarrock from './sarrock-146-two.json';
 import tolvane from './tolvane-118.json';
 
 /** The demo's documents are read through the product's own schemas, like anybody's. */
@@ -14,4 +15,5 @@ export const QUENBY: HullModel = hullModelSchema.parse(quenby);
 export const BRACKWEN: HullModel = hullModelSchema.parse(brackwen);
 export const ORRISK: HullModel = hullModelSchema.parse(orrisk);
 export const PELLIN: HullModel = hullModelSchema.parse(pellin);
-export const HULLS: readonly HullModel[] = [TOLVANE, QUENBY, BRACKWEN, ORRISK, PELLIN];
+export const SARROCK: HullModel = hullModelSchema.parse(sarrock);
+export const HULLS: readonly HullModel[] = [TOLVANE, QUENBY, BRACKWEN, ORRISK, PELLIN, SARROCK];

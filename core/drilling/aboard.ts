@@ -4,6 +4,7 @@ import type { Stood } from '../layout';
 import { mountFitting } from '../mounting';
 import type { Ledger, Tape } from '../rig';
 import type { Memory } from '../stages';
+import { holesItCameWith } from './came';
 import { holesOf, type Fitted, type PlannedHole } from './holes';
 import { openingsOf, type Opening } from './inside';
 
@@ -50,7 +51,7 @@ export function fitOut(input: AboardInput, memory: Memory): Aboard {
         const mounted = mountFitting(placed, shop, surface.model);
         const setting = { letter, tape, shop, ledger, openings, elsewhere, after };
         const holes = s.sets?.length === 0 ? [] : holesOf(surface, placed, mounted, setting);
-        return { ...s, mounted, holes };
+        return { ...s, mounted, holes, under: holesItCameWith(placed, ledger) };
       },
     );
     made.set(placed.id, after + fitted.holes.length);

@@ -17,7 +17,7 @@ export interface DrillingInput {
 }
 
 export interface Drilling {
-  /** Every hole of the rig, bow to stern. */
+  /** Every hole the rig makes or uses again, bow to stern. */
   readonly holes: readonly PlannedHole[];
   /** Holes this hull has that no fitting of the plan uses: scars, plugged or open. */
   readonly oldHoles: readonly LedgerHole[];
@@ -25,10 +25,11 @@ export interface Drilling {
   readonly gate: DrillGate;
 }
 
-/** Every hole of a rig, those the hull has besides, and whether it may be drilled. */
+/** Every hole a rig makes, those the hull has besides, and whether it may be drilled. */
 export function drill({ surface, owned, ledger, shop, others }: DrillingInput, memory: Memory): Drilling {
   const holes = owned.flatMap((i) => i.holes).sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y);
-  const inUse = new Set([...holes.map((h) => h.drilled?.fact), ...others.map((o) => o.fact)]);
+  const under = owned.flatMap((i) => i.under.map((h) => h.fact));
+  const inUse = new Set([...holes.map((h) => h.drilled?.fact), ...under, ...others.map((o) => o.fact)]);
   const toMake = holes.filter((h) => !h.drilled || h.openUp).length;
   return {
     holes,

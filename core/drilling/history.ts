@@ -1,6 +1,6 @@
 import type { Ledger, LedgerHole } from '../rig';
 import type { Point } from '../units';
-import type { PlannedHole } from './holes';
+import type { Fitted, PlannedHole } from './holes';
 
 export const HOLE_STATES = ['planned', 'drilled', 'in use', 'open', 'plugged'] as const;
 export type HoleState = (typeof HOLE_STATES)[number];
@@ -32,9 +32,25 @@ export interface HistoryHole {
   readonly hole: LedgerHole | null;
 }
 
-/** What one rig makes of its holes, for the others on the same hull and for the hull's history. */
-export const holesOfRig = (number: string, holes: readonly PlannedHole[], ledger: Ledger): OtherHole[] =>
-  holes
+/** What one rig makes of its holes, and those that what came aboard stands on, for the others on the same hull and for the hull's history. */
+export const holesOfRig = (
+  number: string,
+  holes: readonly PlannedHole[],
+  ledger: Ledger,
+  owned: readonly Pick<Fitted, 'placed' | 'letter' | 'under'>[] = [],
+): OtherHole[] => [
+  ...owned.flatMap(({ placed, under }) =>
+    under.map((h) => ({
+      rig: number,
+      label: h.label,
+      of: placed.part.name,
+      at: h.at ?? placed.frame.origin,
+      bit: h.bit,
+      fact: h.fact,
+      held: true,
+    })),
+  ),
+  ...holes
     .filter((h) => h.abandoned === null && (h.drilled !== null || ledger.signed === null))
     .map((h) => ({
       rig: number,
@@ -44,7 +60,8 @@ export const holesOfRig = (number: string, holes: readonly PlannedHole[], ledger
       bit: h.bit.mm,
       fact: h.drilled?.fact ?? null,
       held: ledger.signed !== null || ledger.steps.has(`fasten.${h.fitting}`),
-    }));
+    })),
+];
 
 /**
  * Every hole of a hull, bow to stern: those in the ledger, each plugged, open, drilled, or in use by a rig;
@@ -69,11 +86,13 @@ export function holeHistory(ledger: Ledger, rigs: readonly OtherHole[]): History
       hole,
     };
   });
+  // What came aboard has holes that no fact tells of.
+  const told = new Set(ledger.holes.map((h) => h.fact));
   const planned = rigs
-    .filter((o) => o.fact === null)
+    .filter((o) => o.fact === null || !told.has(o.fact))
     .map((o): HistoryHole => ({
       key: `${o.rig}.${o.label}`,
-      state: 'planned',
+      state: o.fact === null ? 'planned' : 'in use',
       label: o.label,
       at: o.at,
       bit: o.bit,

@@ -54,6 +54,8 @@ export interface PlannedHole {
 export interface Fitted extends Stood {
   readonly mounted: Mounted;
   readonly holes: readonly PlannedHole[];
+  /** Holes it came aboard with and stands on: nobody drills them. */
+  readonly under: readonly LedgerHole[];
 }
 
 /** The measured readings of a hole drilled just as planned. */
@@ -73,7 +75,7 @@ export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): 
 }
 
 /** The final bit: a bore of the part's own, the rivet's drill, or the close clearance of the thread. */
-function boreOf({ rivet, thread, bore }: Mounted, shop: ShopSettings, own: number | undefined): Bit {
+export function boreOf({ rivet, thread, bore }: Mounted, shop: ShopSettings, own: number | undefined): Bit {
   const family = shop.drilling.threads;
   const wanted = own ?? bore;
   if (wanted) return bitFor(wanted, family);
@@ -118,7 +120,7 @@ const usedAgain = (placed: Placed, number: number, ledger: Ledger): LedgerHole |
 };
 
 /** Every hole a part takes through its surface: those of its fasteners, then the bore it is let into. */
-const throughHoles = (part: Pick<Part, 'holes' | 'body'>): { u: number; v: number; bore?: number }[] =>
+export const throughHoles = (part: Pick<Part, 'holes' | 'body'>): { u: number; v: number; bore?: number }[] =>
   part.body.recess ? [...part.holes.at, { u: 0, v: 0, bore: part.body.recess.bore }] : [...part.holes.at];
 
 /** The holes one fitting makes in the hull, forward first; none when it is held without drilling. */
@@ -187,7 +189,8 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
 /** Bits of inch and metric indexes that are nearly alike drill the same hole (judgement), mm. */
 export const SAME_BIT = 0.3;
 
-function onSurface(hull: HullSurface, placed: Placed, p: Point): Point {
+/** A point of a fitting's base on the surface it stands on. */
+export function onSurface(hull: HullSurface, placed: Placed, p: Point): Point {
   const { place } = placed;
   if (place.on === 'side') return hull.sidePoint(p.x, place.side, hull.gunwale(p.x) - p.z);
   return place.on === 'deck' ? { ...p, z: hull.spot(p.x, p.y).z } : p;

@@ -5,6 +5,7 @@ export * from './hazard';
 export * from './inside';
 export * from './inside-view';
 export * from './bits';
+export * from './came';
 export * from './cross';
 export * from './history';
 export * from './holes';

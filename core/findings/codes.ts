@@ -107,6 +107,7 @@ const FINDINGS = {
   'wet-floor': 'anyone',
   'wire-overheats': 'nobody',
   'worked-first': 'anyone',
+  worn: 'anyone',
   'wrong-source': 'nobody',
 } as const satisfies Readonly<Record<string, Acceptable>>;
 

@@ -3,7 +3,7 @@ import type { Part } from '../parts';
 import { fittingOf, type Place } from '../rig';
 import { say } from '../units';
 import type { Fitted } from '../drilling';
-import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw, type Try } from './finding';
+import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw, takeOff, type Try } from './finding';
 
 /** What stands on another fitting is joined to it by an interface both have. */
 export const chains: Judgement = ({ items }) =>
@@ -86,7 +86,7 @@ export const goesWith: Judgement = ({ items }) =>
         tries: [
           {
             says: say`Take ${i.letter} off`,
-            changes: [{ kind: 'takeOffItem', item: i.placed.id, from: i.placed.fitting }],
+            changes: [takeOff(i)],
           },
         ],
       })),

@@ -73,7 +73,9 @@ interface Other {
  */
 export const holesClose: Judgement = ({ owned, oldHoles, others }) => {
   const old = [
-    ...oldHoles.flatMap((h): Other[] => (h.at ? [{ label: `the old hole ${h.label}`, at: h.at, bit: h.bit }] : [])),
+    ...[...oldHoles, ...owned.flatMap((i) => i.under)].flatMap((h): Other[] =>
+      h.at ? [{ label: `the old hole ${h.label}`, at: h.at, bit: h.bit }] : [],
+    ),
     ...others.map((o): Other => ({ label: `${o.label} of ${o.rig}`, at: o.at, bit: o.bit })),
   ];
   const before: (Other & { readonly drilled: boolean })[] = [];

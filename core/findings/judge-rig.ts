@@ -1,3 +1,4 @@
+import type { Fitted } from '../drilling';
 import { entryOf, type Acceptance } from '../rig';
 import { say, type Sentence } from '../units';
 import { backCast } from './back-cast';
@@ -39,6 +40,7 @@ import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
 import { acceptedBy, findingKey } from './codes';
+import { wornThings } from './worn';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
 
 /** What was judged of a body that is not kept any more. */
@@ -155,6 +157,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   wrongSource,
   notFed,
   lateParts,
+  wornThings,
 ];
 
 /** Judged of a body: not at all when its figures are not kept. */
@@ -182,6 +185,15 @@ const OF_THE_BODY: readonly Judgement[] = [
   hullTooSmall,
 ];
 
+/**
+ * What is said of a thing the maker fitted, standing as they did: what it does to others. How well they held it and where
+ * they put it is their affair.
+ */
+const OF_MAKERS: ReadonlySet<Raw['code']> = new Set([
+  ...(['worn', 'overlap', 'paddle-stroke', 'knuckles', 'back-cast', 'swings', 'strut', 'lens-path', 'light-hidden'] as const),
+  ...(['sidelight-hidden', 'rods-cross', 'rod-butt', 'rod-tips', 'excludes', 'needs', 'tether-propeller'] as const),
+]);
+
 /** All that is judged: once for each set, and once for the rig. */
 export const JUDGEMENTS = { ofSets: SET_JUDGEMENTS, ofRig: RIG_JUDGEMENTS } as const;
 
@@ -199,7 +211,9 @@ const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
  */
 export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig } = JUDGEMENTS): Finding[] {
   const found = new Map<string, { raw: Raw; judged: Judged; sets: string[] }>();
+  const makers = new Set(rig.stands.filter(fittedByMaker).map((s) => s.placed.id));
   const take = (raw: Raw, judged: Judged): void => {
+    if (makers.has(raw.where) && (!OF_MAKERS.has(raw.code) || (raw.detail !== undefined && makers.has(raw.detail)))) return;
     const { set } = judged;
     const key = findingKey(raw.code, raw.where, raw.detail);
     const known = found.get(key);
@@ -249,6 +263,8 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
     })
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
 }
+
+const fittedByMaker = ({ placed, mounted }: Fitted): boolean => mounted.there && placed.fitting.aboard?.from === 'maker';
 
 /** The first figure of a sentence, as more is worse: one printed down is a margin, the less the worse. */
 function sizeOf(says: Sentence): number | null {

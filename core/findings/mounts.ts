@@ -79,7 +79,7 @@ export const mixedMetals: Judgement = ({ owned, plan }) => {
 /** Threads of both families on one rig: one wrench too many at the ramp. */
 export const threadFamilies: Judgement = ({ owned, hull }) => {
   const named = (family: 'metric' | 'inch'): Fitted[] =>
-    owned.filter((i) => i.mounted.thread?.family === family && i.mounted.count > 0);
+    owned.filter((i) => !i.mounted.there && i.mounted.thread?.family === family && i.mounted.count > 0);
   const [metric, inch] = [named('metric'), named('inch')];
   const few = metric.length <= inch.length ? metric : inch;
   if (metric.length === 0 || inch.length === 0) return [];

@@ -14,5 +14,5 @@ export const openHoles: Judgement = ({ oldHoles, plan }) =>
       severity: 'look',
       curable: false,
       says: say`${hole.label} stands open ${mm(hole.measured.reading)} from the ${hole.measured.datum}: nothing uses it.`,
-      because: say`${hole.found ? `Found on the boat by ${hole.by}: ${hole.found}` : `Drilled by ${hole.by}${hole.rig === plan.id ? '' : ', for an earlier rig'}`}. Plug it and note with what, or bring a fitting back to it.`,
+      because: say`${hole.fact.startsWith('came.') ? `Made by ${hole.by}, ${hole.found ?? ''}` : hole.found ? `Found on the boat by ${hole.by}: ${hole.found}` : `Drilled by ${hole.by}${hole.rig === plan.id ? '' : ', for an earlier rig'}`}. Plug it and note with what, or bring a fitting back to it.`,
     }));

@@ -1,5 +1,6 @@
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
+import type { Placed } from '../layout';
 import type { Plan } from '../rig';
 import type { Memory } from '../stages';
 import { centreOf, floatBy, slicesOf, type Floating, type Mass } from './floating';
@@ -10,6 +11,8 @@ export interface WeightInput extends Pick<Plan, 'brief' | 'stowage'> {
   readonly surface: HullSurface;
   /** What stands aboard in the set shown. */
   readonly items: readonly Fitted[];
+  /** What is taken off the boat. */
+  readonly takenOff: readonly Placed[];
 }
 
 /** How the boat floats with what stands aboard: without what comes and goes, and with all of it. */
@@ -32,15 +35,15 @@ export interface Weight {
 }
 
 /** Weighs what stands aboard: fittings, stowage, crew and the hull itself. */
-export function weigh({ surface, items, brief, stowage }: WeightInput, memory: Memory): Weight {
-  const still = memory.while('still', [surface, brief, stowage]);
+export function weigh({ surface, items, takenOff, brief, stowage }: WeightInput, memory: Memory): Weight {
+  const still = memory.while('still', [surface, brief, stowage, takenOff]);
   const { slices, hull, crew } = still.last('masses', [], () => ({
     slices: slicesOf(surface),
-    hull: { kg: surface.model.massKg, at: shellCentre(surface) },
+    hull: hullAsItIs(surface, takenOff),
     crew: crewMasses(surface, brief),
   }));
   const massOf = ({ placed }: Fitted): Mass =>
-    still.of('mass', placed, () => ({ kg: placed.part.body.massKg, at: centreOfPart(placed) }));
+    still.of('mass', placed, () => ({ kg: isMakers(placed) ? 0 : placed.part.body.massKg, at: centreOfPart(placed) }));
   const floatOf = (masses: readonly Mass[]): Floating => {
     const { kg, at } = centreOf(masses);
     return still.among('floats', [kg, at.x, at.y, at.z].join(), () => floatBy(slices, masses));
@@ -69,6 +72,15 @@ export function weigh({ surface, items, brief, stowage }: WeightInput, memory: M
       return { light: floatOf(light), laden: floatOf([...here.loose, ...light]) };
     },
   };
+}
+
+/** What the maker fitted is part of the hull's own mass, wherever it stands now. */
+const isMakers = ({ fitting }: Placed): boolean => fitting.aboard?.from === 'maker';
+
+/** The hull with what its maker fitted, less what is taken off of that. */
+function hullAsItIs(surface: HullSurface, takenOff: readonly Placed[]): Mass {
+  const off = takenOff.filter(isMakers).map((p) => ({ kg: -p.part.body.massKg, at: centreOfPart(p) }));
+  return centreOf([{ kg: surface.model.massKg, at: shellCentre(surface) }, ...off]);
 }
 
 const isLoose = (i: Fitted): boolean => i.mounted.hold === 'loose';

@@ -1,4 +1,4 @@
-import { keysSorted, type Fact, type Ledger, type Plan } from '../rig';
+import { fingerprint, type Fact, type Ledger, type Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 
 /** A wish nothing aboard answers. */
@@ -29,23 +29,10 @@ function openWishes({ wishes, fittings }: Pick<Plan, 'wishes' | 'fittings'>): Op
   });
 }
 
-/** A short fingerprint of a text: cyrb53, public domain. Good to tell changed from unchanged, not for secrets. */
-function fingerprint(text: string): string {
-  let [a, b] = [0xdeadbeef, 0x41c6ce57];
-  for (let i = 0; i < text.length; i++) {
-    const c = text.charCodeAt(i);
-    a = Math.imul(a ^ c, 2654435761);
-    b = Math.imul(b ^ c, 1597334677);
-  }
-  a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909);
-  b = Math.imul(b ^ (b >>> 16), 2246822507) ^ Math.imul(a ^ (a >>> 13), 3266489909);
-  return (4294967296 * (2097151 & b) + (a >>> 0)).toString(36);
-}
-
 /** What a signature is for: what stands aboard, how, and the holes there are. */
-export function signedFor({ fittings, runs, sets, stowage, scuppers }: Plan, ledger: Pick<Ledger, 'holes'>): string {
+export function signedFor({ fittings, runs, sets, stowage, scuppers, features }: Plan, ledger: Pick<Ledger, 'holes'>): string {
   const holes = ledger.holes.map((h) => [h.fact, h.bit, h.plugged]);
-  return fingerprint(JSON.stringify(keysSorted([fittings, runs, sets, stowage, scuppers, holes])));
+  return fingerprint([fittings, runs, sets, stowage, scuppers, ...(Object.keys(features).length ? [features] : []), holes]);
 }
 
 /** Whether a rig is handed over, and what stands against it. */

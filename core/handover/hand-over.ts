@@ -1,5 +1,6 @@
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
+import type { Placed } from '../layout';
 import type { Ledger, Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 import type { WiredRun } from '../wiring';
@@ -12,6 +13,8 @@ export interface HandoverInput {
   readonly surface: HullSurface;
   readonly plan: Plan;
   readonly owned: readonly Fitted[];
+  /** What is taken off the boat. */
+  readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
   readonly ledger: Ledger;
   readonly steps: readonly BuildStep[];
@@ -28,9 +31,9 @@ export interface Handover {
 }
 
 /** All of a handover: the walk, what goes back, and whether it is signed for as it is. */
-export const handOver = ({ surface, plan, owned, runs, ledger, steps }: HandoverInput): Handover => ({
+export const handOver = ({ surface, plan, owned, takenOff, runs, ledger, steps }: HandoverInput): Handover => ({
   closing: closingOf(plan, ledger, steps),
   walk: walk(owned, runs, ledger),
-  givenBack: givenBack(owned),
+  givenBack: givenBack(owned, takenOff),
   contents: contents(surface, owned, plan),
 });

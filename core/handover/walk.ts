@@ -64,7 +64,12 @@ export interface GivenBack {
   readonly for: string;
 }
 
-export const givenBack = (items: readonly Fitted[]): GivenBack[] =>
-  items.flatMap((i) =>
+export const givenBack = (items: readonly Fitted[], takenOff: readonly Placed[]): GivenBack[] => [
+  ...takenOff.map(({ part, fitting }): GivenBack => {
+    const by = items.find((i) => i.placed.id === fitting.becomes?.for);
+    return { what: part.name, letter: by?.letter ?? '', for: by?.placed.part.name ?? '' };
+  }),
+  ...items.flatMap((i) =>
     (i.placed.part.goesWith.replaces ?? []).map((what) => ({ what, letter: i.letter, for: i.placed.part.name })),
-  );
+  ),
+];

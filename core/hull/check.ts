@@ -1,3 +1,4 @@
+import type { Place } from './place';
 import type { HullModel } from './schema';
 
 /** What is wrong with a hull, by field. */
@@ -8,7 +9,7 @@ export interface HullFault {
 
 const LISTS = [
   ...['decks', 'hatches', 'tracks', 'inserts', 'scuppers', 'hazards', 'spaces', 'moving', 'rails', 'plates', 'walls'],
-  'handles',
+  ...['handles', 'ties', 'stock'],
 ] as const;
 /** The bow tip is where x is nought, to the nearest of these, mm. */
 const BOW = 1;
@@ -49,10 +50,35 @@ export function hullFaults(model: HullModel): HullFault[] {
     if (space.floor !== undefined && space.top !== undefined && space.top <= space.floor)
       fault(`spaces.${i}.top`, 'its ceiling is over its floor');
   });
+  const rooms = new Set(model.spaces?.map((s) => s.id));
+  model.ties?.forEach((tie, i) => {
+    if (tie.room !== undefined && !rooms.has(tie.room)) fault(`ties.${i}.room`, `this hull has no room ${tie.room} inside`);
+  });
+  model.stock?.forEach((one, i) => {
+    const misplaced = placeFault(model, one.place);
+    if (misplaced) fault(`stock.${i}.place.${misplaced.field}`, misplaced.says);
+  });
   const beam = 2 * Math.max(...stations.map((s) => s.halfBreadth));
   model.tracks.forEach((t, i) => {
     if (t.fore >= t.aft || t.fore < bow || t.aft > stern || Math.abs(t.y) > beam)
       fault(`tracks.${i}`, `${t.name} does not lie on this hull`);
   });
   return faults.slice(0, 20);
+}
+
+/** What is wrong with a place on this hull: a track or insert it does not have; null when it is there. */
+export function placeFault(hull: HullModel, place: Place): HullFault | null {
+  if (place.on === 'track' && !hull.tracks.some((t) => t.id === place.track))
+    return { field: 'track', says: `this hull has no track ${place.track}` };
+  if (place.on === 'insert' && !hull.inserts.some((i) => i.id === place.insert))
+    return { field: 'insert', says: `this hull has no insert ${place.insert}` };
+  if (place.on === 'scupper' && !hull.scuppers.some((s) => s.id === place.scupper))
+    return { field: 'scupper', says: `this hull has no scupper ${place.scupper}` };
+  if (place.on === 'plate' && !hull.plates?.some((p) => p.id === place.plate))
+    return { field: 'plate', says: `this hull has no plate ${place.plate}` };
+  if (place.on === 'rail' && !hull.rails?.some((r) => r.id === place.rail))
+    return { field: 'rail', says: `this hull has no rail ${place.rail}` };
+  if (place.on === 'space' && !hull.spaces?.some((s) => s.id === place.space && !s.worn))
+    return { field: 'space', says: `this hull has no room ${place.space} inside` };
+  return null;
 }

@@ -8,6 +8,8 @@ export * from './surface';
 export * from './spaces';
 export * from './natural';
 export * from './outline';
+export * from './features';
+export * from './place';
 export * from './patch';
 export * from './photo';
 export * from './readings';

@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { holdSchema } from '../parts';
+import { keySchema } from '../stored';
+import { coordinateSchema, placeSchema } from './place';
 import { SECTION_SHAPES } from './section';
 
 const idSchema = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'lower-case letters, digits and hyphens');
-const coordinateSchema = z.number().min(-2000).max(10_000);
 const lengthSchema = z.number().min(0).max(10_000);
 const pointSchema = z.strictObject({ x: coordinateSchema, y: coordinateSchema, z: coordinateSchema });
 const area = {
@@ -63,8 +65,16 @@ const hullMoverSchema = z.strictObject({
   drives: z.boolean().optional().describe('it drives the boat: fins or a propeller'),
 });
 
-/** A place to tie to: an eye, a loop, a ring. */
-const tieSchema = z.strictObject({ id: idSchema, name: z.string().max(60), ...pointSchema.shape });
+/** A place to tie to: an eye, a loop, a ring, on deck or in a room inside. */
+const tieSchema = z.strictObject({
+  id: idSchema,
+  name: z.string().max(60),
+  ...pointSchema.shape,
+  room: idSchema.optional().describe('the room inside that it is in; on deck when left out'),
+});
+
+/** What the maker fits: a part where it stands on the drawing, as it is held there. */
+const stockSchema = z.strictObject({ id: idSchema, part: keySchema, place: placeSchema, hold: holdSchema });
 
 /** A room inside the boat that takes things: a hold, a bay, a moulded recess. */
 const spaceSchema = z.strictObject({
@@ -77,7 +87,6 @@ const spaceSchema = z.strictObject({
   hatches: z.array(idSchema).max(8).describe('the openings that lead in; none where it stands open'),
   dry: z.boolean(),
   vented: z.boolean().optional().describe('air goes through it while it is shut'),
-  ties: z.array(tieSchema).max(30).optional(),
   litres: z.number().min(0).max(500).optional().describe('what it holds where that is known; else it follows from its size'),
   worn: z.boolean().optional().describe('a pocket of the life jacket: always at hand'),
 });
@@ -150,12 +159,18 @@ const hazardSchema = z.discriminatedUnion('shape', [
   }),
 ]);
 
+/** Kinds of hull. */
+export const HULL_KINDS = ['sit-on-top', 'sit-inside', 'inflatable', 'stand-up platform'] as const;
+/** What else tells hulls apart. */
+export const HULL_TRAITS = ['pedal', 'motor', 'tandem'] as const;
+
 export const hullModelSchema = z.strictObject({
   id: idSchema,
   revision: z.int().min(1),
   maker: z.string().min(1).max(60),
   name: z.string().min(1).max(60),
-  kind: z.enum(['sit-on-top', 'sit-inside', 'inflatable']),
+  kind: z.enum(HULL_KINDS),
+  traits: z.array(z.enum(HULL_TRAITS)).max(HULL_TRAITS.length).optional(),
   material: z.enum(['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric']),
   massKg: z.number().positive().max(500),
   capacityKg: z.number().positive().max(2000).describe("maker's rated capacity"),
@@ -188,6 +203,9 @@ export const hullModelSchema = z.strictObject({
   rails: z.array(railSchema).max(20).optional(),
   plates: z.array(madePlateSchema).max(20).optional(),
   walls: z.array(wallZoneSchema).max(40).optional(),
+  ties: z.array(tieSchema).max(120).optional(),
+  /** What the maker fits, besides what the lists above have: seat, pegs, rails, handles, lids, what moves. */
+  stock: z.array(stockSchema).max(60).optional(),
 });
 
 export type Station = z.infer<typeof stationSchema>;
@@ -195,6 +213,8 @@ export type DeckArea = z.infer<typeof deckAreaSchema>;
 export type Hatch = z.infer<typeof hatchSchema>;
 export type Track = z.infer<typeof trackSchema>;
 export type Space = z.infer<typeof spaceSchema>;
+export type Tie = z.infer<typeof tieSchema>;
+export type Stock = z.infer<typeof stockSchema>;
 export type Rail = z.infer<typeof railSchema>;
 export type HullMover = z.infer<typeof hullMoverSchema>;
 export type Hazard = z.infer<typeof hazardSchema>;

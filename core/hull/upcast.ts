@@ -27,13 +27,26 @@ function roomOf(compartment: unknown): unknown {
   };
 }
 
+/** Tie points of before stood in their rooms; they are the hull's. */
+function tiesOf(spaces: unknown): { spaces: unknown; ties: readonly unknown[] } {
+  if (!Array.isArray(spaces)) return { spaces, ties: [] };
+  const parted = spaces.map((space: unknown) => {
+    if (!isObject(space) || !Array.isArray(space.ties)) return { space, ties: [] };
+    const { ties, ...rest } = space;
+    return { space: rest, ties: ties.map((tie: unknown) => (isObject(tie) ? { ...tie, room: rest.id } : tie)) };
+  });
+  return { spaces: parted.map((p) => p.space), ties: parted.flatMap((p) => p.ties) };
+}
+
 /** A stored hull of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastHull(stored: unknown): HullModel {
   if (!isObject(stored)) return stored as unknown as HullModel;
-  const { compartments, ...hull } = stored;
+  const { compartments, spaces: rooms, ...hull } = stored;
+  const { spaces, ties } = tiesOf(Array.isArray(compartments) ? compartments.map(roomOf) : rooms);
   return {
     ...hull,
     ...(Array.isArray(hull.moving) ? { moving: hull.moving.map(toldApart) } : {}),
-    ...(Array.isArray(compartments) ? { spaces: compartments.map(roomOf) } : {}),
+    ...(spaces === undefined ? {} : { spaces }),
+    ...(ties.length ? { ties } : {}),
   } as unknown as HullModel;
 }

@@ -1,5 +1,6 @@
 import type { ShopSettings } from '../shop';
 import type { Fitted, PlannedHole } from '../drilling';
+import type { Placed } from '../layout';
 import type { Mounted } from '../mounting';
 import { laneOf, type WiredRun } from '../wiring';
 
@@ -24,7 +25,11 @@ export const drillMinutes = (holes: readonly PlannedHole[], standard: Standard):
   awkwardness(holes, standard) * holes.filter((h) => !h.reused || h.openUp).length * standard.holeMinutes;
 
 export const fastenMinutes = (mounted: Mounted, holes: readonly PlannedHole[], standard: Standard): number =>
-  standard.mount[mounted.hold] + (mounted.plate ? awkwardness(holes, standard) * standard.plateMinutes : 0);
+  mounted.there ? 0 : standard.mount[mounted.hold] + (mounted.plate ? awkwardness(holes, standard) * standard.plateMinutes : 0);
+
+/** Minutes to take off what came aboard: a share of those it is mounted in. */
+export const takeOffMinutes = ({ fitting }: Pick<Placed, 'fitting'>, standard: Standard): number =>
+  fitting.aboard ? standard.takeOff * standard.mount[fitting.aboard.hold] : 0;
 
 /** Minutes to hold one fitting: its holes, its mount, its plate. */
 export const mountMinutes = (mounted: Mounted, holes: readonly PlannedHole[], standard: Standard): number =>
@@ -37,17 +42,37 @@ export function pullMinutes(run: WiredRun, standard: Standard): number {
 /** Two conductors, two ends each. */
 export const terminateMinutes = (standard: Standard): number => 4 * standard.terminationMinutes;
 
-/** All labor of the rig: set-up first, then mounts bow to stern, then runs. */
-export function laborLines(items: readonly Fitted[], runs: readonly WiredRun[], standard: Standard): LaborLine[] {
-  const mounts = items.map(({ placed, mounted, holes }) => ({
+/** What came aboard and is held elsewhere or otherwise now: it comes off first. */
+export const isMoved = ({ placed, mounted }: Fitted): boolean => placed.fitting.aboard !== undefined && !mounted.there;
+
+/** All labor of the rig: set-up first, then what comes off, mounts bow to stern, then runs. */
+export function laborLines(
+  items: readonly Fitted[],
+  takenOff: readonly Placed[],
+  runs: readonly WiredRun[],
+  standard: Standard,
+): LaborLine[] {
+  const stripped = [...takenOff, ...items.flatMap((i) => (isMoved(i) ? [i.placed] : []))].map((placed) => ({
     of: placed.id,
-    says: placed.part.name,
-    minutes: mountMinutes(mounted, holes, standard),
+    says: `Take off: ${placed.part.name}`,
+    minutes: takeOffMinutes(placed, standard),
   }));
+  const mounts = items
+    .filter((i) => !i.mounted.there)
+    .map(({ placed, mounted, holes }) => ({
+      of: placed.id,
+      says: placed.part.name,
+      minutes: mountMinutes(mounted, holes, standard),
+    }));
   const wires = runs.map((run) => ({
     of: run.id,
     says: 'Pull, terminate, test',
     minutes: pullMinutes(run, standard) + terminateMinutes(standard) + standard.circuitTestMinutes,
   }));
-  return [{ of: 'rig', says: 'Inspect, measure, tape up, check, clean', minutes: standard.setUpMinutes }, ...mounts, ...wires];
+  return [
+    { of: 'rig', says: 'Inspect, measure, tape up, check, clean', minutes: standard.setUpMinutes },
+    ...stripped,
+    ...mounts,
+    ...wires,
+  ];
 }

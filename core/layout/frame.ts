@@ -274,7 +274,8 @@ export function placeFitting(
 
 function rodsOf(frame: Frame, fitting: Fitting, part: Part, length: number): Rod[] {
   const { rods } = part;
-  if (!rods || length <= 0) return [];
+  // No rod stands in what is left unused.
+  if (!rods || length <= 0 || fitting.becomes?.is === 'left') return [];
   const lean = ((rods.lean + (fitting.lean ?? 0)) * Math.PI) / 180;
   const out = (rods.out * Math.PI) / 180;
   // On the hull's side a holder still stands upright: its rods lean off the vertical, not off the wall.

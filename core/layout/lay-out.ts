@@ -1,6 +1,6 @@
 import type { Part } from '../parts';
 import type { HullSurface } from '../hull';
-import { assignLetters, setsInOrder, standsOf, type Plan, type Stand } from '../rig';
+import { assignLetters, hasGone, setsInOrder, standsOf, takenOff, type Plan, type Stand } from '../rig';
 import type { Memory } from '../stages';
 import { bowToStern, placeFitting, type Placed } from './frame';
 import { paddlers, type Paddler } from './paddler';
@@ -29,6 +29,10 @@ export interface Layout {
   readonly sets: readonly string[];
   /** Every place every fitting takes, bow to stern. */
   readonly stood: readonly Stood[];
+  /** What stands aboard no more, where it stood when the boat came in. */
+  readonly gone: readonly Placed[];
+  /** Of that, what the plan takes off. */
+  readonly takenOff: readonly Placed[];
   readonly paddlers: readonly Paddler[];
   readonly reach: readonly { readonly name: string; readonly fore: number; readonly aft: number }[];
 }
@@ -56,6 +60,13 @@ export function layOut({ surface, fittings, sets, letters, brief, parts }: Layou
     return made;
   };
   stands.forEach(place);
+  const gone = Object.entries(fittings).flatMap(([id, fitting]): Placed[] => {
+    const at = hasGone(fitting) ? fitting.aboard?.place : undefined;
+    const part = parts.get(id);
+    const stood =
+      at && memory.last(`${id} off`, [surface, part, fitting], () => placeFitting(surface, id, fitting, part, { place: at }));
+    return stood ? [stood] : [];
+  });
   const inOrder = [...placed].sort(([, a], [, b]) => bowToStern(a, b));
   const names = assignLetters(
     inOrder.filter(([stand]) => stand.elsewhere === '').map(([, p]) => p.id),
@@ -69,6 +80,7 @@ export function layOut({ surface, fittings, sets, letters, brief, parts }: Layou
       sets: where,
       elsewhere,
     })),
+    ...memory.last('gone', gone, () => ({ gone, takenOff: gone.filter((p) => takenOff(p.fitting)) })),
     ...memory.last('crew', [surface, brief], () => ({ paddlers: paddlers(surface, brief), reach: reachZones(surface, brief) })),
   };
 }

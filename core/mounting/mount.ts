@@ -2,7 +2,7 @@ import type { Hold, Part } from '../parts';
 import type { ShopSettings } from '../shop';
 import type { HullModel } from '../hull';
 import { railFault, slotFault, toHull, twinTrack, type Placed } from '../layout';
-import type { Mount } from '../rig';
+import { isThere, type Mount } from '../rig';
 import { distance, fine, mm, say, type Sentence } from '../units';
 import { boltName, chooseBlind, chooseBolt, chooseScrew, nutted, TAPPED, type FastenerChoice } from './fastener';
 import type { FastenerSpot } from './loads';
@@ -31,6 +31,8 @@ export interface Mounted {
   readonly behind: number;
   /** Where its fasteners stand, in the part's frame. */
   readonly spots: readonly FastenerSpot[];
+  /** It came aboard and stands as it did: there is nothing to fasten. */
+  readonly there: boolean;
   /** Why it cannot be held so, or null. */
   readonly cannot: Sentence | null;
   /** Work on the part before it goes on, or null. */
@@ -52,7 +54,18 @@ export const HOLD_WORDS: Readonly<Record<Hold, string>> = {
   'pulled plate': 'a plate pulled up from inside',
 };
 
-const none = { holes: 0, fastener: null, count: 0, plate: false, hand: false, behind: 0, spots: [], cannot: null, first: null };
+const none = {
+  there: false,
+  holes: 0,
+  fastener: null,
+  count: 0,
+  plate: false,
+  hand: false,
+  behind: 0,
+  spots: [],
+  cannot: null,
+  first: null,
+};
 
 /** A part bored for its own nut and gasket closes its holes itself. */
 const ownNut = (part: Part): boolean => part.holes.at.length > 0 && part.holes.at.every((h) => h.bore);
@@ -262,8 +275,8 @@ const clamped: Way = ({ part, place }, _mount, _shop, hull) => {
 const STRAP_REACH = 600;
 
 const strapped: Way = ({ place, frame }, _mount, _shop, hull) => {
-  const space = place.on === 'space' ? hull.spaces?.find((s) => s.id === place.space) : undefined;
-  const near = (space?.ties ?? []).filter((t) => distance(t, frame.origin) <= STRAP_REACH);
+  const here = place.on === 'space' ? hull.ties?.filter((t) => t.room === place.space) : undefined;
+  const near = (here ?? []).filter((t) => distance(t, frame.origin) <= STRAP_REACH);
   if (near.length < 2) return refuse(say`no two tie points near it to draw a strap between`);
   return { ...none, fastener: 'Strap', count: 1 };
 };
@@ -286,10 +299,21 @@ const WAYS: Readonly<Record<Hold, Way>> = {
   'pulled plate': bolted(true),
 };
 
+/** How a thing is held that came aboard and stays: what holds it is on the boat, whatever we would hold it with today. */
+const asItCame = (placed: Placed, shop: ShopSettings, hull: HullModel): Mounted => ({
+  ...WAYS[placed.fitting.mount.hold](placed, placed.fitting.mount, shop, hull),
+  hold: placed.fitting.mount.hold,
+  there: true,
+  holes: 0,
+  cannot: null,
+  first: null,
+});
+
 /** Works out fasteners and holes of a fitting for the way it is held. */
 export function mountFitting(placed: Placed, shop: ShopSettings, hull: HullModel): Mounted {
   const { part, fitting } = placed;
   const { hold } = fitting.mount;
+  if (isThere(fitting, placed.place)) return asItCame(placed, shop, hull);
   if (!canBe(part, hold)) return { ...none, hold, cannot: say`${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
   if (placed.place.on === 'space' && !INSIDE.includes(hold))
     return { ...none, hold, cannot: say`inside the hull it is strapped, glued or set down: nothing is drilled there` };

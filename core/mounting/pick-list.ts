@@ -22,8 +22,8 @@ export function pickList(items: readonly { readonly placed: Placed; readonly mou
     if (count > 0) counts.set(what, (counts.get(what) ?? 0) + count);
   };
   for (const { mounted } of items) {
-    const { fastener, count, hold, thread, plate } = mounted;
-    if (!fastener) continue;
+    const { fastener, count, hold, thread, plate, there } = mounted;
+    if (!fastener || there) continue;
     add(fastener, count);
     if (hold === 'through' && thread) {
       add(`Washer ${thread.name}`, count);

@@ -61,6 +61,7 @@ function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<str
     if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from });
   };
   for (const { mounted } of items) {
+    if (mounted.there) continue;
     if (mounted.fastener) add(FASTENER[mounted.hold], mounted.count, 'follow the holes');
     if (mounted.plate) add('backing-plate', 1, 'follow the holes');
   }
@@ -96,7 +97,8 @@ export function priceLines(
   runs: readonly WiredRun[],
   catalog: Pick<Catalog, 'consumables'>,
 ): PriceLine[] {
-  const lines = items.map(itemLine);
+  // What came with the boat is nobody's to buy.
+  const lines = items.filter((i) => !i.placed.fitting.aboard).map(itemLine);
   for (const [id, { quantity, from }] of materials(items, runs)) {
     const c = catalog.consumables.find((one) => one.id === id);
     lines.push({

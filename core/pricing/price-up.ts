@@ -1,6 +1,7 @@
 import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
+import type { Placed } from '../layout';
 import { laborLines, type LaborLine } from '../labor';
 import type { WiredRun } from '../wiring';
 import { priceLines, totals, type PriceLine, type Totals } from './ledger';
@@ -8,6 +9,7 @@ import { priceLines, totals, type PriceLine, type Totals } from './ledger';
 /** What a price follows from. */
 export interface PriceInput extends Pick<Catalog, 'consumables'> {
   readonly owned: readonly Fitted[];
+  readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
   readonly shop: ShopSettings;
 }
@@ -20,8 +22,8 @@ export interface Price {
 }
 
 /** Prices a rig: its parts and materials, its labor, and their sums. */
-export function priceUp({ owned, runs, consumables, shop }: PriceInput): Price {
+export function priceUp({ owned, takenOff, runs, consumables, shop }: PriceInput): Price {
   const lines = priceLines(owned, runs, { consumables });
-  const labor = laborLines(owned, runs, shop.labor);
+  const labor = laborLines(owned, takenOff, runs, shop.labor);
   return { lines, labor, totals: totals(lines, labor, shop) };
 }

@@ -1,5 +1,7 @@
+import { hasGone } from './aboard';
 import { entryOf } from './entry-of';
 import { type Change, type Edit, editsOf, singleChanges, type SimpleChange } from './change';
+import { sameJson } from './same-json';
 import { fittingSchema, PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
 
 export interface Applied {
@@ -32,16 +34,6 @@ export class Refused extends Error {
     super(`${field}: ${says}`);
     this.name = 'Refused';
   }
-}
-
-/** Deep equality of plain JSON values; the order of keys does not matter. */
-export function sameJson(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (Array.isArray(a) !== Array.isArray(b)) return false;
-  const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>];
-  const keys = Object.keys(x);
-  return keys.length === Object.keys(y).length && keys.every((k) => Object.hasOwn(y, k) && sameJson(x[k], y[k]));
 }
 
 function inverseOf(change: SimpleChange): SimpleChange {
@@ -102,10 +94,16 @@ function checkCounts(before: Plan, after: Plan): void {
   }
 }
 
+/** Whether a plan has a fitting, and it does not leave the boat. */
+function isAboard(plan: Plan, id: string): boolean {
+  const f = entryOf(plan.fittings, id);
+  return f !== undefined && !hasGone(f);
+}
+
 function checkRuns(plan: Plan): void {
   for (const [id, run] of Object.entries(plan.runs)) {
     for (const end of ['from', 'to'] as const)
-      if (!Object.hasOwn(plan.fittings, run[end]))
+      if (!isAboard(plan, run[end]))
         throw new Refused(`runs/${id}/${end}`, `no fitting ${run[end]}: drop the run first, or place the fitting`);
     if (run.from === run.to) throw new Refused(`runs/${id}/to`, 'a run joins two different fittings');
   }
@@ -118,8 +116,11 @@ function checkStanding(plan: Plan): void {
   const on = (f: Plan['fittings'][string] | undefined): string[] =>
     f ? placesOf(f).flatMap((p) => (p.on === 'fitting' ? [p.fitting] : [])) : [];
   for (const [id, f] of Object.entries(plan.fittings)) {
+    if (f.becomes && !f.aboard)
+      throw new Refused(`fittings/${id}/becomes`, 'it did not come aboard with the boat: delete it instead');
+    if (hasGone(f)) continue;
     for (const below of on(f))
-      if (!Object.hasOwn(plan.fittings, below))
+      if (!isAboard(plan, below))
         throw new Refused(`fittings/${id}/place`, `it stands on a fitting that is not aboard: move it first`);
     const seen = new Set([id]);
     for (let next = on(f); next.length; next = next.flatMap((below) => on(entryOf(plan.fittings, below)))) {
@@ -128,7 +129,7 @@ function checkStanding(plan: Plan): void {
       next.forEach((below) => seen.add(below));
     }
     const tied = f.tether?.to;
-    if (tied && !Object.hasOwn(plan.fittings, tied))
+    if (tied && !isAboard(plan, tied))
       throw new Refused(`fittings/${id}/tether`, 'what holds its tether is not aboard: tie it elsewhere first');
     for (const set of [...(f.sets ?? []), ...Object.keys(f.elsewhere ?? {})])
       if (!Object.hasOwn(plan.sets, set)) throw new Refused(`fittings/${id}/sets`, `there is no set ${set}`);
@@ -137,7 +138,7 @@ function checkStanding(plan: Plan): void {
 
 function checkStowage(plan: Plan): void {
   for (const [id, s] of Object.entries(plan.stowage))
-    if (s.of !== undefined && !Object.hasOwn(plan.fittings, s.of))
+    if (s.of !== undefined && !isAboard(plan, s.of))
       throw new Refused(`stowage/${id}/of`, 'what it is stowed in is not aboard: take it out first');
 }
 

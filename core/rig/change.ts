@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { SETTINGS_GROUPS } from '../shop';
 import {
   acceptanceSchema,
+  becomesSchema,
   briefSchema,
   fittingSchema,
   type Fitting,
@@ -78,6 +79,7 @@ const VERBS = [
   ofItem('floatItem', 'float', z.literal(true).nullable()),
   ofItem('useItem', 'often', fittingSchema.shape.often.unwrap().nullable()),
   ofItem('roadItem', 'comesOff', fittingSchema.shape.comesOff.unwrap().nullable()),
+  ofItem('keepItem', 'becomes', becomesSchema.nullable()),
   ofItem('travelItem', 'travels', z.literal(true).nullable()),
   ofItem('cutTrack', 'length', fittingSchema.shape.length.unwrap().nullable()),
   ofItem('reuseHoles', 'uses', fittingSchema.shape.uses.unwrap().nullable()),
@@ -85,6 +87,7 @@ const VERBS = [
   entry('nameSet', 'sets', 'set', rigSetSchema),
   entry('stowThing', 'stowage', 'thing', stowedSchema),
   entry('keepPhoto', 'photos', 'photo', photoSchema),
+  entry('keepFeature', 'features', 'feature', becomesSchema),
   entry('planScupper', 'scuppers', 'scupper', z.enum(SCUPPER_PLANS)),
   ofItem('chooseMount', 'mount', mountSchema),
   ofItem('supplyItem', 'suppliedBy', z.enum(SUPPLIERS)),

@@ -31,6 +31,12 @@ const measuredSchema = z.strictObject({
 });
 export type Measured = z.infer<typeof measuredSchema>;
 
+/** A signature as it was drawn. */
+const drawingSchema = z
+  .string()
+  .max(200_000)
+  .regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address');
+
 /** What happened on the real boat. Never changed, corrected only by a later fact. */
 export const newFactSchema = z.discriminatedUnion('kind', [
   fact('holeDrilled', {
@@ -73,6 +79,13 @@ export const newFactSchema = z.discriminatedUnion('kind', [
     why: wordsSchema.min(1),
     photo: keySchema.optional(),
   }),
+  fact('thingSeen', {
+    thing: keySchema.describe('a fitting that came aboard, or a feature of the hull'),
+    is: z.enum(['sound', 'worn', 'broken']),
+    says: wordsSchema.describe('what is wrong with it, or empty'),
+    photo: keySchema.optional(),
+  }),
+  fact('received', { name: z.string().trim().min(1).max(120), for: z.string().max(40), drawing: drawingSchema }),
   fact('stepDone', { step: keySchema }),
   fact('gatePassed', {
     step: keySchema.describe('the step, or drill for what stands before the first hole'),
@@ -90,10 +103,7 @@ export const newFactSchema = z.discriminatedUnion('kind', [
     name: z.string().min(1).max(120),
     open: z.array(keySchema).max(400).optional().describe('steps still open that they accept by name'),
     for: z.string().max(40).optional().describe('what was signed for, as a fingerprint'),
-    drawing: z
-      .string()
-      .max(200_000)
-      .regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address'),
+    drawing: drawingSchema,
   }),
   fact('tookBack', { fact: z.uuid(), why: wordsSchema }),
 ]);
@@ -114,6 +124,8 @@ export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
   barMeasured: 'a printed bar measured',
   holePlugged: 'a hole plugged',
   fastenerSubstituted: 'another fastener',
+  thingSeen: 'how a thing aboard is',
+  received: 'the owner’s signature for how the boat came in',
   stepDone: 'a step done',
   gatePassed: 'a step let pass',
   gateAsked: 'a manager asked to let a step pass',

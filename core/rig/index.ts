@@ -1,7 +1,9 @@
+export * from './aboard';
 export * from './apply';
 export * from './assembly';
 export * from './change';
 export * from './fact';
+export * from './fingerprint';
 export * from './fitting-of';
 export * from './ledger';
 export * from './found-holes';
@@ -12,4 +14,5 @@ export * from './upcast';
 export * from './entry-of';
 export * from './keys-sorted';
 export * from './letter-change';
+export * from './same-json';
 export * from './stands';

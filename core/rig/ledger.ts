@@ -56,6 +56,10 @@ export interface Ledger {
   readonly shown: ReadonlySet<string>;
   readonly snags: readonly Of<'snagNoted'>[];
   readonly substituted: readonly Of<'fastenerSubstituted'>[];
+  /** How each thing aboard was seen last. */
+  readonly seen: ReadonlyMap<string, Of<'thingSeen'>>;
+  /** The owner's last signature for how the boat came in. */
+  readonly received: Of<'received'> | null;
   readonly signed: Of<'signed'> | null;
   /** How this boat differs from its drawing, by what was measured on it. */
   readonly correction: Correction;
@@ -111,15 +115,17 @@ function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
  * Folds the facts of one hull into its ledger. Facts that were taken back do not count, and a
  * taking-back can itself be taken back.
  *
- * @param rig only steps, minutes, stops, agreement, bars and signatures of this plan count; holes and readings are the hull's
+ * @param rig only steps, minutes, stops, what was seen, agreement, bars and signatures of this plan count; holes and
+ *   readings are the hull's
+ * @param came holes that no fact tells of: they came with what was aboard
  */
-export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: string): Ledger {
+export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: string, came: readonly LedgerHole[] = []): Ledger {
   const dead = takenBack(facts);
   const live = facts.filter((f) => !dead.has(f.id));
   const readings = live.filter((f) => isFact(f, 'readingTaken'));
   const correction = correctionOf(hull, readings satisfies readonly KnownDistance[]);
   // By fact, not by name: a hole that was plugged and drilled anew is two holes for ever.
-  const holes = new Map<string, LedgerHole>();
+  const holes = new Map(came.map((hole) => [hole.fact, hole]));
   const abandoned = new Map<string, string>();
   for (const f of live) {
     if (f.kind === 'holeDrilled' || f.kind === 'holeFound') {
@@ -168,6 +174,8 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     shown: new Set(own.flatMap((f) => (f.kind === 'stopShown' ? [f.stop] : []))),
     snags: own.filter((f) => isFact(f, 'snagNoted')),
     substituted: own.filter((f) => isFact(f, 'fastenerSubstituted')),
+    seen: new Map(own.flatMap((f) => (f.kind === 'thingSeen' ? [[f.thing, f]] : []))),
+    received: own.filter((f) => isFact(f, 'received')).at(-1) ?? null,
     signed: own.filter((f) => isFact(f, 'signed')).at(-1) ?? null,
     correction,
     readings,

@@ -1,45 +1,8 @@
 import { z } from 'zod';
+import { coordinateSchema, LIES, placeSchema, type Place } from '../hull';
 import { HOLDS, laterRevisionSchema, OFTEN, type PartRef } from '../parts';
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
-
-/** What names a fitting, a set, a run: it comes from outside, and never reaches a prototype. */
-export const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
-const coordinateSchema = z.number().min(-2000).max(10_000);
-const headingSchema = z.number().min(-360).max(360).describe('degrees, 0 looks aft, positive turns to port seen from above');
-
-/** How a thing can be laid down other than upright: its starboard side up, or its after end. */
-export const LIES = ['on its side', 'on its end'] as const;
-
-/** Where a fitting stands. */
-export const placeSchema = z.discriminatedUnion('on', [
-  z.strictObject({ on: z.literal('deck'), x: coordinateSchema, y: coordinateSchema, heading: headingSchema }),
-  z.strictObject({ on: z.literal('track'), track: keySchema, x: coordinateSchema, heading: headingSchema }),
-  z.strictObject({ on: z.literal('insert'), insert: keySchema, heading: headingSchema }),
-  z.strictObject({ on: z.literal('scupper'), scupper: keySchema, heading: headingSchema }),
-  z.strictObject({ on: z.literal('plate'), plate: keySchema.describe('a plate the maker drilled'), heading: headingSchema }),
-  z.strictObject({ on: z.literal('rail'), rail: keySchema, x: coordinateSchema, heading: headingSchema }),
-  z.strictObject({
-    on: z.literal('fitting'),
-    fitting: keySchema.describe('the fitting it stands on: it moves with that'),
-    u: coordinateSchema.describe('aft of its middle, in its own frame, mm'),
-    v: coordinateSchema.describe('to starboard of its middle, mm'),
-    heading: headingSchema,
-  }),
-  z.strictObject({
-    on: z.literal('space'),
-    space: keySchema.describe('a room inside the hull: it stands on its floor'),
-    x: coordinateSchema.describe('of the middle of what stands there'),
-    y: coordinateSchema,
-    heading: headingSchema,
-    lies: z.enum(LIES).optional().describe('upright when left out'),
-  }),
-  z.strictObject({
-    on: z.literal('side'),
-    side: z.enum(['port', 'starboard']),
-    x: coordinateSchema,
-    down: z.number().min(0).max(2000).describe('down from the gunwale edge, mm'),
-  }),
-]);
+import { keySchema } from '../stored';
 
 export const mountSchema = z.strictObject({
   hold: z.enum(HOLDS),
@@ -47,7 +10,32 @@ export const mountSchema = z.strictObject({
   reason: z.string().max(200).describe('why the rigger overruled the advice, or empty'),
 });
 
+/** How what is aboard came to be there. */
+export const CAME_FROM = ['maker', 'earlier rig', 'found'] as const;
+/** What the plan does with what came aboard, when it is not simply used. */
+export const BECOMES = ['left', 'replaced', 'removed', 'gone'] as const;
+
+/** The same in words. */
+export const BECOMES_WORDS = {
+  left: 'left unused',
+  replaced: 'replaced',
+  removed: 'taken off',
+  gone: 'not there',
+} as const satisfies Readonly<Record<(typeof BECOMES)[number], string>>;
+
 export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
+
+/** What the plan does with what came aboard. */
+export const becomesSchema = z
+  .strictObject({
+    is: z.enum(BECOMES).describe('left: stays and is not used; gone: only its holes are left'),
+    for: keySchema.optional().describe('the fitting that takes its place'),
+  })
+  .describe('what the plan does with what came aboard; used when left out');
+
+const nthHoleSchema = z.string().regex(/^\d{1,2}$/);
+/** A hole of the hull: the fact it is known by, or its name where it came with a thing aboard. */
+const oldHoleSchema = z.union([z.uuid(), z.string().regex(/^came\.[A-Za-z0-9-]{1,64}\.\d{1,2}$/)]);
 
 export const fittingSchema = z.strictObject({
   part: keySchema,
@@ -74,10 +62,20 @@ export const fittingSchema = z.strictObject({
   float: z.boolean().optional().describe('has a float added'),
   often: z.enum(OFTEN).optional().describe('how often it is used here; as its part usually is when left out'),
   comesOff: z.boolean().optional().describe('whether it comes off for the road here; as its part does when left out'),
+  aboard: z
+    .strictObject({
+      from: z.enum(CAME_FROM),
+      place: placeSchema,
+      hold: z.enum(HOLDS),
+      holes: z.record(nthHoleSchema, z.uuid()).optional().describe('its holes, counted from 1, that a fact tells of'),
+    })
+    .optional()
+    .describe('it was on the boat when that came in, and how it stood there'),
+  becomes: becomesSchema.optional(),
   travels: z.boolean().optional().describe('moves between the boats of its owner'),
   length: z.number().min(100).max(3000).optional().describe('a track cut to so much of its stock, mm'),
   /** Old holes of the hull that its own holes, counted from 1, use again: the fact of each. */
-  uses: z.record(z.string().regex(/^\d{1,2}$/), z.uuid()).optional(),
+  uses: z.record(nthHoleSchema, oldHoleSchema).optional(),
   of: z
     .strictObject({ assembly: keySchema, version: z.int().min(1) })
     .optional()
@@ -202,6 +200,7 @@ export const PLAN_LIMITS = {
   stowage: 150,
   photos: 60,
   scuppers: 60,
+  features: 120,
   accepted: 600,
 } as const;
 
@@ -239,12 +238,13 @@ export const planSchema = z.strictObject({
   stowage: limited('stowage', stowedSchema),
   photos: limited('photos', photoSchema),
   scuppers: limited('scuppers', z.enum(SCUPPER_PLANS)).describe('open when not named'),
+  features: limited('features', becomesSchema).describe('of the hull itself, by name: used when not named'),
   accepted: limited('accepted', acceptanceSchema),
   /** Letters frozen at the first print or quote; null while they still follow the places. */
   letters: z.record(keySchema, z.string().max(4)).nullable(),
 });
 
-export type Place = z.infer<typeof placeSchema>;
+export { keySchema, LIES, placeSchema, type Place };
 export type Mount = z.infer<typeof mountSchema>;
 export type Fitting = z.infer<typeof fittingSchema>;
 export type Run = z.infer<typeof runSchema>;
@@ -323,6 +323,7 @@ export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised
     stowage: {},
     photos: {},
     scuppers: {},
+    features: {},
     accepted: {},
     letters: null,
   };

@@ -3,17 +3,17 @@ import { z } from 'zod';
 import { consumableSchema, type Catalog } from '../catalog';
 import { partKey, type PartRef, partSchema, revisionOf, type Part } from '../parts';
 import { shopSettingsSchema } from '../shop';
-import { hullFaults, hullModelSchema, type HullModel } from '../hull';
+import { hullFaults, hullModelSchema, placeFault, type HullModel, type Place } from '../hull';
 import { keptFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
-import { partRef, partsOf, planSchema, type Place, type Plan } from './plan';
+import { partRef, partsOf, planSchema, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 import { upcastFile } from './upcast';
 
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFileSchema = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(7),
+  version: z.literal(8),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan: planSchema,
   hull: hullModelSchema,
@@ -76,23 +76,6 @@ export function readRigFile(text: string): ReadFile {
   return faults.length ? { ok: false, faults } : { ok: true, file: parsed.data };
 }
 
-/** What is wrong with a place on this hull: a track or insert it does not have; null when it is there. */
-export function placeFault(hull: HullModel, place: Place): FileFault | null {
-  if (place.on === 'track' && !hull.tracks.some((t) => t.id === place.track))
-    return { field: 'track', says: `this hull has no track ${place.track}` };
-  if (place.on === 'insert' && !hull.inserts.some((i) => i.id === place.insert))
-    return { field: 'insert', says: `this hull has no insert ${place.insert}` };
-  if (place.on === 'scupper' && !hull.scuppers.some((s) => s.id === place.scupper))
-    return { field: 'scupper', says: `this hull has no scupper ${place.scupper}` };
-  if (place.on === 'plate' && !hull.plates?.some((p) => p.id === place.plate))
-    return { field: 'plate', says: `this hull has no plate ${place.plate}` };
-  if (place.on === 'rail' && !hull.rails?.some((r) => r.id === place.rail))
-    return { field: 'rail', says: `this hull has no rail ${place.rail}` };
-  if (place.on === 'space' && !hull.spaces?.some((s) => s.id === place.space && !s.worn))
-    return { field: 'space', says: `this hull has no room ${place.space} inside` };
-  return null;
-}
-
 function crossFaults(file: RigFile): FileFault[] {
   const faults: FileFault[] = [];
   const fault = (field: string, says: string): void => void faults.push({ field, says });
@@ -146,7 +129,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const inOrder = (a: PartRef, b: PartRef): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : revisionOf(a) - revisionOf(b));
   return {
     format: 'plain-cleat/rig',
-    version: 7,
+    version: 8,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,

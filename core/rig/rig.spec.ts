@@ -284,7 +284,7 @@ describe('the schema of the rig file', () => {
   it('in the docs is the one the product validates with (npm run schema)', () => {
     const written = JSON.parse(readFileSync(new URL('../../docs/rig-file.schema.json', import.meta.url), 'utf8')) as object;
     const { title, ...schema } = written as { title: string };
-    expect(title).toContain('version 6');
+    expect(title).toContain('version 8');
     expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFileSchema))));
   });
 });
@@ -316,6 +316,16 @@ const SAID = {
     totalCents: 81_154,
     holes: 2,
   },
+  7: {
+    says: 'its tie points are the hull’s',
+    findings: [
+      ...['hangs-over:board', 'hangs-over:sounder', 'hole-near-hazard:light:light.4', 'landing-side:sampler'],
+      ...['late-part:sounder', 'paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat'],
+      ...['reach:sounder', 'thread-families:hull', 'used-up:hull:glands'],
+    ],
+    totalCents: 133_497,
+    holes: 10,
+  },
 } as const;
 
 describe('rig file', () => {
@@ -342,7 +352,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(7);
+    expect(read.file.version).toBe(8);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -397,7 +407,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 8), /^version/],
+      [(f) => (f.version = 9), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

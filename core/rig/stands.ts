@@ -1,3 +1,4 @@
+import { hasGone } from './aboard';
 import { entryOf } from './entry-of';
 import type { Fitting, Place, Plan } from './plan';
 
@@ -25,10 +26,11 @@ function rulingSet(plan: Pick<Plan, 'fittings'>, fitting: Fitting, set: string, 
   return below && depth < 20 ? rulingSet(plan, below, set, depth + 1) : '';
 }
 
-/** Every place every fitting takes: its own first, then those of sets that have it elsewhere. */
+/** Every place every fitting takes: its own first, then those of sets that have it elsewhere. What has left the boat takes none. */
 export function standsOf(plan: Pick<Plan, 'fittings' | 'sets'>): Stand[] {
   const sets = setsInOrder(plan);
   return Object.entries(plan.fittings).flatMap(([id, fitting]): Stand[] => {
+    if (hasGone(fitting)) return [];
     if (sets.length === 0) return [{ id, fitting, place: fitting.place, elsewhere: '', sets: null }];
     const own = sets.filter((set) => !fitting.sets || fitting.sets.includes(set));
     const byRule = new Map<string, string[]>([['', []]]);

@@ -6,7 +6,7 @@ import { everyGroupAt, USUAL_BRIEF, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 
 /** What a plan of version 1 did not have yet. */
-const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {} } as const;
+const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {} } as const;
 
 /** A stored plan of any version as one of this version; what it lacks takes the usual answer. */
 export function upcastPlan(stored: unknown): Plan {
@@ -28,7 +28,7 @@ export function upcastShop(stored: unknown): ShopSettings {
   const { rules } = USUAL_SHOP;
   const over = (usual: object, own: unknown): unknown => (isObject(own) ? { ...usual, ...own } : own);
   const labor = isObject(stored.labor)
-    ? { ...stored.labor, mount: over(USUAL_SHOP.labor.mount, stored.labor.mount) }
+    ? { takeOff: USUAL_SHOP.labor.takeOff, ...stored.labor, mount: over(USUAL_SHOP.labor.mount, stored.labor.mount) }
     : stored.labor;
   return {
     rules,
@@ -45,10 +45,10 @@ export const upcastParts = (stored: unknown): Part[] => (Array.isArray(stored) ?
 
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || ![1, 2, 3, 4, 5, 6].includes(json.version as number)) return json;
+  if (!isObject(json) || ![1, 2, 3, 4, 5, 6, 7].includes(json.version as number)) return json;
   return {
     ...json,
-    version: 7,
+    version: 8,
     plan: upcastPlan(json.plan),
     shop: upcastShop(json.shop),
     hull: upcastHull(json.hull),

@@ -1,7 +1,8 @@
 import type { ShopSettings } from '../shop';
-import { drillMinutes, fastenMinutes, pullMinutes, SET_UP, terminateMinutes } from '../labor';
+import { drillMinutes, fastenMinutes, isMoved, pullMinutes, SET_UP, takeOffMinutes, terminateMinutes } from '../labor';
 import type { DrillGate, Fitted } from '../drilling';
-import type { Ledger } from '../rig';
+import type { Placed } from '../layout';
+import { takenOff as takenOffThe, type Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
 import { NOT_YET, standings, type Standing } from './gates';
 
@@ -10,6 +11,7 @@ export type StepWork =
   | 'receive'
   | 'measure'
   | 'tape'
+  | 'strip'
   | 'agree'
   | 'drill'
   | 'fasten'
@@ -59,6 +61,8 @@ const holesWord = (n: number): string => `${n} ${n === 1 ? 'hole' : 'holes'}`;
 /** What the build follows from. */
 export interface BuildInput {
   readonly owned: readonly Fitted[];
+  /** What is taken off the boat. */
+  readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
   readonly shop: ShopSettings;
   readonly ledger: Ledger;
@@ -70,18 +74,29 @@ export interface Build {
 }
 
 /** The build in working order: inspect, lay out, drill, seal and cure, wire, test, hand over. */
-export function build({ owned: items, runs, shop, ledger, gate }: BuildInput): Build {
+export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput): Build {
   const { labor } = shop;
   const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
+  // What stands as it came needs no hand.
+  const items = owned.filter((i) => !i.mounted.there);
+  const off = [...takenOff, ...items.flatMap((i) => (isMoved(i) ? [i.placed] : []))];
   const drilled = items.filter((i) => i.holes.length > 0);
   const dry = items.filter((i) => i.holes.length === 0);
-  const letterOf = new Map(items.map((i) => [i.placed.id, i.letter]));
+  const letterOf = new Map(owned.map((i) => [i.placed.id, i.letter]));
   const drafts: Draft[] = [
     step('receive', 'Receive and inspect the hull', setUp('receive'), [], {
       detail: 'Broken handles, worn bow strip, clips missing their half, old holes.',
     }),
     step('measure', 'Measure two known distances', setUp('measure'), ['receive'], { detail: 'This hull against the drawing.' }),
-    step('tape', 'Lay out and tape up', setUp('tape'), ['measure']),
+    ...off.map((p) =>
+      step(['strip', p.id], `Take off: ${p.part.name}`, takeOffMinutes(p, labor), ['receive'], {
+        fitting: p.id,
+        detail: takenOffThe(p.fitting)
+          ? 'Bag it with its fasteners and label it: it goes back to the owner.'
+          : 'It goes on elsewhere.',
+      }),
+    ),
+    step('tape', 'Lay out and tape up', setUp('tape'), ['measure', ...off.map((p) => stepId('strip', p.id))]),
     step('agree', 'Owner agrees to the taped layout', setUp('agree'), ['tape']),
     ...drilled.map((i) =>
       step(['drill', i.placed.id], `Drill ${i.letter}, ${i.placed.part.name}`, drillMinutes(i.holes, labor), ['agree'], {
@@ -138,7 +153,7 @@ export function build({ owned: items, runs, shop, ledger, gate }: BuildInput): B
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),
     step('photos', 'Clean and photograph', setUp('photos'), ['hose']),
   );
-  const stands = standings(drafts, { items, ledger, gate, shop });
+  const stands = standings(drafts, { items: owned, ledger, gate, shop });
   return {
     steps: drafts.map((d) => ({ ...d, ...(stands.get(d.id) ?? NOT_YET), booked: ledger.minutes.get(d.id) ?? 0 })),
   };

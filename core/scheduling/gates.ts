@@ -64,6 +64,10 @@ export interface GateFacts {
 /** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
 function doneBy(step: Gated, { items, ledger, gate, shop }: GateFacts): Moment | Sentence {
   const said = ledger.steps.get(step.id);
+  if (step.work === 'receive') {
+    const unseen = items.filter((i) => i.placed.fitting.aboard && !ledger.seen.has(i.placed.id));
+    if (unseen.length) return say`not looked at yet: ${unseen.map((i) => `${i.letter}, ${i.placed.part.name}`).join('; ')}`;
+  }
   if (step.work === 'drill') {
     const holes = items.find((i) => i.placed.id === step.fitting)?.holes ?? [];
     const wanting = holes.filter((h) => h.abandoned === null && (!h.drilled || h.openUp));

@@ -35,6 +35,7 @@ export const USUAL_SHOP: ShopSettings = {
     runMinutesPerMetre: { inside: 9, outside: 5 },
     terminationMinutes: 4,
     circuitTestMinutes: 8,
+    takeOff: 0.5, // (j)
     awkward: 1.5,
   },
   drilling: {

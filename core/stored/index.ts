@@ -1,3 +1,5 @@
+export * from './key';
+
 /** A JSON object of which nothing more is known yet. */
 export type Json = Record<string, unknown>;
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { TOLVANE } from '../../demo/index';
-import type { Change, Plan } from '../rig';
+import { foundFitting, type Change, type Plan } from '../rig';
 import { deck, emptyPlan, fitted, track } from './plans';
 
 const id = (): string => randomUUID();
@@ -12,7 +12,7 @@ export const run = { from: 'b', to: 's', lane: 'inside port' as const, via: [], 
 export const laid = (): Plan => ({
   ...emptyPlan(),
   sets: { away: { name: 'away', order: 1 } },
-  fittings: { g: crate, b: battery, s: sounder },
+  fittings: { g: crate, b: battery, s: sounder, e: foundFitting('pad-eye', deck(3300, -60), 'rivet') },
   runs: { r: run },
 });
 
@@ -42,6 +42,8 @@ export const CHANGES: readonly Change[] = [
   { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
   { id: id(), kind: 'useItem', item: 'g', from: null, to: 'stopped' },
   { id: id(), kind: 'roadItem', item: 'g', from: null, to: false },
+  { id: id(), kind: 'keepItem', item: 'e', from: null, to: { is: 'removed' } },
+  { id: id(), kind: 'keepFeature', feature: 'feet', from: null, to: { is: 'replaced', for: 'g' } },
   { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },
   { id: id(), kind: 'cutTrack', item: 'g', from: null, to: 400 },
   { id: id(), kind: 'reuseHoles', item: 'g', from: null, to: { 1: '00000000-0000-4000-8000-000000000001' } },

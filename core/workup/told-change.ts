@@ -1,10 +1,11 @@
 import { containersOf, isIn } from '../inside';
-import { findDatum, reading, RUN_NAMES, scupperName } from '../hull';
+import { featuresOf, findDatum, reading, RUN_NAMES, scupperName } from '../hull';
 import { frameOf } from '../layout';
 import { OFTEN_WORDS } from '../parts';
 import { HOLD_WORDS } from '../mounting';
 import {
   applyChange,
+  BECOMES_WORDS,
   Clash,
   type Change,
   editsOf,
@@ -86,6 +87,8 @@ const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
   tether: 'the tether of',
   float: 'the float on',
   travels: 'whether the owner moves',
+  aboard: 'how the boat came with',
+  becomes: 'what is done with',
   often: 'how often one uses',
   comesOff: 'what the road asks of',
   length: 'the cut length of',
@@ -123,6 +126,8 @@ export function fieldWords(path: string, told: Told): string {
       return entryOf(plan.stowage, second)?.what ?? 'a thing stowed';
     case 'photos':
       return 'a photo';
+    case 'features':
+      return `what is done with the ${featuresOf(told.workup.surface.model).find((f) => f.key === second)?.name ?? 'hull'}`;
     case 'scuppers':
       return scupperName(told.workup.surface.model.scuppers, second);
     case 'accepted':
@@ -208,6 +213,8 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
       return say`${value ? OFTEN_WORDS[value as keyof typeof OFTEN_WORDS] : 'as usual'}`;
     case 'comesOff':
       return say`${value === null || value === undefined ? 'as usual' : value ? 'comes off' : 'stays on'}`;
+    case 'becomes':
+      return becomesValue(value as Fitting['becomes'] | null, told);
     case 'suppliedBy':
       return say`${String(value)}`;
     case 'note':
@@ -216,6 +223,11 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
       // A group or a plate has a name that means nothing to anybody; a lock or a float is there or not.
       return say`${yes(value)}`;
   }
+}
+
+function becomesValue(becomes: Fitting['becomes'] | null | undefined, told: Told): Sentence {
+  const by = becomes?.for ? ` by ${nameOf(told, becomes.for)}` : '';
+  return say`${becomes ? `${BECOMES_WORDS[becomes.is]}${by}` : 'used'}`;
 }
 
 function answerValue(question: string, value: unknown): Sentence {
@@ -252,6 +264,7 @@ export function valueWords(path: string, value: unknown, told: Told): Sentence {
   // A field left empty on a fitting that is there says something; on one that is gone nothing is left to say.
   const ofFitting = first === 'fittings' && third !== '';
   if (ofFitting && (!absent || entryOf(told.plan.fittings, second))) return fittingValue(third, value, told);
+  if (first === 'features') return becomesValue(value as Fitting['becomes'] | null, told);
   if (absent)
     return say`${first === 'promised' ? 'no day' : first === 'scuppers' ? 'open' : first === 'letters' ? 'not printed yet' : 'deleted'}`;
   switch (first) {

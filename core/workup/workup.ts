@@ -1,13 +1,14 @@
 import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
-import { bitRounds, drill, fitOut, type OtherHole } from '../drilling';
+import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../drilling';
 import { judge } from '../findings';
 import { weigh } from '../float';
 import { handOver } from '../handover';
-import { fairHull, type HullModel } from '../hull';
+import { fairHull, withoutFeatures, type HullModel } from '../hull';
 import { layOut } from '../layout';
 import { priceUp } from '../pricing';
-import { foldLedger, type Fact, type Plan } from '../rig';
+import { featuresGone, foldLedger, type Fact, type Plan } from '../rig';
+import { receive } from '../reception';
 import { build } from '../scheduling';
 import { rowOf, type Memory, type Row } from '../stages';
 import { partsAboard } from '../tracks';
@@ -38,15 +39,16 @@ const NO_OTHERS: readonly OtherHole[] = [];
 export const STAGES = rowOf<WorkupInput>()
   .stage(
     'surface',
-    ({ hull }) => ({ hull }),
-    (r) => fairHull(r.hull),
-  )
-  .stage(
-    'ledger',
-    (w) => ({ surface: w.surface, facts: w.facts, rig: w.plan.id }),
-    (r) => foldLedger(r.surface, r.facts, r.rig),
+    ({ hull, plan: { features } }) => ({ hull, features }),
+    (r) => fairHull(withoutFeatures(r.hull, new Set(featuresGone(r)))),
   )
   .stage('parts', (w) => ({ fittings: w.plan.fittings, parts: w.catalog.parts, holding: w.shop.holding }), partsAboard)
+  .stage('came', ({ surface, shop, parts, plan: { fittings } }) => ({ surface, shop, parts, fittings }), cameHoles)
+  .stage(
+    'ledger',
+    (w) => ({ surface: w.surface, facts: w.facts, rig: w.plan.id, came: w.came }),
+    (r) => foldLedger(r.surface, r.facts, r.rig, r.came),
+  )
   .stage(
     'layout',
     ({ surface, parts, plan: { fittings, sets, letters, brief } }) => ({ surface, parts, fittings, sets, letters, brief }),
@@ -76,28 +78,57 @@ export const STAGES = rowOf<WorkupInput>()
     (r) => bitRounds(r.holes, r.length, r.drilling),
   )
   .stage('wiring', ({ surface, plan: { runs }, aboard: { owned }, shop }) => ({ surface, runs, owned, shop }), wireUp)
-  .stage('weight', ({ surface, aboard: { items }, plan: { brief, stowage } }) => ({ surface, items, brief, stowage }), weigh)
+  .stage(
+    'weight',
+    ({ surface, aboard: { items }, layout: { takenOff }, plan: { brief, stowage } }) => ({
+      surface,
+      items,
+      takenOff,
+      brief,
+      stowage,
+    }),
+    weigh,
+  )
   .stage(
     'price',
-    ({ aboard: { owned }, wiring: { runs }, catalog: { consumables }, shop }) => ({ owned, runs, consumables, shop }),
+    ({ aboard: { owned }, layout: { takenOff }, wiring: { runs }, catalog: { consumables }, shop }) => ({
+      owned,
+      takenOff,
+      runs,
+      consumables,
+      shop,
+    }),
     priceUp,
   )
   .stage(
     'build',
-    ({ aboard: { owned }, wiring: { runs }, shop, ledger, drilling: { gate } }) => ({ owned, runs, shop, ledger, gate }),
+    ({ aboard: { owned }, layout: { takenOff }, wiring: { runs }, shop, ledger, drilling: { gate } }) => ({
+      owned,
+      takenOff,
+      runs,
+      shop,
+      ledger,
+      gate,
+    }),
     build,
   )
   .stage(
     'handover',
-    ({ surface, plan, aboard: { owned }, wiring: { runs }, ledger, build: { steps } }) => ({
+    ({ surface, plan, aboard: { owned }, layout: { takenOff }, wiring: { runs }, ledger, build: { steps } }) => ({
       surface,
       plan,
       owned,
+      takenOff,
       runs,
       ledger,
       steps,
     }),
     handOver,
+  )
+  .stage(
+    'reception',
+    ({ hull, plan: { features }, aboard: { owned }, layout: { gone }, ledger }) => ({ hull, features, owned, gone, ledger }),
+    receive,
   )
   .stage(
     'findings',

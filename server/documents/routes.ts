@@ -1,7 +1,10 @@
 import { ROUTES, type DocumentQuery } from '@plain-cleat/api';
+import type { Fact } from '@plain-cleat/core/rig';
 import type { Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
+import { PhotoRow } from '../database/models';
 import { draft } from '../drafting/draft';
+import type { Photos } from '../drafting/reception-sheet';
 import { attach } from '../http/attach';
 import { bind } from '../http/bind';
 import { HttpProblem } from '../problems/problem';
@@ -43,7 +46,19 @@ async function drawn(paper: Paper, rig: string, query: DocumentQuery & Which, by
     paper: size,
     language,
   };
-  return draft('draw', paper, input, heading, { fitting, part });
+  const photos = paper === 'reception-sheet' ? await photosOf(loaded.row.id, loaded.facts) : undefined;
+  return draft('draw', paper, input, heading, { fitting, part, ...(photos ? { photos } : {}) });
+}
+
+/** So many photos go on one paper. */
+const MOST_PHOTOS = 40;
+
+/** The photos of how things came in, the newest of each. */
+async function photosOf(rigId: string, facts: readonly Fact[]): Promise<Photos> {
+  const newest = new Map(facts.flatMap((f) => (f.kind === 'thingSeen' ? [[f.thing, f.photo] as const] : [])));
+  const ids = [...newest.values()].flatMap((id) => id ?? []).slice(0, MOST_PHOTOS);
+  const rows = ids.length ? await PhotoRow.findAll({ where: { rigId, id: ids } }) : [];
+  return new Map(rows.map((r) => [r.id, new Uint8Array(r.bytes)]));
 }
 
 /** Everything a rig prints, and its parts list. Before the first paper its letters are fixed for good. */
@@ -64,6 +79,7 @@ export function documentRoutes(router: Router, db: Sequelize, projection: Projec
       res.send(Buffer.from(made.bytes));
     };
   bind(router, ROUTES.parts, given('parts'));
+  bind(router, ROUTES.receptionSheet, given('reception-sheet'));
   bind(router, ROUTES.drillSheet, given('drill-sheet'));
   bind(router, ROUTES.quote, given('quote'));
   bind(router, ROUTES.ownersBook, given('owners-book'));

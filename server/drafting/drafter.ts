@@ -27,8 +27,8 @@ const DRAFTS = {
   project: ({ number, input }: Numbered): Projected => project(number, input, workUp(input)),
   holes: (rigs: readonly Numbered[]): OtherHole[][] =>
     rigs.map(({ number, input }) => {
-      const { drilling, ledger } = workUp(input);
-      return holesOfRig(number, drilling.holes, ledger);
+      const { drilling, ledger, aboard } = workUp(input);
+      return holesOfRig(number, drilling.holes, ledger, aboard.owned);
     }),
 };
 export type Drafts = typeof DRAFTS;

@@ -7,13 +7,14 @@ import { drillSheet } from './drill-sheet';
 import { ownersBook } from './owners-book';
 import { partsCsv } from './parts-csv';
 import { quote } from './quote';
+import { receptionSheet, type Photos } from './reception-sheet';
 import type { Sheet } from './sheet';
 import { templateDxf, templateSvg, type TemplateWords } from './template-drawing';
 import { checkPage, templateSheets } from './template-sheets';
 
 /** A paper that a rig prints, or a file it gives out. */
 export type Paper =
-  'parts' | 'drill-sheet' | 'quote' | 'owners-book' | 'printer-check' | 'templates' | 'template-svg' | 'template-dxf';
+  'parts' | 'reception-sheet' | 'drill-sheet' | 'quote' | 'owners-book' | 'printer-check' | 'templates' | 'template-svg' | 'template-dxf';
 
 /** Whose it is, for whom and how it is printed; the rest of a sheet comes with the rig. */
 export type Heading = Omit<Sheet, 'plan' | 'hull' | 'shop'>;
@@ -22,6 +23,8 @@ export type Heading = Omit<Sheet, 'plan' | 'hull' | 'shop'>;
 export interface Which {
   readonly fitting?: string;
   readonly part?: number;
+  /** Photos that go on it, by their ids. */
+  readonly photos?: Photos;
 }
 
 /** A file made, with its name and kind. */
@@ -81,6 +84,7 @@ function allTemplates(ready: Printed, { fitting }: Which): Promise<Buffer> {
 }
 
 const SHEETS = {
+  'reception-sheet': ({ sheet, workup }: Printed, { photos = new Map() }: Which) => receptionSheet(sheet, workup, photos),
   'drill-sheet': ({ sheet, workup }: Printed) => drillSheet(sheet, workup),
   quote: ({ sheet, workup }: Printed) => quote(sheet, workup),
   'owners-book': ({ sheet, workup }: Printed) => ownersBook(sheet, workup),

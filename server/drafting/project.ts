@@ -46,6 +46,6 @@ export const project = (number: string, { hull, shop }: WorkupInput, w: Workup):
   progress: progressOf(w),
   closed: w.handover.closing.closed,
   changed: w.handover.closing.changed,
-  holes: holesOfRig(number, w.drilling.holes, w.ledger),
+  holes: holesOfRig(number, w.drilling.holes, w.ledger, w.aboard.owned),
   cuts: cutList(number, w.aboard.owned, hull, shop),
 });

@@ -12,7 +12,7 @@ import { read } from '../reading/read';
 import { keepHullFacts } from '../rigs/facts';
 import { carriedBy, factsOf, holesOnHull } from '../rigs/load';
 import type { Projection } from '../rigs/projection';
-import { newestHull, newestHulls, newestShop } from '../revisions/revisions';
+import { newestHull, newestHulls, newestParts, newestShop } from '../revisions/revisions';
 import { offsetsCsv, outlineDxf } from './outline-file';
 
 /** What keeps a hull from holding together, by field. */
@@ -23,6 +23,15 @@ function checkModel(model: HullModel): void {
   if (faults.length) throw badInput(faults);
   const more = hullFaults(model);
   if (more.length) throw badInput(more);
+}
+
+/** What the maker fits is a part of the stores. */
+async function checkStock({ stock = [] }: HullModel): Promise<void> {
+  const known = new Set((await newestParts([...new Set(stock.map((s) => s.part))])).map((p) => p.id));
+  const faults = stock.flatMap((s, i) =>
+    known.has(s.part) ? [] : [{ field: `stock.${i}.part`, says: `the stores have no part ${s.part}` }],
+  );
+  if (faults.length) throw badInput(faults);
 }
 
 /** Owners' hulls with whose they are, what they are and the rigs they have had. */
@@ -71,6 +80,7 @@ export function hullRoutes(router: Router, db: Sequelize, projection: Projection
   bind(router, ROUTES.hullModel, async ({ params }) => newestHull(params.hull ?? ''));
   bind(router, ROUTES.saveHullModel, async ({ body }) => {
     checkModel(body.model);
+    await checkStock(body.model);
     return inTransaction(db, async (transaction) => {
       const row = await HullModelRow.findOne({ where: { id: body.model.id }, order: [['revision', 'DESC']], transaction });
       const known = row?.revision ?? 0;

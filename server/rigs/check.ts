@@ -1,6 +1,7 @@
 import { whoAccepts } from '@plain-cleat/core/findings';
 import { partKey, revisionOf } from '@plain-cleat/core/parts';
-import { type Change, partsOf, type Place, placeFault, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
+import { placeFault } from '@plain-cleat/core/hull';
+import { type Change, partsOf, type Place, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';

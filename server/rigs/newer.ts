@@ -1,5 +1,6 @@
 import { revisionOf } from '@plain-cleat/core/parts';
-import { partsOf, type Pin, placeFault, type Plan } from '@plain-cleat/core/rig';
+import { placeFault } from '@plain-cleat/core/hull';
+import { partsOf, type Pin, type Plan } from '@plain-cleat/core/rig';
 import type { Newer } from '@plain-cleat/core/workup';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';

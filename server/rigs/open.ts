@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { openPlan, pinsTo, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
+import { type Fitting, hasGone, openPlan, pinsTo, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { countOn } from '../database/counters';
 import { inTransaction } from '../database/transaction';
 import { FactRow, HullRow, OwnerRow, RigRow } from '../database/models';
 import { badInput } from '../problems/problem';
+import { cameWith } from './came';
 import { findRig, planOf, storedPlan, todayIn, type Carried, fromAFile } from './load';
 import { findHull, hullAt, newestMaterials, newestShop } from '../revisions/revisions';
 
@@ -38,7 +39,10 @@ async function storeRig(
   return { id: rig.id, number };
 }
 
-/** Opens a rig on a hull the shop knows: a new one with a fresh ledger, or one of the owner's that was here before. */
+/**
+ * Opens a rig on a hull the shop knows: a new one with a fresh ledger and what its maker fits, or one of the owner's that
+ * was here before, with what the last rig left on it.
+ */
 export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: string; number: string }> {
   return inTransaction(db, async (transaction) => {
     const model = await findHull(wanted.hull, transaction);
@@ -48,22 +52,36 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
     if (wanted.promised && wanted.promised < today) throw badInput([{ field: 'promised', says: `is before today, ${today}` }]);
     const owner = await findOrMakeOwner(wanted.owner, transaction);
     const id = randomUUID();
-    const plan = openPlan({
-      id,
-      title: wanted.title,
-      opened: today,
-      promised: wanted.promised,
-      pins: pinsTo(model, materials.revision, shop.revision),
-    });
     const hull = wanted.ownHull
       ? await knownHull(wanted.ownHull, owner.id, model.id, transaction)
       : await HullRow.create(
           { id: randomUUID(), ownerId: owner.id, modelId: model.id, serial: wanted.serial, factCount: 0 },
           { transaction },
         );
+    const { setAside, ...came } = await cameWith(model, wanted.ownHull ? hull.id : null, transaction);
+    const plan: Plan = {
+      ...openPlan({
+        id,
+        title: wanted.title,
+        opened: today,
+        promised: wanted.promised,
+        pins: pinsTo(model, materials.revision, shop.revision),
+      }),
+      ...came,
+    };
+    if (setAside) await setAside.update({ place: 'set aside' }, { transaction });
     return storeRig({ id, ownerId: owner.id, hullId: hull.id, place: 'bench 1', plan, carried: null }, transaction);
   });
 }
+
+/** The same fittings on a boat of the same model: what the maker fits came with it too, what was found on the other did not. */
+const onAnotherBoat = (fittings: Plan['fittings']): Plan['fittings'] =>
+  Object.fromEntries(
+    Object.entries(fittings).flatMap(([name, { uses: _, aboard, becomes, ...fitting }]): [string, Fitting][] => {
+      if (aboard?.from === 'maker') return [[name, { ...fitting, aboard, ...(becomes ? { becomes } : {}) }]];
+      return hasGone({ becomes }) ? [] : [[name, fitting]];
+    }),
+  );
 
 /**
  * The same plan again for the same owner, on a boat of its own of the same model. What belongs to the one boat stays
@@ -77,16 +95,13 @@ export async function duplicateRig(db: Sequelize, rigId: string, title: string):
     const shop = await newestShop(transaction);
     const before = planOf(row);
     const id = randomUUID();
-    const fittings = Object.fromEntries(
-      Object.entries(before.fittings).map(([name, { uses: _, ...fitting }]) => [name, fitting]),
-    );
     const plan: Plan = {
       ...before,
       id,
       title,
       opened: todayIn(shop.timeZone),
       promised: null,
-      fittings,
+      fittings: onAnotherBoat(before.fittings),
       accepted: {},
       letters: null,
       photos: {},

@@ -1,0 +1,125 @@
+import type { HullModel } from '../hull';
+import { entryOf } from './entry-of';
+import type { Fact } from './fact';
+import type { Ledger } from './ledger';
+import type { Fitting, Place, Plan } from './plan';
+import { sameJson } from './same-json';
+
+type Came = Pick<Fitting, 'aboard' | 'becomes' | 'place' | 'mount' | 'lift'>;
+
+/** Whether a fitting came aboard and stands where it did, held as it was: nothing is drilled, bought or fastened for it. */
+export const isThere = ({ aboard, place, mount, lift }: Came, at: Place = place): boolean =>
+  aboard !== undefined && lift === 0 && mount.hold === aboard.hold && sameJson(at, aboard.place);
+
+/** Whether a fitting that came aboard leaves the boat, or left it before: it stands nowhere. */
+export const hasGone = ({ becomes }: Pick<Fitting, 'becomes'>): boolean => becomes !== undefined && becomes.is !== 'left';
+
+/** Whether it is taken off in this build, to be bagged and given back. */
+export const takenOff = ({ becomes }: Pick<Fitting, 'becomes'>): boolean =>
+  becomes?.is === 'replaced' || becomes?.is === 'removed';
+
+/** The name of a hole that came with a thing aboard and that no fact tells of. */
+export const cameHole = (fitting: string, nth: number): string => `came.${fitting}.${nth}`;
+
+const standing = (part: string, place: Place, hold: Fitting['mount']['hold']) => ({
+  part,
+  place,
+  lift: 0,
+  mount: { hold, plate: false, reason: '' },
+  suppliedBy: "owner's own" as const,
+  note: '',
+});
+
+/** The name under which a thing of the hull's stock stands in a plan. */
+export const stockKey = (id: string): string => `stock-${id}`;
+
+/** What the maker fits, as fittings that came aboard. */
+export const stockFittings = ({ stock = [] }: Pick<HullModel, 'stock'>): Plan['fittings'] =>
+  Object.fromEntries(
+    stock.map(({ id, part, place, hold }): [string, Fitting] => [
+      stockKey(id),
+      { ...standing(part, place, hold), aboard: { from: 'maker', place, hold } },
+    ]),
+  );
+
+/** A thing found on the boat that nobody had listed. */
+export const foundFitting = (part: string, place: Place, hold: Fitting['mount']['hold']): Fitting => ({
+  ...standing(part, place, hold),
+  aboard: { from: 'found', place, hold },
+});
+
+/**
+ * What an earlier rig of the same hull left on it, as fittings that came aboard: what was fastened or fitted, or all of it
+ * once that rig was signed for; and what it took off, whose holes are left. Sets and places in sets go with them.
+ *
+ * @param ledger the fold of the hull's facts for that rig
+ * @param newKey another name for a fitting: names of two rigs on one hull must not be taken for one another
+ */
+export function fromEarlier(
+  { fittings, sets }: Pick<Plan, 'fittings' | 'sets'>,
+  ledger: Ledger,
+  newKey: (old: string) => string,
+): Pick<Plan, 'fittings' | 'sets'> {
+  const done = (id: string): boolean =>
+    ledger.signed !== null || ledger.steps.has(`fasten.${id}`) || ledger.steps.has(`fit.${id}`);
+  const stays = Object.entries(fittings).filter(([id, f]) => f.aboard !== undefined || done(id));
+  const names = new Map(stays.map(([id, f]) => [id, f.aboard?.from === 'maker' ? id : newKey(id)]));
+  const renamed = (place: Place): Place =>
+    place.on === 'fitting' ? { ...place, fitting: names.get(place.fitting) ?? place.fitting } : place;
+  const out: [string, Fitting][] = stays.flatMap(([id, f]): [string, Fitting][] => {
+    const { uses: _, of: __, becomes, elsewhere, tether, aboard, ...rest } = f;
+    // Taken off then, or only its holes left before: nothing but holes now. What was moved stands where it was moved to.
+    const off = takenOff(f) && (done(id) || ledger.signed !== null || ledger.steps.has(`strip.${id}`));
+    const place = renamed(hasGone(f) && aboard ? aboard.place : f.place);
+    const below = place.on === 'fitting' ? place.fitting : null;
+    if (below !== null && ![...names.values()].includes(below)) return [];
+    const was = { from: aboard?.from === 'maker' ? aboard.from : ('earlier rig' as const), place, hold: f.mount.hold };
+    const holes = Object.fromEntries(
+      ledger.holes.flatMap((h) => {
+        const nth = h.id.startsWith(`${id}.`) ? h.id.slice(id.length + 1) : '';
+        return h.plugged === null && /^\d{1,2}$/.test(nth) ? [[nth, h.fact] as const] : [];
+      }),
+    );
+    const known = { ...aboard?.holes, ...f.uses, ...holes };
+    return [
+      [
+        names.get(id) ?? id,
+        {
+          ...rest,
+          place,
+          aboard: { ...was, ...(Object.keys(known).length ? { holes: factsOnly(known) } : {}) },
+          ...(off || becomes?.is === 'gone' ? { becomes: { is: 'gone' as const } } : becomes?.is === 'left' ? { becomes } : {}),
+          ...(elsewhere ? { elsewhere: Object.fromEntries(Object.entries(elsewhere).map(([s, p]) => [s, renamed(p)])) } : {}),
+          ...(tether && (tether.to === null || names.has(tether.to))
+            ? { tether: { ...tether, to: tether.to === null ? null : (names.get(tether.to) ?? null) } }
+            : {}),
+        },
+      ],
+    ];
+  });
+  return { fittings: Object.fromEntries(out), sets };
+}
+
+const factsOnly = (holes: Readonly<Record<string, string>>): Record<string, string> =>
+  Object.fromEntries(Object.entries(holes).filter(([, fact]) => !fact.startsWith('came.')));
+
+/** How a thing was when the boat came in. */
+export type Seen = Extract<Fact, { kind: 'thingSeen' }>;
+
+/** How a thing aboard was seen last; undefined when nobody has looked at it yet. */
+export const seenOf = (ledger: Pick<Ledger, 'seen'>, thing: string): Seen | undefined => ledger.seen.get(thing);
+
+/** Whether a thing is worn or broken as it was seen last, and still aboard. */
+export const isWorn = (ledger: Pick<Ledger, 'seen'>, thing: string): boolean => {
+  const seen = seenOf(ledger, thing);
+  return seen !== undefined && seen.is !== 'sound';
+};
+
+/** The features of the hull that the plan takes off. */
+export const featuresGone = ({ features }: Pick<Plan, 'features'>): string[] =>
+  Object.keys(features)
+    .filter((key) => {
+      const becomes = entryOf(features, key);
+      return becomes !== undefined && becomes.is !== 'left';
+    })
+    .sort();

@@ -1,0 +1,4 @@
+import { z } from 'zod';
+
+/** What names a fitting, a set, a run: it comes from outside, and never reaches a prototype. */
+export const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9-]{0,63}$/, 'letters, digits and hyphens');
