@@ -126,12 +126,6 @@ export function slideTo(item: Fitted, to: Place): DraftChange {
     : { kind: 'slideItem', item: id, from: place, to };
 }
 
-/** A fitting off the boat: what came aboard stays in the plan as taken off, for its holes and for who gets it back. */
-export const takeOff = ({ placed: { id, fitting } }: Fitted): DraftChange =>
-  fitting.aboard
-    ? { kind: 'keepItem', item: id, from: fitting.becomes ?? null, to: { is: 'removed' } }
-    : { kind: 'takeOffItem', item: id, from: fitting };
-
 /** The same place on the other side; null for what cannot change sides. */
 export function otherSide(hull: HullSurface, place: Place): Place | null {
   if (place.on === 'deck') return Math.abs(place.y) < 1 ? null : { ...place, y: -place.y, heading: -place.heading };

@@ -1,9 +1,9 @@
 import { joinFault, missingAdapters } from '../mounting';
 import type { Part } from '../parts';
-import { fittingOf, type Place } from '../rig';
+import { fittingOf, takeOff, type Place } from '../rig';
 import { say } from '../units';
 import type { Fitted } from '../drilling';
-import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw, takeOff, type Try } from './finding';
+import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw, type Try } from './finding';
 
 /** What stands on another fitting is joined to it by an interface both have. */
 export const chains: Judgement = ({ items }) =>
@@ -83,12 +83,7 @@ export const goesWith: Judgement = ({ items }) =>
         says: say`${nameOf(item)} rules out ${i.letter}, ${nameOf(i)}.`,
         because: say`They take the same place or do the same work. Take one off.`,
         curable: true,
-        tries: [
-          {
-            says: say`Take ${i.letter} off`,
-            changes: [takeOff(i)],
-          },
-        ],
+        tries: ({ plan }) => [{ says: say`Take ${i.letter} off`, changes: takeOff(plan, [i.placed.id]).changes }],
       })),
     ];
   });

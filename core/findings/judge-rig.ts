@@ -186,10 +186,10 @@ const OF_THE_BODY: readonly Judgement[] = [
 ];
 
 /**
- * What is said of a thing the maker fitted, standing as they did: what it does to others. How well they held it and where
- * they put it is their affair.
+ * What is said of a thing the maker fitted, standing as they did, or of one left unused: what it does to others. How well a
+ * maker held it and where they put it is their affair, and nobody reaches for what is not used.
  */
-const OF_MAKERS: ReadonlySet<Raw['code']> = new Set([
+const IN_THE_WAY: ReadonlySet<Raw['code']> = new Set([
   ...(['worn', 'overlap', 'paddle-stroke', 'knuckles', 'back-cast', 'swings', 'strut', 'lens-path', 'light-hidden'] as const),
   ...(['sidelight-hidden', 'rods-cross', 'rod-butt', 'rod-tips', 'excludes', 'needs', 'tether-propeller'] as const),
 ]);
@@ -211,9 +211,10 @@ const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
  */
 export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig } = JUDGEMENTS): Finding[] {
   const found = new Map<string, { raw: Raw; judged: Judged; sets: string[] }>();
-  const makers = new Set(rig.stands.filter(fittedByMaker).map((s) => s.placed.id));
+  const standers = new Set(rig.stands.filter(onlyInTheWay).map((s) => s.placed.id));
   const take = (raw: Raw, judged: Judged): void => {
-    if (makers.has(raw.where) && (!OF_MAKERS.has(raw.code) || (raw.detail !== undefined && makers.has(raw.detail)))) return;
+    const twoOfThem = raw.detail !== undefined && standers.has(raw.detail);
+    if (standers.has(raw.where) && (!IN_THE_WAY.has(raw.code) || twoOfThem)) return;
     const { set } = judged;
     const key = findingKey(raw.code, raw.where, raw.detail);
     const known = found.get(key);
@@ -264,7 +265,8 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
 }
 
-const fittedByMaker = ({ placed, mounted }: Fitted): boolean => mounted.there && placed.fitting.aboard?.from === 'maker';
+const onlyInTheWay = ({ placed: { fitting }, mounted }: Fitted): boolean =>
+  mounted.there && (fitting.aboard?.from === 'maker' || fitting.becomes?.is === 'left');
 
 /** The first figure of a sentence, as more is worse: one printed down is a margin, the less the worse. */
 function sizeOf(says: Sentence): number | null {

@@ -1,7 +1,8 @@
+import { holeUnder, throughHoles, type Fitted } from '../drilling';
 import { featuresOf } from '../hull';
-import { entryOf, isWorn, seenOf, type Fitting } from '../rig';
+import { entryOf, takeOff, withoutBoat, type DraftChange } from '../rig';
 import { say, type Sentence } from '../units';
-import { about, aboutHull, type Judgement, nameOf, type Raw, type Try } from './finding';
+import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 const IS_WORDS = { worn: 'is worn', broken: 'is broken' } as const;
 
@@ -14,7 +15,7 @@ const because = (is: 'worn' | 'broken', said: string): Sentence =>
 export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
   ...owned.flatMap((item): Raw[] => {
     const { id, fitting } = item.placed;
-    const seen = seenOf(ledger, id);
+    const seen = ledger.seen.get(id);
     if (!fitting.aboard || !seen || seen.is === 'sound' || fitting.becomes?.is === 'left') return [];
     return [
       {
@@ -24,13 +25,13 @@ export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
         says: say`${nameOf(item)} ${IS_WORDS[seen.is]}.`,
         because: because(seen.is, seen.says),
         curable: true,
-        tries: waysOut(id, fitting),
+        tries: (judged) => waysOut(judged, item),
       },
     ];
   }),
   ...featuresOf(hull.model).flatMap((feature): Raw[] => {
-    const seen = seenOf(ledger, feature.key);
-    if (!isWorn(ledger, feature.key) || !seen || seen.is === 'sound' || entryOf(plan.features, feature.key)) return [];
+    const seen = ledger.seen.get(feature.key);
+    if (!seen || seen.is === 'sound' || entryOf(plan.features, feature.key)) return [];
     return [
       {
         ...aboutHull(hull, feature.x),
@@ -44,20 +45,37 @@ export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
   }),
 ];
 
-/** A new one in the same holes, or none; what stands on it must go with it, which a try that breaks the plan shows. */
-function waysOut(id: string, fitting: Fitting): Try[] {
+/** A new one in the same holes, with what stood on the old one; or none; or this one left alone. */
+function waysOut({ plan }: Judged, { placed, under }: Fitted): Try[] {
+  const { id, fitting, part } = placed;
   const fresh = `${id}-new`.slice(0, 64);
-  const { aboard: _, becomes: __, uses: ___, ...rest } = fitting;
   const from = fitting.becomes ?? null;
+  const open = new Set(under.map((h) => h.fact));
+  const uses = Object.fromEntries(
+    throughHoles(part).flatMap((_h, i) => {
+      const hole = holeUnder(id, fitting, i + 1);
+      return open.has(hole) ? [[String(i + 1), hole] as const] : [];
+    }),
+  );
+  const riders = Object.entries(plan.fittings).flatMap(([item, { place }]): DraftChange[] =>
+    place.on === 'fitting' && place.fitting === id
+      ? [{ kind: 'slideItem', item, from: place, to: { ...place, fitting: fresh } }]
+      : [],
+  );
   return [
     {
       says: say`Fit a new one in its place`,
       changes: [
+        {
+          kind: 'placeItem',
+          item: fresh,
+          to: { ...withoutBoat(fitting), suppliedBy: 'shop', note: '', ...(open.size ? { uses } : {}) },
+        },
+        ...riders,
         { kind: 'keepItem', item: id, from, to: { is: 'replaced', for: fresh } },
-        { kind: 'placeItem', item: fresh, to: { ...rest, suppliedBy: 'shop', note: '' } },
       ],
     },
-    { says: say`Take it off`, changes: [{ kind: 'keepItem', item: id, from, to: { is: 'removed' } }] },
+    { says: say`Take it off`, changes: takeOff(plan, [id]).changes },
     { says: say`Leave it unused`, changes: [{ kind: 'keepItem', item: id, from, to: { is: 'left' } }] },
   ];
 }

@@ -237,7 +237,7 @@ describe('last year’s rig', () => {
 
 describe('a thing found on the boat', () => {
   it('stands where it was found, and there until it is moved or held otherwise', () => {
-    const found = foundFitting('pad-eye', deck(900, -60), 'rivet');
+    const found = foundFitting(partOf('pad-eye'), deck(900, -60));
     expect(isThere(found)).toBeTrue();
     expect(isThere({ ...found, place: deck(900, -61) })).toBeFalse();
     expect(isThere({ ...found, mount: { hold: 'through', plate: false, reason: '' } })).toBeFalse();

@@ -1,4 +1,5 @@
 import type { HullModel } from '../hull';
+import type { Hold, Part } from '../parts';
 import { entryOf } from './entry-of';
 import type { Fact } from './fact';
 import type { Ledger } from './ledger';
@@ -42,11 +43,31 @@ export const stockFittings = ({ stock = [] }: Pick<HullModel, 'stock'>): Plan['f
     ]),
   );
 
+/** How a part that was found at a place is held there, as far as one sees from outside: its first way that suits the place. */
+function holdFound({ holding: { ways } }: Pick<Part, 'holding'>, { on }: Place): Hold {
+  const wanted: Partial<Record<Place['on'], readonly Hold[]>> = {
+    track: ['track'],
+    insert: ['insert'],
+    scupper: ['scupper'],
+    rail: ['clamp'],
+    plate: ['through', 'insert'],
+    space: ['loose', 'strap', 'glue'],
+    fitting: ['loose', 'clamp', 'track'],
+  };
+  const suits = wanted[on] ?? ['rivet', 'screw', 'through', 'glue', 'loose'];
+  return suits.find((hold) => ways.includes(hold)) ?? ways[0] ?? 'loose';
+}
+
 /** A thing found on the boat that nobody had listed. */
-export const foundFitting = (part: string, place: Place, hold: Fitting['mount']['hold']): Fitting => ({
-  ...standing(part, place, hold),
-  aboard: { from: 'found', place, hold },
-});
+export function foundFitting(part: Pick<Part, 'id' | 'revision' | 'holding'>, place: Place): Fitting {
+  const hold = holdFound(part, place);
+  const { revision } = part;
+  return {
+    ...standing(part.id, place, hold),
+    ...(revision === undefined ? {} : { revision }),
+    aboard: { from: 'found', place, hold },
+  };
+}
 
 /**
  * What an earlier rig of the same hull left on it, as fittings that came aboard: what was fastened or fitted, or all of it
@@ -106,14 +127,15 @@ const factsOnly = (holes: Readonly<Record<string, string>>): Record<string, stri
 /** How a thing was when the boat came in. */
 export type Seen = Extract<Fact, { kind: 'thingSeen' }>;
 
-/** How a thing aboard was seen last; undefined when nobody has looked at it yet. */
-export const seenOf = (ledger: Pick<Ledger, 'seen'>, thing: string): Seen | undefined => ledger.seen.get(thing);
-
-/** Whether a thing is worn or broken as it was seen last, and still aboard. */
-export const isWorn = (ledger: Pick<Ledger, 'seen'>, thing: string): boolean => {
-  const seen = seenOf(ledger, thing);
-  return seen !== undefined && seen.is !== 'sound';
-};
+/** A fitting without what belongs to the one thing on the one boat: that it came aboard, what becomes of it, its old holes. */
+export function withoutBoat<F extends Fitting>({
+  aboard: _,
+  becomes: __,
+  uses: ___,
+  ...fitting
+}: F): Omit<F, 'aboard' | 'becomes' | 'uses'> {
+  return fitting;
+}
 
 /** The features of the hull that the plan takes off. */
 export const featuresGone = ({ features }: Pick<Plan, 'features'>): string[] =>

@@ -2,6 +2,7 @@ import { newestById, type PartRef, revisionOf } from '../parts';
 import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
+import { withoutBoat } from './aboard';
 import { fittingSchema, type Fitting, keySchema, type Place, type Plan } from './plan';
 
 /**
@@ -47,7 +48,17 @@ export function takeAssembly(
   const kept = ids.flatMap((id): [string, Fitting][] => {
     const f = entryOf(plan.fittings, id);
     if (!f) return [];
-    const { revision: _, sets: __, elsewhere: ___, group: ____, locked: _____, swap: ______, of: _______, tether, ...own } = f;
+    const {
+      revision: _,
+      sets: __,
+      elsewhere: ___,
+      group: ____,
+      locked: _____,
+      swap: ______,
+      of: _______,
+      tether,
+      ...own
+    } = withoutBoat(f);
     const place: Place = id === base ? { on: 'deck', x: 0, y: 0, heading: 0 } : f.place;
     const tied = tether && (tether.to === null || ids.includes(tether.to)) ? { tether } : {};
     return [[id, { ...own, ...tied, place }]];

@@ -16,3 +16,4 @@ export * from './keys-sorted';
 export * from './letter-change';
 export * from './same-json';
 export * from './stands';
+export * from './take-off';

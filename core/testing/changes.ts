@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { TOLVANE } from '../../demo/index';
 import { foundFitting, type Change, type Plan } from '../rig';
-import { deck, emptyPlan, fitted, track } from './plans';
+import { deck, emptyPlan, fitted, partOf, track } from './plans';
 
 const id = (): string => randomUUID();
 export const crate = fitted('crate-open', deck(2700, 0), 'loose');
@@ -12,7 +12,7 @@ export const run = { from: 'b', to: 's', lane: 'inside port' as const, via: [], 
 export const laid = (): Plan => ({
   ...emptyPlan(),
   sets: { away: { name: 'away', order: 1 } },
-  fittings: { g: crate, b: battery, s: sounder, e: foundFitting('pad-eye', deck(3300, -60), 'rivet') },
+  fittings: { g: crate, b: battery, s: sounder, e: foundFitting(partOf('pad-eye'), deck(3300, -60)) },
   runs: { r: run },
 });
 
@@ -42,6 +42,13 @@ export const CHANGES: readonly Change[] = [
   { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
   { id: id(), kind: 'useItem', item: 'g', from: null, to: 'stopped' },
   { id: id(), kind: 'roadItem', item: 'g', from: null, to: false },
+  {
+    id: id(),
+    kind: 'measureFound',
+    item: 'e',
+    from: { from: 'found', place: deck(3300, -60), hold: 'rivet' },
+    to: { from: 'found', place: deck(3310, -60), hold: 'rivet' },
+  },
   { id: id(), kind: 'keepItem', item: 'e', from: null, to: { is: 'removed' } },
   { id: id(), kind: 'keepFeature', feature: 'feet', from: null, to: { is: 'replaced', for: 'g' } },
   { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },

@@ -87,7 +87,7 @@ const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
   tether: 'the tether of',
   float: 'the float on',
   travels: 'whether the owner moves',
-  aboard: 'how the boat came with',
+  aboard: 'where the boat came with',
   becomes: 'what is done with',
   often: 'how often one uses',
   comesOff: 'what the road asks of',
@@ -213,6 +213,10 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
       return say`${value ? OFTEN_WORDS[value as keyof typeof OFTEN_WORDS] : 'as usual'}`;
     case 'comesOff':
       return say`${value === null || value === undefined ? 'as usual' : value ? 'comes off' : 'stays on'}`;
+    case 'aboard': {
+      const was = value as Fitting['aboard'] | null;
+      return was ? placeWords(was.place, told) : say`not aboard before`;
+    }
     case 'becomes':
       return becomesValue(value as Fitting['becomes'] | null, told);
     case 'suppliedBy':

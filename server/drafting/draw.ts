@@ -14,7 +14,15 @@ import { checkPage, templateSheets } from './template-sheets';
 
 /** A paper that a rig prints, or a file it gives out. */
 export type Paper =
-  'parts' | 'reception-sheet' | 'drill-sheet' | 'quote' | 'owners-book' | 'printer-check' | 'templates' | 'template-svg' | 'template-dxf';
+  | 'parts'
+  | 'reception-sheet'
+  | 'drill-sheet'
+  | 'quote'
+  | 'owners-book'
+  | 'printer-check'
+  | 'templates'
+  | 'template-svg'
+  | 'template-dxf';
 
 /** Whose it is, for whom and how it is printed; the rest of a sheet comes with the rig. */
 export type Heading = Omit<Sheet, 'plan' | 'hull' | 'shop'>;

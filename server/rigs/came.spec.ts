@@ -45,14 +45,14 @@ describe('a boat that comes in', () => {
     const idris = await (await shop()).signIn('idris');
     const save = (stock: object) => idris.post('/api/hull-models', { expects: 1, model: { ...SARROCK, stock: [stock] } });
     const unknown = await save({ id: 'a', part: 'no-such-part', place: deck(500), hold: 'rivet' }).expect(422);
-    expect(problemOf(unknown).errors?.[0]?.field).toBe('stock.0.part');
+    expect(problemOf(unknown).faults?.[0]?.field).toBe('stock.0.part');
     const nowhere = await save({
       id: 'a',
       part: 'pad-eye',
       place: { on: 'rail', rail: 'none', x: 500, heading: 0 },
       hold: 'clamp',
     }).expect(422);
-    expect(problemOf(nowhere).errors?.[0]?.field).toBe('stock.0.place.rail');
+    expect(problemOf(nowhere).faults?.[0]?.field).toBe('stock.0.place.rail');
   });
 
   it('has its reception sheet with photos, in both languages, and what was signed for lapses when more is seen', async () => {

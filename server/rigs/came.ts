@@ -28,7 +28,9 @@ export async function cameWith(model: HullModel, hullId: string | null, transact
   const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`);
   const known = new Set((await partsAt(Object.values(left.fittings).map(partRef), transaction)).map(partKey));
   const fittings = standing(
-    Object.entries({ ...stock, ...left.fittings }).filter(([, f]) => known.has(partKey(partRef(f))) || f.aboard?.from === 'maker'),
+    Object.entries({ ...stock, ...left.fittings }).filter(
+      ([, f]) => known.has(partKey(partRef(f))) || f.aboard?.from === 'maker',
+    ),
   );
   return { fittings, sets: left.sets, setAside: ledger.signed ? earlier.row : null };
 }

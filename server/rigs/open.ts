@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type Fitting, hasGone, openPlan, pinsTo, type Plan, type RigFile, sameJson } from '@plain-cleat/core/rig';
+import { type Fitting, hasGone, openPlan, pinsTo, type Plan, type RigFile, sameJson, withoutBoat } from '@plain-cleat/core/rig';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { countOn } from '../database/counters';
@@ -77,9 +77,9 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
 /** The same fittings on a boat of the same model: what the maker fits came with it too, what was found on the other did not. */
 const onAnotherBoat = (fittings: Plan['fittings']): Plan['fittings'] =>
   Object.fromEntries(
-    Object.entries(fittings).flatMap(([name, { uses: _, aboard, becomes, ...fitting }]): [string, Fitting][] => {
-      if (aboard?.from === 'maker') return [[name, { ...fitting, aboard, ...(becomes ? { becomes } : {}) }]];
-      return hasGone({ becomes }) ? [] : [[name, fitting]];
+    Object.entries(fittings).flatMap(([name, fitting]): [string, Fitting][] => {
+      if (fitting.aboard?.from === 'maker') return [[name, fitting]];
+      return hasGone(fitting) ? [] : [[name, withoutBoat(fitting)]];
     }),
   );
 

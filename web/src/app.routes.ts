@@ -36,6 +36,7 @@ export const routes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'brief' },
       { path: 'brief', title: 'Brief', loadComponent: () => import('./brief/brief') },
+      { path: 'receive', title: 'Receive', loadComponent: () => import('./receive/receive') },
       { path: 'lay-out', title: 'Lay out', loadComponent: () => import('./lay-out/lay-out') },
       { path: 'drill', title: 'Drill', loadComponent: () => import('./drill/drill') },
       { path: 'wire', title: 'Wire', loadComponent: () => import('./wire/wire') },

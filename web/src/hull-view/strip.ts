@@ -162,9 +162,9 @@ export class Strip {
     })),
   );
   protected readonly ties = computed(() =>
-    this.rooms().flatMap((r) =>
-      (r.ties ?? []).map((t) => ({ id: t.id, name: t.name, x: this.scale().x(t.x), y: this.scale().y(t.y) })),
-    ),
+    (this.hull().model.ties ?? [])
+      .filter((t) => (t.room !== undefined) === this.lifted())
+      .map((t) => ({ id: t.id, name: t.name, x: this.scale().x(t.x), y: this.scale().y(t.y) })),
   );
   protected readonly rodLines = computed(() =>
     this.toHand().flatMap((m) => (m.rods ?? []).map((r) => rodLines(this.scale(), r, this.sideY))),

@@ -1,7 +1,8 @@
-import { applyChange, type Plan } from '@plain-cleat/core/rig';
+import { applyChange, type Plan, takeOff } from '@plain-cleat/core/rig';
 import { type Workup, workUp } from '@plain-cleat/core/workup';
+import { asOne } from '../stores/as-one';
 import { laidPlan, TEST_HULL, TEST_PARTS, TEST_SHOP, testPlan } from '../testing/rig';
-import { alignAcross, alignAlong, copies, distribute, mirror, moveAll, setAll, takeOff } from './arrange';
+import { alignAcross, alignAlong, copies, distribute, mirror, moveAll, setAll } from './arrange';
 
 const box = (x: number, y: number, more: object = {}): Plan['fittings'][string] => ({
   part: 'box',
@@ -96,9 +97,9 @@ describe('arranging several', () => {
         r: box(2500, 0, { tether: { to: first, length: 500 } }),
       },
     };
-    const { change, off } = takeOff(plan2, [first ?? '']);
+    const { changes, off } = takeOff(plan2, [first ?? '']);
     expect(off).toContain('t');
-    const left = after(plan2, change);
+    const left = after(plan2, asOne(changes));
     expect(left.fittings['t']).toBeUndefined();
     expect(left.fittings['r']?.tether?.to).toBeNull();
   });

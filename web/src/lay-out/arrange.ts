@@ -2,7 +2,7 @@ import type { Fitted } from '@plain-cleat/core/drilling';
 import { otherSide, slideTo } from '@plain-cleat/core/findings';
 import type { HullSurface } from '@plain-cleat/core/hull';
 import { nudge } from '@plain-cleat/core/layout';
-import { entryOf, type Change, type DraftChange, type Fitting, type Place, type Plan } from '@plain-cleat/core/rig';
+import { type Change, type DraftChange, type Place, withoutBoat } from '@plain-cleat/core/rig';
 import { asOne } from '../stores/as-one';
 
 const newId = (): string => crypto.randomUUID();
@@ -60,7 +60,7 @@ export function copies(hull: HullSurface, items: readonly Fitted[]): { change: C
   const renamed = new Map(items.map((i, n) => [i.placed.id, ids[n] ?? '']));
   const drafts = items.map((i, n): DraftChange => {
     const { fitting, place, part } = i.placed;
-    const { elsewhere: _, locked: __, group: ___, ...rest } = fitting;
+    const { elsewhere: _, locked: __, group: ___, ...rest } = withoutBoat(fitting);
     const moved =
       place.on === 'fitting' && renamed.has(place.fitting)
         ? { ...place, fitting: renamed.get(place.fitting) ?? '' }
@@ -96,38 +96,3 @@ export function setAll<K extends 'group' | 'locked'>(
     }),
   );
 }
-
-/** Everything that must go when some fittings come off: their runs, and what stands on them first. */
-export function takeOff(plan: Plan, ids: readonly string[]): { change: Change | null; off: string[] } {
-  const off = new Set(ids);
-  for (let grew = true; grew;) {
-    grew = false;
-    for (const [id, f] of Object.entries(plan.fittings))
-      if (!off.has(id) && standsOnAny(f, off)) {
-        off.add(id);
-        grew = true;
-      }
-  }
-  const runs = Object.entries(plan.runs).filter(([, r]) => off.has(r.from) || off.has(r.to));
-  const tied = Object.entries(plan.fittings).filter(([id, f]) => !off.has(id) && f.tether?.to && off.has(f.tether.to));
-  const change = asOne([
-    ...runs.map(([run, r]): DraftChange => ({ kind: 'routeRun', run, from: r, to: null })),
-    ...tied.map(([item, f]): DraftChange => ({
-      kind: 'tetherItem',
-      item,
-      from: f.tether ?? null,
-      to: f.tether ? { ...f.tether, to: null } : null,
-    })),
-    ...Object.entries(plan.stowage).flatMap(([thing, from]): DraftChange[] =>
-      from.of !== undefined && off.has(from.of) ? [{ kind: 'stowThing', thing, from, to: null }] : [],
-    ),
-    ...[...off].flatMap((item): DraftChange[] => {
-      const from = entryOf(plan.fittings, item);
-      return from ? [{ kind: 'takeOffItem', item, from }] : [];
-    }),
-  ]);
-  return { change, off: [...off] };
-}
-
-const standsOnAny = (f: Fitting, ids: ReadonlySet<string>): boolean =>
-  [f.place, ...Object.values(f.elsewhere ?? {})].some((p) => p.on === 'fitting' && ids.has(p.fitting));

@@ -27,7 +27,7 @@ import { unsettled } from '@plain-cleat/core/findings';
 import { datums, hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
 import type { RoomOffer } from '@plain-cleat/core/inside';
 import { strokeBand, sweptBy } from '@plain-cleat/core/layout';
-import type { Assembly, Place } from '@plain-cleat/core/rig';
+import { type Assembly, type Place, takeOff } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/stages';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
 import { workUp } from '@plain-cleat/core/workup';
@@ -36,7 +36,8 @@ import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { copies, takeOff } from './arrange';
+import { asOne } from '../stores/as-one';
+import { copies } from './arrange';
 import { Moves } from './moves';
 import { Card } from './card';
 import { Choice } from './choice';
@@ -317,7 +318,7 @@ export default class LayOut {
 
   protected takeOff(item: string): void {
     const plan = this.store.state()?.plan;
-    const { change } = plan ? takeOff(plan, [item]) : { change: null };
+    const change = plan ? asOne(takeOff(plan, [item]).changes) : null;
     if (change) this.store.change(change);
     this.pick(null);
   }

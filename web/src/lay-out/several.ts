@@ -3,10 +3,11 @@ import { Icons } from '../controls/icons';
 import { MatButtonModule } from '@angular/material/button';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { type HullSurface, reading } from '@plain-cleat/core/hull';
-import type { Change, Plan, Tape } from '@plain-cleat/core/rig';
+import { type Change, type Plan, takeOff, type Tape } from '@plain-cleat/core/rig';
 import { Length } from '../hull-view/words';
+import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
-import { alignAcross, alignAlong, copies, distribute, mirror, setAll, takeOff } from './arrange';
+import { alignAcross, alignAlong, copies, distribute, mirror, setAll } from './arrange';
 
 /** Several fittings at once: line them up, space them, mirror, copy, group, lock; how far two are apart. */
 @Component({
@@ -129,10 +130,12 @@ export class Several {
 
   protected off(): void {
     this.make(
-      takeOff(
-        this.plan(),
-        this.items().map((i) => i.placed.id),
-      ).change,
+      asOne(
+        takeOff(
+          this.plan(),
+          this.items().map((i) => i.placed.id),
+        ).changes,
+      ),
     );
     this.closed.emit();
   }

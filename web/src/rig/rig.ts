@@ -23,6 +23,7 @@ import { promiseOf } from '../floor/promise';
 
 const STEPS = [
   { path: 'brief', name: 'Brief', findings: '' },
+  { path: 'receive', name: 'Receive', findings: '' },
   { path: 'lay-out', name: 'Lay out', findings: 'lay out' },
   { path: 'drill', name: 'Drill', findings: 'drill' },
   { path: 'wire', name: 'Wire', findings: 'wire' },
@@ -61,8 +62,10 @@ export default class Rig {
   protected readonly here = computed(() => STEPS.findIndex((s) => this.url().includes(`/${s.path}`)));
   protected readonly steps = computed(() => {
     const open = unsettled(this.store.state()?.workup.findings ?? []);
+    const unseen = this.store.state()?.workup.reception.unseen.length ?? 0;
     return STEPS.map((s, i) => {
       const mine = open.filter((f) => f.step === s.findings);
+      if (s.path === 'receive') return { ...s, passed: i <= this.here(), count: unseen, stop: false };
       return { ...s, passed: i <= this.here(), count: mine.length, stop: mine.some((f) => f.severity === 'stop') };
     });
   });
