@@ -13,6 +13,7 @@ import {
   type Plan,
   type RigFile,
   type Run,
+  type Strap,
 } from '@plain-cleat/core/rig';
 import { workUp, type Workup } from '@plain-cleat/core/workup';
 import { CATALOG } from './documents';
@@ -35,6 +36,8 @@ function idMaker(seed: number): () => string {
 export const on = (x: number, y: number, heading = 0): Place => ({ on: 'deck', x, y, heading });
 /** On the floor of a room inside. */
 export const within = (space: string, x: number, y: number, heading = 0): Place => ({ on: 'space', space, x, y, heading });
+/** Over a thing, from one tie point of the hull to another. */
+export const strap = (from: string, to: string): Strap => ({ from: `hull.${from}`, to: `hull.${to}` });
 export const track = (id: string, x: number, heading = 0): Place => ({ on: 'track', track: id, x, heading });
 export const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fitting> & { plate?: boolean } = {}): Fitting => {
   const { plate = false, ...rest } = more;

@@ -1,7 +1,7 @@
 import type { RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from './documents';
-import { drilled, feed, file, fitted, foundId, on, PEN, stepsDone, track, within } from './draft';
+import { drilled, feed, file, fitted, foundId, on, PEN, stepsDone, strap, track, within } from './draft';
 
 /** The demo rigs in their different states: half drilled, with stops to settle, with sets, undrilled, handed over. */
 export function demoRigs(today: string): { file: RigFile; place: string }[] {
@@ -75,8 +75,10 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       frame2: fitted('blind-socket', track('fwd-star', 1260), 'track'),
       mast: fitted('camera-mast', track('fwd-star', 1700), 'track'),
       radio: fitted('radio-clip', track('fwd-port', 1850), 'track'),
-      electronics: fitted('battery-30', within('bow-hold', 800, -160), 'strap'),
-      motorbat: fitted('battery-80', within('bow-hold', 620, 0), 'strap'),
+      electronics: fitted('battery-30', within('bow-hold', 830, -110), 'strap'),
+      motorbat: fitted('battery-80', within('bow-hold', 620, 0), 'strap', {
+        straps: [strap('bow-eye-1p', 'bow-eye-1s'), strap('bow-eye-1s', 'bow-eye-2p')],
+      }),
       ports: fitted('usb-ports', on(2482, -60, 90), 'rivet'),
       drive: fitted('motor-quiet-40', on(3640, 0), 'through', { plate: true }),
       mark: fitted('flag-pole', track('aft-port', 3150), 'track'),
@@ -262,7 +264,14 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     },
     fittings: {
       mat: fitted('dog-mat', on(1000, 0), 'loose'),
-      crate: fitted('crate-open', on(2505, 0, 90), 'loose'),
+      crate: fitted('crate-open', on(2505, 0, 90), 'strap', {
+        straps: [
+          { from: 'hull.well-1-p', to: 'crate.aft-port' },
+          { from: 'hull.well-1-s', to: 'crate.fore-port' },
+          { from: 'hull.well-2-p', to: 'crate.aft-starboard' },
+          { from: 'hull.well-2-s', to: 'crate.fore-starboard' },
+        ],
+      }),
       cooler: fitted('cooler-soft', on(1960, 0), 'loose'),
       ladder: fitted('reboard-ladder', on(1500, -180), 'loose'),
       first: fitted('first-aid', on(2180, 130), 'loose'),

@@ -13,6 +13,7 @@ const FINDINGS = {
   'bow-heavy': 'anyone',
   'cannot-float': 'nobody',
   'cannot-hold': 'nobody',
+  'comes-loose': 'anyone',
   'does-not-join': 'nobody',
   'does-not-pass': 'nobody',
   'drill-policy': 'anyone',

@@ -36,6 +36,7 @@ import { standing } from './standing-room';
 import { stowage } from './stowage';
 import { hullTooSmall, propulsion } from './suits-hull';
 import { struts, swings } from './swings';
+import { tiedDown } from './tied-down';
 import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
@@ -105,6 +106,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   standsClear,
   goesIn,
   slides,
+  tiedDown,
   inTheHand,
   underThings,
   keptDry,

@@ -6,17 +6,21 @@ import { canBe, mountFitting } from '../mounting';
 import { LIES, type DraftChange, type Place } from '../rig';
 import { say } from '../units';
 import { slideTo, type Judged, type Try } from './finding';
+import { strapChanges, strapsThatHold } from './tied-down';
 
 /** What stands on the floor of a room itself. */
 export const onItsFloor = (item: Fitted): Extract<Place, { on: 'space' }> | null =>
   item.placed.place.on === 'space' ? item.placed.place : null;
 
-/** Strapped between two tie points at a place, where there are two; none when it is held already. */
-export function strapped({ placed }: Fitted, { hull, shop }: Judged, place = placed.place): DraftChange[] {
-  const { id, fitting, part } = placed;
+/** Strapped at a place so that it is held there, else between the nearest two tie points; none when it is held already. */
+export function strapped(item: Fitted, judged: Judged, place = item.placed.place): DraftChange[] {
+  const { hull, shop } = judged;
+  const { id, fitting, part } = item.placed;
   if (fitting.mount.hold !== 'loose' || !canBe(part, 'strap')) return [];
   const to = { ...fitting.mount, hold: 'strap' as const, plate: false };
   const there = placeFitting(hull, id, { ...fitting, mount: to }, part, { place });
+  const [straps] = there ? strapsThatHold(judged, { ...item, placed: there }) : [];
+  if (straps) return strapChanges(item, straps);
   return there && !mountFitting(there, shop, hull.model).cannot
     ? [{ kind: 'chooseMount', item: id, from: fitting.mount, to }]
     : [];

@@ -274,9 +274,11 @@ const clamped: Way = ({ part, place }, _mount, _shop, hull) => {
 /** Tie points so near a thing's middle take its straps (judgement), mm. */
 const STRAP_REACH = 600;
 
-const strapped: Way = ({ place, frame }, _mount, _shop, hull) => {
-  const here = place.on === 'space' ? hull.ties?.filter((t) => t.room === place.space) : undefined;
-  const near = (here ?? []).filter((t) => distance(t, frame.origin) <= STRAP_REACH);
+const strapped: Way = ({ place, frame, fitting }, _mount, _shop, hull) => {
+  // Where its straps are said, that they hold is judged with all the ties aboard.
+  if (fitting.straps?.length) return { ...none, fastener: 'Strap', count: fitting.straps.length };
+  const room = place.on === 'space' ? place.space : undefined;
+  const near = (hull.ties ?? []).filter((t) => t.room === room && distance(t, frame.origin) <= STRAP_REACH);
   if (near.length < 2) return refuse(say`no two tie points near it to draw a strap between`);
   return { ...none, fastener: 'Strap', count: 1 };
 };

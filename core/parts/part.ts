@@ -12,6 +12,7 @@ import { laterRevisionSchema } from './revision';
 import { rodsSchema } from './rods';
 import { lensSchema, lightSchema, screenSchema, sonarSchema } from './sight';
 import { soldSchema, walkSchema } from './sold';
+import { partTiesSchema } from './ties';
 import { useSchema } from './use';
 
 /**
@@ -34,6 +35,7 @@ export const partSchema = z.strictObject({
   joins: joinsSchema.optional(),
   inside: insideSchema.optional(),
   contains: containsSchema.optional(),
+  ties: partTiesSchema.optional(),
   rods: rodsSchema.optional(),
   light: lightSchema.optional(),
   lens: lensSchema.optional(),

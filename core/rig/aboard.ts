@@ -127,13 +127,14 @@ const factsOnly = (holes: Readonly<Record<string, string>>): Record<string, stri
 /** How a thing was when the boat came in. */
 export type Seen = Extract<Fact, { kind: 'thingSeen' }>;
 
-/** A fitting without what belongs to the one thing on the one boat: that it came aboard, what becomes of it, its old holes. */
+/** A fitting without what belongs to the one thing on the one boat: that it came aboard, what becomes of it, its old holes and straps. */
 export function withoutBoat<F extends Fitting>({
   aboard: _,
   becomes: __,
   uses: ___,
+  straps: ____,
   ...fitting
-}: F): Omit<F, 'aboard' | 'becomes' | 'uses'> {
+}: F): Omit<F, 'aboard' | 'becomes' | 'uses' | 'straps'> {
   return fitting;
 }
 

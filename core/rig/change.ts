@@ -79,6 +79,7 @@ const VERBS = [
   ofItem('floatItem', 'float', z.literal(true).nullable()),
   ofItem('useItem', 'often', fittingSchema.shape.often.unwrap().nullable()),
   ofItem('roadItem', 'comesOff', fittingSchema.shape.comesOff.unwrap().nullable()),
+  ofItem('strapItem', 'straps', fittingSchema.shape.straps.unwrap().nullable()),
   ofItem('measureFound', 'aboard', fittingSchema.shape.aboard.unwrap().nullable()),
   ofItem('keepItem', 'becomes', becomesSchema.nullable()),
   ofItem('travelItem', 'travels', z.literal(true).nullable()),

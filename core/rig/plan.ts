@@ -25,6 +25,10 @@ export const BECOMES_WORDS = {
 
 export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
 
+const tieKeySchema = z.string().regex(/^[A-Za-z0-9-]{1,64}\.[a-z0-9-]{1,64}$/, '`hull` or a fitting, a dot, and the tie point');
+/** A strap from one tie point to another: of the hull, of a fitting, or of the thing itself; over it when of neither. */
+export const strapSchema = z.strictObject({ from: tieKeySchema, to: tieKeySchema });
+
 /** What the plan does with what came aboard. */
 export const becomesSchema = z
   .strictObject({
@@ -59,6 +63,7 @@ export const fittingSchema = z.strictObject({
       length: z.number().min(0).max(6000),
     })
     .optional(),
+  straps: z.array(strapSchema).max(8).optional().describe('where its straps go, when it is held by straps'),
   float: z.boolean().optional().describe('has a float added'),
   often: z.enum(OFTEN).optional().describe('how often it is used here; as its part usually is when left out'),
   comesOff: z.boolean().optional().describe('whether it comes off for the road here; as its part does when left out'),
@@ -245,6 +250,7 @@ export const planSchema = z.strictObject({
 });
 
 export { keySchema, LIES, placeSchema, type Place };
+export type Strap = z.infer<typeof strapSchema>;
 export type Mount = z.infer<typeof mountSchema>;
 export type Fitting = z.infer<typeof fittingSchema>;
 export type Run = z.infer<typeof runSchema>;

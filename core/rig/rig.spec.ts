@@ -289,6 +289,9 @@ describe('the schema of the rig file', () => {
   });
 });
 
+/** What no release before this one judged. */
+const JUDGED_SINCE: readonly string[] = ['comes-loose'];
+
 /** What the releases that wrote files of these versions said of them. */
 const SAID = {
   4: {
@@ -392,7 +395,8 @@ describe('rig file', () => {
       const { plan, hull, ledger, parts, consumables, shop } = read.file;
       const catalog = { parts, consumables };
       const w = workUp({ plan, hull, facts: ledger as Fact[], catalog, shop, asOf: '2026-06-10' });
-      expect(w.findings.map((f) => f.key).sort()).toEqual([...said.findings]);
+      const judgedThen = w.findings.filter((f) => !JUDGED_SINCE.includes(f.code));
+      expect(judgedThen.map((f) => f.key).sort()).toEqual([...said.findings]);
       expect([w.price.totals.totalCents, w.drilling.holes.length]).toEqual([said.totalCents, said.holes]);
       expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
     });

@@ -114,6 +114,8 @@ export const shopSettingsSchema = z.strictObject({
     handle: sizeSchema.describe('length of a rod’s handle, mm'),
     pitch: z.number().min(0).max(60).describe('degrees the boat pitches that what is inside must bear'),
     heel: z.number().min(0).max(60).describe('degrees it heels'),
+    handTight: z.number().min(20).max(2000).describe('a strap drawn by hand pulls with, N'),
+    tieHolds: z.number().min(50).max(10_000).describe('a tie point holds, N'),
     slip: z.number().min(0.05).max(1.5).describe('friction of what lies loose inside, wet'),
     sailing: z.number().min(0).max(45).describe('degrees a side-looking beam needs clear under the hull'),
   }),

@@ -106,6 +106,8 @@ export const USUAL_SHOP: ShopSettings = {
     sailing: 10, // (j)
     pitch: 20, // (j)
     heel: 30, // (j)
+    handTight: 250, // (j)
+    tieHolds: 900, // (j)
     slip: 0.3, // (j): wet plastic lets go at 17°
   },
   rules: [],

@@ -25,4 +25,5 @@ export const BOX_HULL: HullModel = {
   hazards: [],
   hatches: [{ id: 'lid', name: 'lid', fore: 1400, aft: 1700, port: -100, starboard: 100, height: 300, opens: 200 }],
   spaces: [BOX_HOLD],
+  ties: [],
 };

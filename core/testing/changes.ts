@@ -49,6 +49,7 @@ export const CHANGES: readonly Change[] = [
     from: { from: 'found', place: deck(3300, -60), hold: 'rivet' },
     to: { from: 'found', place: deck(3310, -60), hold: 'rivet' },
   },
+  { id: id(), kind: 'strapItem', item: 'g', from: null, to: [{ from: 'hull.well-p', to: 'e.eye' }] },
   { id: id(), kind: 'keepItem', item: 'e', from: null, to: { is: 'removed' } },
   { id: id(), kind: 'keepFeature', feature: 'feet', from: null, to: { is: 'replaced', for: 'g' } },
   { id: id(), kind: 'travelItem', item: 'g', from: null, to: true },

@@ -86,6 +86,7 @@ const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
   swap: 'the plate shared by',
   tether: 'the tether of',
   float: 'the float on',
+  straps: 'the straps over',
   travels: 'whether the owner moves',
   aboard: 'where the boat came with',
   becomes: 'what is done with',
@@ -201,6 +202,7 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
         ? say`${mm(tether.length)}, to ${tether.to === null ? 'the hull beside it' : nameOf(told, tether.to)}`
         : say`none`;
     }
+    case 'straps':
     case 'uses':
       return say`${Object.keys(value ?? {}).length || 'none'}`;
     case 'of': {

@@ -1,5 +1,5 @@
 import type { CameThing } from '@plain-cleat/core/reception';
-import { BECOMES_WORDS } from '@plain-cleat/core/rig';
+import type { BECOMES_WORDS } from '@plain-cleat/core/rig';
 import type { Workup } from '@plain-cleat/core/workup';
 import sharp from 'sharp';
 import { Paper, type Sheet } from './sheet';

@@ -1,0 +1,3 @@
+export * from './held';
+export * from './straps';
+export * from './tie-points';
