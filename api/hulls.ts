@@ -11,6 +11,7 @@ export const hullSummarySchema = z.object({
   maker: z.string(),
   name: z.string(),
   kind: z.string(),
+  traits: z.array(z.string()),
   length: z.number(),
   beam: z.number(),
 });

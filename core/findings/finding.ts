@@ -3,7 +3,7 @@ import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
 import type { Floating } from '../float';
-import type { Paddler, Placed, StrokeHit, StrokeSpaces } from '../layout';
+import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { Sentence } from '../units';
@@ -140,12 +140,6 @@ export function otherSide(hull: HullSurface, place: Place): Place | null {
 export function toOtherSide(hull: HullSurface, item: Fitted): Try[] {
   const to = otherSide(hull, item.placed.place);
   return to ? [{ says: ['To the other side'], changes: [slideTo(item, to)] }] : [];
-}
-
-/** Whether one fitting stands on the other, or on something that does. */
-export function standsOn(above: Placed, below: Placed): boolean {
-  for (let next = above.below; next; next = next.below) if (next.id === below.id) return true;
-  return false;
 }
 
 /** Whether two fittings hold each other up, so that they are one thing to whatever passes. */

@@ -10,10 +10,11 @@ import {
   type Swept,
   planOverlap,
   squareAt,
+  standsOn,
 } from '../layout';
 import type { Fitted } from '../drilling';
 import { distance, kg, mm, say } from '../units';
-import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, slideTo, standsOn } from './finding';
+import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, slideTo } from './finding';
 
 /** Something that turns, and whose it is. */
 interface Turning {

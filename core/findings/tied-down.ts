@@ -1,5 +1,6 @@
 import type { Fitted } from '../drilling';
-import { centreOf, centreOfPart, stowedMasses } from '../float';
+import { standsOn } from '../layout';
+import { loadOf } from '../float';
 import { roomAbout } from '../inside';
 import { canBe } from '../mounting';
 import type { DraftChange, Strap } from '../rig';
@@ -16,29 +17,18 @@ import {
   type TiePoint,
 } from '../ties';
 import { distance, kg, say, type Sentence } from '../units';
-import { about, type Judged, type Judgement, nameOf, type Raw, standsOn, type Try } from './finding';
+import { about, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** What weighs less hurts nobody (judgement), kg. */
 const LIGHT = 1;
 /** What weighs so much hurts or breaks something (judgement), kg. */
 const HEAVY = 5;
 
-/** What a thing weighs with all that stands on it and is stowed in it. */
-function loadOf(judged: Judged, item: Fitted): Load {
-  const { hull, plan, items, memory } = judged;
-  const riders = items.filter((i) => standsOn(i.placed, item.placed));
-  const all = [item, ...riders];
-  return memory.last(`load ${item.placed.id}`, [plan.stowage, ...all], () =>
-    centreOf([
-      ...all.map(({ placed }) => ({ kg: placed.part.body.massKg, at: centreOfPart(placed) })),
-      ...stowedMasses(
-        hull,
-        all.filter((i) => i.placed.part.contains),
-        { brief: plan.brief, stowage: Object.fromEntries(Object.entries(plan.stowage).filter(([, s]) => s.of !== undefined)) },
-      ),
-    ]),
+/** What a thing weighs with all that is on it and in it, the same while they stay. */
+const ladenOf = ({ hull, plan, items, memory }: Judged, item: Fitted): Load =>
+  memory.last(`load ${item.placed.id}`, [plan.stowage, item, ...items.filter((i) => standsOn(i.placed, item.placed))], () =>
+    loadOf(hull, item, items, plan),
   );
-}
 
 /** The tie points aboard, the same list while what bears them stays. */
 const tiesOf = ({ hull, items, ledger, memory }: Judged): readonly TiePoint[] => {
@@ -55,7 +45,7 @@ function holdOf(judged: Judged, item: Fitted, straps: readonly Strap[]): { lies:
   const taut = lies.filter((l): l is Lashing => typeof l === 'object');
   return {
     lies,
-    ways: heldBy(item.placed, loadOf(judged, item), taut, stopsOf(hull, item.placed), shop.limits, shop.holding.shock),
+    ways: heldBy(item.placed, ladenOf(judged, item), taut, stopsOf(hull, item.placed), shop.limits, shop.holding.shock),
   };
 }
 
@@ -78,7 +68,7 @@ const wantsTying = ({ placed, mounted }: Fitted): boolean =>
 export const tiedDown: Judgement = (judged) => {
   const ties = tiesOf(judged);
   return judged.items.filter(wantsTying).flatMap((item): Raw[] => {
-    const load = loadOf(judged, item);
+    const load = ladenOf(judged, item);
     if (load.kg < LIGHT) return [];
     const straps = item.mounted.hold === 'strap' ? strapsOf(item.placed, roomOf(judged, item), ties) : [];
     const { lies, ways } = judged.memory.last(`tied ${item.placed.id}`, [item.placed, load, ties, straps.length], () =>

@@ -1,10 +1,10 @@
 import { girthDown, type HullSurface } from '../hull';
-import { BODY, hipOf, paddlers, stander, toHull, type Placed } from '../layout';
+import { BODY, hipOf, paddlers, stander, standsOn, toHull, type Placed } from '../layout';
 import type { Fitted } from '../drilling';
 import { containersOf, isIn } from '../inside';
 import type { Brief, Plan } from '../rig';
 import type { Point } from '../units';
-import type { Mass } from './floating';
+import { centreOf, type Mass } from './floating';
 
 /**
  * Where the weight of a body is, as shares of stature: ahead of and over the hip joint when seated with the legs
@@ -60,6 +60,22 @@ export function crewMasses(hull: HullSurface, brief: Brief): Mass[] {
     { kg: brief.weightKg, at: first },
     ...(brief.second ? [{ kg: brief.second.weightKg, at: at((secondSeat ?? seat).x) }] : []),
   ];
+}
+
+/** What a thing weighs with all that stands on it and is stowed in it, and where. */
+export function loadOf(
+  hull: HullSurface,
+  item: Fitted,
+  items: readonly Fitted[],
+  { brief, stowage }: Pick<Plan, 'brief' | 'stowage'>,
+): Mass {
+  const all = [item, ...items.filter((i) => standsOn(i.placed, item.placed))];
+  const inside = Object.fromEntries(Object.entries(stowage).filter(([, s]) => s.of !== undefined));
+  const holders = all.filter((i) => i.placed.part.contains);
+  return centreOf([
+    ...all.map(({ placed }) => ({ kg: placed.part.body.massKg, at: centreOfPart(placed) })),
+    ...stowedMasses(hull, holders, { brief, stowage: inside }),
+  ]);
 }
 
 /** What is stowed, where it lies; what is only planned for later, and what is in something that is not aboard, is not. */

@@ -298,6 +298,12 @@ function rodsOf(frame: Frame, fitting: Fitting, part: Part, length: number): Rod
   });
 }
 
+/** Whether one fitting stands on the other, or on something that does. */
+export function standsOn(above: Placed, below: Placed): boolean {
+  for (let next = above.below; next; next = next.below) if (next.id === below.id) return true;
+  return false;
+}
+
 /** Bow to stern, then port to starboard: the order of every list. */
 export const bowToStern = (a: { frame: Frame; id: string }, b: { frame: Frame; id: string }): number =>
   a.frame.origin.x - b.frame.origin.x || a.frame.origin.y - b.frame.origin.y || (a.id < b.id ? -1 : 1);

@@ -1,7 +1,10 @@
+import type { HullSurface } from '../hull';
+import { roomAbout } from '../inside';
 import { boxAbout, toHull, type Placed } from '../layout';
-import type { Strap } from '../rig';
+import type { Hold } from '../parts';
+import type { Ledger, Strap } from '../rig';
 import { distance, dot, type Point } from '../units';
-import type { TiePoint } from './tie-points';
+import { tiePointsOf, type TiePoint } from './tie-points';
 
 /** Where a strap pulls at a thing, and which way: a unit vector. */
 export interface Pull {
@@ -82,6 +85,20 @@ function crossing({ part, frame, fitting }: Placed, a: Point, b: Point): readonl
   if (first >= last) return null;
   const on = (t: number): Point => toHull(frame, au + t * (bu - au), av + t * (bv - av), w[1] + fitting.lift);
   return [on(first), on(last)];
+}
+
+/** Every strap aboard as it lies, with the fitting that it holds. */
+export function lashingsOf<
+  T extends { readonly placed: Placed; readonly letter: string; readonly mounted: { readonly hold: Hold } },
+>(hull: HullSurface, items: readonly T[], ledger: Pick<Ledger, 'seen'>): (Lashing & { readonly item: T })[] {
+  const held = items.filter((i) => i.mounted.hold === 'strap');
+  const ties = held.length ? tiePointsOf(hull, items, ledger) : [];
+  return held.flatMap((item) =>
+    strapsOf(item.placed, roomAbout(hull, item.placed)?.space.id ?? null, ties).flatMap((s) => {
+      const lies = lash(item.placed, s, ties);
+      return typeof lies === 'object' ? [{ ...lies, item }] : [];
+    }),
+  );
 }
 
 /** Tie points so near a thing's middle take its straps, where nobody said which (judgement), mm. */

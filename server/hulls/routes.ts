@@ -74,7 +74,7 @@ export function hullRoutes(router: Router, db: Sequelize, projection: Projection
   bind(router, ROUTES.hulls, async () =>
     (await newestHulls()).map((m) => {
       const { length, beam } = fairHull(m);
-      return { id: m.id, revision: m.revision, maker: m.maker, name: m.name, kind: m.kind, length, beam };
+      return { id: m.id, revision: m.revision, maker: m.maker, name: m.name, kind: m.kind, traits: m.traits ?? [], length, beam };
     }),
   );
   bind(router, ROUTES.hullModel, async ({ params }) => newestHull(params.hull ?? ''));

@@ -149,7 +149,7 @@ export class NewRig {
       })),
       ...this.hulls().map((h) => ({
         value: h.id,
-        says: `${h.maker} ${h.name} · ${h.kind} · ${print(h.length)} × ${print(h.beam)}`,
+        says: `${h.maker} ${h.name} · ${[h.kind, ...h.traits].join(', ')} · ${print(h.length)} × ${print(h.beam)}`,
         under: 'Another boat',
       })),
     ];

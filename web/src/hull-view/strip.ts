@@ -60,6 +60,8 @@ export interface StripRun {
   readonly id: string;
   readonly path: readonly Point[];
   readonly thick: number;
+  /** A strap, not a wire. */
+  readonly strap?: true;
 }
 
 /**

@@ -11,6 +11,8 @@ import { MatSelectModule } from '@angular/material/select';
 import { MatTableModule } from '@angular/material/table';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { type Choice, ChoiceField } from '../controls/choice-field';
+import { PickField } from '../controls/pick-field';
+import type { Part } from '@plain-cleat/core/parts';
 import { MatButtonModule } from '@angular/material/button';
 import type { Column, FeatureList, Row } from './features';
 
@@ -26,6 +28,7 @@ import type { Column, FeatureList, Row } from './features';
     MatFormFieldModule,
     MatSelectModule,
     ChoiceField,
+    PickField,
     TextField,
     QuantityField,
     Icons,
@@ -58,7 +61,16 @@ import type { Column, FeatureList, Row } from './features';
                       [name]="label(c, n)"
                       [disabled]="disabled()"
                       [choices]="all"
-                      [value]="r[c.key] ?? c.else ?? ''"
+                      [value]="r[c.key] ?? (c.kind === 'room' ? '' : (c.else ?? ''))"
+                      (entered)="set(n, c.key, $event)"
+                    />
+                  } @else if (c.kind === 'part') {
+                    <pc-pick-field
+                      class="part"
+                      [name]="label(c, n)"
+                      [disabled]="disabled()"
+                      [choices]="partChoices()"
+                      [value]="r[c.key]"
                       (entered)="set(n, c.key, $event)"
                     />
                   } @else if (c.kind === 'openings') {
@@ -133,6 +145,9 @@ import type { Column, FeatureList, Row } from './features';
       display: block;
       width: 130px;
     }
+    .part {
+      width: 230px;
+    }
     .openings {
       width: 190px;
     }
@@ -152,12 +167,20 @@ export class FeatureRows {
   readonly changed = output<readonly Row[]>();
   /** The openings of the hull, for what opens by some of them. */
   readonly hatches = input<HullModel['hatches']>([]);
+  /** Its rooms inside, for what may be in one of them, and the parts of the stores. */
+  readonly rooms = input<NonNullable<HullModel['spaces']>>([]);
+  readonly parts = input<readonly Pick<Part, 'id' | 'name'>[]>([]);
   readonly disabled = input(false);
   protected readonly columns = computed(() => [...this.list().columns.map((c) => c.key), 'acts']);
   protected readonly byPlace = (n: number): number => n;
 
+  protected readonly partChoices = computed(() => this.parts().map((p) => ({ value: p.id, says: p.name })));
   protected options = (c: Column): readonly Choice<unknown>[] | null =>
-    typeof c.kind === 'string' ? null : c.kind.map((value) => ({ value, says: value || 'lifts off' }));
+    c.kind === 'room'
+      ? [{ value: '', says: c.else ?? '' }, ...this.rooms().map((r) => ({ value: r.id, says: r.name }))]
+      : typeof c.kind === 'string'
+        ? null
+        : c.kind.map((value) => ({ value, says: value || 'lifts off' }));
   protected measure = (c: Column): QuantityKind => (c.kind === 'length' ? 'length' : 'number');
   protected label = (c: Column, n: number): string => `${this.list().one} ${n + 1}, ${c.name}`;
 

@@ -1,4 +1,5 @@
-import type { HullModel } from '@plain-cleat/core/hull';
+import type { Hazard, HullModel, Stock } from '@plain-cleat/core/hull';
+import { HOLDS } from '@plain-cleat/core/parts';
 
 /** A column of a list of things on the hull. */
 export interface Column {
@@ -6,7 +7,7 @@ export interface Column {
   readonly name: string;
   /** Rows that have it; all when left out. */
   readonly when?: (row: Row) => boolean;
-  readonly kind: 'text' | 'words' | 'length' | 'number' | 'yes' | 'openings' | readonly string[];
+  readonly kind: 'text' | 'words' | 'length' | 'number' | 'yes' | 'openings' | 'room' | 'part' | readonly string[];
   /** It may be left out; what stands for it then, in a word. */
   readonly else?: string;
 }
@@ -19,6 +20,8 @@ export interface FeatureList {
   readonly one: string;
   readonly columns: readonly Column[];
   rows(model: Omit<HullModel, 'stations'>): readonly Row[];
+  /** The model with these rows in place of those it had. */
+  into(model: HullModel, rows: readonly Row[]): HullModel;
   fresh(n: number): Row;
 }
 
@@ -68,6 +71,41 @@ export function nested(row: Row): Row {
   return out;
 }
 
+/** A row as it stands in the model: what is left out is not there. */
+const filled = (row: Row): Record<string, unknown> =>
+  nested(Object.fromEntries(Object.entries(row).filter(([, v]) => v !== undefined && v !== null && v !== '')));
+
+/** A hatch with a hinge has a lid that opens so far; one without lifts off whole. */
+function withLid(row: Row): Record<string, unknown> {
+  if (row['lid.hinge']) return filled({ 'lid.turns': 100, 'lid.thick': 15, ...row });
+  return filled(Object.fromEntries(Object.entries(row).filter(([k]) => !k.startsWith('lid.'))));
+}
+
+type Tube = Extract<Hazard, { shape: 'tube' }>;
+/** A tube is typed by so many of its bends; the rest of a longer one is kept with the last. */
+const BENDS = [1, 2, 3, 4] as const;
+/** Two ends there are always. */
+const optional = (n: number): Partial<Column> => (n > 2 ? { else: '–' } : {});
+const tubesOf = (model: Pick<HullModel, 'hazards'>): Tube[] => model.hazards.filter((h) => h.shape === 'tube');
+const bendsOf = ({ path, ...rest }: Tube): Row => ({
+  ...rest,
+  ...Object.fromEntries(
+    BENDS.flatMap((n) => {
+      const p = path[n - 1];
+      return p ? [[`${n}.x`, p.x] as const, [`${n}.y`, p.y] as const, [`${n}.z`, p.z] as const] : [];
+    }),
+  ),
+  more: path.slice(BENDS.length),
+});
+function tubeOf({ more, ...row }: Row): Tube {
+  const path = BENDS.flatMap((n) => {
+    const [x, y, z] = [row[`${n}.x`], row[`${n}.y`], row[`${n}.z`]];
+    return typeof x === 'number' && typeof y === 'number' && typeof z === 'number' ? [{ x, y, z }] : [];
+  });
+  const rest = Object.fromEntries(Object.entries(row).filter(([k]) => !/^\d\./.test(k)));
+  return { ...rest, path: [...path, ...((more as Tube['path'] | undefined) ?? [])] } as unknown as Tube;
+}
+
 const list = (
   key: keyof HullModel,
   name: string,
@@ -80,6 +118,7 @@ const list = (
   one,
   columns,
   rows: (model) => flat(((model as HullModel)[key] as readonly object[] | undefined) ?? []),
+  into: (model, rows) => ({ ...model, [key]: rows.map(filled) }),
   fresh: (n) => fresh(`${one.replace(/\W+/g, '-')}-${n}`),
 });
 
@@ -106,23 +145,26 @@ export const FEATURES: readonly FeatureList[] = [
       wall: 5,
     }),
   ),
-  list(
-    'hatches',
-    'Hatches',
-    'hatch',
-    [
-      named,
-      ...AREA,
-      at('height', 'height'),
-      at('opens', 'clear opening'),
-      { key: 'shape', name: 'shape', kind: ['rectangle', 'circle', 'stadium'], else: 'rectangle' },
-      { key: 'lid.hinge', name: 'lid hinged', kind: ['', 'fore', 'aft', 'port', 'starboard'] },
-      { key: 'lid.turns', name: 'opens, °', kind: 'number' },
-      at('lid.thick', 'lid over deck'),
-      { key: 'lid.strutKg', name: 'strut lifts, kg', kind: 'number' },
-    ],
-    (id) => ({ id, name: 'hatch', ...area, height: 300, opens: 150 }),
-  ),
+  {
+    ...list(
+      'hatches',
+      'Hatches',
+      'hatch',
+      [
+        named,
+        ...AREA,
+        at('height', 'height'),
+        at('opens', 'clear opening'),
+        { key: 'shape', name: 'shape', kind: ['rectangle', 'circle', 'stadium'], else: 'rectangle' },
+        { key: 'lid.hinge', name: 'lid hinged', kind: ['', 'fore', 'aft', 'port', 'starboard'] },
+        { key: 'lid.turns', name: 'opens, °', kind: 'number' },
+        at('lid.thick', 'lid over deck'),
+        { key: 'lid.strutKg', name: 'strut lifts, kg', kind: 'number' },
+      ],
+      (id) => ({ id, name: 'hatch', ...area, height: 300, opens: 150 }),
+    ),
+    into: (model, rows) => ({ ...model, hatches: rows.map(withLid) as unknown as HullModel['hatches'] }),
+  },
   list(
     'tracks',
     'Tracks',
@@ -241,8 +283,77 @@ export const FEATURES: readonly FeatureList[] = [
       [named, { key: 'kind', name: 'kind', kind: ['foam', 'drive well', 'bulkhead'] }, ...BOX],
       (id) => ({ id, name: 'foam block', kind: 'foam', shape: 'box', ...box(1000, 1200, -100, 100, 20, 200) }),
     ),
-    // Tubes run along a path, which is no row of figures: they are kept as they are.
     rows: (model) => flat(model.hazards.filter((h) => h.shape === 'box')),
+    into: (model, rows) => ({ ...model, hazards: [...(rows.map(filled) as Hazard[]), ...tubesOf(model)] }),
+  },
+  {
+    ...list(
+      'hazards',
+      'Tubes and cables inside',
+      'tube',
+      [
+        named,
+        { key: 'kind', name: 'kind', kind: ['rudder tube', 'cable', 'drain tube'] },
+        at('radius', 'half its thickness'),
+        ...BENDS.flatMap((n) => [
+          { ...at(`${n}.x`, `bend ${n}, aft`), ...optional(n) },
+          { ...at(`${n}.y`, 'off centre'), ...optional(n) },
+          { ...at(`${n}.z`, 'height'), ...optional(n) },
+        ]),
+      ],
+      (id) => ({
+        ...{ id, name: 'rudder tube, port', kind: 'rudder tube', shape: 'tube', radius: 8 },
+        ...{ '1.x': 1500, '1.y': -250, '1.z': 225, '2.x': 3200, '2.y': -150, '2.z': 260 },
+      }),
+    ),
+    rows: (model) => tubesOf(model).map(bendsOf),
+    into: (model, rows) => ({
+      ...model,
+      hazards: [...model.hazards.filter((h) => h.shape === 'box'), ...rows.map(tubeOf)],
+    }),
+  },
+  list(
+    'ties',
+    'Tie points',
+    'tie point',
+    [
+      named,
+      at('x', 'aft of bow'),
+      at('y', 'off centre'),
+      at('z', 'height'),
+      { key: 'room', name: 'where', kind: 'room', else: 'on deck' },
+    ],
+    (id) => ({ id, name: 'eye', x: 1000, y: 150, z: 310 }),
+  ),
+  list('handles', 'Handles', 'handle', [named, at('x', 'aft of bow'), at('height', 'height')], (id) => ({
+    id,
+    name: 'bow handle',
+    x: 60,
+    height: 345,
+  })),
+  {
+    ...list(
+      'stock',
+      'Fitted by the maker',
+      'fitting',
+      [
+        { key: 'part', name: 'part', kind: 'part' },
+        at('place.x', 'aft of bow'),
+        at('place.y', 'off centre'),
+        { key: 'place.heading', name: 'turned, °', kind: 'number' },
+        { key: 'hold', name: 'held by', kind: HOLDS },
+      ],
+      (id) => ({
+        ...{ id, part: 'pad-eye', hold: 'rivet' },
+        ...{ 'place.on': 'deck', 'place.x': 1000, 'place.y': 0, 'place.heading': 0 },
+      }),
+    ),
+    // What stands on a track, a rail or a side is kept as it is: it is entered where stock is taken.
+    rows: (model) => flat((model.stock ?? []).filter((s) => s.place.on === 'deck')),
+    into: (model, rows) => ({
+      ...model,
+      stock: [...(rows.map(filled) as Stock[]), ...(model.stock ?? []).filter((s) => s.place.on !== 'deck')],
+    }),
   },
   list(
     'moving',
@@ -269,15 +380,3 @@ export const FEATURES: readonly FeatureList[] = [
     }),
   ),
 ];
-
-/** Rows back into the model; a lid without a hinge lifts off whole. */
-export function withRows(model: HullModel, key: keyof HullModel, rows: readonly Row[]): HullModel {
-  const clean = rows.map((row) => {
-    const lifted = key === 'hatches' && !row['lid.hinge'];
-    const kept = Object.entries(row).filter(([k, v]) => !(lifted && k.startsWith('lid.')) && v !== undefined && v !== null);
-    const filled = lifted || key !== 'hatches' ? kept : [['lid.turns', 100], ['lid.thick', 15], ...kept];
-    return nested(Object.fromEntries(filled as [string, unknown][]));
-  });
-  const tubes = key === 'hazards' ? model.hazards.filter((h) => h.shape === 'tube') : [];
-  return { ...model, [key]: [...clean, ...tubes] };
-}

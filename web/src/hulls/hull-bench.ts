@@ -6,6 +6,8 @@ import { FileButton } from '../controls/file-button';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatTableModule } from '@angular/material/table';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
@@ -13,6 +15,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import {
+  HULL_KINDS,
+  HULL_TRAITS,
   type BenchReading,
   fairReadings,
   type HullModel,
@@ -28,8 +32,9 @@ import { Length, Words } from '../hull-view/words';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from './feature-list';
-import { FEATURES, type FeatureList, type Row, withRows } from './features';
+import { FEATURES, type FeatureList, type Row } from './features';
 import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, newDraft, withFigure } from './hull-draft';
+import { Parts } from '../stores/parts';
 import { HullStore } from './hull-store';
 import { type FlatPhoto, PhotoDesk } from './photo-desk';
 
@@ -40,7 +45,6 @@ const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
   ['gunwale', 'gunwale height'],
   ['keel', 'keel height'],
 ];
-const KINDS: readonly HullModel['kind'][] = ['sit-on-top', 'sit-inside', 'inflatable'];
 const MATERIALS: readonly HullModel['material'][] = ['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric'];
 const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
 
@@ -58,6 +62,8 @@ const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
     MatTableModule,
     MatTooltipModule,
     MatButtonToggleModule,
+    MatFormFieldModule,
+    MatSelectModule,
     ChoiceField,
     TextField,
     QuantityField,
@@ -74,7 +80,7 @@ export default class HullBench {
   protected readonly units = inject(UnitsStore);
   private readonly params = toSignal(inject(ActivatedRoute).paramMap);
   protected readonly columns = COLUMNS;
-  protected readonly kinds = choicesOf(KINDS);
+  protected readonly kinds = choicesOf(HULL_KINDS);
   protected readonly materials = choicesOf(MATERIALS);
   protected readonly features = FEATURES;
   protected readonly traceable = TRACED;
@@ -199,13 +205,21 @@ export default class HullBench {
     this.draft.update((d) => ({ ...d, rest: { ...d.rest, [key]: value.slice(0, 60) } }));
   }
 
+  protected readonly traits = HULL_TRAITS;
+  /** The parts that a maker may have fitted. */
+  protected readonly parts = toSignal(inject(Parts).everything(), { initialValue: [] });
+
+  protected trait(traits: HullModel['traits']): void {
+    this.draft.update((d) => ({ ...d, rest: { ...d.rest, traits } }));
+  }
+
   protected readonly figures = Object.entries(FIGURES) as [Figure, string][];
 
   protected weighs = (key: Figure): key is 'massKg' | 'capacityKg' => key === 'massKg' || key === 'capacityKg';
 
   protected figure(key: Figure): number | null {
     const { rest } = this.draft();
-    const { seat, feet } = rest;
+    const { seat, feet, secondSeat } = rest;
     if (this.weighs(key)) return rest[key];
     const lengths: Record<Exclude<Figure, 'massKg' | 'capacityKg'>, number | undefined> = {
       wall: rest.wall,
@@ -216,6 +230,9 @@ export default class HullBench {
       slideAft: seat.slide?.aft,
       feetFore: feet?.fore,
       feetAft: feet?.aft,
+      secondX: secondSeat?.x,
+      secondLow: secondSeat?.low,
+      secondHigh: secondSeat?.high,
     };
     return lengths[key] ?? null;
   }
@@ -228,7 +245,7 @@ export default class HullBench {
 
   protected setRows(list: FeatureList, rows: readonly Row[]): void {
     this.draft.update((d) => {
-      const { stations: _, ...rest } = withRows({ ...d.rest, stations: [] }, list.key, rows);
+      const { stations: _, ...rest } = list.into({ ...d.rest, stations: [] }, rows);
       return { ...d, rest };
     });
   }

@@ -106,14 +106,18 @@ export const FIGURES = {
   slideAft: 'Seat slides to',
   feetFore: 'Pegs from',
   feetAft: 'Pegs to',
+  secondX: 'Second seat, aft of bow',
+  secondLow: 'Second seat, low',
+  secondHigh: 'Second seat, high',
 } as const;
 export type Figure = keyof typeof FIGURES;
 
-/** One figure of a hull set; a seat that slides and pegs that move start from one place each. */
+/** One figure of a hull set; a seat that slides and pegs that move start from one place each, a second seat behind the first. */
 export function withFigure(rest: HullDraft['rest'], key: Figure, value: number): HullDraft['rest'] {
   const { seat } = rest;
   const slide = seat.slide ?? { fore: seat.x, aft: seat.x };
   const feet = rest.feet ?? { kind: 'pegs' as const, fore: value, aft: value };
+  const second = rest.secondSeat ?? { x: seat.x + 1000, low: seat.low, high: seat.high };
   switch (key) {
     case 'seatX':
       return { ...rest, seat: { ...seat, x: value } };
@@ -129,6 +133,12 @@ export function withFigure(rest: HullDraft['rest'], key: Figure, value: number):
       return { ...rest, feet: { ...feet, fore: value } };
     case 'feetAft':
       return { ...rest, feet: { ...feet, aft: value } };
+    case 'secondX':
+      return { ...rest, secondSeat: { ...second, x: value } };
+    case 'secondLow':
+      return { ...rest, secondSeat: { ...second, low: value } };
+    case 'secondHigh':
+      return { ...rest, secondSeat: { ...second, high: value } };
     default:
       return { ...rest, [key]: value };
   }

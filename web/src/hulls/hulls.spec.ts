@@ -7,7 +7,7 @@ import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/route
 import { hullModelSchema, type HullModel } from '@plain-cleat/core/hull';
 import { of } from 'rxjs';
 import { TEST_HULL } from '../testing/rig';
-import { FEATURES, nested, withRows } from './features';
+import { FEATURES, type FeatureList } from './features';
 import HullBench from './hull-bench';
 import { draftFault, draftOf, idOf, modelOf, newDraft } from './hull-draft';
 import Hulls from './hulls';
@@ -38,9 +38,10 @@ describe('a hull draft', () => {
 describe('lists of things on a hull', () => {
   for (const list of FEATURES)
     it(`${list.name}: a fresh row goes into the model and out again, by the schema`, () => {
-      const model = withRows(TEST_HULL, list.key, [list.fresh(1)]);
+      const before = { ...TEST_HULL, [list.key]: [] };
+      const model = list.into(before, [list.fresh(1)]);
       expect(hullModelSchema.safeParse(model).success).withContext(JSON.stringify(model[list.key])).toBeTrue();
-      expect(nested(list.rows(model)[0] ?? {})).toEqual((model[list.key] as object[])[0] as never);
+      expect(list.into(before, list.rows(model))).toEqual(model);
     });
 
   it('tubes behind the wall are kept as they are', () => {
@@ -55,17 +56,18 @@ describe('lists of things on a hull', () => {
         { x: 9, y: 0, z: 0 },
       ],
     };
-    const list = FEATURES.find((f) => f.key === 'hazards');
-    const model = withRows({ ...TEST_HULL, hazards: [tube] }, 'hazards', [list?.fresh(1) ?? {}]);
+    const [boxes, tubes] = FEATURES.filter((f) => f.key === 'hazards') as [FeatureList, FeatureList];
+    const model = boxes.into({ ...TEST_HULL, hazards: [tube] }, [boxes.fresh(1)]);
     expect(model.hazards.map((h) => h.shape)).toEqual(['box', 'tube']);
-    expect(list?.rows(model).length).toBe(1);
+    expect([boxes.rows(model).length, tubes.rows(model).length]).toEqual([1, 1]);
+    expect(tubes.into(model, tubes.rows(model)).hazards).toEqual(model.hazards);
   });
 
   it('a hatch without a hinge lifts off; with one its lid opens', () => {
-    const list = FEATURES.find((f) => f.key === 'hatches');
-    const row = list?.fresh(1) ?? {};
-    expect(withRows(TEST_HULL, 'hatches', [row]).hatches[0]?.lid).toBeUndefined();
-    expect(withRows(TEST_HULL, 'hatches', [{ ...row, 'lid.hinge': 'fore' }]).hatches[0]?.lid).toEqual({
+    const list = FEATURES.find((f) => f.key === 'hatches') as FeatureList;
+    const row = list.fresh(1);
+    expect(list.into(TEST_HULL, [row]).hatches[0]?.lid).toBeUndefined();
+    expect(list.into(TEST_HULL, [{ ...row, 'lid.hinge': 'fore' }]).hatches[0]?.lid).toEqual({
       hinge: 'fore',
       turns: 100,
       thick: 15,

@@ -35,7 +35,8 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
               <li>
                 <a [routerLink]="['/hulls', h.id]">{{ h.maker }} {{ h.name }}</a>
                 <span class="muted"
-                  >{{ h.kind }} · {{ h.length | length }} × {{ h.beam | length }} · revision {{ h.revision }}</span
+                  >{{ [h.kind, ...h.traits].join(', ') }} · {{ h.length | length }} × {{ h.beam | length }} · revision
+                  {{ h.revision }}</span
                 >
               </li>
             } @empty {

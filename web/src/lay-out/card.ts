@@ -23,6 +23,7 @@ import { ExactPlace } from './exact-place';
 import { KeepAssembly } from './keep-assembly';
 import { More } from './more';
 import { Mounts } from './mounts';
+import { Straps } from './straps';
 import { TrackLines } from './track-lines';
 
 /** The chosen fitting: its numbers to type exactly, its findings and cures, how it is held. */
@@ -41,6 +42,7 @@ import { TrackLines } from './track-lines';
     MatMenuModule,
     MatTooltipModule,
     CameWith,
+    Straps,
     ExactPlace,
     TextField,
     ChoiceField,

@@ -25,10 +25,11 @@ import { type Cure, mayHelp } from '@plain-cleat/core/cures';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { datums, hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
-import type { RoomOffer } from '@plain-cleat/core/inside';
+import { isInside, type RoomOffer } from '@plain-cleat/core/inside';
 import { strokeBand, sweptBy } from '@plain-cleat/core/layout';
 import { type Assembly, type Place, takeOff } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/stages';
+import { lashingsOf } from '@plain-cleat/core/ties';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
 import { workUp } from '@plain-cleat/core/workup';
 import { Lanes, wireThickness } from '../hull-view/lanes';
@@ -141,9 +142,16 @@ export default class LayOut {
     const item = this.item();
     return item ? sweptBy(item.placed).flatMap((s) => s.poses) : [];
   });
-  protected readonly runs = computed(() =>
-    (this.store.state()?.workup.wiring.runs ?? []).map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
-  );
+  /** Wires, and the straps of what is to hand. */
+  protected readonly runs = computed(() => {
+    const w = this.store.state()?.workup;
+    if (!w) return [];
+    const wires = w.wiring.runs.map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) }));
+    const straps = lashingsOf(w.surface, w.aboard.items, w.ledger)
+      .filter((l) => isInside(l.item.placed) === this.lifted())
+      .map((l, i) => ({ id: `${l.item.placed.id} ${i}`, path: l.path, thick: 3, strap: true as const }));
+    return [...wires, ...straps];
+  });
   protected readonly open = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out' && this.inShownSet(f.sets)),
   );

@@ -7,11 +7,14 @@ import {
   catchError,
   concat,
   distinctUntilChanged,
+  EMPTY,
+  expand,
   from,
   map,
   merge,
   type Observable,
   of,
+  scan,
   Subject,
   switchMap,
   tap,
@@ -29,6 +32,8 @@ export interface RangeState {
 }
 
 const NONE: RangeState = { parts: [], loading: true, failure: null };
+/** So many pages of the stores are asked for when all are wanted. */
+const MOST_PAGES = 20;
 /** So many parts from beside the range are kept on the device. */
 const FOUND = 60;
 
@@ -98,6 +103,14 @@ export class Parts {
 
   /** Parts of all the stores by words of their names, a page at a time. */
   find = (text: string, page: number): Observable<FoundParts> => this.api.call(ROUTES.findParts, { query: { text, page } });
+
+  /** All of the stores by name, page after page; what came before it failed stays. */
+  everything = (): Observable<readonly Part[]> =>
+    this.find('', 0).pipe(
+      expand((found, i) => (found.more && i + 1 < MOST_PAGES ? this.find('', i + 1) : EMPTY)),
+      scan((all, { parts }): readonly Part[] => [...all, ...parts], [] as readonly Part[]),
+      catchError(() => of(this.known())),
+    );
 
   /** Parts are taken from the stores: from now on this device knows them. */
   take(...parts: readonly Part[]): void {
