@@ -118,7 +118,7 @@ describe('the shop', () => {
     http.expectOne('/api/owners').flush([{ id: 'o1', name: 'Known Owner', email: '' }]);
     http
       .expectOne('/api/hull-models')
-      .flush([{ id: 'h', revision: 1, maker: 'M', name: 'H', kind: 'sit-on-top', length: 3000, beam: 800 }]);
+      .flush([{ id: 'h', revision: 1, maker: 'M', name: 'H', kind: 'sit-on-top', traits: [], length: 3000, beam: 800 }]);
     await fixture.whenStable();
     const shown = new Screen(fixture);
     await shown.submit();
@@ -157,7 +157,7 @@ describe('the shop', () => {
       { id: 'o1', name: 'Known Owner', email: 'one@example.com' },
       { id: 'o2', name: 'Other Person', email: '' },
     ]);
-    const model = { revision: 1, maker: 'M', kind: 'sit-on-top', length: 3000, beam: 800 };
+    const model = { revision: 1, maker: 'M', kind: 'sit-on-top', traits: [], length: 3000, beam: 800 };
     http.expectOne('/api/hull-models').flush([{ ...model, id: 'h', name: 'H' }]);
     await fixture.whenStable();
     const shown = new Screen(fixture);

@@ -61,7 +61,7 @@ const flat = (rows: readonly object[]): Row[] =>
     ),
   );
 
-export function nested(row: Row): Row {
+function nested(row: Row): Row {
   const out: Record<string, unknown> = {};
   for (const [key, value] of Object.entries(row)) {
     const [a = '', b] = key.split('.');

@@ -100,7 +100,7 @@ describe('the hull screens', () => {
     expect(textOf(f)).toContain('Looking up the hulls');
     http
       .expectOne('/api/hull-models')
-      .flush([{ id: 'h', revision: 1, maker: 'M', name: 'Hull', kind: 'sit-on-top', length: 3000, beam: 800 }]);
+      .flush([{ id: 'h', revision: 1, maker: 'M', name: 'Hull', kind: 'sit-on-top', traits: [], length: 3000, beam: 800 }]);
     http.expectOne('/api/hulls').flush([
       {
         id: 'own',

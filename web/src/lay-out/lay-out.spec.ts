@@ -398,7 +398,7 @@ describe('assemblies', () => {
     await rig.click('pc-card mat-expansion-panel-header', 'Sets, tether');
     rig.http
       .expectOne('/api/hull-models')
-      .flush([{ id: 'other', revision: 1, maker: 'M', name: 'Other', kind: 'sit-on-top', length: 3000, beam: 800 }]);
+      .flush([{ id: 'other', revision: 1, maker: 'M', name: 'Other', kind: 'sit-on-top', traits: [], length: 3000, beam: 800 }]);
     rig.http.expectOne('/api/hull-models/other').flush({ ...TEST_HULL, id: 'other', name: 'Other', tracks: [] });
     await rig.fixture.whenStable();
     expect(rig.find('pc-more').textContent).toContain('not the Other. nothing there to hold it');
