@@ -45,6 +45,10 @@ export const terminateMinutes = (standard: Standard): number => 4 * standard.ter
 /** What came aboard and is held elsewhere or otherwise now: it comes off first. */
 export const isMoved = ({ placed, mounted }: Fitted): boolean => placed.fitting.aboard !== undefined && !mounted.there;
 
+/** Whether a fitting is made at the bench for this rig. */
+export const isMadeHere = ({ part, fitting }: Pick<Placed, 'part' | 'fitting'>): boolean =>
+  (part.made?.minutes ?? 0) > 0 && fitting.suppliedBy === 'home-made' && !fitting.aboard;
+
 /** All labor of the rig: set-up first, then what comes off, mounts bow to stern, then runs. */
 export function laborLines(
   items: readonly Fitted[],
@@ -64,6 +68,9 @@ export function laborLines(
       says: placed.part.name,
       minutes: mountMinutes(mounted, holes, standard),
     }));
+  const made = items.flatMap(({ placed: { id, part, fitting } }) =>
+    isMadeHere({ part, fitting }) ? [{ of: id, says: `Make: ${part.name}`, minutes: part.made?.minutes ?? 0 }] : [],
+  );
   const wires = runs.map((run) => ({
     of: run.id,
     says: 'Pull, terminate, test',
@@ -72,6 +79,7 @@ export function laborLines(
   return [
     { of: 'rig', says: 'Inspect, measure, tape up, check, clean', minutes: standard.setUpMinutes },
     ...stripped,
+    ...made,
     ...mounts,
     ...wires,
   ];

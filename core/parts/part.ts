@@ -6,6 +6,7 @@ import { holdingSchema } from './holding';
 import { holesSchema } from './holes';
 import { insideSchema } from './inside';
 import { joinsSchema } from './joins';
+import { madeSchema } from './made';
 import { partIdSchema } from './measures';
 import { powerSchema } from './power';
 import { laterRevisionSchema } from './revision';
@@ -35,6 +36,7 @@ export const partSchema = z.strictObject({
   joins: joinsSchema.optional(),
   inside: insideSchema.optional(),
   contains: containsSchema.optional(),
+  made: madeSchema.optional(),
   ties: partTiesSchema.optional(),
   rods: rodsSchema.optional(),
   light: lightSchema.optional(),

@@ -3,6 +3,7 @@ import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
 import type { Mounted } from '../mounting';
+import type { Plan } from '../rig';
 import { MM_PER_FOOT, printMoney, roundCents, type UnitSystem } from '../units';
 import type { WiredRun } from '../wiring';
 
@@ -39,7 +40,8 @@ const HOLES_A_QUARTER = 10;
 function itemLine({ placed }: Fitted): PriceLine {
   const { part, fitting, id } = placed;
   const shop = fitting.suppliedBy === 'shop';
-  const eachCents = shop ? part.sold.priceCents : 0;
+  // What is made here costs what it is made of; the hands are in the labor.
+  const eachCents = shop || (fitting.suppliedBy === 'home-made' && part.made) ? part.sold.priceCents : 0;
   return {
     key: id,
     fitting: id,
@@ -91,14 +93,28 @@ const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
   'pulled plate': 'bolt-set',
 };
 
-/** The whole ledger, items bow to stern, then material. */
+/** Wishes that no part answers, at the price the owner named: they count from the first. */
+const wishLines = (wishes: Plan['wishes']): PriceLine[] =>
+  Object.entries(wishes).flatMap(([id, { text, part, count = 1, cents = 0 }]): PriceLine[] =>
+    part !== null || cents === 0
+      ? []
+      : [
+          {
+            ...{ key: `wish.${id}`, fitting: null, name: text, french: text, from: 'wished for', supplier: '' },
+            ...{ eachCents: cents, quantity: count, unit: 'each', cents: cents * count },
+          },
+        ],
+  );
+
+/** The whole ledger: items bow to stern, wishes with a price of their own, then material. */
 export function priceLines(
   items: readonly Fitted[],
   runs: readonly WiredRun[],
-  catalog: Pick<Catalog, 'consumables'>,
+  catalog: Pick<Catalog, 'consumables'> & Partial<Pick<Plan, 'wishes'>>,
 ): PriceLine[] {
   // What came with the boat is nobody's to buy.
   const lines = items.filter((i) => !i.placed.fitting.aboard).map(itemLine);
+  lines.push(...wishLines(catalog.wishes ?? {}));
   for (const [id, { quantity, from }] of materials(items, runs)) {
     const c = catalog.consumables.find((one) => one.id === id);
     lines.push({

@@ -2,12 +2,13 @@ import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { Placed } from '../layout';
+import type { Plan } from '../rig';
 import { laborLines, type LaborLine } from '../labor';
 import type { WiredRun } from '../wiring';
 import { priceLines, totals, type PriceLine, type Totals } from './ledger';
 
 /** What a price follows from. */
-export interface PriceInput extends Pick<Catalog, 'consumables'> {
+export interface PriceInput extends Pick<Catalog, 'consumables'>, Pick<Plan, 'wishes'> {
   readonly owned: readonly Fitted[];
   readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
@@ -22,8 +23,8 @@ export interface Price {
 }
 
 /** Prices a rig: its parts and materials, its labor, and their sums. */
-export function priceUp({ owned, takenOff, runs, consumables, shop }: PriceInput): Price {
-  const lines = priceLines(owned, runs, { consumables });
+export function priceUp({ wishes, owned, takenOff, runs, consumables, shop }: PriceInput): Price {
+  const lines = priceLines(owned, runs, { consumables, wishes });
   const labor = laborLines(owned, takenOff, runs, shop.labor);
   return { lines, labor, totals: totals(lines, labor, shop) };
 }

@@ -204,7 +204,7 @@ describe('last year’s rig', () => {
     keptFact({ kind: 'stepDone', step: 'fasten.eye' }),
   ];
   const carried = fromEarlier(
-    { fittings: becomes({ ...STOCK, eye, never }, P, 'removed'), sets: {} },
+    { fittings: becomes({ ...STOCK, eye, never }, P, 'removed'), sets: {}, own: {} },
     work({ eye }, {}, facts).ledger,
     (id) => `y1-${id}`,
   );
@@ -223,7 +223,7 @@ describe('last year’s rig', () => {
   it('keeps what it took off as holes alone, once that was done', () => {
     const stripped = [...facts, keptFact({ kind: 'stepDone', step: `strip.${P}` })];
     const done = fromEarlier(
-      { fittings: becomes({ ...STOCK, eye }, P, 'removed'), sets: {} },
+      { fittings: becomes({ ...STOCK, eye }, P, 'removed'), sets: {}, own: {} },
       work({ eye }, {}, stripped).ledger,
       (id) => `y1-${id}`,
     );
@@ -244,5 +244,52 @@ describe('a thing found on the boat', () => {
     const w = work({ found });
     expect(w.price.totals.laborMinutes).toBe(work({}).price.totals.laborMinutes);
     expect(w.aboard.items[0]?.under.length).toBe(2);
+  });
+});
+
+describe('a part of one’s own', () => {
+  const rack: Plan['own'][string] = {
+    ...{ name: 'Rod rack of pipe', kind: 'rod rack', shape: { is: 'box', length: 300, width: 120 }, height: 250, massKg: 1.2 },
+    ...{ ways: ['through'], bolts: { count: 4, along: 240, across: 80, thread: 'M6' }, offers: [], ports: 0, carries: false },
+    ...{ sinks: true, cents: null, photo: null },
+    made: { minutes: 90, of: [{ what: 'pipe', count: 2, cents: 640 }] },
+  };
+  const own = { rack };
+  const aboard = (suppliedBy: Fitting['suppliedBy'] = 'home-made'): Plan['fittings'] => ({
+    r: fitted('own-rack', deck(3250, 0), 'through', { suppliedBy }),
+  });
+
+  it('stands, weighs, is drilled for and priced like any other; made here, its hours are charged before it is fastened', () => {
+    const w = work(aboard(), { own });
+    const bare = work({});
+    expect(w.aboard.items.map((i) => i.placed.part.name)).toEqual(['Rod rack of pipe']);
+    expect(w.weight.gearKg - bare.weight.gearKg).toBeCloseTo(1.2, 9);
+    expect(w.drilling.holes.length).toBe(4);
+    expect(w.price.lines.find((l) => l.fitting === 'r')?.cents).toBe(1280);
+    expect(w.price.labor.find((l) => l.says === 'Make: Rod rack of pipe')?.minutes).toBe(90);
+    const fasten = w.build.steps.find((s) => s.id === 'fasten.r');
+    expect(fasten?.needs).toContain('make.r');
+    expect(w.findings.some((f) => f.code === 'comes-loose')).toBeFalse();
+  });
+
+  it('that the owner brings costs nothing and takes no hours', () => {
+    const w = work(aboard("owner's own"), { own });
+    expect(w.price.lines.find((l) => l.fitting === 'r')?.cents).toBe(0);
+    expect(w.build.steps.some((s) => s.work === 'make')).toBeFalse();
+  });
+
+  it('cannot be deleted while it is aboard', () => {
+    const plan = { ...inputOf(aboard(), { own }, [], HULL).plan };
+    const gone = { id: crypto.randomUUID(), kind: 'makePart', part: 'rack', from: rack, to: null } as Change;
+    expect(() => applyChange(plan, gone)).toThrowError(/take it off before/);
+    expect(applyChange({ ...plan, fittings: {} }, gone).plan.own).toEqual({});
+  });
+
+  it('that is only wished for counts in the price from the first, at the price that was named', () => {
+    const wish = { text: 'a rack for six rods', part: null, count: 2, cents: 4500 };
+    const w = work({}, { wishes: { w: wish } });
+    expect(w.price.lines.find((l) => l.key === 'wish.w')?.cents).toBe(9000);
+    expect(w.price.totals.partsCents - work({}).price.totals.partsCents).toBe(9000);
+    expect(work({}, { wishes: { w: { ...wish, part: 'pad-eye' } } }).price.totals.partsCents).toBe(0);
   });
 });

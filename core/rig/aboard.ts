@@ -77,10 +77,10 @@ export function foundFitting(part: Pick<Part, 'id' | 'revision' | 'holding'>, pl
  * @param newKey another name for a fitting: names of two rigs on one hull must not be taken for one another
  */
 export function fromEarlier(
-  { fittings, sets }: Pick<Plan, 'fittings' | 'sets'>,
+  { fittings, sets, own }: Pick<Plan, 'fittings' | 'sets' | 'own'>,
   ledger: Ledger,
   newKey: (old: string) => string,
-): Pick<Plan, 'fittings' | 'sets'> {
+): Pick<Plan, 'fittings' | 'sets' | 'own'> {
   const done = (id: string): boolean =>
     ledger.signed !== null || ledger.steps.has(`fasten.${id}`) || ledger.steps.has(`fit.${id}`);
   const stays = Object.entries(fittings).filter(([id, f]) => f.aboard !== undefined || done(id));
@@ -118,7 +118,7 @@ export function fromEarlier(
       ],
     ];
   });
-  return { fittings: Object.fromEntries(out), sets };
+  return { fittings: Object.fromEntries(out), sets, own };
 }
 
 const factsOnly = (holes: Readonly<Record<string, string>>): Record<string, string> =>

@@ -1,4 +1,5 @@
 import { hasGone } from './aboard';
+import { ownPartId } from '../parts';
 import { entryOf } from './entry-of';
 import { type Change, type Edit, editsOf, singleChanges, type SimpleChange } from './change';
 import { sameJson } from './same-json';
@@ -136,6 +137,14 @@ function checkStanding(plan: Plan): void {
   }
 }
 
+/** A part of one's own stays as long as it is aboard. */
+function checkOwn(plan: Plan): void {
+  const made = new Set(Object.keys(plan.own).map(ownPartId));
+  for (const [id, f] of Object.entries(plan.fittings))
+    if (f.part.startsWith(ownPartId('')) && !made.has(f.part))
+      throw new Refused(`fittings/${id}/part`, 'this part of your own is aboard: take it off before it is deleted');
+}
+
 function checkStowage(plan: Plan): void {
   for (const [id, s] of Object.entries(plan.stowage))
     if (s.of !== undefined && !isAboard(plan, s.of))
@@ -148,6 +157,7 @@ export function holdsTogether(plan: Plan): Refused | null {
     checkRuns(plan);
     checkStanding(plan);
     checkStowage(plan);
+    checkOwn(plan);
     return null;
   } catch (error) {
     if (error instanceof Refused) return error;
@@ -170,6 +180,7 @@ export function applyChange(before: Plan, change: Change): Applied {
   if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);
   if (after.fittings !== before.fittings || after.sets !== before.sets) checkStanding(after);
   if (after.fittings !== before.fittings || after.stowage !== before.stowage) checkStowage(after);
+  if (after.own !== before.own || after.fittings !== before.fittings) checkOwn(after);
   const inverses = parts.map(inverseOf).reverse();
   const [only] = inverses;
   const inverse: Change = change.kind === 'together' || !only ? { id: change.id, kind: 'together', changes: inverses } : only;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ownPartSchema } from '../parts';
 import { SETTINGS_GROUPS } from '../shop';
 import {
   acceptanceSchema,
@@ -89,6 +90,7 @@ const VERBS = [
   entry('nameSet', 'sets', 'set', rigSetSchema),
   entry('stowThing', 'stowage', 'thing', stowedSchema),
   entry('keepPhoto', 'photos', 'photo', photoSchema),
+  entry('makePart', 'own', 'part', ownPartSchema),
   entry('keepFeature', 'features', 'feature', becomesSchema),
   entry('planScupper', 'scuppers', 'scupper', z.enum(SCUPPER_PLANS)),
   ofItem('chooseMount', 'mount', mountSchema),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { coordinateSchema, LIES, placeSchema, type Place } from '../hull';
-import { HOLDS, laterRevisionSchema, OFTEN, type PartRef } from '../parts';
+import { HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef, ownPartSchema, partOfSheet } from '../parts';
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 import { keySchema } from '../stored';
 
@@ -206,6 +206,7 @@ export const PLAN_LIMITS = {
   photos: 60,
   scuppers: 60,
   features: 120,
+  own: 60,
   accepted: 600,
 } as const;
 
@@ -244,6 +245,7 @@ export const planSchema = z.strictObject({
   photos: limited('photos', photoSchema),
   scuppers: limited('scuppers', z.enum(SCUPPER_PLANS)).describe('open when not named'),
   features: limited('features', becomesSchema).describe('of the hull itself, by name: used when not named'),
+  own: limited('own', ownPartSchema).describe('parts made at the bench or brought, of this rig alone'),
   accepted: limited('accepted', acceptanceSchema),
   /** Letters frozen at the first print or quote; null while they still follow the places. */
   letters: z.record(keySchema, z.string().max(4)).nullable(),
@@ -313,6 +315,10 @@ export const everyGroupAt = (revision: number): Plan['pins']['shop'] =>
 /** The parts a plan's fittings are, each in its revision. */
 export const partsOf = ({ fittings }: Pick<Plan, 'fittings'>): PartRef[] => Object.values(fittings).map(partRef);
 
+/** The parts of a plan's own, made at the bench or brought; priced on the day it was opened. */
+export const ownParts = ({ own, opened }: Pick<Plan, 'own' | 'opened'>): Part[] =>
+  Object.entries(own).map(([key, sheet]) => partOfSheet(key, sheet, opened));
+
 /** The part that a fitting is, in its revision. */
 export const partRef = ({ part: id, revision }: Pick<Fitting, 'part' | 'revision'>): PartRef => ({ id, revision });
 
@@ -330,6 +336,7 @@ export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised
     photos: {},
     scuppers: {},
     features: {},
+    own: {},
     accepted: {},
     letters: null,
   };

@@ -6,7 +6,7 @@ import { shopSettingsSchema } from '../shop';
 import { hullFaults, hullModelSchema, placeFault, type HullModel, type Place } from '../hull';
 import { keptFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
-import { partRef, partsOf, planSchema, type Plan } from './plan';
+import { ownParts, partRef, partsOf, planSchema, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 import { upcastFile } from './upcast';
 
@@ -83,8 +83,8 @@ function crossFaults(file: RigFile): FileFault[] {
   if (hull.id !== p.pins.hull.id || hull.revision !== p.pins.hull.revision)
     fault('hull', `the plan was made on ${p.pins.hull.id} revision ${p.pins.hull.revision}; the file must carry that hull`);
   for (const f of hullFaults(hull)) fault(`hull.${f.field}`, f.says);
-  const parts = new Set(file.parts.map(partKey));
-  if (parts.size !== file.parts.length) fault('parts', 'the same part stands twice in one revision');
+  const parts = new Set([...file.parts, ...ownParts(p)].map(partKey));
+  if (parts.size !== file.parts.length + Object.keys(p.own).length) fault('parts', 'the same part stands twice in one revision');
   for (const [id, f] of Object.entries(p.fittings)) {
     if (!parts.has(partKey(partRef(f))))
       fault(`plan.fittings.${id}.part`, `the file carries no part ${f.part} in revision ${revisionOf(f)}`);

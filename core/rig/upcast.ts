@@ -6,7 +6,7 @@ import { everyGroupAt, USUAL_BRIEF, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 
 /** What a plan of version 1 did not have yet. */
-const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {} } as const;
+const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {}, own: {} } as const;
 
 /** A stored plan of any version as one of this version; what it lacks takes the usual answer. */
 export function upcastPlan(stored: unknown): Plan {

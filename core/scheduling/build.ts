@@ -1,5 +1,14 @@
 import type { ShopSettings } from '../shop';
-import { drillMinutes, fastenMinutes, isMoved, pullMinutes, SET_UP, takeOffMinutes, terminateMinutes } from '../labor';
+import {
+  drillMinutes,
+  fastenMinutes,
+  isMadeHere,
+  isMoved,
+  pullMinutes,
+  SET_UP,
+  takeOffMinutes,
+  terminateMinutes,
+} from '../labor';
 import type { DrillGate, Fitted } from '../drilling';
 import type { Placed } from '../layout';
 import { takenOff as takenOffThe, type Ledger } from '../rig';
@@ -12,6 +21,7 @@ export type StepWork =
   | 'measure'
   | 'tape'
   | 'strip'
+  | 'make'
   | 'agree'
   | 'drill'
   | 'fasten'
@@ -82,6 +92,7 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
   const off = [...takenOff, ...items.flatMap((i) => (isMoved(i) ? [i.placed] : []))];
   const drilled = items.filter((i) => i.holes.length > 0);
   const dry = items.filter((i) => i.holes.length === 0);
+  const made = (i: Fitted): string[] => (isMadeHere(i.placed) ? [stepId('make', i.placed.id)] : []);
   const letterOf = new Map(owned.map((i) => [i.placed.id, i.letter]));
   const drafts: Draft[] = [
     step('receive', 'Receive and inspect the hull', setUp('receive'), [], {
@@ -98,6 +109,14 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
     ),
     step('tape', 'Lay out and tape up', setUp('tape'), ['measure', ...off.map((p) => stepId('strip', p.id))]),
     step('agree', 'Owner agrees to the taped layout', setUp('agree'), ['tape']),
+    ...items
+      .filter((i) => isMadeHere(i.placed))
+      .map((i) =>
+        step(['make', i.placed.id], `Make ${i.letter}, ${i.placed.part.name}`, i.placed.part.made?.minutes ?? 0, [], {
+          fitting: i.placed.id,
+          detail: (i.placed.part.made?.of ?? []).map((m) => `${m.count} × ${m.what}`).join(', '),
+        }),
+      ),
     ...drilled.map((i) =>
       step(['drill', i.placed.id], `Drill ${i.letter}, ${i.placed.part.name}`, drillMinutes(i.holes, labor), ['agree'], {
         fitting: i.placed.id,
@@ -109,7 +128,7 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
         ['fasten', i.placed.id],
         `Fasten and seal ${i.letter}, ${i.placed.part.name}`,
         fastenMinutes(i.mounted, i.holes, labor),
-        [stepId('drill', i.placed.id)],
+        [stepId('drill', i.placed.id), ...made(i)],
         {
           fitting: i.placed.id,
           detail: i.mounted.fastener
@@ -142,10 +161,16 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
   }
   for (const i of dry)
     drafts.push(
-      step(['fit', i.placed.id], `Fit ${i.letter}, ${i.placed.part.name}`, fastenMinutes(i.mounted, i.holes, labor), ready, {
-        fitting: i.placed.id,
-        detail: i.mounted.fastener ? `${i.mounted.count} × ${i.mounted.fastener}.` : 'Set in place, strapped.',
-      }),
+      step(
+        ['fit', i.placed.id],
+        `Fit ${i.letter}, ${i.placed.part.name}`,
+        fastenMinutes(i.mounted, i.holes, labor),
+        [...ready, ...made(i)],
+        {
+          fitting: i.placed.id,
+          detail: i.mounted.fastener ? `${i.mounted.count} × ${i.mounted.fastener}.` : 'Set in place, strapped.',
+        },
+      ),
     );
   const fitted = [...ready, ...runs.map((r) => stepId('test', r.id)), ...dry.map((i) => stepId('fit', i.placed.id))];
   drafts.push(

@@ -127,6 +127,8 @@ export function fieldWords(path: string, told: Told): string {
       return entryOf(plan.stowage, second)?.what ?? 'a thing stowed';
     case 'photos':
       return 'a photo';
+    case 'own':
+      return `the part of our own “${entryOf(plan.own, second)?.name ?? ''}”`;
     case 'features':
       return `what is done with the ${featuresOf(told.workup.surface.model).find((f) => f.key === second)?.name ?? 'hull'}`;
     case 'scuppers':
@@ -282,6 +284,10 @@ export function valueWords(path: string, value: unknown, told: Told): Sentence {
       const { text, part, count, cents } = value as Plan['wishes'][string];
       return say`${text}${count ? `, ${count} of them` : ''}${cents ? `, ${printMoney(cents)}` : ''}${part ? ', matched to a part' : ''}`;
     }
+    case 'own': {
+      const { name, massKg } = value as Plan['own'][string];
+      return say`${name}, ${kg(massKg)}`;
+    }
     case 'sets':
       return say`${(value as Plan['sets'][string]).name}`;
     case 'stowage':
@@ -316,7 +322,14 @@ export function deletedBy(change: Change, told: Told): string | null {
   const [edit] = one ? editsOf(one) : [];
   return edit ? fieldWords(edit.path.join('/'), told) : null;
 }
-const DELETING: ReadonlySet<SimpleChange['kind']> = new Set(['nameSet', 'stowThing', 'keepPhoto', 'routeRun', 'writeWish']);
+const DELETING: ReadonlySet<SimpleChange['kind']> = new Set([
+  'nameSet',
+  'makePart',
+  'stowThing',
+  'keepPhoto',
+  'routeRun',
+  'writeWish',
+]);
 
 /**
  * A change made anew over what others did meanwhile: it expects what the plan holds now.

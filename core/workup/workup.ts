@@ -7,7 +7,7 @@ import { handOver } from '../handover';
 import { fairHull, withoutFeatures, type HullModel } from '../hull';
 import { layOut } from '../layout';
 import { priceUp } from '../pricing';
-import { featuresGone, foldLedger, type Fact, type Plan } from '../rig';
+import { featuresGone, foldLedger, ownParts, type Fact, type Plan } from '../rig';
 import { receive } from '../reception';
 import { build } from '../scheduling';
 import { rowOf, type Memory, type Row } from '../stages';
@@ -42,7 +42,16 @@ export const STAGES = rowOf<WorkupInput>()
     ({ hull, plan: { features } }) => ({ hull, features }),
     (r) => fairHull(withoutFeatures(r.hull, new Set(featuresGone(r)))),
   )
-  .stage('parts', (w) => ({ fittings: w.plan.fittings, parts: w.catalog.parts, holding: w.shop.holding }), partsAboard)
+  .stage(
+    'own',
+    ({ plan: { own, opened } }) => ({ own, opened }),
+    (r) => ownParts(r),
+  )
+  .stage(
+    'parts',
+    (w) => ({ fittings: w.plan.fittings, own: w.own, parts: w.catalog.parts, holding: w.shop.holding }),
+    partsAboard,
+  )
   .stage('came', ({ surface, shop, parts, plan: { fittings } }) => ({ surface, shop, parts, fittings }), cameHoles)
   .stage(
     'ledger',
@@ -91,7 +100,8 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'price',
-    ({ aboard: { owned }, layout: { takenOff }, wiring: { runs }, catalog: { consumables }, shop }) => ({
+    ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring: { runs }, catalog: { consumables }, shop }) => ({
+      wishes,
       owned,
       takenOff,
       runs,

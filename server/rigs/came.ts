@@ -1,6 +1,6 @@
 import type { HullModel } from '@plain-cleat/core/hull';
 import { partKey, type Part } from '@plain-cleat/core/parts';
-import { fromEarlier, partRef, stockFittings, type Fitting, type Ledger, type Plan } from '@plain-cleat/core/rig';
+import { fromEarlier, ownParts, partRef, stockFittings, type Fitting, type Ledger, type Plan } from '@plain-cleat/core/rig';
 import { workUp } from '@plain-cleat/core/workup';
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
@@ -9,7 +9,7 @@ import { newestParts, partsAt } from '../revisions/revisions';
 import { factsOf, pinnedOf, planOf } from './load';
 
 /** What is aboard a boat as a rig is opened on it. */
-export interface Came extends Pick<Plan, 'fittings' | 'sets'> {
+export interface Came extends Pick<Plan, 'fittings' | 'sets' | 'own'> {
   /** The rig it was left by, when that was signed for: what it left is the new one's now. */
   readonly setAside: RigRow | null;
 }
@@ -23,16 +23,20 @@ export interface Came extends Pick<Plan, 'fittings' | 'sets'> {
 export async function cameWith(model: HullModel, hullId: string | null, transaction: Transaction): Promise<Came> {
   const stock = await knownStock(model, transaction);
   const earlier = hullId === null ? null : await lastOn(hullId, transaction);
-  if (!earlier) return { fittings: stock, sets: {}, setAside: null };
+  if (!earlier) return { fittings: stock, sets: {}, own: {}, setAside: null };
   const { plan, ledger } = earlier;
   const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`);
-  const known = new Set((await partsAt(Object.values(left.fittings).map(partRef), transaction)).map(partKey));
+  const there = [
+    ...(await partsAt(Object.values(left.fittings).map(partRef), transaction)),
+    ...ownParts({ ...plan, own: left.own }),
+  ];
+  const known = new Set(there.map(partKey));
   const fittings = standing(
     Object.entries({ ...stock, ...left.fittings }).filter(
       ([, f]) => known.has(partKey(partRef(f))) || f.aboard?.from === 'maker',
     ),
   );
-  return { fittings, sets: left.sets, setAside: ledger.signed ? earlier.row : null };
+  return { fittings, sets: left.sets, own: left.own, setAside: ledger.signed ? earlier.row : null };
 }
 
 /** Without what stands on something that is not among them. */

@@ -1,7 +1,7 @@
 import { whoAccepts } from '@plain-cleat/core/findings';
 import { partKey, revisionOf } from '@plain-cleat/core/parts';
 import { placeFault } from '@plain-cleat/core/hull';
-import { type Change, partsOf, type Place, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
+import { type Change, ownParts, partsOf, type Place, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';
 import type { RigRow } from '../database/models';
@@ -47,7 +47,7 @@ export async function checkParts(
 /** Every part in a revision that is new to the plan must be in the stores, or have come with the rig. */
 async function checkStores(row: RigRow, before: Plan, after: Plan, transaction: Transaction): Promise<void> {
   if (after.fittings === before.fittings) return;
-  const known = new Set([...partsOf(before), ...(carriedBy(row)?.parts ?? [])].map(partKey));
+  const known = new Set([...partsOf(before), ...ownParts(after), ...(carriedBy(row)?.parts ?? [])].map(partKey));
   const wanted = partsOf(after).filter((ref) => !known.has(partKey(ref)));
   if (wanted.length === 0) return;
   const there = new Set((await partsAt(wanted, transaction)).map(partKey));

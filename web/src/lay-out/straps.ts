@@ -57,7 +57,7 @@ import type { RigState } from '../stores/rig.store';
       gap: 8px;
     }
     .strap {
-      grid-template-columns: 1fr 1fr auto;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
       align-items: center;
     }
     .strap p {
