@@ -141,6 +141,8 @@ test('the same by keyboard alone', async ({ page }) => {
   // Along the steps by the arrows, as along any tabs.
   await page.getByRole('tab', { name: 'Brief' }).focus();
   await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('tab', { name: 'Receive' })).toBeFocused();
+  await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('tab', { name: 'Lay out' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.locator('pc-palette .letters li')).toHaveCount(THERE.length);

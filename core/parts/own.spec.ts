@@ -96,5 +96,8 @@ describe('a part of one’s own', () => {
       }),
     ).toEqual(['shape.points: three points or more']);
     expect(faults({ height: 0 })).toEqual(['height: more than nothing']);
+    expect(faults({ bolts: { count: 4, along: 100, across: 0, thread: 'M6' } })).toEqual([
+      'bolts: say how far its bolts are apart',
+    ]);
   });
 });

@@ -35,6 +35,9 @@ export const ownPartSchema = z.strictObject({
       across: z.number().min(0).max(2000),
       thread: threadSchema,
     })
+    .refine(({ count, along, across }) => (count === 4 ? along > 0 && across > 0 : count === 1 || along + across > 0), {
+      message: 'say how far its bolts are apart',
+    })
     .nullable()
     .describe('how it is bolted; null when it has no holes'),
   offers: z.array(z.enum(BALLS)).max(4).describe('balls that others are put on'),

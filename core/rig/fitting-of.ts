@@ -1,13 +1,13 @@
 import type { Part } from '../parts';
 import type { Fitting, Place } from './plan';
 
-/** A part as it comes, somewhere on the boat: supplied by the shop, loose where it may be, else held its first way. */
-export const fittingOf = ({ id, revision, holding: { ways } }: Part, place: Place): Fitting => ({
+/** A part as it comes, somewhere on the boat: supplied by the shop unless it is made, loose where it may be, else held its first way. */
+export const fittingOf = ({ id, revision, made, holding: { ways } }: Part, place: Place): Fitting => ({
   part: id,
   ...(revision === undefined ? {} : { revision }),
   place,
   lift: 0,
   mount: { hold: ways.includes('loose') ? 'loose' : (ways[0] ?? 'loose'), plate: false, reason: '' },
-  suppliedBy: 'shop',
+  suppliedBy: made ? 'home-made' : 'shop',
   note: '',
 });

@@ -10,6 +10,7 @@ import { matchWish, splitWish, SURE, wishIndex } from '@plain-cleat/core/catalog
 import { waterAt } from '@plain-cleat/core/float';
 import { strokeBand } from '@plain-cleat/core/layout';
 import { entryOf, type Brief, type Wish } from '@plain-cleat/core/rig';
+import { Making } from '../own-part/making';
 import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -34,12 +35,14 @@ import { WishList } from './wish-list';
     TextField,
     DateField,
   ],
+  providers: [Making],
   templateUrl: './brief.html',
   styleUrl: './brief.scss',
 })
 export default class BriefStep {
   protected readonly store = inject(RigStore);
   protected readonly units = inject(UnitsStore);
+  private readonly making = inject(Making);
   protected readonly questions = QUESTIONS;
   protected readonly limits = LIMITS;
   protected readonly brief = computed(() => this.store.state()?.plan.brief);
@@ -161,5 +164,13 @@ export default class BriefStep {
   protected changeWish({ id, to }: { id: string; to: Wish | null }): void {
     const from = entryOf(this.store.state()?.plan.wishes, id);
     if (from) this.store.change({ id: crypto.randomUUID(), kind: 'writeWish', wish: id, from, to });
+  }
+
+  /** What no part answers is told in a sheet of its own; the wish is then of that part. */
+  protected make({ id, text }: { id: string; text: string }): void {
+    this.making.open(null, text.slice(0, 80)).subscribe((part) => {
+      const from = entryOf(this.store.state()?.plan.wishes, id);
+      if (from) this.changeWish({ id, to: { ...from, part } });
+    });
   }
 }

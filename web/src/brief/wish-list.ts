@@ -41,7 +41,19 @@ import type { Plan, Wish } from '@plain-cleat/core/rig';
             [value]="l.wish.part ?? ''"
             (entered)="match(l.id, l.wish, $event)"
           />
-          <span class="says" [class.ask]="l.says === 'ask'">{{ l.says }}</span>
+          @if (l.says === 'own line') {
+            <button
+              mat-button
+              class="link small"
+              type="button"
+              [attr.aria-label]="'A part of our own for ' + l.wish.text"
+              (click)="making.emit({ id: l.id, text: l.wish.text })"
+            >
+              Make it
+            </button>
+          } @else {
+            <span class="says" [class.ask]="l.says === 'ask'">{{ l.says }}</span>
+          }
           <pc-delete-button [of]="l.wish.text" (pressed)="changed.emit({ id: l.id, to: null })" />
         </li>
       } @empty {
@@ -66,7 +78,7 @@ import type { Plan, Wish } from '@plain-cleat/core/rig';
   styles: `
     .wishes li {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) 60px 44px;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) 76px 44px;
       gap: 8px;
       align-items: center;
       padding: 4px 0;
@@ -91,6 +103,8 @@ export class WishList {
   readonly fittings = input.required<Plan['fittings']>();
   readonly added = output<string>();
   readonly changed = output<{ id: string; to: Wish | null }>();
+  /** A wish that no part answers is to be made, or is brought. */
+  readonly making = output<{ id: string; text: string }>();
   protected readonly form = new FormGroup({ text: new FormControl('', { nonNullable: true }) });
   private readonly index = computed(() => wishIndex(this.parts()));
   private readonly every = computed(() => everyPart(this.parts()));

@@ -334,7 +334,7 @@ export const FEATURES: readonly FeatureList[] = [
   {
     ...list(
       'stock',
-      'Fitted by the maker',
+      'Stock fittings',
       'fitting',
       [
         { key: 'part', name: 'part', kind: 'part' },

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
 import { Icons } from '../controls/icons';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { TextField } from '../controls/text-field';
@@ -12,12 +12,15 @@ import type { Fitted } from '@plain-cleat/core/drilling';
 import { otherSide } from '@plain-cleat/core/findings';
 import { markedAt } from '@plain-cleat/core/layout';
 import { mountMinutes } from '@plain-cleat/core/labor';
+import { ownPartId } from '@plain-cleat/core/parts';
 import { type Change, type Place, SUPPLIERS, type Fitting } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/units';
 import { FindingBox } from '../findings/finding-box';
 import { Mass } from '../hull-view/words';
 import { standingOf } from '../hull-view/marks';
 import type { RigState } from '../stores/rig.store';
+import { SessionStore } from '../stores/session.store';
+import { Making } from '../own-part/making';
 import { CameWith } from '../receive/came-with';
 import { ExactPlace } from './exact-place';
 import { KeepAssembly } from './keep-assembly';
@@ -70,6 +73,9 @@ export class Card {
   }
 
   readonly picked = output<string>();
+  protected readonly making = inject(Making);
+  private readonly session = inject(SessionStore);
+  protected readonly manages = computed(() => this.session.staff()?.role === 'manager');
   protected readonly suppliers = choicesOf(SUPPLIERS);
   protected readonly money = printMoney;
 
@@ -100,6 +106,15 @@ export class Card {
       const off = Math.max(0, this.state().workup.surface.halfBreadth(x) - 40);
       this.slid.emit({ on: 'deck', x, y: side === 'port' ? -off : off, heading: 0 });
     } else this.slid.emit({ on: 'side', side, x, down: 60 });
+  }
+
+  /** Its name among the parts of one's own, when it is one. */
+  protected readonly ownKey = computed(() =>
+    Object.keys(this.state().plan.own).find((key) => ownPartId(key) === this.fitting().part),
+  );
+
+  protected changeSheet(key: string): void {
+    this.making.open(key).subscribe();
   }
 
   protected raise(to: number): void {

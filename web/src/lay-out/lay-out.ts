@@ -39,6 +39,7 @@ import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { asOne } from '../stores/as-one';
 import { copies } from './arrange';
+import { Making } from '../own-part/making';
 import { Moves } from './moves';
 import { Card } from './card';
 import { Choice } from './choice';
@@ -75,7 +76,7 @@ import { ToSettle } from './to-settle';
     Icons,
     DragDropModule,
   ],
-  providers: [Cures, Moves],
+  providers: [Cures, Moves, Making],
   templateUrl: './lay-out.html',
   styleUrl: './lay-out.scss',
 })
@@ -84,6 +85,7 @@ export default class LayOut {
   protected readonly units = inject(UnitsStore);
   protected readonly cures = inject(Cures);
   protected readonly moves = inject(Moves);
+  private readonly makingOf = inject(Making);
   protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
   private readonly card = viewChild(Card);
@@ -299,6 +301,14 @@ export default class LayOut {
     else this.placingAssembly.set(assembly);
   }
 
+  /** A part of one's own: told in its sheet, then in the hand like any other. */
+  protected make(): void {
+    this.makingOf.open(null).subscribe((id) => {
+      const part = this.store.state()?.parts.find((p) => p.id === id);
+      if (part) this.choosePart(part);
+    });
+  }
+
   protected choosePart(part: Part): void {
     const spot = this.spot();
     if (spot) return this.place(part, spot);
@@ -373,8 +383,11 @@ export default class LayOut {
 
   private readonly always: Readonly<Record<string, () => void>> = {
     '/': () => {
+      // At once where it is shown, so that no letter typed next is lost; else as soon as it is.
+      const shown = this.palette();
       this.pick(null);
-      setTimeout(() => this.palette()?.focus());
+      if (shown) shown.focus();
+      else afterNextRender(() => this.palette()?.focus(), { injector: this.injector });
     },
     '?': () => this.showKeys.update((s) => !s),
     'Ctrl+z': () => this.store.undo(),

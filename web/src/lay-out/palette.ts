@@ -94,6 +94,9 @@ const ROW = 52;
       <mat-icon matPrefix svgIcon="search" />
       <input #find matInput type="search" [formControl]="typing" (keydown.enter)="first()" />
     </mat-form-field>
+    <button mat-button class="across" type="button" (click)="making.emit()">
+      <span>A part of our own</span><mat-icon svgIcon="add" />
+    </button>
     @if (kits().length) {
       <ul class="kits list" aria-label="Assemblies">
         @for (k of kits(); track k.id) {
@@ -245,6 +248,8 @@ export class Palette {
   readonly placing = input<Part | null>(null);
   readonly chosen = output<Part>();
   readonly typed = output<Part>();
+  /** A part of one's own is wanted. */
+  readonly making = output<void>();
   readonly picked = output<{ id: string; more: boolean }>();
   /** A place that was pointed at: what suits it comes first. */
   readonly spot = input<{ x: number; y: number } | null>(null);

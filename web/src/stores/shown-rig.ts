@@ -1,6 +1,6 @@
 import type { RigDocument } from '@plain-cleat/api';
 import { type Part, partKey } from '@plain-cleat/core/parts';
-import { applyChange, type Change, type Fact, partsOf, type Plan } from '@plain-cleat/core/rig';
+import { applyChange, type Change, type Fact, ownParts, partsOf, type Plan } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/stages';
 import { workUp } from '@plain-cleat/core/workup';
 import { type Observable, scan } from 'rxjs';
@@ -67,9 +67,9 @@ function shown(before: RigState | null, sources: RigSources, session: Memory): R
   const set = sources.set !== null && Object.hasOwn(plan.sets, sources.set) ? sources.set : null;
   const catalog = catalogFor(plan, sources, before?.catalog);
   const parts =
-    before?.known === sources.known && before.doc.catalog === doc.catalog
+    before?.known === sources.known && before.doc.catalog === doc.catalog && before.plan.own === plan.own
       ? before.parts
-      : newestOf([...doc.catalog.parts, ...sources.known]);
+      : [...newestOf([...doc.catalog.parts, ...sources.known]), ...ownParts(plan)];
   const same =
     before &&
     before.plan === plan &&
