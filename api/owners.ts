@@ -26,6 +26,7 @@ export const ownerPageSchema = z.object({
       use: z.object({ en: z.string(), fr: z.string() }),
       road: z.object({ en: z.string(), fr: z.string() }),
       care: z.object({ en: z.string(), fr: z.string() }),
+      cameWith: z.int().describe('holes it came aboard with'),
       holes: z.array(
         z.object({
           label: z.string(),

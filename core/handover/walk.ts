@@ -20,6 +20,8 @@ export interface WalkStop {
   readonly hold: Mounted['hold'];
   readonly bolts: number;
   readonly holes: readonly PlannedHole[];
+  /** How many holes it came aboard with and stands on. */
+  readonly cameWith: number;
   readonly runs: readonly { readonly with: string; readonly fuse: number | null; readonly awg: number | null }[];
   readonly note: string;
   readonly suppliedBy: Placed['fitting']['suppliedBy'];
@@ -30,7 +32,7 @@ export interface WalkStop {
 /** The handover walk: every fitting once, in boat order, with what the owner must know of it. */
 export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger: Ledger): WalkStop[] {
   const letters = new Map(items.map((i) => [i.placed.id, i.letter]));
-  return items.map(({ placed, mounted, holes, letter }): WalkStop => {
+  return items.map(({ placed, mounted, holes, under, letter }): WalkStop => {
     const { id, part, fitting, frame } = placed;
     return {
       fitting: id,
@@ -44,6 +46,7 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
       hold: mounted.hold,
       bolts: mounted.count,
       holes,
+      cameWith: under.length,
       runs: runs
         .filter((r) => r.from === id || r.to === id)
         .map((r) => ({ with: letters.get(r.from === id ? r.to : r.from) ?? '?', fuse: r.fuse.rating, awg: r.awg })),

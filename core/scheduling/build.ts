@@ -178,7 +178,7 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),
     step('photos', 'Clean and photograph', setUp('photos'), ['hose']),
   );
-  const stands = standings(drafts, { items: owned, ledger, gate, shop });
+  const stands = standings(drafts, { items: owned, takenOff, ledger, gate, shop });
   return {
     steps: drafts.map((d) => ({ ...d, ...(stands.get(d.id) ?? NOT_YET), booked: ledger.minutes.get(d.id) ?? 0 })),
   };

@@ -1,6 +1,7 @@
 import type { StepWork } from './build';
 import type { ShopSettings } from '../shop';
 import type { DrillGate, Fitted } from '../drilling';
+import type { Placed } from '../layout';
 import type { Fact, Ledger } from '../rig';
 import { say, type Sentence } from '../units';
 
@@ -56,17 +57,20 @@ function hoursBetween(a: Moment, b: Moment): number {
 /** What the gates go by. */
 export interface GateFacts {
   readonly items: readonly Fitted[];
+  /** What is taken off the boat. */
+  readonly takenOff: readonly Placed[];
   readonly ledger: Ledger;
   readonly gate: DrillGate;
   readonly shop: ShopSettings;
 }
 
 /** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
-function doneBy(step: Gated, { items, ledger, gate, shop }: GateFacts): Moment | Sentence {
+function doneBy(step: Gated, { items, takenOff, ledger, gate, shop }: GateFacts): Moment | Sentence {
   const said = ledger.steps.get(step.id);
   if (step.work === 'receive') {
-    const unseen = items.filter((i) => i.placed.fitting.aboard && !ledger.seen.has(i.placed.id));
-    if (unseen.length) return say`not looked at yet: ${unseen.map((i) => `${i.letter}, ${i.placed.part.name}`).join('; ')}`;
+    const came = [...items.map((i) => i.placed), ...takenOff].filter((p) => p.fitting.aboard);
+    const unseen = came.filter((p) => !ledger.seen.has(p.id));
+    if (unseen.length) return say`not looked at yet: ${unseen.map((p) => p.part.name).join(', ')}`;
   }
   if (step.work === 'drill') {
     const holes = items.find((i) => i.placed.id === step.fitting)?.holes ?? [];

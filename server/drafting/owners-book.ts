@@ -16,6 +16,7 @@ const WORDS = {
     care: 'Look again',
     holes: 'Holes',
     none: 'none',
+    cameWith: (n: number) => `${n} that came with the boat`,
     wire: 'Wire',
     fuse: 'A fuse',
     from: 'from',
@@ -56,6 +57,7 @@ const WORDS = {
     care: 'À revoir',
     holes: 'Trous',
     none: 'aucun',
+    cameWith: (n: number) => `${n} venus avec le bateau`,
     wire: 'Fil',
     fuse: 'A de fusible',
     from: 'depuis',
@@ -131,6 +133,7 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
       const said = h.abandoned === null ? `${t.states[state]}${old ? ` (${old})` : ''}` : `${t.gaveUp}: ${h.abandoned}`;
       return `${label} ${paper.length(reading)} ${t.from} ${hookName(from, sheet.language)}${said ? `, ${said}` : ''}`;
     });
+    if (stop.cameWith) holes.push(t.cameWith(stop.cameWith));
     paper.row([t.holes, holes.join('; ') || t.none], widths);
     for (const r of stop.runs)
       paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
@@ -165,7 +168,7 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
   }
   if (w.handover.givenBack.length) {
     paper.heading(t.bag);
-    for (const b of w.handover.givenBack) paper.text(`${b.what} (${b.letter})`);
+    for (const b of w.handover.givenBack) paper.text(b.letter ? `${b.what} (${b.letter})` : b.what);
   }
   paper.heading(t.cautions);
   for (const line of t.list) paper.text(`· ${line}`);

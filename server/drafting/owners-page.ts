@@ -25,6 +25,7 @@ export function ownersPage(input: WorkupInput, number: string, owner: string): O
       use: { en: s.text.en.use, fr: s.text.fr.use },
       road: { en: s.text.en.road, fr: s.text.fr.road },
       care: { en: s.text.en.care, fr: s.text.fr.care },
+      cameWith: s.cameWith,
       holes: s.holes.filter((h) => h.abandoned === null).map((h) => toldHole(w.surface, plan, h)),
       shown: s.shown,
     })),

@@ -33,6 +33,7 @@ const page: OwnerPage = {
       use: both('Lift it.', 'La lever.'),
       road: both('Off.', 'Ôter.'),
       care: both('Look.', 'Voir.'),
+      cameWith: 0,
       holes: [
         { label: 'A1', reading: 635, from: 'bow tip', state: 'planned' },
         { label: 'A2', reading: 700, from: 'bow tip', state: 'used again' },
@@ -48,6 +49,7 @@ const page: OwnerPage = {
       use: both('Shut it.', 'La fermer.'),
       road: both('On.', 'Garder.'),
       care: both('Dry it.', 'Sécher.'),
+      cameWith: 2,
       holes: [],
       shown: true,
     },

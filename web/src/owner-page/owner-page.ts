@@ -15,6 +15,7 @@ const WORDS = {
     contents: 'What is in what',
     holes: 'Holes',
     none: 'No holes.',
+    cameWith: (n: number) => `${n} that came with the boat.`,
     from: 'from',
     signed: 'Signed for',
     empty: 'Nothing is aboard yet.',
@@ -35,6 +36,7 @@ const WORDS = {
     contents: 'Ce qui est rangé où',
     holes: 'Trous',
     none: 'Aucun trou.',
+    cameWith: (n: number) => `${n} venus avec le bateau.`,
     from: 'depuis',
     signed: 'Signé le',
     empty: 'Rien à bord pour le moment.',
@@ -102,7 +104,8 @@ const WORDS = {
                 <p class="muted">{{ s.road[language()] }}</p>
                 <p class="muted">{{ s.care[language()] }}</p>
                 <p class="small">
-                  {{ s.holes.length ? t().holes + ': ' : t().none }}
+                  {{ s.holes.length || s.cameWith ? t().holes + ': ' : t().none
+                  }}{{ s.cameWith ? t().cameWith(s.cameWith) + ' ' : '' }}
                   @for (h of s.holes; track h.label; let last = $last) {
                     <span
                       >{{ h.label }} {{ print(h.reading, h.from) }}{{ t().states[h.state] ? ', ' + t().states[h.state] : ''

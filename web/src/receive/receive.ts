@@ -25,6 +25,9 @@ import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { BECOMES_CHOICES, CAME_WORDS, type Fate, fateOf } from './came-with';
 
+/** Nobody has looked at it yet, and it is there. */
+const wantsLooking = ({ seen, becomes }: CameThing): boolean => seen === null && becomes?.is !== 'gone';
+
 /** Receiving: a walk bow to stern over what the boat came with, how each thing is, and the owner's signature for it. */
 @Component({
   selector: 'pc-receive',
@@ -67,17 +70,13 @@ export default class Receive {
   protected readonly reception = computed(() => this.store.state()?.workup.reception ?? null);
   protected readonly things = computed(() => this.reception()?.things ?? []);
   protected readonly thing = computed(
-    () =>
-      this.things().find((t) => t.key === this.picked()) ??
-      this.things().find((t) => t.seen === null && t.mark) ??
-      this.things()[0] ??
-      null,
+    () => this.things().find((t) => t.key === this.picked()) ?? this.things().find(wantsLooking) ?? this.things()[0] ?? null,
   );
   /** The next that nobody has looked at, going aft and then from the bow again. */
   protected readonly after = computed(() => {
     const all = this.things();
     const here = all.findIndex((t) => t.key === this.thing()?.key);
-    return [...all.slice(here + 1), ...all.slice(0, here)].find((t) => t.seen === null && t.mark) ?? null;
+    return [...all.slice(here + 1), ...all.slice(0, here)].find(wantsLooking) ?? null;
   });
   protected readonly looked = computed(() => this.things().filter((t) => t.seen !== null).length);
   protected readonly item = computed(() =>
