@@ -24,30 +24,54 @@ const LIGHT = 1;
 /** What weighs so much hurts or breaks something (judgement), kg. */
 const HEAVY = 5;
 
-/** What a thing weighs with all that is on it and in it, the same while they stay. */
-const ladenOf = ({ hull, plan, items, memory }: Judged, item: Fitted): Load =>
-  memory.last(`load ${item.placed.id}`, [plan.stowage, item, ...items.filter((i) => standsOn(i.placed, item.placed))], () =>
-    loadOf(hull, item, items, plan),
-  );
+/** What stands on each thing aboard that bears others, itself or on what does. */
+function ridersOf(items: readonly Fitted[]): ReadonlyMap<string, readonly Fitted[]> {
+  const riders = new Map<string, Fitted[]>();
+  for (const i of items)
+    for (let under = i.placed.below; under; under = under.below) {
+      const there = riders.get(under.id);
+      if (there) there.push(i);
+      else riders.set(under.id, [i]);
+    }
+  return riders;
+}
+
+/** What is found out of a thing in one set, the same while that and what it hangs on stay. */
+const kept = <T>({ set, memory }: Judged, what: string, { placed }: Fitted, reads: readonly unknown[], make: () => T): T =>
+  memory.last(`${what} ${placed.id} ${set ?? ''}`, reads, make);
+
+/** What a thing weighs with all that is on it and in it. */
+const ladenOf = (judged: Judged, item: Fitted, riders: readonly Fitted[]): Load =>
+  kept(judged, 'load', item, [judged.plan.stowage, item.placed, ...riders], () => loadOf(judged.hull, item, riders, judged.plan));
 
 /** The tie points aboard, the same list while what bears them stays. */
-const tiesOf = ({ hull, items, ledger, memory }: Judged): readonly TiePoint[] => {
+const tiesOf = ({ hull, items, ledger, set, memory }: Judged): readonly TiePoint[] => {
   const bearing = items.filter((i) => i.placed.part.ties);
-  return memory.last('ties', [ledger.seen, ...bearing], () => tiePointsOf(hull, bearing, ledger));
+  return memory.last(`ties ${set ?? ''}`, [ledger.seen, ...bearing.map((i) => i.placed)], () =>
+    tiePointsOf(hull, bearing, ledger),
+  );
 };
 
 const roomOf = ({ hull }: Judged, { placed }: Fitted): string | null => roomAbout(hull, placed)?.space.id ?? null;
 
 /** How a thing is held with some straps: how each lies, and each way it could go. */
-function holdOf(judged: Judged, item: Fitted, straps: readonly Strap[]): { lies: (Lashing | string)[]; ways: HeldWay[] } {
+function holdOf(
+  judged: Judged,
+  item: Fitted,
+  load: Load,
+  straps: readonly Strap[],
+): { lies: (Lashing | string)[]; ways: HeldWay[] } {
   const { hull, shop } = judged;
   const lies = straps.map((s) => lash(item.placed, s, tiesOf(judged)));
   const taut = lies.filter((l): l is Lashing => typeof l === 'object');
   return {
     lies,
-    ways: heldBy(item.placed, ladenOf(judged, item), taut, stopsOf(hull, item.placed), shop.limits, shop.holding.shock),
+    ways: heldBy(item.placed, load, taut, stopsOf(hull, item.placed), shop.limits, shop.holding.shock),
   };
 }
+
+const NONE: readonly never[] = [];
+const NOT_TIED = { lies: NONE, ways: NONE } as const;
 
 /** Ways it goes, the worst first. */
 const loose = (ways: readonly HeldWay[]): HeldWay[] => ways.filter((w) => w.bears < 1).sort((a, b) => a.bears - b.bears);
@@ -67,13 +91,14 @@ const wantsTying = ({ placed, mounted }: Fitted): boolean =>
 /** Each loose or strapped thing of some weight is held against lift, and against sliding every way. */
 export const tiedDown: Judgement = (judged) => {
   const ties = tiesOf(judged);
+  const riders = ridersOf(judged.items);
   return judged.items.filter(wantsTying).flatMap((item): Raw[] => {
-    const load = ladenOf(judged, item);
+    const load = ladenOf(judged, item, riders.get(item.placed.id) ?? NONE);
     if (load.kg < LIGHT) return [];
-    const straps = item.mounted.hold === 'strap' ? strapsOf(item.placed, roomOf(judged, item), ties) : [];
-    const { lies, ways } = judged.memory.last(`tied ${item.placed.id}`, [item.placed, load, ties, straps.length], () =>
-      straps.length ? holdOf(judged, item, straps) : { lies: [], ways: [] },
-    );
+    const { straps, lies, ways } = kept(judged, 'tied', item, [item.placed, item.mounted, load, ties], () => {
+      const given = item.mounted.hold === 'strap' ? strapsOf(item.placed, roomOf(judged, item), ties) : [];
+      return { straps: given, ...(given.length ? holdOf(judged, item, load, given) : NOT_TIED) };
+    });
     const slack = lies.find((l) => typeof l === 'string');
     const goes = loose(ways);
     if (straps.length && !slack && goes.length === 0) return [];
@@ -116,6 +141,7 @@ export function strapsThatHold(judged: Judged, item: Fitted): (readonly Strap[])
   const { id, frame, part } = placed;
   if (!canBe(part, 'strap')) return [];
   const room = roomOf(judged, item);
+  const load = loadOf(judged.hull, item, judged.items, judged.plan);
   const bears = (t: TiePoint): boolean =>
     t.fitting !== id && !judged.items.some((i) => i.placed.id === t.fitting && standsOn(i.placed, placed));
   const near = ties.filter((t) => t.room === room && distance(t.at, frame.origin) <= 2 * STRAP_REACH && bears(t));
@@ -145,7 +171,7 @@ export function strapsThatHold(judged: Judged, item: Fitted): (readonly Strap[])
       return sum + (typeof lies === 'object' ? lies.length : Infinity);
     }, 0);
   return sets
-    .filter((straps) => loose(holdOf(judged, item, straps).ways).length === 0)
+    .filter((straps) => loose(holdOf(judged, item, load, straps).ways).length === 0)
     .sort((a, b) => a.length - b.length || long(a) - long(b))
     .slice(0, MOST_OFFERED);
 }

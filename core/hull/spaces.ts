@@ -64,11 +64,13 @@ function floorTable(hull: HullSurface, { fore, aft, port, starboard }: Space): (
   const [along, across] = [Math.max(1, Math.ceil((aft - fore) / GRID)), Math.max(1, Math.ceil((starboard - port) / GRID))];
   const [dx, dy] = [(aft - fore) / along, (starboard - port) / across];
   let table: Float64Array | undefined;
+  const skins: ((y: number) => number)[] = [];
+  const skinOf = (i: number): ((y: number) => number) => (skins[i] ??= skinAt(hull, fore + i * dx));
   let beside: { readonly x: number; readonly skin: (y: number) => number } | undefined;
   const make = (): Float64Array => {
     const values = new Float64Array((along + 1) * (across + 1));
     for (let i = 0; i <= along; i++) {
-      const skin = skinAt(hull, fore + i * dx);
+      const skin = skinOf(i);
       for (let j = 0; j <= across; j++) values[i * (across + 1) + j] = skin(port + j * dy);
     }
     return values;
@@ -83,8 +85,10 @@ function floorTable(hull: HullSurface, { fore, aft, port, starboard }: Space): (
     const one = at(i, j) + t * (at(i, j + 1) - at(i, j));
     const other = at(i + 1, j) + t * (at(i + 1, j + 1) - at(i + 1, j));
     const height = one + s * (other - one);
-    // Beside the wall it is looked at itself.
     if (Number.isFinite(height)) return height;
+    // Beside the wall it is looked at between the sections either side; where one of them is the wall, itself.
+    const [before, after] = [skinOf(i)(y), skinOf(i + 1)(y)];
+    if (Number.isFinite(before) && Number.isFinite(after)) return before + s * (after - before);
     if (beside?.x !== x) beside = { x, skin: skinAt(hull, x) };
     return beside.skin(y);
   };
