@@ -62,7 +62,7 @@ interface Draft {
   readonly fittings: Plan['fittings'];
   readonly runs?: Plan['runs'];
   readonly wishes?: Plan['wishes'];
-  readonly more?: Partial<Pick<Plan, 'sets' | 'stowage' | 'scuppers'>>;
+  readonly more?: Partial<Pick<Plan, 'sets' | 'stowage' | 'scuppers' | 'own'>>;
   /** How far the known distances of this very boat are off its drawing, mm; not measured when left out. */
   readonly off?: readonly number[];
   /** Holes found on the boat when it came in, on deck; with what a plugged one is plugged. */

@@ -1,6 +1,7 @@
 import type { RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from './documents';
+import { tandem } from './tandem';
 import { drilled, feed, file, fitted, foundId, on, PEN, stepsDone, strap, track, within } from './draft';
 
 /** The demo rigs in their different states: half drilled, with stops to settle, with sets, undrilled, handed over. */
@@ -403,5 +404,6 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     { file: photographer, place: 'bench 2' },
     { file: returned, place: 'bench 1' },
     { file: guide, place: 'yard' },
+    { file: tandem(today), place: 'yard' },
   ];
 }

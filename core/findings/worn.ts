@@ -4,7 +4,8 @@ import { entryOf, takeOff, withoutBoat, type DraftChange } from '../rig';
 import { say, type Sentence } from '../units';
 import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
-const IS_WORDS = { worn: 'is worn', broken: 'is broken' } as const;
+/** Pegs and pedals are several. */
+const isSo = (name: string, is: 'worn' | 'broken'): string => `${name.endsWith('s') ? 'are' : 'is'} ${is}`;
 
 const because = (is: 'worn' | 'broken', said: string): Sentence =>
   is === 'broken'
@@ -22,7 +23,7 @@ export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
         ...about(item),
         code: 'worn',
         severity: seen.is === 'broken' ? 'stop' : 'look',
-        says: say`${nameOf(item)} ${IS_WORDS[seen.is]}.`,
+        says: say`${nameOf(item)} is ${seen.is}.`,
         because: because(seen.is, seen.says),
         curable: true,
         tries: (judged) => waysOut(judged, item),
@@ -38,7 +39,7 @@ export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
         code: 'worn',
         detail: feature.key,
         severity: seen.is === 'broken' ? 'stop' : 'look',
-        says: say`The ${feature.name} ${IS_WORDS[seen.is]}.`,
+        says: say`The ${feature.name} ${isSo(feature.name, seen.is)}.`,
         because: because(seen.is, seen.says),
       },
     ];
