@@ -87,8 +87,13 @@ export function fromEarlier(
   const names = new Map(stays.map(([id, f]) => [id, f.aboard?.from === 'maker' ? id : newKey(id)]));
   const renamed = (place: Place): Place =>
     place.on === 'fitting' ? { ...place, fitting: names.get(place.fitting) ?? place.fitting } : place;
+  /** A tie point of a fitting under its new name. */
+  const retied = (key: string): string => {
+    const [of = '', tie = ''] = key.split('.');
+    return `${names.get(of) ?? of}.${tie}`;
+  };
   const out: [string, Fitting][] = stays.flatMap(([id, f]): [string, Fitting][] => {
-    const { uses: _, of: __, becomes, elsewhere, tether, aboard, ...rest } = f;
+    const { uses: _, of: __, becomes, elsewhere, tether, straps, aboard, ...rest } = f;
     // Taken off then, or only its holes left before: nothing but holes now. What was moved stands where it was moved to.
     const off = takenOff(f) && (done(id) || ledger.signed !== null || ledger.steps.has(`strip.${id}`));
     const place = renamed(hasGone(f) && aboard ? aboard.place : f.place);
@@ -111,6 +116,7 @@ export function fromEarlier(
           aboard: { ...was, ...(Object.keys(known).length ? { holes: factsOnly(known) } : {}) },
           ...(off || becomes?.is === 'gone' ? { becomes: { is: 'gone' as const } } : becomes?.is === 'left' ? { becomes } : {}),
           ...(elsewhere ? { elsewhere: Object.fromEntries(Object.entries(elsewhere).map(([s, p]) => [s, renamed(p)])) } : {}),
+          ...(straps ? { straps: straps.map((s) => ({ from: retied(s.from), to: retied(s.to) })) } : {}),
           ...(tether && (tether.to === null || names.has(tether.to))
             ? { tether: { ...tether, to: tether.to === null ? null : (names.get(tether.to) ?? null) } }
             : {}),

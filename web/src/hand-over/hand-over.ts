@@ -7,7 +7,7 @@ import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
@@ -18,7 +18,7 @@ import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
-import { SignPad } from './sign-pad';
+import { Signing } from './signing';
 
 /** The handover: the walk stop by stop, the owner's book and page, what was left undone, the signature. */
 @Component({
@@ -29,7 +29,7 @@ import { SignPad } from './sign-pad';
     Strip,
     Length,
     Words,
-    SignPad,
+    Signing,
     MatButtonModule,
     ReactiveFormsModule,
     MatCheckboxModule,
@@ -107,13 +107,6 @@ export default class HandOver {
   protected readonly noteForm = new FormGroup({
     says: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what is not right.') }),
   });
-  protected readonly nameControl = new FormControl('', { nonNullable: true, validators: wordsWanted('Say who signs.') });
-
-  constructor() {
-    // The owner's name stands there at first; whoever clears it signs as somebody else.
-    const owner = computed(() => this.store.state()?.doc.owner.name ?? '');
-    effect(() => this.nameControl.setValue(owner()));
-  }
 
   protected note(): void {
     const stop = this.stop();
@@ -124,15 +117,13 @@ export default class HandOver {
     this.noting.set(false);
   }
 
-  protected sign(drawing: string | null): void {
-    const name = this.nameControl.value.trim();
-    this.fault.set(!name ? 'Name: who signs?' : !drawing ? 'Signature: sign in the field first.' : '');
+  protected sign({ name, drawing }: { name: string; drawing: string }): void {
     const state = this.store.state();
-    if (this.fault() || !drawing || !state) return;
+    if (!state) return;
     const open = this.openSteps().map((s) => s.id);
     this.store.keep({
       kind: 'signed',
-      name: name.slice(0, 120),
+      name,
       drawing,
       for: signedFor(state.plan, state.workup.ledger),
       ...(open.length ? { open } : {}),

@@ -25,8 +25,8 @@ import type { RigState } from '../stores/rig.store';
           [value]="s.from"
           (entered)="set(n, 'from', $event)"
         />
-        <pc-choice-field label="to" [choices]="ties()" [value]="s.to" (entered)="set(n, 'to', $event)" />
         <pc-delete-button [of]="'strap ' + (n + 1)" (pressed)="remove(n)" />
+        <pc-choice-field class="across" label="to" [choices]="ties()" [value]="s.to" (entered)="set(n, 'to', $event)" />
         <p class="small" [class.fault]="s.fault">
           @if (s.fault) {
             It holds nothing: {{ s.fault }}.
@@ -57,9 +57,10 @@ import type { RigState } from '../stores/rig.store';
       gap: 8px;
     }
     .strap {
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
+      grid-template-columns: minmax(0, 1fr) auto;
       align-items: center;
     }
+    .strap .across,
     .strap p {
       grid-column: 1 / -1;
       margin: 0;

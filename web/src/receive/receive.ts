@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -11,8 +11,7 @@ import { Icons } from '../controls/icons';
 import { PickField } from '../controls/pick-field';
 import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
-import { wordsWanted } from '../controls/zod-validator';
-import { SignPad } from '../hand-over/sign-pad';
+import { Signing } from '../hand-over/signing';
 import { marksOf } from '../hull-view/marks';
 import { Strip, type StripMark } from '../hull-view/strip';
 import { ExactPlace } from '../lay-out/exact-place';
@@ -36,7 +35,7 @@ const wantsLooking = ({ seen, becomes }: CameThing): boolean => seen === null &&
     Strip,
     ExactPlace,
     Print,
-    SignPad,
+    Signing,
     FileButton,
     PickField,
     TextField,
@@ -60,9 +59,7 @@ export default class Receive {
   /** A thing that is not as it should be, while one says what is wrong. */
   protected readonly saying = signal<'worn' | 'broken' | null>(null);
   protected readonly photo = signal<File | null>(null);
-  protected readonly fault = signal('');
   protected readonly form = new FormGroup({ says: new FormControl('', { nonNullable: true }) });
-  protected readonly nameControl = new FormControl('', { nonNullable: true, validators: wordsWanted('Say who signs.') });
   /** The part of something found aboard that waits for its place. */
   protected readonly finding = signal<Part | null>(null);
   protected readonly part = new FormControl('', { nonNullable: true });
@@ -105,8 +102,6 @@ export default class Receive {
   });
 
   constructor() {
-    const owner = computed(() => this.store.state()?.doc.owner.name ?? '');
-    effect(() => this.nameControl.setValue(owner()));
     this.part.valueChanges.subscribe((id) => {
       const part = this.store.state()?.parts.find((p) => p.id === id) ?? null;
       this.finding.set(part);
@@ -194,12 +189,9 @@ export default class Receive {
     ]);
   }
 
-  protected sign(drawing: string | null): void {
-    const name = this.nameControl.value.trim();
+  protected sign({ name, drawing }: { name: string; drawing: string }): void {
     const reception = this.reception();
-    this.fault.set(!name ? 'Name: who signs?' : !drawing ? 'Signature: sign in the field first.' : '');
-    if (this.fault() || !drawing || !reception) return;
-    this.store.keep({ kind: 'received', name: name.slice(0, 120), for: reception.for, drawing });
+    if (reception) this.store.keep({ kind: 'received', name, for: reception.for, drawing });
   }
 
   protected sheet = (): string =>
