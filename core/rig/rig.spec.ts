@@ -1,3 +1,4 @@
+import { JUDGED_SINCE } from '../testing/judged-since';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
@@ -288,9 +289,6 @@ describe('the schema of the rig file', () => {
     expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFileSchema))));
   });
 });
-
-/** What no release before this one judged. */
-const JUDGED_SINCE: readonly string[] = ['comes-loose'];
 
 /** What the releases that wrote files of these versions said of them. */
 const SAID = {

@@ -1,1 +1,2 @@
 export { deck, fitted } from './plans';
+export * from './judged-since';

@@ -1,0 +1,2 @@
+/** What no release judged whose plans are still kept to be read: of those plans it is said now, and was not then. */
+export const JUDGED_SINCE: readonly string[] = ['comes-loose', 'worn'];
