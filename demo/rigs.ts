@@ -76,7 +76,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       frame2: fitted('blind-socket', track('fwd-star', 1260), 'track'),
       mast: fitted('camera-mast', track('fwd-star', 1700), 'track'),
       radio: fitted('radio-clip', track('fwd-port', 1850), 'track'),
-      electronics: fitted('battery-30', within('bow-hold', 830, -110), 'strap'),
+      electronics: fitted('battery-30', within('bow-hold', 800, -160), 'strap'),
       motorbat: fitted('battery-80', within('bow-hold', 620, 0), 'strap', {
         straps: [strap('bow-eye-1p', 'bow-eye-1s'), strap('bow-eye-1s', 'bow-eye-2p')],
       }),

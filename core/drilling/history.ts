@@ -32,13 +32,29 @@ export interface HistoryHole {
   readonly hole: LedgerHole | null;
 }
 
+/** Holes of what came aboard and left its place, open still: no fact tells of them, the rig alone knows. */
+function leftBy(
+  number: string,
+  holes: readonly PlannedHole[],
+  ledger: Ledger,
+  owned: readonly Pick<Fitted, 'under'>[],
+): OtherHole[] {
+  const used = new Set([...owned.flatMap((i) => i.under.map((h) => h.fact)), ...holes.flatMap((h) => h.drilled?.fact ?? [])]);
+  return ledger.holes.flatMap((h): OtherHole[] =>
+    h.fact.startsWith('came.') && h.plugged === null && h.at && !used.has(h.fact)
+      ? [{ rig: number, label: h.label, of: h.found ?? '', at: h.at, bit: h.bit, fact: h.fact, held: false }]
+      : [],
+  );
+}
+
 /** What one rig makes of its holes, and those that what came aboard stands on, for the others on the same hull and for the hull's history. */
 export const holesOfRig = (
   number: string,
   holes: readonly PlannedHole[],
   ledger: Ledger,
-  owned: readonly Pick<Fitted, 'placed' | 'letter' | 'under'>[] = [],
+  owned: readonly Pick<Fitted, 'placed' | 'under'>[] = [],
 ): OtherHole[] => [
+  ...leftBy(number, holes, ledger, owned),
   ...owned.flatMap(({ placed, under }) =>
     under.map((h) => ({
       rig: number,
@@ -92,7 +108,7 @@ export function holeHistory(ledger: Ledger, rigs: readonly OtherHole[]): History
     .filter((o) => o.fact === null || !told.has(o.fact))
     .map((o): HistoryHole => ({
       key: `${o.rig}.${o.label}`,
-      state: o.fact === null ? 'planned' : 'in use',
+      state: o.fact === null ? 'planned' : o.held ? 'in use' : 'open',
       label: o.label,
       at: o.at,
       bit: o.bit,

@@ -1,4 +1,5 @@
 import { TOLVANE } from '../../demo/index';
+import { holeHistory, holesOfRig } from '../drilling';
 import { deck, fitted, inputOf, keptFact, partOf } from '../testing/plans';
 import { USUAL_SHOP } from '../shop';
 import { tell } from '../units';
@@ -7,6 +8,7 @@ import {
   applyChange,
   cameHole,
   foundFitting,
+  foldLedger,
   fromEarlier,
   isThere,
   Refused,
@@ -105,6 +107,16 @@ describe('what the maker fitted', () => {
     expect(step?.minutes).toBe(line?.minutes);
     expect(off.build.steps.find((s) => s.id === 'tape')?.needs).toContain(`strip.${P}`);
     expect(off.aboard.items.map((i) => i.placed.id)).toEqual([EYE, S]);
+  });
+
+  it('tells the hull’s history of the holes that only it knows: in use, and open once it is gone', () => {
+    const told = (w: Workup) => {
+      const rigs = holesOfRig('R-1', w.drilling.holes, w.ledger, w.aboard.owned);
+      return holeHistory(foldLedger(w.surface, [], ''), rigs).map((h) => [h.label, h.state]);
+    };
+    expect(told(work(STOCK)).filter(([, state]) => state !== 'in use')).toEqual([]);
+    const open = told(work(becomes(STOCK, P, 'removed'))).filter(([, state]) => state === 'open');
+    expect(open.map(([label]) => label).sort()).toEqual([1, 2, 3, 4].map((n) => `Rod tube, flush ${n}`));
   });
 
   it('leaves holes that are plugged, or used by what takes its place', () => {
