@@ -1,7 +1,7 @@
 import { onTheRoof } from '../findings';
 import type { HullModel } from '../hull';
-import { BODY, comesOff } from '../layout';
-import type { Plan } from '../rig';
+import { BODY, comesOff, seatForLegs } from '../layout';
+import type { Brief, Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import { kg, mm, printMoney, say, type Sentence } from '../units';
 import type { Workup } from '../workup';
@@ -103,13 +103,15 @@ export function consequenceOf(question: QuestionId, { plan, workup, hull, shop }
         says: say`Net just behind the ${net} shoulder, screen on the ${rods}. ${brief.reelHand === brief.castHand ? 'The other hand is free to steer while the rod is held.' : `Steering goes to the ${brief.reelHand} hand, free while the rod is held.`}`,
       };
     }
-    case 'seat':
-      return {
-        says:
-          brief.seat === 'low'
-            ? say`Low is steadier and checks the low stroke.${standing}`
-            : say`High buys sight and reach, costs steadiness; the higher stroke is checked.${standing}`,
-      };
+    case 'seat': {
+      const off = workup.findings.find((f) => f.code === 'seat-place' && !f.accepted);
+      if (off) return { says: [...off.says, ' ', ...off.because], look: true };
+      const buys =
+        brief.seat === 'low'
+          ? say`Low is steadier and checks the low stroke.`
+          : say`High buys sight and reach, costs steadiness; the higher stroke is checked.`;
+      return { says: say`${buys}${standing} ${seatSays(brief, hull)}` };
+    }
     case 'stroke': {
       const most = brief.paddle ?? shop.stroke.paddle;
       return {
@@ -205,4 +207,13 @@ function standingOf({ brief }: Plan, { findings }: Workup): string {
   if (brief.stands === 'sits') return '';
   const tight = findings.some((f) => f.code === 'standing-room' && !f.accepted);
   return tight ? ' Too little clear deck to stand on.' : ' Standing room is checked.';
+}
+
+/** Where the seat may stand for these legs, on the careful side. */
+function seatSays({ stature }: Pick<Brief, 'stature'>, hull: HullModel): Sentence {
+  const fits = seatForLegs(stature, hull);
+  if (!fits) return say`No seat place on this hull fits these legs.`;
+  return fits.aft - fits.fore < 1
+    ? say`These legs fit where it stands.`
+    : say`These legs fit with the seat ${mm(fits.fore, 'up')} to ${mm(fits.aft, 'down')} from the bow.`;
 }

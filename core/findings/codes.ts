@@ -79,6 +79,7 @@ const FINDINGS = {
   'roof-lift': 'anyone',
   'screen-angle': 'anyone',
   'scupper-covered': 'anyone',
+  'seat-place': 'anyone',
   'second-seat': 'anyone',
   'shallow-tube': 'anyone',
   'sidelight-hidden': 'anyone',

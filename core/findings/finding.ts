@@ -1,6 +1,6 @@
 import type { Part } from '../parts';
 import type { ShopSettings } from '../shop';
-import type { HullSurface } from '../hull';
+import type { HullModel, HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
 import type { Floating } from '../float';
 import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
@@ -50,6 +50,8 @@ export interface Try {
 /** All a judgement may look at. */
 export interface Judged {
   readonly hull: HullSurface;
+  /** The hull as it is drawn, whatever was chosen of its seat. */
+  readonly drawn: HullModel;
   readonly plan: Plan;
   readonly shop: ShopSettings;
   readonly asOf: string;

@@ -20,7 +20,7 @@ import { aired, goesIn, keptDry, slides, standsClear } from './inside';
 import { inTheHand, underThings } from './inside-reach';
 import { knuckles } from './knuckles';
 import { landingSide } from './landing-side';
-import { legs, twoPaddlers } from './legs';
+import { legs, seatPlace, twoPaddlers } from './legs';
 import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 import { openHoles } from './open-holes';
 import { overboard } from './overboard';
@@ -131,6 +131,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   replaced,
   roofLift,
   legs,
+  seatPlace,
   twoPaddlers,
   stowage,
   drillPolicy,

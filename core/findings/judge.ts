@@ -1,7 +1,7 @@
 import type { ShopSettings } from '../shop';
 import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
 import type { Weight } from '../float';
-import type { HullSurface } from '../hull';
+import type { HullModel, HullSurface } from '../hull';
 import { strokeHit, type Layout, type StrokeSpaces } from '../layout';
 import type { Ledger, LedgerHole, Plan } from '../rig';
 import type { Memory } from '../stages';
@@ -14,6 +14,8 @@ import { strokesOn } from './strokes';
 export interface FindingsInput {
   readonly plan: Plan;
   readonly surface: HullSurface;
+  /** The hull as it is drawn. */
+  readonly drawn: HullModel;
   readonly shop: ShopSettings;
   readonly asOf: string;
   readonly ledger: Ledger;
@@ -27,7 +29,7 @@ export interface FindingsInput {
 
 /** Every finding of a rig: clearances set by set, what is owned once. */
 export function judge(input: FindingsInput, memory: Memory): Finding[] {
-  const { plan, surface, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight } = input;
+  const { plan, surface, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight } = input;
   const { owned, stands, openings } = aboard;
   const known = memory.while('judged', [surface, shop, ledger, plan.tape, plan.brief, openings]);
   const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
@@ -36,6 +38,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
     const strokes = (): StrokeSpaces => (swept ??= strokesOn({ surface, brief: plan.brief, shop }, laden, memory));
     return {
       hull: surface,
+      drawn,
       plan,
       shop,
       asOf,

@@ -1,14 +1,10 @@
-import { BODY, overBand } from '../layout';
+import { BODY, legSpan, overBand } from '../layout';
 import { mm, say } from '../units';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
-/** Hip to sole with the knee bent as one paddles or pedals: least and most of the leg (judgement). */
-const BENT = { least: 0.8, most: 0.97 } as const;
-
 /** How far the nearest setting of seat and pegs misses what these legs need, mm; positive is too long a reach. */
 function legsMiss(stature: number, seat: { fore: number; aft: number }, feet: { fore: number; aft: number }): number {
-  const leg = BODY.leg * stature;
-  const [least, most] = [leg * BENT.least, leg * BENT.most];
+  const { least, most } = legSpan(stature);
   const [shortest, longest] = [seat.fore - feet.aft, seat.aft - feet.fore];
   if (shortest > most) return shortest - most;
   return longest < least ? longest - least : 0;
@@ -32,6 +28,25 @@ export const legs: Judgement = ({ hull, plan, shop }) => {
         ? say`The nearest ${feet.kind} are ${mm(verdict.hit, 'up')} too far for these legs.`
         : say`The furthest ${feet.kind} are ${mm(-verdict.hit, 'up')} too near for these legs.`,
       because: say`Stature ${mm(plan.brief.stature)}: hip to sole ${mm(BODY.leg * plan.brief.stature)}, knee bent. Another seat place, pegs moved, or another hull.`,
+    },
+  ];
+};
+
+/** The seat is set where it can stand. */
+export const seatPlace: Judgement = ({ hull, plan, drawn }): Raw[] => {
+  const { seatAt } = plan.brief;
+  const { x, slide = { fore: x, aft: x } } = drawn.seat;
+  if (seatAt === null) return [];
+  const off = Math.max(slide.fore - seatAt, seatAt - slide.aft);
+  if (off <= 0.5) return [];
+  return [
+    {
+      ...aboutHull(hull, seatAt),
+      step: 'brief',
+      code: 'seat-place',
+      severity: 'stop',
+      says: say`The seat is set ${mm(off, 'up')} beyond where it slides.`,
+      because: say`On this hull it stands from ${mm(slide.fore)} to ${mm(slide.aft)} aft of the bow.`,
     },
   ];
 };

@@ -13,5 +13,6 @@ export * from './place';
 export * from './patch';
 export * from './photo';
 export * from './readings';
+export * from './seated';
 export * from './section';
 export * from './upcast';

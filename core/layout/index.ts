@@ -10,6 +10,7 @@ export * from './overlap';
 export * from './paddler';
 export * from './reach';
 export * from './sight';
+export * from './sitting';
 export * from './snap';
 export * from './standing';
 export * from './stroke';

@@ -44,6 +44,7 @@ export const bodySchema = z.strictObject({
     .describe('a bar that stands on two tracks: how far apart they may be, mm'),
   drains: z.boolean().optional().describe('water runs through it: it does not close a scupper'),
   opening: sizeSchema.optional().describe('a hand gets into the hull through it: smaller side of the clear opening'),
+  raises: z.number().min(1).max(500).optional().describe('whoever sits on it sits so much higher, mm'),
   carries: z.boolean().optional().describe('others are stood on it: a crate, a bar, a base with a flat top'),
   place: z
     .enum(['worn', 'underfoot', 'sat on', 'beside the seat'])

@@ -25,6 +25,7 @@ function judgedOf(): Judged {
       const { laden } = r.weight.of(r.aboard.owned);
       seen = {
         hull: r.surface,
+        drawn: input.hull,
         plan: r.plan,
         shop: r.shop,
         asOf: input.asOf,

@@ -39,6 +39,9 @@ const ANSWERS: Readonly<Record<keyof Plan['brief'], string>> = {
   weightKg: 'the paddler’s weight',
   hand: 'the hand they use',
   seat: 'the seat',
+  seatAt: 'where the seat stands',
+  raise: 'how high the seat is raised',
+  feetAt: 'where the pegs stand',
   propulsion: 'what moves the boat',
   holes: 'how many holes they want',
   wires: 'where the wires go',
@@ -243,6 +246,9 @@ function answerValue(question: string, value: unknown): Sentence {
   switch (question) {
     case 'stature':
     case 'paddle':
+    case 'seatAt':
+    case 'raise':
+    case 'feetAt':
     case 'rodLength':
       return say`${mm(value as number)}`;
     case 'weightKg':

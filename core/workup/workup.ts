@@ -4,8 +4,8 @@ import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../drilling
 import { judge } from '../findings';
 import { weigh } from '../float';
 import { handOver } from '../handover';
-import { fairHull, withoutFeatures, type HullModel } from '../hull';
-import { layOut } from '../layout';
+import { fairHull, seated, withoutFeatures, type HullModel } from '../hull';
+import { layOut, sittingOf } from '../layout';
 import { priceUp } from '../pricing';
 import { featuresGone, foldLedger, ownParts, type Fact, type Plan } from '../rig';
 import { receive } from '../reception';
@@ -38,11 +38,6 @@ const NO_OTHERS: readonly OtherHole[] = [];
  */
 export const STAGES = rowOf<WorkupInput>()
   .stage(
-    'surface',
-    ({ hull, plan: { features } }) => ({ hull, features }),
-    (r) => fairHull(withoutFeatures(r.hull, new Set(featuresGone(r)))),
-  )
-  .stage(
     'own',
     ({ plan: { own, opened } }) => ({ own, opened }),
     (r) => ownParts(r),
@@ -51,6 +46,12 @@ export const STAGES = rowOf<WorkupInput>()
     'parts',
     (w) => ({ fittings: w.plan.fittings, own: w.own, parts: w.catalog.parts, holding: w.shop.holding }),
     partsAboard,
+  )
+  .stage('sitting', ({ hull, parts, plan: { fittings, brief } }) => ({ hull, parts, fittings, brief }), sittingOf)
+  .stage(
+    'surface',
+    ({ hull, sitting, plan: { features } }) => ({ hull, sitting, features }),
+    (r) => fairHull(withoutFeatures(seated(r.hull, r.sitting), new Set(featuresGone(r)))),
   )
   .stage('came', ({ surface, shop, parts, plan: { fittings } }) => ({ surface, shop, parts, fittings }), cameHoles)
   .stage(
@@ -154,7 +155,8 @@ export const STAGES = rowOf<WorkupInput>()
       others = NO_OTHERS,
       wiring: { runs },
       weight,
-    }) => ({ plan, surface, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
+      hull,
+    }) => ({ plan, surface, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
     judge,
   );
 

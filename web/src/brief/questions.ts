@@ -50,7 +50,7 @@ const typed = (
   optional = false,
 ): Typed => ({ kind, key, label, least, most, optional });
 
-const { stature, weightKg, paddle, rodLength, rods, distanceKm, budgetCents } = briefSchema.shape;
+const { stature, weightKg, raise, seatAt, feetAt, paddle, rodLength, rods, distanceKm, budgetCents } = briefSchema.shape;
 /** The bounds that the brief itself is held to, so that what is typed here is taken there. */
 const within = ({ minValue, maxValue }: { minValue: number | null; maxValue: number | null }) => ({
   least: minValue ?? 0,
@@ -62,6 +62,9 @@ export const LIMITS = {
   stature: within(stature),
   weight: within(weightKg),
   paddle: within(paddle.unwrap()),
+  raise: within(raise),
+  seatAt: within(seatAt.unwrap()),
+  feetAt: within(feetAt.unwrap()),
   rod: within(rodLength),
   rods: within(rods),
   distance: within(distanceKm),
@@ -108,6 +111,9 @@ export const QUESTIONS: readonly Question[] = [
         ],
         'and',
       ),
+      typed('length', 'raise', 'Raised by', LIMITS.raise),
+      typed('length', 'seatAt', 'Seat set at', LIMITS.seatAt, true),
+      typed('length', 'feetAt', 'Pegs set at', LIMITS.feetAt, true),
     ],
   },
   { id: 'propulsion', name: 'Moves by', parts: [many('propulsion', PROPULSION), many('backUp', PROPULSION, 'backed up by')] },
