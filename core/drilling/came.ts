@@ -16,7 +16,7 @@ export interface CameInput extends Pick<Plan, 'fittings'> {
 }
 
 /** Who made a hole, by how its thing came to be aboard. */
-const MADE_BY = { maker: 'the maker', 'earlier rig': 'an earlier rig', found: 'nobody knows whom' } as const;
+const MADE_BY = { maker: 'the maker', 'earlier rig': 'an earlier rig', found: 'somebody before' } as const;
 
 /**
  * The holes under what was on the boat when it came in, where no fact tells of them: by the part's own pattern, where the
