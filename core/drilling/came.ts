@@ -27,13 +27,14 @@ export function cameHoles({ surface, shop, fittings, parts }: CameInput, memory:
     const part = parts.get(id);
     const { aboard } = fitting;
     if (!part || !aboard) return [];
-    return [memory.last(id, [surface, shop, part, aboard], () => holesUnder(surface, shop, { id, fitting, part, aboard }))];
+    return [memory.last(id, [surface, shop, part, aboard], () => made(surface, shop, { id, fitting, part, aboard }))];
   });
   // The same list while every hole in it is the same.
   return memory.last('all', holes, () => holes.flat());
 }
 
-function holesUnder(
+/** The holes of the part's pattern at the place where the thing was found. */
+function made(
   surface: HullSurface,
   shop: ShopSettings,
   { id, fitting, part, aboard }: { id: string; fitting: Fitting; part: Part; aboard: NonNullable<Fitting['aboard']> },
@@ -84,12 +85,16 @@ function holesUnder(
 }
 
 /** The hole of the ledger under a thing that came aboard, by its number: the fact that tells of it, or its own name. */
-export const holeUnder = (id: string, { aboard }: Pick<Fitting, 'aboard'>, nth: number): string =>
+const holeUnder = (id: string, { aboard }: Pick<Fitting, 'aboard'>, nth: number): string =>
   aboard?.holes?.[String(nth)] ?? cameHole(id, nth);
 
+/** The holes of the ledger under a thing that came aboard, by their numbers. */
+export const holesUnder = ({ id, fitting, part }: Pick<Placed, 'id' | 'fitting' | 'part'>): [nth: string, hole: string][] =>
+  throughHoles(part).map((_, i) => [String(i + 1), holeUnder(id, fitting, i + 1)]);
+
 /** Holes of the ledger that a thing came with and still stands on; none once it is moved or held otherwise. */
-export const holesItCameWith = ({ id, fitting, part, place }: Placed, ledger: Ledger): LedgerHole[] => {
-  if (!isThere(fitting, place)) return [];
-  const names = new Set(throughHoles(part).map((_, i) => holeUnder(id, fitting, i + 1)));
+export const holesItCameWith = (placed: Placed, ledger: Ledger): LedgerHole[] => {
+  if (!isThere(placed.fitting, placed.place)) return [];
+  const names = new Set(holesUnder(placed).map(([, hole]) => hole));
   return ledger.holes.filter((h) => names.has(h.fact) && h.plugged === null);
 };

@@ -1,4 +1,4 @@
-import type { Ledger, LedgerHole } from '../rig';
+import { isCameHole, type Ledger, type LedgerHole } from '../rig';
 import type { Point } from '../units';
 import type { Fitted, PlannedHole } from './holes';
 
@@ -41,7 +41,7 @@ function leftBy(
 ): OtherHole[] {
   const used = new Set([...owned.flatMap((i) => i.under.map((h) => h.fact)), ...holes.flatMap((h) => h.drilled?.fact ?? [])]);
   return ledger.holes.flatMap((h): OtherHole[] =>
-    h.fact.startsWith('came.') && h.plugged === null && h.at && !used.has(h.fact)
+    isCameHole(h.fact) && h.plugged === null && h.at && !used.has(h.fact)
       ? [{ rig: number, label: h.label, of: h.found ?? '', at: h.at, bit: h.bit, fact: h.fact, held: false }]
       : [],
   );

@@ -1,4 +1,4 @@
-import type { LedgerHole, Plan } from '../rig';
+import { isCameHole, type LedgerHole, type Plan } from '../rig';
 import { mm, say } from '../units';
 import type { Judgement, Raw } from './finding';
 
@@ -43,10 +43,10 @@ function ofWhatLeft(holes: readonly LedgerHole[]): Raw[] {
 /** Holes in this hull that nothing uses and nobody plugged, from this rig or an earlier one. */
 export const openHoles: Judgement = ({ oldHoles, plan }) => {
   const open = oldHoles.filter((hole) => hole.plugged === null);
-  const came = open.filter((hole) => hole.fact.startsWith('came.'));
+  const came = open.filter((hole) => isCameHole(hole.fact));
   return [
     ...open
-      .filter((hole) => !came.includes(hole))
+      .filter((hole) => !isCameHole(hole.fact))
       .map((hole): Raw => ({
         ...shared(hole),
         where: hole.id,

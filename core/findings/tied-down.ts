@@ -1,21 +1,10 @@
 import type { Fitted } from '../drilling';
 import { standsOn } from '../layout';
 import { loadOf } from '../float';
-import { roomAbout } from '../inside';
-import { canBe } from '../mounting';
+import { roomIdOf } from '../inside';
+import { canBe, STRAP_REACH } from '../mounting';
 import type { DraftChange, Strap } from '../rig';
-import {
-  heldBy,
-  lash,
-  stopsOf,
-  STRAP_REACH,
-  strapsOf,
-  tiePointsOf,
-  type HeldWay,
-  type Lashing,
-  type Load,
-  type TiePoint,
-} from '../ties';
+import { heldBy, lash, stopsOf, strapsOf, tiePointsOf, type HeldWay, type Lashing, type Load, type TiePoint } from '../ties';
 import { distance, kg, say, type Sentence } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
@@ -52,7 +41,7 @@ const tiesOf = ({ hull, items, ledger, set, memory }: Judged): readonly TiePoint
   );
 };
 
-const roomOf = ({ hull }: Judged, { placed }: Fitted): string | null => roomAbout(hull, placed)?.space.id ?? null;
+const roomOf = ({ hull }: Judged, { placed }: Fitted): string | null => roomIdOf(hull, placed);
 
 /** How a thing is held with some straps: how each lies, and each way it could go. */
 function holdOf(

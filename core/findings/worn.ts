@@ -1,4 +1,4 @@
-import { holeUnder, throughHoles, type Fitted } from '../drilling';
+import { holesUnder, type Fitted } from '../drilling';
 import { featuresOf } from '../hull';
 import { entryOf, takeOff, withoutBoat, type DraftChange } from '../rig';
 import { say, type Sentence } from '../units';
@@ -48,16 +48,11 @@ export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
 
 /** A new one in the same holes, with what stood on the old one; or none; or this one left alone. */
 function waysOut({ plan }: Judged, { placed, under }: Fitted): Try[] {
-  const { id, fitting, part } = placed;
+  const { id, fitting } = placed;
   const fresh = `${id}-new`.slice(0, 64);
   const from = fitting.becomes ?? null;
   const open = new Set(under.map((h) => h.fact));
-  const uses = Object.fromEntries(
-    throughHoles(part).flatMap((_h, i) => {
-      const hole = holeUnder(id, fitting, i + 1);
-      return open.has(hole) ? [[String(i + 1), hole] as const] : [];
-    }),
-  );
+  const uses = Object.fromEntries(holesUnder(placed).filter(([, hole]) => open.has(hole)));
   const riders = Object.entries(plan.fittings).flatMap(([item, { place }]): DraftChange[] =>
     place.on === 'fitting' && place.fitting === id
       ? [{ kind: 'slideItem', item, from: place, to: { ...place, fitting: fresh } }]

@@ -20,6 +20,9 @@ export function roomAbout(hull: HullSurface, placed: Placed): Room | undefined {
   return at?.place.on === 'space' ? hull.rooms.get(at.place.space) : undefined;
 }
 
+/** The id of that room; null for what is not inside. */
+export const roomIdOf = (hull: HullSurface, placed: Placed): string | null => roomAbout(hull, placed)?.space.id ?? null;
+
 /** Whether a thing stands inside the hull. */
 export const isInside = (placed: Placed): boolean =>
   placed.place.on === 'space' || (placed.below !== undefined && isInside(placed.below));

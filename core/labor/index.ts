@@ -43,7 +43,13 @@ export function pullMinutes(run: WiredRun, standard: Standard): number {
 export const terminateMinutes = (standard: Standard): number => 4 * standard.terminationMinutes;
 
 /** What came aboard and is held elsewhere or otherwise now: it comes off first. */
-export const isMoved = ({ placed, mounted }: Fitted): boolean => placed.fitting.aboard !== undefined && !mounted.there;
+const isMoved = ({ placed, mounted }: Fitted): boolean => placed.fitting.aboard !== undefined && !mounted.there;
+
+/** What comes off in this build: what leaves the boat, then what goes on again elsewhere or otherwise. */
+export const comesOff = (items: readonly Fitted[], takenOff: readonly Placed[]): readonly Placed[] => [
+  ...takenOff,
+  ...items.filter(isMoved).map((i) => i.placed),
+];
 
 /** Whether a fitting is made at the bench for this rig. */
 export const isMadeHere = ({ part, fitting }: Pick<Placed, 'part' | 'fitting'>): boolean =>
@@ -56,7 +62,7 @@ export function laborLines(
   runs: readonly WiredRun[],
   standard: Standard,
 ): LaborLine[] {
-  const stripped = [...takenOff, ...items.flatMap((i) => (isMoved(i) ? [i.placed] : []))].map((placed) => ({
+  const stripped = comesOff(items, takenOff).map((placed) => ({
     of: placed.id,
     says: `Take off: ${placed.part.name}`,
     minutes: takeOffMinutes(placed, standard),

@@ -271,8 +271,8 @@ const clamped: Way = ({ part, place }, _mount, _shop, hull) => {
   return { ...none, fastener: 'Clamp', count: 1, spots: [{ u: 0, v: 0 }], cannot: rail ? railFault(part, rail) : null };
 };
 
-/** Tie points so near a thing's middle take its straps (judgement), mm. */
-const STRAP_REACH = 600;
+/** Tie points so near a thing's middle take its straps, where nobody said which (judgement), mm. */
+export const STRAP_REACH = 600;
 
 const strapped: Way = ({ place, frame, fitting }, _mount, _shop, hull) => {
   // Where its straps are said, that they hold is judged with all the ties aboard.

@@ -22,6 +22,9 @@ export const takenOff = ({ becomes }: Pick<Fitting, 'becomes'>): boolean =>
 /** The name of a hole that came with a thing aboard and that no fact tells of. */
 export const cameHole = (fitting: string, nth: number): string => `came.${fitting}.${nth}`;
 
+/** Whether a hole came with a thing aboard, and no fact tells of it. */
+export const isCameHole = (name: string): boolean => name.startsWith('came.');
+
 const standing = (part: string, place: Place, hold: Fitting['mount']['hold']) => ({
   part,
   place,
@@ -128,7 +131,7 @@ export function fromEarlier(
 }
 
 const factsOnly = (holes: Readonly<Record<string, string>>): Record<string, string> =>
-  Object.fromEntries(Object.entries(holes).filter(([, fact]) => !fact.startsWith('came.')));
+  Object.fromEntries(Object.entries(holes).filter(([, fact]) => !isCameHole(fact)));
 
 /** How a thing was when the boat came in. */
 export type Seen = Extract<Fact, { kind: 'thingSeen' }>;

@@ -1,9 +1,9 @@
 import type { ShopSettings } from '../shop';
 import {
+  comesOff,
   drillMinutes,
   fastenMinutes,
   isMadeHere,
-  isMoved,
   pullMinutes,
   SET_UP,
   takeOffMinutes,
@@ -89,7 +89,7 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
   const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
   // What stands as it came needs no hand.
   const items = owned.filter((i) => !i.mounted.there);
-  const off = [...takenOff, ...items.flatMap((i) => (isMoved(i) ? [i.placed] : []))];
+  const off = comesOff(items, takenOff);
   const drilled = items.filter((i) => i.holes.length > 0);
   const dry = items.filter((i) => i.holes.length === 0);
   const made = (i: Fitted): string[] => (isMadeHere(i.placed) ? [stepId('make', i.placed.id)] : []);

@@ -1,6 +1,7 @@
 import type { HullSurface } from '../hull';
-import { roomAbout } from '../inside';
+import { roomIdOf } from '../inside';
 import { boxAbout, toHull, type Placed } from '../layout';
+import { STRAP_REACH } from '../mounting';
 import type { Hold } from '../parts';
 import type { Ledger, Strap } from '../rig';
 import { distance, dot, type Point } from '../units';
@@ -94,15 +95,12 @@ export function lashingsOf<
   const held = items.filter((i) => i.mounted.hold === 'strap');
   const ties = held.length ? tiePointsOf(hull, items, ledger) : [];
   return held.flatMap((item) =>
-    strapsOf(item.placed, roomAbout(hull, item.placed)?.space.id ?? null, ties).flatMap((s) => {
+    strapsOf(item.placed, roomIdOf(hull, item.placed), ties).flatMap((s) => {
       const lies = lash(item.placed, s, ties);
       return typeof lies === 'object' ? [{ ...lies, item }] : [];
     }),
   );
 }
-
-/** Tie points so near a thing's middle take its straps, where nobody said which (judgement), mm. */
-export const STRAP_REACH = 600;
 
 /** The straps of a thing that is held by straps: those it was given, else one over it between the nearest ties either side. */
 export function strapsOf(placed: Placed, room: string | null, ties: readonly TiePoint[]): readonly Strap[] {

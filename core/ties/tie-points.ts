@@ -1,5 +1,5 @@
 import type { HullSurface } from '../hull';
-import { roomAbout } from '../inside';
+import { roomIdOf } from '../inside';
 import { toHull, type Placed } from '../layout';
 import type { Ledger } from '../rig';
 import type { Point } from '../units';
@@ -48,7 +48,7 @@ export function tiePointsOf(hull: HullSurface, items: readonly Lettered[], ledge
         letter,
         fitting: id,
         at: toHull(frame, t.u, t.v, t.w + fitting.lift),
-        room: roomAbout(hull, placed)?.space.id ?? null,
+        room: roomIdOf(hull, placed),
       }));
     });
   return [...own, ...fitted].sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y || (a.key < b.key ? -1 : 1));

@@ -175,12 +175,6 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.heading(t.sign);
   const { signed } = w.ledger;
   if (!signed) paper.text(t.notSigned);
-  else {
-    paper.text(`${signed.name}, ${signed.serverTime.slice(0, 10)}`);
-    if (signed.drawing.startsWith('data:image/png')) {
-      paper.room(80);
-      paper.doc.image(Buffer.from(signed.drawing.split(',')[1] ?? '', 'base64'), { fit: [200, 70] });
-    }
-  }
+  else paper.signature(signed);
   return paper.finish();
 }

@@ -84,12 +84,6 @@ export async function receptionSheet(sheet: Sheet, w: Workup, photos: Photos): P
   }
   paper.heading(t.signed);
   if (!signed || changed) paper.text(changed ? t.changed : t.notSigned);
-  if (signed) {
-    paper.text(`${signed.name}, ${signed.serverTime.slice(0, 10)}`);
-    if (signed.drawing.startsWith('data:image/png')) {
-      paper.room(80);
-      paper.doc.image(Buffer.from(signed.drawing.split(',')[1] ?? '', 'base64'), { fit: [200, 70] });
-    }
-  }
+  if (signed) paper.signature(signed);
   return paper.finish();
 }

@@ -1,6 +1,6 @@
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import type { HullModel } from '@plain-cleat/core/hull';
-import type { Plan } from '@plain-cleat/core/rig';
+import type { Fact, Plan } from '@plain-cleat/core/rig';
 import { printFigure, printLength, type UnitSystem } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { INSTEAD, Printing } from './printing';
@@ -86,6 +86,14 @@ export class Paper {
       .fontSize(10)
       .fillColor(muted ? MUTED : INK)
       .text(text, MARGIN, undefined, { width: this.width });
+  }
+
+  /** Who signed and when, over the drawn signature. */
+  signature({ name, serverTime, drawing }: Extract<Fact, { kind: 'signed' | 'received' }>): void {
+    this.text(`${name}, ${serverTime.slice(0, 10)}`);
+    if (!drawing.startsWith('data:image/png')) return;
+    this.room(80);
+    this.doc.image(Buffer.from(drawing.split(',')[1] ?? '', 'base64'), { fit: [200, 70] });
   }
 
   /** Starts a new page when less than so much is left. */

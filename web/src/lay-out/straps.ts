@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButtonModule } from '@angular/material/button';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { loadOf } from '@plain-cleat/core/float';
-import { roomAbout } from '@plain-cleat/core/inside';
+import { roomIdOf } from '@plain-cleat/core/inside';
 import type { Change, Strap } from '@plain-cleat/core/rig';
 import { heldBy, type Lashing, lash, stopsOf, strapsOf, tiePointsOf } from '@plain-cleat/core/ties';
 import { ChoiceField } from '../controls/choice-field';
@@ -75,7 +75,7 @@ export class Straps {
     const { surface, aboard, ledger } = this.state().workup;
     return tiePointsOf(surface, aboard.items, ledger);
   });
-  private readonly room = computed(() => roomAbout(this.state().workup.surface, this.item().placed)?.space.id ?? null);
+  private readonly room = computed(() => roomIdOf(this.state().workup.surface, this.item().placed));
   protected readonly ties = computed(() =>
     this.points()
       .filter((t) => t.room === this.room() || t.fitting === this.item().placed.id)
