@@ -41,6 +41,13 @@ export const ownerPageSchema = z.object({
   contents: z.array(
     z.object({ letter: z.string(), name: z.object({ en: z.string(), fr: z.string() }), things: z.array(z.string()) }),
   ),
+  controls: z.array(
+    z.object({
+      letter: z.string(),
+      does: z.object({ en: z.string(), fr: z.string() }),
+      hands: z.object({ en: z.string(), fr: z.string() }),
+    }),
+  ),
   older: z.array(z.object({ label: z.string(), reading: z.number(), from: z.string(), plugged: z.string().nullable() })),
   signedOn: z.string().nullable(),
 });

@@ -48,6 +48,8 @@ const BY_THE_BODY: readonly Finding['code'][] = [
   'reach',
   'back-up-reach',
   'landing-side',
+  'wrong-side',
+  'across-rod',
 ];
 
 /** A light or a transducer is where it is for what it shows or sees: it is not sent along the boat. */

@@ -1,8 +1,7 @@
-import { reachOf, usedHow } from '../layout';
+import { graspOf, reachOf, usedHow } from '../layout';
 import { mm, say } from '../units';
 import { about, aboutHull, type Judgement, nameOf, type Raw } from './finding';
 import { takenAt } from './inside-reach';
-import { graspOf } from './reach';
 
 /** Something aboard that brings a pedal or motor boat home. */
 export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
@@ -23,7 +22,7 @@ export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
           because: say`The boat moves by ${propulsion.join(', ')}. When that fails something must bring them home.`,
         },
       ];
-    const reached = spares.flatMap((i) => paddlers.map((p) => ({ i, r: reachOf(p, takenAt(hull, i) ?? graspOf(i)) })));
+    const reached = spares.flatMap((i) => paddlers.map((p) => ({ i, r: reachOf(p, takenAt(hull, i) ?? graspOf(i.placed)) })));
     if (reached.some(({ r }) => r.zone !== 'out of reach')) return [];
     const nearest = reached.sort((a, b) => a.r.beyond - b.r.beyond)[0];
     // What is used all the time is said to be out of reach once, by its use.

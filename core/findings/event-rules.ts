@@ -1,10 +1,9 @@
-import { REACH, reachOf } from '../layout';
+import { graspOf, REACH, reachOf } from '../layout';
 import { containersOf, isIn } from '../inside';
 import { say } from '../units';
 import type { ShopSettings } from '../shop';
 import { aboutHull, type Judged, isWhat, type Judgement, type Raw } from './finding';
 import { rodsCarried } from './clutter';
-import { graspOf } from './reach';
 
 type Rule = ShopSettings['rules'][number]['rules'][number];
 
@@ -22,7 +21,7 @@ function broken({ items, plan, hull, paddlers }: Judged, rule: Rule): string | n
   if (rule.reach === 'anywhere') return null;
   const containers = containersOf(hull, items);
   const worn = stowed.some((s) => containers.some((c) => c.worn && isIn(s, c)));
-  const zones = there.flatMap((i) => paddlers.map((p) => reachOf(p, graspOf(i)).zone));
+  const zones = there.flatMap((i) => paddlers.map((p) => reachOf(p, graspOf(i.placed)).zone));
   const best = Math.min(...zones.map((z) => REACH.indexOf(z)));
   return worn || best <= REACH.indexOf(rule.reach)
     ? null

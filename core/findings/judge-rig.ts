@@ -17,6 +17,7 @@ import { cannotHold, offHull, overloaded } from './holding';
 import { drilledElsewhere, drillPolicy, holeNearHazard, holeUnderWater, nothingReaches } from './holes';
 import { holeAtEdge, holesClose, hullOff, measuredTwice, readsAlike, reusedHole } from './hole-places';
 import { aired, goesIn, keptDry, slides, standsClear } from './inside';
+import { hands } from './hands';
 import { inTheHand, underThings } from './inside-reach';
 import { knuckles } from './knuckles';
 import { landingSide } from './landing-side';
@@ -66,6 +67,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   knuckles,
   backCast,
   reach,
+  hands,
   landingSide,
   standing,
   overlap,
@@ -119,6 +121,9 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   goesWith,
   offHull,
   overloaded,
+  legs,
+  seatPlace,
+  twoPaddlers,
 ];
 
 /** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
@@ -130,9 +135,6 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   cannotHold,
   replaced,
   roofLift,
-  legs,
-  seatPlace,
-  twoPaddlers,
   stowage,
   drillPolicy,
   holeNearHazard,
@@ -170,6 +172,7 @@ const OF_THE_BODY: readonly Judgement[] = [
   knuckles,
   backCast,
   reach,
+  hands,
   landingSide,
   gettingBack,
   inTheHand,
@@ -287,7 +290,10 @@ const worse = (severity: Finding['severity'], size: number | null, at: Acceptanc
   (at.size !== undefined && size !== null && size > at.size + SLACK);
 
 const sameAboard = (a: Judged, b: Judged): boolean =>
-  a.items.length === b.items.length && a.items.every((item, i) => item === b.items[i]);
+  a.hull === b.hull &&
+  a.plan.brief === b.plan.brief &&
+  a.items.length === b.items.length &&
+  a.items.every((item, i) => item === b.items[i]);
 
 /** Findings nobody has accepted. */
 export const unsettled = (findings: readonly Finding[]): Finding[] =>

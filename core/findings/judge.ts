@@ -1,8 +1,8 @@
 import type { ShopSettings } from '../shop';
 import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
 import type { Weight } from '../float';
-import type { HullModel, HullSurface } from '../hull';
-import { strokeHit, type Layout, type StrokeSpaces } from '../layout';
+import type { HullModel } from '../hull';
+import { strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../layout';
 import type { Ledger, LedgerHole, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { WiredRun } from '../wiring';
@@ -13,7 +13,7 @@ import { strokesOn } from './strokes';
 /** What findings follow from: what the stages before them give. */
 export interface FindingsInput {
   readonly plan: Plan;
-  readonly surface: HullSurface;
+  readonly seats: Seatings;
   /** The hull as it is drawn. */
   readonly drawn: HullModel;
   readonly shop: ShopSettings;
@@ -29,17 +29,20 @@ export interface FindingsInput {
 
 /** Every finding of a rig: clearances set by set, what is owned once. */
 export function judge(input: FindingsInput, memory: Memory): Finding[] {
-  const { plan, surface, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight } = input;
+  const { plan, seats, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight } = input;
   const { owned, stands, openings } = aboard;
-  const known = memory.while('judged', [surface, shop, ledger, plan.tape, plan.brief, openings]);
   const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
-    const laden = weight.of(items);
+    const seating = seats.of(set);
+    const { surface: hull, brief, paddlers } = seating;
+    const own = seating === seats.whole ? memory : memory.while(`set ${set ?? ''}`, []);
+    const known = own.while('judged', [hull, shop, ledger, plan.tape, brief, openings]);
+    const laden = weight.of(items, seating);
     let swept: StrokeSpaces | undefined;
-    const strokes = (): StrokeSpaces => (swept ??= strokesOn({ surface, brief: plan.brief, shop }, laden, memory));
+    const strokes = (): StrokeSpaces => (swept ??= strokesOn({ surface: hull, brief, shop }, laden, own));
     return {
-      hull: surface,
+      hull,
       drawn,
-      plan,
+      plan: brief === plan.brief ? plan : { ...plan, brief },
       shop,
       asOf,
       set,
@@ -53,7 +56,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       openings,
       float: laden.laden,
       massKg: laden.laden.massKg,
-      paddlers: layout.paddlers,
+      paddlers,
       strokes,
       intrusionOf: ({ placed }) => known.pair('stroke', placed, strokes(), () => strokeHit(placed.bodies, strokes())),
       memory: known,

@@ -50,6 +50,8 @@ const within = (space: string, x: number, y = 0, heading = 0): Place => ({ on: '
 const shortTether = { tether: { to: null, length: 300 } };
 const quenbyMotor = { d: through('motor-stern-45', deck(3660, 0), { mount: { hold: 'through', plate: true, reason: '' } }) };
 
+const knobCasting = { propulsion: ['motor'], cast: 'sidearm' } satisfies Partial<Brief>;
+
 /** One line of cases a judgement: it fires, it just does not, a cure that was tried clears it. */
 const CASES: readonly Case[] = [
   {
@@ -75,6 +77,54 @@ const CASES: readonly Case[] = [
     fires: rig({ a: onTrack('sounder-arm-7', 'fwd-port', 1190) }, { propulsion: ['motor'] }),
     says: /lies \d+ mm beyond the hand: (half turn|out of reach)/,
     not: rig({ a: onTrack('sounder-arm-7', 'fwd-port', 1600) }, { propulsion: ['motor'] }),
+  },
+  {
+    code: 'wrong-side',
+    fires: rig({ a: onTrack('throttle-arm', 'fwd-star', 1700) }, { propulsion: ['motor'], cast: 'sidearm' }),
+    says: /lies \d+ mm beyond the left hand while casting, and the right has the rod/,
+    not: rig({ a: onTrack('throttle-arm', 'fwd-port', 1700) }, { propulsion: ['motor'], cast: 'sidearm' }),
+  },
+  {
+    code: 'hand-taken',
+    fires: rig(
+      { a: fitted('throttle-arm', { on: 'track', track: 'fwd-port', x: 1700, heading: 0 }, 'track', { hand: 'right' }) },
+      { propulsion: ['motor'], cast: 'sidearm' },
+    ),
+    says: /finds no free hand while casting: the right has the rod/,
+    not: rig(
+      { a: fitted('throttle-arm', { on: 'track', track: 'fwd-port', x: 1700, heading: 0 }, 'track', { hand: 'left' }) },
+      { propulsion: ['motor'], cast: 'sidearm' },
+    ),
+  },
+  {
+    code: 'two-for-one-hand',
+    fires: rig(
+      { a: onTrack('throttle-arm', 'fwd-port', 1760), b: onTrack('steering-kit', 'fwd-port', 1630) },
+      { propulsion: ['motor'] },
+    ),
+    says: /both want the left hand while motoring/,
+    not: rig(
+      { a: onTrack('throttle-arm', 'fwd-port', 1760), b: onTrack('steering-kit', 'fwd-star', 1630) },
+      { propulsion: ['motor'] },
+    ),
+  },
+  {
+    code: 'let-go',
+    fires: rig(
+      { a: onTrack('throttle-arm', 'fwd-port', 1700), b: through('kill-switch', deck(1760, -360)) },
+      { propulsion: ['motor'] },
+    ),
+    says: /Throttle on an arm has to be let go of for Kill switch/,
+    not: rig(
+      { a: onTrack('throttle-arm', 'fwd-port', 1700), b: through('kill-switch', deck(1760, 360)) },
+      { propulsion: ['motor'] },
+    ),
+  },
+  {
+    code: 'across-rod',
+    fires: rig({ ...quenbyMotor, a: riveted('rudder-knob', deck(QUENBY.seat.x - 100, 80)) }, knobCasting, QUENBY),
+    says: /The left hand reaches Rudder knob across the rod in hand while casting/,
+    not: rig({ ...quenbyMotor, a: riveted('rudder-knob', deck(QUENBY.seat.x - 100, 50)) }, knobCasting, QUENBY),
   },
   {
     code: 'landing-side',

@@ -32,23 +32,30 @@ export const legs: Judgement = ({ hull, plan, shop }) => {
   ];
 };
 
-/** The seat is set where it can stand. */
+/** Each seat is set where it can stand. */
 export const seatPlace: Judgement = ({ hull, plan, drawn }): Raw[] => {
-  const { seatAt } = plan.brief;
-  const { x, slide = { fore: x, aft: x } } = drawn.seat;
-  if (seatAt === null) return [];
-  const off = Math.max(slide.fore - seatAt, seatAt - slide.aft);
-  if (off <= 0.5) return [];
-  return [
-    {
-      ...aboutHull(hull, seatAt),
-      step: 'brief',
-      code: 'seat-place',
-      severity: 'stop',
-      says: say`The seat is set ${mm(off, 'up')} beyond where it slides.`,
-      because: say`On this hull it stands from ${mm(slide.fore)} to ${mm(slide.aft)} aft of the bow.`,
-    },
+  const { seatAt, second } = plan.brief;
+  const seats = [
+    { name: 'seat', at: seatAt, drawn: drawn.seat },
+    { name: 'second seat', at: second?.at ?? null, drawn: drawn.secondSeat },
   ];
+  return seats.flatMap(({ name, at, drawn: seat }): Raw[] => {
+    if (at === null || !seat) return [];
+    const { x, slide = { fore: x, aft: x } } = seat;
+    const off = Math.max(slide.fore - at, at - slide.aft);
+    if (off <= 0.5) return [];
+    return [
+      {
+        ...aboutHull(hull, at),
+        step: 'brief',
+        code: 'seat-place',
+        ...(name === 'seat' ? {} : { detail: 'second' }),
+        severity: 'stop',
+        says: say`The ${name} is set ${mm(off, 'up')} beyond where it slides.`,
+        because: say`On this hull it stands from ${mm(slide.fore)} to ${mm(slide.aft)} aft of the bow.`,
+      },
+    ];
+  });
 };
 
 /** In step, the after one's catch stays aft of the forward one's hip. */

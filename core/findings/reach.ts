@@ -1,8 +1,7 @@
-import { middleOf, overBand, paddlers, REACH, reachedBy, type ReachZone, usedHow } from '../layout';
-import type { Fitted } from '../drilling';
+import { graspOf, overBand, paddlers, REACH, reachedBy, type ReachZone, usedHow } from '../layout';
 import { isInside } from '../inside';
 import { OFTEN_WORDS, type Part } from '../parts';
-import { mm, say, type Point } from '../units';
+import { mm, say } from '../units';
 import { about, alone, nameOf, type Raw } from './finding';
 
 /** The furthest zone that does for how often a thing is used. */
@@ -13,23 +12,13 @@ const WANTED: Readonly<Record<Part['use']['often'], ReachZone>> = {
   ashore: 'out of reach',
 };
 
-/** Where a hand takes it: the middle of its highest body. */
-export function graspOf(item: Fitted): Point {
-  const [first, ...others] = item.placed.bodies;
-  if (!first) return item.placed.frame.origin;
-  const top = others.reduce((a, b) => (b.top > a.top ? b : a), first);
-  // A tall thing is taken at the height that suits the hand.
-  const { z } = item.placed.frame.origin;
-  return { ...middleOf(top), z: Math.min(top.top, z + 350) };
-}
-
 /** What is used often must be reached seated, with one hand. */
 export const reach = alone((item, { plan, hull, shop }): Raw[] => {
   const { part } = item.placed;
   const often = usedHow(item.placed);
   const wanted = WANTED[often];
   if (wanted === 'out of reach' || !part.use.byHand || isInside(item.placed)) return [];
-  const at = graspOf(item);
+  const at = graspOf(item.placed);
   const verdict = overBand(shop, (scale) => {
     const best = reachedBy(paddlers(hull, plan.brief, scale), at);
     return best && REACH.indexOf(best.zone) > REACH.indexOf(wanted) ? best : undefined;

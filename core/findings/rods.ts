@@ -1,7 +1,7 @@
 import type { Fitted } from '../drilling';
 import { waterAt } from '../float';
-import { type Rod, turn } from '../layout';
-import { distance, dot, mm, say, sideOf, type Point } from '../units';
+import { turn } from '../layout';
+import { betweenPieces, mm, say, sideOf } from '../units';
 import { about, alone, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
 
 /** Butts of side-mounted holders drag in the water. */
@@ -55,35 +55,17 @@ export const shallowTubes = alone((item, { shop }): Raw[] => {
 /** Rods closer than this tangle (judgement), mm. */
 const TANGLE = 60;
 
-/** Least distance between two straight pieces in space, by the closed form for lines clamped to their ends. */
-export function betweenRods(a: Rod, b: Rod): number {
-  const minus = (p: Point, q: Point): Point => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
-  const clamp = (t: number): number => Math.min(1, Math.max(0, t));
-  const [u, v, w] = [minus(a.tip, a.mouth), minus(b.tip, b.mouth), minus(a.mouth, b.mouth)];
-  const [uu, uv, vv, uw, vw] = [dot(u, u), dot(u, v), dot(v, v), dot(u, w), dot(v, w)];
-  const far = (s: number, t: number): number =>
-    distance(
-      { x: a.mouth.x + s * u.x, y: a.mouth.y + s * u.y, z: a.mouth.z + s * u.z },
-      { x: b.mouth.x + t * v.x, y: b.mouth.y + t * v.y, z: b.mouth.z + t * v.z },
-    );
-  const d = uu * vv - uv * uv;
-  const s = d > 1e-9 ? clamp((uv * vw - vv * uw) / d) : 0;
-  const t = clamp((uv * s + vw) / (vv || 1));
-  // Clamping one end moves the best place on the other: take the least of the corners too.
-  return Math.min(
-    far(clamp((uv * t - uw) / (uu || 1)), t),
-    ...[0, 1].map((end) => far(end, clamp((uv * end + vw) / (vv || 1)))),
-    ...[0, 1].map((end) => far(clamp((uv * end - uw) / (uu || 1)), end)),
-  );
-}
-
 /** Rods of two holders that cross; said once a pair. */
 export const rodsCross: Judgement = ({ items, memory }) => {
   const holders = items.filter((i) => i.placed.rods.length > 0);
   return holders.flatMap((b, i): Raw[] =>
     holders.slice(0, i).flatMap((a): Raw[] => {
       const gap = memory.pair('rods', a.placed, b.placed, () =>
-        Math.min(...a.placed.rods.flatMap((p) => b.placed.rods.map((q) => betweenRods(p, q)))),
+        Math.min(
+          ...a.placed.rods.flatMap((p) =>
+            b.placed.rods.map((q) => betweenPieces({ from: p.mouth, to: p.tip }, { from: q.mouth, to: q.tip })),
+          ),
+        ),
       );
       if (gap >= TANGLE) return [];
       return [

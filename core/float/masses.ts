@@ -11,6 +11,11 @@ import { centreOf, type Mass } from './floating';
  * out, over the soles when standing. Winter, Biomechanics, segment masses and centres (from memory), summed.
  */
 const CENTRE = { ahead: 0.07, overHip: 0.12, standing: 0.56 } as const;
+/**
+ * Head, arms and trunk are 0.678 of a body, their centre 0.626 of the way from hip to shoulder: so much of the stature goes
+ * with a back that leans. Winter, Biomechanics (from memory).
+ */
+const LEANS = 0.678 * 0.626 * BODY.shoulderOverHip;
 
 /** The centre of a bare hull: of its shell, as the girth goes. */
 export function shellCentre(hull: HullSurface): Point {
@@ -49,8 +54,13 @@ export function crewMasses(hull: HullSurface, brief: Brief): Mass[] {
   const at = (x: number): Point => {
     const p = [...seated].filter((one) => one.seatX === x).sort((a, b) => b.seatZ - a.seatZ)[0];
     const hip = p && hipOf(p);
+    const lean = ((p?.recline ?? 0) * Math.PI) / 180;
     return p && hip
-      ? { x: hip.x - CENTRE.ahead * p.stature, y: 0, z: hip.z + CENTRE.overHip * p.stature }
+      ? {
+          x: hip.x + (LEANS * Math.sin(lean) - CENTRE.ahead) * p.stature,
+          y: 0,
+          z: hip.z + (CENTRE.overHip - LEANS * (1 - Math.cos(lean))) * p.stature,
+        }
       : { x, y: 0, z: hull.model.seat.low + 0.17 * brief.stature };
   };
   const { seat, secondSeat } = hull.model;

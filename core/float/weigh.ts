@@ -1,14 +1,14 @@
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import type { Placed } from '../layout';
+import type { Placed, Seating, Seatings } from '../layout';
 import type { Plan } from '../rig';
 import type { Memory } from '../stages';
 import { centreOf, floatBy, slicesOf, type Floating, type Mass } from './floating';
 import { centreOfPart, crewMasses, shellCentre, stowedMasses } from './masses';
 
 /** What the weight follows from. */
-export interface WeightInput extends Pick<Plan, 'brief' | 'stowage'> {
-  readonly surface: HullSurface;
+export interface WeightInput extends Pick<Plan, 'stowage'> {
+  readonly seats: Seatings;
   /** What stands aboard in the set shown. */
   readonly items: readonly Fitted[];
   /** What is taken off the boat. */
@@ -30,18 +30,16 @@ export interface Weight {
   readonly y: number;
   /** With everything in the set shown. */
   readonly float: Floating;
-  /** The same of what stands aboard in any set. */
-  readonly of: (items: readonly Fitted[]) => Laden;
+  /** The same of what stands aboard in any set, with those who sit there. */
+  readonly of: (items: readonly Fitted[], seating: Seating) => Laden;
 }
 
 /** Weighs what stands aboard: fittings, stowage, crew and the hull itself. */
-export function weigh({ surface, items, takenOff, brief, stowage }: WeightInput, memory: Memory): Weight {
-  const still = memory.while('still', [surface, brief, stowage, takenOff]);
-  const { slices, hull, crew } = still.last('masses', [], () => ({
-    slices: slicesOf(surface),
-    hull: hullAsItIs(surface, takenOff),
-    crew: crewMasses(surface, brief),
-  }));
+export function weigh({ seats, items, takenOff, stowage }: WeightInput, memory: Memory): Weight {
+  const { surface } = seats.whole;
+  const still = memory.while('still', [surface, stowage, takenOff]);
+  const { slices, hull } = still.last('masses', [], () => ({ slices: slicesOf(surface), hull: hullAsItIs(surface, takenOff) }));
+  const crewOf = (seating: Seating): Mass[] => still.of('crew', seating, () => crewMasses(seating.surface, seating.brief));
   const massOf = ({ placed }: Fitted): Mass =>
     still.of('mass', placed, () => ({ kg: isMakers(placed) ? 0 : placed.part.body.massKg, at: centreOfPart(placed) }));
   const floatOf = (masses: readonly Mass[]): Floating => {
@@ -49,15 +47,16 @@ export function weigh({ surface, items, takenOff, brief, stowage }: WeightInput,
     return still.among('floats', [kg, at.x, at.y, at.z].join(), () => floatBy(slices, masses));
   };
   /** What is stowed moves with what it is in. */
-  const stowedIn = (all: readonly Fitted[]): Mass[] => {
+  const stowedIn = (all: readonly Fitted[], { surface: here, brief }: Seating): Mass[] => {
     const holders = all.filter((i) => i.placed.part.contains);
-    return still.last('stowed', holders, () => stowedMasses(surface, holders, { brief, stowage }));
+    return still.last('stowed', [brief, here, ...holders], () => stowedMasses(here, holders, { brief, stowage }));
   };
-  const parted = (all: readonly Fitted[]): { loose: Mass[]; fixed: Mass[] } => ({
-    loose: [...all.filter(isLoose).map(massOf), ...stowedIn(all)],
+  const parted = (all: readonly Fitted[], seating: Seating): { loose: Mass[]; fixed: Mass[] } => ({
+    loose: [...all.filter(isLoose).map(massOf), ...stowedIn(all, seating)],
     fixed: all.filter((i) => !isLoose(i)).map(massOf),
   });
-  const { loose, fixed } = parted(items);
+  const { loose, fixed } = parted(items, seats.shown);
+  const crew = crewOf(seats.shown);
   const gear = centreOf([...loose, ...fixed]);
   const carried = centreOf([...loose, ...fixed, ...crew]);
   return {
@@ -66,9 +65,9 @@ export function weigh({ surface, items, takenOff, brief, stowage }: WeightInput,
     x: carried.at.x,
     y: carried.at.y,
     float: floatOf([...loose, ...fixed, ...crew, hull]),
-    of(all) {
-      const here = parted(all);
-      const light = [...here.fixed, ...crew, hull];
+    of(all, seating) {
+      const here = parted(all, seating);
+      const light = [...here.fixed, ...crewOf(seating), hull];
       return { light: floatOf(light), laden: floatOf([...here.loose, ...light]) };
     },
   };

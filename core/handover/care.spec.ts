@@ -19,6 +19,17 @@ describe('what an owner is told', () => {
     expect(toldOf(kit, 'loose').en.care).toBe(kit.walk.en.care);
   });
 
+  it('says what this rig does by road where it is another than the part’s way, and where it rides', () => {
+    const tube = CATALOG.parts.find((p) => p.use.comesOff);
+    const fixed = CATALOG.parts.find((p) => !p.use.comesOff);
+    if (!tube || !fixed) throw new Error('no such parts');
+    expect(toldOf(tube, 'track', { rides: 'car' }).en.road).toBe(`${tube.walk.en.road} It rides in the car.`);
+    expect(toldOf(tube, 'track', { comesOff: false, rides: 'car' }).en.road).toBe('Stays on for the road.');
+    expect(toldOf(fixed, 'rivet', { comesOff: true, rides: 'home' }).fr.road).toBe(
+      'À démonter pour la route. Elle reste à la maison.',
+    );
+  });
+
   it('no part of the catalog speaks of fasteners by itself', () => {
     for (const { id, walk } of CATALOG.parts)
       expect(`${walk.en.care} ${walk.fr.care}`)

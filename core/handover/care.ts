@@ -1,4 +1,5 @@
 import type { Hold, Part } from '../parts';
+import type { Fitting } from '../rig';
 
 /** What is looked at again on a mount, by how it is held; nothing where nothing holds it. */
 const HOLD_CARE: Readonly<Record<Hold, { readonly en: string; readonly fr: string }>> = {
@@ -22,12 +23,31 @@ const HOLD_CARE: Readonly<Record<Hold, { readonly en: string; readonly fr: strin
   },
 };
 
+/** Where a thing rides by road. */
+const RIDES: Readonly<Record<NonNullable<Fitting['rides']>, { readonly en: string; readonly fr: string }>> = {
+  car: { en: 'It rides in the car.', fr: 'Elle voyage dans la voiture.' },
+  boat: { en: 'It rides inside the boat.', fr: 'Elle voyage dans le bateau.' },
+  bag: { en: 'It rides in its bag.', fr: 'Elle voyage dans son sac.' },
+  trailer: { en: 'It rides on the trailer.', fr: 'Elle voyage sur la remorque.' },
+  home: { en: 'It stays at home.', fr: 'Elle reste à la maison.' },
+};
+/** As the owner reads it where this rig does otherwise than the part. */
+const ROAD = {
+  off: { en: 'Comes off for the road.', fr: 'À démonter pour la route.' },
+  on: { en: 'Stays on for the road.', fr: 'Reste en place pour la route.' },
+} as const;
+
 /** What its owner is told of a part held that way: of the part itself, and of how this one is held. */
-export function toldOf(part: Part, hold: Hold): Part['walk'] {
+export function toldOf(part: Part, hold: Hold, { comesOff, rides }: Pick<Fitting, 'comesOff' | 'rides'> = {}): Part['walk'] {
   const { en, fr } = part.walk;
   const held = HOLD_CARE[hold];
+  const off = comesOff ?? part.use.comesOff;
+  const road = (told: 'en' | 'fr'): string => {
+    const own = off === part.use.comesOff ? part.walk[told].road : ROAD[off ? 'off' : 'on'][told];
+    return `${own} ${off && rides ? RIDES[rides][told] : ''}`.trim();
+  };
   return {
-    en: { ...en, care: `${en.care} ${held.en}`.trim() },
-    fr: { ...fr, care: `${fr.care} ${held.fr}`.trim() },
+    en: { ...en, road: road('en'), care: `${en.care} ${held.en}`.trim() },
+    fr: { ...fr, road: road('fr'), care: `${fr.care} ${held.fr}`.trim() },
   };
 }

@@ -1,6 +1,7 @@
 import type { Fitted } from '../drilling';
+import { handsOf, type ToldControl } from '../hands';
 import type { HullSurface } from '../hull';
-import type { Placed } from '../layout';
+import type { Paddler, Placed } from '../layout';
 import type { Ledger, Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 import type { WiredRun } from '../wiring';
@@ -18,6 +19,9 @@ export interface HandoverInput {
   readonly runs: readonly WiredRun[];
   readonly ledger: Ledger;
   readonly steps: readonly BuildStep[];
+  readonly people: readonly Paddler[];
+  /** Clearance about a hand, mm. */
+  readonly clear: number;
 }
 
 export interface Handover {
@@ -28,12 +32,19 @@ export interface Handover {
   readonly givenBack: readonly GivenBack[];
   /** What is in each container. */
   readonly contents: readonly Contents[];
+  /** What each control is for, and the hand it is for. */
+  readonly controls: readonly ToldControl[];
 }
 
 /** All of a handover: the walk, what goes back, and whether it is signed for as it is. */
-export const handOver = ({ surface, plan, owned, takenOff, runs, ledger, steps }: HandoverInput): Handover => ({
-  closing: closingOf(plan, ledger, steps),
-  walk: walk(owned, runs, ledger),
-  givenBack: givenBack(owned, takenOff),
-  contents: contents(surface, owned, plan),
-});
+export const handOver = (input: HandoverInput): Handover => {
+  const { surface, plan, owned, takenOff, runs, ledger, steps, people, clear } = input;
+  return {
+    closing: closingOf(plan, ledger, steps),
+    walk: walk(owned, runs, ledger),
+    givenBack: givenBack(owned, takenOff),
+    contents: contents(surface, owned, plan),
+    // A body that is not kept has no hands to tell of.
+    controls: plan.brief.forgotten ? [] : handsOf({ people, brief: plan.brief, items: owned, clear }).legend,
+  };
+};

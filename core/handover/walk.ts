@@ -41,7 +41,7 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
       french: part.french,
       x: frame.origin.x,
       y: frame.origin.y,
-      text: toldOf(part, mounted.hold),
+      text: toldOf(part, mounted.hold, fitting),
       comesOff: comesOff(placed),
       hold: mounted.hold,
       bolts: mounted.count,

@@ -164,6 +164,16 @@ export const HULL_KINDS = ['sit-on-top', 'sit-inside', 'inflatable', 'stand-up p
 /** What else tells hulls apart. */
 export const HULL_TRAITS = ['pedal', 'motor', 'tandem'] as const;
 
+const seatSchema = z.strictObject({
+  x: coordinateSchema,
+  low: lengthSchema,
+  high: lengthSchema,
+  slide: z
+    .strictObject({ fore: coordinateSchema, aft: coordinateSchema })
+    .optional()
+    .describe('where the seat can stand, x of its hip'),
+});
+
 export const hullModelSchema = z.strictObject({
   id: idSchema,
   revision: z.int().min(1),
@@ -175,16 +185,8 @@ export const hullModelSchema = z.strictObject({
   massKg: z.number().positive().max(500),
   capacityKg: z.number().positive().max(2000).describe("maker's rated capacity"),
   wall: lengthSchema.describe('wall thickness where no zone says otherwise, mm'),
-  seat: z.strictObject({
-    x: coordinateSchema,
-    low: lengthSchema,
-    high: lengthSchema,
-    slide: z
-      .strictObject({ fore: coordinateSchema, aft: coordinateSchema })
-      .optional()
-      .describe('where the seat can stand, x of its hip'),
-  }),
-  secondSeat: z.strictObject({ x: coordinateSchema, low: lengthSchema, high: lengthSchema }).optional(),
+  seat: seatSchema,
+  secondSeat: seatSchema.optional(),
   /** Foot pegs or pedals: where they can stand, x of the sole. */
   feet: z.strictObject({ kind: z.enum(['pegs', 'pedals', 'wells']), fore: coordinateSchema, aft: coordinateSchema }).optional(),
   stations: z.array(stationSchema).min(4).max(60),

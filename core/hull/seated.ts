@@ -1,4 +1,5 @@
 import type { HullModel } from './schema';
+import type { HullSurface } from './surface';
 
 /** How one sits on a rig: what is chosen of the seat, and what raises it. */
 export interface Sitting {
@@ -18,20 +19,24 @@ export interface Sittings {
 
 /** A hull as it is sat in: seats moved and raised, pegs set; what is judged of sitters follows from it. */
 export function seated(model: HullModel, { first, second, feet }: Sittings): HullModel {
-  const moved = <S extends { readonly x: number; readonly low: number; readonly high: number }>(seat: S, s: Sitting): S => ({
+  // A seat that is set somewhere stays there.
+  const moved = (seat: HullModel['seat'], { at, raise }: Sitting): HullModel['seat'] => ({
     ...seat,
-    x: s.at ?? seat.x,
-    low: seat.low + s.raise,
-    high: seat.high + s.raise,
+    x: at ?? seat.x,
+    low: seat.low + raise,
+    high: seat.high + raise,
+    ...(at === null ? {} : { slide: { fore: at, aft: at } }),
   });
   const plain = (s: Sitting): boolean => s.at === null && s.raise === 0;
   if (plain(first) && plain(second) && feet === null) return model;
-  const seat = moved(model.seat, first);
   return {
     ...model,
-    // A seat that is set somewhere stays there.
-    seat: first.at === null ? seat : { ...seat, slide: { fore: first.at, aft: first.at } },
+    seat: moved(model.seat, first),
     ...(model.secondSeat ? { secondSeat: moved(model.secondSeat, second) } : {}),
     ...(model.feet && feet !== null ? { feet: { ...model.feet, fore: feet, aft: feet } } : {}),
   };
 }
+
+/** The same surface, sat in otherwise: seats and pegs are of another model of the same hull. */
+export const satIn = (surface: HullSurface, model: HullModel): HullSurface =>
+  Object.create(surface, { model: { value: model, enumerable: true } }) as HullSurface;

@@ -2,12 +2,11 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { CATALOG, HULLS, ORRISK, QUENBY, SHOP, TOLVANE } from '../../demo/index';
-import { betweenRods } from '../findings/rods';
 import { fairHull } from '../hull';
 import { missingAdapters, joinFault } from '../mounting';
 import { USUAL_BRIEF } from '../rig';
 import { deck, fitted, partOf } from '../testing/plans';
-import { distance, tell, type Point } from '../units';
+import { betweenPieces, distance, tell, type Point } from '../units';
 import {
   azimuthOf,
   BODY,
@@ -319,7 +318,7 @@ describe('rods', () => {
         let least = Infinity;
         for (let i = 0; i <= 60; i++)
           for (let j = 0; j <= 60; j++) least = Math.min(least, distance(at(a, i / 60), at(b, j / 60)));
-        const gap = betweenRods(a, b);
+        const gap = betweenPieces({ from: a.mouth, to: a.tip }, { from: b.mouth, to: b.tip });
         return gap <= least + 1e-6 && gap >= least - 60;
       }),
       { seed: 46, numRuns: 60 },

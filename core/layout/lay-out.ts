@@ -3,12 +3,12 @@ import type { HullSurface } from '../hull';
 import { assignLetters, hasGone, setsInOrder, standsOf, takenOff, type Plan, type Stand } from '../rig';
 import type { Memory } from '../stages';
 import { bowToStern, placeFitting, type Placed } from './frame';
-import { paddlers, type Paddler } from './paddler';
-import { reachZones } from './reach';
 
 /** What a layout follows from. */
-export interface LayoutInput extends Pick<Plan, 'fittings' | 'sets' | 'letters' | 'brief'> {
+export interface LayoutInput extends Pick<Plan, 'fittings' | 'sets' | 'letters'> {
   readonly surface: HullSurface;
+  /** Of the rods aboard, mm. */
+  readonly rodLength: number;
   /** The part of each fitting. */
   readonly parts: ReadonlyMap<string, Part>;
 }
@@ -23,7 +23,7 @@ export interface Stood {
   readonly elsewhere: string;
 }
 
-/** Where everything stands, and who sits among it. */
+/** Where everything stands. */
 export interface Layout {
   /** The sets, in their order. */
   readonly sets: readonly string[];
@@ -33,12 +33,10 @@ export interface Layout {
   readonly gone: readonly Placed[];
   /** Of that, what the plan takes off. */
   readonly takenOff: readonly Placed[];
-  readonly paddlers: readonly Paddler[];
-  readonly reach: readonly { readonly name: string; readonly fore: number; readonly aft: number }[];
 }
 
 /** Puts every fitting of a plan on the hull, what carries before what it carries; what has no part or no place is left out. */
-export function layOut({ surface, fittings, sets, letters, brief, parts }: LayoutInput, memory: Memory): Layout {
+export function layOut({ surface, fittings, sets, letters, rodLength, parts }: LayoutInput, memory: Memory): Layout {
   const stands = standsOf({ fittings, sets });
   const byKey = new Map(stands.map((s) => [keyOf(s), s]));
   const placed = new Map<Stand, Placed>();
@@ -52,7 +50,6 @@ export function layOut({ surface, fittings, sets, letters, brief, parts }: Layou
     const under = on === undefined ? undefined : (byKey.get(`${on}.${elsewhere}`) ?? byKey.get(`${on}.`));
     const below = under && place(under);
     const part = parts.get(id);
-    const { rodLength } = brief;
     const made = memory.last(keyOf(stand), [surface, part, fitting, at, below, rodLength], () =>
       placeFitting(surface, id, fitting, part, { place: at, below, rodLength }),
     );
@@ -81,7 +78,6 @@ export function layOut({ surface, fittings, sets, letters, brief, parts }: Layou
       elsewhere,
     })),
     ...memory.last('gone', gone, () => ({ gone, takenOff: gone.filter((p) => takenOff(p.fitting)) })),
-    ...memory.last('crew', [surface, brief], () => ({ paddlers: paddlers(surface, brief), reach: reachZones(surface, brief) })),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { ShopSettings } from '../shop';
-import type { HullSurface } from '../hull';
+import type { HullModel, HullSurface } from '../hull';
 import type { Brief } from '../rig';
 import { sideSign, type Point, type Side } from '../units';
 import type { Body } from './frame';
@@ -24,32 +24,40 @@ export interface Paddler {
   readonly seatX: number;
   /** Top of the loaded seat, or the deck under the feet of one who stands. */
   readonly seatZ: number;
+  /** The back leans so far aft of upright, degrees; upright when left out. */
+  readonly recline?: number;
   readonly stands?: boolean;
 }
 
 /** The hip joint over the seat. */
 export const hipOf = (p: Paddler): Point => ({ x: p.seatX, y: 0, z: p.seatZ + BODY.hipOverSeat * p.stature });
 
-/** The shoulder joint on one side, seated upright or standing. */
+/** So far over the hip joint, up along the back as it leans. */
+function upTheBack(p: Paddler, share: number): { readonly x: number; readonly z: number } {
+  const lean = ((p.recline ?? 0) * Math.PI) / 180;
+  const up = share * p.stature;
+  return { x: p.seatX + up * Math.sin(lean), z: hipOf(p).z + up * Math.cos(lean) };
+}
+
+/** The shoulder joint on one side, seated against the back or standing. */
 export const shoulderOf = (p: Paddler, side: Side): Point => ({
-  x: p.seatX,
+  ...upTheBack(p, BODY.shoulderOverHip),
   y: sideSign(side) * BODY.halfShoulders * p.stature,
-  z: p.stands ? p.seatZ + BODY.shoulderStanding * p.stature : hipOf(p).z + BODY.shoulderOverHip * p.stature,
+  ...(p.stands ? { x: p.seatX, z: p.seatZ + BODY.shoulderStanding * p.stature } : {}),
 });
 
-export const eyeOf = (p: Paddler): Point => ({
-  x: p.seatX,
-  y: 0,
-  z: p.stands ? p.seatZ + BODY.eyeStanding * p.stature : hipOf(p).z + BODY.eyeOverHip * p.stature,
-});
+export const eyeOf = (p: Paddler): Point =>
+  p.stands ? { x: p.seatX, y: 0, z: p.seatZ + BODY.eyeStanding * p.stature } : { ...upTheBack(p, BODY.eyeOverHip), y: 0 };
 
 /** Trunk and head as one upright body, for what they hide. */
 export function trunkOf(p: Paddler): Body {
   const r = BODY.halfShoulders * p.stature;
   const deep = r * 0.55;
+  const head = eyeOf(p).x - p.seatX;
   const round = Array.from({ length: 8 }, (_, i): [number, number] => {
     const a = ((i + 0.5) * Math.PI) / 4;
-    return [p.seatX + deep * Math.cos(a), r * Math.sin(a)];
+    // A back that leans takes all the room from the hip to the head.
+    return [p.seatX + deep * Math.cos(a) + (Math.cos(a) > 0 ? head : 0), r * Math.sin(a)];
   });
   return {
     name: p.stands ? 'standing paddler' : 'paddler',
@@ -62,10 +70,16 @@ export function trunkOf(p: Paddler): Body {
 /** Seats to check: low to paddle, high to stand from, or both on the same day; and the second seat. */
 export function paddlers(hull: HullSurface, brief: Brief, scale = 1): Paddler[] {
   const { seat, secondSeat } = hull.model;
-  const at = (s: { x: number; low: number; high: number }, stature: number): Paddler[] =>
-    (brief.seat === 'both' ? [s.low, s.high] : [s[brief.seat]]).map((seatZ) => ({ stature: stature * scale, seatX: s.x, seatZ }));
-  const second = brief.second && secondSeat ? at(secondSeat, brief.second.stature) : [];
-  return [...at(seat, brief.stature), ...second];
+  const at = (s: HullModel['seat'], stature: number, recline = 0): Paddler[] =>
+    (brief.seat === 'both' ? [s.low, s.high] : [s[brief.seat]]).map((seatZ) => ({
+      stature: stature * scale,
+      seatX: s.x,
+      seatZ,
+      recline,
+    }));
+  const { second } = brief;
+  const aft = second && secondSeat ? at(secondSeat, second.stature, second.recline) : [];
+  return [...at(seat, brief.stature, brief.recline), ...aft];
 }
 
 /** The one who stands, on the deck just ahead of the seat; undefined for those who sit. */

@@ -1,16 +1,9 @@
-import type { HullModel, Sittings } from '../hull';
-import { BODY } from './paddler';
+import { satIn, seated, withoutFeatures, type HullModel, type HullSurface, type Sittings } from '../hull';
 import type { Part } from '../parts';
-import { hasGone, type Brief, type Plan } from '../rig';
+import { briefIn, entryOf, featuresGone, hasGone, sameJson, type Brief, type Fitting, type Place, type Plan } from '../rig';
 import type { Memory } from '../stages';
-
-/** What sitting follows from. */
-export interface SittingInput extends Pick<Plan, 'fittings'> {
-  readonly hull: HullModel;
-  /** The part of each fitting. */
-  readonly parts: ReadonlyMap<string, Part>;
-  readonly brief: Pick<Brief, 'seatAt' | 'raise' | 'feetAt'>;
-}
+import { BODY, paddlers, type Paddler } from './paddler';
+import { reachZones } from './reach';
 
 /** Hip to sole with the knee bent as one paddles or pedals: least and most of the leg (judgement). */
 const BENT = { least: 0.8, most: 0.97 } as const;
@@ -33,25 +26,88 @@ export function seatForLegs(
   return fits.fore <= fits.aft ? fits : null;
 }
 
+/** What sitting follows from. */
+export interface SittingInput extends Pick<Plan, 'fittings' | 'sets' | 'brief'> {
+  readonly hull: HullModel;
+  /** The part of each fitting. */
+  readonly parts: ReadonlyMap<string, Part>;
+}
+
+/** Where a cushion or riser lies in a set; undefined where it is not aboard. Of the whole rig it is what every set has. */
+function raiserIn({ sets, elsewhere, place }: Fitting, set: string | null): Place | undefined {
+  if (set === null) return sets ? undefined : place;
+  return sets && !sets.includes(set) ? undefined : (entryOf(elsewhere, set) ?? place);
+}
+
 /**
- * Where and how high everybody sits: as the brief chose, and raised by the cushions and risers on their seat. What is aboard
- * in some sets only raises nobody: that is not judged set by set yet.
+ * Where and how high everybody sits: as the brief chose, or the set, and raised by the cushions and risers on their seat.
+ * @param set null for the rig as a whole: what is aboard in some sets only raises nobody there
  */
-export function sittingOf({ hull, parts, fittings, brief }: SittingInput, memory: Memory): Sittings {
+export function sittingOf({ hull, parts, fittings, sets, brief: whole }: SittingInput, set: string | null = null): Sittings {
   const { seat, secondSeat } = hull;
+  const { seatAt, raise, feetAt, second } = briefIn({ brief: whole, sets }, set);
   const near = (x: number): 'first' | 'second' =>
-    secondSeat && Math.abs(x - secondSeat.x) < Math.abs(x - (brief.seatAt ?? seat.x)) ? 'second' : 'first';
-  const raised = { first: brief.raise, second: 0 };
+    secondSeat && Math.abs(x - (second?.at ?? secondSeat.x)) < Math.abs(x - (seatAt ?? seat.x)) ? 'second' : 'first';
+  const raised = { first: raise, second: second?.raise ?? 0 };
   for (const [id, fitting] of Object.entries(fittings)) {
     const by = parts.get(id)?.body.raises;
-    const { place, sets } = fitting;
-    if (by === undefined || sets || hasGone(fitting) || fitting.becomes || place.on !== 'deck') continue;
-    raised[near(place.x)] += by;
+    if (by === undefined || hasGone(fitting) || fitting.becomes) continue;
+    const place = raiserIn(fitting, set);
+    if (place?.on === 'deck') raised[near(place.x)] += by;
   }
-  const { seatAt, feetAt } = brief;
-  return memory.last('sitting', [seatAt, feetAt, raised.first, raised.second], () => ({
+  return {
     first: { at: seatAt, raise: raised.first },
-    second: { at: null, raise: raised.second },
+    second: { at: second?.at ?? null, raise: raised.second },
     feet: feetAt,
-  }));
+  };
+}
+
+/** How everybody sits in one set: the brief as it is there, the hull as it is sat in, and who that makes. */
+export interface Seating {
+  readonly brief: Brief;
+  readonly surface: HullSurface;
+  readonly paddlers: readonly Paddler[];
+  readonly reach: readonly { readonly name: string; readonly fore: number; readonly aft: number }[];
+}
+
+/** How everybody sits, as a whole and set by set; a set that says nothing else sits like the whole. */
+export interface Seatings {
+  readonly whole: Seating;
+  /** In the set shown. */
+  readonly shown: Seating;
+  readonly of: (set: string | null) => Seating;
+}
+
+/** What seatings follow from. */
+export interface SeatingsInput extends SittingInput, Pick<Plan, 'features'> {
+  /** How one sits as a whole. */
+  readonly sitting: Sittings;
+  /** The hull as it is sat in as a whole. */
+  readonly surface: HullSurface;
+  readonly set: string | null;
+}
+
+const seatingOf = (surface: HullSurface, brief: Brief): Seating => ({
+  brief,
+  surface,
+  paddlers: paddlers(surface, brief),
+  reach: reachZones(surface, brief),
+});
+
+/** Seats everybody in every set. */
+export function seat(input: SeatingsInput, memory: Memory): Seatings {
+  const { hull, surface, sitting, sets, brief, features, set } = input;
+  const whole = memory.last('whole', [surface, brief], () => seatingOf(surface, brief));
+  const seats = new Map<string, Seating>();
+  for (const id of Object.keys(sets)) {
+    const here = sittingOf(input, id);
+    const there = briefIn({ brief, sets }, id);
+    if (there === brief && sameJson(here, sitting)) continue;
+    const made = memory.last(`set ${id}`, [surface, brief, sets[id]?.sits, JSON.stringify(here)], () =>
+      seatingOf(satIn(surface, withoutFeatures(seated(hull, here), new Set(featuresGone({ features })))), there),
+    );
+    seats.set(id, made);
+  }
+  const of = (one: string | null): Seating => (one === null ? whole : (seats.get(one) ?? whole));
+  return { whole, shown: of(set), of };
 }

@@ -1,4 +1,5 @@
 export * from './body';
+export { ACTIVITIES, HAND_NAMES, type Activity, type Hand } from './control';
 export * from './goes-with';
 export * from './holding';
 export * from './joins';

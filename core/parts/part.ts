@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bodySchema } from './body';
 import { containsSchema } from './contains';
+import { controlSchema } from './control';
 import { goesWithSchema } from './goes-with';
 import { holdingSchema } from './holding';
 import { holesSchema } from './holes';
@@ -34,6 +35,7 @@ export const partSchema = z.strictObject({
   sold: soldSchema,
   walk: walkSchema,
   joins: joinsSchema.optional(),
+  control: controlSchema.optional(),
   inside: insideSchema.optional(),
   contains: containsSchema.optional(),
   made: madeSchema.optional(),

@@ -17,3 +17,4 @@ export * from './letter-change';
 export * from './same-json';
 export * from './stands';
 export * from './take-off';
+export * from './sits';

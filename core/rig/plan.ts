@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { coordinateSchema, LIES, placeSchema, type Place } from '../hull';
-import { HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef, ownPartSchema, partOfSheet } from '../parts';
+import { HAND_NAMES, HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef, ownPartSchema, partOfSheet } from '../parts';
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 import { keySchema } from '../stored';
 
@@ -22,6 +22,20 @@ export const BECOMES_WORDS = {
   removed: 'taken off',
   gone: 'not there',
 } as const satisfies Readonly<Record<(typeof BECOMES)[number], string>>;
+
+/** Who in the boat uses a thing. */
+export const USERS = ['first', 'second'] as const;
+/** Where a thing that comes off for the road rides. */
+export const RIDES = ['car', 'boat', 'bag', 'trailer', 'home'] as const;
+
+/** The same in words. */
+export const RIDES_WORDS = {
+  car: 'in the car',
+  boat: 'inside the boat',
+  bag: 'in its bag',
+  trailer: 'on the trailer',
+  home: 'stays at home',
+} as const satisfies Readonly<Record<(typeof RIDES)[number], string>>;
 
 export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
 
@@ -67,6 +81,9 @@ export const fittingSchema = z.strictObject({
   float: z.boolean().optional().describe('has a float added'),
   often: z.enum(OFTEN).optional().describe('how often it is used here; as its part usually is when left out'),
   comesOff: z.boolean().optional().describe('whether it comes off for the road here; as its part does when left out'),
+  rides: z.enum(RIDES).optional().describe('where it rides when it comes off for the road'),
+  by: z.enum(USERS).optional().describe('who uses it; whoever reaches it best when left out'),
+  hand: z.enum(HAND_NAMES).optional().describe('the hand that is to use it here; the one that is free when left out'),
   aboard: z
     .strictObject({
       from: z.enum(CAME_FROM),
@@ -110,6 +127,37 @@ export const WORK = ['survey', 'handline', 'rods', 'camera', 'camping', 'guiding
 export const PROPULSION = ['paddle', 'pedals', 'motor'] as const;
 export const CARRIES = ['cooler', 'crate', 'dog', 'child', 'camera', 'screens'] as const;
 
+const bodySchema = z.strictObject({
+  stature: z.number().min(1000).max(2300).describe('mm'),
+  weightKg: z.number().min(10).max(250),
+});
+const sitting = {
+  at: coordinateSchema.describe('x of the hip; as the hull is drawn when left out'),
+  raise: z.number().min(0).max(400).describe('the seat is set so much higher than drawn, mm'),
+  recline: z.number().min(0).max(45).describe('the back leans so far aft of upright, degrees'),
+};
+
+/** Where the boat is got to the water, and how. */
+export const GROUNDS = ['hard', 'grass', 'sand', 'stones', 'steps', 'ramp'] as const;
+export const CARRIED_BY = ['carried', 'scupper cart', 'cradle', 'own wheels', 'trailer'] as const;
+
+/** The same in words. */
+export const GROUND_WORDS = {
+  hard: 'hard ground',
+  grass: 'grass',
+  sand: 'sand',
+  stones: 'stones',
+  steps: 'steps',
+  ramp: 'a ramp',
+} as const satisfies Readonly<Record<(typeof GROUNDS)[number], string>>;
+export const BY_WORDS = {
+  carried: 'carried',
+  'scupper cart': 'on a cart by its scupper posts',
+  cradle: 'on a cradle cart',
+  'own wheels': 'on its own wheels',
+  trailer: 'on the trailer',
+} as const satisfies Readonly<Record<(typeof CARRIED_BY)[number], string>>;
+
 export const briefSchema = z.strictObject({
   waters: choice(WATERS),
   work: choice(WORK),
@@ -118,7 +166,8 @@ export const briefSchema = z.strictObject({
   hand: z.enum(['right', 'left']),
   seat: z.enum(['low', 'high', 'both']),
   seatAt: coordinateSchema.nullable().describe('x of the hip; null as the hull is drawn'),
-  raise: z.number().min(0).max(400).describe('the seat is set so much higher than drawn, mm'),
+  raise: sitting.raise,
+  recline: sitting.recline,
   feetAt: coordinateSchema.nullable().describe('where pegs or pedals stand, x of the sole; null while they are not set'),
   propulsion: choice(PROPULSION),
   holes: z.enum(['none', 'few', 'as needed']),
@@ -134,10 +183,16 @@ export const briefSchema = z.strictObject({
   rodSide: z.enum(['away', 'same']).describe('rods on the other side than the casting hand, or on the same'),
   stroke: z.enum(['low', 'high']),
   paddle: z.number().min(1500).max(3500).nullable().describe("mm; null takes the shop's usual"),
-  second: z
-    .strictObject({ stature: z.number().min(1000).max(2300), weightKg: z.number().min(10).max(250) })
+  second: bodySchema
+    .extend({ at: sitting.at.optional(), raise: sitting.raise.optional(), recline: sitting.recline.optional() })
     .nullable()
     .describe('a second paddler'),
+  way: z.strictObject({
+    metres: z.number().min(0).max(20_000).describe('from where it comes off the car to the water'),
+    ground: z.enum(GROUNDS),
+    by: z.enum(CARRIED_BY),
+    minutes: z.int().min(1).max(600).nullable().describe('the time there is to rig up; null when there is enough'),
+  }),
   boats: z.enum(['one boat', 'gear moves']),
   borrowed: z.boolean().describe('goes back as it came: undrilled'),
   lifts: z.enum(['alone', 'two']),
@@ -153,8 +208,24 @@ export const briefSchema = z.strictObject({
   forgotten: z.boolean().optional().describe('the owner asked to be forgotten: the body figures are nobody’s'),
 });
 
+const sitterSchema = z
+  .strictObject({ body: bodySchema, ...sitting })
+  .partial()
+  .describe('what is another than in the brief: a guest’s body, where and how they sit');
+
+/** How one sits in a set, where that is another than in the brief. */
+const sitsSchema = z.strictObject({
+  first: sitterSchema.optional(),
+  second: sitterSchema.nullable().optional().describe('null: nobody sits there'),
+  feetAt: coordinateSchema.optional(),
+});
+
 /** A named set of the same rig: all-day, trolling, guest, travel. */
-export const rigSetSchema = z.strictObject({ name: z.string().trim().min(1).max(40), order: z.int().min(0).max(99) });
+export const rigSetSchema = z.strictObject({
+  name: z.string().trim().min(1).max(40),
+  order: z.int().min(0).max(99),
+  sits: sitsSchema.optional(),
+});
 
 /** What a stowed thing does to what lies beside it. */
 export const TRAITS = ['wet', 'sharp'] as const;
@@ -261,6 +332,8 @@ export type Fitting = z.infer<typeof fittingSchema>;
 export type Run = z.infer<typeof runSchema>;
 export type Brief = z.infer<typeof briefSchema>;
 export type Wish = z.infer<typeof wishSchema>;
+export type RigSet = z.infer<typeof rigSetSchema>;
+export type Sits = z.infer<typeof sitsSchema>;
 export type Tape = z.infer<typeof tapeSchema>;
 export type Stowed = z.infer<typeof stowedSchema>;
 export type Photo = z.infer<typeof photoSchema>;
@@ -277,6 +350,7 @@ export const USUAL_BRIEF: Brief = {
   seat: 'low',
   seatAt: null,
   raise: 0,
+  recline: 0,
   feetAt: null,
   propulsion: ['paddle'],
   holes: 'few',
@@ -293,6 +367,7 @@ export const USUAL_BRIEF: Brief = {
   stroke: 'low',
   paddle: null,
   second: null,
+  way: { metres: 50, ground: 'grass', by: 'carried', minutes: null },
   boats: 'one boat',
   borrowed: false,
   lifts: 'two',

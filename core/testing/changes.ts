@@ -42,6 +42,9 @@ export const CHANGES: readonly Change[] = [
   { id: id(), kind: 'floatItem', item: 'g', from: null, to: true },
   { id: id(), kind: 'useItem', item: 'g', from: null, to: 'stopped' },
   { id: id(), kind: 'roadItem', item: 'g', from: null, to: false },
+  { id: id(), kind: 'rideItem', item: 'g', from: null, to: 'car' },
+  { id: id(), kind: 'userItem', item: 'g', from: null, to: 'first' },
+  { id: id(), kind: 'handItem', item: 'g', from: null, to: 'left' },
   {
     id: id(),
     kind: 'measureFound',

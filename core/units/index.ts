@@ -2,6 +2,7 @@ export * from './axes';
 export * from './length';
 export * from './mass';
 export * from './money';
+export * from './pieces';
 export * from './source';
 export * from './text';
 export * from './calculation';

@@ -12,8 +12,8 @@ function judgedOf(): Judged {
   let seen: Judged | undefined;
   const watching = STAGES.stage(
     'watched',
-    ({ layout, aboard, surface, plan, shop, ledger, weight }) => ({
-      layout,
+    ({ seats, aboard, surface, plan, shop, ledger, weight }) => ({
+      seats,
       aboard,
       surface,
       plan,
@@ -22,7 +22,7 @@ function judgedOf(): Judged {
       weight,
     }),
     (r, memory) => {
-      const { laden } = r.weight.of(r.aboard.owned);
+      const { laden } = r.weight.of(r.aboard.owned, r.seats.whole);
       seen = {
         hull: r.surface,
         drawn: input.hull,
@@ -40,7 +40,7 @@ function judgedOf(): Judged {
         openings: r.aboard.openings,
         float: laden,
         massKg: laden.massKg,
-        paddlers: r.layout.paddlers,
+        paddlers: r.seats.whole.paddlers,
         memory,
         strokes: () => ({ nominal: [], band: [], lack: () => null }),
         intrusionOf: () => ({}),

@@ -13,8 +13,11 @@ import {
   type Fitting,
   type Mount,
   type Place,
+  BY_WORDS,
+  GROUND_WORDS,
   type Plan,
   Refused,
+  RIDES_WORDS,
   type Run,
   sameJson,
   type SimpleChange,
@@ -41,6 +44,8 @@ const ANSWERS: Readonly<Record<keyof Plan['brief'], string>> = {
   seat: 'the seat',
   seatAt: 'where the seat stands',
   raise: 'how high the seat is raised',
+  recline: 'how far the seat leans',
+  way: 'the way to the water',
   feetAt: 'where the pegs stand',
   propulsion: 'what moves the boat',
   holes: 'how many holes they want',
@@ -95,6 +100,9 @@ const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
   becomes: 'what is done with',
   often: 'how often one uses',
   comesOff: 'what the road asks of',
+  rides: 'where by road goes',
+  by: 'who uses',
+  hand: 'the hand that uses',
   length: 'the cut length of',
   uses: 'the old holes used by',
   of: 'the assembly of',
@@ -220,6 +228,12 @@ function fittingValue(field: string, value: unknown, told: Told): Sentence {
       return say`${value ? OFTEN_WORDS[value as keyof typeof OFTEN_WORDS] : 'as usual'}`;
     case 'comesOff':
       return say`${value === null || value === undefined ? 'as usual' : value ? 'comes off' : 'stays on'}`;
+    case 'rides':
+      return say`${value ? RIDES_WORDS[value as keyof typeof RIDES_WORDS] : 'not said'}`;
+    case 'by':
+      return say`${value ? `the ${String(value)} paddler` : 'whoever reaches it best'}`;
+    case 'hand':
+      return say`${value ? `the ${String(value)} hand` : 'the hand that is free'}`;
     case 'aboard': {
       const was = value as Fitting['aboard'] | null;
       return was ? placeWords(was.place, told) : say`not aboard before`;
@@ -253,6 +267,12 @@ function answerValue(question: string, value: unknown): Sentence {
       return say`${mm(value as number)}`;
     case 'weightKg':
       return say`${kg(value as number)}`;
+    case 'recline':
+      return say`${value as number}° off upright`;
+    case 'way': {
+      const { metres, ground, by, minutes } = value as Plan['brief']['way'];
+      return say`${mm(metres * 1000)} over ${GROUND_WORDS[ground]}, ${BY_WORDS[by]}${minutes === null ? '' : `, ${minutes} minutes to rig up`}`;
+    }
     case 'distanceKm':
       return say`${value as number} km`;
     case 'budgetCents':

@@ -5,7 +5,7 @@ import { judge } from '../findings';
 import { weigh } from '../float';
 import { handOver } from '../handover';
 import { fairHull, seated, withoutFeatures, type HullModel } from '../hull';
-import { layOut, sittingOf } from '../layout';
+import { layOut, seat, sittingOf } from '../layout';
 import { priceUp } from '../pricing';
 import { featuresGone, foldLedger, ownParts, type Fact, type Plan } from '../rig';
 import { receive } from '../reception';
@@ -47,11 +47,22 @@ export const STAGES = rowOf<WorkupInput>()
     (w) => ({ fittings: w.plan.fittings, own: w.own, parts: w.catalog.parts, holding: w.shop.holding }),
     partsAboard,
   )
-  .stage('sitting', ({ hull, parts, plan: { fittings, brief } }) => ({ hull, parts, fittings, brief }), sittingOf)
+  .stage(
+    'sitting',
+    ({ hull, parts, plan: { fittings, sets, brief } }) => ({ hull, parts, fittings, sets, brief }),
+    (r, memory) => memory.among('sitting', JSON.stringify(sittingOf(r)), () => sittingOf(r)),
+  )
   .stage(
     'surface',
     ({ hull, sitting, plan: { features } }) => ({ hull, sitting, features }),
     (r) => fairHull(withoutFeatures(seated(r.hull, r.sitting), new Set(featuresGone(r)))),
+  )
+  .stage(
+    'seats',
+    ({ hull, parts, surface, sitting, set = null, plan: { fittings, sets, brief, features } }) => ({
+      ...{ hull, parts, surface, sitting, set, fittings, sets, brief, features },
+    }),
+    seat,
   )
   .stage('came', ({ surface, shop, parts, plan: { fittings } }) => ({ surface, shop, parts, fittings }), cameHoles)
   .stage(
@@ -61,7 +72,9 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'layout',
-    ({ surface, parts, plan: { fittings, sets, letters, brief } }) => ({ surface, parts, fittings, sets, letters, brief }),
+    ({ surface, parts, plan: { fittings, sets, letters, brief } }) => ({
+      ...{ surface, parts, fittings, sets, letters, rodLength: brief.rodLength },
+    }),
     layOut,
   )
   .stage(
@@ -90,13 +103,7 @@ export const STAGES = rowOf<WorkupInput>()
   .stage('wiring', ({ surface, plan: { runs }, aboard: { owned }, shop }) => ({ surface, runs, owned, shop }), wireUp)
   .stage(
     'weight',
-    ({ surface, aboard: { items }, layout: { takenOff }, plan: { brief, stowage } }) => ({
-      surface,
-      items,
-      takenOff,
-      brief,
-      stowage,
-    }),
+    ({ seats, aboard: { items }, layout: { takenOff }, plan: { stowage } }) => ({ seats, items, takenOff, stowage }),
     weigh,
   )
   .stage(
@@ -125,7 +132,7 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'handover',
-    ({ surface, plan, aboard: { owned }, layout: { takenOff }, wiring: { runs }, ledger, build: { steps } }) => ({
+    ({ surface, plan, aboard: { owned }, layout: { takenOff }, wiring: { runs }, ledger, build: { steps }, seats, shop }) => ({
       surface,
       plan,
       owned,
@@ -133,6 +140,8 @@ export const STAGES = rowOf<WorkupInput>()
       runs,
       ledger,
       steps,
+      people: seats.whole.paddlers,
+      clear: shop.stroke.hand,
     }),
     handOver,
   )
@@ -145,7 +154,6 @@ export const STAGES = rowOf<WorkupInput>()
     'findings',
     ({
       plan,
-      surface,
       shop,
       asOf,
       ledger,
@@ -155,8 +163,9 @@ export const STAGES = rowOf<WorkupInput>()
       others = NO_OTHERS,
       wiring: { runs },
       weight,
+      seats,
       hull,
-    }) => ({ plan, surface, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
+    }) => ({ plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
     judge,
   );
 

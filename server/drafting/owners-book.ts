@@ -1,3 +1,4 @@
+import { toldHands } from '@plain-cleat/core/hands';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { tell } from '@plain-cleat/core/units';
@@ -24,6 +25,7 @@ const WORDS = {
     sub: 'Changed',
     cautions: 'Before you go',
     undone: 'Left undone or accepted',
+    controls: 'Which control, which hand',
     contents: 'What is in what',
     bag: 'Taken off, back in a bag',
     sign: 'Signed for',
@@ -65,6 +67,7 @@ const WORDS = {
     sub: 'Remplacé',
     cautions: 'Avant de partir',
     undone: 'Laissé ou accepté',
+    controls: 'Quelle commande, quelle main',
     contents: 'Ce qui est rangé où',
     bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
@@ -139,6 +142,14 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
       paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
+  }
+  if (w.handover.controls.length) {
+    paper.heading(t.controls);
+    for (const c of w.handover.controls)
+      paper.row(
+        [`${c.letter} · ${sheet.language === 'fr' ? c.french : c.does}`, toldHands(c, sheet.language)],
+        [200, paper.width - 200],
+      );
   }
   if (w.handover.contents.length) {
     paper.heading(t.contents);

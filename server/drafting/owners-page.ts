@@ -1,4 +1,5 @@
 import { olderHoles, toldHole } from '@plain-cleat/core/handover';
+import { toldHands } from '@plain-cleat/core/hands';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import type { OwnerPage } from '@plain-cleat/api';
 import { outlineOf } from './outline';
@@ -33,6 +34,11 @@ export function ownersPage(input: WorkupInput, number: string, owner: string): O
       letter: c.letter,
       name: { en: c.name, fr: c.french },
       things: [...c.things],
+    })),
+    controls: w.handover.controls.map((c) => ({
+      letter: c.letter,
+      does: { en: c.does, fr: c.french },
+      hands: { en: toldHands(c, 'en'), fr: toldHands(c, 'fr') },
     })),
     older: olderHoles(w.surface, w.drilling.oldHoles),
     signedOn: w.ledger.signed?.serverTime ?? null,

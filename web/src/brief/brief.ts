@@ -11,6 +11,7 @@ import { waterAt } from '@plain-cleat/core/float';
 import { strokeBand } from '@plain-cleat/core/layout';
 import { entryOf, type Brief, type Wish } from '@plain-cleat/core/rig';
 import { Making } from '../own-part/making';
+import { SeatRange } from '../seats/seat-range';
 import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -34,6 +35,7 @@ import { WishList } from './wish-list';
     QuantityField,
     TextField,
     DateField,
+    SeatRange,
   ],
   providers: [Making],
   templateUrl: './brief.html',
@@ -125,8 +127,16 @@ export default class BriefStep {
     const whole = stature !== null && weightKg !== null;
     const none = stature === null && weightKg === null;
     this.half.set(whole || none ? null : next);
-    if (whole) this.answer('second', { stature, weightKg });
+    if (whole) this.answer('second', { ...this.brief()?.second, stature, weightKg });
     else if (none) this.answer('second', null);
+  }
+
+  /** Where and how the second sits; left empty it is as the hull is drawn. */
+  protected sitSecond(key: 'at' | 'raise' | 'recline', value: number | null): void {
+    const second = this.brief()?.second;
+    if (!second) return;
+    const { [key]: _, ...others } = second;
+    this.answer('second', value === null ? others : { ...others, [key]: Math.round(value * 10) / 10 });
   }
 
   protected write(key: 'notes' | 'later' | 'ownGear', text: string): void {

@@ -50,7 +50,7 @@ const typed = (
   optional = false,
 ): Typed => ({ kind, key, label, least, most, optional });
 
-const { stature, weightKg, raise, seatAt, feetAt, paddle, rodLength, rods, distanceKm, budgetCents } = briefSchema.shape;
+const { stature, weightKg, raise, recline, seatAt, feetAt, paddle, rodLength, rods, distanceKm, budgetCents } = briefSchema.shape;
 /** The bounds that the brief itself is held to, so that what is typed here is taken there. */
 const within = ({ minValue, maxValue }: { minValue: number | null; maxValue: number | null }) => ({
   least: minValue ?? 0,
@@ -63,6 +63,7 @@ export const LIMITS = {
   weight: within(weightKg),
   paddle: within(paddle.unwrap()),
   raise: within(raise),
+  recline: within(recline),
   seatAt: within(seatAt.unwrap()),
   feetAt: within(feetAt.unwrap()),
   rod: within(rodLength),
@@ -112,6 +113,7 @@ export const QUESTIONS: readonly Question[] = [
         'and',
       ),
       typed('length', 'raise', 'Raised by', LIMITS.raise),
+      typed('degrees', 'recline', 'Back leans', LIMITS.recline),
       typed('length', 'seatAt', 'Seat set at', LIMITS.seatAt, true),
       typed('length', 'feetAt', 'Pegs set at', LIMITS.feetAt, true),
     ],

@@ -1,4 +1,5 @@
 import type { PlannedHole } from '@plain-cleat/core/drilling';
+import { toldHands } from '@plain-cleat/core/hands';
 import { signedFor, toldHole, type ToldHole } from '@plain-cleat/core/handover';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
@@ -71,6 +72,9 @@ export default class HandOver {
     };
   });
   protected readonly contents = computed(() => this.store.state()?.workup.handover.contents ?? []);
+  protected readonly controls = computed(() =>
+    (this.store.state()?.workup.handover.controls ?? []).map((c) => ({ ...c, told: toldHands(c, 'en') })),
+  );
   protected readonly bag = computed(() => this.store.state()?.workup.handover.givenBack ?? []);
   protected readonly signed = computed(() => this.store.state()?.workup.ledger.signed ?? null);
   /** Why the owner cannot sign yet, or nothing. */

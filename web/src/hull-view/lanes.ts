@@ -90,7 +90,7 @@ export class Lanes {
   });
   protected readonly balance = computed(() => this.scale().x(this.workup().weight.x));
   protected readonly zones = computed(() =>
-    this.workup().layout.reach.map((z) => {
+    this.workup().seats.shown.reach.map((z) => {
       const [a, b] = [this.scale().x(z.fore), this.scale().x(z.aft)];
       return { name: z.name, x: Math.min(a, b), w: Math.abs(b - a) };
     }),

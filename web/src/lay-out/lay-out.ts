@@ -44,6 +44,7 @@ import { Moves } from './moves';
 import { Card } from './card';
 import { Choice } from './choice';
 import { Cures } from './cures';
+import { Hands } from './hands';
 import { InsideAnswers } from './inside-answers';
 import { Keys } from './keys';
 import { Library } from './library';
@@ -67,6 +68,7 @@ import { ToSettle } from './to-settle';
     SetsBar,
     Several,
     Stowing,
+    Hands,
     MatButtonModule,
     MatButtonToggleModule,
     MatSlideToggleModule,
@@ -110,7 +112,8 @@ export default class LayOut {
   protected readonly lifted = signal(false);
   private liftedByHand = false;
   protected readonly showKeys = signal(false);
-  protected readonly stowing = signal(false);
+  /** What stands beside the boat while nothing is chosen. */
+  protected readonly aside = signal<'parts' | 'stowed' | 'hands'>('parts');
   protected readonly compare = signal<string | null>(null);
 
   protected readonly item = computed(
@@ -222,7 +225,7 @@ export default class LayOut {
 
   protected pick(id: string | null, more = false): void {
     this.carrying.set(false);
-    this.stowing.set(false);
+    this.aside.set('parts');
     if (more && id) return this.choice.more(id);
     if (id) this.spot.set(null);
     const mark = this.marks().find((m) => m.id === id);
@@ -366,7 +369,7 @@ export default class LayOut {
 
   private walk(step: 1 | -1): void {
     this.carrying.set(false);
-    this.stowing.set(false);
+    this.aside.set('parts');
     this.choice.walk(this.marks(), step);
   }
 

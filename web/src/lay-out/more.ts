@@ -4,9 +4,20 @@ import { QuantityField } from '../controls/quantity';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButtonModule } from '@angular/material/button';
 import type { Fitted } from '@plain-cleat/core/drilling';
-import { OFTEN, OFTEN_WORDS } from '@plain-cleat/core/parts';
+import { comesOff } from '@plain-cleat/core/layout';
+import { HAND_NAMES, OFTEN, OFTEN_WORDS } from '@plain-cleat/core/parts';
 import { scupperName, type Space } from '@plain-cleat/core/hull';
-import { entryOf, type Change, type DraftChange, type Place, setsInOrder } from '@plain-cleat/core/rig';
+import {
+  entryOf,
+  RIDES,
+  RIDES_WORDS,
+  setsInOrder,
+  USERS,
+  type Change,
+  type DraftChange,
+  type Fitting,
+  type Place,
+} from '@plain-cleat/core/rig';
 import type { RigState } from '../stores/rig.store';
 import { Moves } from './moves';
 import { OtherHulls } from './other-hulls';
@@ -64,6 +75,15 @@ const LONGEST = 6000;
       [value]="item().placed.fitting.comesOff ?? null"
       (entered)="takeOnRoad($event)"
     />
+    @if (comesOff()) {
+      <pc-choice-field label="Rides" [choices]="rides" [value]="item().placed.fitting.rides ?? null" (entered)="ride($event)" />
+    }
+    @if (item().placed.part.control) {
+      <pc-choice-field label="Hand" [choices]="hands()" [value]="item().placed.fitting.hand ?? null" (entered)="byHand($event)" />
+    }
+    @if (state().plan.brief.second) {
+      <pc-choice-field label="Used by" [choices]="users" [value]="item().placed.fitting.by ?? null" (entered)="usedBy($event)" />
+    }
     <mat-checkbox [checked]="!!item().placed.fitting.locked" (change)="flag('lockItem', 'locked')">Locked in place</mat-checkbox>
     <mat-checkbox [checked]="!!item().placed.fitting.float" (change)="flag('floatItem', 'float')">Float added</mat-checkbox>
     <mat-checkbox [checked]="!!item().placed.fitting.travels" (change)="flag('travelItem', 'travels')"
@@ -246,6 +266,35 @@ export class More {
     { value: true, says: 'comes off' },
     { value: false, says: 'stays on' },
   ]);
+
+  protected readonly comesOff = computed(() => comesOff(this.item().placed));
+  protected readonly rides = [{ value: null, says: 'not said' }, ...RIDES.map((value) => ({ value, says: RIDES_WORDS[value] }))];
+  protected readonly users = [
+    { value: null, says: 'whoever reaches it best' },
+    ...USERS.map((value) => ({ value, says: `the ${value} paddler` })),
+  ];
+  protected readonly hands = computed(() => {
+    const made = this.item().placed.part.control?.hand;
+    return [
+      { value: null, says: made ? `made for the ${made} hand` : 'whichever is free' },
+      ...HAND_NAMES.map((value) => ({ value, says: `the ${value} hand` })),
+    ];
+  });
+
+  protected ride(to: Fitting['rides'] | null): void {
+    const { id, fitting } = this.item().placed;
+    this.emit({ kind: 'rideItem', item: id, from: fitting.rides ?? null, to: to ?? null });
+  }
+
+  protected byHand(to: Fitting['hand'] | null): void {
+    const { id, fitting } = this.item().placed;
+    this.emit({ kind: 'handItem', item: id, from: fitting.hand ?? null, to: to ?? null });
+  }
+
+  protected usedBy(to: Fitting['by'] | null): void {
+    const { id, fitting } = this.item().placed;
+    this.emit({ kind: 'userItem', item: id, from: fitting.by ?? null, to: to ?? null });
+  }
 
   protected useIt(often: string): void {
     const { id, fitting } = this.item().placed;

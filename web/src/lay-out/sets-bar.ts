@@ -8,13 +8,14 @@ import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
 import { zodValidator } from '../controls/zod-validator';
 import { entryOf, setsInOrder, rigSetSchema } from '@plain-cleat/core/rig';
+import { WhoSits } from '../seats/who-sits';
 import { RigStore, type RigState } from '../stores/rig.store';
 
 /** Named sets of the same rig: show one, lay another over it, name a new one. */
 @Component({
   selector: 'pc-sets-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, MatButtonToggleModule, ChoiceField, Icons, TextField, ValidSubmit],
+  imports: [ReactiveFormsModule, MatButtonModule, MatButtonToggleModule, ChoiceField, Icons, TextField, ValidSubmit, WhoSits],
   template: `
     <span id="shown">Aboard</span>
     <mat-button-toggle-group
@@ -46,8 +47,14 @@ import { RigStore, type RigState } from '../stores/rig.store';
     } @else {
       <button mat-button type="button" (click)="naming.set(true)"><mat-icon svgIcon="add" />New set</button>
       @if (state().set; as shown) {
+        <button mat-button type="button" [attr.aria-expanded]="sitting()" (click)="sitting.set(!sitting())">
+          Who sits, and how
+        </button>
         <button mat-button type="button" (click)="drop(shown)"><mat-icon svgIcon="delete" />Delete this set</button>
       }
+    }
+    @if (sitting() && state().set; as shown) {
+      <pc-who-sits class="who" [state]="state()" [of]="shown" />
     }
   `,
   styles: `
@@ -58,6 +65,10 @@ import { RigStore, type RigState } from '../stores/rig.store';
       align-items: center;
       padding: 6px 18px 0;
       color: var(--muted);
+    }
+    .who {
+      flex-basis: 100%;
+      color: var(--ink);
     }
     .other {
       width: 190px;
@@ -75,6 +86,8 @@ export class SetsBar {
   readonly compared = output<string | null>();
   protected readonly store = inject(RigStore);
   protected readonly naming = signal(false);
+  /** Whether it is open who sits in the set shown. */
+  protected readonly sitting = signal(false);
   protected readonly sets = computed(() => {
     const { plan } = this.state();
     const fittings = Object.values(plan.fittings);

@@ -21,6 +21,7 @@ const page: OwnerPage = {
   ],
   length: 3000,
   contents: [{ letter: 'B', name: both('Box', 'Boîte'), things: ['camera', 'spare card'] }],
+  controls: [{ letter: 'B', does: both('steers', 'dirige'), hands: both('left hand: motoring', 'main gauche: au moteur') }],
   older: [{ label: 'O1', reading: 900, from: 'stern tip', plugged: 'nylon plug' }],
   signedOn: '2026-06-05T10:00:00Z',
   stops: [
@@ -81,6 +82,7 @@ describe("the owner's page", () => {
     await click('mat-expansion-panel-header');
     expect(text()).toContain('What is in what');
     expect(text()).toContain('B, Box: camera, spare card');
+    expect(text()).toContain('B steers: left hand: motoring');
     await click('header button');
     expect(text()).toContain('B, Boîte: camera, spare card');
   });

@@ -12,6 +12,7 @@ const WORDS = {
     ...HOLE_WORDS.en,
     title: 'Your boat, bow to stern',
     other: 'en français',
+    controls: 'Which control, which hand',
     contents: 'What is in what',
     holes: 'Holes',
     none: 'No holes.',
@@ -33,6 +34,7 @@ const WORDS = {
     ...HOLE_WORDS.fr,
     title: 'Votre bateau, de la proue à la poupe',
     other: 'in English',
+    controls: 'Quelle commande, quelle main',
     contents: 'Ce qui est rangé où',
     holes: 'Trous',
     none: 'Aucun trou.',
@@ -120,6 +122,20 @@ const WORDS = {
           }
         </ol>
       </div>
+      @if (p.controls.length) {
+        <mat-expansion-panel>
+          <mat-expansion-panel-header
+            ><mat-panel-title>{{ t().controls }}</mat-panel-title></mat-expansion-panel-header
+          >
+          <ul>
+            @for (c of p.controls; track $index) {
+              <li>
+                <b>{{ c.letter }}</b> {{ c.does[language()] }}: {{ c.hands[language()] }}
+              </li>
+            }
+          </ul>
+        </mat-expansion-panel>
+      }
       @if (p.contents.length) {
         <mat-expansion-panel>
           <mat-expansion-panel-header

@@ -91,7 +91,7 @@ export const TEST_BATTERY: Part = {
   power: { battery: { ampHours: 18, volts: 12, chemistry: 'lithium' } },
 };
 export const TEST_PARTS: Part[] = [TEST_PART, TEST_LAMP, TEST_BATTERY];
-const on = (part: string, x: number, y: number, hold: 'loose' | 'rivet'): Plan['fittings'][string] => ({
+export const on = (part: string, x: number, y: number, hold: 'loose' | 'rivet'): Plan['fittings'][string] => ({
   part,
   place: { on: 'deck', x, y, heading: 0 },
   lift: 0,

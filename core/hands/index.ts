@@ -1,0 +1,3 @@
+export * from './activities';
+export * from './grips';
+export * from './legend';

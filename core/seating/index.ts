@@ -1,0 +1,2 @@
+export * from './says';
+export * from './seat-range';

@@ -1,0 +1,183 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { entryOf, type RigSet, type Sits } from '@plain-cleat/core/rig';
+import { QuantityField } from '../controls/quantity';
+import { LIMITS } from '../brief/questions';
+import { RigStore, type RigState } from '../stores/rig.store';
+import { SeatRange } from './seat-range';
+
+type Seat = 'first' | 'second';
+type Body = NonNullable<NonNullable<Sits['first']>['body']>;
+
+/** Who sits in a set, and how, where that is another than in the brief: a guest's body, the seat set elsewhere. */
+@Component({
+  selector: 'pc-who-sits',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonToggleModule, QuantityField, SeatRange],
+  template: `
+    @for (seat of seats(); track seat.name) {
+      <section>
+        <h3>{{ seat.name === 'first' ? 'Seat' : 'Second seat' }} in “{{ one().name }}”</h3>
+        @if (seat.name === 'second') {
+          <mat-button-toggle-group
+            hideSingleSelectionIndicator
+            aria-label="The second seat"
+            [value]="one().sits?.second === null"
+            (change)="empty($event.value)"
+          >
+            <mat-button-toggle [value]="false">Somebody sits there</mat-button-toggle>
+            <mat-button-toggle [value]="true">Nobody</mat-button-toggle>
+          </mat-button-toggle-group>
+        }
+        @if (seat.name === 'first' || one().sits?.second !== null) {
+          <div class="row">
+            <pc-quantity
+              class="short"
+              label="Guest’s height"
+              kind="stature"
+              placeholder="as in the brief"
+              [optional]="true"
+              [least]="limits.stature.least"
+              [most]="limits.stature.most"
+              [value]="bodyOf(seat.name).stature"
+              (entered)="setBody(seat.name, 'stature', $event)"
+            />
+            <pc-quantity
+              class="short"
+              label="Guest’s weight"
+              kind="mass"
+              placeholder="as in the brief"
+              [optional]="true"
+              [least]="limits.weight.least"
+              [most]="limits.weight.most"
+              [value]="bodyOf(seat.name).weightKg"
+              (entered)="setBody(seat.name, 'weightKg', $event)"
+            />
+            <pc-quantity
+              class="short"
+              label="Set at"
+              kind="length"
+              placeholder="as in the brief"
+              [optional]="true"
+              [least]="limits.seatAt.least"
+              [most]="limits.seatAt.most"
+              [value]="seat.sits?.at ?? null"
+              (entered)="set(seat.name, 'at', $event)"
+            />
+            <pc-quantity
+              class="short"
+              label="Raised by"
+              kind="length"
+              placeholder="as in the brief"
+              [optional]="true"
+              [least]="limits.raise.least"
+              [most]="limits.raise.most"
+              [value]="seat.sits?.raise ?? null"
+              (entered)="set(seat.name, 'raise', $event)"
+            />
+            <pc-quantity
+              class="short"
+              label="Back leans"
+              kind="degrees"
+              placeholder="as in the brief"
+              [optional]="true"
+              [least]="limits.recline.least"
+              [most]="limits.recline.most"
+              [value]="seat.sits?.recline ?? null"
+              (entered)="set(seat.name, 'recline', $event)"
+            />
+          </div>
+          @if (wanted(seat.name); as says) {
+            <p class="small" role="status">{{ says }}</p>
+          }
+        }
+      </section>
+    }
+    <pc-seat-range [state]="state()" [set]="of()" />
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      gap: 10px;
+      padding: 10px 18px;
+      border-bottom: 1px solid var(--line);
+    }
+    .short {
+      width: 150px;
+    }
+  `,
+})
+export class WhoSits {
+  readonly state = input.required<RigState>();
+  /** The set it is about. */
+  readonly of = input.required<string>();
+  private readonly store = inject(RigStore);
+  protected readonly limits = LIMITS;
+  /** A body half typed: both figures make one. */
+  private readonly half = signal<{ readonly seat: Seat; readonly body: Partial<Body> } | null>(null);
+
+  protected readonly one = computed((): RigSet => entryOf(this.state().plan.sets, this.of()) ?? { name: '', order: 0 });
+  protected readonly seats = computed(() => {
+    const { sits } = this.one();
+    const first = { name: 'first' as const, sits: sits?.first };
+    return this.state().doc.hull.secondSeat ? [first, { name: 'second' as const, sits: sits?.second ?? undefined }] : [first];
+  });
+
+  protected bodyOf(seat: Seat): { stature: number | null; weightKg: number | null } {
+    const half = this.half();
+    const body = half?.seat === seat ? half.body : this.one().sits?.[seat]?.body;
+    return { stature: body?.stature ?? null, weightKg: body?.weightKg ?? null };
+  }
+
+  protected wanted(seat: Seat): string {
+    const { stature, weightKg } = this.bodyOf(seat);
+    return (stature === null) === (weightKg === null) ? '' : `The guest’s ${stature === null ? 'height' : 'weight'} too.`;
+  }
+
+  protected setBody(seat: Seat, field: keyof Body, value: number | null): void {
+    const now = this.bodyOf(seat);
+    const [stature, weightKg] = field === 'stature' ? [value, now.weightKg] : [now.stature, value];
+    if (stature !== null && weightKg !== null) {
+      this.half.set(null);
+      this.put(seat, { body: { stature: tenths(stature), weightKg: tenths(weightKg) } });
+    } else if (stature === null && weightKg === null) {
+      this.half.set(null);
+      this.put(seat, { body: undefined });
+    } else
+      this.half.set({ seat, body: { ...(stature === null ? {} : { stature }), ...(weightKg === null ? {} : { weightKg }) } });
+  }
+
+  protected set(seat: Seat, field: 'at' | 'raise' | 'recline', value: number | null): void {
+    this.put(seat, { [field]: value === null ? undefined : tenths(value) });
+  }
+
+  protected empty(nobody: boolean): void {
+    const { sits } = this.one();
+    const { second: _, ...others } = sits ?? {};
+    this.write(nobody ? { ...others, second: null } : others);
+  }
+
+  private put(seat: Seat, fields: Partial<NonNullable<Sits['first']>>): void {
+    const { sits } = this.one();
+    const sitter = given({ ...sits?.[seat], ...fields });
+    const { [seat]: _, ...others } = sits ?? {};
+    this.write(Object.keys(sitter).length ? { ...others, [seat]: sitter } : others);
+  }
+
+  /** What says nothing is left out: the set sits as the brief does. */
+  private write(sits: Sits): void {
+    const from = this.one();
+    const { sits: _, ...bare } = from;
+    const to = Object.keys(sits).length ? { ...bare, sits } : bare;
+    if (JSON.stringify(from) !== JSON.stringify(to))
+      this.store.change({ id: crypto.randomUUID(), kind: 'nameSet', set: this.of(), from, to });
+  }
+}
+
+/** As fine as anybody measures. */
+const tenths = (value: number): number => Math.round(value * 10) / 10;
+
+/** Only what is there. */
+const given = <T extends object>(fields: T): Partial<T> =>
+  Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as Partial<T>;
