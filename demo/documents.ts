@@ -1,7 +1,9 @@
 import { catalogSchema, type Catalog } from '@plain-cleat/core/catalog';
 import { hullModelSchema, type HullModel } from '@plain-cleat/core/hull';
+import braskel from './braskel-133-deck.json';
 import brackwen from './brackwen-104.json';
 import parts from './catalog.json';
+import fendrick from './fendrick-124-drive.json';
 import orrisk from './orrisk-138.json';
 import pellin from './pellin-96.json';
 import quenby from './quenby-126-wide.json';
@@ -16,4 +18,6 @@ export const BRACKWEN: HullModel = hullModelSchema.parse(brackwen);
 export const ORRISK: HullModel = hullModelSchema.parse(orrisk);
 export const PELLIN: HullModel = hullModelSchema.parse(pellin);
 export const SARROCK: HullModel = hullModelSchema.parse(sarrock);
-export const HULLS: readonly HullModel[] = [TOLVANE, QUENBY, BRACKWEN, ORRISK, PELLIN, SARROCK];
+export const FENDRICK: HullModel = hullModelSchema.parse(fendrick);
+export const BRASKEL: HullModel = hullModelSchema.parse(braskel);
+export const HULLS: readonly HullModel[] = [TOLVANE, QUENBY, BRACKWEN, ORRISK, PELLIN, SARROCK, FENDRICK, BRASKEL];

@@ -28,7 +28,18 @@ export interface Strength {
 }
 
 /** What holds without the wall's thickness bears, N a fastener (judgement): slot lips, moulded-in inserts, posts. */
-const BEARS: Readonly<Partial<Record<Hold, number>>> = { track: 1200, insert: 600, scupper: 500, clamp: 350 };
+const BEARS: Readonly<Partial<Record<Hold, number>>> = {
+  track: 1200,
+  insert: 600,
+  scupper: 500,
+  clamp: 350,
+  // Two ties of 4.8 mm, 50 lbf a loop (the usual class, from memory), half of it for sun and a sharp edge (judgement).
+  'cable tie': 222,
+};
+/** What a magnet bears sideways of what it bears straight out: it slides on wet steel (judgement). */
+const MAGNET_SIDEWAYS = 0.2;
+/** Hook-and-loop over its pad, wet and used: what it bears steadily before it peels, MPa (judgement). */
+const HOOKS = 0.01;
 /** A glue pad bears so much over its base in steady pull, MPa (judgement): it peels long before. */
 const GLUE = 0.02;
 /** Flat wall about a fitting that bends with it, mm (judgement). */
@@ -79,9 +90,15 @@ export function strengthOf(hull: HullSurface, placed: Placed, mounted: Mounted, 
   const bears = BEARS[hold];
   if (bears)
     return { ...only({ factor: over(bears, Math.hypot(load.tension, load.shear)), rules: BEAR_WORDS[hold] ?? '' }), load };
-  if (hold === 'glue') {
+  if (hold === 'glue' || hold === 'hook and loop') {
     const area = part.body.base.length * part.body.base.width;
-    return { ...only({ factor: over(GLUE * area, Math.hypot(load.tension, load.shear)), rules: 'the glue peels' }), load };
+    const [most, rules] = hold === 'glue' ? [GLUE, 'the glue peels'] : [HOOKS, 'the hook-and-loop peels'];
+    return { ...only({ factor: over(most * area, Math.hypot(load.tension, load.shear)), rules }), load };
+  }
+  if (hold === 'magnet') {
+    const most = part.holding.magnet ?? 0;
+    const used = Math.hypot(load.tension, load.shear / MAGNET_SIDEWAYS);
+    return { ...only({ factor: over(most, used), rules: 'the magnet lets go' }), load };
   }
   const wall = WALLS[hull.model.material];
   if (!wall || placed.below) return null;
@@ -117,4 +134,5 @@ const BEAR_WORDS: Readonly<Partial<Record<Hold, string>>> = {
   insert: 'the insert turns or pulls out',
   scupper: 'its post bends',
   clamp: 'the clamp slips',
+  'cable tie': 'a tie lets go',
 };

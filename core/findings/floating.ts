@@ -1,6 +1,7 @@
 import { entryOf } from '../rig';
 import { centreOfPart, trimDegrees, waterAt } from '../float';
 import { kg, mm, say } from '../units';
+import { intoRooms } from './other-rooms';
 import { aboutHull, type Judged, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
 
 const AN_ESTIMATE = 'An estimate: it does not replace a test in shallow water.';
@@ -51,7 +52,7 @@ export const wetFloor: Judgement = (judged) => {
         curable: true,
         says: say`Water stands ${mm(worst.over, 'up')} over the ${worst.end} end of the ${d.name}: it comes up through the scuppers.`,
         because: say`With everything aboard the boat weighs ${kg(float.massKg)}. Less weight, weight at the other end, or plugs and a sponge. ${AN_ESTIMATE}`,
-        tries: towards(worst.end === 'after' ? 'bow' : 'stern', judged),
+        tries: () => towards(worst.end === 'after' ? 'bow' : 'stern', judged),
       },
     ];
   });
@@ -78,7 +79,8 @@ export const handleDrags: Judgement = ({ hull, float }) =>
 const LIGHT = 3;
 
 /** Heavy loose things, to where the deck is lower in the water the least. */
-function towards(end: 'bow' | 'stern', { items, hull }: Judged): Try[] {
+function towards(end: 'bow' | 'stern', judged: Judged): Try[] {
+  const { items, hull } = judged;
   const wanted = end === 'bow' ? ['foredeck', 'cockpit'] : ['tank well', 'stern deck'];
   const decks = hull.model.decks.filter((d) => wanted.includes(d.kind));
   return items
@@ -92,12 +94,21 @@ function towards(end: 'bow' | 'stern', { items, hull }: Judged): Try[] {
       const { place, part } = i.placed;
       if (place.on !== 'deck') return [];
       const half = part.body.base.length / 2 + 30;
-      return decks.flatMap((d) =>
-        [(d.fore + d.aft) / 2, end === 'bow' ? d.fore + half : d.aft - half].map((x) => ({
-          says: say`${i.letter}, ${nameOf(i)}, to the ${d.name}`,
-          changes: [slideTo(i, { ...place, x, y: 0 })],
-        })),
-      );
+      const inside = part.inside?.usual
+        ? intoRooms(i, judged, ({ space }) => (end === 'bow') === (space.fore + space.aft) / 2 < hull.length / 2)
+        : [];
+      const onDeck = decks.flatMap((d) => {
+        const at = (share: number): number => d.fore + share * (d.aft - d.fore);
+        // On the centre line first; beside it where something of the hull is in the way there.
+        const xs = [at(0.5), end === 'bow' ? d.fore + half : d.aft - half, at(0.25), at(0.75)];
+        return [0, d.port / 2, d.starboard / 2].flatMap((y) =>
+          xs.map((x) => ({
+            says: say`${i.letter}, ${nameOf(i)}, to the ${d.name}`,
+            changes: [slideTo(i, { ...place, x, y })],
+          })),
+        );
+      });
+      return [...inside, ...onDeck];
     });
 }
 
@@ -120,7 +131,7 @@ export const trimmed: Judgement = (judged): Raw[] => {
       curable: true,
       says: say`The ${deep} floats ${mm(more, 'up')} deeper than the ${light}: ${(Math.ceil(Math.abs(degrees) * 10) / 10).toFixed(1)}°, and ${shop.limits.trim}° is let pass.`,
       because: say`${kg(aft)} of ${kg(gear)} gear stands in the aft ${share} % of the length; paddler ${kg(plan.brief.weightKg)}. Heavy things low and in the middle. ${AN_ESTIMATE}`,
-      tries: towards(light, judged),
+      tries: () => towards(light, judged),
     },
   ];
 };

@@ -33,10 +33,11 @@ import { roadHeight, roofLift } from './road';
 import { rodButts, rodsCross, rodTips, shallowTubes } from './rods';
 import { noDrain, scupperCovered } from './scuppers';
 import { allRoundLight, lensPath, lightHeights, sidelights, whiteLight } from './sight';
+import { secondHold } from './second-hold';
 import { standing } from './standing-room';
 import { stowage } from './stowage';
 import { hullTooSmall, propulsion } from './suits-hull';
-import { struts, swings } from './swings';
+import { riders, ridersTied, struts, swings } from './swings';
 import { tiedDown } from './tied-down';
 import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
@@ -78,6 +79,8 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   acrossTracks,
   hangsOver,
   swings,
+  riders,
+  ridersTied,
   struts,
   rodButts,
   shallowTubes,
@@ -105,6 +108,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   noWayBack,
   eventRules,
   overboard,
+  secondHold,
   standsClear,
   goesIn,
   slides,

@@ -43,6 +43,8 @@ interface Case {
   readonly cure?: false;
 }
 
+/** The Tolvane with its drive left ashore. */
+const NO_DRIVE = { ...TOLVANE, moving: [] };
 const seated = { stature: 1778 } as const;
 const night = { waters: ['night'] as Brief['waters'] };
 /** On the floor of a room inside. */
@@ -259,7 +261,7 @@ const CASES: readonly Case[] = [
   },
   {
     code: 'stern-heavy',
-    fires: rig({ a: loose('battery-80', deck(2900, 0)) }, { weightKg: 60 }),
+    fires: rig({ a: loose('battery-80', deck(2900, 0)) }, { weightKg: 60 }, NO_DRIVE),
     says: /^The stern floats \d+ mm deeper than the bow: 1\.9°, and 1\.5° is let pass\.$/,
     not: rig({ a: loose('battery-80', deck(2150, 300)) }, { weightKg: 60 }),
   },
@@ -272,7 +274,7 @@ const CASES: readonly Case[] = [
   {
     // As loaded beyond its rating the floor of the demo hull is under water; at its rating it is dry.
     code: 'wet-floor',
-    fires: rig({ a: loose('battery-80', deck(2700, 0)) }, { weightKg: 150 }),
+    fires: rig({ a: loose('battery-80', deck(2700, 0)) }, { weightKg: 150 }, NO_DRIVE),
     says: /^Water stands \d+ mm over the after end of the cockpit/,
     not: rig({ a: loose('battery-80', deck(1400, 0)) }, { weightKg: 150 }),
   },

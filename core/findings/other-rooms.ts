@@ -5,7 +5,7 @@ import { placeFitting } from '../layout';
 import { canBe, mountFitting } from '../mounting';
 import { LIES, type DraftChange, type Place } from '../rig';
 import { say } from '../units';
-import { slideTo, type Judged, type Try } from './finding';
+import { nameOf, slideTo, type Judged, type Try } from './finding';
 import { strapChanges, strapsThatHold } from './tied-down';
 
 /** What stands on the floor of a room itself. */
@@ -26,20 +26,24 @@ export function strapped(item: Fitted, judged: Judged, place = item.placed.place
     : [];
 }
 
-/** Into another room that takes it, strapped down there where it can be. */
+/** Into a room that takes it, strapped down there where it can be. */
+export function intoRooms(item: Fitted, judged: Judged, suits: (room: Room) => boolean): Try[] {
+  const { hull, plan, shop, items } = judged;
+  const { part, id } = item.placed;
+  const others = items.filter((i) => i.placed.id !== id).map((i) => i.placed);
+  return roomsFor(hull, part, { plan, shop, others })
+    .filter((offer) => suits(offer.room))
+    .map(({ place, room: { space } }) => ({
+      says: say`${nameOf(item)} into the ${space.name}`,
+      changes: [slideTo(item, place), ...strapped(item, judged, place)],
+    }));
+}
+
+/** Into another room than the one it is in. */
 export const otherRooms =
   (item: Fitted, room: Room) =>
-  (judged: Judged): Try[] => {
-    const { hull, plan, shop, items } = judged;
-    const { part, id } = item.placed;
-    const others = items.filter((i) => i.placed.id !== id).map((i) => i.placed);
-    return roomsFor(hull, part, { plan, shop, others })
-      .filter((offer) => offer.room !== room)
-      .map(({ place, room: { space } }) => ({
-        says: say`Into the ${space.name}`,
-        changes: [slideTo(item, place), ...strapped(item, judged, place)],
-      }));
-  };
+  (judged: Judged): Try[] =>
+    intoRooms(item, judged, (other) => other !== room);
 
 /** Laid another way up, or turned a quarter, where it stands; or into another room. */
 export const laidOtherwise =

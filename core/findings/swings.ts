@@ -2,21 +2,27 @@ import {
   bodyOfBox,
   bodyOverlap,
   boundsOf,
+  carriedBy,
   near,
-  type Body,
-  type Rod,
-  sweptBy,
-  sweptByHull,
-  type Swept,
   planOverlap,
   squareAt,
   standsOn,
+  sweptBy,
+  sweptByHull,
+  trunkOf,
+  type Body,
+  type Bounds,
+  type Placed,
+  type Rod,
+  type Swept,
 } from '../layout';
 import type { Fitted } from '../drilling';
-import { distance, kg, mm, say } from '../units';
-import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, slideTo } from './finding';
+import type { HullSurface } from '../hull';
+import type { Hold } from '../parts';
+import { distance, kg, mm, say, type Sentence } from '../units';
+import { about, aboutHull, joined, type Judged, type Judgement, nameOf, type Raw, slideTo } from './finding';
 
-/** Something that turns, and whose it is. */
+/** Something that moves, and whose it is. */
 interface Turning {
   readonly swept: Swept;
   readonly of: Fitted | null;
@@ -30,21 +36,52 @@ function turnings(judged: Judged): Turning[] {
   return [...hulls.map((swept) => ({ swept, of: null })), ...own];
 }
 
-/** What stands on the lid goes with it: its foot at the lid's top, its middle within the outline. */
-function ridesOn(rest: Body, item: Fitted): boolean {
-  const { x, y, z } = item.placed.frame.origin;
-  return planOverlap(rest.outline, squareAt(x, y, 0.5)) > 0 && z >= rest.bottom - 40 && z <= rest.top + 40;
+/** What of the hull that moves a place is part of. */
+function ridesWith(hull: HullSurface, { place }: Placed): string | undefined {
+  const { model } = hull;
+  if (place.on === 'rail') return model.rails?.find((r) => r.id === place.rail)?.rides;
+  if (place.on === 'track') return model.tracks.find((t) => t.id === place.track)?.rides;
+  return place.on === 'deck' ? hull.spot(place.x, place.y).deck?.rides : undefined;
+}
+
+/** What of a chain stands on the boat itself, or on the fitting whose way it is. */
+function footOn(placed: Placed, of: Fitted | null): Placed {
+  let foot = placed;
+  while (foot.below && foot.below.id !== of?.placed.id) foot = foot.below;
+  return foot;
+}
+
+/** A foot so near the top of what moves stands on it, through a lid so thick (judgement), mm. */
+const NEAR = 40;
+const THIN = 60;
+const lowestFoot = ({ bottom, top }: Body): number => (top - bottom <= THIN ? bottom : top) - NEAR;
+
+/** What stands on what moves goes with it: fixed to it, or with its foot at its top and its middle within the outline. */
+function ridesOn(judged: Judged, { swept, of }: Turning, item: Fitted): boolean {
+  if (item === of) return false;
+  return judged.memory.pair('rides', swept, item.placed, () => {
+    const { id, rest } = swept;
+    const foot = footOn(item.placed, of);
+    if (of === null && ridesWith(judged.hull, foot) === id) return true;
+    const { x, y, z } = foot.frame.origin;
+    // What is held by the very thing that moves goes with it at any height: on a shaft, on an arm.
+    const held = of !== null && foot.below?.id === of.placed.id;
+    return planOverlap(rest.outline, squareAt(x, y, 0.5)) > 0 && (held || (z >= lowestFoot(rest) && z <= rest.top + NEAR));
+  });
 }
 
 const solidsOf = (judged: Judged, { placed }: Fitted): Body[] =>
   judged.memory.of('solids', placed, () => [...placed.bodies, ...placed.rods.map(rodBody)]);
 
-/** The deepest a fitting stands in the way of what turns; what already overlaps at rest is said elsewhere. */
-function inTheWay(swept: Swept, solids: readonly Body[]): number {
+/**
+ * The deepest a fitting stands in the way of what moves; what already overlaps at rest is said elsewhere.
+ * @param atRest it is said here: nobody else looks at drive or rudder where they rest
+ */
+function inTheWay(swept: Swept, solids: readonly Body[], atRest = false): number {
   let most = 0;
   for (const body of solids) {
     const bounds = boundsOf([body]);
-    if (!near(swept.bounds, bounds) || bodyOverlap(swept.rest, body) > 1) continue;
+    if (!near(swept.bounds, bounds) || (!atRest && bodyOverlap(swept.rest, body) > 1)) continue;
     swept.poses.forEach((pose, i) => {
       const span = swept.spans[i];
       if (span && near(span, bounds)) most = Math.max(most, bodyOverlap(pose, body));
@@ -64,33 +101,113 @@ function rodBody({ mouth, tip }: Rod): Body {
   return bodyOfBox('rod', { middle, axes: [u, v, w], half: [8, 8, long / 2] });
 }
 
+const inItsWay = ({ of }: Turning, item: Fitted): boolean =>
+  item !== of && !(of && (standsOn(of.placed, item.placed) || of.placed.id === item.placed.id));
+
+const whose = ({ swept, of }: Turning): Sentence =>
+  of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
+
+const detailOf = ({ swept, of }: Turning): string => `${of?.placed.id ?? 'hull'}.${swept.name.replace(/\W+/g, '-')}`;
+
+const boxOf = (judged: Judged, item: Fitted): Bounds =>
+  judged.memory.of('bounds', item.placed, () => boundsOf(solidsOf(judged, item)));
+
+/** How far an item stands in some way, mm; looked up while both stay. */
+function wayTaken(judged: Judged, swept: Swept, item: Fitted, atRest = false): number {
+  const box = boxOf(judged, item);
+  if (!near(swept.within, box) || !near(swept.bounds, box)) return 0;
+  return judged.memory.pair('way', swept, item.placed, () => inTheWay(swept, solidsOf(judged, item), atRest));
+}
+
 /** Everything that folds, lifts, swings or opens still can. */
-export const swings: Judgement = (judged) => {
-  const boxes = judged.items.map((item) => judged.memory.of('bounds', item.placed, () => boundsOf(solidsOf(judged, item))));
-  return turnings(judged).flatMap(({ swept, of }): Raw[] =>
-    judged.items.flatMap((item, i): Raw[] => {
-      const box = boxes[i];
-      if (!box || !near(swept.within, box) || !near(swept.bounds, box)) return [];
-      const by = judged.memory.pair('way', swept, item.placed, () =>
-        ridesOn(swept.rest, item) ? 0 : inTheWay(swept, solidsOf(judged, item)),
-      );
-      if (by < 1 || item === of || (of && standsOn(of.placed, item.placed))) return [];
-      const whose = of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
+export const swings: Judgement = (judged) =>
+  turnings(judged).flatMap((turning): Raw[] =>
+    judged.items.flatMap((item): Raw[] => {
+      const hulls = turning.of === null && judged.hull.model.moving?.some((m) => m.id === turning.swept.id);
+      const by = wayTaken(judged, turning.swept, item, hulls);
+      if (by < 1 || !inItsWay(turning, item) || ridesOn(judged, turning, item)) return [];
       return [
         {
           ...about(item),
           code: 'swings',
-          detail: `${of?.placed.id ?? 'hull'}.${swept.name.replace(/\W+/g, '-')}`,
+          detail: detailOf(turning),
           severity: 'stop',
           curable: true,
-          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} in the way of `, ...whose, ' as it moves.'],
+          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} in the way of `, ...whose(turning), ' as it moves.'],
           because: say`Its way is followed from rest to its other end; behind the hinge is clear of it.`,
           tries: item.placed.place.on === 'fitting' ? behind(item) : [],
         },
       ];
     }),
   );
+
+/** What rides on something that moves goes along: nothing, and nobody, is in its way. */
+export const riders: Judgement = (judged) => {
+  const people = judged.paddlers.map(trunkOf);
+  return turnings(judged).flatMap((turning): Raw[] => {
+    const riding = judged.items.filter((item) => ridesOn(judged, turning, item));
+    return riding.flatMap((rider): Raw[] => {
+      const carried = judged.memory.pair('carried', turning.swept, rider.placed, () =>
+        solidsOf(judged, rider).flatMap((body) => carriedBy(turning.swept, body) ?? []),
+      );
+      const met = judged.items
+        .filter((item) => !riding.includes(item) && inItsWay(turning, item) && !joined(item.placed, rider.placed))
+        .map((item) => ({
+          who: `${item.letter}, ${nameOf(item)}`,
+          by: Math.max(0, ...carried.map((c) => wayTaken(judged, c, item))),
+        }));
+      const bodily = { who: 'the paddler', by: Math.max(0, ...carried.map((c) => inTheWay(c, people))) };
+      const worst = [...met, bodily].reduce((a, b) => (b.by > a.by ? b : a));
+      if (worst.by < 1) return [];
+      return [
+        {
+          ...about(rider),
+          code: 'rider-meets',
+          detail: detailOf(turning),
+          severity: 'stop',
+          curable: true,
+          says: [
+            ...say`${nameOf(rider)} goes ${mm(worst.by, 'up')} into ${worst.who} as `,
+            ...whose(turning),
+            ' takes it along.',
+          ],
+          because: say`It rides on what moves: its way is followed with it, from rest to the other end.`,
+        },
+      ];
+    });
+  });
 };
+
+/** Holds that let go when what they ride on comes up. */
+const SHAKES_OFF: readonly Hold[] = ['loose', 'magnet', 'hook and loop'];
+
+/** What rides on a drive, a motor or a rudder is made fast: it comes up with it, and shakes. */
+export const ridersTied: Judgement = (judged) =>
+  turnings(judged).flatMap((turning): Raw[] => {
+    const { swept, of } = turning;
+    const moves = of ? of.placed.part.use.propels : judged.hull.model.moving?.find((m) => m.id === swept.id);
+    if (!moves || swept.strutKg !== undefined) return [];
+    return judged.items.flatMap((item): Raw[] => {
+      const { fitting, id, below } = item.placed;
+      if (!SHAKES_OFF.includes(item.mounted.hold) || fitting.tether || fitting.straps?.length) return [];
+      if (!ridesOn(judged, turning, item)) return [];
+      const to = below?.id ?? null;
+      return [
+        {
+          ...about(item),
+          code: 'rider-untied',
+          detail: detailOf(turning),
+          severity: 'look',
+          curable: true,
+          says: [...say`${nameOf(item)} rides on `, ...whose(turning), ' and is not tied.'],
+          because: say`What comes up with it shakes and tips: tie it.`,
+          tries: [{ says: say`Tie it`, changes: [{ kind: 'tetherItem', item: id, from: null, to: { to, length: TIE } }] }],
+        },
+      ];
+    });
+  });
+/** A tie so long keeps a thing where it rides (judgement), mm. */
+const TIE = 200;
 
 /** Room for the thickness of an open lid (judgement), mm. */
 const LID = 25;
@@ -111,11 +228,9 @@ function behind(item: Fitted): Raw['tries'] {
 export const struts: Judgement = (judged) =>
   turnings(judged).flatMap(({ swept, of }): Raw[] => {
     if (swept.strutKg === undefined) return [];
-    const riders = judged.items.filter(
-      (i) => i !== of && judged.memory.pair('rides', swept, i.placed, () => ridesOn(swept.rest, i)),
-    );
-    const load = riders.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
-    const [first] = riders;
+    const borne = judged.items.filter((i) => ridesOn(judged, { swept, of }, i));
+    const load = borne.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
+    const [first] = borne;
     if (!first || load <= swept.strutKg) return [];
     return [
       {
@@ -124,9 +239,9 @@ export const struts: Judgement = (judged) =>
         detail: swept.name.replace(/\W+/g, '-'),
         severity: 'look',
         says: say`The ${swept.name} carries ${kg(load)}; its strut still lifts ${kg(swept.strutKg)}.`,
-        because: say`${riders.map((i) => i.letter).join(', ')} stand on it. It will not stay open by itself.`,
+        because: say`${borne.map((i) => i.letter).join(', ')} stand on it. It will not stay open by itself.`,
         curable: true,
-        tries: riders
+        tries: borne
           .filter((i) => i.placed.place.on === 'deck')
           .flatMap((i) => {
             const { place } = i.placed;

@@ -17,6 +17,19 @@ const HOLD_CARE: Readonly<Record<Hold, { readonly en: string; readonly fr: strin
   },
   'well nut': { en: 'Look at its rubber well nuts each season.', fr: 'Contrôler ses écrous caoutchouc chaque saison.' },
   through: { en: 'Look at its bolts and sealant each season.', fr: 'Contrôler ses boulons et le mastic chaque saison.' },
+  stud: {
+    en: 'Wing nuts by hand; cap the studs while it is off. Look at the sealant each season.',
+    fr: 'Écrous papillon à la main ; coiffer les goujons quand elle est démontée. Contrôler le mastic chaque saison.',
+  },
+  'cable tie': {
+    en: 'New cable ties each season: the sun eats them.',
+    fr: 'Colliers neufs chaque saison : le soleil les ronge.',
+  },
+  'hook and loop': {
+    en: 'Rinse the sand out of its hook-and-loop; new pads when they let go.',
+    fr: 'Rincer le sable des bandes agrippantes ; les remplacer quand elles lâchent.',
+  },
+  magnet: { en: 'Wipe magnet and steel dry; keep its tether on.', fr: 'Essuyer aimant et acier ; garder la longe.' },
   'pulled plate': {
     en: 'Look at its bolts and sealant each season.',
     fr: 'Contrôler ses boulons et le mastic chaque saison.',

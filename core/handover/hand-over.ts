@@ -5,6 +5,7 @@ import type { Paddler, Placed } from '../layout';
 import type { Ledger, Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 import type { WiredRun } from '../wiring';
+import { basesOf, type BaseTops } from './bases';
 import { closingOf, type Closing } from './closing';
 import { contents, type Contents } from './contents';
 import { givenBack, walk, type GivenBack, type WalkStop } from './walk';
@@ -14,6 +15,8 @@ export interface HandoverInput {
   readonly surface: HullSurface;
   readonly plan: Plan;
   readonly owned: readonly Fitted[];
+  /** Every place every fitting takes. */
+  readonly stands: readonly Fitted[];
   /** What is taken off the boat. */
   readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
@@ -32,18 +35,21 @@ export interface Handover {
   readonly givenBack: readonly GivenBack[];
   /** What is in each container. */
   readonly contents: readonly Contents[];
+  /** Bases with what goes on them, and what stays standing. */
+  readonly bases: readonly BaseTops[];
   /** What each control is for, and the hand it is for. */
   readonly controls: readonly ToldControl[];
 }
 
 /** All of a handover: the walk, what goes back, and whether it is signed for as it is. */
 export const handOver = (input: HandoverInput): Handover => {
-  const { surface, plan, owned, takenOff, runs, ledger, steps, people, clear } = input;
+  const { surface, plan, owned, stands, takenOff, runs, ledger, steps, people, clear } = input;
   return {
     closing: closingOf(plan, ledger, steps),
     walk: walk(owned, runs, ledger),
     givenBack: givenBack(owned, takenOff),
     contents: contents(surface, owned, plan),
+    bases: basesOf(stands),
     // A body that is not kept has no hands to tell of.
     controls: plan.brief.forgotten ? [] : handsOf({ people, brief: plan.brief, items: owned, clear }).legend,
   };

@@ -1,3 +1,4 @@
+export * from './bases';
 export * from './closing';
 export * from './hand-over';
 export * from './holes';

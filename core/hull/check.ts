@@ -58,6 +58,12 @@ export function hullFaults(model: HullModel): HullFault[] {
     const misplaced = placeFault(model, one.place);
     if (misplaced) fault(`stock.${i}.place.${misplaced.field}`, misplaced.says);
   });
+  const moving = new Set(model.moving?.map((m) => m.id));
+  for (const list of ['decks', 'tracks', 'rails'] as const)
+    (model[list] ?? []).forEach((one, i) => {
+      if (one.rides !== undefined && !moving.has(one.rides))
+        fault(`${list}.${i}.rides`, `nothing called ${one.rides} moves on this hull`);
+    });
   const beam = 2 * Math.max(...stations.map((s) => s.halfBreadth));
   model.tracks.forEach((t, i) => {
     if (t.fore >= t.aft || t.fore < bow || t.aft > stern || Math.abs(t.y) > beam)

@@ -14,6 +14,9 @@ const area = {
   starboard: coordinateSchema.describe('y of its starboard edge, mm'),
 };
 
+/** What of the hull that moves it is part of: what stands on it goes along. */
+const ridesSchema = idSchema.optional().describe('it moves with this: drive, rudder, seat, motor');
+
 /** A cross-section measured at one place along the boat. */
 const stationSchema = z.strictObject({
   x: coordinateSchema,
@@ -32,6 +35,7 @@ const deckAreaSchema = z.strictObject({
   height: lengthSchema.describe('of its forward edge over the lowest keel point, mm'),
   rise: z.number().min(-500).max(500).describe('from forward to after edge, mm'),
   wall: lengthSchema.describe('wall thickness, mm'),
+  rides: ridesSchema,
 });
 
 const hatchSchema = z.strictObject({
@@ -61,6 +65,7 @@ const hullMoverSchema = z.strictObject({
   about: z.enum(['x', 'y', 'z']).describe('the direction of its hinge'),
   hinge: pointSchema,
   turns: z.number().min(-360).max(360).describe('degrees from rest to its other end'),
+  slides: pointSchema.optional().describe('how far it is shifted from rest to its other end, mm'),
   both: z.boolean().optional().describe('it turns as far the other way'),
   drives: z.boolean().optional().describe('it drives the boat: fins or a propeller'),
 });
@@ -97,6 +102,7 @@ const railSchema = z.strictObject({
   from: pointSchema,
   to: pointSchema,
   diameter: lengthSchema,
+  rides: ridesSchema,
 });
 
 /** A plate the maker drilled for accessories. */
@@ -124,6 +130,7 @@ const trackSchema = z.strictObject({
   aft: coordinateSchema,
   y: coordinateSchema,
   height: lengthSchema,
+  rides: ridesSchema,
   slot: z.strictObject({ opening: lengthSchema, depth: lengthSchema, thread: z.string().max(12) }),
 });
 
@@ -184,6 +191,7 @@ export const hullModelSchema = z.strictObject({
   material: z.enum(['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric']),
   massKg: z.number().positive().max(500),
   capacityKg: z.number().positive().max(2000).describe("maker's rated capacity"),
+  wheelsKg: z.number().positive().max(500).optional().describe('it has wheels of its own, and they bear so much'),
   wall: lengthSchema.describe('wall thickness where no zone says otherwise, mm'),
   seat: seatSchema,
   secondSeat: seatSchema.optional(),

@@ -1,5 +1,5 @@
 import type { Part } from '../parts';
-import type { HullSurface, Track } from '../hull';
+import type { HullModel, HullSurface, Track } from '../hull';
 import { frameOf, onRail, type Placed } from './frame';
 import type { Place } from '../rig';
 import { MM_PER_INCH, type UnitSystem } from '../units';
@@ -13,6 +13,34 @@ const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number => M
 
 /** Near enough to a track, an insert or a scupper it is pulled to it (judgement), mm. */
 const PULL = 60;
+
+/** Two spacings are the same within this, mm: screws start a little off (judgement). */
+const SAME = 0.5;
+
+/** Where a base with several holes lies with each of them over a factory insert. */
+export function overInserts(
+  model: Pick<HullModel, 'inserts'>,
+  part: Pick<Part, 'holding' | 'holes'>,
+): (Place & { on: 'deck' })[] {
+  const [a, ...others] = part.holes.at;
+  const b = others.at(-1);
+  if (!a || !b || !part.holding.ways.includes('insert')) return [];
+  const apart = { u: b.u - a.u, v: b.v - a.v };
+  return model.inserts.flatMap((i) =>
+    model.inserts.flatMap((j) => {
+      const to = { x: j.x - i.x, y: j.y - i.y };
+      if (i === j || Math.abs(Math.hypot(to.x, to.y) - Math.hypot(apart.u, apart.v)) > SAME) return [];
+      const turned = Math.atan2(apart.v, apart.u) - Math.atan2(to.y, to.x);
+      const [c, s] = [Math.cos(turned), Math.sin(turned)];
+      const at = (h: { u: number; v: number }) => ({ x: h.u * c + h.v * s, y: h.v * c - h.u * s });
+      const origin = { x: i.x - at(a).x, y: i.y - at(a).y };
+      const meets = others.every((h) =>
+        model.inserts.some((one) => Math.hypot(one.x - origin.x - at(h).x, one.y - origin.y - at(h).y) <= SAME),
+      );
+      return meets ? [{ on: 'deck' as const, ...origin, heading: (turned * 180) / Math.PI }] : [];
+    }),
+  );
+}
 
 /** A fitting let go somewhere. */
 export interface LetGo {
@@ -29,7 +57,7 @@ export interface LetGo {
  */
 export function snapPlace(
   hull: HullSurface,
-  part: Pick<Part, 'holding'>,
+  part: Pick<Part, 'holding' | 'holes'>,
   { heading = 0, partners = [], ...at }: LetGo,
   system: UnitSystem,
 ): Place {
@@ -41,6 +69,7 @@ export function snapPlace(
       const far = Math.hypot(at.x - x, at.y - t.y);
       candidates.push({ place: { on: 'track', track: t.id, x: keepOnTrack(t, toMark(x, system)), heading }, far });
     }
+  for (const place of overInserts(model, part)) candidates.push({ place, far: Math.hypot(at.x - place.x, at.y - place.y) });
   if (part.holding.ways.includes('insert'))
     for (const i of model.inserts)
       candidates.push({ place: { on: 'insert', insert: i.id, heading }, far: Math.hypot(at.x - i.x, at.y - i.y) });

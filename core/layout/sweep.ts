@@ -1,7 +1,7 @@
 import type { Mover } from '../parts';
 import type { Hatch, HullMover, HullSurface } from '../hull';
-import { cross, dot, type Point } from '../units';
-import { extentOfBox } from './box';
+import { cross, distance, dot, type Point } from '../units';
+import { cornersOfBox, extentOfBox, type PosedBox } from './box';
 import { bodyOfBox, directed, toHull, type Body, type Placed } from './frame';
 
 /** What swings moves so far between two poses at the most, at the corner farthest from its hinge (judgement), mm. */
@@ -9,9 +9,12 @@ const STEP = 12;
 /** No more poses than this a turn. */
 const MOST = 120;
 
-/** Something that turns, as the bodies it fills on its way, rest first. */
+/** Something that moves, as the bodies it fills on its way, rest first. */
 export interface Swept {
+  /** Of the hatch, of what moves on the hull, or the name of what moves on a part. */
+  readonly id: string;
   readonly name: string;
+  readonly motion: Motion;
   /** Followed when first asked for. */
   readonly poses: readonly Body[];
   /** The plan outline it lies over at rest, and its top there: what stands on it goes with it. */
@@ -73,57 +76,94 @@ const UNITS: Readonly<Record<'u' | 'v' | 'w', Point>> = {
   w: { x: 0, y: 0, z: 1 },
 };
 
-/** What turns, in a frame of its own: a part's, or the hull's. */
-interface Turns {
+/** How something moves: turned about an axis, shifted along, or both at once. */
+export interface Motion {
+  readonly at: Point;
+  readonly axis: Point;
+  /** From rest to its other end, degrees, right-handed about the axis. */
+  readonly turns: number;
+  /** How far it is shifted meanwhile. */
+  readonly shift: Point;
+  readonly both: boolean;
+}
+
+/** What moves, in a frame of its own: a part's, or the hull's. */
+interface Moves {
+  readonly id: string;
   readonly name: string;
   readonly solid: Readonly<Record<'u' | 'v' | 'w', readonly [number, number]>>;
   readonly hinge: Point;
   readonly about: 'u' | 'v' | 'w';
   readonly turns: number;
+  readonly shift?: Point;
   readonly both?: boolean;
   readonly strutKg?: number;
 }
 
-/** How far the farthest corner of what turns is from the line of its hinge, mm. */
-function farthest({ solid, hinge, about }: Turns): number {
-  const off = (of: 'u' | 'v' | 'w', at: number): number =>
-    of === about ? 0 : Math.max(Math.abs(solid[of][0] - at), Math.abs(solid[of][1] - at));
-  return Math.hypot(off('u', hinge.x), off('v', hinge.y), off('w', hinge.z));
+/** The frame it moves in: where its points and directions are on the hull. */
+interface Carried {
+  readonly place: (p: Point) => Point;
+  readonly direct: (d: Point) => Point;
 }
 
 /**
- * The way of a box that turns in a frame, carried to the hull pose by pose. It turns in the frame's own sense, so
- * that what is on port is the mirror of what is on starboard.
+ * How it moves, told on the hull. It turns in its frame's own sense, so that what is on port is the mirror of what is on
+ * starboard.
  */
-function swept(m: Turns, place: (p: Point) => Point, direct: (d: Point) => Point): Swept {
-  const axis = UNITS[m.about];
-  const mean = ([a, b]: readonly [number, number]): number => (a + b) / 2;
-  const half = ([a, b]: readonly [number, number]): number => Math.abs(b - a) / 2;
-  const middle = { x: mean(m.solid.u), y: mean(m.solid.v), z: mean(m.solid.w) };
-  const pose = (degrees: number): Body =>
-    bodyOfBox(m.name, {
-      middle: place(turned(middle, m.hinge, axis, degrees)),
-      axes: [
-        direct(turned(UNITS.u, ORIGIN, axis, degrees)),
-        direct(turned(UNITS.v, ORIGIN, axis, degrees)),
-        direct(turned(UNITS.w, ORIGIN, axis, degrees)),
-      ],
-      half: [half(m.solid.u), half(m.solid.v), half(m.solid.w)],
-    });
-  const steps = Math.min(MOST, Math.max(1, Math.ceil((farthest(m) * Math.abs(m.turns) * Math.PI) / 180 / STEP)));
-  const oneWay = Array.from({ length: steps + 1 }, (_, i) => (m.turns * i) / steps);
-  const angles = m.both ? [...oneWay, ...oneWay.slice(1).map((a) => -a)] : oneWay;
+function motionOf(m: Moves, { place, direct }: Carried): Motion {
+  const [u, v, w] = [direct(UNITS.u), direct(UNITS.v), direct(UNITS.w)];
+  const handed = Math.sign(dot(cross(u, v), w)) || 1;
+  return {
+    at: place(m.hinge),
+    axis: direct(UNITS[m.about]),
+    turns: handed * m.turns,
+    shift: direct(m.shift ?? ORIGIN),
+    both: m.both ?? false,
+  };
+}
+
+/** How far along its way, from −1 to 1, each pose is: so many that no corner moves farther than a step between two. */
+function stagesOf({ at, axis, turns, shift, both }: Motion, corners: readonly Point[]): number[] {
+  const arm = Math.max(
+    0,
+    ...corners.map((p) => {
+      const off = cross(axis, { x: p.x - at.x, y: p.y - at.y, z: p.z - at.z });
+      return Math.hypot(off.x, off.y, off.z);
+    }),
+  );
+  const far = (arm * Math.abs(turns) * Math.PI) / 180 + Math.hypot(shift.x, shift.y, shift.z);
+  const steps = Math.min(MOST, Math.max(1, Math.ceil(far / STEP)));
+  const oneWay = Array.from({ length: steps + 1 }, (_, i) => i / steps);
+  return both ? [...oneWay, ...oneWay.slice(1).map((a) => -a)] : oneWay;
+}
+
+function movedBox({ at, axis, turns, shift }: Motion, box: PosedBox, stage: number): PosedBox {
+  const turn = (p: Point, about: Point): Point => turned(p, about, axis, turns * stage);
+  const middle = turn(box.middle, at);
+  const [u, v, w] = box.axes;
+  return {
+    middle: { x: middle.x + stage * shift.x, y: middle.y + stage * shift.y, z: middle.z + stage * shift.z },
+    axes: [turn(u, ORIGIN), turn(v, ORIGIN), turn(w, ORIGIN)],
+    half: box.half,
+  };
+}
+
+/** The way of a box that moves, pose by pose; followed when first asked for. */
+function sweptBox(id: string, name: string, box: PosedBox, motion: Motion, strutKg?: number): Swept {
+  const corners = cornersOfBox(box);
   let followed: Pick<Swept, 'poses' | 'spans' | 'bounds'> | undefined;
   const follow = (): Pick<Swept, 'poses' | 'spans' | 'bounds'> => {
-    const poses = angles.map(pose);
+    const poses = stagesOf(motion, corners).map((stage) => bodyOfBox(name, movedBox(motion, box, stage)));
     return { poses, spans: poses.map((p) => boundsOf([p])), bounds: boundsOf(poses) };
   };
   const way = (): Pick<Swept, 'poses' | 'spans' | 'bounds'> => (followed ??= follow());
   return {
-    name: m.name,
-    rest: pose(0),
-    within: within(m, place(m.hinge)),
-    strutKg: m.strutKg,
+    id,
+    name,
+    motion,
+    rest: bodyOfBox(name, box),
+    within: within(motion, corners),
+    strutKg,
     get poses() {
       return way().poses;
     },
@@ -136,26 +176,48 @@ function swept(m: Turns, place: (p: Point) => Point, direct: (d: Point) => Point
   };
 }
 
-/** The box about a hinge that holds every corner of what turns on it, however it stands. */
-function within({ solid, hinge }: Turns, at: Point): Bounds {
-  const off = (of: 'u' | 'v' | 'w', from: number): number =>
-    Math.max(Math.abs(solid[of][0] - from), Math.abs(solid[of][1] - from));
-  const far = Math.hypot(off('u', hinge.x), off('v', hinge.y), off('w', hinge.z)) + 1;
+/** The box about a hinge that holds every corner of what moves by it, however it stands. */
+function within({ at, shift }: Motion, corners: readonly Point[]): Bounds {
+  const far = Math.max(...corners.map((p) => distance(p, at))) + Math.hypot(shift.x, shift.y, shift.z) + 1;
   return { fore: at.x - far, aft: at.x + far, port: at.y - far, starboard: at.y + far, bottom: at.z - far, top: at.z + far };
 }
 
-/** What turns on a fitting: its lid, its arm, its folding frame. */
+function swept(m: Moves, carried: Carried): Swept {
+  const mean = ([a, b]: readonly [number, number]): number => (a + b) / 2;
+  const half = ([a, b]: readonly [number, number]): number => Math.abs(b - a) / 2;
+  const { place, direct } = carried;
+  const box: PosedBox = {
+    middle: place({ x: mean(m.solid.u), y: mean(m.solid.v), z: mean(m.solid.w) }),
+    axes: [direct(UNITS.u), direct(UNITS.v), direct(UNITS.w)],
+    half: [half(m.solid.u), half(m.solid.v), half(m.solid.w)],
+  };
+  return sweptBox(m.id, m.name, box, motionOf(m, carried), m.strutKg);
+}
+
+/** The way of something that rides on what moves: it goes as that goes. */
+export const carriedBy = (by: Swept, { name, box }: Body): Swept | null => (box ? sweptBox(by.id, name, box, by.motion) : null);
+
+/** What moves on a fitting: its lid, its arm, its folding frame, its spike. */
 export function sweptBy(placed: Placed): Swept[] {
   const { frame, fitting, part } = placed;
   const place = (p: Point): Point => toHull(frame, p.x, p.y, p.z + fitting.lift);
-  return (part.body.moves ?? []).map((m: Mover) =>
-    swept({ ...m, hinge: { x: m.hinge.u, y: m.hinge.v, z: m.hinge.w } }, place, (d) => directed(frame, d)),
+  return (part.body.moves ?? []).map(({ hinge, slides, ...m }: Mover) =>
+    swept(
+      {
+        ...m,
+        id: m.name,
+        hinge: { x: hinge.u, y: hinge.v, z: hinge.w },
+        ...(slides ? { shift: { x: slides.u, y: slides.v, z: slides.w } } : {}),
+      },
+      { place, direct: (d) => directed(frame, d) },
+    ),
   );
 }
 
 const same = (p: Point): Point => p;
+const ON_THE_HULL: Carried = { place: same, direct: same };
 
-/** What turns on the hull itself: hatch lids, stand-up bar, drive, rudder. */
+/** What moves on the hull itself: hatch lids, stand-up bar, drive, rudder, a seat that slides. */
 export function sweptByHull(hull: HullSurface): Swept[] {
   const { hatches, moving = [] } = hull.model;
   return [...hatches.flatMap((h) => lidOf(h) ?? []), ...moving.map(moverOf)];
@@ -166,7 +228,8 @@ function lidOf(h: Hatch): Swept | undefined {
   if (!lid) return undefined;
   // Right-handed about y lifts what lies ahead of its hinge; about x what lies to starboard of it.
   const sign = lid.hinge === 'fore' || lid.hinge === 'starboard' ? -1 : 1;
-  const turns: Turns = {
+  const moves: Moves = {
+    id: h.id,
     name: `lid of the ${h.name}`,
     solid: { u: [h.fore, h.aft], v: [h.port, h.starboard], w: [h.height, h.height + lid.thick] },
     hinge: {
@@ -178,10 +241,10 @@ function lidOf(h: Hatch): Swept | undefined {
     turns: sign * lid.turns,
     strutKg: lid.strutKg,
   };
-  return swept(turns, same, same);
+  return swept(moves, ON_THE_HULL);
 }
 
-function moverOf({ from, to, about, ...m }: HullMover): Swept {
+function moverOf({ from, to, about, slides, ...m }: HullMover): Swept {
   const solid = { u: [from.x, to.x], v: [from.y, to.y], w: [from.z, to.z] } as const;
-  return swept({ ...m, solid, about: ({ x: 'u', y: 'v', z: 'w' } as const)[about] }, same, same);
+  return swept({ ...m, solid, about: ({ x: 'u', y: 'v', z: 'w' } as const)[about], shift: slides }, ON_THE_HULL);
 }

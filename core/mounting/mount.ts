@@ -31,6 +31,8 @@ export interface Mounted {
   readonly behind: number;
   /** Where its fasteners stand, in the part's frame. */
   readonly spots: readonly FastenerSpot[];
+  /** How far what stays on the hull stands out of it while the part is off, mm. */
+  readonly proud: number;
   /** It came aboard and stands as it did: there is nothing to fasten. */
   readonly there: boolean;
   /** Why it cannot be held so, or null. */
@@ -52,7 +54,14 @@ export const HOLD_WORDS: Readonly<Record<Hold, string>> = {
   'well nut': 'rubber well nuts',
   through: 'through bolts',
   'pulled plate': 'a plate pulled up from inside',
+  stud: 'studs with wing nuts',
+  'cable tie': 'cable ties',
+  'hook and loop': 'hook-and-loop',
+  magnet: 'a magnet on steel',
 };
+
+/** Ways that come off again without a tool. */
+export const TOOL_FREE: readonly Hold[] = ['loose', 'strap', 'track', 'clamp', 'stud', 'hook and loop', 'magnet', 'scupper'];
 
 const none = {
   there: false,
@@ -62,6 +71,7 @@ const none = {
   plate: false,
   hand: false,
   behind: 0,
+  proud: 0,
   spots: [],
   cannot: null,
   first: null,
@@ -77,7 +87,7 @@ export function canBe(part: Part, hold: Hold): boolean {
   if (hold === 'strap') return part.holding.ways.includes('loose');
   const drilled =
     part.holes.at.length > 0 && !ownNut(part) && (part.holding.ways.includes('through') || part.holding.ways.includes('rivet'));
-  return drilled && (hold === 'screw' || hold === 'well nut' || hold === 'pulled plate' || hold === 'through');
+  return drilled && (hold === 'screw' || hold === 'well nut' || hold === 'pulled plate' || hold === 'through' || hold === 'stud');
 }
 
 /** T-bolts stand in the middle of the base, spread along it (common practice, no source); those of a bar half in each track. */
@@ -128,11 +138,12 @@ const inTrack: Way = (placed, _mount, _shop, hull) => {
   };
 };
 
-const inInsert: Way = ({ part, place }, _mount, _shop, hull) => {
+const inInsert: Way = (placed, _mount, _shop, hull) => {
+  const { part, place } = placed;
   const plate = place.on === 'plate' ? hull.plates?.find((p) => p.id === place.plate) : undefined;
   const insert = place.on === 'insert' ? hull.inserts.find((i) => i.id === place.insert) : undefined;
   if (plate) return onMadePlate(part, plate);
-  if (!insert) return refuse(say`no factory insert here`);
+  if (!insert) return place.on === 'deck' ? inSeveral(placed, hull) : refuse(say`no factory insert here`);
   const thread = findThread(insert.thread);
   if (!thread) return refuse(say`no thread ${insert.thread} in the tables`);
   const bolt = chooseBlind(thread, part.body.base.thickness, insert.depth);
@@ -150,6 +161,39 @@ const inInsert: Way = ({ part, place }, _mount, _shop, hull) => {
       : say`no screw sold bites ${fine(thread.diameter)} deep in an insert of ${fine(insert.depth)} without bottoming out`,
   };
 };
+
+/** So far a hole of a base may lie off the insert under it and its screw still start (judgement), mm. */
+const OFF_INSERT = 0.5;
+
+/** One base on several inserts: each of its holes lies over one of them, and every screw fits its own. */
+function inSeveral({ part, frame }: Placed, hull: HullModel): Omit<Mounted, 'hold'> {
+  const over = part.holes.at.map((h) => {
+    const at = toHull(frame, h.u, h.v, 0);
+    const far = hull.inserts.map((insert) => ({ insert, by: Math.hypot(insert.x - at.x, insert.y - at.y) }));
+    return far.reduce<(typeof far)[number] | null>((a, b) => (a && a.by <= b.by ? a : b), null);
+  });
+  const first = over[0];
+  if (over.length < 2 || !first) return refuse(say`no factory insert here`);
+  const thread = findThread(first.insert.thread);
+  if (!thread) return refuse(say`no thread ${first.insert.thread} in the tables`);
+  const slack = (thread.free - thread.diameter) / 2 + OFF_INSERT;
+  const off = Math.max(...over.map((o) => o?.by ?? Infinity));
+  if (off > slack) return refuse(say`its holes lie ${mm(off, 'up')} off the factory inserts`);
+  if (over.some((o) => o?.insert.thread !== thread.name)) return refuse(say`the inserts under it have other threads`);
+  const depth = Math.min(...over.map((o) => o?.insert.depth ?? 0));
+  const bolt = chooseBlind(thread, part.body.base.thickness, depth);
+  return {
+    ...none,
+    thread,
+    bolt,
+    fastener: bolt.ok ? `Insert screw ${boltName(thread, bolt.length)}` : null,
+    count: over.length,
+    spots: part.holes.at,
+    cannot: bolt.ok
+      ? null
+      : say`no screw sold bites ${fine(thread.diameter)} deep in inserts of ${fine(depth)} without bottoming out`,
+  };
+}
 
 /** Bolts into holes the maker drilled: the part's pattern must match, either way round. */
 function onMadePlate(part: Part, plate: NonNullable<HullModel['plates']>[number]): Omit<Mounted, 'hold'> {
@@ -209,6 +253,37 @@ const bolted =
       cannot: bolt.ok ? null : tooLong(bolt),
     };
   };
+
+/** A wing nut is so many diameters high (DIN 315, about, from memory; the greater is taken). */
+const WING = 1.6;
+
+/** Studs put up from inside and locked on the deck: the part goes over them under wing nuts, and comes off by hand. */
+const onStuds: Way = ({ part, frame }, mount, shop) => {
+  const holes = part.holes.at.length;
+  const thread = findThread(part.holes.thread, shop.drilling.threads);
+  if (holes === 0) return refuse(say`it has no holes to go over studs`);
+  if (!thread) return refuse(say`no thread ${part.holes.thread} in the tables`);
+  const thick = mount.plate ? shop.holding.plate : 0;
+  // Head inside, wall, gasket, a nut that locks it on the deck; then the base, a washer and the wing nut.
+  const stack = { base: part.body.base.thickness, gasket: GASKET, wall: frame.wall, plate: thick };
+  const jam = thread.nuts.plain;
+  const bolt = chooseBolt(thread, stack, { washer: thread.washer, nut: jam + WING * thread.diameter });
+  return {
+    ...none,
+    thread,
+    bolt,
+    plate: mount.plate,
+    hand: true,
+    holes,
+    count: holes,
+    spots: part.holes.at,
+    // Inside there is a head and its washer.
+    behind: thread.washer + 0.7 * thread.diameter + thick,
+    proud: bolt.ok ? bolt.length - frame.wall - GASKET - thick : 0,
+    fastener: bolt.ok ? `Stud ${boltName(thread, bolt.length)}` : null,
+    cannot: bolt.ok ? null : tooLong(bolt),
+  };
+};
 
 const riveted: Way = ({ part, frame }) => {
   const rivet = part.holes.rivet ? rivetFor(part.holes.rivet, part.body.base.thickness + frame.wall) : undefined;
@@ -271,6 +346,31 @@ const clamped: Way = ({ part, place }, _mount, _shop, hull) => {
   return { ...none, fastener: 'Clamp', count: 1, spots: [{ u: 0, v: 0 }], cannot: rail ? railFault(part, rail) : null };
 };
 
+const tied: Way = ({ place, frame }, _mount, _shop, hull) => {
+  const round = place.on === 'rail' || place.on === 'fitting';
+  const near = (hull.ties ?? []).filter((t) => t.room === undefined && distance(t, frame.origin) <= TIE_REACH);
+  if (!round && near.length < 2) return refuse(say`nothing here to put a tie round: a rail, a crate, two tie points`);
+  return { ...none, fastener: 'Cable tie', count: TIES, spots: [{ u: 0, v: 0 }] };
+};
+
+/** Two ties, so that one may let go (judgement); round eyes no farther off than a long tie goes, mm. */
+const TIES = 2;
+const TIE_REACH = 150;
+
+const padded: Way = ({ place, below }, _mount, _shop, hull) =>
+  !below && hull.material === 'polyethylene'
+    ? refuse(say`its pads do not stay on polyethylene`)
+    : place.on === 'rail' || place.on === 'side'
+      ? refuse(say`it wants a flat place for its pads`)
+      : { ...none, fastener: 'Hook-and-loop pad', count: 1, spots: [{ u: 0, v: 0 }] };
+
+const onSteel: Way = ({ part, below }) => {
+  if (part.holding.magnet === undefined) return refuse(say`it has no magnet`);
+  return below?.part.joins?.heads.some((h) => h.kind === 'steel')
+    ? { ...none, spots: [{ u: 0, v: 0 }] }
+    : refuse(say`no steel under it: put a steel disc there first`);
+};
+
 /** Tie points so near a thing's middle take its straps, where nobody said which (judgement), mm. */
 export const STRAP_REACH = 600;
 
@@ -299,6 +399,10 @@ const WAYS: Readonly<Record<Hold, Way>> = {
   'well nut': onWellNuts,
   through: bolted(false),
   'pulled plate': bolted(true),
+  stud: onStuds,
+  'cable tie': tied,
+  'hook and loop': padded,
+  magnet: onSteel,
 };
 
 /** How a thing is held that came aboard and stays: what holds it is on the boat, whatever we would hold it with today. */

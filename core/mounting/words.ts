@@ -16,6 +16,10 @@ const TIGHTEN: Readonly<Record<Hold, string>> = {
   'well nut': 'Tighten until the rubber bulges, no more.',
   through: 'Tighten to squeeze-out. A quarter turn more when the sealant has cured.',
   'pulled plate': 'Draw the plate up on its wires, first screw locates it, then the rest, a turn each.',
+  stud: 'Lock the stud on the deck to squeeze-out; the wing nut by hand.',
+  'cable tie': 'Two ties, drawn tight, cut flush; tails turned inward, they are sharp.',
+  'hook and loop': 'Wipe dry, press for a minute, no load for a day.',
+  magnet: 'Set it on clean steel; its tether made fast first.',
 };
 
 /** What goes on with one fastener, in the order it goes on, and how tight it is drawn. */
@@ -42,6 +46,7 @@ export function fastenerWords(
         ? `plate, washer and ${nut} behind`
         : `${soft ? 'wide washer' : 'washer'} and ${nut} behind`
       : '',
+    hold === 'stud' ? `head and wide washer inside, nut on the deck, wing nut over the base` : '',
     hold === 'rivet' ? 'the longer rivet where two would do' : '',
     hold === 'insert' ? 'a drop of thread lock' : '',
     hold === 'track' ? 'head crosswise in the slot, washer under the knob' : '',

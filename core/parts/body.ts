@@ -10,13 +10,17 @@ const solidSchema = z.strictObject({
 });
 export type Solid = z.infer<typeof solidSchema>;
 
-/** A box of the part that turns about an axis: a lid, an arm, a drive, a folding frame. */
+/** A box of the part that turns about an axis, or slides: a lid, an arm, a drive, a folding frame, a spike. */
 const moverSchema = z.strictObject({
   name: z.string().max(40),
   solid: solidSchema.describe('where it lies at rest, in the part’s frame'),
   about: z.enum(['u', 'v', 'w']).describe('the direction of its hinge'),
   hinge: z.strictObject({ u: offsetSchema, v: offsetSchema, w: offsetSchema }).describe('a point of the hinge'),
   turns: z.number().min(-360).max(360).describe('degrees from rest to its other end, right-handed about the axis'),
+  slides: z
+    .strictObject({ u: offsetSchema, v: offsetSchema, w: offsetSchema })
+    .optional()
+    .describe('how far it is shifted from rest to its other end, mm: a spike let down, an arm drawn out'),
   both: z.boolean().optional().describe('it turns as far the other way'),
   strutKg: z.number().min(0).max(200).optional().describe('what its gas strut still lifts, at the middle of the lid'),
 });

@@ -15,11 +15,15 @@ export const HOLDS = [
   'well nut',
   'through',
   'pulled plate',
+  'stud',
+  'cable tie',
+  'hook and loop',
+  'magnet',
 ] as const;
 export const holdSchema = z.enum(HOLDS);
 export type Hold = z.infer<typeof holdSchema>;
 
-const newtonsSchema = z.number().min(0).max(5000).describe('working pull or push');
+const newtonsSchema = z.number().min(0).max(5000);
 
 /** How a part can be held, and what its use asks of what holds it: read by the mounting. */
 export const holdingSchema = z.strictObject({
@@ -34,6 +38,7 @@ export const holdingSchema = z.strictObject({
     .optional()
     .describe('the slot others ride in, of a track that is screwed on'),
   clamps: z.strictObject({ least: sizeSchema, most: sizeSchema }).optional().describe('round rails it clamps on, diameter'),
+  magnet: newtonsSchema.optional().describe('what its magnet holds straight out on clean steel, N'),
   metal: z.enum(['stainless', 'aluminium', 'brass', 'plastic']).optional().describe('of its base'),
   lever: z.boolean().describe('loads with leverage: wants a plate when bolted through'),
   usual: z

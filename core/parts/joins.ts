@@ -5,7 +5,7 @@ export const BALLS = ['25 mm', '38 mm'] as const;
 
 /** What two parts of a mount chain are joined by. Only the same kind and size meet. */
 const jointSchema = z.strictObject({
-  kind: z.enum(['slot', 'thread', 'ball', 'socket', 'bolt pattern', 'rail']),
+  kind: z.enum(['slot', 'thread', 'ball', 'socket', 'bolt pattern', 'rail', 'steel']),
   size: z.string().min(1).max(24),
 });
 export type Joint = z.infer<typeof jointSchema>;

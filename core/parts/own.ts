@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Solid } from './body';
-import { holdSchema } from './holding';
+import { HOLDS, holdSchema } from './holding';
 import { BALLS, type Joint } from './joins';
 import { madeSchema, materialCents } from './made';
 import { threadSchema } from './measures';
@@ -27,7 +27,7 @@ export const ownPartSchema = z.strictObject({
   shape: shapeSchema,
   height: sizeSchema,
   massKg: z.number().min(0).max(100),
-  ways: z.array(holdSchema).min(1, 'say how it can be held').max(12),
+  ways: z.array(holdSchema).min(1, 'say how it can be held').max(HOLDS.length),
   bolts: z
     .strictObject({
       count: z.union([z.literal(1), z.literal(2), z.literal(4)]),

@@ -91,6 +91,10 @@ const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
   'well nut': 'well-nut',
   through: 'bolt-set',
   'pulled plate': 'bolt-set',
+  stud: 'stud-set',
+  'cable tie': 'cable-tie',
+  'hook and loop': 'hook-loop-pad',
+  magnet: 'strap',
 };
 
 /** Wishes that no part answers, at the price the owner named: they count from the first. */

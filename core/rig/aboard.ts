@@ -52,10 +52,10 @@ function holdFound({ holding: { ways } }: Pick<Part, 'holding'>, { on }: Place):
     track: ['track'],
     insert: ['insert'],
     scupper: ['scupper'],
-    rail: ['clamp'],
+    rail: ['clamp', 'cable tie'],
     plate: ['through', 'insert'],
     space: ['loose', 'strap', 'glue'],
-    fitting: ['loose', 'clamp', 'track'],
+    fitting: ['loose', 'clamp', 'track', 'cable tie', 'hook and loop', 'magnet'],
   };
   const suits = wanted[on] ?? ['rivet', 'screw', 'through', 'glue', 'loose'];
   return suits.find((hold) => ways.includes(hold)) ?? ways[0] ?? 'loose';

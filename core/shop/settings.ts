@@ -116,6 +116,7 @@ export const shopSettingsSchema = z.strictObject({
     heel: z.number().min(0).max(60).describe('degrees it heels'),
     handTight: z.number().min(20).max(2000).describe('a strap drawn by hand pulls with, N'),
     tieHolds: z.number().min(50).max(10_000).describe('a tie point holds, N'),
+    dearCents: z.int().min(0).max(10_000_000).describe('what costs so much on a pole, a clamp or a magnet wants a second hold'),
     slip: z.number().min(0.05).max(1.5).describe('friction of what lies loose inside, wet'),
     sailing: z.number().min(0).max(45).describe('degrees a side-looking beam needs clear under the hull'),
   }),

@@ -29,6 +29,10 @@ export const USUAL_SHOP: ShopSettings = {
       'well nut': 7,
       through: 10,
       'pulled plate': 35,
+      stud: 12, // (j)
+      'cable tie': 3, // (j)
+      'hook and loop': 5, // (j)
+      magnet: 1, // (j)
     },
     holeMinutes: 6,
     plateMinutes: 20,
@@ -71,6 +75,10 @@ export const USUAL_SHOP: ShopSettings = {
       'well nut',
       'screw',
       'glue',
+      'stud',
+      'cable tie',
+      'magnet',
+      'hook and loop',
     ],
     sealant: 'neutral-cure silicone',
     nut: 'lock',
@@ -108,6 +116,7 @@ export const USUAL_SHOP: ShopSettings = {
     heel: 30, // (j)
     handTight: 250, // (j)
     tieHolds: 900, // (j)
+    dearCents: 15_000, // (j)
     slip: 0.3, // (j): wet plastic lets go at 17°
   },
   rules: [],

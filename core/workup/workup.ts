@@ -132,10 +132,21 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'handover',
-    ({ surface, plan, aboard: { owned }, layout: { takenOff }, wiring: { runs }, ledger, build: { steps }, seats, shop }) => ({
+    ({
+      surface,
+      plan,
+      aboard: { owned, stands },
+      layout: { takenOff },
+      wiring: { runs },
+      ledger,
+      build: { steps },
+      seats,
+      shop,
+    }) => ({
       surface,
       plan,
       owned,
+      stands,
       takenOff,
       runs,
       ledger,

@@ -26,6 +26,8 @@ const WORDS = {
     cautions: 'Before you go',
     undone: 'Left undone or accepted',
     controls: 'Which control, which hand',
+    bases: 'Bases, and what goes on them',
+    stays: 'stay standing with nothing on',
     contents: 'What is in what',
     bag: 'Taken off, back in a bag',
     sign: 'Signed for',
@@ -68,6 +70,8 @@ const WORDS = {
     cautions: 'Avant de partir',
     undone: 'Laissé ou accepté',
     controls: 'Quelle commande, quelle main',
+    bases: 'Embases et ce qui s’y monte',
+    stays: 'restent en place sans rien dessus',
     contents: 'Ce qui est rangé où',
     bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
@@ -148,6 +152,17 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     for (const c of w.handover.controls)
       paper.row(
         [`${c.letter} · ${sheet.language === 'fr' ? c.french : c.does}`, toldHands(c, sheet.language)],
+        [200, paper.width - 200],
+      );
+  }
+  if (w.handover.bases.length) {
+    paper.heading(t.bases);
+    for (const b of w.handover.bases)
+      paper.row(
+        [
+          `${b.letter} · ${sheet.language === 'fr' ? b.french : b.name}`,
+          `${b.tops.map((top) => `${top.letter} ${sheet.language === 'fr' ? top.french : top.name}`).join(', ')}; ${paper.length(b.stands)} ${t.stays}`,
+        ],
         [200, paper.width - 200],
       );
   }

@@ -1,6 +1,7 @@
 import type { PlannedHole } from '@plain-cleat/core/drilling';
 import { toldHands } from '@plain-cleat/core/hands';
 import { signedFor, toldHole, type ToldHole } from '@plain-cleat/core/handover';
+import { entryOf } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
 import { ValidSubmit } from '../controls/valid-submit';
@@ -72,6 +73,15 @@ export default class HandOver {
     };
   });
   protected readonly contents = computed(() => this.store.state()?.workup.handover.contents ?? []);
+  protected readonly bases = computed(() => {
+    const state = this.store.state();
+    const named = (sets: readonly string[] | null): string =>
+      sets === null ? '' : ` (${sets.map((s) => entryOf(state?.plan.sets, s)?.name ?? s).join(', ') || 'ashore'})`;
+    return (state?.workup.handover.bases ?? []).map((b) => ({
+      ...b,
+      tops: b.tops.map((t) => `${t.letter}, ${t.name}${named(t.sets)}`).join('; '),
+    }));
+  });
   protected readonly controls = computed(() =>
     (this.store.state()?.workup.handover.controls ?? []).map((c) => ({ ...c, told: toldHands(c, 'en') })),
   );
