@@ -41,6 +41,14 @@ export const ownerPageSchema = z.object({
   contents: z.array(
     z.object({ letter: z.string(), name: z.object({ en: z.string(), fr: z.string() }), things: z.array(z.string()) }),
   ),
+  launch: z.array(
+    z.object({
+      letter: z.string(),
+      name: z.object({ en: z.string(), fr: z.string() }),
+      says: z.object({ en: z.string(), fr: z.string() }),
+    }),
+  ),
+  launchMinutes: z.int(),
   controls: z.array(
     z.object({
       letter: z.string(),

@@ -1,7 +1,7 @@
 import { catalogSchema, materialsSchema } from '@plain-cleat/core/catalog';
 import { hullModelSchema } from '@plain-cleat/core/hull';
 import { partSchema } from '@plain-cleat/core/parts';
-import { changeSchema, keptFactSchema, newFactSchema, planSchema } from '@plain-cleat/core/rig';
+import { changeSchema, keptFactSchema, newFactSchema, planSchema, briefSchema } from '@plain-cleat/core/rig';
 import { shopSettingsSchema } from '@plain-cleat/core/shop';
 import { z } from 'zod';
 import { floorPlaceSchema } from './floor';
@@ -23,6 +23,7 @@ export const openRigSchema = z.strictObject({
   ownHull: z.string().max(64).nullable().default(null).describe("a hull of the owner's that the shop has had before"),
   serial: z.string().max(60),
   promised: z.iso.date('write the date as 2026-06-12').nullable(),
+  brief: briefSchema.partial().optional().describe('what was answered already when the hull was chosen'),
 });
 
 const loggedChangeSchema = z.object({

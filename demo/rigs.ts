@@ -1,4 +1,4 @@
-import type { RigFile } from '@plain-cleat/core/rig';
+import { stockFittings, type RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from './documents';
 import { tandem } from './tandem';
@@ -221,11 +221,18 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       tier: 'everything',
     },
     fittings: {
+      ...stockFittings(QUENBY),
       seat: fitted('seat-high', on(2180, 0), 'loose'),
       bar: fitted('transfer-bar', track('fwd-port', 1200), 'track'),
       drive: fitted('motor-stern-45', on(3655, 0), 'through', { plate: true }),
       kill: fitted('kill-switch', on(2060, -430), 'through'),
-      steer: fitted('steering-kit', track('fwd-port', 1840), 'track'),
+      steer: fitted('steering-kit', track('fwd-port', 1840), 'track', { hand: 'left' }),
+      socket: fitted('pipe-socket', on(3250, -200), 'well nut'),
+      cup: fitted('pipe-cup', { on: 'fitting', fitting: 'socket', u: 0, v: 0, heading: 0 }, 'loose', {
+        often: 'stopped',
+        rides: 'car',
+      }),
+      plate: fitted('own-plate', on(1080, 0), 'loose', { suppliedBy: 'home-made' }),
       power: fitted('battery-100', within('bow-hold', 665, 0), 'strap'),
       clip: fitted('paddle-clip', track('fwd-star', 1880), 'track'),
       paddle: fitted('paddle-main', { on: 'fitting', fitting: 'clip', u: 0, v: 0, heading: 0 }, 'loose', {
@@ -238,6 +245,24 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
     runs: {
       'feed-drive': feed('power', 'drive', 'inside starboard'),
       'feed-light': feed('power', 'light', 'inside starboard'),
+    },
+    more: {
+      own: {
+        plate: {
+          ...{ name: 'Step of foam and board', kind: 'step', shape: { is: 'box', length: 140, width: 300 }, height: 60 },
+          ...{ massKg: 0.8, ways: ['loose', 'glue'], bolts: null, offers: [], ports: 0, carries: false, sinks: false },
+          ...{ cents: null, photo: null },
+          made: { minutes: 40, of: [{ what: 'board and foam, cut', count: 1, cents: 1400 }] },
+        },
+      },
+      sets: {
+        his: { name: 'his own', order: 1 },
+        carer: {
+          name: 'carer drives',
+          order: 2,
+          sits: { first: { body: { stature: 1640, weightKg: 62 }, at: 2120, recline: 5 } },
+        },
+      },
     },
     facts: () => [],
   });
@@ -253,7 +278,8 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       work: ['day trips', 'camping'],
       stature: 1680,
       weightKg: 68,
-      second: { stature: 1450, weightKg: 42 },
+      second: { stature: 1450, weightKg: 42, at: 2250, recline: 5 },
+      way: { metres: 80, ground: 'grass', by: 'carried', minutes: 25 },
       propulsion: ['paddle'],
       seat: 'low',
       holes: 'none',
@@ -264,6 +290,7 @@ export function demoRigs(today: string): { file: RigFile; place: string }[] {
       budgetCents: 45_000,
     },
     fittings: {
+      ...stockFittings(PELLIN),
       mat: fitted('dog-mat', on(1000, 0), 'loose'),
       crate: fitted('crate-open', on(2505, 0, 90), 'strap', {
         straps: [

@@ -1,7 +1,8 @@
-import { onTheRoof } from '../findings';
+import { launchSteps, mostCarried, rigUpMinutes, travelling } from '../way';
 import type { HullModel } from '../hull';
 import { BODY, comesOff, seatForLegs } from '../layout';
-import type { Brief, Plan } from '../rig';
+import type { Finding } from '../findings';
+import { BY_WORDS, type Brief, type Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import { kg, mm, printMoney, say, type Sentence } from '../units';
 import type { Workup } from '../workup';
@@ -24,9 +25,16 @@ export const BRIEF_QUESTIONS = [
   'holes',
   'wires',
   'road',
+  'way',
   'tier',
 ] as const;
 export type QuestionId = (typeof BRIEF_QUESTIONS)[number];
+
+/** What is said of the way to the water. */
+const WAY_CODES: ReadonlySet<Finding['code']> = new Set([
+  ...(['heavy-to-carry', 'cart-overloaded', 'no-wheels', 'wheels-stick', 'no-cart-posts', 'cart-tips'] as const),
+  ...(['no-ramp', 'rig-up-long'] as const),
+]);
 
 /** What an answer of the brief changes. */
 export interface Consequence {
@@ -182,12 +190,23 @@ export function consequenceOf(question: QuestionId, { plan, workup, hull, shop }
     case 'road': {
       const off = workup.aboard.items.filter((i) => comesOff(i.placed)).length;
       if (brief.road !== 'roof') return { says: say`${things(off)} for the road.` };
-      const { all } = onTheRoof(workup.aboard.owned, hull);
+      const { kg: all } = travelling(workup.surface, workup.aboard.owned).all;
       const alone = all <= shop.limits.aloneKg;
       return {
         says: say`Hull and what stays on it ${kg(all)}: ${alone ? 'one can lift it' : 'two people'}. ${things(off)}.`,
         look: !alone && brief.lifts === 'alone',
       };
+    }
+    case 'way': {
+      const { all } = travelling(workup.surface, workup.aboard.owned);
+      const takes = rigUpMinutes(launchSteps(workup.aboard.owned, plan.runs));
+      const wrong = workup.findings.find((f) => WAY_CODES.has(f.code) && !f.accepted);
+      if (wrong) return { says: [...wrong.says, ' ', ...wrong.because], look: true };
+      const most = mostCarried(brief.way, brief.lifts, shop.limits);
+      if (brief.way.by === 'carried' && brief.way.metres === 0)
+        return { says: say`Ask how far it is to the water, over what, and who carries. Rigging up takes ${takes} minutes.` };
+      const by = brief.way.by === 'carried' ? say`, and ${kg(most)} is carried that far` : say`, ${BY_WORDS[brief.way.by]}`;
+      return { says: [...say`Hull and what stays on it ${kg(all.kg)}`, ...by, ...say`. Rigging up takes ${takes} minutes.`] };
     }
     case 'tier': {
       const { totalCents } = workup.price.totals;

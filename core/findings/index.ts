@@ -2,4 +2,3 @@ export * from './codes';
 export * from './finding';
 export * from './judge';
 export * from './judge-rig';
-export { onTheRoof } from './road';

@@ -43,6 +43,7 @@ import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
 import { acceptedBy, findingKey } from './codes';
+import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
 
@@ -139,6 +140,11 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   cannotHold,
   replaced,
   roofLift,
+  carried,
+  carted,
+  launched,
+  riggedUp,
+  roofTied,
   stowage,
   drillPolicy,
   holeNearHazard,

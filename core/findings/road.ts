@@ -1,25 +1,17 @@
-import type { Fitted } from '../drilling';
-import type { HullModel } from '../hull';
 import { comesOff } from '../layout';
 import { kg, mm, say } from '../units';
+import { travelling } from '../way';
 import { about, aboutHull, alone, type Judgement, nameOf, type Raw, topOf } from './finding';
 
 /** What stands higher than this over the gunwale must come off for a roof (judgement), mm. */
 const ROOF = 250;
 
-/** What goes up onto a roof: the hull, and what is not taken off for the road. */
-export function onTheRoof(owned: readonly Fitted[], hull: HullModel): { stays: number; gear: number; all: number } {
-  const stays = owned.filter((i) => !comesOff(i.placed));
-  const gear = stays.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
-  return { stays: stays.length, gear, all: hull.massKg + gear };
-}
-
 /** What one person lifts to a roof: the hull with all that stays on it. */
 export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
   const { road, lifts } = plan.brief;
   if (road !== 'roof' || lifts !== 'alone') return [];
-  const { stays, gear, all } = onTheRoof(owned, hull.model);
-  if (all <= shop.limits.aloneKg) return [];
+  const { stays, gearKg, all } = travelling(hull, owned);
+  if (all.kg <= shop.limits.aloneKg) return [];
   return [
     {
       ...aboutHull(hull),
@@ -27,8 +19,8 @@ export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
       code: 'roof-lift',
       severity: 'look',
       curable: true,
-      says: say`Hull and what stays on it weigh ${kg(all)}; one person lifts ${kg(shop.limits.aloneKg)} to a roof easily.`,
-      because: say`Hull ${kg(hull.model.massKg)}, ${stays} fittings that stay ${kg(gear)}.`,
+      says: say`Hull and what stays on it weigh ${kg(all.kg)}; one person lifts ${kg(shop.limits.aloneKg)} to a roof easily.`,
+      because: say`Hull ${kg(hull.model.massKg)}, ${stays.length} fittings that stay ${kg(gearKg)}.`,
       tries: [
         { says: say`Two people lift it`, changes: [{ kind: 'answerBrief', from: { lifts: 'alone' }, to: { lifts: 'two' } }] },
       ],

@@ -5,6 +5,7 @@ import type { Paddler, Placed } from '../layout';
 import type { Ledger, Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 import type { WiredRun } from '../wiring';
+import { launchSteps, type LaunchStep } from '../way';
 import { basesOf, type BaseTops } from './bases';
 import { closingOf, type Closing } from './closing';
 import { contents, type Contents } from './contents';
@@ -37,6 +38,8 @@ export interface Handover {
   readonly contents: readonly Contents[];
   /** Bases with what goes on them, and what stays standing. */
   readonly bases: readonly BaseTops[];
+  /** What comes off for the road, in the order it goes on again at the water. */
+  readonly launch: readonly LaunchStep[];
   /** What each control is for, and the hand it is for. */
   readonly controls: readonly ToldControl[];
 }
@@ -50,6 +53,7 @@ export const handOver = (input: HandoverInput): Handover => {
     givenBack: givenBack(owned, takenOff),
     contents: contents(surface, owned, plan),
     bases: basesOf(stands),
+    launch: launchSteps(owned, plan.runs),
     // A body that is not kept has no hands to tell of.
     controls: plan.brief.forgotten ? [] : handsOf({ people, brief: plan.brief, items: owned, clear }).legend,
   };

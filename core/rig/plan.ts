@@ -188,7 +188,7 @@ export const briefSchema = z.strictObject({
     .nullable()
     .describe('a second paddler'),
   way: z.strictObject({
-    metres: z.number().min(0).max(20_000).describe('from where it comes off the car to the water'),
+    metres: z.number().min(0).max(20_000).describe('from where it comes off the car to the water; nought while nobody asked'),
     ground: z.enum(GROUNDS),
     by: z.enum(CARRIED_BY),
     minutes: z.int().min(1).max(600).nullable().describe('the time there is to rig up; null when there is enough'),
@@ -367,7 +367,7 @@ export const USUAL_BRIEF: Brief = {
   stroke: 'low',
   paddle: null,
   second: null,
-  way: { metres: 50, ground: 'grass', by: 'carried', minutes: null },
+  way: { metres: 0, ground: 'grass', by: 'carried', minutes: null },
   boats: 'one boat',
   borrowed: false,
   lifts: 'two',

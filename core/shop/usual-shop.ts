@@ -108,6 +108,9 @@ export const USUAL_SHOP: ShopSettings = {
     stern: 0.6, // (cp): most of the load of a stern-heavy boat stood in the aft 60 % of its length
     trim: 1.5, // (j)
     aloneKg: 20.4, // (cp): 45 lb is easy
+    carryKgMetres: 4150, // (cp): 25 lb over 400 yards on a shoulder
+    cartKg: 68, // (j)
+    cradleKg: 90, // (j)
     tubeDeep: 0.55, // (j)
     screen: 55, // (j)
     handle: 330, // (j)

@@ -1,4 +1,5 @@
 import { toldHands } from '@plain-cleat/core/hands';
+import { launchWords, rigUpMinutes } from '@plain-cleat/core/way';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { tell } from '@plain-cleat/core/units';
@@ -25,6 +26,7 @@ const WORDS = {
     sub: 'Changed',
     cautions: 'Before you go',
     undone: 'Left undone or accepted',
+    launch: (n: number) => `At the water, in this order: ${n} minutes; home again the other way round`,
     controls: 'Which control, which hand',
     bases: 'Bases, and what goes on them',
     stays: 'stay standing with nothing on',
@@ -69,6 +71,7 @@ const WORDS = {
     sub: 'Remplacé',
     cautions: 'Avant de partir',
     undone: 'Laissé ou accepté',
+    launch: (n: number) => `Au bord de l’eau, dans cet ordre : ${n} minutes ; au retour, l’inverse`,
     controls: 'Quelle commande, quelle main',
     bases: 'Embases et ce qui s’y monte',
     stays: 'restent en place sans rien dessus',
@@ -146,6 +149,15 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
       paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
+  }
+  const { launch } = w.handover;
+  if (launch.length) {
+    paper.heading(t.launch(rigUpMinutes(launch)));
+    for (const step of launch)
+      paper.row(
+        [`${step.letter} · ${sheet.language === 'fr' ? step.french : step.name}`, launchWords(step, sheet.language)],
+        [200, paper.width - 200],
+      );
   }
   if (w.handover.controls.length) {
     paper.heading(t.controls);

@@ -59,16 +59,14 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
           { transaction },
         );
     const { setAside, ...came } = await cameWith(model, wanted.ownHull ? hull.id : null, transaction);
-    const plan: Plan = {
-      ...openPlan({
-        id,
-        title: wanted.title,
-        opened: today,
-        promised: wanted.promised,
-        pins: pinsTo(model, materials.revision, shop.revision),
-      }),
-      ...came,
-    };
+    const start = openPlan({
+      id,
+      title: wanted.title,
+      opened: today,
+      promised: wanted.promised,
+      pins: pinsTo(model, materials.revision, shop.revision),
+    });
+    const plan: Plan = { ...start, brief: { ...start.brief, ...wanted.brief }, ...came };
     if (setAside) await setAside.update({ place: 'set aside' }, { transaction });
     return storeRig({ id, ownerId: owner.id, hullId: hull.id, place: 'bench 1', plan, carried: null }, transaction);
   });

@@ -9,9 +9,13 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { matchWish, splitWish, SURE, wishIndex } from '@plain-cleat/core/catalog';
 import { waterAt } from '@plain-cleat/core/float';
 import { strokeBand } from '@plain-cleat/core/layout';
-import { entryOf, type Brief, type Wish } from '@plain-cleat/core/rig';
+import { BY_WORDS, CARRIED_BY, entryOf, GROUND_WORDS, GROUNDS, USUAL_BRIEF, type Brief, type Wish } from '@plain-cleat/core/rig';
+import { USUAL_GEAR } from '@plain-cleat/core/which-hull';
 import { Making } from '../own-part/making';
 import { SeatRange } from '../seats/seat-range';
+import { HullList } from '../which-hull/hull-list';
+import { ChoiceField } from '../controls/choice-field';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -36,6 +40,9 @@ import { WishList } from './wish-list';
     TextField,
     DateField,
     SeatRange,
+    ChoiceField,
+    HullList,
+    MatExpansionModule,
   ],
   providers: [Making],
   templateUrl: './brief.html',
@@ -138,6 +145,21 @@ export default class BriefStep {
     const { [key]: _, ...others } = second;
     this.answer('second', value === null ? others : { ...others, [key]: Math.round(value * 10) / 10 });
   }
+
+  protected readonly grounds = GROUNDS.map((value) => ({ value, says: GROUND_WORDS[value] }));
+  protected readonly carriedBy = CARRIED_BY.map((value) => ({ value, says: BY_WORDS[value] }));
+  /** The way to the water, an answer at a time. */
+  protected setWay(to: Partial<Brief['way']>): void {
+    const way = this.brief()?.way;
+    if (way) this.answer('way', { ...way, ...to });
+  }
+
+  /** What a hull is asked for: the brief, and the gear as it is laid out, or as the tier usually brings. */
+  protected readonly hullAsk = computed(() => {
+    const state = this.store.state();
+    const brief = state?.plan.brief ?? USUAL_BRIEF;
+    return { brief, gearKg: Math.max(state?.workup.weight.gearKg ?? 0, USUAL_GEAR[brief.tier]) };
+  });
 
   protected write(key: 'notes' | 'later' | 'ownGear', text: string): void {
     this.answer(key, text);

@@ -15,6 +15,7 @@ import { openRigSchema } from '@plain-cleat/api';
 import { printLength } from '@plain-cleat/core/units';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
+import { HullAsks, type ChosenHull } from '../which-hull/hull-asks';
 import { FloorStore } from './floor.store';
 
 const { title, owner } = openRigSchema.shape;
@@ -35,6 +36,7 @@ const { name, email } = owner.options[1].shape;
     PickField,
     DateField,
     ValidSubmit,
+    HullAsks,
   ],
   template: `
     <form [formGroup]="form" (pcSubmit)="send()">
@@ -64,11 +66,19 @@ const { name, email } = owner.options[1].shape;
           @if (!owner()) {
             <pc-text-field label="E-mail, if any" [control]="form.controls.email" />
           }
-          <pc-pick-field label="Hull" placeholder="maker or name" [choices]="hullChoices()" [control]="form.controls.hull" />
+          <div>
+            <pc-pick-field label="Hull" placeholder="maker or name" [choices]="hullChoices()" [control]="form.controls.hull" />
+            <button mat-button type="button" class="link" [attr.aria-expanded]="asking()" (click)="asking.set(!asking())">
+              Which hull suits them?
+            </button>
+          </div>
           <pc-text-field label="What the rig is for" placeholder="river survey rig" [max]="120" [control]="form.controls.title" />
           <pc-text-field label="Hull serial" [max]="60" [control]="form.controls.serial" />
           <pc-date-field label="Promised for" [control]="form.controls.promised" />
         </div>
+        @if (asking()) {
+          <pc-hull-asks (chosen)="suits($event)" />
+        }
         @if (fault()) {
           <p class="fault" role="alert">{{ fault() }}</p>
         }
@@ -99,6 +109,9 @@ export class NewRig {
   protected readonly owners = toSignal(this.store.owners(), { initialValue: [] });
   protected readonly hulls = toSignal(this.store.hulls(), { initialValue: [] });
   private readonly ownHulls = toSignal(this.store.ownHulls(), { initialValue: [] });
+  /** Whether it is asked which hull suits, and what was answered then. */
+  protected readonly asking = signal(false);
+  private answered: ChosenHull['brief'] = {};
   protected readonly fault = signal('');
   protected readonly busy = signal(false);
   protected readonly form = new FormGroup({
@@ -162,6 +175,13 @@ export class NewRig {
     });
   }
 
+  /** A hull chosen by what was answered: the answers go into the brief. */
+  protected suits({ hull, brief }: ChosenHull): void {
+    this.form.controls.hull.setValue(hull);
+    this.answered = brief;
+    this.asking.set(false);
+  }
+
   protected send(): void {
     const { owner, name, email, title, serial, promised, hull } = this.form.getRawValue();
     const own = this.ownHulls().find((h) => hull === `own ${h.id}`);
@@ -175,6 +195,7 @@ export class NewRig {
         ownHull: own?.id ?? null,
         serial,
         promised,
+        ...(Object.keys(this.answered).length ? { brief: this.answered } : {}),
       })
       .subscribe({
         next: ({ id }) => this.ref.close(id),

@@ -1,5 +1,6 @@
 import type { PlannedHole } from '@plain-cleat/core/drilling';
 import { toldHands } from '@plain-cleat/core/hands';
+import { launchWords, rigUpMinutes } from '@plain-cleat/core/way';
 import { signedFor, toldHole, type ToldHole } from '@plain-cleat/core/handover';
 import { entryOf } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
@@ -73,6 +74,11 @@ export default class HandOver {
     };
   });
   protected readonly contents = computed(() => this.store.state()?.workup.handover.contents ?? []);
+  /** What goes on at the water, in its order. */
+  protected readonly launch = computed(() => {
+    const steps = this.store.state()?.workup.handover.launch ?? [];
+    return { minutes: rigUpMinutes(steps), steps: steps.map((s) => ({ ...s, says: launchWords(s, 'en') })) };
+  });
   protected readonly bases = computed(() => {
     const state = this.store.state();
     const named = (sets: readonly string[] | null): string =>

@@ -21,6 +21,8 @@ const page: OwnerPage = {
   ],
   length: 3000,
   contents: [{ letter: 'B', name: both('Box', 'Boîte'), things: ['camera', 'spare card'] }],
+  launch: [{ letter: 'B', name: both('Box', 'Boîte'), says: both('from the car', 'dans la voiture') }],
+  launchMinutes: 3,
   controls: [{ letter: 'B', does: both('steers', 'dirige'), hands: both('left hand: motoring', 'main gauche: au moteur') }],
   older: [{ label: 'O1', reading: 900, from: 'stern tip', plugged: 'nylon plug' }],
   signedOn: '2026-06-05T10:00:00Z',
@@ -83,6 +85,8 @@ describe("the owner's page", () => {
     expect(text()).toContain('What is in what');
     expect(text()).toContain('B, Box: camera, spare card');
     expect(text()).toContain('B steers: left hand: motoring');
+    expect(text()).toContain('At the water: 3 minutes');
+    expect(text()).toContain('B, Box: from the car');
     await click('header button');
     expect(text()).toContain('B, Boîte: camera, spare card');
   });

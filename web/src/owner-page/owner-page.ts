@@ -12,6 +12,7 @@ const WORDS = {
     ...HOLE_WORDS.en,
     title: 'Your boat, bow to stern',
     other: 'en français',
+    launch: (n: number) => `At the water: ${n} minutes`,
     controls: 'Which control, which hand',
     contents: 'What is in what',
     holes: 'Holes',
@@ -34,6 +35,7 @@ const WORDS = {
     ...HOLE_WORDS.fr,
     title: 'Votre bateau, de la proue à la poupe',
     other: 'in English',
+    launch: (n: number) => `Au bord de l’eau : ${n} minutes`,
     controls: 'Quelle commande, quelle main',
     contents: 'Ce qui est rangé où',
     holes: 'Trous',
@@ -122,6 +124,21 @@ const WORDS = {
           }
         </ol>
       </div>
+      @if (p.launch.length) {
+        <mat-expansion-panel>
+          <mat-expansion-panel-header
+            ><mat-panel-title>{{ t().launch(p.launchMinutes) }}</mat-panel-title></mat-expansion-panel-header
+          >
+          <ol>
+            @for (s of p.launch; track $index) {
+              <li>
+                <b>{{ s.letter }}, {{ s.name[language()] }}</b
+                >{{ s.says[language()] ? ': ' + s.says[language()] : '' }}
+              </li>
+            }
+          </ol>
+        </mat-expansion-panel>
+      }
       @if (p.controls.length) {
         <mat-expansion-panel>
           <mat-expansion-panel-header

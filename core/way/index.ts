@@ -1,0 +1,3 @@
+export * from './carry';
+export * from './launch';
+export * from './travelling';
