@@ -124,6 +124,7 @@ const FINDINGS = {
   'weak-track': 'anyone',
   'wet-floor': 'anyone',
   'wheels-stick': 'anyone',
+  'where-it-rests': 'anyone',
   'wire-overheats': 'nobody',
   'worked-first': 'anyone',
   worn: 'anyone',

@@ -37,7 +37,7 @@ import { secondHold } from './second-hold';
 import { standing } from './standing-room';
 import { stowage } from './stowage';
 import { hullTooSmall, propulsion } from './suits-hull';
-import { riders, ridersTied, struts, swings } from './swings';
+import { riders, ridersTied, struts, swings, whereItRests } from './swings';
 import { tiedDown } from './tied-down';
 import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
@@ -80,6 +80,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   acrossTracks,
   hangsOver,
   swings,
+  whereItRests,
   riders,
   ridersTied,
   struts,

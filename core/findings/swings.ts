@@ -66,6 +66,9 @@ function ridesOn(judged: Judged, { swept, of }: Turning, item: Fitted): boolean 
     const { x, y, z } = foot.frame.origin;
     // What is held by the very thing that moves goes with it at any height: on a shaft, on an arm.
     const held = of !== null && foot.below?.id === of.placed.id;
+    // Of the hull itself, lids and the drive carry what is set on them; a bar, a rudder only what is fixed to them.
+    const mover = of === null ? judged.hull.model.moving?.find((m) => m.id === id) : undefined;
+    if (mover && !mover.drives) return false;
     return planOverlap(rest.outline, squareAt(x, y, 0.5)) > 0 && (held || (z >= lowestFoot(rest) && z <= rest.top + NEAR));
   });
 }
@@ -73,15 +76,12 @@ function ridesOn(judged: Judged, { swept, of }: Turning, item: Fitted): boolean 
 const solidsOf = (judged: Judged, { placed }: Fitted): Body[] =>
   judged.memory.of('solids', placed, () => [...placed.bodies, ...placed.rods.map(rodBody)]);
 
-/**
- * The deepest a fitting stands in the way of what moves; what already overlaps at rest is said elsewhere.
- * @param atRest it is said here: nobody else looks at drive or rudder where they rest
- */
-function inTheWay(swept: Swept, solids: readonly Body[], atRest = false): number {
+/** The deepest a fitting stands in the way of what moves; what overlaps it at rest already is said as that. */
+function inTheWay(swept: Swept, solids: readonly Body[]): number {
   let most = 0;
   for (const body of solids) {
     const bounds = boundsOf([body]);
-    if (!near(swept.bounds, bounds) || (!atRest && bodyOverlap(swept.rest, body) > 1)) continue;
+    if (!near(swept.bounds, bounds) || bodyOverlap(swept.rest, body) > 1) continue;
     swept.poses.forEach((pose, i) => {
       const span = swept.spans[i];
       if (span && near(span, bounds)) most = Math.max(most, bodyOverlap(pose, body));
@@ -113,18 +113,17 @@ const boxOf = (judged: Judged, item: Fitted): Bounds =>
   judged.memory.of('bounds', item.placed, () => boundsOf(solidsOf(judged, item)));
 
 /** How far an item stands in some way, mm; looked up while both stay. */
-function wayTaken(judged: Judged, swept: Swept, item: Fitted, atRest = false): number {
+function wayTaken(judged: Judged, swept: Swept, item: Fitted): number {
   const box = boxOf(judged, item);
   if (!near(swept.within, box) || !near(swept.bounds, box)) return 0;
-  return judged.memory.pair('way', swept, item.placed, () => inTheWay(swept, solidsOf(judged, item), atRest));
+  return judged.memory.pair('way', swept, item.placed, () => inTheWay(swept, solidsOf(judged, item)));
 }
 
 /** Everything that folds, lifts, swings or opens still can. */
 export const swings: Judgement = (judged) =>
   turnings(judged).flatMap((turning): Raw[] =>
     judged.items.flatMap((item): Raw[] => {
-      const hulls = turning.of === null && judged.hull.model.moving?.some((m) => m.id === turning.swept.id);
-      const by = wayTaken(judged, turning.swept, item, hulls);
+      const by = wayTaken(judged, turning.swept, item);
       if (by < 1 || !inItsWay(turning, item) || ridesOn(judged, turning, item)) return [];
       return [
         {
@@ -140,6 +139,32 @@ export const swings: Judgement = (judged) =>
       ];
     }),
   );
+
+/** Nothing stands where drive, rudder or bar of the hull rest. */
+export const whereItRests: Judgement = (judged) =>
+  turnings(judged).flatMap((turning): Raw[] => {
+    const { swept, of } = turning;
+    if (of !== null || !judged.hull.model.moving?.some((m) => m.id === swept.id)) return [];
+    return judged.items.flatMap((item): Raw[] => {
+      if (!near(swept.within, boxOf(judged, item)) || ridesOn(judged, turning, item)) return [];
+      const by = judged.memory.pair('at rest', swept, item.placed, () =>
+        Math.max(0, ...solidsOf(judged, item).map((body) => bodyOverlap(swept.rest, body))),
+      );
+      if (by < 1) return [];
+      return [
+        {
+          ...about(item),
+          code: 'where-it-rests',
+          detail: detailOf(turning),
+          severity: 'stop',
+          curable: true,
+          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} into `, ...whose(turning), ' where that rests.'],
+          because: say`It is of the hull, and stays where it is.`,
+          tries: item.placed.place.on === 'fitting' ? behind(item) : [],
+        },
+      ];
+    });
+  });
 
 /** What rides on something that moves goes along: nothing, and nobody, is in its way. */
 export const riders: Judgement = (judged) => {

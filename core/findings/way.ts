@@ -175,7 +175,8 @@ export const roofTied: Judgement = (judged) => {
         say`Straps go over the hull near a quarter of its length from each end. What is in the way comes off for the road.`,
       ),
     );
-  if (lines.length < 2)
+  // Of a hull whose handles nobody entered nothing is known.
+  if (hull.model.handles && lines.length < 2)
     out.push(
       found(
         judged,

@@ -89,6 +89,7 @@ function judgeHull(hull: HullModel, { brief, gearKg }: HullAsk, shop: ShopSettin
   else if (hull.feet)
     reasons.push(say`These legs fit with the seat ${mm(legs.fore, 'up')} to ${mm(legs.aft, 'down')} from the bow.`);
   if (brief.second && !hull.secondSeat) fails.push(say`It has one seat.`);
+  if (!brief.second && hull.traits?.includes('tandem')) gives.push(say`It is built for two.`);
 
   const at = legs ? Math.min(legs.aft, Math.max(legs.fore, hull.seat.x)) : hull.seat.x;
   const plain = { at: null, raise: 0 };
@@ -168,18 +169,22 @@ function judgeHull(hull: HullModel, { brief, gearKg }: HullAsk, shop: ShopSettin
   return { hull, fails, gives, reasons, reserveKg, steady, waterline };
 }
 
+/** A boat with this share of its rating left has enough (judgement). */
+const ENOUGH = 0.3;
 /** Further than this a day a longer hull is worth more than a steadier one (judgement), km. */
 const FAR = 12;
 
 /**
  * The shop's hulls for a brief. What nothing rules out comes first, then what least would have to give; of equals the
- * longer for a long way, the steadier for who stands, else what has most left under its rating. Never one score: the
- * reasons are said.
+ * longer for a long way, the steadier for who stands, else what has enough left under its rating and is lightest. Never one
+ * score: the reasons are said.
  */
 export function rankHulls(hulls: readonly HullModel[], ask: HullAsk, shop: ShopSettings): HullRank[] {
   const { brief } = ask;
+  // Enough is enough: past that a lighter boat is worth more.
+  const reserve = (r: HullRank): number => Math.min(ENOUGH, r.reserveKg / r.hull.capacityKg) - r.hull.massKg / 10_000;
   const better = (r: HullRank): number =>
-    brief.distanceKm > FAR ? r.waterline : brief.stands === 'sits' ? r.reserveKg : r.steady;
+    brief.distanceKm > FAR ? r.waterline : brief.stands === 'sits' ? reserve(r) : r.steady;
   return hulls
     .map((hull) => judgeHull(hull, ask, shop))
     .sort((a, b) => a.fails.length - b.fails.length || a.gives.length - b.gives.length || better(b) - better(a));

@@ -1,4 +1,4 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal, untracked } from '@angular/core';
 import type { HullModel } from '@plain-cleat/core/hull';
 import { forkJoin, of, switchMap } from 'rxjs';
 import { wordsOf } from '../stores/problems';
@@ -17,7 +17,8 @@ export class EveryHull {
   load(): void {
     if (this.asked) return;
     this.asked = true;
-    this.fault.set('');
+    // It may be asked for while something is being worked out.
+    untracked(() => this.fault.set(''));
     this.store
       .library()
       .pipe(switchMap((all) => (all.length ? forkJoin(all.map((h) => this.store.model(h.id))) : of([]))))

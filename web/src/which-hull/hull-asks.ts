@@ -92,7 +92,7 @@ const TEMPLATE_CHOICES = {
       display: grid;
       grid-template-columns: 1fr 1fr 1fr;
       gap: 10px;
-      margin-bottom: 12px;
+      margin: 16px 0 12px;
     }
     .wide {
       grid-column: span 3;

@@ -97,7 +97,7 @@ export class HullList {
           ? 'does not suit'
           : r.gives.length
             ? `${r.gives.length} ${r.gives.length === 1 ? 'thing' : 'things'} would have to give`
-            : `suits · ${printMass(r.reserveKg, system)} under its rating`,
+            : `suits · the hull weighs ${printMass(r.hull.massKg, system)}`,
       }))
     );
   });
