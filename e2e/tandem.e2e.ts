@@ -81,6 +81,16 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
   await page.getByRole('button', { name: 'A part of our own for zither' }).click();
   await make(page, 'Zither stand of pipe', 'stand', '90');
   await expect(page.getByText('sure', { exact: true })).toBeVisible();
+
+  // Two bodies, each on a seat of their own.
+  const second = page.locator('.question', { has: page.getByRole('heading', { name: 'Second', exact: true }) });
+  await second.getByLabel('Height', { exact: true }).fill(`5' 4"`);
+  await second.getByLabel('Height', { exact: true }).press('Enter');
+  await second.getByLabel('Weight', { exact: true }).fill('135 lb');
+  await second.getByLabel('Weight', { exact: true }).press('Enter');
+  await second.getByLabel('Raised by', { exact: true }).fill('1 1/2');
+  await second.getByLabel('Raised by', { exact: true }).press('Enter');
+  await expect(second.getByText('Two bodies, two strokes, two reaches are checked.')).toBeVisible();
   await goStep(page, 'Lay out');
   await page.getByRole('button', { name: 'A part of our own' }).click();
   await make(page, 'Foam block', 'foam block', '20');
