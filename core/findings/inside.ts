@@ -1,6 +1,7 @@
 import { clearOf, type Room } from '../hull';
 import type { Fitted } from '../drilling';
-import { freeSlides, isInside, letsGoAt, roomAbout, slidesAmong, trespassOf, wayIn, type Slide } from '../inside';
+import { freeSlides, isInside, letsGoAt, roomAbout, slidesAmong, tipsAt, trespassOf, wayIn, type Slide } from '../inside';
+import type { ShopSettings } from '../shop';
 import { markedAt } from '../layout';
 import { kg, mm, say } from '../units';
 import { about, alone, nameOf, type Judgement, type Raw } from './finding';
@@ -64,6 +65,29 @@ const HARMLESS = 30;
 /** What weighs so little does none either (judgement), kg. */
 const LIGHT = 0.5;
 
+/** Where a thing that slides off its base goes. */
+const OFF = 'off';
+/** It stays where it stands, and tips. */
+const STAYS: Slide = { way: 'to port', far: 0, against: '' };
+
+type Tilts = Pick<ShopSettings['limits'], 'pitch' | 'heel' | 'slip'>;
+
+/** Whether it tips over at the tilts a boat has to bear, once something stops it or friction holds it. */
+const tipsOver = ({ placed }: Fitted, { pitch, heel }: Tilts): boolean => tipsAt(placed, pitch, 'x') || tipsAt(placed, heel, 'y');
+
+/** What stands loose on a board or a box inside slides off that: half of it has to be over the edge before it falls. */
+function offItsBase({ placed }: Fitted, { pitch, heel, slip }: Tilts): Slide[] {
+  const { below, place } = placed;
+  if (!below || place.on !== 'fitting' || Math.max(pitch, heel) <= letsGoAt(slip)) return [];
+  const { length, width } = below.part.body.base;
+  const along = length / 2 - Math.abs(place.u);
+  const across = width / 2 - Math.abs(place.v);
+  const aside = heel > letsGoAt(slip) && (across <= along || pitch <= letsGoAt(slip));
+  return aside
+    ? [{ way: place.v < 0 ? 'to port' : 'to starboard', far: Math.max(HARMLESS, across), against: OFF }]
+    : [{ way: place.u < 0 ? 'forward' : 'aft', far: Math.max(HARMLESS, along), against: OFF }];
+}
+
 /** Everything loose inside, room by room: how far it goes when the boat pitches and heels. One finding a room. */
 export const slides: Judgement = (judged) => {
   const { hull, shop, items, memory } = judged;
@@ -74,9 +98,12 @@ export const slides: Judgement = (judged) => {
     if (room) rooms.set(room, [...(rooms.get(room) ?? []), item]);
   }
   return [...rooms].flatMap(([room, here]): Raw[] => {
-    const moving = here
-      .filter((i) => i.mounted.hold === 'loose' && onItsFloor(i) && i.placed.part.body.massKg >= LIGHT)
-      .flatMap((item): { item: Fitted; slide: Slide }[] => {
+    const loose = here.filter((i) => i.mounted.hold === 'loose' && i.placed.part.body.massKg >= LIGHT);
+    const moving = loose
+      .filter((i) => onItsFloor(i) || i.placed.below)
+      .flatMap((item): { item: Fitted; slide: Slide; tips: boolean }[] => {
+        const tips = tipsOver(item, shop.limits);
+        if (!onItsFloor(item)) return offItsBase(item, shop.limits).map((slide) => ({ item, slide, tips }));
         const others = here.filter((o) => o !== item).map((o) => o.placed);
         const [slide] = memory.last(`slides ${item.placed.id}`, [item.placed, room, ...others], () =>
           slidesAmong(
@@ -84,12 +111,13 @@ export const slides: Judgement = (judged) => {
             others,
           ),
         );
-        return slide && slide.far >= HARMLESS ? [{ item, slide }] : [];
+        const far = slide && slide.far >= HARMLESS ? slide : undefined;
+        return far ? [{ item, slide: far, tips }] : tips ? [{ item, slide: slide ?? STAYS, tips }] : [];
       })
       .sort((a, b) => b.slide.far * b.item.placed.part.body.massKg - a.slide.far * a.item.placed.part.body.massKg);
     const [worst, ...more] = moving;
     if (!worst) return [];
-    const { item, slide } = worst;
+    const { item, slide, tips } = worst;
     const also = more.length ? say` So ${more.length > 1 ? 'do' : 'does'} ${more.map((m) => m.item.letter).join(', ')}.` : say``;
     return [
       {
@@ -98,7 +126,10 @@ export const slides: Judgement = (judged) => {
         detail: room.space.id,
         severity: item.placed.part.body.massKg >= HEAVY ? 'look' : 'note',
         curable: true,
-        says: say`${nameOf(item)} slides ${mm(slide.far, 'up')} ${slide.way} in the ${room.space.name}, up against ${slide.against}.${also}`,
+        says:
+          slide.far < HARMLESS
+            ? say`${nameOf(item)} tips over in the ${room.space.name}.${also}`
+            : say`${nameOf(item)} slides ${mm(slide.far, 'up')} ${slide.way} in the ${room.space.name}, ${slide.against === OFF ? 'off what it stands on' : `up against ${slide.against}`}${tips ? ', and tips over' : ''}.${also}`,
         because: say`${kg(item.placed.part.body.massKg)} loose. It lets go at ${Math.floor(letsGoAt(shop.limits.slip))}°; the boat pitches ${shop.limits.pitch}° and heels ${shop.limits.heel}°.`,
         tries: (now) => {
           const changes = moving.flatMap((m) => strapped(m.item, now));

@@ -18,8 +18,9 @@ export function strapped(item: Fitted, judged: Judged, place = item.placed.place
   const { id, fitting, part } = item.placed;
   if (fitting.mount.hold !== 'loose' || !canBe(part, 'strap')) return [];
   const to = { ...fitting.mount, hold: 'strap' as const, plate: false };
-  const there = placeFitting(hull, id, { ...fitting, mount: to }, part, { place });
-  const [straps] = there ? strapsThatHold(judged, { ...item, placed: there }) : [];
+  const below = place.on === 'fitting' ? item.placed.below : undefined;
+  const there = placeFitting(hull, id, { ...fitting, mount: to }, part, { place, below });
+  const [straps] = there && !below ? strapsThatHold(judged, { ...item, placed: there }) : [];
   if (straps) return strapChanges(item, straps);
   return there && !mountFitting(there, shop, hull.model).cannot
     ? [{ kind: 'chooseMount', item: id, from: fitting.mount, to }]

@@ -374,9 +374,11 @@ const onSteel: Way = ({ part, below }) => {
 /** Tie points so near a thing's middle take its straps, where nobody said which (judgement), mm. */
 export const STRAP_REACH = 600;
 
-const strapped: Way = ({ place, frame, fitting }, _mount, _shop, hull) => {
+const strapped: Way = ({ place, frame, fitting, below }, _mount, _shop, hull) => {
   // Where its straps are said, that they hold is judged with all the ties aboard.
   if (fitting.straps?.length) return { ...none, fastener: 'Strap', count: fitting.straps.length };
+  // A board or a tray with slots of its own holds what stands on it.
+  if ((below?.part.ties?.length ?? 0) >= 2) return { ...none, fastener: 'Strap', count: 1 };
   const room = place.on === 'space' ? place.space : undefined;
   const near = (hull.ties ?? []).filter((t) => t.room === room && distance(t, frame.origin) <= STRAP_REACH);
   if (near.length < 2) return refuse(say`no two tie points near it to draw a strap between`);

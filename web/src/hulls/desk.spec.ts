@@ -46,6 +46,29 @@ describe('a list of things on the hull', () => {
     expect(shown.field('track 1, to').value).toBe('1600');
   });
 
+  it('stock on a track is told by the track and how far along it; on the deck by both ways', () => {
+    const stock = FEATURES.find((l) => l.key === 'stock');
+    if (!stock) return fail('no list of stock');
+    const track = { id: 'track-1', name: 'track', side: 'port', fore: 1200, aft: 1700, y: -300, height: 300 };
+    const hull = {
+      stations: [],
+      tracks: [track],
+      rails: [],
+      stock: [{ id: 's', part: 'p', place: { on: 'insert', insert: 'i', heading: 0 }, hold: 'insert' }],
+    };
+    const [deck] = [stock.fresh(1)];
+    const model = stock.into(hull as never, [
+      { ...deck, 'place.on': 'track' },
+      { ...deck, id: 'two' },
+    ]);
+    expect(model.stock?.map((s) => s.place)).toEqual([
+      { on: 'track', track: 'track-1', x: 1000, heading: 0 },
+      { on: 'deck', x: 1000, y: 0, heading: 0 },
+      { on: 'insert', insert: 'i', heading: 0 },
+    ]);
+    expect(stock.rows(model).map((r) => r['place.on'])).toEqual(['track', 'deck']);
+  });
+
   it('adds rows under names of their own, and deletes them', async () => {
     const { f, sent } = await show([tracks?.fresh(2) ?? {}]);
     all<HTMLButtonElement>(f, 'button')

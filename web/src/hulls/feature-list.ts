@@ -14,7 +14,7 @@ import { type Choice, ChoiceField } from '../controls/choice-field';
 import { PickField } from '../controls/pick-field';
 import type { Part } from '@plain-cleat/core/parts';
 import { MatButtonModule } from '@angular/material/button';
-import type { Column, FeatureList, Row } from './features';
+import { NAMED, type Column, type FeatureList, type Named, type Row } from './features';
 
 /** A list of things on the hull, each row typed in the units of the moment. */
 @Component({
@@ -61,7 +61,7 @@ import type { Column, FeatureList, Row } from './features';
                       [name]="label(c, n)"
                       [disabled]="disabled()"
                       [choices]="all"
-                      [value]="r[c.key] ?? (c.kind === 'room' ? '' : (c.else ?? ''))"
+                      [value]="r[c.key] ?? (named(c) ? '' : (c.else ?? ''))"
                       (entered)="set(n, c.key, $event)"
                     />
                   } @else if (c.kind === 'part') {
@@ -83,7 +83,7 @@ import type { Column, FeatureList, Row } from './features';
                         [value]="r[c.key]"
                         (valueChange)="set(n, c.key, $event)"
                       >
-                        @for (h of hatches(); track h.id) {
+                        @for (h of hull().hatches ?? []; track h.id) {
                           <mat-option [value]="h.id">{{ h.name }}</mat-option>
                         }
                       </mat-select>
@@ -165,10 +165,9 @@ export class FeatureRows {
   readonly list = input.required<FeatureList>();
   readonly rows = input.required<readonly Row[]>();
   readonly changed = output<readonly Row[]>();
-  /** The openings of the hull, for what opens by some of them. */
-  readonly hatches = input<HullModel['hatches']>([]);
-  /** Its rooms inside, for what may be in one of them, and the parts of the stores. */
-  readonly rooms = input<NonNullable<HullModel['spaces']>>([]);
+  /** The hull, for what opens by some of its hatches, or names a room, a track, a rail, what moves. */
+  readonly hull = input<Partial<Pick<HullModel, 'hatches' | (typeof NAMED)[Named]>>>({});
+  /** The parts of the stores. */
   readonly parts = input<readonly Pick<Part, 'id' | 'name'>[]>([]);
   readonly disabled = input(false);
   protected readonly columns = computed(() => [...this.list().columns.map((c) => c.key), 'acts']);
@@ -176,11 +175,15 @@ export class FeatureRows {
 
   protected readonly partChoices = computed(() => this.parts().map((p) => ({ value: p.id, says: p.name })));
   protected options = (c: Column): readonly Choice<unknown>[] | null =>
-    c.kind === 'room'
-      ? [{ value: '', says: c.else ?? '' }, ...this.rooms().map((r) => ({ value: r.id, says: r.name }))]
+    isNamed(c.kind)
+      ? [
+          ...(c.else ? [{ value: '', says: c.else }] : []),
+          ...(this.hull()[NAMED[c.kind]] ?? []).map((r) => ({ value: r.id, says: r.name })),
+        ]
       : typeof c.kind === 'string'
         ? null
         : c.kind.map((value) => ({ value, says: value || 'lifts off' }));
+  protected named = (c: Column): boolean => isNamed(c.kind);
   protected measure = (c: Column): QuantityKind => (c.kind === 'length' ? 'length' : 'number');
   protected label = (c: Column, n: number): string => `${this.list().one} ${n + 1}, ${c.name}`;
 
@@ -203,3 +206,5 @@ export class FeatureRows {
     this.changed.emit(this.rows().filter((_, i) => i !== n));
   }
 }
+
+const isNamed = (kind: Column['kind']): kind is Named => typeof kind === 'string' && kind in NAMED;

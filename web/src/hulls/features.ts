@@ -1,13 +1,19 @@
 import type { Hazard, HullModel, Stock } from '@plain-cleat/core/hull';
 import { HOLDS } from '@plain-cleat/core/parts';
 
+/** What of the hull a column names: a room inside, what moves, a track, a rail. */
+export const NAMED = { room: 'spaces', mover: 'moving', track: 'tracks', rail: 'rails' } as const satisfies Readonly<
+  Record<string, keyof HullModel>
+>;
+export type Named = keyof typeof NAMED;
+
 /** A column of a list of things on the hull. */
 export interface Column {
   readonly key: string;
   readonly name: string;
   /** Rows that have it; all when left out. */
   readonly when?: (row: Row) => boolean;
-  readonly kind: 'text' | 'words' | 'length' | 'number' | 'yes' | 'openings' | 'room' | 'part' | readonly string[];
+  readonly kind: 'text' | 'words' | 'length' | 'number' | 'yes' | 'openings' | Named | 'part' | readonly string[];
   /** It may be left out; what stands for it then, in a word. */
   readonly else?: string;
 }
@@ -47,6 +53,8 @@ const box = (x0: number, x1: number, y0: number, y1: number, z0: number, z1: num
   'to.z': z1,
 });
 
+const rides: Column = { key: 'rides', name: 'moves with', kind: 'mover', else: 'nothing' };
+
 const DECKS = ['foredeck', 'cockpit', 'seat', 'tank well', 'stern deck', 'side deck', 'plate'] as const;
 
 /** Flat rows of nested things, and back: `slot.opening` is a column of a track. */
@@ -74,6 +82,33 @@ function nested(row: Row): Row {
 /** A row as it stands in the model: what is left out is not there. */
 const filled = (row: Row): Record<string, unknown> =>
   nested(Object.fromEntries(Object.entries(row).filter(([, v]) => v !== undefined && v !== null && v !== '')));
+
+const STOCK_ON = ['deck', 'track', 'rail', 'side'] as const;
+const isListed = ({ place }: Stock): boolean => (STOCK_ON as readonly string[]).includes(place.on);
+
+/** What each kind of place is told by. */
+const TOLD_BY: Readonly<Record<(typeof STOCK_ON)[number], readonly string[]>> = {
+  deck: ['x', 'y', 'heading'],
+  track: ['track', 'x', 'heading'],
+  rail: ['rail', 'x', 'heading'],
+  side: ['side', 'x', 'down'],
+};
+
+/** A row of stock with just what its kind of place is told by, and the first of what there is where none was said. */
+function standing(row: Row, { tracks, rails }: HullModel): Row {
+  const on = row['place.on'] as keyof typeof TOLD_BY;
+  const usual: Row = {
+    'place.track': tracks[0]?.id,
+    'place.rail': rails?.[0]?.id,
+    'place.side': 'port',
+    'place.x': 1000,
+    'place.y': 0,
+    'place.down': 60,
+    'place.heading': 0,
+  };
+  const told = TOLD_BY[on].map((k): [string, unknown] => [`place.${k}`, row[`place.${k}`] ?? usual[`place.${k}`]]);
+  return { id: row['id'], part: row['part'], hold: row['hold'], 'place.on': on, ...Object.fromEntries(told) };
+}
 
 /** A hatch with a hinge has a lid that opens so far; one without lifts off whole. */
 function withLid(row: Row): Record<string, unknown> {
@@ -243,7 +278,7 @@ export const FEATURES: readonly FeatureList[] = [
     ...area,
     wall: 7,
   })),
-  list('rails', 'Rails', 'rail', [named, ...BOX, at('diameter', 'diameter')], (id) => ({
+  list('rails', 'Rails', 'rail', [named, ...BOX, at('diameter', 'diameter'), rides], (id) => ({
     id,
     name: 'side rail',
     ...box(2600, 3000, 380, 380, 330, 330),
@@ -338,9 +373,14 @@ export const FEATURES: readonly FeatureList[] = [
       'fitting',
       [
         { key: 'part', name: 'part', kind: 'part' },
+        { key: 'place.on', name: 'stands on', kind: STOCK_ON },
+        { key: 'place.track', name: 'track', kind: 'track', when: (r) => r['place.on'] === 'track' },
+        { key: 'place.rail', name: 'rail', kind: 'rail', when: (r) => r['place.on'] === 'rail' },
+        { key: 'place.side', name: 'side', kind: ['port', 'starboard'], when: (r) => r['place.on'] === 'side' },
         at('place.x', 'aft of bow'),
-        at('place.y', 'off centre'),
-        { key: 'place.heading', name: 'turned, °', kind: 'number' },
+        { ...at('place.y', 'off centre'), when: (r) => r['place.on'] === 'deck' },
+        { ...at('place.down', 'below the gunwale'), when: (r) => r['place.on'] === 'side' },
+        { key: 'place.heading', name: 'turned, °', kind: 'number', when: (r) => r['place.on'] !== 'side' },
         { key: 'hold', name: 'held by', kind: HOLDS },
       ],
       (id) => ({
@@ -348,11 +388,14 @@ export const FEATURES: readonly FeatureList[] = [
         ...{ 'place.on': 'deck', 'place.x': 1000, 'place.y': 0, 'place.heading': 0 },
       }),
     ),
-    // What stands on a track, a rail or a side is kept as it is: it is entered where stock is taken.
-    rows: (model) => flat((model.stock ?? []).filter((s) => s.place.on === 'deck')),
+    // What stands inside, in an insert or a scupper is kept as it is: it is entered where stock is taken.
+    rows: (model) => flat((model.stock ?? []).filter(isListed)),
     into: (model, rows) => ({
       ...model,
-      stock: [...(rows.map(filled) as Stock[]), ...(model.stock ?? []).filter((s) => s.place.on !== 'deck')],
+      stock: [
+        ...rows.map((row) => filled(standing(row, model)) as unknown as Stock),
+        ...(model.stock ?? []).filter((s) => !isListed(s)),
+      ],
     }),
   },
   list(

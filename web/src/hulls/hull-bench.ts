@@ -48,6 +48,9 @@ const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
 const MATERIALS: readonly HullModel['material'][] = ['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric'];
 const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
 
+/** Figures that are weights. */
+type Weighed = 'massKg' | 'capacityKg' | 'wheelsKg';
+
 /** A hull measured: stations off the tape, faired and judged; its decks, tracks and hatches; a photo under it. */
 @Component({
   selector: 'pc-hull-bench',
@@ -215,13 +218,13 @@ export default class HullBench {
 
   protected readonly figures = Object.entries(FIGURES) as [Figure, string][];
 
-  protected weighs = (key: Figure): key is 'massKg' | 'capacityKg' => key === 'massKg' || key === 'capacityKg';
+  protected weighs = (key: Figure): key is Weighed => key === 'massKg' || key === 'capacityKg' || key === 'wheelsKg';
 
   protected figure(key: Figure): number | null {
     const { rest } = this.draft();
     const { seat, feet, secondSeat } = rest;
-    if (this.weighs(key)) return rest[key];
-    const lengths: Record<Exclude<Figure, 'massKg' | 'capacityKg'>, number | undefined> = {
+    if (this.weighs(key)) return rest[key] ?? null;
+    const lengths: Record<Exclude<Figure, Weighed>, number | undefined> = {
       wall: rest.wall,
       seatX: seat.x,
       seatLow: seat.low,
@@ -233,6 +236,8 @@ export default class HullBench {
       secondX: secondSeat?.x,
       secondLow: secondSeat?.low,
       secondHigh: secondSeat?.high,
+      secondFore: secondSeat?.slide?.fore,
+      secondAft: secondSeat?.slide?.aft,
     };
     return lengths[key] ?? null;
   }

@@ -109,6 +109,9 @@ export const FIGURES = {
   secondX: 'Second seat, aft of bow',
   secondLow: 'Second seat, low',
   secondHigh: 'Second seat, high',
+  secondFore: 'Second seat slides from',
+  secondAft: 'Second seat slides to',
+  wheelsKg: 'Wheels of its own bear',
 } as const;
 export type Figure = keyof typeof FIGURES;
 
@@ -139,6 +142,10 @@ export function withFigure(rest: HullDraft['rest'], key: Figure, value: number):
       return { ...rest, secondSeat: { ...second, low: value } };
     case 'secondHigh':
       return { ...rest, secondSeat: { ...second, high: value } };
+    case 'secondFore':
+      return { ...rest, secondSeat: { ...second, slide: { ...(second.slide ?? { aft: second.x }), fore: value } } };
+    case 'secondAft':
+      return { ...rest, secondSeat: { ...second, slide: { ...(second.slide ?? { fore: second.x }), aft: value } } };
     default:
       return { ...rest, [key]: value };
   }
