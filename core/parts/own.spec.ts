@@ -25,6 +25,24 @@ const sheet: OwnPart = {
 };
 
 describe('a part of one’s own', () => {
+  it('holds rods, stands on what others offer and offers joints of every kind', () => {
+    const rack = partOfSheet(
+      'rack',
+      { ...sheet, height: 180, rods: { count: 2, lean: 20, out: 90 }, foot: '1 in pipe', offers: ['1/4-20', 'disc'] },
+      '2026-06-01',
+    );
+    expect(partSchema.safeParse(rack).success).toBeTrue();
+    // No deeper than it is high.
+    expect(rack.rods).toEqual({ count: 2, lean: 20, out: 90, depth: 180, butt: 0 });
+    expect(rack.joins).toEqual({
+      foot: { kind: 'socket', size: '1 in pipe' },
+      heads: [
+        { kind: 'thread', size: '1/4-20' },
+        { kind: 'steel', size: 'disc' },
+      ],
+    });
+  });
+
   it('is a part like any other: holes by its bolts, a price by what it is made of, joints by what it offers', () => {
     const part = partOfSheet('rack', sheet, '2026-06-01');
     expect(partSchema.safeParse(part).success).toBeTrue();

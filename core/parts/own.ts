@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Solid } from './body';
 import { HOLDS, holdSchema } from './holding';
-import { BALLS, type Joint } from './joins';
+import { jointOf, OFFERED } from './joins';
 import { madeSchema, materialCents } from './made';
 import { threadSchema } from './measures';
 import type { Part } from './part';
@@ -40,7 +40,13 @@ export const ownPartSchema = z.strictObject({
     })
     .nullable()
     .describe('how it is bolted; null when it has no holes'),
-  offers: z.array(z.enum(BALLS)).max(4).describe('balls that others are put on'),
+  offers: z.array(z.enum(OFFERED)).max(6).describe('what others are put on'),
+  foot: z.enum(OFFERED).nullable().optional().describe('what it is put on itself'),
+  rods: z
+    .strictObject({ count: z.int().min(1).max(12), lean: z.number().min(0).max(90), out: z.number().min(-180).max(180) })
+    .nullable()
+    .optional()
+    .describe('rods that stand in it: how far off the vertical, and which way, 0 aft, 90 to port'),
   ports: z.int().min(0).max(20),
   carries: z.boolean().describe('others can be stood on it'),
   sinks: z.boolean(),
@@ -114,6 +120,8 @@ function boltsOf({ bolts }: OwnPart): { u: number; v: number }[] {
 
 const TOLD = { use: '', road: '', care: 'Look at its fastening after the first outing.' } as const;
 const TOLD_FR = { use: '', road: '', care: 'Vérifiez sa fixation après la première sortie.' } as const;
+/** A rod's butt goes so deep into what holds it, where that is as high (common practice, no source), mm. */
+const TUBE = 240;
 /** A base plate is so thick, as far as nobody says (judgement), mm. */
 const BASE = 6;
 
@@ -121,7 +129,8 @@ const BASE = 6;
 export function partOfSheet(key: string, sheet: OwnPart, priced: string): Part {
   const solids = slicesOf(sheet.shape, sheet.height, sheet.name);
   const span = (k: 'u' | 'v'): number => Math.max(...solids.map((s) => s[k][1])) - Math.min(...solids.map((s) => s[k][0]));
-  const heads = sheet.offers.map((size): Joint => ({ kind: 'ball', size }));
+  const heads = sheet.offers.map(jointOf);
+  const foot = sheet.foot ? { foot: jointOf(sheet.foot) } : {};
   return {
     id: ownPartId(key),
     name: sheet.name,
@@ -145,6 +154,7 @@ export function partOfSheet(key: string, sheet: OwnPart, priced: string): Part {
     sold: { priceCents: sheet.cents ?? materialCents(sheet.made), priced, supplier: '', leadDays: 0 },
     walk: { en: TOLD, fr: TOLD_FR },
     made: sheet.made,
-    ...(heads.length ? { joins: { heads } } : {}),
+    ...(heads.length || sheet.foot ? { joins: { ...foot, heads } } : {}),
+    ...(sheet.rods ? { rods: { ...sheet.rods, depth: Math.min(sheet.height, TUBE), butt: 0 } } : {}),
   };
 }

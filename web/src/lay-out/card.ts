@@ -13,7 +13,7 @@ import { otherSide } from '@plain-cleat/core/findings';
 import { markedAt } from '@plain-cleat/core/layout';
 import { mountMinutes } from '@plain-cleat/core/labor';
 import { ownPartId } from '@plain-cleat/core/parts';
-import { type Change, type Place, SUPPLIERS, type Fitting } from '@plain-cleat/core/rig';
+import { entryOf, type Change, type Place, SUPPLIERS, type Fitting } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/units';
 import { FindingBox } from '../findings/finding-box';
 import { Mass } from '../hull-view/words';
@@ -112,6 +112,13 @@ export class Card {
   protected readonly ownKey = computed(() =>
     Object.keys(this.state().plan.own).find((key) => ownPartId(key) === this.fitting().part),
   );
+
+  /** The photo that its sheet says shows it. */
+  protected readonly ownPhoto = computed(() => {
+    const { plan, doc } = this.state();
+    const photo = entryOf(plan.own, this.ownKey() ?? '')?.photo;
+    return photo && entryOf(plan.photos, photo) ? `/api/rigs/${doc.id}/photos/${photo}` : null;
+  });
 
   protected changeSheet(key: string): void {
     this.making.open(key).subscribe();

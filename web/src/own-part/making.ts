@@ -26,7 +26,11 @@ export class Making {
     const sheet = key === null ? null : (entryOf(this.store.state()?.plan.own, key) ?? null);
     const part = key ?? crypto.randomUUID().slice(0, 8);
     return this.dialog
-      .open<OwnPartSheet, object, OwnPart>(OwnPartSheet, { data: { sheet, name }, width: '820px', maxWidth: '96vw' })
+      .open<OwnPartSheet, object, OwnPart>(OwnPartSheet, {
+        data: { sheet, name, photos: this.store.state()?.plan.photos },
+        width: '820px',
+        maxWidth: '96vw',
+      })
       .afterClosed()
       .pipe(
         filter((to) => to !== undefined),

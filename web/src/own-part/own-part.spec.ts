@@ -41,6 +41,16 @@ describe('the sheet of a part of one’s own', () => {
     ]);
   });
 
+  it('keeps the rods that stand in it, what it is put on, and what it offers', async () => {
+    const { shown, kept } = await open();
+    await shown.enter('Kind', 'rod rack');
+    await shown.enter('Rods it holds', '3');
+    await shown.enter('They lean', '20');
+    await shown.choose('It is put on', 'a screw-in pipe socket');
+    await shown.click('button', 'Save');
+    expect(kept).toEqual([jasmine.objectContaining({ rods: { count: 3, lean: 20, out: 0 }, foot: '1 in pipe' }) as never]);
+  });
+
   it('says what is wrong by the name of its field, and keeps nothing', async () => {
     const { shown, kept } = await open();
     await shown.click('button', 'Save');

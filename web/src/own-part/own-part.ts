@@ -8,7 +8,8 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { HOLD_WORDS, THREADS } from '@plain-cleat/core/mounting';
-import { BALLS, HOLDS, type OwnPart, ownPartSchema, partOfSheet } from '@plain-cleat/core/parts';
+import { HOLDS, OFFERED, OFFERED_WORDS, type OwnPart, ownPartSchema, partOfSheet } from '@plain-cleat/core/parts';
+import type { Plan } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/units';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { DeleteButton } from '../controls/delete-button';
@@ -24,6 +25,8 @@ export interface OwnPartAsked {
   readonly sheet: OwnPart | null;
   /** What it may be called: the wish it comes from. */
   readonly name: string;
+  /** The photos of the rig: one of them may show it. */
+  readonly photos?: Plan['photos'];
 }
 
 /** What a field of the sheet is called, for a sentence that says what is wrong with it. */
@@ -36,6 +39,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   ways: 'Held by',
   bolts: 'Bolts',
   made: 'Made of',
+  rods: 'Rods',
 };
 
 const mm = (value: number): FormControl<number | null> => new FormControl<number | null>(value);
@@ -69,7 +73,12 @@ export class OwnPartSheet {
   private readonly asked = inject<OwnPartAsked>(MAT_DIALOG_DATA);
   private readonly before = this.asked.sheet;
   protected readonly ways = HOLDS.map((value) => ({ value, says: HOLD_WORDS[value] }));
-  protected readonly balls = BALLS;
+  protected readonly offered = OFFERED.map((value) => ({ value, says: OFFERED_WORDS[value] }));
+  protected readonly feet = [{ value: null, says: 'nothing special' }, ...this.offered];
+  protected readonly photos = [
+    { value: null, says: 'none' },
+    ...Object.entries(this.asked.photos ?? {}).map(([value, p]) => ({ value, says: p.caption || p.name })),
+  ];
   protected readonly threads = choicesOf(THREADS.map((t) => t.name));
   protected readonly counts = [
     { value: 0, says: 'no bolts' },
@@ -116,6 +125,11 @@ export class OwnPartSheet {
       thread: new FormControl(bolts?.thread ?? 'M6', { nonNullable: true }),
       offers: new FormControl<OwnPart['offers']>(sheet?.offers ?? [], { nonNullable: true }),
       ports: mm(sheet?.ports ?? 0),
+      foot: new FormControl<NonNullable<OwnPart['foot']> | null>(sheet?.foot ?? null),
+      rods: mm(sheet?.rods?.count ?? 0),
+      lean: mm(sheet?.rods?.lean ?? 15),
+      out: mm(sheet?.rods?.out ?? 0),
+      photo: new FormControl<string | null>(sheet?.photo ?? null),
       carries: new FormControl(sheet?.carries ?? false, { nonNullable: true }),
       sinks: new FormControl(sheet?.sinks ?? true, { nonNullable: true }),
       cents: new FormControl<number | null>(sheet?.cents ?? null),
@@ -142,7 +156,8 @@ export class OwnPartSheet {
 
   /** The sheet as it is filled in; not yet looked at. */
   private read(): object {
-    const { is, length, width, diameter, bolts, along, across, thread, minutes, of, ...rest } = this.form.getRawValue();
+    const { is, length, width, diameter, bolts, along, across, thread, minutes, of, ...more } = this.form.getRawValue();
+    const { rods, lean, out, foot, ...rest } = more;
     const shape =
       is === 'box'
         ? { is, length, width }
@@ -154,7 +169,8 @@ export class OwnPartSheet {
       shape,
       bolts: bolts === 0 ? null : { count: bolts, along, across, thread },
       made: { minutes, of },
-      photo: this.before?.photo ?? null,
+      ...(foot ? { foot } : {}),
+      ...(rods ? { rods: { count: rods, lean, out } } : {}),
     };
   }
 
