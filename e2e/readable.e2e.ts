@@ -110,7 +110,13 @@ test('every screen of the shop can be read in every view', async ({ page }) => {
 
 test('every step of a rig can be read in every view', async ({ page }) => {
   test.setTimeout(400_000);
-  await signIn(page, 'mara');
+  await signIn(page, 'ama');
+  await page.getByRole('button', { name: 'New rig' }).click();
+  await page.getByRole('combobox', { name: "Owner's name" }).fill('Zoe Marr');
+  await page.getByRole('button', { name: 'Which hull suits them?' }).click();
+  await expect(page.locator('pc-hull-list mat-expansion-panel').first()).toBeVisible();
+  await check(page, 'which hull');
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('link', { name: 'R-0146, mackerel and pollack rig' }).click();
   for (const step of ['Brief', 'Lay out', 'Drill', 'Wire', 'Price', 'Build', 'Hand over']) {
     await goStep(page, step);
@@ -131,6 +137,14 @@ test('every step of a rig can be read in every view', async ({ page }) => {
   await page.getByRole('radio', { name: 'Stowed and scuppers' }).click();
   await expect(page.locator('pc-stowing')).toBeVisible();
   await check(page, 'stowing');
+  await page.getByRole('radio', { name: 'Hands' }).click();
+  await expect(page.locator('pc-hands')).toBeVisible();
+  await page.getByRole('radio', { name: /^guest/ }).click();
+  await page.getByRole('button', { name: 'Who sits, and how' }).click();
+  await expect(page.locator('pc-seat-range svg')).toBeVisible();
+  await check(page, 'hands and who sits');
+  await page.getByRole('button', { name: 'Who sits, and how' }).click();
+  await page.getByRole('radio', { name: /^everything/ }).click();
   // Out of the toggles, whose arrows are their own, and along the boat.
   await page.keyboard.press('Escape');
   await page.keyboard.press('ArrowRight');

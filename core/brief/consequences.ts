@@ -1,4 +1,4 @@
-import { launchSteps, mostCarried, rigUpMinutes, travelling } from '../way';
+import { launchSteps, mostCarried, rigUpMinutes, roofTies, travelling } from '../way';
 import type { HullModel } from '../hull';
 import { BODY, comesOff, seatForLegs } from '../layout';
 import type { Finding } from '../findings';
@@ -190,10 +190,16 @@ export function consequenceOf(question: QuestionId, { plan, workup, hull, shop }
     case 'road': {
       const off = workup.aboard.items.filter((i) => comesOff(i.placed)).length;
       if (brief.road !== 'roof') return { says: say`${things(off)} for the road.` };
-      const { kg: all } = travelling(workup.surface, workup.aboard.owned).all;
+      const { all: load, stays } = travelling(workup.surface, workup.aboard.owned);
+      const all = load.kg;
       const alone = all <= shop.limits.aloneKg;
+      const { straps, lines } = roofTies(workup.surface, stays);
+      const tied = say` Straps over it ${mm(straps[0])} and ${mm(straps[1])} from the bow${lines.length ? `, lines from ${lines.map((l) => l.name).join(' and ')}` : ''}.`;
       return {
-        says: say`Hull and what stays on it ${kg(all)}: ${alone ? 'one can lift it' : 'two people'}. ${things(off)}.`,
+        says: [
+          ...say`Hull and what stays on it ${kg(all)}: ${alone ? 'one can lift it' : 'two people'}. ${things(off)}.`,
+          ...tied,
+        ],
         look: !alone && brief.lifts === 'alone',
       };
     }

@@ -26,6 +26,9 @@ const WORDS = {
     sub: 'Changed',
     cautions: 'Before you go',
     undone: 'Left undone or accepted',
+    roof: 'On the roof',
+    straps: 'straps over it, from the bow',
+    lines: 'a line from each',
     launch: (n: number) => `At the water, in this order: ${n} minutes; home again the other way round`,
     controls: 'Which control, which hand',
     bases: 'Bases, and what goes on them',
@@ -71,6 +74,9 @@ const WORDS = {
     sub: 'Remplacé',
     cautions: 'Avant de partir',
     undone: 'Laissé ou accepté',
+    roof: 'Sur le toit',
+    straps: 'sangles par-dessus, depuis la proue',
+    lines: 'un bout à chacune',
     launch: (n: number) => `Au bord de l’eau, dans cet ordre : ${n} minutes ; au retour, l’inverse`,
     controls: 'Quelle commande, quelle main',
     bases: 'Embases et ce qui s’y monte',
@@ -150,7 +156,12 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
   }
-  const { launch } = w.handover;
+  const { launch, roof } = w.handover;
+  if (roof) {
+    paper.heading(t.roof);
+    paper.row([t.straps, roof.straps.map((x) => paper.length(x)).join(', ')], [200, paper.width - 200]);
+    if (roof.lines.length) paper.row([t.lines, roof.lines.map((l) => l.name).join(', ')], [200, paper.width - 200]);
+  }
   if (launch.length) {
     paper.heading(t.launch(rigUpMinutes(launch)));
     for (const step of launch)

@@ -7,7 +7,8 @@ const pool = new ProcessPool({
   most: Math.min(2, HALF),
   waiting: 12,
   memory: 256,
-  seconds: 10,
+  // Ten are plenty on a quiet machine; under load the clock runs on while others work.
+  seconds: 20,
   lost: () =>
     badInput([{ field: 'file', says: 'it cannot be read, it is far too large or too involved inside: send a plainer one' }]),
 });

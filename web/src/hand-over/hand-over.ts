@@ -74,6 +74,10 @@ export default class HandOver {
     };
   });
   protected readonly contents = computed(() => this.store.state()?.workup.handover.contents ?? []);
+  protected readonly roof = computed(() => {
+    const roof = this.store.state()?.workup.handover.roof;
+    return roof && { straps: roof.straps, lines: roof.lines.map((l) => l.name).join(' and ') };
+  });
   /** What goes on at the water, in its order. */
   protected readonly launch = computed(() => {
     const steps = this.store.state()?.workup.handover.launch ?? [];

@@ -106,12 +106,12 @@ export const FIGURES = {
   slideAft: 'Seat slides to',
   feetFore: 'Pegs from',
   feetAft: 'Pegs to',
-  secondX: 'Second seat, aft of bow',
-  secondLow: 'Second seat, low',
-  secondHigh: 'Second seat, high',
-  secondFore: 'Second seat slides from',
-  secondAft: 'Second seat slides to',
-  wheelsKg: 'Wheels of its own bear',
+  secondX: 'Second seat at',
+  secondLow: 'Second, low',
+  secondHigh: 'Second, high',
+  secondFore: 'Second from',
+  secondAft: 'Second to',
+  wheelsKg: 'Wheels bear',
 } as const;
 export type Figure = keyof typeof FIGURES;
 
