@@ -20,7 +20,8 @@ test('a hull is chosen for its paddler, the throttle comes to the free hand, a g
   await page.getByRole('option', { name: 'trailer', exact: true }).click();
   await dialog.getByRole('option', { name: 'motor', exact: true }).click();
   await dialog.getByRole('button', { name: /Brackwen 104/ }).click();
-  await expect(dialog.getByText(/over its rating/)).toBeVisible();
+  // What was open before stays in the page, folded away.
+  await expect(dialog.getByText(/over its rating/).filter({ visible: true })).toHaveCount(1);
   await dialog.getByRole('button', { name: /Fendrick 124 Drive/ }).click();
   await dialog.getByRole('button', { name: 'Choose Fendrick 124 Drive' }).click();
   await dialog.getByRole('button', { name: 'Open the rig' }).click();

@@ -134,7 +134,7 @@ test('every step of a rig can be read in every view', async ({ page }) => {
   await check(page, 'swapping');
   await page.getByRole('button', { name: 'Close' }).click();
   await goStep(page, 'Lay out');
-  await page.getByRole('radio', { name: 'Stowed and scuppers' }).click();
+  await page.getByRole('radio', { name: 'Stowed' }).click();
   await expect(page.locator('pc-stowing')).toBeVisible();
   await check(page, 'stowing');
   await page.getByRole('radio', { name: 'Hands' }).click();

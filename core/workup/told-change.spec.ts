@@ -4,7 +4,7 @@ import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Change, type Plan } from '../rig';
 import { battery, CHANGES, crate, laid, sounder } from '../testing/changes';
 import { deck } from '../testing/plans';
-import { deletedBy, fieldWords, overTheirs, type Told, valueWords } from './told-change';
+import { deletedBy, fieldWords, overTheirs, type Told, valueWords } from './index';
 import { tell } from '../units';
 import { workUp } from '../workup';
 
@@ -125,5 +125,17 @@ describe('mine over theirs', () => {
     const anew = overTheirs(there, mine, id);
     expect(anew?.kind === 'together' && anew.changes.map((c) => c.kind)).toEqual(['noteItem', 'liftItem']);
     expect(anew && applyChange(there, anew).plan.fittings.g).toEqual({ ...crate, note: 'mine', lift: 40 });
+  });
+
+  it('a set is told by who sits in it, where that is another than in the brief', () => {
+    const set = {
+      name: 'guest',
+      order: 1,
+      sits: { first: { body: { stature: 1600, weightKg: 50 }, recline: 10 }, second: null },
+    };
+    expect(tell(valueWords('sets/a', set, before), 'metric')).toBe(
+      'guest, seat 1600 mm, 50 kg leaning 10°, nobody on the second seat',
+    );
+    expect(tell(valueWords('sets/a', { name: 'day', order: 1 }, before), 'metric')).toBe('day');
   });
 });

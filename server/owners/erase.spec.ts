@@ -32,6 +32,8 @@ describe('an owner who asks to be forgotten', () => {
       to: { stature: 1613.7, weightKg: 91.3, notes },
     });
     await change({ kind: 'answerBrief', from: { second: null }, to: { second: { stature: 1613.7, weightKg: 91.3 } } });
+    const guests = { first: { body: { stature: 1613.7, weightKg: 91.3 }, raise: 20 }, second: null };
+    await change({ kind: 'nameSet', set: 'guest', from: null, to: { name: 'guest', order: 1, sits: guests } });
     const eye = fitted('pad-eye', deck(3300), 'rivet');
     const { id: planId } = await change({ kind: 'placeItem', item: 'eye', to: eye });
     const photo = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#abc' } })

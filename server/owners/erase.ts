@@ -1,4 +1,12 @@
-import { type Change, type Fact, type Plan, singleChanges, type SimpleChange, upcastPlan } from '@plain-cleat/core/rig';
+import {
+  type Change,
+  type Fact,
+  type Plan,
+  type RigSet,
+  singleChanges,
+  type SimpleChange,
+  upcastPlan,
+} from '@plain-cleat/core/rig';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { notFound } from '../problems/problem';
 
@@ -22,16 +30,31 @@ function withoutBody<T extends Partial<Brief>>(brief: T): T {
   return out as T;
 }
 
+/** A set without the bodies of guests: where and how the seat stands is of the boat. */
+function withoutGuests(set: RigSet): RigSet {
+  const { sits } = set;
+  if (!sits) return set;
+  const bare = <S extends { body?: unknown }>({ body: _, ...how }: S): Omit<S, 'body'> => how;
+  const { first, second } = sits;
+  return {
+    ...set,
+    sits: { ...sits, ...(first ? { first: bare(first) } : {}), ...(second ? { second: bare(second) } : {}) },
+  };
+}
+
 /** A plan without the owner: body figures are said not to be kept, photos are gone. */
 const forgottenPlan = (plan: Plan): Plan => ({
   ...plan,
   brief: { ...withoutBody(plan.brief), forgotten: true },
+  sets: Object.fromEntries(Object.entries(plan.sets).map(([id, set]) => [id, withoutGuests(set)])),
   photos: {},
 });
 
 /** One change of the log with its values overwritten; its id, kind and fields stay. */
 function forgottenOne(change: SimpleChange): SimpleChange {
   if (change.kind === 'answerBrief') return { ...change, from: withoutBody(change.from), to: withoutBody(change.to) };
+  if (change.kind === 'nameSet')
+    return { ...change, from: change.from && withoutGuests(change.from), to: change.to && withoutGuests(change.to) };
   const blank = (photo: unknown): unknown => (photo && typeof photo === 'object' ? { ...photo, name: '' } : photo);
   return change.kind === 'keepPhoto' ? ({ ...change, from: blank(change.from), to: blank(change.to) } as SimpleChange) : change;
 }

@@ -13,6 +13,7 @@ import { BY_WORDS, CARRIED_BY, entryOf, GROUND_WORDS, GROUNDS, USUAL_BRIEF, type
 import { USUAL_GEAR } from '@plain-cleat/core/which-hull';
 import { Making } from '../own-part/making';
 import { SeatRange } from '../seats/seat-range';
+import { SitterFields, type SitterTyped } from '../seats/sitter-fields';
 import { HullList } from '../which-hull/hull-list';
 import { ChoiceField } from '../controls/choice-field';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -40,6 +41,7 @@ import { WishList } from './wish-list';
     TextField,
     DateField,
     SeatRange,
+    SitterFields,
     ChoiceField,
     HullList,
     MatExpansionModule,
@@ -139,11 +141,11 @@ export default class BriefStep {
   }
 
   /** Where and how the second sits; left empty it is as the hull is drawn. */
-  protected sitSecond(key: 'at' | 'raise' | 'recline', value: number | null): void {
+  protected sitSecond({ field, value }: SitterTyped): void {
     const second = this.brief()?.second;
     if (!second) return;
-    const { [key]: _, ...others } = second;
-    this.answer('second', value === null ? others : { ...others, [key]: Math.round(value * 10) / 10 });
+    const { [field]: _, ...others } = second;
+    this.answer('second', value === null ? others : { ...others, [field]: value });
   }
 
   protected readonly grounds = GROUNDS.map((value) => ({ value, says: GROUND_WORDS[value] }));

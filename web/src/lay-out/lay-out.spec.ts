@@ -268,7 +268,7 @@ describe('sets, several and stowing', () => {
     const bow = { id: 'bow', name: 'bow hold', fore: 400, aft: 700, port: -100, starboard: 100, hatches: [], dry: true };
     const hull = { ...TEST_HULL, spaces: [bow] };
     const rig = await OpenRig.show(LayOut, laidPlan(), { hull });
-    await rig.click('aside mat-button-toggle button', 'Stowed and scuppers');
+    await rig.click('aside mat-button-toggle button', 'Stowed');
     await rig.submit('pc-stowing form');
     expect(rig.faultOf('What')).toContain('Say what goes in there.');
     await rig.enter('What', 'spare line');

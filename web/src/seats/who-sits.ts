@@ -5,6 +5,7 @@ import { QuantityField } from '../controls/quantity';
 import { LIMITS } from '../brief/questions';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { SeatRange } from './seat-range';
+import { SitterFields, tenths, type SitterTyped } from './sitter-fields';
 
 type Seat = 'first' | 'second';
 type Body = NonNullable<NonNullable<Sits['first']>['body']>;
@@ -13,7 +14,7 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
 @Component({
   selector: 'pc-who-sits',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, QuantityField, SeatRange],
+  imports: [MatButtonToggleModule, QuantityField, SeatRange, SitterFields],
   template: `
     @for (seat of seats(); track seat.name) {
       <section>
@@ -53,39 +54,7 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
               [value]="bodyOf(seat.name).weightKg"
               (entered)="setBody(seat.name, 'weightKg', $event)"
             />
-            <pc-quantity
-              class="short"
-              label="Set at"
-              kind="length"
-              placeholder="as in the brief"
-              [optional]="true"
-              [least]="limits.seatAt.least"
-              [most]="limits.seatAt.most"
-              [value]="seat.sits?.at ?? null"
-              (entered)="set(seat.name, 'at', $event)"
-            />
-            <pc-quantity
-              class="short"
-              label="Raised by"
-              kind="length"
-              placeholder="as in the brief"
-              [optional]="true"
-              [least]="limits.raise.least"
-              [most]="limits.raise.most"
-              [value]="seat.sits?.raise ?? null"
-              (entered)="set(seat.name, 'raise', $event)"
-            />
-            <pc-quantity
-              class="short"
-              label="Back leans"
-              kind="degrees"
-              placeholder="as in the brief"
-              [optional]="true"
-              [least]="limits.recline.least"
-              [most]="limits.recline.most"
-              [value]="seat.sits?.recline ?? null"
-              (entered)="set(seat.name, 'recline', $event)"
-            />
+            <pc-sitter-fields placeholder="as in the brief" [sits]="seat.sits" (typed)="set(seat.name, $event)" />
           </div>
           @if (wanted(seat.name); as says) {
             <p class="small" role="status">{{ says }}</p>
@@ -148,8 +117,8 @@ export class WhoSits {
       this.half.set({ seat, body: { ...(stature === null ? {} : { stature }), ...(weightKg === null ? {} : { weightKg }) } });
   }
 
-  protected set(seat: Seat, field: 'at' | 'raise' | 'recline', value: number | null): void {
-    this.put(seat, { [field]: value === null ? undefined : tenths(value) });
+  protected set(seat: Seat, { field, value }: SitterTyped): void {
+    this.put(seat, { [field]: value ?? undefined });
   }
 
   protected empty(nobody: boolean): void {
@@ -174,9 +143,6 @@ export class WhoSits {
       this.store.change({ id: crypto.randomUUID(), kind: 'nameSet', set: this.of(), from, to });
   }
 }
-
-/** As fine as anybody measures. */
-const tenths = (value: number): number => Math.round(value * 10) / 10;
 
 /** Only what is there. */
 const given = <T extends object>(fields: T): Partial<T> =>
