@@ -142,8 +142,8 @@ describe('the legend of controls', () => {
       clear: 60,
     });
     expect(legend.map((l) => [l.letter, toldHands(l, 'en'), toldHands(l, 'fr')])).toEqual([
-      ['A', 'right hand: motoring', 'main droite: au moteur'],
-      ['B', 'left hand: motoring', 'main gauche: au moteur'],
+      ['A', 'right hand (motoring)', 'main droite (au moteur)'],
+      ['B', 'left hand (motoring)', 'main gauche (au moteur)'],
     ]);
   });
 

@@ -49,9 +49,9 @@ const FRENCH_ACTIVITIES: Readonly<Record<Activity, string>> = {
   filming: 'en filmant',
 };
 
-/** The hands of a control as its owner reads them: “left hand: casting, trolling”. */
+/** The hands of a control as its owner reads them: “left hand (casting, trolling)”. */
 export function toldHands({ hands }: Pick<ToldControl, 'hands'>, language: 'en' | 'fr'): string {
   const said = (activity: Activity): string => (language === 'en' ? ACTIVITY_WORDS : FRENCH_ACTIVITIES)[activity];
   const named = (hand: Hand): string => (language === 'en' ? `${hand} hand` : `main ${hand === 'left' ? 'gauche' : 'droite'}`);
-  return hands.map(({ hand, while: done }) => `${named(hand)}: ${done.map(said).join(', ')}`).join(' · ');
+  return hands.map(({ hand, while: done }) => `${named(hand)} (${done.map(said).join(', ')})`).join(' · ');
 }
