@@ -1,5 +1,5 @@
 import type { Fitted } from '../drilling';
-import { entryOf, type Acceptance } from '../rig';
+import { entryOf, isMakers, type Acceptance } from '../rig';
 import { say, type Sentence } from '../units';
 import { backCast } from './back-cast';
 import { backUp } from './back-up';
@@ -283,7 +283,7 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
 }
 
 const onlyInTheWay = ({ placed: { fitting }, mounted }: Fitted): boolean =>
-  mounted.there && (fitting.aboard?.from === 'maker' || fitting.becomes?.is === 'left');
+  mounted.there && (isMakers(fitting) || fitting.becomes?.is === 'left');
 
 /** The first figure of a sentence, as more is worse: one printed down is a margin, the less the worse. */
 function sizeOf(says: Sentence): number | null {

@@ -1,10 +1,11 @@
 import { isInside } from '../inside';
 import { joinFault } from '../mounting';
+import type { Hold } from '../parts';
 import { say } from '../units';
 import { about, alone, nameOf, type Raw, type Try } from './finding';
 
 /** Holds that let go under a knock. */
-const LETS_GO: readonly string[] = ['clamp', 'magnet', 'hook and loop', 'cable tie'];
+const LETS_GO: readonly Hold[] = ['clamp', 'magnet', 'hook and loop', 'cable tie'];
 /** A tether so long reaches what it is tied to beside it (judgement), mm. */
 const LONG = 400;
 

@@ -1,7 +1,7 @@
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Placed, Seating, Seatings } from '../layout';
-import type { Plan } from '../rig';
+import { isMakers, type Plan } from '../rig';
 import type { Memory } from '../stages';
 import { centreOf, floatBy, slicesOf, type Floating, type Mass } from './floating';
 import { centreOfPart, crewMasses, shellCentre, stowedMasses } from './masses';
@@ -41,7 +41,7 @@ export function weigh({ seats, items, takenOff, stowage }: WeightInput, memory: 
   const { slices, hull } = still.last('masses', [], () => ({ slices: slicesOf(surface), hull: hullAsItIs(surface, takenOff) }));
   const crewOf = (seating: Seating): Mass[] => still.of('crew', seating, () => crewMasses(seating.surface, seating.brief));
   const massOf = ({ placed }: Fitted): Mass =>
-    still.of('mass', placed, () => ({ kg: isMakers(placed) ? 0 : placed.part.body.massKg, at: centreOfPart(placed) }));
+    still.of('mass', placed, () => ({ kg: isMakers(placed.fitting) ? 0 : placed.part.body.massKg, at: centreOfPart(placed) }));
   const floatOf = (masses: readonly Mass[]): Floating => {
     const { kg, at } = centreOf(masses);
     return still.among('floats', [kg, at.x, at.y, at.z].join(), () => floatBy(slices, masses));
@@ -73,12 +73,9 @@ export function weigh({ seats, items, takenOff, stowage }: WeightInput, memory: 
   };
 }
 
-/** What the maker fitted is part of the hull's own mass, wherever it stands now. */
-const isMakers = ({ fitting }: Placed): boolean => fitting.aboard?.from === 'maker';
-
 /** The hull with what its maker fitted, less what is taken off of that. */
 function hullAsItIs(surface: HullSurface, takenOff: readonly Placed[]): Mass {
-  const off = takenOff.filter(isMakers).map((p) => ({ kg: -p.part.body.massKg, at: centreOfPart(p) }));
+  const off = takenOff.filter((p) => isMakers(p.fitting)).map((p) => ({ kg: -p.part.body.massKg, at: centreOfPart(p) }));
   return centreOf([{ kg: surface.model.massKg, at: shellCentre(surface) }, ...off]);
 }
 

@@ -60,9 +60,6 @@ export const HOLD_WORDS: Readonly<Record<Hold, string>> = {
   magnet: 'a magnet on steel',
 };
 
-/** Ways that come off again without a tool. */
-export const TOOL_FREE: readonly Hold[] = ['loose', 'strap', 'track', 'clamp', 'stud', 'hook and loop', 'magnet', 'scupper'];
-
 const none = {
   there: false,
   holes: 0,

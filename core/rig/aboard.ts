@@ -12,6 +12,9 @@ type Came = Pick<Fitting, 'aboard' | 'becomes' | 'place' | 'mount' | 'lift'>;
 export const isThere = ({ aboard, place, mount, lift }: Came, at: Place = place): boolean =>
   aboard !== undefined && lift === 0 && mount.hold === aboard.hold && sameJson(at, aboard.place);
 
+/** Whether the hull's maker fitted it: it is part of the hull's own mass, wherever it stands now. */
+export const isMakers = ({ aboard }: Pick<Fitting, 'aboard'>): boolean => aboard?.from === 'maker';
+
 /** Whether a fitting that came aboard leaves the boat, or left it before: it stands nowhere. */
 export const hasGone = ({ becomes }: Pick<Fitting, 'becomes'>): boolean => becomes !== undefined && becomes.is !== 'left';
 
@@ -87,7 +90,7 @@ export function fromEarlier(
   const done = (id: string): boolean =>
     ledger.signed !== null || ledger.steps.has(`fasten.${id}`) || ledger.steps.has(`fit.${id}`);
   const stays = Object.entries(fittings).filter(([id, f]) => f.aboard !== undefined || done(id));
-  const names = new Map(stays.map(([id, f]) => [id, f.aboard?.from === 'maker' ? id : newKey(id)]));
+  const names = new Map(stays.map(([id, f]) => [id, isMakers(f) ? id : newKey(id)]));
   const renamed = (place: Place): Place =>
     place.on === 'fitting' ? { ...place, fitting: names.get(place.fitting) ?? place.fitting } : place;
   /** A tie point of a fitting under its new name. */

@@ -42,13 +42,13 @@ export interface LaunchStep {
 
 /** Every thing that comes off for the road, in the order it goes on again: what carries before what it carries, bow to stern. */
 export function launchSteps(owned: readonly Fitted[], runs: Plan['runs']): LaunchStep[] {
-  const off = owned.filter((i) => comesOff(i.placed));
   const depth = ({ placed }: Fitted): number => {
     let n = 0;
     for (let next = placed.below; next; next = next.below) n++;
     return n;
   };
-  return [...off]
+  return owned
+    .filter((i) => comesOff(i.placed))
     .sort((a, b) => depth(a) - depth(b) || a.placed.frame.origin.x - b.placed.frame.origin.x)
     .map(({ placed: { id, part, fitting }, mounted, letter }): LaunchStep => {
       const plugs = Object.values(runs).filter((r) => r.from === id || r.to === id).length;

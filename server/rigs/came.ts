@@ -1,6 +1,15 @@
 import type { HullModel } from '@plain-cleat/core/hull';
 import { partKey, type Part } from '@plain-cleat/core/parts';
-import { fromEarlier, ownParts, partRef, stockFittings, type Fitting, type Ledger, type Plan } from '@plain-cleat/core/rig';
+import {
+  fromEarlier,
+  isMakers,
+  ownParts,
+  partRef,
+  stockFittings,
+  type Fitting,
+  type Ledger,
+  type Plan,
+} from '@plain-cleat/core/rig';
 import { workUp } from '@plain-cleat/core/workup';
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
@@ -32,9 +41,7 @@ export async function cameWith(model: HullModel, hullId: string | null, transact
   ];
   const known = new Set(there.map(partKey));
   const fittings = standing(
-    Object.entries({ ...stock, ...left.fittings }).filter(
-      ([, f]) => known.has(partKey(partRef(f))) || f.aboard?.from === 'maker',
-    ),
+    Object.entries({ ...stock, ...left.fittings }).filter(([, f]) => known.has(partKey(partRef(f))) || isMakers(f)),
   );
   return { fittings, sets: left.sets, own: left.own, setAside: ledger.signed ? earlier.row : null };
 }

@@ -1,5 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { type Fitting, hasGone, openPlan, pinsTo, type Plan, type RigFile, sameJson, withoutBoat } from '@plain-cleat/core/rig';
+import {
+  type Fitting,
+  hasGone,
+  isMakers,
+  openPlan,
+  pinsTo,
+  type Plan,
+  type RigFile,
+  sameJson,
+  withoutBoat,
+} from '@plain-cleat/core/rig';
 import type { OpenRig } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { countOn } from '../database/counters';
@@ -76,7 +86,7 @@ export async function openNewRig(db: Sequelize, wanted: OpenRig): Promise<{ id: 
 const onAnotherBoat = (fittings: Plan['fittings']): Plan['fittings'] =>
   Object.fromEntries(
     Object.entries(fittings).flatMap(([name, fitting]): [string, Fitting][] => {
-      if (fitting.aboard?.from === 'maker') return [[name, fitting]];
+      if (isMakers(fitting)) return [[name, fitting]];
       return hasGone(fitting) ? [] : [[name, withoutBoat(fitting)]];
     }),
   );
