@@ -24,10 +24,17 @@ export async function tell<T>(page: Page, path: string, data: object): Promise<T
 
 /** Somebody is signed in, with the usual preferences, and on the floor. */
 export async function signIn(page: Page, login: keyof typeof PASSWORDS): Promise<void> {
-  await page.request.post('/api/sign-in', { data: { login, password: PASSWORDS[login] } });
+  const answer = await page.request.post('/api/sign-in', { data: { login, password: PASSWORDS[login] } });
+  expect(answer.ok(), await answer.text()).toBe(true);
   await tell(page, '/api/preferences', { units: 'imperial', theme: 'device', papers: 'en' });
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Bench 1' })).toBeVisible();
+}
+
+/** Signs out; the server has forgotten them once the sign-in form stands there. */
+export async function signOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByLabel('Password')).toBeVisible();
 }
 
 /** Opens a new rig from the floor; returns its address. */

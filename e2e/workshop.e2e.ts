@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { allKept, goStep, newRig, onStrip, rangeOf, signIn, tell } from './shop';
+import { allKept, goStep, newRig, onStrip, rangeOf, signIn, signOut, tell } from './shop';
 
 /** What a rig is offered anew. */
 const offerOf = (page: Page, name: string): Locator => page.getByRole('listitem').filter({ hasText: `${name}: revision` });
@@ -34,10 +34,7 @@ test('an assembly is built without a boat and placed on one', async ({ page }) =
   await page.getByRole('button', { name: 'Save to the library' }).click();
   await expect(page.getByText('Saved as version 1')).toBeVisible();
 
-  await page
-    .getByRole('link', { name: 'Sign out' })
-    .or(page.getByRole('button', { name: 'Sign out' }))
-    .click();
+  await signOut(page);
   await signIn(page, 'ama');
   await newRig(page, 'with a pod', 'Pod Owner');
   await goStep(page, 'Lay out');
