@@ -1,4 +1,4 @@
-import { launchSteps, mostCarried, rigUpMinutes, roofTies, travelling } from '../way';
+import { mostCarried } from '../way';
 import type { HullModel } from '../hull';
 import { BODY, comesOff, seatForLegs } from '../layout';
 import type { Finding } from '../findings';
@@ -189,11 +189,11 @@ export function consequenceOf(question: QuestionId, { plan, workup, hull, shop }
     }
     case 'road': {
       const off = workup.aboard.items.filter((i) => comesOff(i.placed)).length;
-      if (brief.road !== 'roof') return { says: say`${things(off)} for the road.` };
-      const { all: load, stays } = travelling(workup.surface, workup.aboard.owned);
+      const { roof, all: load } = workup.ashore;
+      if (!roof) return { says: say`${things(off)} for the road.` };
       const all = load.kg;
       const alone = all <= shop.limits.aloneKg;
-      const { straps, lines } = roofTies(workup.surface, stays);
+      const { straps, lines } = roof;
       const tied = say` Straps over it ${mm(straps[0])} and ${mm(straps[1])} from the bow${lines.length ? `, lines from ${lines.map((l) => l.name).join(' and ')}` : ''}.`;
       return {
         says: [
@@ -204,8 +204,7 @@ export function consequenceOf(question: QuestionId, { plan, workup, hull, shop }
       };
     }
     case 'way': {
-      const { all } = travelling(workup.surface, workup.aboard.owned);
-      const takes = rigUpMinutes(launchSteps(workup.aboard.owned, plan.runs));
+      const { all, rigUpMinutes: takes } = workup.ashore;
       const wrong = workup.findings.find((f) => WAY_CODES.has(f.code) && !f.accepted);
       if (wrong) return { says: [...wrong.says, ' ', ...wrong.because], look: true };
       const most = mostCarried(brief.way, brief.lifts, shop.limits);

@@ -8,6 +8,7 @@ import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '.
 import type { Memory } from '../stages';
 import type { Sentence } from '../units';
 import type { Acceptable, FindingCode } from './codes';
+import type { Ashore } from '../way';
 import type { WiredRun } from '../wiring';
 
 export type Severity = 'stop' | 'look' | 'note';
@@ -70,6 +71,8 @@ export interface Judged {
   readonly others: readonly OtherHole[];
   readonly ledger: Ledger;
   readonly openings: readonly Opening[];
+  /** The boat off the water. */
+  readonly ashore: Ashore;
   /** How it floats with everything aboard in the set. */
   readonly float: Floating;
   readonly massKg: number;

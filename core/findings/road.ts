@@ -1,16 +1,15 @@
 import { comesOff } from '../layout';
 import { kg, mm, say } from '../units';
-import { travelling } from '../way';
 import { about, aboutHull, alone, type Judgement, nameOf, type Raw, topOf } from './finding';
 
 /** What stands higher than this over the gunwale must come off for a roof (judgement), mm. */
 const ROOF = 250;
 
 /** What one person lifts to a roof: the hull with all that stays on it. */
-export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
+export const roofLift: Judgement = ({ ashore, hull, plan, shop }) => {
   const { road, lifts } = plan.brief;
   if (road !== 'roof' || lifts !== 'alone') return [];
-  const { stays, gearKg, all } = travelling(hull, owned);
+  const { stays, hullKg, gearKg, all } = ashore;
   if (all.kg <= shop.limits.aloneKg) return [];
   return [
     {
@@ -20,7 +19,7 @@ export const roofLift: Judgement = ({ owned, hull, plan, shop }) => {
       severity: 'look',
       curable: true,
       says: say`Hull and what stays on it weigh ${kg(all.kg)}; one person lifts ${kg(shop.limits.aloneKg)} to a roof easily.`,
-      because: say`Hull ${kg(hull.model.massKg)}, ${stays.length} fittings that stay ${kg(gearKg)}.`,
+      because: say`Hull ${kg(hullKg)}, ${stays.length} fittings that stay ${kg(gearKg)}.`,
       tries: [
         { says: say`Two people lift it`, changes: [{ kind: 'answerBrief', from: { lifts: 'alone' }, to: { lifts: 'two' } }] },
       ],

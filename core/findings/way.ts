@@ -1,4 +1,4 @@
-import { cartPosts, launchSteps, liftedAt, mostCarried, rigUpMinutes, roofTies, ROLLS, travelling } from '../way';
+import { cartPosts, liftedAt, liftedEasily, mostCarried, ROLLS } from '../way';
 import { BY_WORDS, entryOf, GROUND_WORDS, type Brief } from '../rig';
 import { kg, mm, say, type Sentence } from '../units';
 import { aboutHull, type Judged, type Judgement, type Raw, type Try } from './finding';
@@ -24,11 +24,11 @@ const asked = ({ plan: { brief } }: Judged): string =>
 
 /** What is carried to the water by hand. */
 export const carried: Judgement = (judged) => {
-  const { plan, hull, shop, owned } = judged;
+  const { plan, shop, ashore } = judged;
   const { way: how, lifts } = plan.brief;
   // Nought metres: nobody asked yet.
   if (how.by !== 'carried' || how.metres === 0) return [];
-  const { all, gearKg } = travelling(hull, owned);
+  const { all, hullKg, gearKg } = ashore;
   const most = mostCarried(how, lifts, shop.limits);
   if (all.kg <= most) return [];
   const two: Try[] =
@@ -40,7 +40,7 @@ export const carried: Judgement = (judged) => {
       judged,
       'heavy-to-carry',
       say`Hull and what stays on it weigh ${kg(all.kg)}; ${lifts === 'two' ? 'two people carry' : 'one person carries'} ${kg(most)} that far.`,
-      say`${asked(judged)}. Hull ${kg(hull.model.massKg)}, gear that stays ${kg(gearKg)}. A cart, or more that comes off.`,
+      say`${asked(judged)}. Hull ${kg(hullKg)}, gear that stays ${kg(gearKg)}. A cart, or more that comes off.`,
       [
         ...two,
         way(judged, { by: 'scupper cart' }, 'On a cart by its scupper posts'),
@@ -59,10 +59,10 @@ const takenScuppers = ({ owned, plan, hull }: Judged): Set<string> =>
 
 /** A cart by scupper posts: it takes the load, its posts have holes, and the handle can be lifted. */
 export const carted: Judgement = (judged) => {
-  const { plan, hull, shop, owned } = judged;
+  const { plan, hull, shop, ashore } = judged;
   const { way: how, lifts } = plan.brief;
   if (how.by !== 'scupper cart' && how.by !== 'cradle' && how.by !== 'own wheels') return [];
-  const { all } = travelling(hull, owned);
+  const { all } = ashore;
   const { limits } = shop;
   const most = how.by === 'cradle' ? limits.cradleKg : how.by === 'scupper cart' ? limits.cartKg : (hull.model.wheelsKg ?? 0);
   const out: Raw[] = [];
@@ -112,7 +112,7 @@ export const carted: Judgement = (judged) => {
     posts.x,
     (hull.model.handles ?? []).map((h) => h.x),
   );
-  const may = limits.aloneKg * (lifts === 'two' ? 2 : 1);
+  const may = liftedEasily(lifts, limits);
   if (lift && lift.kg > may)
     out.push(
       found(
@@ -143,10 +143,8 @@ export const launched: Judgement = (judged) => {
 
 /** The time there is to rig up. */
 export const riggedUp: Judgement = (judged) => {
-  const { plan, owned } = judged;
-  const { minutes } = plan.brief.way;
-  const steps = launchSteps(owned, plan.runs);
-  const takes = rigUpMinutes(steps);
+  const { launch: steps, rigUpMinutes: takes } = judged.ashore;
+  const { minutes } = judged.plan.brief.way;
   if (minutes === null || takes <= minutes) return [];
   const longest = [...steps].sort((a, b) => b.minutes - a.minutes).slice(0, 3);
   return [
@@ -161,10 +159,9 @@ export const riggedUp: Judgement = (judged) => {
 
 /** What is on the roof is tied down: by straps that lie on the hull, and a line from each end. */
 export const roofTied: Judgement = (judged) => {
-  const { plan, hull, owned } = judged;
-  if (plan.brief.road !== 'roof') return [];
-  const { stays } = travelling(hull, owned);
-  const { under, lines } = roofTies(hull, stays);
+  const { hull, ashore } = judged;
+  if (!ashore.roof) return [];
+  const { under, lines } = ashore.roof;
   const out: Raw[] = [];
   if (under.length)
     out.push(

@@ -74,7 +74,7 @@ export function weigh({ seats, items, takenOff, stowage }: WeightInput, memory: 
 }
 
 /** The hull with what its maker fitted, less what is taken off of that. */
-function hullAsItIs(surface: HullSurface, takenOff: readonly Placed[]): Mass {
+export function hullAsItIs(surface: HullSurface, takenOff: readonly Placed[]): Mass {
   const off = takenOff.filter((p) => isMakers(p.fitting)).map((p) => ({ kg: -p.part.body.massKg, at: centreOfPart(p) }));
   return centreOf([{ kg: surface.model.massKg, at: shellCentre(surface) }, ...off]);
 }

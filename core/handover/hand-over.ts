@@ -5,7 +5,6 @@ import type { Paddler, Placed } from '../layout';
 import type { Ledger, Plan } from '../rig';
 import type { BuildStep } from '../scheduling';
 import type { WiredRun } from '../wiring';
-import { launchSteps, roofTies, travelling, type LaunchStep, type RoofTies } from '../way';
 import { basesOf, type BaseTops } from './bases';
 import { closingOf, type Closing } from './closing';
 import { contents, type Contents } from './contents';
@@ -38,10 +37,6 @@ export interface Handover {
   readonly contents: readonly Contents[];
   /** Bases with what goes on them, and what stays standing. */
   readonly bases: readonly BaseTops[];
-  /** What comes off for the road, in the order it goes on again at the water. */
-  readonly launch: readonly LaunchStep[];
-  /** How it is tied on a roof, where it goes there. */
-  readonly roof: RoofTies | null;
   /** What each control is for, and the hand it is for. */
   readonly controls: readonly ToldControl[];
 }
@@ -55,8 +50,6 @@ export const handOver = (input: HandoverInput): Handover => {
     givenBack: givenBack(owned, takenOff),
     contents: contents(surface, owned, plan),
     bases: basesOf(stands),
-    launch: launchSteps(owned, plan.runs),
-    roof: plan.brief.road === 'roof' ? roofTies(surface, travelling(surface, owned).stays) : null,
     // A body that is not kept has no hands to tell of.
     controls: plan.brief.forgotten ? [] : handsOf({ people, brief: plan.brief, items: owned, clear }).legend,
   };

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { fairHull, skinAt, upcastHull, type HullModel, type Room, type Space } from './index';
 import { BOX_HOLD, BOX_HULL } from '../testing/box-hull';
 
@@ -37,21 +38,53 @@ describe('the inside of a round hull', () => {
 
   it('is a circle of its radius less the wall', () => {
     for (const y of [0, 80, -160, 220, 270, 285]) {
-      const high = skin(y) - (300 - Math.sqrt(290 ** 2 - y ** 2));
+      const high = skin.height(y) - (300 - Math.sqrt(290 ** 2 - y ** 2));
       expect(high).withContext(`${y}`).toBeGreaterThan(-1);
       expect(high).withContext(`${y}`).toBeLessThan(1);
     }
-    expect(skin(291)).toBe(Infinity);
+    expect(skin.edge).toBeCloseTo(290, 6);
+    expect(skin.height(291)).toBe(Infinity);
   });
 
   it('is looked up no lower than it is, and less than a millimetre higher where things stand', () => {
     const table = roomIn({ spaces: [{ ...HOLD, port: -300, starboard: 300 }], sections: 'ellipse', stations });
     for (let y = -260; y <= 260; y += 7.3) {
-      const high = table.floor(1503.7, y) - skin(y);
+      const high = table.floor(1503.7, y) - skin.height(y);
       expect(high).toBeGreaterThan(-0.01);
       expect(high).toBeLessThan(1);
     }
   });
+});
+
+describe('the floor close to the wall of a hull that narrows', () => {
+  const narrowing = BOX.stations.map((s, i, all) => ({ ...s, halfBreadth: 150 + (250 * i) / (all.length - 1) }));
+  const model: HullModel = {
+    ...BOX,
+    sections: 'ellipse',
+    stations: narrowing,
+    spaces: [{ ...HOLD, port: -400, starboard: 400 }],
+  };
+  const hull = fairHull(model);
+  const room = hull.rooms.get('hold') as Room;
+
+  it('is that of its own section to a hair, never lower, and ends where that does', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: HOLD.fore, max: HOLD.aft, noNaN: true }),
+        fc.double({ min: 0.8, max: 1.03, noNaN: true }),
+        (x, share) => {
+          const skin = skinAt(hull, x);
+          const y = share * skin.edge;
+          const [told, own] = [room.floor(x, y), skin.height(y)];
+          if (Math.abs(y - skin.edge) < 0.05) return true;
+          if (!Number.isFinite(own)) return told === Infinity;
+          // It is steep there: what counts is how far aside the floor of that height lies.
+          const steep = Math.max(1, (skin.height(Math.min(y + 0.5, skin.edge - 1e-6)) - own) / 0.5);
+          return told > own - 0.05 && (told - own) / steep < 2.5;
+        },
+      ),
+      { seed: 14, numRuns: 400 },
+    ));
 });
 
 describe('a compartment of before', () => {

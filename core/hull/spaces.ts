@@ -22,14 +22,23 @@ const SLOPES = [0, 15, 30, 45, 60, 75, 90].map((degrees) => (degrees * Math.PI) 
 /** Places a section is drawn through, closer towards the keel. */
 const DRAWN = 96;
 
+/** The inside of the hull's skin at one station. */
+export interface Skin {
+  /** So far from the centre line it stands upright: the wall itself, mm; nought where there is no hull. */
+  readonly edge: number;
+  /** Its height at a distance from the centre line, mm over the lowest keel point; Infinity at the wall. */
+  height(y: number): number;
+}
+
+const NO_HULL: Skin = { edge: 0, height: () => Infinity };
+
 /**
- * Height of the inside of the hull's skin at one station, by the distance from the centre line: as low as a ball of the
- * wall's thickness lies everywhere over the outside. Infinity where the skin itself is. The outside is drawn by chords,
- * which lie a hair high.
+ * The inside of the hull's skin at one station: as low as a ball of the wall's thickness lies everywhere over the outside.
+ * The outside is drawn by chords, which lie a hair high.
  */
-export function skinAt(hull: HullSurface, x: number): (y: number) => number {
+export function skinAt(hull: HullSurface, x: number): Skin {
   const section = hull.section(x);
-  if (!section) return () => Infinity;
+  if (!section) return NO_HULL;
   const { wall } = hull.model;
   const { keel, gunwale } = section;
   const heights = Array.from({ length: DRAWN + 1 }, (_, k) => keel + (gunwale - keel) * (k / DRAWN) ** 2);
@@ -46,52 +55,53 @@ export function skinAt(hull: HullSurface, x: number): (y: number) => number {
     const t = b > a ? Math.max(0, off - a) / (b - a) : 1;
     return (heights[low] as number) + t * ((heights[high] as number) - (heights[low] as number));
   };
-  return (y) => {
-    let most = -Infinity;
-    for (const slope of SLOPES) {
-      const z = outside(Math.abs(y) + wall * Math.sin(slope)) + wall * Math.cos(slope);
-      if (z > most) most = z;
-    }
-    return most;
+  return {
+    edge: Math.max(0, (halves[DRAWN] as number) - wall),
+    height(y) {
+      let most = -Infinity;
+      for (const slope of SLOPES) {
+        const z = outside(Math.abs(y) + wall * Math.sin(slope)) + wall * Math.cos(slope);
+        if (z > most) most = z;
+      }
+      return most;
+    },
   };
 }
 
 /** A room's floor is looked up at so many mm: straight between, which lies a hair high where the hull is round. */
 const GRID = 10;
 
-/** The floor of an area of the hull's inside, as a table made when it is first asked. */
+const upTo = (most: number, t: number): number => Math.min(most, Math.max(0, t));
+
+/** The floor of an area of the hull's inside, as a table made when it is first asked; beyond the area it goes on level. */
 function floorTable(hull: HullSurface, { fore, aft, port, starboard }: Space): (x: number, y: number) => number {
   const [along, across] = [Math.max(1, Math.ceil((aft - fore) / GRID)), Math.max(1, Math.ceil((starboard - port) / GRID))];
   const [dx, dy] = [(aft - fore) / along, (starboard - port) / across];
-  let table: Float64Array | undefined;
-  const skins: ((y: number) => number)[] = [];
-  const skinOf = (i: number): ((y: number) => number) => (skins[i] ??= skinAt(hull, fore + i * dx));
-  let beside: { readonly x: number; readonly skin: (y: number) => number } | undefined;
-  const make = (): Float64Array => {
-    const values = new Float64Array((along + 1) * (across + 1));
-    for (let i = 0; i <= along; i++) {
-      const skin = skinOf(i);
-      for (let j = 0; j <= across; j++) values[i * (across + 1) + j] = skin(port + j * dy);
-    }
-    return values;
+  let made: { readonly skins: readonly Skin[]; readonly heights: Float64Array } | undefined;
+  const make = (): NonNullable<typeof made> => {
+    const skins = Array.from({ length: along + 1 }, (_, i) => skinAt(hull, fore + i * dx));
+    const rows = skins.map((skin) => Array.from({ length: across + 1 }, (_, j) => skin.height(port + j * dy)));
+    return { skins, heights: Float64Array.from(rows.flat()) };
   };
   return (x, y) => {
-    const [u, v] = [(x - fore) / dx, (y - port) / dy];
-    if (u < 0 || v < 0 || u > along || v > across) return skinAt(hull, x)(y);
-    table ??= make();
+    const { skins, heights } = (made ??= make());
+    const [u, v] = [upTo(along, (x - fore) / dx), upTo(across, (y - port) / dy)];
     const [i, j] = [Math.min(along - 1, Math.floor(u)), Math.min(across - 1, Math.floor(v))];
-    const at = (k: number, l: number): number => (table as Float64Array)[k * (across + 1) + l] as number;
+    const at = (k: number, l: number): number => heights[k * (across + 1) + l] as number;
     const [s, t] = [u - i, v - j];
     const one = at(i, j) + t * (at(i, j + 1) - at(i, j));
     const other = at(i + 1, j) + t * (at(i + 1, j + 1) - at(i + 1, j));
     const height = one + s * (other - one);
-    if (Number.isFinite(height)) return height;
-    // Beside the wall it is looked at between the sections either side; where one of them is the wall, itself.
-    const [before, after] = [skinOf(i)(y), skinOf(i + 1)(y)];
-    if (Number.isFinite(before) && Number.isFinite(after)) return before + s * (after - before);
-    if (beside?.x !== x) beside = { x, skin: skinAt(hull, x) };
-    return beside.skin(y);
+    return Number.isFinite(height) ? height : between(skins[i] as Skin, skins[i + 1] as Skin, s, port + v * dy);
   };
+}
+
+/** The height close to the wall, between two sections: as far out in each as there, by the breadth it has there. */
+function between(before: Skin, after: Skin, s: number, y: number): number {
+  const edge = before.edge + s * (after.edge - before.edge);
+  if (Math.abs(y) >= edge) return Infinity;
+  const [one, other] = [before.height((y / edge) * before.edge), after.height((y / edge) * after.edge)];
+  return Number.isFinite(one) && Number.isFinite(other) ? one + s * (other - one) : Infinity;
 }
 
 /** Cells a room is measured by, mm. */

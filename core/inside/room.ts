@@ -33,31 +33,57 @@ export function roomAt(hull: HullSurface, at: { readonly x: number; readonly y: 
   return [...hull.rooms.values()].filter(({ space: s }) => !s.worn && liesIn(s, at.x, at.y)).sort((a, b) => size(a) - size(b))[0];
 }
 
-const EDGES = [
-  ...[0, 2, 4, 6].map((i) => [i, i + 1] as const),
-  ...[0, 1, 4, 5].map((i) => [i, i + 2] as const),
-  ...[0, 1, 2, 3].map((i) => [i, i + 4] as const),
-];
+/** The corners of a box in their order, round each of its axes; the same at its other end are so many further on. */
+const RINGS = [
+  { ring: [0, 1, 3, 2], beyond: 4 },
+  { ring: [0, 1, 5, 4], beyond: 2 },
+  { ring: [0, 2, 6, 4], beyond: 1 },
+] as const;
 
-/** Points along the edges of a box, its corners among them. */
-function edgePoints(box: PosedBox): Point[] {
-  const corners = cornersOfBox(box);
-  return EDGES.flatMap(([i, j]) => {
-    const [a, b] = [corners[i], corners[j]] as [Point, Point];
-    const far = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
-    const n = Math.max(1, Math.ceil(far / ALONG_AN_EDGE));
-    return Array.from({ length: n + 1 }, (_, k) => ({
-      x: a.x + (k / n) * (b.x - a.x),
-      y: a.y + (k / n) * (b.y - a.y),
-      z: a.z + (k / n) * (b.z - a.z),
-    }));
-  });
+/** A line straight up through a thing: where, and from which height to which. */
+interface Upright {
+  readonly x: number;
+  readonly y: number;
+  readonly low: number;
+  readonly high: number;
 }
 
-/** How far towards the centre line a point must come to stand over the floor there, mm. */
-function intoTheSide({ floor }: Room, { x, y, z }: Point): number {
+/** Points along a straight edge, its first end among them, its last not. */
+function alongEdge(a: Point, b: Point): Point[] {
+  const n = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z) / ALONG_AN_EDGE));
+  return Array.from({ length: n }, (_, k) => ({
+    x: a.x + (k / n) * (b.x - a.x),
+    y: a.y + (k / n) * (b.y - a.y),
+    z: a.z + (k / n) * (b.z - a.z),
+  }));
+}
+
+/** The rim of a box: of one that stands upright the lines round its sides, of one that leans the points of its edges. */
+function rimOf(box: PosedBox): Upright[] {
+  const corners = cornersOfBox(box);
+  const corner = (i: number): Point => corners[i] as Point;
+  const upright = RINGS.find((_, k) => Math.abs((box.axes[k] as Point).z) > UPRIGHT);
+  if (upright) {
+    const [low, high] = extentOfBox(box, 'z');
+    const { ring } = upright;
+    return ring.flatMap((i, n) =>
+      alongEdge(corner(i), corner(ring[(n + 1) % 4] as number)).map(({ x, y }) => ({ x, y, low, high })),
+    );
+  }
+  return RINGS.flatMap(({ ring, beyond }) =>
+    ring.flatMap((i) =>
+      [...alongEdge(corner(i), corner(i + beyond)), corner(i + beyond)].map(({ x, y, z }) => ({ x, y, low: z, high: z })),
+    ),
+  );
+}
+
+/** An axis so near the vertical stands upright: 0.03 mm off in a metre. */
+const UPRIGHT = 1 - 1e-9;
+
+/** How far towards the centre line the foot of a line must come to stand over the floor there, mm. */
+function intoTheSide({ floor }: Room, { x, y, low }: Upright): number {
   let [free, met] = [0, Math.abs(y)];
-  const high = z + TOUCH;
+  const high = low + TOUCH;
   if (floor(x, 0) > high) return met;
   while (met - free > 0.1) {
     const middle = (free + met) / 2;
@@ -67,15 +93,15 @@ function intoTheSide({ floor }: Room, { x, y, z }: Point): number {
   return Math.abs(y) - free;
 }
 
-/** How far a point stands into the walls, the floor or the ceiling of a room. */
-function wallAt(room: Room, p: Point): Trespass | null {
+/** How far a line stands into the walls, the floor or the ceiling of a room. */
+function wallAt(room: Room, p: Upright): Trespass | null {
   const { space } = room;
   const ends: Trespass[] = [
     { by: Math.max(space.fore - p.x, p.x - space.aft), into: `the end of the ${space.name}` },
     { by: Math.max(space.port - p.y, p.y - space.starboard), into: `the side of the ${space.name}` },
-    { by: p.z - room.ceiling(p.x, p.y), into: space.top === undefined ? 'the deck over it' : `the top of the ${space.name}` },
+    { by: p.high - room.ceiling(p.x, p.y), into: space.top === undefined ? 'the deck over it' : `the top of the ${space.name}` },
   ];
-  const under = room.floor(p.x, p.y) - p.z;
+  const under = room.floor(p.x, p.y) - p.low;
   if (under > TOUCH) ends.push({ by: Math.min(under, space.moulded ? Infinity : intoTheSide(room, p)), into: 'the hull itself' });
   return worst(ends);
 }
@@ -135,7 +161,7 @@ export const boxesOf = ({ bodies }: { readonly bodies: readonly Body[] }): Posed
 /** Everything a thing stands into, found one after another. */
 function* met(hull: HullSurface, room: Room, bodies: readonly Body[]): Generator<Trespass> {
   for (const box of boxesOf({ bodies })) {
-    for (const p of edgePoints(box)) {
+    for (const p of rimOf(box)) {
       const wall = wallAt(room, p);
       if (wall) yield wall;
     }

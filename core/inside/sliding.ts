@@ -1,6 +1,7 @@
 import type { HullSurface, Room } from '../hull';
-import { bodyOverlap, boundsOf, extentOfBox, near, placeFitting, type Body, type Placed } from '../layout';
+import { bodyOfBox, bodyOverlap, boundsOf, extentOfBox, frameOf, near, type Body, type Placed } from '../layout';
 import type { ShopSettings } from '../shop';
+import type { Point } from '../units';
 import { boxesOf, fitsIn, trespassOf } from './room';
 
 /** How a thing that lies loose moves when the boat pitches or heels. */
@@ -54,32 +55,34 @@ export function freeSlides(hull: HullSurface, room: Room, placed: Placed, limits
     if (most <= 0) return [];
     const steps: { bodies: readonly Body[]; bounds: Bounds }[] = [];
     let against = `the end of the ${room.space.name}`;
-    for (let [far, before] = [STEP, placed]; far <= MOST; far += STEP) {
-      const to = { ...place, x: place.x + far * dx, y: place.y + far * dy };
-      const next = placeFitting(hull, placed.id, placed.fitting, placed.part, { place: to });
-      const stops = next && stopOf(hull, room, before, next, { most, caught });
-      if (!next || stops) {
-        against = stops ?? against;
+    let height = placed.frame.origin.z;
+    for (let far = STEP; far <= MOST; far += STEP) {
+      const to = frameOf(hull, { ...place, x: place.x + far * dx, y: place.y + far * dy }, undefined, placed.part.body);
+      if (!to) break;
+      const bodies = movedTo(placed, to.origin);
+      const rise = to.origin.z - height;
+      const stops = degrees(Math.atan2(rise, STEP)) > most ? 'the rise of the hull' : wallOf(hull, room, bodies, caught);
+      if (stops !== null) {
+        against = stops;
         break;
       }
-      steps.push({ bodies: next.bodies, bounds: boundsOf(next.bodies) });
-      before = next;
+      steps.push({ bodies, bounds: boundsOf(bodies) });
+      height = to.origin.z;
     }
     return [{ way, steps, against }];
   });
 }
 
-function stopOf(
-  hull: HullSurface,
-  room: Room,
-  from: Placed,
-  to: Placed,
-  { most, caught }: { readonly most: number; readonly caught: number },
-): string | null {
-  const rise = to.frame.origin.z - from.frame.origin.z;
-  if (degrees(Math.atan2(rise, STEP)) > most) return 'the rise of the hull';
-  if (fitsIn(hull, room, to.bodies)) return null;
-  const wall = trespassOf(hull, room, to.bodies);
+/** What a thing fills when its frame stands elsewhere, turned as it is. */
+function movedTo({ frame: { origin }, bodies }: Placed, to: Point): Body[] {
+  const moved = ({ x, y, z }: Point): Point => ({ x: x + to.x - origin.x, y: y + to.y - origin.y, z: z + to.z - origin.z });
+  return bodies.flatMap(({ name, box }) => (box ? [bodyOfBox(name, { ...box, middle: moved(box.middle) })] : []));
+}
+
+/** The wall that stops a thing, which may have stood so deep in one before; null for none. */
+function wallOf(hull: HullSurface, room: Room, bodies: readonly Body[], caught: number): string | null {
+  if (fitsIn(hull, room, bodies)) return null;
+  const wall = trespassOf(hull, room, bodies);
   return wall && wall.by > caught ? wall.into : null;
 }
 

@@ -29,7 +29,7 @@ export function boxAbout({ solids }: Pick<Part['body'], 'solids'>): Readonly<Rec
 export const markedAt = ({ place, frame, bodies }: Pick<Placed, 'place' | 'frame' | 'bodies'>): Point =>
   place.on === 'space' ? { x: place.x, y: place.y, z: Math.min(...bodies.map((b) => b.bottom)) } : frame.origin;
 
-/** How closely a floor is looked at under what stands on it, mm. */
+/** How closely a floor is looked at round the edge of what stands on it, mm: no hull is higher amidships than at its side. */
 const UNDER = 40;
 
 /**
@@ -61,7 +61,7 @@ export function frameInRoom(
   let under = -Infinity;
   const [n, m] = [Math.max(1, Math.ceil(along / UNDER)), Math.max(1, Math.ceil(across / UNDER))];
   for (let i = 0; i <= n; i++)
-    for (let j = 0; j <= m; j++) {
+    for (let j = 0; j <= m; j += i === 0 || i === n ? 1 : m) {
       const [a, b] = [(i / n - 0.5) * along, (j / m - 0.5) * across];
       under = Math.max(under, floor(place.x + a * c.x + b * s.x, place.y + a * c.y + b * s.y));
     }

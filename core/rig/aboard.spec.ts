@@ -65,7 +65,12 @@ describe('what the maker fitted', () => {
   it('is in the weight of the hull already', () => {
     expect(w.weight.totalKg).toBeCloseTo(bare.weight.totalKg, 9);
     const off = work(becomes(STOCK, P, 'removed'));
-    expect(off.weight.totalKg).toBeCloseTo(bare.weight.totalKg - partOf('rod-tube-flush').body.massKg, 9);
+    const { massKg } = partOf('rod-tube-flush').body;
+    expect(off.weight.totalKg).toBeCloseTo(bare.weight.totalKg - massKg, 9);
+    // On the road and on the way to the water it weighs what it floats with.
+    expect(w.ashore.all.kg).toBeCloseTo(HULL.massKg, 9);
+    expect(off.ashore.all.kg).toBeCloseTo(HULL.massKg - massKg, 9);
+    expect(off.ashore.hullKg).toBeCloseTo(HULL.massKg - massKg, 9);
   });
 
   it('has its holes under a turned base where a hand calculation puts them', () => {

@@ -5,6 +5,8 @@ import type { ShopSettings } from '../shop';
 type Way = Brief['way'];
 type Limits = ShopSettings['limits'];
 
+const PEOPLE: Readonly<Record<Brief['lifts'], number>> = { alone: 1, two: 2 };
+
 /** How much harder a ground is to carry over than hard ground, as a share of what is carried (judgement). */
 const FOOTING: Readonly<Record<Way['ground'], number>> = { hard: 1, grass: 1, ramp: 1, sand: 0.8, stones: 0.7, steps: 0.7 };
 
@@ -13,10 +15,12 @@ const FOOTING: Readonly<Record<Way['ground'], number>> = { hard: 1, grass: 1, ra
  * is carried 400 yards on a shoulder (common practice, no source): 11.3 kg over 366 m, so about 4150 kg·m.
  */
 export function mostCarried({ metres, ground }: Way, lifts: Brief['lifts'], limits: Limits): number {
-  const people = lifts === 'two' ? 2 : 1;
   const far = metres > 0 ? limits.carryKgMetres / metres : Infinity;
-  return people * FOOTING[ground] * Math.min(limits.aloneKg, far);
+  return PEOPLE[lifts] * FOOTING[ground] * Math.min(limits.aloneKg, far);
 }
+
+/** What one or two people lift easily, kg. */
+export const liftedEasily = (lifts: Brief['lifts'], { aloneKg }: Pick<Limits, 'aloneKg'>): number => PEOPLE[lifts] * aloneKg;
 
 /** Grounds that the wheels of a cart go over. */
 export const ROLLS: Readonly<Record<Way['ground'], boolean>> = {

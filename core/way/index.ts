@@ -1,3 +1,3 @@
+export * from './ashore';
 export * from './carry';
 export * from './launch';
-export * from './travelling';

@@ -7,7 +7,7 @@ import { applyChange, USUAL_BRIEF, type Brief, type Fitting } from '../rig';
 import { deck, fitted, inputOf, track } from '../testing/plans';
 import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
-import { cartPosts, launchSteps, liftedAt, mostCarried, rigUpMinutes, roofTies, travelling } from './index';
+import { cartPosts, liftedAt, mostCarried, roofTies } from './index';
 
 const way = (more: Partial<Brief['way']>): Brief['way'] => ({ ...USUAL_BRIEF.way, metres: 100, ...more });
 const rig = (brief: Partial<Brief>, fittings: Record<string, Fitting> = {}, hull: HullModel = TOLVANE, more = {}): WorkupInput =>
@@ -103,12 +103,11 @@ describe('the way to the water', () => {
   });
 
   it('what the maker fitted is in the weight of the hull, and what comes off is not carried', () => {
-    const surface = fairHull(SARROCK);
     const w = workUp(
       rig({}, { crate: fitted('crate-open', deck(3630, 0), 'loose'), eye: fitted('pad-eye', deck(3980, 0), 'rivet') }, SARROCK),
     );
     const eye = CATALOG.parts.find((p) => p.id === 'pad-eye')?.body.massKg ?? 0;
-    expect(travelling(surface, w.aboard.owned).all.kg).toBeCloseTo(SARROCK.massKg + eye, 9);
+    expect(w.ashore.all.kg).toBeCloseTo(SARROCK.massKg + eye, 9);
   });
 });
 
@@ -122,19 +121,19 @@ describe('rigging up', () => {
   };
   it('puts on what carries before what it carries, bow to stern, and counts plugs and tethers', () => {
     const w = workUp(rig({}, fittings));
-    const steps = launchSteps(w.aboard.owned, {});
+    const { launch: steps, rigUpMinutes } = w.ashore;
     const order = steps.map((s) => s.fitting);
     expect(order.indexOf('crate')).toBeLessThan(order.indexOf('tubes'));
     expect(order).not.toContain('base');
     expect(steps.find((s) => s.fitting === 'tube')?.minutes).toBe(1.25);
     expect(steps.find((s) => s.fitting === 'top')?.rides).toBe('car');
-    expect(rigUpMinutes(steps)).toBe(Math.ceil(steps.reduce((sum, s) => sum + s.minutes, 0)));
+    expect(rigUpMinutes).toBe(Math.ceil(steps.reduce((sum, s) => sum + s.minutes, 0)));
     // A light boat: minutes (common practice, no source).
-    expect(rigUpMinutes(steps)).toBeLessThan(10);
+    expect(rigUpMinutes).toBeLessThan(10);
   });
 
   it('longer than there is time for is said', () => {
-    const takes = rigUpMinutes(launchSteps(workUp(rig({}, fittings)).aboard.owned, {}));
+    const takes = workUp(rig({}, fittings)).ashore.rigUpMinutes;
     expect(codes(rig({ way: way({ metres: 0, minutes: takes }) }, fittings))).toEqual([]);
     expect(codes(rig({ way: way({ metres: 0, minutes: takes - 1 }) }, fittings))).toEqual(['rig-up-long']);
   });

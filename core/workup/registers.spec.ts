@@ -12,7 +12,7 @@ function judgedOf(): Judged {
   let seen: Judged | undefined;
   const watching = STAGES.stage(
     'watched',
-    ({ seats, aboard, surface, plan, shop, ledger, weight }) => ({
+    ({ seats, aboard, surface, plan, shop, ledger, weight, ashore }) => ({
       seats,
       aboard,
       surface,
@@ -20,6 +20,7 @@ function judgedOf(): Judged {
       shop,
       ledger,
       weight,
+      ashore,
     }),
     (r, memory) => {
       const { laden } = r.weight.of(r.aboard.owned, r.seats.whole);
@@ -38,6 +39,7 @@ function judgedOf(): Judged {
         others: [],
         ledger: r.ledger,
         openings: r.aboard.openings,
+        ashore: r.ashore,
         float: laden,
         massKg: laden.massKg,
         paddlers: r.seats.whole.paddlers,

@@ -12,6 +12,7 @@ import { receive } from '../reception';
 import { build } from '../scheduling';
 import { rowOf, type Memory, type Row } from '../stages';
 import { partsAboard } from '../tracks';
+import { goAshore } from '../way';
 import { wireUp } from '../wiring';
 
 /** Everything a workup follows from. */
@@ -107,6 +108,13 @@ export const STAGES = rowOf<WorkupInput>()
     weigh,
   )
   .stage(
+    'ashore',
+    ({ surface, aboard: { owned }, layout: { takenOff }, plan: { runs, brief } }) => ({
+      ...{ surface, owned, takenOff, runs, road: brief.road },
+    }),
+    goAshore,
+  )
+  .stage(
     'price',
     ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring: { runs }, catalog: { consumables }, shop }) => ({
       wishes,
@@ -174,9 +182,10 @@ export const STAGES = rowOf<WorkupInput>()
       others = NO_OTHERS,
       wiring: { runs },
       weight,
+      ashore,
       seats,
       hull,
-    }) => ({ plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight }),
+    }) => ({ plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight, ashore }),
     judge,
   );
 

@@ -1,5 +1,5 @@
 import { toldHands } from '@plain-cleat/core/hands';
-import { launchWords, rigUpMinutes } from '@plain-cleat/core/way';
+import { launchWords } from '@plain-cleat/core/way';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { tell } from '@plain-cleat/core/units';
@@ -132,6 +132,10 @@ function leftUndone({ language, units }: Sheet, w: Workup): string[] {
 export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
   const t = WORDS[sheet.language];
   const paper = new Paper(sheet, t.title);
+  const named = (thing: { readonly name: string; readonly french: string }): string =>
+    sheet.language === 'fr' ? thing.french : thing.name;
+  const lettered = (thing: Parameters<typeof named>[0] & { readonly letter: string }): string =>
+    [thing.letter, named(thing)].filter(Boolean).join(' · ');
   paper.strip(
     w,
     w.handover.walk.map((s) => ({ x: s.x, y: s.y, label: s.letter })),
@@ -140,7 +144,7 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
   const widths = [70, paper.width - 70];
   for (const stop of w.handover.walk) {
     const text = stop.text[sheet.language];
-    paper.heading(`${stop.letter} · ${sheet.language === 'fr' ? stop.french : stop.name}`);
+    paper.heading(lettered(stop));
     paper.row([t.use, text.use], widths);
     paper.row([t.road, text.road], widths);
     paper.row([t.care, text.care], widths);
@@ -156,47 +160,36 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
   }
-  const { launch, roof } = w.handover;
-  if (roof) {
-    paper.heading(t.roof);
-    paper.row([t.straps, roof.straps.map((x) => paper.length(x)).join(', ')], [200, paper.width - 200]);
-    if (roof.lines.length) paper.row([t.lines, roof.lines.map((l) => l.name).join(', ')], [200, paper.width - 200]);
-  }
-  if (launch.length) {
-    paper.heading(t.launch(rigUpMinutes(launch)));
-    for (const step of launch)
-      paper.row(
-        [`${step.letter} · ${sheet.language === 'fr' ? step.french : step.name}`, launchWords(step, sheet.language)],
-        [200, paper.width - 200],
-      );
-  }
-  if (w.handover.controls.length) {
-    paper.heading(t.controls);
-    for (const c of w.handover.controls)
-      paper.row(
-        [`${c.letter} · ${sheet.language === 'fr' ? c.french : c.does}`, toldHands(c, sheet.language)],
-        [200, paper.width - 200],
-      );
-  }
-  if (w.handover.bases.length) {
-    paper.heading(t.bases);
-    for (const b of w.handover.bases)
-      paper.row(
-        [
-          `${b.letter} · ${sheet.language === 'fr' ? b.french : b.name}`,
-          `${b.tops.map((top) => `${top.letter} ${sheet.language === 'fr' ? top.french : top.name}`).join(', ')}; ${paper.length(b.stands)} ${t.stays}`,
-        ],
-        [200, paper.width - 200],
-      );
-  }
-  if (w.handover.contents.length) {
-    paper.heading(t.contents);
-    for (const c of w.handover.contents)
-      paper.row(
-        [`${c.letter ? `${c.letter} · ` : ''}${sheet.language === 'fr' ? c.french : c.name}`, c.things.join(', ')],
-        [200, paper.width - 200],
-      );
-  }
+  const { launch, rigUpMinutes, roof } = w.ashore;
+  const { controls, bases, contents } = w.handover;
+  const table = (heading: string, rows: readonly (readonly [string, string])[]): void => {
+    if (rows.length) paper.heading(heading);
+    for (const row of rows) paper.row(row, [200, paper.width - 200]);
+  };
+  if (roof)
+    table(t.roof, [
+      [t.straps, roof.straps.map((x) => paper.length(x)).join(', ')],
+      ...(roof.lines.length ? [[t.lines, roof.lines.map((l) => l.name).join(', ')] as const] : []),
+    ]);
+  table(
+    t.launch(rigUpMinutes),
+    launch.map((step) => [lettered(step), launchWords(step, sheet.language)]),
+  );
+  table(
+    t.controls,
+    controls.map((c) => [lettered({ ...c, name: c.does }), toldHands(c, sheet.language)]),
+  );
+  table(
+    t.bases,
+    bases.map((b) => {
+      const tops = b.tops.map((top) => `${top.letter} ${named(top)}`).join(', ');
+      return [lettered(b), `${tops}; ${paper.length(b.stands)} ${t.stays}`];
+    }),
+  );
+  table(
+    t.contents,
+    contents.map((c) => [lettered(c), c.things.join(', ')]),
+  );
   const older = olderHoles(w.surface, w.drilling.oldHoles);
   if (older.length) {
     paper.heading(t.older);

@@ -1,6 +1,6 @@
 import { olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { toldHands } from '@plain-cleat/core/hands';
-import { launchWords, rigUpMinutes } from '@plain-cleat/core/way';
+import { launchWords } from '@plain-cleat/core/way';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import type { OwnerPage } from '@plain-cleat/api';
 import { outlineOf } from './outline';
@@ -36,12 +36,12 @@ export function ownersPage(input: WorkupInput, number: string, owner: string): O
       name: { en: c.name, fr: c.french },
       things: [...c.things],
     })),
-    launch: w.handover.launch.map((s) => ({
+    launch: w.ashore.launch.map((s) => ({
       letter: s.letter,
       name: { en: s.name, fr: s.french },
       says: { en: launchWords(s, 'en'), fr: launchWords(s, 'fr') },
     })),
-    launchMinutes: rigUpMinutes(w.handover.launch),
+    launchMinutes: w.ashore.rigUpMinutes,
     controls: w.handover.controls.map((c) => ({
       letter: c.letter,
       does: { en: c.does, fr: c.french },

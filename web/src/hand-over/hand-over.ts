@@ -1,6 +1,6 @@
 import type { PlannedHole } from '@plain-cleat/core/drilling';
 import { toldHands } from '@plain-cleat/core/hands';
-import { launchWords, rigUpMinutes } from '@plain-cleat/core/way';
+import { launchWords } from '@plain-cleat/core/way';
 import { signedFor, toldHole, type ToldHole } from '@plain-cleat/core/handover';
 import { entryOf } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
@@ -75,13 +75,14 @@ export default class HandOver {
   });
   protected readonly contents = computed(() => this.store.state()?.workup.handover.contents ?? []);
   protected readonly roof = computed(() => {
-    const roof = this.store.state()?.workup.handover.roof;
+    const roof = this.store.state()?.workup.ashore.roof;
     return roof && { straps: roof.straps, lines: roof.lines.map((l) => l.name).join(' and ') };
   });
   /** What goes on at the water, in its order. */
   protected readonly launch = computed(() => {
-    const steps = this.store.state()?.workup.handover.launch ?? [];
-    return { minutes: rigUpMinutes(steps), steps: steps.map((s) => ({ ...s, says: launchWords(s, 'en') })) };
+    const ashore = this.store.state()?.workup.ashore;
+    const steps = ashore?.launch.map((s) => ({ ...s, says: launchWords(s, 'en') })) ?? [];
+    return { minutes: ashore?.rigUpMinutes ?? 0, steps };
   });
   protected readonly bases = computed(() => {
     const state = this.store.state();
