@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { type BrowserContext, chromium, expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
 import { Cable } from './cable';
-import { allKept, goStep, holdUntil, measureBoat, newRig, putAboard, putBitIn, signIn } from './shop';
+import { allKept, goStep, holdUntil, measureBoat, newRig, putAboard, putBitIn, signIn, signOut } from './shop';
 
 interface Told {
   readonly kind: string;
@@ -43,6 +43,7 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   let { context, page } = await tablet();
   // Both begin with the usual preferences.
   await signIn(page, 'mara');
+  await signOut(page);
   await signIn(page, 'tom');
   // Both riggers have been on this tablet by PIN.
   const swap = async (name: string, pin: string): Promise<void> => {
