@@ -39,6 +39,7 @@ const FINDINGS = {
   'hole-under-water': 'manager',
   'holes-close': 'anyone',
   'hull-off': 'nobody',
+  'into-the-deck': 'anyone',
   'kept-apart': 'anyone',
   knuckles: 'anyone',
   'landing-side': 'anyone',

@@ -29,6 +29,22 @@ describe('a base and what it lies on', () => {
     expect(codes('battery-18', deck(1860, 0))).toContain('across-a-step');
   });
 
+  it('wider than its base, it reaches into what lies higher: a net aft into the bulkhead, not turned forward, not raised over it', () => {
+    const net = (heading: number, lift = 0) =>
+      workUp(inputOf({ a: { ...fitted('net-folding', deck(2010, 190, heading), 'loose'), lift } })).findings.find(
+        (f) => f.code === 'into-the-deck',
+      );
+    // Its handle lies at 190 to 230 from the seat base to x 2570. The cockpit ends at 2330, the well begins at 2440, and
+    // between them stands the hull as high as the gunwale: to clear it the handle comes up to that.
+    const surface = fairHull(TOLVANE);
+    expect(net(0)?.severity).toBe('stop');
+    expect(net(0)?.size).toBeGreaterThan(surface.gunwale(2440) - 190 - 3);
+    expect(net(0)?.size).toBeLessThan(surface.gunwale(2330) - 190 + 3);
+    expect(net(180)).toBeUndefined();
+    expect(net(0, 130)).toBeUndefined();
+    expect(net(0, surface.gunwale(2385) - 190 - 12)).toBeDefined();
+  });
+
   it('hung half off what carries it', () => {
     expect(codes('tackle-box', deck(1078, 0))).toContain('half-carried');
     expect(codes('deck-light', deck(1079, 0), 'rivet')).toContain('half-carried');

@@ -1,4 +1,5 @@
-import { footingOf, reachesOverboard, type Footing } from '../layout';
+import { isInside } from '../inside';
+import { footingOf, reachesIntoDeck, reachesOverboard, type Footing } from '../layout';
 import type { Fitted } from '../drilling';
 import { mm, say, sideOf } from '../units';
 import { about, alone, type Alone, nameOf, type Raw, slideTo, type Try } from './finding';
@@ -107,6 +108,37 @@ export const lies = alone((item, judged): Raw[] => {
       because: fixed
         ? say`What is bolted down lies on it with ${Math.round(least * 100)} % of its base, and with every hole.`
         : say`What is set down loose lies on it with ${Math.round(least * 100)} % of its base, or it tips.`,
+    },
+  ];
+});
+
+/** Turned the other way round, or across. */
+function turnedRound(item: Fitted): Try[] {
+  const { place } = item.placed;
+  if (!('heading' in place)) return [];
+  const turned = (by: number): number => ((place.heading + by + 540) % 360) - 180;
+  return [180, 90, -90].map((by) => ({
+    says: by === 180 ? say`Turn it round` : say`Turn it across`,
+    changes: [slideTo(item, { ...place, heading: turned(by) })],
+  }));
+}
+
+/** What is wider than its base, or stands on something, and reaches into a surface of the hull that lies higher. */
+export const clearOfDeck = alone((item, judged): Raw[] => {
+  const { placed } = item;
+  // Where the base itself stands into it that is said already; the side has no deck beside it.
+  if (placed.place.on === 'side' || placed.frame.off || isInside(placed) || footing(judged, item)?.into) return [];
+  const into = reachesIntoDeck(judged.hull, placed);
+  if (!into) return [];
+  return [
+    {
+      ...about(item),
+      code: 'into-the-deck',
+      severity: item.holes.length > 0 || into.by > BESIDE ? 'stop' : 'look',
+      curable: true,
+      says: say`${nameOf(item)} reaches ${mm(into.by, 'up')} into the ${into.name}.`,
+      because: say`The ${into.name} lies higher than what of it is there. Moved, turned or raised it is clear.`,
+      tries: turnedRound(item),
     },
   ];
 });

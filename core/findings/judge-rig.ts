@@ -8,7 +8,7 @@ import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
 import { aboutHull, type Judged, type Finding, type Judgement, type Raw } from './finding';
-import { acrossTracks, fitsItsPlace, hangsOver, lies, onLids } from './footing';
+import { acrossTracks, clearOfDeck, fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
 import { glare, heat, screenAngle } from './glare';
@@ -76,6 +76,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   swappedTogether,
   fitsItsPlace,
   lies,
+  clearOfDeck,
   onLids,
   acrossTracks,
   hangsOver,

@@ -69,6 +69,12 @@ const CASES: readonly Case[] = [
     not: rig({ a: riveted('pad-eye', deck(2200, 415)) }),
   },
   {
+    code: 'into-the-deck',
+    fires: rig({ a: fitted('net-folding', deck(2010, 190), 'loose') }),
+    says: /reaches \d+ mm into the gunwale/,
+    not: rig({ a: fitted('net-folding', deck(2010, 190, 180), 'loose') }),
+  },
+  {
     code: 'back-cast',
     fires: rig({ a: onNuts('mast-light', deck(2250, 400)) }, { cast: 'sidearm' }),
     says: /stands \d+ mm into the sidearm back cast on the starboard side/,
@@ -556,6 +562,11 @@ describe('judgements', () => {
       expect(after.findings.filter((f) => !before.has(f.key) && f.severity !== 'note').map((f) => f.key)).toEqual([]);
     });
   }
+
+  it('a pole whose ends hang over both gunwales crosses the lap, and is not taken for hardware along one of them', () =>
+    expect(words(rig({ a: fitted('stake-pole', deck(2160, -160, 44), 'loose') }, seated, QUENBY), 'paddle-stroke')).toMatch(
+      /stands \d+ mm into the paddle stroke on the port side/,
+    ));
 
   it('every code of the list above is told apart from the others', () =>
     expect(new Set(CASES.map((c) => c.code)).size).toBe(CASES.length));

@@ -54,6 +54,10 @@ function deckAt(hull: HullModel, x: number, y: number): { z: number; slope: numb
   return all.sort((a, b) => b.z - a.z)[0];
 }
 
+const inArea = (d: HullModel['decks'][number], x: number, y: number): boolean =>
+  x >= d.fore && x <= d.aft && y >= d.port && y <= d.starboard;
+const heightIn = (d: HullModel['decks'][number], x: number): number => d.height + (d.rise * (x - d.fore)) / (d.aft - d.fore);
+
 /** Standing on a sloping deck: pitched with it, then turned about its own upright; a positive heading takes the after end to port. */
 function poseOn(x: number, y: number, z: number, slope: number, heading: number): Pose {
   const pitch = Math.atan(slope);
@@ -251,7 +255,7 @@ function* laidOut(): Generator<Laid> {
 
 describe('judgements of space against points sampled through the solids', () => {
   const laid = [...laidOut()];
-  const count = { pairs: 0, swings: 0, strokes: 0, casts: 0, bases: 0 };
+  const count = { pairs: 0, swings: 0, strokes: 0, casts: 0, bases: 0, decks: 0 };
   const has = (w: Workup, code: string, where: string, detail?: string): boolean =>
     w.findings.some((f) => f.code === code && f.where === where && (detail === undefined || f.key.endsWith(`:${detail}`)));
   const told = (l: Laid, t: Thing): string =>
@@ -346,8 +350,9 @@ describe('judgements of space against points sampled through the solids', () => 
       // Shoulder to starboard of the hip, 0.338 over the seat; standing 0.818 over the deck ahead of the seat.
       const standX = seat.x - 0.2 * h;
       const floor = deckAt(l.hull, standX, 0)?.z ?? 0;
+      const cushions = l.things.reduce((sum, t) => sum + (t.part.body.raises ?? 0), 0);
       const shoulders: P[] = [
-        [seat.x, 0.129 * h, seat.low + 0.338 * h],
+        [seat.x, 0.129 * h, seat.low + cushions + 0.338 * h],
         [standX, 0.129 * h, floor + 0.818 * h],
       ];
       const radius = USUAL_BRIEF.rodLength + SHOP.limits.cast;
@@ -382,6 +387,37 @@ describe('judgements of space against points sampled through the solids', () => 
             .toBeTrue();
       }
     }
+  });
+
+  it('what reaches into a higher deck beside its own', () => {
+    for (const l of laid)
+      for (const t of l.things) {
+        const own = deckAt(l.hull, t.x, t.y);
+        const named = l.hull.decks.find((d) => own && Math.abs(heightIn(d, t.x) - own.z) < 0.01 && inArea(d, t.x, t.y));
+        if (!own || !named || Math.abs(t.y) > l.workup.surface.halfBreadth(t.x)) continue;
+        /** How far a point would have to come up or aside to be out of a deck that is not its own. */
+        const depths = t.samples.map(([x, y, z]) => {
+          if (z < own.z - 5 || Math.abs(y) > l.workup.surface.edge.half(x) - 1) return 0;
+          const top = l.hull.decks.filter((d) => inArea(d, x, y)).sort((a, b) => heightIn(b, x) - heightIn(a, x))[0];
+          if (top === named) return 0;
+          const up = (top ? heightIn(top, x) : l.workup.surface.gunwale(x)) - z;
+          const aside = top
+            ? Math.min(x - top.fore, top.aft - x, y - top.port, top.starboard - y)
+            : Math.max(named.fore - x, x - named.aft, named.port - y, y - named.starboard);
+          return Math.min(up, aside);
+        });
+        const deep = Math.max(...depths);
+        const said = (codes: readonly string[]): boolean => codes.some((c) => has(l.workup, c, t.id));
+        if (deep > STEP + 8) {
+          count.decks++;
+          expect(said(['into-the-deck', 'across-a-step', 'fits-its-place', 'off-hull']))
+            .withContext(`missed ${deep}: ${told(l, t)}`)
+            .toBeTrue();
+        } else if (said(['into-the-deck']))
+          expect(Math.max(...t.samples.map(([x, y, z]) => (deckAt(l.hull, x, y)?.z ?? l.workup.surface.gunwale(x)) - z)))
+            .withContext(`claimed: ${told(l, t)}`)
+            .toBeGreaterThan(5);
+      }
   });
 
   it('what a base lies on', () => {

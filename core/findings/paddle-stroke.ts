@@ -12,11 +12,13 @@ function parkedRodOf(items: readonly Fitted[], plan: Plan): (item: Fitted) => bo
   return (item) => item === first;
 }
 
-/** Low hardware along the gunwale is met by the knuckles, and said there. */
-const belongsToKnuckles = (hull: HullSurface, { bodies }: Placed): boolean =>
-  bodies.every((b) =>
-    b.outline.every(([x, y]) => b.top <= hull.gunwale(x) + OVER_GUNWALE && Math.abs(y) > hull.halfBreadth(x) - 70),
+/** Low hardware along one gunwale is met by the knuckles, and said there; what lies across the boat is not. */
+const belongsToKnuckles = (hull: HullSurface, { bodies, frame }: Placed): boolean => {
+  const side = Math.sign(frame.origin.y);
+  return bodies.every((b) =>
+    b.outline.every(([x, y]) => b.top <= hull.gunwale(x) + OVER_GUNWALE && side * y > hull.halfBreadth(x) - 70),
   );
+};
 
 /** What stands in the swept space of shaft and hands: stop at the nominal body, look in the band only. */
 export const paddleStroke: Judgement = ({ plan, items, intrusionOf, hull, shop }) => {

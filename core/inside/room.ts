@@ -1,5 +1,5 @@
 import { distanceToSegment, liesIn, type BoxedHazard, type HullSurface, type Room } from '../hull';
-import { boxOverlap, cornersOfBox, extentOfBox, type Body, type Placed, type PosedBox } from '../layout';
+import { boxOverlap, extentOfBox, rimOf, type Body, type Placed, type PosedBox, type Upright } from '../layout';
 import { dot, type Point } from '../units';
 
 /** What a thing inside stands into, and how far, mm. */
@@ -10,9 +10,6 @@ export interface Trespass {
 
 /** Less than this only touches, mm. */
 const TOUCH = 0.5;
-/** How closely the edges of a thing are looked at, mm. */
-const ALONG_AN_EDGE = 50;
-
 /** The room a placed thing stands in, itself or on what stands there; undefined for what is not inside. */
 export function roomAbout(hull: HullSurface, placed: Placed): Room | undefined {
   let at: Placed | undefined = placed;
@@ -32,53 +29,6 @@ export function roomAt(hull: HullSurface, at: { readonly x: number; readonly y: 
   const size = ({ space: s }: Room): number => (s.aft - s.fore) * (s.starboard - s.port);
   return [...hull.rooms.values()].filter(({ space: s }) => !s.worn && liesIn(s, at.x, at.y)).sort((a, b) => size(a) - size(b))[0];
 }
-
-/** The corners of a box in their order, round each of its axes; the same at its other end are so many further on. */
-const RINGS = [
-  { ring: [0, 1, 3, 2], beyond: 4 },
-  { ring: [0, 1, 5, 4], beyond: 2 },
-  { ring: [0, 2, 6, 4], beyond: 1 },
-] as const;
-
-/** A line straight up through a thing: where, and from which height to which. */
-interface Upright {
-  readonly x: number;
-  readonly y: number;
-  readonly low: number;
-  readonly high: number;
-}
-
-/** Points along a straight edge, its first end among them, its last not. */
-function alongEdge(a: Point, b: Point): Point[] {
-  const n = Math.max(1, Math.ceil(Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z) / ALONG_AN_EDGE));
-  return Array.from({ length: n }, (_, k) => ({
-    x: a.x + (k / n) * (b.x - a.x),
-    y: a.y + (k / n) * (b.y - a.y),
-    z: a.z + (k / n) * (b.z - a.z),
-  }));
-}
-
-/** The rim of a box: of one that stands upright the lines round its sides, of one that leans the points of its edges. */
-function rimOf(box: PosedBox): Upright[] {
-  const corners = cornersOfBox(box);
-  const corner = (i: number): Point => corners[i] as Point;
-  const upright = RINGS.find((_, k) => Math.abs((box.axes[k] as Point).z) > UPRIGHT);
-  if (upright) {
-    const [low, high] = extentOfBox(box, 'z');
-    const { ring } = upright;
-    return ring.flatMap((i, n) =>
-      alongEdge(corner(i), corner(ring[(n + 1) % 4] as number)).map(({ x, y }) => ({ x, y, low, high })),
-    );
-  }
-  return RINGS.flatMap(({ ring, beyond }) =>
-    ring.flatMap((i) =>
-      [...alongEdge(corner(i), corner(i + beyond)), corner(i + beyond)].map(({ x, y, z }) => ({ x, y, low: z, high: z })),
-    ),
-  );
-}
-
-/** An axis so near the vertical stands upright: 0.03 mm off in a metre. */
-const UPRIGHT = 1 - 1e-9;
 
 /** How far towards the centre line the foot of a line must come to stand over the floor there, mm. */
 function intoTheSide({ floor }: Room, { x, y, low }: Upright): number {

@@ -1,4 +1,5 @@
 import type { DeckArea, Hatch, HullSurface } from '../hull';
+import { rimOf } from './box';
 import { toHull, type Body, type Placed } from './frame';
 import { planOverlap } from './overlap';
 
@@ -17,7 +18,7 @@ export interface Footing {
   /** Share of the base that lies on the surface its middle lies on. */
   readonly carried: number;
   /** The higher surface that stands where the base should lie, and how far the base must move to be clear, mm. */
-  readonly into: { readonly name: string; readonly by: number } | null;
+  readonly into: Into | null;
   /** Other surfaces under it that are lower. */
   readonly over: readonly string[];
   /** How far the base stands beyond the edge of the hull, mm. */
@@ -67,7 +68,7 @@ export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'par
   const outline = baseOutline(placed);
   const over = new Set<string>();
   let [carried, all, overboard] = [0, 0, 0];
-  let into: { name: string; by: number } | null = null;
+  let into: Into | null = null;
   const lids = new Map<Hatch, number>();
   const overlaps = new Map<DeckArea, number>();
   /** How far the base reaches into a higher deck. */
@@ -113,6 +114,31 @@ export function footingOf(hull: HullSurface, placed: Pick<Placed, 'frame' | 'par
     return by > 0.5 ? [{ name: t.name, by }] : [];
   });
   return { carried: carried / all, tracks, into, over: [...over], overboard, lids: onLids, loseHole };
+}
+
+/** How far a thing stands into a surface of the hull, mm, and which. */
+export interface Into {
+  readonly name: string;
+  readonly by: number;
+}
+
+/**
+ * The surface that what stands on deck reaches into, beside the one its foot is on or lower than it overhangs; null for
+ * none. How far it has to be moved or raised to be clear: what of it goes through its own surface does not count.
+ */
+export function reachesIntoDeck(hull: HullSurface, { frame, bodies }: Pick<Placed, 'frame' | 'bodies'>): Into | null {
+  const { deck: own, z: ground } = hull.spot(frame.origin.x, frame.origin.y);
+  let most: Into | null = null;
+  for (const { box, outline } of bodies)
+    for (const { x, y, low, high } of box ? rimOf(box) : []) {
+      if (beyondEdge(hull, x, y) > 0) continue;
+      const { z, deck, name } = hull.spot(x, y);
+      if (deck === own || z - low <= STEP || high < ground - STEP) continue;
+      const aside = deck ? planOverlap(outline, rectangle(deck)) : own ? outside(own, x, y) : 0;
+      const by = Math.min(aside, z - low);
+      if (by > (most?.by ?? 0.5)) most = { name, by };
+    }
+  return most;
 }
 
 /** Higher over the gunwale than this nothing catches on it (judgement), mm. */

@@ -1,7 +1,7 @@
 import { foundFitting, stockFittings, stockKey, type Fitting, type Plan, type RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
-import { CATALOG, SARROCK } from './documents';
-import { feed, file, fitted, on, strap, within } from './draft';
+import { CATALOG, SARROCK } from '../documents';
+import { feed, file, fitted, on, strap, within } from '../draft';
 
 const STOCK = stockFittings(SARROCK);
 const BUNGEE = stockKey('bungee');
