@@ -1,7 +1,7 @@
 import { stockFittings, type RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { PELLIN } from '../documents';
-import { file, fitted, on, strap } from '../draft';
+import { file, fitted, on } from '../draft';
 
 /** A child, a cooler and a crate on a borrowed boat: nothing drilled. */
 export const family = (today: string): RigFile =>

@@ -39,7 +39,7 @@ export const handline = (today: string): RigFile =>
         sets: ['day', 'troll'],
       }),
       board: fitted('measuring-board', on(1740, -80, 0), 'loose', { tether: { to: null, length: 700 } }),
-      net: fitted('net-folding', on(2010, 190, 180), 'loose'),
+      net: fitted('net-folding', on(2360, 190, 180), 'loose'),
       knife: fitted('knife-deck', on(2150, 290), 'rivet'),
       jacket: fitted('jacket-pockets', on(2160, 0), 'loose', { suppliedBy: "owner's own" }),
       ladder: fitted('reboard-ladder', on(1700, 200), 'loose'),
