@@ -24,7 +24,7 @@ export const backCast: Judgement = ({ plan, items, hull, shop, memory }) => {
     const { by, space } = verdict.hit;
     const sweep =
       space.style === 'sidearm'
-        ? say`A ${plan.brief.castHand}-handed sidearm cast sweeps low from ahead of abeam to ${shop.limits.astern}° short of dead astern, ${mm(space.radius)} out.`
+        ? say`A ${space.side === 'port' ? 'left' : 'right'}-handed sidearm cast sweeps low from ahead of abeam to ${shop.limits.astern}° short of dead astern, ${mm(space.radius)} out.`
         : say`An overhead cast goes up and back over the stern, ${mm(space.radius)} from the shoulder.`;
     return [
       {

@@ -1,6 +1,7 @@
-import { ACTIVITY_WORDS, handsIn, type Grip, type Trouble } from '../hands';
+import { ACTIVITY_WORDS, handsIn, type Grip, type HandsIn, type Trouble } from '../hands';
 import { paddlers, usedHow } from '../layout';
 import type { Activity } from '../parts';
+import { handednessOf, type Handedness } from '../rig';
 import { mm, say, type Sentence } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw, toOtherSide, type Try } from './finding';
 
@@ -63,13 +64,24 @@ function waysOut({ hull }: Judged, { control: { item } }: Grip, trouble: Trouble
   return [...own, ...theirs, ...free];
 }
 
+/** What stands against a control, whose hand it is and what is done meanwhile. */
+interface Said {
+  readonly grip: Grip;
+  readonly trouble: Trouble;
+  readonly person: HandsIn['person'];
+  readonly during: Activity[];
+}
+
+const handsSaid = ({ castHand, reelHand }: Handedness): string =>
+  `${castHand === 'right' ? 'Right' : 'Left'} hand casts, ${reelHand} reels.`;
+
 /** Every control comes to a hand that is free for it, in each activity of the brief. */
 export const hands: Judgement = (judged) => {
   const { plan, hull, items, shop } = judged;
-  const at = (scale: number): Map<string, { grip: Grip; trouble: Trouble; during: Activity[] }> => {
+  const at = (scale: number): Map<string, Said> => {
     const people = paddlers(hull, plan.brief, scale);
-    const said = new Map<string, { grip: Grip; trouble: Trouble; during: Activity[] }>();
-    for (const { activity, grips } of handsIn({ people, brief: plan.brief, items, clear: shop.stroke.hand }))
+    const said = new Map<string, Said>();
+    for (const { activity, person, grips } of handsIn({ people, brief: plan.brief, items, clear: shop.stroke.hand }))
       for (const grip of grips) {
         const { trouble } = grip;
         // What no hand reaches at all is said once, by its reach.
@@ -79,7 +91,7 @@ export const hands: Judgement = (judged) => {
         const key = `${trouble.is} ${placed.id}`;
         const known = said.get(key);
         if (known) known.during.push(activity);
-        else said.set(key, { grip, trouble, during: [activity] });
+        else said.set(key, { grip, trouble, person, during: [activity] });
       }
     return said;
   };
@@ -89,13 +101,13 @@ export const hands: Judgement = (judged) => {
     [...band].filter(([, { grip }]) => !known.has(grip.control.item)),
   );
   const all = new Map([...bands, ...nominal]);
-  return [...all].map(([key, { grip, trouble, during }]): Raw => ({
+  return [...all].map(([key, { grip, trouble, person, during }]): Raw => ({
     ...about(grip.control.item),
     code: CODES[trouble.is],
     severity: nominal.has(key) && isBad(grip, trouble) ? 'stop' : 'look',
     curable: true,
     says: saidOf(grip, trouble, during.map((a) => ACTIVITY_WORDS[a]).join(' and ')),
-    because: say`${WHY[trouble.is]} ${plan.brief.castHand === 'right' ? 'Right' : 'Left'} hand casts, ${plan.brief.reelHand} reels.`,
+    because: say`${WHY[trouble.is]} ${handsSaid(handednessOf(plan.brief, person))}`,
     tries: waysOut(judged, grip, trouble),
   }));
 };

@@ -1,5 +1,5 @@
 import type { Activity, Hand } from '../parts';
-import type { Brief } from '../rig';
+import type { Brief, Handedness } from '../rig';
 import type { Side } from '../units';
 
 /** A hand and the side of the boat it is on, sitting with the face to the bow. */
@@ -45,7 +45,7 @@ export interface Busy {
  * What each hand has in an activity. Casting, the rod is in the casting hand and the other reels, or takes the rod over while
  * the casting hand reels; landing, the rod goes to the other hand, and the casting hand nets (common practice, no source).
  */
-export function busyHands(activity: Activity, { castHand, reelHand }: Brief): Readonly<Partial<Record<Hand, Busy>>> {
+export function busyHands(activity: Activity, { castHand, reelHand }: Handedness): Readonly<Partial<Record<Hand, Busy>>> {
   const off = otherHand(castHand);
   const rod: Busy = { what: 'the rod', held: true };
   const reel: Busy = { what: 'the reel', held: false };

@@ -1,7 +1,7 @@
 import type { Fitted } from '../drilling';
 import { byPerson, graspOf, type Paddler, reachedAtWorst, REACH, shoulderOf, toHull, usedHow, type Reached } from '../layout';
 import { HAND_NAMES, type Activity, type Hand } from '../parts';
-import type { Brief } from '../rig';
+import { handednessOf, type Brief } from '../rig';
 import { betweenPieces, sideSign, type Point } from '../units';
 import { activitiesOf, busyHands, otherHand, sideOfHand, type Busy } from './activities';
 
@@ -75,9 +75,14 @@ export interface Ways {
  * The rod that an arm goes across on its way to a point, or null: the one in the other hand for what lies ahead and past the
  * middle of the boat by more than a hand (judgement), and trolling any that stands with its line out.
  */
-function acrossRod(seats: readonly Paddler[], hand: Hand, at: Point, own: Fitted, { activity, ways }: In): string | null {
-  const { brief, items, clear } = ways;
-  const rodHand = HAND_NAMES.find((h) => busyHands(activity, brief)[h]?.what === 'the rod');
+function acrossRod(
+  seats: readonly Paddler[],
+  hand: Hand,
+  at: Point,
+  own: Fitted,
+  { activity, busy, ways: { items, clear } }: In,
+): string | null {
+  const rodHand = HAND_NAMES.find((h) => busy[h]?.what === 'the rod');
   const ahead = seats.every((p) => at.x < p.seatX);
   if (rodHand && rodHand !== hand && ahead && at.y * sideSign(sideOfHand(rodHand)) > clear) return 'the rod in hand';
   if (activity !== 'trolling') return null;
@@ -91,8 +96,11 @@ function acrossRod(seats: readonly Paddler[], hand: Hand, at: Point, own: Fitted
   return met ? `the rod in ${met.letter}` : null;
 }
 
+/** One of those aboard in one activity. */
 interface In {
   readonly activity: Activity;
+  /** What their hands have by it. */
+  readonly busy: HandsIn['busy'];
   readonly ways: Ways;
 }
 
@@ -109,7 +117,7 @@ interface Way {
 
 function wayOf(control: Control, hand: Hand, held: boolean, seats: readonly Paddler[], at: In): Way {
   const reached = reachedAtWorst(seats, control.at, [sideOfHand(hand)]) ?? { zone: 'out of reach' as const, beyond: 0 };
-  const busy = busyHands(at.activity, at.ways.brief);
+  const { busy } = at;
   const own = busy[hand];
   const wanted = wantedOf(control);
   const meant = !wanted || wanted === hand;
@@ -169,15 +177,16 @@ export function handsIn(ways: Ways): HandsIn[] {
   const users = new Map(controls.map((c) => [c, userOf(c, people)]));
   return activitiesOf(ways.brief).flatMap((activity) =>
     people.flatMap((seats, n): HandsIn[] => {
-      const at: In = { activity, ways };
+      const person = n === 0 ? 'first' : 'second';
+      const busy = busyHands(activity, handednessOf(ways.brief, person));
+      const at: In = { activity, busy, ways };
       const mine = controls.filter((c) => users.get(c) === n);
       const held = mine.filter((c) => c.item.placed.part.control?.held.includes(activity));
       const touched = mine.filter((c) => !held.includes(c) && c.item.placed.part.control?.touched.includes(activity));
       const kept = shareOut(held.map((control) => ({ control, ways: waysOf(control, true, seats, at) })));
       const grips = [...kept, ...touched.map((control) => touch(control, waysOf(control, false, seats, at), kept))];
-      const busy = busyHands(activity, ways.brief);
       if (grips.length === 0 && Object.keys(busy).length === 0) return [];
-      return [{ activity, person: n === 0 ? 'first' : 'second', busy, grips }];
+      return [{ activity, person, busy, grips }];
     }),
   );
 }

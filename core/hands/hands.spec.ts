@@ -5,6 +5,7 @@ import type { HullModel } from '../hull';
 import { type Activity, HAND_NAMES, type Hand } from '../parts';
 import { USUAL_BRIEF, type Brief, type Fitting } from '../rig';
 import { deck, fitted, inputOf, partOf, track } from '../testing/plans';
+import { tell } from '../units';
 import { workUp } from '../workup';
 import { activitiesOf, busyHands, handsIn, handsOf, toldHands, type HandsIn } from './index';
 
@@ -82,6 +83,20 @@ describe('what hands have', () => {
     const both = { ...two, b: { ...two.b, by: 'first' as const, place: deck(fore - 330, -250) } };
     const alone = among(both, { propulsion: ['motor'], second }, SARROCK);
     expect(alone.flatMap((h) => h.grips.flatMap((g) => g.trouble?.is ?? []))).toContain('two for one hand');
+  });
+
+  it('a second paddler who casts with the left has the rod in it, and their throttle on the other side', () => {
+    const second = { stature: 1700, weightKg: 70, castHand: 'left', reelHand: 'right' } as const;
+    const aft = (SARROCK.secondSeat?.x ?? 0) - 300;
+    const on = (y: number) => raised({ t: fitted('throttle-arm', deck(aft, y), 'through') }, { ...angling, second }, SARROCK);
+    expect(on(230)).toEqual([]);
+    expect(on(-230).map((f) => f.code)).toEqual(['wrong-side']);
+    expect(on(-230).map((f) => tell(f.because, 'metric'))[0]).toContain('Left hand casts, right reels.');
+    const busy = among({}, { ...angling, second }, SARROCK).filter((h) => h.activity === 'casting');
+    expect(busy.map((h) => [h.person, h.busy.left?.what, h.busy.right?.what])).toEqual([
+      ['first', 'the reel', 'the rod'],
+      ['second', 'the rod', 'the reel'],
+    ]);
   });
 
   it('of what is held at once, as many find a hand as an exhaustive search finds hands for (random places, three hulls)', () => {

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
-import { CATALOG, HULLS, ORRISK, QUENBY, SHOP, TOLVANE } from '../../demo/index';
+import { CATALOG, HULLS, ORRISK, QUENBY, SHOP, TOLVANE, SARROCK } from '../../demo/index';
 import { fairHull } from '../hull';
 import { missingAdapters, joinFault } from '../mounting';
-import { USUAL_BRIEF } from '../rig';
+import { USUAL_BRIEF, type Brief } from '../rig';
 import { deck, fitted, partOf } from '../testing/plans';
 import { betweenPieces, distance, tell, type Point } from '../units';
 import {
@@ -154,6 +154,20 @@ describe('casts', () => {
   it('there are none for who does not cast, and one a posture for who also stands', () => {
     expect(castSpaces(hull, USUAL_BRIEF, SHOP)).toEqual([]);
     expect(castSpaces(hull, { ...USUAL_BRIEF, cast: 'sidearm', stands: 'both' }, SHOP).length).toBe(2);
+  });
+
+  it('in a tandem both cast, each from their seat and to their side, and from either height of it', () => {
+    const second = { stature: 1640, weightKg: 61, castHand: 'left' } as const;
+    const of = (more: Partial<Brief>) =>
+      castSpaces(fairHull(SARROCK), { ...USUAL_BRIEF, cast: 'sidearm', castHand: 'right', second, ...more }, SHOP).map(
+        ({ pivot, side }) => [pivot.x, pivot.y, pivot.z].map((v) => v.toFixed(3)).join() + side,
+      );
+    // Half the shoulders 0.129 of the stature, 0.05 + 0.288 over the seat.
+    const at = (stature: number, x: number, z: number, side: 1 | -1) =>
+      [x, side * 0.129 * stature, z + 0.338 * stature].map((v) => v.toFixed(3)).join() + (side > 0 ? 'starboard' : 'port');
+    const { stature } = USUAL_BRIEF;
+    expect(of({ seat: 'low' })).toEqual([at(stature, 1980, 215, 1), at(1640, 3040, 215, -1)]);
+    expect(of({ seat: 'both' }).length).toBe(4);
   });
 });
 

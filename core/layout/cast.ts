@@ -1,9 +1,10 @@
 import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
-import type { Brief } from '../rig';
+import { handednessOf, type Brief } from '../rig';
 import { distance, sideSign, type Point, type Side } from '../units';
 import { middleOf, type Body, type Rod } from './frame';
 import { paddlers, shoulderOf, stander } from './paddler';
+import { byPerson } from './reach';
 import { azimuthOf } from './sight';
 
 /** The space a back cast sweeps: directions, heights and radius about the casting shoulder. */
@@ -26,16 +27,23 @@ const SIDEARM = { low: -12, high: 25 } as const;
 /** Overhead: a narrow fan over the stern, high (judgement). */
 const OVERHEAD = { half: 15, low: 30, high: 90 } as const;
 
-/** Every back cast of this paddler: seated and standing, by hand and style. */
+/** Every back cast of those aboard: seated and standing, each by their hand, in every style. */
 export function castSpaces(hull: HullSurface, brief: Brief, shop: ShopSettings, scale = 1): CastSpace[] {
   if (brief.cast === 'none') return [];
-  const [seated] = paddlers(hull, brief, scale);
+  const seated = paddlers(hull, brief, scale);
+  const [first, second] = byPerson(seated);
   const standing = stander(hull, brief, scale);
-  const people = [brief.stands === 'stands' ? undefined : seated, standing].filter((p) => p !== undefined);
-  const side: Side = brief.castHand === 'right' ? 'starboard' : 'port';
+  const sideOf = (person: 'first' | 'second'): Side => (handednessOf(brief, person).castHand === 'right' ? 'starboard' : 'port');
+  const people = [
+    ...[...(brief.stands === 'stands' ? [] : (first ?? [])), ...(standing ? [standing] : [])].map((p) => ({
+      p,
+      side: sideOf('first'),
+    })),
+    ...(second ?? []).map((p) => ({ p, side: sideOf('second') })),
+  ];
   const radius = brief.rodLength + shop.limits.cast;
   const styles = brief.cast === 'both' ? (['sidearm', 'overhead'] as const) : [brief.cast];
-  return people.flatMap((p) =>
+  return people.flatMap(({ p, side }) =>
     styles.map((style): CastSpace => {
       const shared = { style, side, pivot: shoulderOf(p, side), radius };
       return style === 'sidearm'

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CATALOG, ORRISK, SARROCK } from '../../demo/index';
 import { eyeOf, seatForLegs, shoulderOf, trunkOf } from './index';
 import { seated } from '../hull';
-import { briefIn, type Brief, type Fitting } from '../rig';
+import { briefIn, handednessOf, type Brief, type Fitting } from '../rig';
 import { deck, fitted, inputOf, partOf, partWith, track } from '../testing/plans';
 import { tell } from '../units';
 import { workUp, type Workup } from '../workup';
@@ -216,6 +216,18 @@ describe('how one sits', () => {
       { stature: 1500, weightKg: 40 },
     ]);
     expect(briefIn({ brief: two, sets }, null)).toBe(two);
+  });
+
+  it('a guest has hands of their own; who sits behind keeps those they had', () => {
+    const { brief } = work({}, {}, SARROCK).seats.whole;
+    const two: Brief = { ...brief, castHand: 'right', reelHand: 'left', second: { stature: 1640, weightKg: 61 } };
+    const handsIn = (first: object, second: object = {}) => {
+      const there = briefIn({ brief: two, sets: { guest: { name: 'guest', order: 1, sits: { first, second } } } }, 'guest');
+      return (['first', 'second'] as const).map((person) => Object.values(handednessOf(there, person)).join(' '));
+    };
+    expect(handsIn({})).toEqual(['right left', 'right left']);
+    expect(handsIn({ castHand: 'left', reelHand: 'right' })).toEqual(['left right', 'right left']);
+    expect(handsIn({}, { castHand: 'left' })).toEqual(['right left', 'left left']);
   });
 
   it('nothing chosen leaves the hull the very one that was drawn', () => {

@@ -135,6 +135,8 @@ const sitting = {
   at: coordinateSchema.describe('x of the hip; as the hull is drawn when left out'),
   raise: z.number().min(0).max(400).describe('the seat is set so much higher than drawn, mm'),
   recline: z.number().min(0).max(45).describe('the back leans so far aft of upright, degrees'),
+  castHand: z.enum(HAND_NAMES).describe('the hand that casts; as the first paddler of the brief when left out'),
+  reelHand: z.enum(HAND_NAMES).describe('the hand that reels; as the first paddler of the brief when left out'),
 };
 
 /** Where the boat is got to the water, and how. */
@@ -163,7 +165,7 @@ export const briefSchema = z.strictObject({
   work: choice(WORK),
   stature: z.number().min(1000).max(2300).describe('mm'),
   weightKg: z.number().min(20).max(250),
-  hand: z.enum(['right', 'left']),
+  hand: z.enum(HAND_NAMES),
   seat: z.enum(['low', 'high', 'both']),
   seatAt: coordinateSchema.nullable().describe('x of the hip; null as the hull is drawn'),
   raise: sitting.raise,
@@ -177,16 +179,13 @@ export const briefSchema = z.strictObject({
   tier: z.enum(['bare', 'working', 'everything']),
   notes: z.string().max(2000),
   stands: z.enum(['sits', 'stands', 'both']),
-  castHand: z.enum(['right', 'left']),
-  reelHand: z.enum(['right', 'left']),
+  castHand: z.enum(HAND_NAMES),
+  reelHand: z.enum(HAND_NAMES),
   cast: z.enum(['none', 'sidearm', 'overhead', 'both']),
   rodSide: z.enum(['away', 'same']).describe('rods on the other side than the casting hand, or on the same'),
   stroke: z.enum(['low', 'high']),
   paddle: z.number().min(1500).max(3500).nullable().describe("mm; null takes the shop's usual"),
-  second: bodySchema
-    .extend({ at: sitting.at.optional(), raise: sitting.raise.optional(), recline: sitting.recline.optional() })
-    .nullable()
-    .describe('a second paddler'),
+  second: bodySchema.extend(z.object(sitting).partial().shape).nullable().describe('a second paddler'),
   way: z.strictObject({
     metres: z.number().min(0).max(20_000).describe('from where it comes off the car to the water; nought while nobody asked'),
     ground: z.enum(GROUNDS),

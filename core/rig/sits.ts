@@ -10,6 +10,9 @@ export function briefIn({ brief, sets }: Pick<Plan, 'brief' | 'sets'>, set: stri
   if (!sits) return brief;
   const { first = {}, second = {}, feetAt = brief.feetAt } = sits;
   const { body: firstBody = {}, at: seatAt = brief.seatAt, raise = brief.raise, recline = brief.recline } = first;
+  const { castHand = brief.castHand, reelHand = brief.reelHand } = first;
+  // Who has no hands of their own in the brief has those of the first there, not of a guest in the first seat.
+  const theirs = first.castHand || first.reelHand ? handednessOf(brief, 'second') : {};
   const { body: secondBody, ...how } = second ?? {};
   const who = secondBody ?? brief.second;
   return {
@@ -19,6 +22,20 @@ export function briefIn({ brief, sets }: Pick<Plan, 'brief' | 'sets'>, set: stri
     raise,
     recline,
     feetAt,
-    second: second === null || !who ? null : { ...brief.second, ...who, ...how },
+    castHand,
+    reelHand,
+    second: second === null || !who ? null : { ...brief.second, ...theirs, ...who, ...how },
   };
 }
+
+/** Which hand somebody casts and reels with. */
+export interface Handedness {
+  readonly castHand: Brief['castHand'];
+  readonly reelHand: Brief['reelHand'];
+}
+
+/** The hands of one aboard: of a second paddler who says nothing, those of the first. */
+export const handednessOf = (brief: Brief, person: 'first' | 'second'): Handedness => ({
+  castHand: (person === 'second' ? brief.second?.castHand : undefined) ?? brief.castHand,
+  reelHand: (person === 'second' ? brief.second?.reelHand : undefined) ?? brief.reelHand,
+});

@@ -34,7 +34,13 @@ export const underHeadings = <T>(choices: readonly Choice<T>[]): { readonly unde
       @if (label()) {
         <mat-label>{{ label() }}</mat-label>
       }
-      <mat-select [formControl]="$any(bound())" [placeholder]="placeholder()" [aria-label]="name() ?? ''" panelWidth="">
+      <mat-select
+        canSelectNullableOptions
+        [formControl]="$any(bound())"
+        [placeholder]="placeholder()"
+        [aria-label]="name() ?? ''"
+        panelWidth=""
+      >
         @for (g of groups(); track g.under) {
           @if (g.under) {
             <mat-optgroup [label]="g.under">

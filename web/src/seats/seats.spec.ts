@@ -76,6 +76,16 @@ describe('seats', () => {
     await rig.enter('Back leans', '50');
     expect(rig.faultOf('Back leans')).toContain('45');
   });
+
+  it('a guest has hands of their own, and takes them back', async () => {
+    const rig = await OpenRig.show(Shown, withSet(), { hull: SLIDES });
+    await rig.choose('Casts with', 'left');
+    expect(rig.sentChanges().at(-1)).toEqual(
+      jasmine.objectContaining({ to: { name: 'guest', order: 1, sits: { first: { castHand: 'left' } } } }) as never,
+    );
+    await rig.choose('Casts with', 'as in the brief');
+    expect(rig.sentChanges().at(-1)).toEqual(jasmine.objectContaining({ to: { name: 'guest', order: 1 } }) as never);
+  });
 });
 
 describe('hands', () => {

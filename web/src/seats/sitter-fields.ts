@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts';
 import { LIMITS } from '../brief/questions';
+import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 
 /** How one sits, as far as it is said. */
@@ -7,11 +9,13 @@ export interface SitterFigures {
   readonly at?: number | undefined;
   readonly raise?: number | undefined;
   readonly recline?: number | undefined;
+  readonly castHand?: Hand | undefined;
+  readonly reelHand?: Hand | undefined;
 }
-/** A figure of it, typed; null where it was emptied. */
+/** A figure or a hand of it, given; null where it was taken back. */
 export interface SitterTyped {
   readonly field: keyof SitterFigures;
-  readonly value: number | null;
+  readonly value: number | Hand | null;
 }
 
 const FIELDS = [
@@ -20,11 +24,16 @@ const FIELDS = [
   { field: 'recline', label: 'Back leans', kind: 'degrees', limits: LIMITS.recline },
 ] as const;
 
-/** Where somebody's seat stands, how much it is raised, how far its back leans. */
+const HANDS = [
+  { field: 'castHand', label: 'Casts with' },
+  { field: 'reelHand', label: 'Reels with' },
+] as const;
+
+/** Where somebody's seat stands, how much it is raised, how far its back leans, which hand casts and which reels. */
 @Component({
   selector: 'pc-sitter-fields',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [QuantityField],
+  imports: [ChoiceField, QuantityField],
   template: `
     @for (f of fields; track f.field) {
       <pc-quantity
@@ -38,12 +47,21 @@ const FIELDS = [
         (entered)="typed.emit({ field: f.field, value: tenths($event) })"
       />
     }
+    @for (f of hands; track f.field) {
+      <pc-choice-field
+        [label]="f.label"
+        [choices]="handChoices()"
+        [value]="sits()?.[f.field] ?? null"
+        (entered)="typed.emit({ field: f.field, value: $event })"
+      />
+    }
   `,
   styles: `
     :host {
       display: contents;
     }
-    pc-quantity {
+    pc-quantity,
+    pc-choice-field {
       width: 150px;
     }
   `,
@@ -52,8 +70,15 @@ export class SitterFields {
   readonly sits = input<SitterFigures>();
   /** What stands in an empty field. */
   readonly placeholder = input('');
+  /** What is so while no hand is given. */
+  readonly hand = input.required<string>();
   readonly typed = output<SitterTyped>();
   protected readonly fields = FIELDS;
+  protected readonly hands = HANDS;
+  protected readonly handChoices = computed(() => [
+    { value: null, says: this.hand() },
+    ...HAND_NAMES.map((value) => ({ value, says: value })),
+  ]);
   protected tenths = tenths;
 }
 

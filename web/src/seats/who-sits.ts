@@ -54,7 +54,12 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
               [value]="bodyOf(seat.name).weightKg"
               (entered)="setBody(seat.name, 'weightKg', $event)"
             />
-            <pc-sitter-fields placeholder="as in the brief" [sits]="seat.sits" (typed)="set(seat.name, $event)" />
+            <pc-sitter-fields
+              placeholder="as in the brief"
+              hand="as in the brief"
+              [sits]="seat.sits"
+              (typed)="set(seat.name, $event)"
+            />
           </div>
           @if (wanted(seat.name); as says) {
             <p class="small" role="status">{{ says }}</p>
