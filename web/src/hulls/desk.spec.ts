@@ -3,7 +3,8 @@ import { Screen } from '../testing/screen';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from './feature-list';
-import { FEATURES, type Row } from './features';
+import type { Row } from './feature-rows';
+import { FEATURES } from './features';
 import { type FlatPhoto, PhotoDesk } from './photo-desk';
 
 const textOf = (f: ComponentFixture<unknown>): string =>

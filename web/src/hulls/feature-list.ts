@@ -14,7 +14,7 @@ import { type Choice, ChoiceField } from '../controls/choice-field';
 import { PickField } from '../controls/pick-field';
 import type { Part } from '@plain-cleat/core/parts';
 import { MatButtonModule } from '@angular/material/button';
-import { NAMED, type Column, type FeatureList, type Named, type Row } from './features';
+import { NAMED, type Column, type FeatureList, type Named, type Row } from './feature-rows';
 
 /** A list of things on the hull, each row typed in the units of the moment. */
 @Component({

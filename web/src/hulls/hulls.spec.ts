@@ -7,7 +7,8 @@ import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/route
 import { hullModelSchema, type HullModel } from '@plain-cleat/core/hull';
 import { of } from 'rxjs';
 import { TEST_HULL } from '../testing/rig';
-import { FEATURES, type FeatureList } from './features';
+import type { FeatureList } from './feature-rows';
+import { FEATURES } from './features';
 import HullBench from './hull-bench';
 import { draftFault, draftOf, idOf, modelOf, newDraft } from './hull-draft';
 import Hulls from './hulls';

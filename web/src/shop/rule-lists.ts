@@ -1,5 +1,5 @@
 import type { ShopSettings } from '@plain-cleat/core/shop';
-import type { FeatureList, Row } from '../hulls/features';
+import type { FeatureList, Row } from '../hulls/feature-rows';
 
 export type RuleList = ShopSettings['rules'][number];
 type Rule = RuleList['rules'][number];

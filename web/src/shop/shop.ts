@@ -13,7 +13,7 @@ import { printQuantity, type QuantityKind } from '@plain-cleat/core/units';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import { FeatureRows } from '../hulls/feature-list';
-import type { FeatureList, Row } from '../hulls/features';
+import type { FeatureList, Row } from '../hulls/feature-rows';
 import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
