@@ -2,6 +2,8 @@ export * from './chain';
 export * from './fastener';
 export * from './loads';
 export * from './mount';
+export { HOLD_WORDS, type Mounted } from './mounted';
+export { STRAP_REACH } from './ways-undrilled';
 export * from './pick-list';
 export * from './plate';
 export * from './walls';

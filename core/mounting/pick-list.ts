@@ -1,6 +1,6 @@
 import type { ShopSettings } from '../shop';
 import type { Placed } from '../layout';
-import type { Mounted } from './mount';
+import type { Mounted } from './mounted';
 
 /** One line of what a rigger takes from the bins. */
 export interface Pick {

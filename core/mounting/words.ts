@@ -1,7 +1,7 @@
 import type { Hold, Part } from '../parts';
 import type { ShopSettings } from '../shop';
 import type { HullModel } from '../hull';
-import type { Mounted } from './mount';
+import type { Mounted } from './mounted';
 
 const TIGHTEN: Readonly<Record<Hold, string>> = {
   loose: 'Draw the strap tight; tails of ties point inward, they are sharp.',

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { ownPartSchema } from '../parts';
 import { SETTINGS_GROUPS } from '../shop';
+import { briefSchema } from './brief';
 import {
   acceptanceSchema,
   becomesSchema,
-  briefSchema,
   fittingSchema,
   type Fitting,
   keySchema,

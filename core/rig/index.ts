@@ -1,6 +1,7 @@
 export * from './aboard';
 export * from './apply';
 export * from './assembly';
+export * from './brief';
 export * from './change';
 export * from './fact';
 export * from './fingerprint';

@@ -1,5 +1,6 @@
 import { entryOf } from './entry-of';
-import type { Brief, Plan } from './plan';
+import type { Brief } from './brief';
+import type { Plan } from './plan';
 
 /**
  * The brief as it is in one set: who sits there, and how, where the set says so.

@@ -2,7 +2,8 @@ import { upcastHull } from '../hull';
 import { upcastPart, type Part } from '../parts';
 import { USUAL_SHOP } from '../shop';
 import { isObject } from '../stored';
-import { everyGroupAt, USUAL_BRIEF, type Plan } from './plan';
+import { USUAL_BRIEF } from './brief';
+import { everyGroupAt, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 
 /** What a plan of version 1 did not have yet. */
