@@ -2,6 +2,7 @@ import type { Part } from '../parts';
 import type { ShopSettings } from '../shop';
 import type { HullModel, HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
+import type { BatteryInUse } from '../circuits';
 import type { Floating } from '../float';
 import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
@@ -65,6 +66,8 @@ export interface Judged {
   /** Every place every fitting takes. */
   readonly stands: readonly Fitted[];
   readonly runs: readonly WiredRun[];
+  /** Every battery with all that hangs on it, everything on. */
+  readonly circuits: readonly BatteryInUse[];
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
   /** Holes other rigs of this hull plan or use. */

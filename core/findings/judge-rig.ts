@@ -45,6 +45,7 @@ import { transducer } from './transducer';
 import { acceptedBy, findingKey } from './codes';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
+import { overBattery, sags, sharedWithMotor } from './circuits';
 import { noFuse, notFed, thinWire, wrongSource } from './wires';
 
 /** What was judged of a body that is not kept any more. */
@@ -173,6 +174,9 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   noFuse,
   wrongSource,
   notFed,
+  sags,
+  overBattery,
+  sharedWithMotor,
   lateParts,
   wornThings,
 ];

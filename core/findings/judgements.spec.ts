@@ -52,6 +52,26 @@ const within = (space: string, x: number, y = 0, heading = 0): Place => ({ on: '
 const shortTether = { tether: { to: null, length: 300 } };
 const quenbyMotor = { d: through('motor-stern-45', deck(3660, 0), { mount: { hold: 'through', plate: true, reason: '' } }) };
 
+/** A motor, a sounder and a battery for each of them: what is fed from which. */
+const powered = (battery: string, sounder: 'b' | 'own', more: Plan['fittings'] = {}): WorkupInput => {
+  const fittings = {
+    b: loose(battery, within('bow-hold', 560)),
+    own: loose('battery-18', within('bow-hold', 850)),
+    m: through('motor-stern-45', deck(3660, 0), { mount: { hold: 'through', plate: true, reason: '' } }),
+    s: onTrack('sounder-arm-7', 'fwd-port', 1450),
+    ...more,
+  };
+  const feed = (from: string, to: string): Plan['runs'][string] => ({ from, to, lane: 'inside port', via: [], awg: null });
+  const runs = Object.fromEntries(Object.keys({ m: 0, ...more }).map((id) => [id, feed('b', id)]));
+  return rig(fittings, { propulsion: ['motor'] }, QUENBY, { runs: { ...runs, s: feed(sounder, 's') } });
+};
+const motors = Object.fromEntries(
+  ['motor-bow-55', 'motor-bow-55', 'motor-stern-45', 'powered-spike'].map((part, i) => [
+    `m${i}`,
+    through(part, deck(3600 - 100 * i, 0)),
+  ]),
+);
+
 const knobCasting = { propulsion: ['motor'], cast: 'sidearm' } satisfies Partial<Brief>;
 
 /** One line of cases a judgement: it fires, it just does not, a cure that was tried clears it. */
@@ -507,6 +527,32 @@ const CASES: readonly Case[] = [
     not: rig({}, {}, TOLVANE, {
       stowage: { s: { in: 'seat-well', what: 'rain gear', kg: 1, litres: 3.9, wantsDry: false, use: 'stopped', later: false } },
     }),
+    cure: false,
+  },
+  {
+    code: 'sags',
+    fires: powered('battery-30', 'b'),
+    says: /gets 10\.\d V with all of [A-Z] on, the battery low and cold; it works down to 10\.8 V/,
+    not: powered('battery-50', 'b'),
+  },
+  {
+    code: 'shared-with-motor',
+    fires: powered('battery-80', 'b'),
+    says: /is fed from [A-Z], which turns the motor/,
+    not: powered('battery-80', 'own'),
+  },
+  {
+    code: 'over-battery',
+    fires: powered('battery-30', 'own'),
+    says: /gives 30 A at the most; what hangs on it takes 42\.0 A/,
+    not: powered('battery-50', 'own'),
+    cure: false,
+  },
+  {
+    code: 'battery-fails',
+    fires: powered('battery-spare', 'b', motors),
+    says: /cannot feed all that hangs on it at once/,
+    not: powered('battery-100', 'b', motors),
     cure: false,
   },
   {

@@ -15,6 +15,7 @@ export const powerSchema = z.strictObject({
       ampHours: z.number().positive().max(500),
       volts: z.number().positive().max(60),
       chemistry: z.enum(['lithium', 'lead-acid']),
+      mostAmps: z.number().positive().max(500).optional().describe('it gives no more: its own protection switches it off, A'),
     })
     .optional(),
 });

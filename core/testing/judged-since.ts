@@ -10,5 +10,9 @@ export const JUDGED_SINCE: readonly string[] = [
     'roof-straps',
     'roof-lines',
     'into-the-deck',
+    'battery-fails',
+    'sags',
+    'over-battery',
+    'shared-with-motor',
   ],
 ];

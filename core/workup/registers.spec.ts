@@ -35,6 +35,7 @@ function judgedOf(): Judged {
         owned: r.aboard.owned,
         stands: r.aboard.stands,
         runs: [],
+        circuits: [],
         oldHoles: [],
         others: [],
         ledger: r.ledger,

@@ -1,5 +1,6 @@
 import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
+import { inUse } from '../circuits';
 import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../drilling';
 import { judge } from '../findings';
 import { weigh } from '../float';
@@ -103,6 +104,11 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage('wiring', ({ surface, plan: { runs }, aboard: { owned }, shop }) => ({ surface, runs, owned, shop }), wireUp)
   .stage(
+    'circuits',
+    ({ wiring: { runs }, aboard: { owned } }) => ({ runs, owned }),
+    (r) => inUse(r),
+  )
+  .stage(
     'weight',
     ({ seats, aboard: { items }, layout: { takenOff }, plan: { stowage } }) => ({ seats, items, takenOff, stowage }),
     weigh,
@@ -181,11 +187,12 @@ export const STAGES = rowOf<WorkupInput>()
       drilling: { oldHoles },
       others = NO_OTHERS,
       wiring: { runs },
+      circuits,
       weight,
       ashore,
       seats,
       hull,
-    }) => ({ plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight, ashore }),
+    }) => ({ circuits, plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight, ashore }),
     judge,
   );
 

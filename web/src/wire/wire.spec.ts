@@ -18,6 +18,15 @@ describe('wiring', () => {
     expect(rig.text).toContain('value from memory');
   });
 
+  it('says what each battery gives with everything on, and what is left at the load', async () => {
+    const rig = await OpenRig.show(Wire, laidPlan());
+    const [battery] = rig.store.state()?.workup.circuits ?? [];
+    const at = (v: number | null | undefined): string => `${(Math.floor((v ?? NaN) * 10) / 10).toFixed(1)} V`;
+    expect(rig.find('table[aria-label=Batteries]').textContent).toContain(`${battery?.gives.full?.amps.toFixed(1)} A`);
+    expect(rig.find('aside').textContent).toMatch(new RegExp(`everything on *${at(battery?.loads[0]?.volts.full)}`));
+    expect(rig.find('aside').textContent).toMatch(new RegExp(`low and cold *${at(battery?.loads[0]?.volts.low)}`));
+  });
+
   it('feeds a load once', async () => {
     const rig = await OpenRig.show(Wire, laidPlan());
     await rig.choose('To load', 'B Lamp');

@@ -9,6 +9,7 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
+import type { BatteryInUse } from '@plain-cleat/core/circuits';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { entryOf, LANES, type Run } from '@plain-cleat/core/rig';
@@ -95,6 +96,24 @@ export default class Wire {
   protected readonly findings = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'wire'),
   );
+  /** What is about no run: a battery, a load that nothing feeds. */
+  protected readonly otherFindings = computed(() => {
+    const shown = new Set(this.runs().flatMap((r) => [r.id, r.to]));
+    return this.findings().filter((f) => !shown.has(f.where));
+  });
+  protected readonly inUse = computed(() => this.store.state()?.workup.circuits.filter((b) => b.loads.length > 0) ?? []);
+  protected readonly ofBattery = (_: number, b: BatteryInUse): string => b.fitting;
+  protected readonly batteryColumns = ['battery', 'gives', 'most', 'full', 'low'];
+  /** What the load of the run shown gets. */
+  protected readonly gets = computed(
+    () =>
+      this.inUse()
+        .flatMap((b) => b.loads)
+        .find((l) => l.run === this.run()?.id) ?? null,
+  );
+  /** Rounded down: it is no more than said. */
+  protected volts = (v: number | null | undefined): string =>
+    v == null ? 'not steady' : `${(Math.floor(v * 10) / 10).toFixed(1)} V`;
   protected readonly total = computed(() => this.runs().reduce((sum, r) => sum + 2 * r.cut, 0));
 
   protected letter = (id: string): string => this.items().find((i) => i.placed.id === id)?.letter ?? '?';

@@ -1,0 +1,107 @@
+import type { Fitted } from '../drilling';
+import type { Part } from '../parts';
+import { awgArea, nominalVolts, type WiredRun } from '../wiring';
+import { sourceOf, type Charge } from './battery';
+import { solveCircuit, type Circuit, type Solved, type Takes } from './solve';
+
+/** What the circuits in use follow from. */
+export interface InUseInput {
+  readonly runs: readonly WiredRun[];
+  readonly owned: readonly Fitted[];
+}
+
+/** Everything on at once, with the batteries full and warm, and with them low and cold at the end of a day. */
+export const CASES = {
+  full: { full: true, cold: false },
+  low: { full: false, cold: true },
+} as const satisfies Readonly<Record<string, Charge>>;
+export type Case = keyof typeof CASES;
+
+/** One battery with all that hangs on it, everything on. */
+export interface BatteryInUse {
+  readonly fitting: string;
+  readonly letter: string;
+  readonly name: string;
+  readonly nominal: number;
+  /** What it gives by itself at the most, A; null where its maker does not say. */
+  readonly mostAmps: number | null;
+  /** Each load by its run; in a case the volts it gets, null where there is no solution: the battery cannot feed it all. */
+  readonly loads: readonly LoadInUse[];
+  /** Amps out of the battery and volts at its posts, case by case; null for no solution. */
+  readonly gives: Readonly<Record<Case, { readonly amps: number; readonly volts: number } | null>>;
+}
+
+export interface LoadInUse {
+  readonly run: string;
+  readonly fitting: string;
+  readonly letter: string;
+  readonly name: string;
+  readonly of: WiredRun['kind'];
+  readonly volts: Readonly<Record<Case, number | null>>;
+}
+
+/** Copper at 20 °C (any handbook), Ω·mm²/m. */
+const COPPER = 0.01724;
+
+/** A motor takes the same amps at whatever volts it gets; what holds its own volts by a converter takes the same watts. */
+function takenBy({ amps, volts, of }: NonNullable<NonNullable<Part['power']>['draw']>): Takes {
+  return of === 'motor' ? { is: 'current', amps } : { is: 'power', watts: amps * nominalVolts(volts) };
+}
+
+/** Every battery aboard with what hangs on it, solved as one network: what one load takes, the others lose. */
+export function inUse({ runs, owned }: InUseInput): BatteryInUse[] {
+  const byId = new Map(owned.map((i) => [i.placed.id, i]));
+  return owned.flatMap((item): BatteryInUse[] => {
+    const { battery } = item.placed.part.power ?? {};
+    if (!battery) return [];
+    const fed = runs.flatMap((run) => {
+      const load = byId.get(run.to);
+      const draw = load?.placed.part.power?.draw;
+      return run.from === item.placed.id && run.awg !== null && load && draw ? [{ run, load, draw, awg: run.awg }] : [];
+    });
+    const circuit = (charge: Charge): Circuit => ({
+      sources: [{ id: 'battery', plus: '+', minus: '-', ...sourceOf(battery, charge) }],
+      // Both conductors lie side by side.
+      conductors: fed.map(({ run, awg }) => ({
+        id: run.id,
+        from: '+',
+        to: run.to,
+        ohms: (COPPER * 2 * run.cut) / 1000 / awgArea(awg),
+      })),
+      // Fed twice it still draws once.
+      loads: [...new Map(fed.map(({ run, draw }) => [run.to, draw]))].map(([id, draw]) => ({
+        id: `load ${id}`,
+        plus: id,
+        minus: '-',
+        takes: takenBy(draw),
+      })),
+    });
+    const solved: Readonly<Record<Case, Solved | null>> = {
+      full: solveCircuit(circuit(CASES.full)),
+      low: solveCircuit(circuit(CASES.low)),
+    };
+    const voltsOf = (id: string, of: Case): number | null => solved[of]?.across.get(`load ${id}`) ?? null;
+    const givenIn = (of: Case): { amps: number; volts: number } | null => {
+      const s = solved[of];
+      return s && { amps: s.amps.get('battery') ?? 0, volts: s.volts.get('+') ?? 0 };
+    };
+    return [
+      {
+        fitting: item.placed.id,
+        letter: item.letter,
+        name: item.placed.part.name,
+        nominal: nominalVolts(battery.volts),
+        mostAmps: battery.mostAmps ?? null,
+        loads: fed.map(({ run, load, draw }) => ({
+          run: run.id,
+          fitting: load.placed.id,
+          letter: load.letter,
+          name: load.placed.part.name,
+          of: draw.of,
+          volts: { full: voltsOf(run.to, 'full'), low: voltsOf(run.to, 'low') },
+        })),
+        gives: { full: givenIn('full'), low: givenIn('low') },
+      },
+    ];
+  });
+}

@@ -1,0 +1,3 @@
+export * from './battery';
+export * from './in-use';
+export * from './solve';
