@@ -43,7 +43,8 @@ export async function newRigByForm(page: Page, title: string, owner: string, hul
   await page.getByRole('combobox', { name: "Owner's name" }).fill(owner);
   await page.getByLabel('What the rig is for').fill(title);
   await page.getByRole('combobox', { name: 'Hull' }).fill(hull);
-  await page.getByRole('option', { name: hull }).click();
+  // Pressed as long as a person does.
+  await page.getByRole('option', { name: hull }).click({ delay: 150 });
   await page.getByRole('button', { name: 'Open the rig' }).click();
   await expect(page).toHaveURL(/\/rigs\/[\w-]+\/brief/);
   await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();

@@ -32,6 +32,7 @@ const AT_ONCE = 50;
         (focus)="$any($event.target).select()"
         (blur)="leave()"
       />
+      <!-- The press on an option leaves the focus in the field: leaving it would put back what was chosen before. -->
       <mat-autocomplete
         #list
         autoActiveFirstOption
@@ -43,12 +44,12 @@ const AT_ONCE = 50;
           @if (g.under) {
             <mat-optgroup [label]="g.under">
               @for (c of g.choices; track c.value) {
-                <mat-option [value]="c">{{ c.says }}</mat-option>
+                <mat-option [value]="c" (mousedown)="$event.preventDefault()">{{ c.says }}</mat-option>
               }
             </mat-optgroup>
           } @else {
             @for (c of g.choices; track c.value) {
-              <mat-option [value]="c">{{ c.says }}</mat-option>
+              <mat-option [value]="c" (mousedown)="$event.preventDefault()">{{ c.says }}</mat-option>
             }
           }
         }
@@ -73,6 +74,8 @@ export class PickField<T> extends Field<T> {
   /** What is typed, or what was just picked. */
   protected readonly text = new FormControl<string | Choice<T>>('', { nonNullable: true });
   private readonly typed = toSignal(this.text.valueChanges.pipe(map((text) => this.says(text))), { initialValue: '' });
+  /** What the field showed when nobody typed in it. */
+  private shown = '';
   protected readonly groups = computed(() => {
     const words = this.typed().toLowerCase().split(/\s+/).filter(Boolean);
     const chosen = this.choices().some((c) => c.says === this.typed());
@@ -92,7 +95,8 @@ export class PickField<T> extends Field<T> {
     effect(() => {
       this.choices();
       this.value();
-      untracked(() => this.show());
+      // What is just being typed stays when the list comes late.
+      untracked(() => this.text.value === this.shown && this.show());
     });
     // The focus goes to the first field that is wrong.
     effect(() => {
@@ -105,8 +109,8 @@ export class PickField<T> extends Field<T> {
 
   /** What is chosen, in its words. */
   private show(): void {
-    const says = this.choices().find((c) => c.value === this.bound().value)?.says ?? '';
-    if (this.text.value !== says) this.text.setValue(says);
+    this.shown = this.choices().find((c) => c.value === this.bound().value)?.says ?? '';
+    if (this.text.value !== this.shown) this.text.setValue(this.shown);
   }
 
   protected pick(choice: Choice<T>): void {

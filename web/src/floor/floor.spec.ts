@@ -113,6 +113,21 @@ describe('the shop', () => {
     expect(element.querySelectorAll('tbody tr').length).toBe(1);
   });
 
+  it('keeps what is typed when the list of hulls comes late', async () => {
+    const fixture = TestBed.createComponent(NewRig);
+    await fixture.whenStable();
+    const hull = new Screen(fixture).field('Hull');
+    hull.dispatchEvent(new Event('focusin'));
+    hull.value = 'sit-on';
+    hull.dispatchEvent(new Event('input'));
+    http.expectOne('/api/owners').flush([]);
+    http
+      .expectOne('/api/hull-models')
+      .flush([{ id: 'h', revision: 1, maker: 'M', name: 'H', kind: 'sit-on-top', traits: [], length: 3000, beam: 800 }]);
+    await fixture.whenStable();
+    expect(hull.value).toBe('sit-on');
+  });
+
   it('opens a rig only with a name, a use and a hull, naming what is missing', async () => {
     const fixture = TestBed.createComponent(NewRig);
     http.expectOne('/api/owners').flush([{ id: 'o1', name: 'Known Owner', email: '' }]);
