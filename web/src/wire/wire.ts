@@ -113,7 +113,7 @@ export default class Wire {
   );
   /** Rounded down: it is no more than said. */
   protected volts = (v: number | null | undefined): string =>
-    v == null ? 'not steady' : `${(Math.floor(v * 10) / 10).toFixed(1)} V`;
+    v === null || v === undefined ? 'not steady' : `${(Math.floor(v * 10) / 10).toFixed(1)} V`;
   protected readonly total = computed(() => this.runs().reduce((sum, r) => sum + 2 * r.cut, 0));
 
   protected letter = (id: string): string => this.items().find((i) => i.placed.id === id)?.letter ?? '?';
