@@ -2,7 +2,7 @@ import { QUENBY } from '../../demo/index';
 import { deck, fitted, inputOf, track } from '../testing/plans';
 import { awgArea } from '../wiring';
 import { workUp } from '../workup';
-import { sourceOf } from './index';
+import { hoursOf, hoursToEmpty, sourceOf } from './index';
 
 const feed = (from: string, to: string) => ({ from, to, lane: 'inside port' as const, via: [], awg: null });
 const inside = (x: number) => ({ on: 'space' as const, space: 'bow-hold', x, y: 0, heading: 0 });
@@ -46,6 +46,19 @@ describe('a battery in use', () => {
     );
     expect(two?.volts).toBeCloseTo(2 * (one?.volts ?? 0), 9);
     expect(two?.ohms).toBeCloseTo(2 * (one?.ohms ?? 0), 9);
+  });
+
+  it('lasts by Peukert: a worked example, and never longer than its ampere-hours', () => {
+    // 100 Ah over 20 h, exponent 1.2, drawn on with 10 A: 20 · (100 / 200)^1.2 = 8.706 h; with 5 A just the 20 h.
+    expect(hoursToEmpty(100, 1.2, 10)).toBeCloseTo(8.706, 3);
+    expect(hoursToEmpty(100, 1.2, 5)).toBeCloseTo(20, 9);
+    expect(hoursToEmpty(100, 1.2, 1)).toBe(100);
+    // Common practice, no source: an 18 Ah pack ran a 7 in sounder of 0.75 A for about a day.
+    expect(hoursToEmpty(18, 1.05, 0.75)).toBeCloseTo(24, 0);
+    expect(hoursOf({ ampHours: 18, chemistry: 'lithium' }, 0.75)).toBeCloseTo(0.85 * 24, 0);
+    expect(hoursOf({ ampHours: 80, chemistry: 'lead-acid' }, 42)).toBeCloseTo(0.5 * 20 * (80 / 840) ** 1.25, 9);
+    expect(one?.hours).toBeCloseTo(hoursOf({ ampHours: 80, chemistry: 'lead-acid' }, one?.gives.full?.amps ?? 0), 9);
+    expect(hoursOf({ ampHours: 80, chemistry: 'lead-acid' }, 0)).toBe(Infinity);
   });
 
   it('draws once for what is fed twice, through both wires', () => {

@@ -2,6 +2,7 @@ import type { Fitted } from '../drilling';
 import type { Part } from '../parts';
 import { awgArea, nominalVolts, type WiredRun } from '../wiring';
 import { sourceOf, type Charge } from './battery';
+import { hoursOf } from './endurance';
 import { solveCircuit, type Circuit, type Solved, type Takes } from './solve';
 
 /** What the circuits in use follow from. */
@@ -29,6 +30,8 @@ export interface BatteryInUse {
   readonly loads: readonly LoadInUse[];
   /** Amps out of the battery and volts at its posts, case by case; null for no solution. */
   readonly gives: Readonly<Record<Case, { readonly amps: number; readonly volts: number } | null>>;
+  /** How long it does so from full until a day's share of it is taken, hours; null for no solution. */
+  readonly hours: number | null;
 }
 
 export interface LoadInUse {
@@ -85,6 +88,7 @@ export function inUse({ runs, owned }: InUseInput): BatteryInUse[] {
       const s = solved[of];
       return s && { amps: s.amps.get('battery') ?? 0, volts: s.volts.get('+') ?? 0 };
     };
+    const gives = { full: givenIn('full'), low: givenIn('low') };
     return [
       {
         fitting: item.placed.id,
@@ -100,7 +104,8 @@ export function inUse({ runs, owned }: InUseInput): BatteryInUse[] {
           of: draw.of,
           volts: { full: voltsOf(run.to, 'full'), low: voltsOf(run.to, 'low') },
         })),
-        gives: { full: givenIn('full'), low: givenIn('low') },
+        gives,
+        hours: gives.full && hoursOf(battery, gives.full.amps),
       },
     ];
   });

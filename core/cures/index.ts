@@ -74,7 +74,14 @@ function distances(finding: Finding, units: UnitSystem): number[] {
 }
 
 /** Findings a riser settles; for the rest a thing stays at its height. */
-const RAISED: readonly Finding['code'][] = ['paddle-stroke', 'into-the-deck', 'back-cast', 'rod-butt', 'light-hidden', 'light-low'];
+const RAISED: readonly Finding['code'][] = [
+  'paddle-stroke',
+  'into-the-deck',
+  'back-cast',
+  'rod-butt',
+  'light-hidden',
+  'light-low',
+];
 
 /** Slides along and across, to the other tracks nearby, and up: as small as each can be. */
 function* trials(input: WorkupInput, item: Fitted, finding: Finding, units: UnitSystem, surface: HullSurface): Generator<Trial> {

@@ -103,7 +103,7 @@ export default class Wire {
   });
   protected readonly inUse = computed(() => this.store.state()?.workup.circuits.filter((b) => b.loads.length > 0) ?? []);
   protected readonly ofBattery = (_: number, b: BatteryInUse): string => b.fitting;
-  protected readonly batteryColumns = ['battery', 'gives', 'most', 'full', 'low'];
+  protected readonly batteryColumns = ['battery', 'gives', 'most', 'full', 'low', 'hours'];
   /** What the load of the run shown gets. */
   protected readonly gets = computed(
     () =>
