@@ -75,6 +75,9 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await goStep(page, 'Wire');
   await page.getByRole('button', { name: 'Add run' }).click();
   await expect(page.getByRole('heading', { name: 'Why 16 AWG' })).toBeVisible();
+  const batteries = page.getByRole('table', { name: 'Batteries' });
+  await expect(batteries).toContainText(/\d\.\d A/);
+  await expect(batteries).toContainText(/\d\.\d h/);
   await page.getByRole('button', { name: 'Explained' }).click();
   await expect(page.getByText('ABYC E-11, voltage drop, ampacity, overcurrent protection, value from memory')).toBeVisible();
 

@@ -22,7 +22,7 @@ export interface WalkStop {
   readonly holes: readonly PlannedHole[];
   /** How many holes it came aboard with and stands on. */
   readonly cameWith: number;
-  readonly runs: readonly { readonly with: string; readonly fuse: number | null; readonly awg: number | null }[];
+  readonly runs: readonly (Pick<WiredRun, 'awg' | 'colour'> & { readonly with: string; readonly fuse: number | null })[];
   readonly note: string;
   readonly suppliedBy: Placed['fitting']['suppliedBy'];
   readonly substituted: readonly string[];
@@ -49,7 +49,12 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
       cameWith: under.length,
       runs: runs
         .filter((r) => r.from === id || r.to === id)
-        .map((r) => ({ with: letters.get(r.from === id ? r.to : r.from) ?? '?', fuse: r.fuse.rating, awg: r.awg })),
+        .map((r) => ({
+          with: letters.get(r.from === id ? r.to : r.from) ?? '?',
+          fuse: r.fuse.rating,
+          awg: r.awg,
+          colour: r.colour,
+        })),
       note: fitting.note,
       suppliedBy: fitting.suppliedBy,
       substituted: ledger.substituted.flatMap((f) =>

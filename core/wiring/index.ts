@@ -1,3 +1,4 @@
+export * from './colours';
 export * from './route';
 export * from './run';
 export * from './wire';

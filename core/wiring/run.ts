@@ -3,6 +3,7 @@ import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import type { Run } from '../rig';
 import type { Point, Source } from '../units';
+import { feedColour, type WireColour } from './colours';
 import { pathLength, routePath } from './route';
 import {
   chooseFuse,
@@ -40,6 +41,8 @@ export interface WiredRun {
   readonly allowedPercent: number;
   readonly tooThin: 'heat' | 'drop' | null;
   readonly fuse: Protection;
+  /** Of the conductor that goes out; what comes back is black. */
+  readonly colour: WireColour;
   readonly needsBattery: boolean;
   readonly voltsDiffer: boolean;
   readonly sources: readonly Source[];
@@ -101,6 +104,7 @@ export function wireRun({ hull, id, run, source, load, shop }: RunInput): WiredR
     allowedPercent: w.dropPercent[draw.of],
     tooThin: awg === null || carries < draw.amps ? 'heat' : dropAllows(ask, awg) ? null : 'drop',
     fuse: chooseFuse(draw.amps, carries, draw.of === 'motor', draw.fuse),
+    colour: feedColour(load.part),
     needsBattery: source.part.power?.battery === undefined,
     voltsDiffer:
       source.part.power?.battery !== undefined && nominalVolts(source.part.power?.battery.volts) !== nominalVolts(draw.volts),

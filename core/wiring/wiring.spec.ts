@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { TOLVANE } from '../../demo/index';
 import { SHOP } from '../../demo/index';
 import { fairHull } from '../hull';
+import { partOf } from '../testing/plans';
 import {
   AMPACITY,
   awgArea,
@@ -17,6 +18,7 @@ import {
   dropVolts,
   E11_LEAST,
   e11Mils,
+  feedColour,
   type GaugeAsk,
   GAUGES,
   isoArea,
@@ -54,6 +56,13 @@ describe('wire sizes', () => {
       expect(circularMils(awgArea(awg)) / mils).toBeCloseTo(1, 2);
       expect(awgArea(awg) / mm2).toBeCloseTo(1, 2);
     });
+
+  it('motors are fed by red, navigation lights by dark grey, lights aboard by dark blue, the rest by orange (ABYC E-11, from memory)', () => {
+    const colour = (id: string) => feedColour(partOf(id));
+    expect(
+      ['motor-bow-55', 'side-lights', 'mast-light', 'stern-light', 'deck-light', 'sounder-arm-7', 'usb-ports'].map(colour),
+    ).toEqual([...(['red', 'dark grey', 'dark grey', 'dark grey', 'dark blue', 'orange', 'orange'] as const)]);
+  });
 
   it('36 AWG is five thousandths of an inch by definition', () => expect(awgDiameter(36)).toBeCloseTo(0.127, 12));
 

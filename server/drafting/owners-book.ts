@@ -1,5 +1,6 @@
 import { toldHands } from '@plain-cleat/core/hands';
 import { launchWords } from '@plain-cleat/core/way';
+import { COLOUR_WORDS } from '@plain-cleat/core/wiring';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { tell } from '@plain-cleat/core/units';
@@ -156,7 +157,13 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     if (stop.cameWith) holes.push(t.cameWith(stop.cameWith));
     paper.row([t.holes, holes.join('; ') || t.none], widths);
     for (const r of stop.runs)
-      paper.row([t.wire, `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${r.fuse ?? '–'} ${t.fuse}`], widths);
+      paper.row(
+        [
+          t.wire,
+          `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${COLOUR_WORDS[r.colour][sheet.language]}, ${r.fuse ?? '–'} ${t.fuse}`,
+        ],
+        widths,
+      );
     if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
   }

@@ -13,7 +13,7 @@ import type { BatteryInUse } from '@plain-cleat/core/circuits';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { entryOf, LANES, type Run } from '@plain-cleat/core/rig';
-import { FUSE_WITHIN, type WiredRun } from '@plain-cleat/core/wiring';
+import { FUSE_WITHIN, RETURN_COLOUR, type WiredRun } from '@plain-cleat/core/wiring';
 import { FindingBox } from '../findings/finding-box';
 import { wireThickness } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
@@ -57,7 +57,7 @@ export default class Wire {
   private readonly picked = signal<string | null>(null);
   protected readonly lanes = choicesOf(LANES);
   protected readonly sides = choicesOf(['port', 'starboard'] as const);
-  protected readonly columns = ['run', 'lane', 'cut', 'gauge', 'drop', 'fuse'];
+  protected readonly columns = ['run', 'lane', 'cut', 'gauge', 'colour', 'drop', 'fuse'];
   protected readonly byId = (_: number, r: WiredRun): string => r.id;
   protected readonly adding = new FormGroup({
     from: new FormControl('', { nonNullable: true, validators: wordsWanted('Place a battery in the layout first.') }),
@@ -75,6 +75,7 @@ export default class Wire {
   protected readonly fault = signal('');
   protected readonly width = WIDTH;
   protected readonly fuseWithin = FUSE_WITHIN;
+  protected readonly back = RETURN_COLOUR;
   protected readonly gauges = ([0, 18, 16, 14, 12, 10, 8, 6, 4, 2] as const).map((value) => ({
     value: value as number,
     says: value ? `${value} AWG` : 'as chosen',
