@@ -45,6 +45,19 @@ describe('a base and what it lies on', () => {
     expect(net(0, surface.gunwale(2385) - 190 - 12)).toBeDefined();
   });
 
+  it('over a console that stands under its middle, clear all round: by what it lacks in height', () => {
+    const at = { id: 'console', name: 'console', kind: 'plate', wall: 5, rise: 0 } as const;
+    const over = (height: number) => {
+      const console = { ...at, fore: 1690, aft: 1720, port: 176, starboard: 204, height };
+      const a = fitted('net-folding', deck(2010, 190, 180), 'loose');
+      const hull: HullModel = { ...TOLVANE, decks: [...TOLVANE.decks, console] };
+      return workUp(inputOf({ a }, {}, [], hull)).findings.find((f) => f.code === 'into-the-deck');
+    };
+    // The handle is 40 wide and lies at 190.
+    expect(over(210)?.size).toBeCloseTo(20, 3);
+    expect(over(195)).toBeUndefined();
+  });
+
   it('hung half off what carries it', () => {
     expect(codes('tackle-box', deck(1078, 0))).toContain('half-carried');
     expect(codes('deck-light', deck(1079, 0), 'rivet')).toContain('half-carried');

@@ -110,3 +110,23 @@ export function rimOf(box: PosedBox): Upright[] {
 
 /** An axis so near the vertical stands upright: 0.03 mm off in a metre. */
 const UPRIGHT = 1 - 1e-9;
+
+/** How closely the underside of a thing is looked at, mm. */
+const OVER_A_FACE = 20;
+
+/** Points all over the underside of a box, its edges among them, and whether that lies level. */
+export function undersideOf({ middle, axes, half }: PosedBox): { readonly points: readonly Point[]; readonly level: boolean } {
+  const steepest = Math.max(...axes.map((axis) => Math.abs(axis.z)));
+  const k = axes.findIndex((axis) => Math.abs(axis.z) === steepest) as 0 | 1 | 2;
+  const [i, j] = ([0, 1, 2] as const).filter((n) => n !== k) as [0 | 1 | 2, 0 | 1 | 2];
+  const shares = (n: 0 | 1 | 2): number[] => {
+    const steps = Math.max(1, Math.ceil((2 * half[n]) / OVER_A_FACE));
+    return Array.from({ length: steps + 1 }, (_, s) => ((2 * s) / steps - 1) * half[n]);
+  };
+  const down = -Math.sign(axes[k].z) * half[k];
+  const at = (c: 'x' | 'y' | 'z', a: number, b: number): number =>
+    middle[c] + a * axes[i][c] + b * axes[j][c] + down * axes[k][c];
+  const across = shares(j);
+  const points = shares(i).flatMap((a) => across.map((b) => ({ x: at('x', a, b), y: at('y', a, b), z: at('z', a, b) })));
+  return { points, level: steepest > UPRIGHT };
+}

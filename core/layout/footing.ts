@@ -1,7 +1,8 @@
 import type { DeckArea, Hatch, HullSurface } from '../hull';
-import { rimOf } from './box';
+import { undersideOf } from './box';
 import { toHull, type Body, type Placed } from './frame';
 import { planOverlap } from './overlap';
+import { boundsOf, type Bounds } from './sweep';
 
 /** Lower or higher than this a surface is another one under a base (judgement), mm. */
 const STEP = 6;
@@ -122,6 +123,13 @@ export interface Into {
   readonly by: number;
 }
 
+/** Whether a body lies over one area and no other. */
+function aboveAlone({ model }: HullSurface, own: DeckArea, { fore, aft, port, starboard }: Bounds): boolean {
+  const apart = (d: DeckArea): boolean => fore > d.aft || aft < d.fore || port > d.starboard || starboard < d.port;
+  const within = fore >= own.fore && aft <= own.aft && port >= own.port && starboard <= own.starboard;
+  return within && model.decks.every((d) => d === own || apart(d));
+}
+
 /**
  * The surface that what stands on deck reaches into, beside the one its foot is on or lower than it overhangs; null for
  * none. How far it has to be moved or raised to be clear: what of it goes through its own surface does not count.
@@ -129,15 +137,20 @@ export interface Into {
 export function reachesIntoDeck(hull: HullSurface, { frame, bodies }: Pick<Placed, 'frame' | 'bodies'>): Into | null {
   const { deck: own, z: ground } = hull.spot(frame.origin.x, frame.origin.y);
   let most: Into | null = null;
-  for (const { box, outline } of bodies)
-    for (const { x, y, low, high } of box ? rimOf(box) : []) {
-      if (beyondEdge(hull, x, y) > 0) continue;
-      const { z, deck, name } = hull.spot(x, y);
-      if (deck === own || z - low <= STEP || high < ground - STEP) continue;
+  for (const body of bodies) {
+    const { box, outline } = body;
+    if (!box || (own && aboveAlone(hull, own, boundsOf([body])))) continue;
+    const { points, level } = undersideOf(box);
+    for (const { x, y, z } of points) {
+      // A bore that leans goes down through its own surface.
+      if ((!level && z < ground - STEP) || beyondEdge(hull, x, y) > 0) continue;
+      const { z: height, deck, name } = hull.spot(x, y);
+      if (deck === own || height - z <= STEP) continue;
       const aside = deck ? planOverlap(outline, rectangle(deck)) : own ? outside(own, x, y) : 0;
-      const by = Math.min(aside, z - low);
+      const by = Math.min(aside, height - z);
       if (by > (most?.by ?? 0.5)) most = { name, by };
     }
+  }
   return most;
 }
 
