@@ -92,10 +92,8 @@ describe('what is projected of a rig', () => {
     // Once before, so that what is only read once a process has been read.
     for (const path of ['/api/floor', '/api/rigs', '/api/hulls', '/api/cuts', `/api/rigs/${one}`]) {
       await ama.get(path).expect(200);
-      const asked = await queries(path);
-      expect(asked.length)
-        .withContext(`${path}: ${asked.join('\n')}`)
-        .toBeLessThanOrEqual(2);
+      // Rigs of other specs may still be on their way to be projected.
+      await until(`${path} is read in one query or two`, async () => (await queries(path)).length <= 2);
     }
   });
 });
