@@ -1,7 +1,8 @@
 import type { Part } from '../parts';
 import { nominalVolts } from '../wiring';
 
-type Battery = NonNullable<NonNullable<Part['power']>['battery']>;
+/** What a part stores. */
+export type Battery = NonNullable<NonNullable<Part['power']>['battery']>;
 
 /** How a battery stands when it is asked for current. */
 export interface Charge {

@@ -1,6 +1,4 @@
-import type { Part } from '../parts';
-
-type Battery = NonNullable<NonNullable<Part['power']>['battery']>;
+import type { Battery } from './battery';
 
 /** Hours that a battery's ampere-hours are stated over (common practice, no source). */
 const STATED_OVER = 20;

@@ -134,11 +134,11 @@ function nodesOf({ conductors, sources, loads }: Circuit): Map<string, string> {
   const from = new Map<string, string>();
   for (const start of [...sources.map((s) => s.minus), ...beside.keys()]) {
     if (from.has(start)) continue;
-    const todo = [start];
-    for (let n = todo.pop(); n !== undefined; n = todo.pop()) {
+    const next = [start];
+    for (let n = next.pop(); n !== undefined; n = next.pop()) {
       if (from.has(n)) continue;
       from.set(n, start);
-      todo.push(...(beside.get(n) ?? []));
+      next.push(...(beside.get(n) ?? []));
     }
   }
   return from;

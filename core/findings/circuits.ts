@@ -1,4 +1,4 @@
-import type { BatteryInUse, LoadInUse } from '../circuits';
+import { printVolts, type BatteryInUse, type Case, type LoadInUse } from '../circuits';
 import type { WiredRun } from '../wiring';
 import { entryOf } from '../rig';
 import { say } from '../units';
@@ -7,17 +7,15 @@ import type { Judged, Judgement, Raw, Try } from './finding';
 /** The least share of its nominal volts that a load works with (judgement, by data sheets): under it a screen starts anew. */
 const WORKS_AT: Readonly<Record<WiredRun['kind'], number>> = { electronics: 0.9, lights: 0.85, other: 0.85, motor: 0.8 };
 
-const aboutLoad = (judged: Judged, { run, letter, fitting }: LoadInUse): Pick<Raw, 'where' | 'letter' | 'x' | 'step'> => ({
-  where: run,
+/** The fields of a finding about a battery, or about the run of a load. */
+const aboutIt = (
+  { owned }: Judged,
+  { letter, fitting }: Pick<LoadInUse, 'letter' | 'fitting'>,
+  where: string,
+): Pick<Raw, 'where' | 'letter' | 'x' | 'step'> => ({
+  where,
   letter,
-  x: judged.owned.find((i) => i.placed.id === fitting)?.placed.frame.origin.x ?? 0,
-  step: 'wire',
-});
-
-const aboutBattery = (judged: Judged, { letter, fitting }: BatteryInUse): Pick<Raw, 'where' | 'letter' | 'x' | 'step'> => ({
-  where: fitting,
-  letter,
-  x: judged.owned.find((i) => i.placed.id === fitting)?.placed.frame.origin.x ?? 0,
+  x: owned.find((i) => i.placed.id === fitting)?.placed.frame.origin.x ?? 0,
   step: 'wire',
 });
 
@@ -35,8 +33,6 @@ function fromAnother({ plan, circuits }: Judged, own: BatteryInUse, { run }: Loa
     }));
 }
 
-const volts = (v: number): string => `${(Math.floor(v * 10) / 10).toFixed(1)} V`;
-
 /** With everything on each load still has the volts it works with: full and warm, and low and cold at the end of a day. */
 export const sags: Judgement = (judged) =>
   judged.circuits.flatMap((battery): Raw[] => {
@@ -45,7 +41,7 @@ export const sags: Judgement = (judged) =>
     if (!gives.full)
       return [
         {
-          ...aboutBattery(judged, battery),
+          ...aboutIt(judged, battery, battery.fitting),
           code: 'battery-fails',
           severity: 'stop',
           curable: false,
@@ -55,8 +51,7 @@ export const sags: Judgement = (judged) =>
       ];
     return loads.flatMap((load): Raw[] => {
       const least = WORKS_AT[load.of] * nominal;
-      const short = ([of, v]: readonly ['full' | 'low', number | null]): boolean =>
-        (of === 'low' || v !== null) && (v ?? 0) < least;
+      const short = ([of, v]: readonly [Case, number | null]): boolean => (of === 'low' || v !== null) && (v ?? 0) < least;
       const worst = (
         [
           ['full', load.volts.full],
@@ -67,11 +62,11 @@ export const sags: Judgement = (judged) =>
       const [of, v] = worst;
       return [
         {
-          ...aboutLoad(judged, load),
+          ...aboutIt(judged, load, load.run),
           code: 'sags',
           severity: of === 'full' ? 'stop' : 'look',
           curable: true,
-          says: say`${load.name} gets ${v === null ? 'no steady voltage' : volts(v)} with all of ${letter} on${of === 'full' ? '' : ', the battery low and cold'}; it works down to ${volts(least)}.`,
+          says: say`${load.name} gets ${v === null ? 'no steady voltage' : printVolts(v)} with all of ${letter} on${of === 'full' ? '' : ', the battery low and cold'}; it works down to ${printVolts(least)}.`,
           because: say`An estimate: ${name} gives way under what hangs on it, and its wire loses the rest. Its own battery, a larger one, or a thicker wire.`,
           tries: fromAnother(judged, battery, load),
         },
@@ -86,7 +81,7 @@ export const overBattery: Judgement = (judged) =>
     if (mostAmps === null || !gives.full || gives.full.amps <= mostAmps) return [];
     return [
       {
-        ...aboutBattery(judged, battery),
+        ...aboutIt(judged, battery, battery.fitting),
         code: 'over-battery',
         severity: 'stop',
         curable: false,
@@ -102,7 +97,7 @@ export const sharedWithMotor: Judgement = (judged) =>
     battery.loads
       .filter((l) => l.of === 'electronics')
       .map((load): Raw => ({
-        ...aboutLoad(judged, load),
+        ...aboutIt(judged, load, load.run),
         code: 'shared-with-motor',
         severity: 'look',
         curable: true,

@@ -10,6 +10,7 @@ export interface Trespass {
 
 /** Less than this only touches, mm. */
 const TOUCH = 0.5;
+
 /** The room a placed thing stands in, itself or on what stands there; undefined for what is not inside. */
 export function roomAbout(hull: HullSurface, placed: Placed): Room | undefined {
   let at: Placed | undefined = placed;

@@ -1,4 +1,4 @@
-import { type HullModel } from '../hull';
+import type { HullModel } from '../hull';
 import { floorGrid, standingRoom } from '../layout';
 import { BY_WORDS, GROUND_WORDS, type Brief } from '../rig';
 import { kg, mm, say, type Sentence } from '../units';

@@ -103,11 +103,7 @@ export const STAGES = rowOf<WorkupInput>()
     (r) => bitRounds(r.holes, r.length, r.drilling),
   )
   .stage('wiring', ({ surface, plan: { runs }, aboard: { owned }, shop }) => ({ surface, runs, owned, shop }), wireUp)
-  .stage(
-    'circuits',
-    ({ wiring: { runs }, aboard: { owned } }) => ({ runs, owned }),
-    (r) => inUse(r),
-  )
+  .stage('circuits', ({ wiring: { runs }, aboard: { owned } }) => ({ runs, owned }), inUse)
   .stage(
     'weight',
     ({ seats, aboard: { items }, layout: { takenOff }, plan: { stowage } }) => ({ seats, items, takenOff, stowage }),

@@ -94,6 +94,10 @@ describe('what is projected of a rig', () => {
       await ama.get(path).expect(200);
       // Rigs of other specs may still be on their way to be projected.
       await until(`${path} is read in one query or two`, async () => (await queries(path)).length <= 2);
+      const asked = await queries(path);
+      expect(asked.length)
+        .withContext(`${path}: ${asked.join('\n')}`)
+        .toBeLessThanOrEqual(2);
     }
   });
 });

@@ -9,7 +9,7 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
-import type { BatteryInUse } from '@plain-cleat/core/circuits';
+import { printVolts, type BatteryInUse } from '@plain-cleat/core/circuits';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { entryOf, LANES, type Run } from '@plain-cleat/core/rig';
@@ -112,9 +112,7 @@ export default class Wire {
         .flatMap((b) => b.loads)
         .find((l) => l.run === this.run()?.id) ?? null,
   );
-  /** Rounded down: it is no more than said. */
-  protected volts = (v: number | null | undefined): string =>
-    v === null || v === undefined ? 'not steady' : `${(Math.floor(v * 10) / 10).toFixed(1)} V`;
+  protected volts = (v: number | null | undefined): string => (v === null || v === undefined ? 'not steady' : printVolts(v));
   protected readonly total = computed(() => this.runs().reduce((sum, r) => sum + 2 * r.cut, 0));
 
   protected letter = (id: string): string => this.items().find((i) => i.placed.id === id)?.letter ?? '?';
