@@ -43,12 +43,9 @@ export const fitted = (part: string, place: Place, hold: Hold, more: Partial<Fit
   const { plate = false, ...rest } = more;
   return { part, place, lift: 0, mount: { hold, plate, reason: '' }, suppliedBy: 'shop', note: '', ...rest };
 };
-export const feed = (from: string, to: string, lane: Run['lane'], via: Run['via'] = []): Run => ({
-  from,
-  to,
-  lane,
-  via,
-  awg: null,
+export const feed = (from: string, to: string, lane: Run['lane'], more: Partial<Run> = {}): Run => ({
+  ...{ from, to, lane, via: [], awg: null },
+  ...more,
 });
 
 interface Draft {

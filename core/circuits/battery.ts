@@ -1,5 +1,5 @@
 import type { Part } from '../parts';
-import { nominalVolts } from '../wiring';
+import { nominalVolts } from './gauge';
 
 /** What a part stores. */
 export type Battery = NonNullable<NonNullable<Part['power']>['battery']>;

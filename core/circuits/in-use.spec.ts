@@ -1,8 +1,7 @@
 import { QUENBY } from '../../demo/index';
 import { deck, fitted, inputOf, track } from '../testing/plans';
-import { awgArea } from '../wiring';
 import { workUp } from '../workup';
-import { hoursOf, hoursToEmpty, sourceOf } from './index';
+import { awgArea, hoursOf, hoursToEmpty, sourceOf } from './index';
 
 const feed = (from: string, to: string) => ({ from, to, lane: 'inside port' as const, via: [], awg: null });
 const inside = (x: number) => ({ on: 'space' as const, space: 'bow-hold', x, y: 0, heading: 0 });
@@ -14,7 +13,8 @@ describe('a battery in use', () => {
     s: fitted('sounder-arm-7', track('fwd-port', 1450), 'track'),
   };
   const w = workUp(inputOf(fittings, { runs: { m: feed('b', 'm'), s: feed('b', 's') } }, [], QUENBY));
-  const [one] = w.circuits;
+  const [circuit] = w.circuits;
+  const one = circuit?.batteries[0];
   const ohms = (run: string): number => {
     const r = w.wiring.runs.find((x) => x.id === run);
     // Copper at 20 °C 0.01724 Ω·mm²/m, there and back.
@@ -35,8 +35,8 @@ describe('a battery in use', () => {
       }
       expect(one?.gives[of]?.volts).toBeCloseTo(posts, 6);
       expect(one?.gives[of]?.amps).toBeCloseTo(42 + 9 / screen, 6);
-      expect(one?.loads.find((l) => l.fitting === 's')?.volts[of]).toBeCloseTo(screen, 6);
-      expect(one?.loads.find((l) => l.fitting === 'm')?.volts[of]).toBeCloseTo(posts - 42 * ohms('m'), 6);
+      expect(circuit?.loads.find((l) => l.fitting === 's')?.volts[of]).toBeCloseTo(screen, 6);
+      expect(circuit?.loads.find((l) => l.fitting === 'm')?.volts[of]).toBeCloseTo(posts - 42 * ohms('m'), 6);
     }
   });
 
@@ -63,7 +63,7 @@ describe('a battery in use', () => {
 
   it('draws once for what is fed twice, through both wires', () => {
     const twice = workUp(inputOf(fittings, { runs: { m: feed('b', 'm'), n: feed('b', 'm') } }, [], QUENBY)).circuits[0];
-    expect(twice?.gives.full?.amps).toBeCloseTo(42, 9);
-    expect(twice?.loads[0]?.volts.full ?? 0).toBeGreaterThan(one?.loads.find((l) => l.fitting === 'm')?.volts.full ?? NaN);
+    expect(twice?.batteries[0]?.gives.full?.amps).toBeCloseTo(42, 9);
+    expect(twice?.loads[0]?.volts.full ?? 0).toBeGreaterThan(circuit?.loads.find((l) => l.fitting === 'm')?.volts.full ?? NaN);
   });
 });

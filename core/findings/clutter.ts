@@ -37,7 +37,7 @@ export const tooManyRods: Judgement = ({ items, hull, shop, plan }) => {
 };
 
 /** Sockets, ports, channels and glands used up, per set. */
-export const budgets: Judgement = ({ items, hull, runs }) =>
+export const budgets: Judgement = ({ items, hull, wiring: { runs } }) =>
   BUDGETS.flatMap((what): Raw[] => {
     // A gland is used up only by a wire that goes inside.
     const wired = (id: string): boolean => runs.some((r) => r.to === id && laneOf(r.lane).where === 'inside');

@@ -2,7 +2,7 @@ import type { Part } from '../parts';
 import type { ShopSettings } from '../shop';
 import type { HullModel, HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
-import type { BatteryInUse } from '../circuits';
+import type { CircuitInUse } from '../circuits';
 import type { Floating } from '../float';
 import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
@@ -10,7 +10,7 @@ import type { Memory } from '../stages';
 import type { Sentence } from '../units';
 import type { Acceptable, FindingCode } from './codes';
 import type { Ashore } from '../way';
-import type { WiredRun } from '../wiring';
+import type { Wiring } from '../wiring';
 
 export type Severity = 'stop' | 'look' | 'note';
 /** The step at which it is settled. */
@@ -65,9 +65,9 @@ export interface Judged {
   readonly owned: readonly Fitted[];
   /** Every place every fitting takes. */
   readonly stands: readonly Fitted[];
-  readonly runs: readonly WiredRun[];
-  /** Every battery with all that hangs on it, everything on. */
-  readonly circuits: readonly BatteryInUse[];
+  readonly wiring: Wiring;
+  /** Every circuit that feeds something, everything on. */
+  readonly circuits: readonly CircuitInUse[];
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
   /** Holes other rigs of this hull plan or use. */

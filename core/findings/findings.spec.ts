@@ -115,7 +115,7 @@ describe('findings', () => {
     );
   });
 
-  it('wires: not fed, too thin, no battery, another voltage', () => {
+  it('wires: not fed, too thin, no battery', () => {
     const parts = {
       b: fitted('battery-18', deck(600, 0), 'loose'),
       s: fitted('sounder-arm-7', track('aft-port', 2700), 'track'),
@@ -128,7 +128,7 @@ describe('findings', () => {
       workUp(inputOf(parts, more)).findings.flatMap((f) => (f.step === 'wire' ? [f.code] : []));
     expect(wire()).toEqual(['not-fed']);
     expect(wire({ runs: feed('b') })).toEqual([]);
-    expect(codes(parts, { runs: feed('c') })).toContain('wrong-source');
+    expect(codes(parts, { runs: feed('c') })).toContain('feeds-nothing');
     const motor = { b: fitted('battery-80', deck(600, 0), 'loose'), m: fitted('motor-bow-55', deck(3300, 0), 'through') };
     const thin = workUp(
       inputOf(motor, { runs: { r: { from: 'b', to: 'm', lane: 'inside port', via: [], awg: 14 } } }),

@@ -46,7 +46,8 @@ import { acceptedBy, findingKey } from './codes';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
 import { overBattery, sags, sharedWithMotor } from './circuits';
-import { noFuse, notFed, thinWire, wrongSource } from './wires';
+import { alikeInParallel, boxesHold, fedRight, feeds, lightsSwitched, shorted, waysNamed } from './feeds';
+import { fuseTooLarge, guardsAsFitted, noFuse, overheats, thinWire, unguarded } from './wires';
 
 /** What was judged of a body that is not kept any more. */
 const bodyNotKept: Judgement = ({ hull, plan }) =>
@@ -170,10 +171,19 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   hullOff,
   drilledElsewhere,
   openHoles,
+  overheats,
   thinWire,
+  unguarded,
   noFuse,
-  wrongSource,
-  notFed,
+  fuseTooLarge,
+  guardsAsFitted,
+  fedRight,
+  feeds,
+  shorted,
+  alikeInParallel,
+  boxesHold,
+  waysNamed,
+  lightsSwitched,
   sags,
   overBattery,
   sharedWithMotor,

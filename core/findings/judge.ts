@@ -5,9 +5,9 @@ import type { HullModel } from '../hull';
 import { strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../layout';
 import type { Ledger, LedgerHole, Plan } from '../rig';
 import type { Memory } from '../stages';
-import type { BatteryInUse } from '../circuits';
+import type { CircuitInUse } from '../circuits';
 import type { Ashore } from '../way';
-import type { WiredRun } from '../wiring';
+import type { Wiring } from '../wiring';
 import type { Finding, Judged } from './finding';
 import { judgeRig } from './judge-rig';
 import { strokesOn } from './strokes';
@@ -25,15 +25,15 @@ export interface FindingsInput {
   readonly aboard: Aboard;
   readonly oldHoles: readonly LedgerHole[];
   readonly others: readonly OtherHole[];
-  readonly runs: readonly WiredRun[];
-  readonly circuits: readonly BatteryInUse[];
+  readonly wiring: Wiring;
+  readonly circuits: readonly CircuitInUse[];
   readonly weight: Weight;
   readonly ashore: Ashore;
 }
 
 /** Every finding of a rig: clearances set by set, what is owned once. */
 export function judge(input: FindingsInput, memory: Memory): Finding[] {
-  const { plan, seats, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, circuits, weight, ashore } = input;
+  const { plan, seats, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, wiring, circuits, weight, ashore } = input;
   const { owned, stands, openings } = aboard;
   const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
     const seating = seats.of(set);
@@ -53,7 +53,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       items,
       owned,
       stands,
-      runs,
+      wiring,
       circuits,
       oldHoles,
       others,

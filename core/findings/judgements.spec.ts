@@ -1,6 +1,6 @@
-import { BRACKWEN, CATALOG, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
-import type { HullModel } from '../hull';
-import { applyChange, type Brief, type Fitting, type Place, type Plan, USUAL_BRIEF } from '../rig';
+import { BRACKWEN, ORRISK, PELLIN, QUENBY, SHOP, TOLVANE } from '../../demo/index';
+import { type Brief, type Fitting, type Place, type Plan } from '../rig';
+import { found, judgeCases, type JudgementCase, rig, search, words } from '../testing/judging';
 import { deck, fitted, inputOf } from '../testing/plans';
 import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
@@ -8,21 +8,6 @@ import { rodsCarried } from './clutter';
 import { searchCures } from '../cures';
 import type { Finding, FindingCode } from './index';
 
-const search = {
-  units: 'metric' as const,
-  budget: 300,
-  newId: () => '00000000-0000-4000-8000-000000000000',
-  range: CATALOG.parts,
-};
-const brief = (more: Partial<Brief>): Brief => ({ ...USUAL_BRIEF, ...more });
-const rig = (
-  fittings: Plan['fittings'],
-  more: Partial<Brief> = {},
-  hull: HullModel = TOLVANE,
-  plan: Partial<Plan> = {},
-): WorkupInput => inputOf(fittings, { brief: brief(more), ...plan }, [], hull);
-const found = (input: WorkupInput, code: FindingCode): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
-const words = (input: WorkupInput, code: FindingCode): string => tell(found(input, code)?.says ?? [], 'metric');
 const on = (fitting: string, u: number, v = 0, heading = 0): Place => ({ on: 'fitting', fitting, u, v, heading });
 const loose = (part: string, place: Place, more: Partial<Fitting> = {}): Fitting => fitted(part, place, 'loose', more);
 const riveted = (part: string, place: Place): Fitting => fitted(part, place, 'rivet');
@@ -31,17 +16,6 @@ const onNuts = (part: string, place: Place): Fitting => fitted(part, place, 'wel
 const through = (part: string, place: Place, more: Partial<Fitting> = {}): Fitting => fitted(part, place, 'through', more);
 const onTrack = (part: string, id: string, x: number, heading = 0): Fitting =>
   fitted(part, { on: 'track', track: id, x, heading }, 'track');
-
-interface Case {
-  readonly code: FindingCode;
-  readonly fires: WorkupInput;
-  /** What its sentence must say, with its number. */
-  readonly says: RegExp;
-  /** Nearly the same, and just clear of it. */
-  readonly not: WorkupInput;
-  /** False where only a person can settle it, such as another hull or a part to buy. */
-  readonly cure?: false;
-}
 
 /** The Tolvane with its drive left ashore. */
 const NO_DRIVE = { ...TOLVANE, moving: [] };
@@ -75,7 +49,7 @@ const motors = Object.fromEntries(
 const knobCasting = { propulsion: ['motor'], cast: 'sidearm' } satisfies Partial<Brief>;
 
 /** One line of cases a judgement: it fires, it just does not, a cure that was tried clears it. */
-const CASES: readonly Case[] = [
+const CASES: readonly JudgementCase[] = [
   {
     code: 'paddle-stroke',
     fires: rig({ a: onTrack('rod-tube-raised', 'fwd-star', 1560) }, seated),
@@ -585,29 +559,10 @@ const CASES: readonly Case[] = [
 
 /** Shallow tubes are the shop's judgement: a shop that asks for more of the handle. */
 const DEEPER = { ...SHOP, limits: { ...SHOP.limits, tubeDeep: 0.8 } };
-const firing = (c: Case): WorkupInput => (c.code === 'shallow-tube' ? { ...c.fires, shop: DEEPER } : c.fires);
+const firing = (c: JudgementCase): WorkupInput => (c.code === 'shallow-tube' ? { ...c.fires, shop: DEEPER } : c.fires);
 
 describe('judgements', () => {
-  for (const c of CASES) {
-    it(`${c.code}: fires, and says it with its number`, () => {
-      const w = workUp(firing(c));
-      expect(w.findings.map((f) => f.code)).toContain(c.code);
-      expect(words(firing(c), c.code)).toMatch(c.says);
-    });
-    it(`${c.code}: just does not`, () => expect(workUp(c.not).findings.map((f) => f.code)).not.toContain(c.code));
-    if (c.cure === false) continue;
-    it(`${c.code}: a cure that was tried clears it and makes nothing worse`, () => {
-      const input = firing(c);
-      const finding = found(input, c.code);
-      if (!finding) return fail('nothing to cure');
-      const [cure] = searchCures(input, finding, search);
-      if (!cure) return fail('no cure');
-      const before = new Set(workUp(input).findings.map((f) => f.key));
-      const after = workUp({ ...input, plan: applyChange(input.plan, cure.change).plan });
-      expect(after.findings.map((f) => f.key)).not.toContain(finding.key);
-      expect(after.findings.filter((f) => !before.has(f.key) && f.severity !== 'note').map((f) => f.key)).toEqual([]);
-    });
-  }
+  judgeCases(CASES.map((c) => ({ ...c, fires: firing(c) })));
 
   it('a pole whose ends hang over both gunwales crosses the lap, and is not taken for hardware along one of them', () =>
     expect(words(rig({ a: fitted('stake-pole', deck(2160, -160, 44), 'loose') }, seated, QUENBY), 'paddle-stroke')).toMatch(

@@ -1,84 +1,163 @@
+import { carries, FUSE_WITHIN, inAll, printAmps } from '../circuits';
+import { entryOf, type Run } from '../rig';
 import { mm, say } from '../units';
-import { FUSE_WITHIN } from '../wiring';
-import type { Judged, Judgement, Raw } from './finding';
+import type { WiredRun } from '../wiring';
+import type { Judged, Judgement, Raw, Try } from './finding';
 
-function aboutRun(judged: Judged, id: string): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'curable'> {
-  const run = judged.runs.find((r) => r.id === id);
-  const load = judged.items.find((i) => i.placed.id === run?.to);
-  return {
-    where: id,
-    letter: load?.letter ?? '',
-    x: load?.placed.frame.origin.x ?? 0,
-    step: 'wire',
-    curable: false,
-  };
+/** The fields of a finding about a cable. */
+export function aboutRun(
+  judged: Judged,
+  run: Pick<WiredRun, 'id' | 'to'>,
+): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'curable'> {
+  const load = judged.owned.find((i) => i.placed.id === run.to);
+  return { where: run.id, letter: load?.letter ?? '', x: load?.placed.frame.origin.x ?? 0, step: 'wire', curable: false };
 }
 
-const name = (judged: Judged, fitting: string): string =>
-  judged.items.find((i) => i.placed.id === fitting)?.placed.part.name ?? fitting;
+export const nameIn = (judged: Judged, fitting: string): string =>
+  judged.owned.find((i) => i.placed.id === fitting)?.placed.part.name ?? fitting;
 
-/** A gauge too thin for its heat or its drop. */
+/** A cable with fields of its own left to the core again. */
+export function leftOpen({ plan }: Judged, run: string, fields: readonly ('awg' | 'guard')[]): Try[] {
+  const from = entryOf(plan.runs, run);
+  if (!from) return [];
+  const { guard, ...bare } = from;
+  const to: Run = {
+    ...bare,
+    ...(guard === undefined || fields.includes('guard') ? {} : { guard }),
+    awg: fields.includes('awg') ? null : from.awg,
+  };
+  return JSON.stringify(to) === JSON.stringify(from)
+    ? []
+    : [{ says: say`As the tables choose`, changes: [{ kind: 'routeRun', run, from, to }] }];
+}
+
+/** A gauge that what flows heats beyond what its insulation takes. */
+export const overheats: Judgement = (judged) =>
+  judged.wiring.runs
+    .filter(({ awg, amps, size }) => awg === null || size.ampacity < amps)
+    .map((run): Raw => {
+      const { amps, awg, bundle, size } = run;
+      return {
+        ...aboutRun(judged, run),
+        code: 'wire-overheats',
+        severity: 'stop',
+        curable: true,
+        says:
+          awg === null
+            ? say`No gauge in the table carries ${printAmps(amps)} A to ${nameIn(judged, run.to)} in a bundle of ${bundle}.`
+            : say`${awg} AWG is too thin for ${printAmps(amps)} A in a bundle of ${bundle}; ${size.byHeat ?? '–'} AWG carries it.`,
+        because: say`By ${size.sources[0]?.title ?? 'the shop'}: what lies together warms each other.`,
+        tries: leftOpen(judged, run.id, ['awg']),
+      };
+    });
+
+/** More volts lost on the way to a load, over all the cables it hangs on, than its class may lose. */
 export const thinWire: Judgement = (judged) =>
-  judged.runs.flatMap((run): Raw[] => {
-    if (!run.tooThin) return [];
-    const heat = run.tooThin === 'heat';
+  [...judged.wiring.drops].flatMap(([load, { percent, allowedPercent }]): Raw[] => {
+    if (percent <= allowedPercent + 1e-6) return [];
+    const { runs } = judged.wiring;
+    const way = runs.filter((r) => r.feeds.includes(load));
+    const last = way.find((r) => r.to === load) ?? way[0];
+    if (!last || way.some((r) => r.awg === null)) return [];
+    const thin = way.find((r) => (r.size.chosen ?? 99) < (r.awg ?? 0)) ?? last;
     return [
       {
-        ...aboutRun(judged, run.id),
-        code: heat ? 'wire-overheats' : 'thin-wire',
+        ...aboutRun(judged, last),
+        code: 'thin-wire',
         severity: 'stop',
-        says:
-          run.awg === null
-            ? say`No gauge in the table carries ${run.amps} A to ${name(judged, run.to)} over this length.`
-            : heat
-              ? say`${run.awg} AWG is too thin for ${run.amps} A in this bundle; ${run.choice.byHeat ?? '–'} AWG carries it.`
-              : say`${run.awg} AWG loses ${run.dropPercent.toFixed(1)} % on the way to ${name(judged, run.to)}; ${run.allowedPercent} % allowed.`,
-        because: say`By ${run.choice.sources[0]?.title ?? 'the shop'}; the chosen gauge is ${run.choice.awg ?? 'none'} AWG.`,
+        curable: true,
+        says: say`${nameIn(judged, load)} loses ${percent.toFixed(1)} % on its way from the battery with everything on; ${allowedPercent} % allowed.`,
+        because: say`By ${thin.size.sources[0]?.title ?? 'the shop'}, over ${way.length === 1 ? 'its cable' : `all ${way.length} cables on the way`}. ${thin.size.byDrop === null ? 'No gauge of the last alone is enough' : `${thin.size.byDrop} AWG to ${nameIn(judged, thin.to)} is enough`}.`,
+        tries: way.flatMap((r) => leftOpen(judged, r.id, ['awg'])),
       },
     ];
   });
 
-/** No protection that both carries the load and guards the wire. Nobody may accept that. */
-export const noFuse: Judgement = (judged) =>
-  judged.runs
-    .filter((run) => run.fuse.rating === null && run.tooThin !== 'heat')
+/** Nothing between a conductor and a battery that opens when it is shorted. Nobody may accept that. */
+export const unguarded: Judgement = (judged) =>
+  judged.wiring.runs
+    .filter((r) => r.guarded === 'no')
     .map((run): Raw => ({
-      ...aboutRun(judged, run.id),
+      ...aboutRun(judged, run),
+      code: 'unguarded',
+      severity: 'stop',
+      curable: true,
+      says: say`Nothing protects the cable from ${nameIn(judged, run.from)} to ${nameIn(judged, run.to)}.`,
+      because: say`Shorted, it glows until the battery is empty. Every conductor that leaves a battery has a fuse or breaker within ${mm(FUSE_WITHIN, 'down')} (ABYC E-11, from memory).`,
+      tries: [run, ...judged.wiring.runs.filter((r) => r.guarded === 'no' && r.id !== run.id)].flatMap((r) =>
+        leftOpen(judged, r.id, ['guard']),
+      ),
+    }));
+
+/** No protection sold that both carries the load and guards the wire. Nobody may accept that. */
+export const noFuse: Judgement = (judged) =>
+  judged.wiring.runs
+    .filter((r) => r.guarded !== 'no' && r.guard !== null && r.guard.rating === null && r.amps > 0 && r.size.ampacity >= r.amps)
+    .map((run): Raw => ({
+      ...aboutRun(judged, run),
       code: 'no-fuse',
       severity: 'stop',
-      says: say`No fuse sold both carries ${run.amps} A and guards ${run.awg ?? '–'} AWG.`,
-      because: say`Protection stands between load and ampacity, within ${mm(FUSE_WITHIN)} of the battery. A thicker wire takes a larger fuse.`,
+      says: say`No fuse sold both carries ${printAmps(run.amps)} A and guards ${run.awg ?? '–'} AWG.`,
+      because: say`Protection stands between load and ampacity, within ${mm(FUSE_WITHIN, 'down')} of the battery. Shared over two feeds each takes a smaller one.`,
     }));
 
-/** A run that does not start at a battery, or at one of another voltage. */
-export const wrongSource: Judgement = (judged) =>
-  judged.runs.flatMap((run): Raw[] => {
-    if (!run.needsBattery && !run.voltsDiffer) return [];
-    return [
-      {
-        ...aboutRun(judged, run.id),
-        code: 'wrong-source',
+/** What protects a wire lets more through than the wire carries. */
+export const fuseTooLarge: Judgement = (judged) =>
+  judged.wiring.runs
+    .filter((r) => r.guarded === 'too large' && r.guard?.rating !== null && r.size.ampacity >= r.amps)
+    .map((run): Raw => {
+      const own = run.guard?.cable === run.id ? run.guard.rating : null;
+      return {
+        ...aboutRun(judged, run),
+        code: 'fuse-too-large',
         severity: 'stop',
-        says: run.needsBattery
-          ? say`${name(judged, run.from)} is not a battery: it cannot feed ${name(judged, run.to)}.`
-          : say`${name(judged, run.to)} wants ${run.volts} V; ${name(judged, run.from)} gives another voltage.`,
-        because: say`Route the run from a battery of ${run.volts} V.`,
-      },
-    ];
-  });
+        curable: true,
+        says: say`The ${run.awg ?? '–'} AWG to ${nameIn(judged, run.to)} carries ${Math.floor(run.size.ampacity)} A; ${own === null ? 'what stands before it is rated higher' : `its ${own} A fuse is larger`}.`,
+        because: say`The wire burns before the fuse opens. A smaller fuse, a fuse of its own, or a thicker wire (ABYC E-11, from memory).`,
+        tries: leftOpen(judged, run.id, ['awg', 'guard']),
+      };
+    });
 
-/** A fitting that draws current and has no feed. */
-export const notFed: Judgement = (judged) =>
-  judged.items
-    .filter((i) => i.placed.part.power?.draw && !judged.runs.some((r) => r.to === i.placed.id))
-    .map((i): Raw => ({
-      where: i.placed.id,
-      letter: i.letter,
-      x: i.placed.frame.origin.x,
-      step: 'wire',
-      code: 'not-fed',
-      severity: 'look',
-      curable: false,
-      says: say`${i.placed.part.name} has no feed yet.`,
-      because: say`It draws ${i.placed.part.power?.draw?.amps ?? 0} A at ${i.placed.part.power?.draw?.volts ?? 0} V. Route a run from a battery.`,
-    }));
+/** Protection as it stands: what it carries, how far from the source it is, what it opens. */
+export const guardsAsFitted: Judgement = (judged) =>
+  judged.wiring.guards.flatMap((guard): Raw[] => {
+    const run = judged.wiring.runs.find((r) =>
+      guard.cable === null ? r.from === guard.fitting && r.way === guard.way : r.id === guard.cable,
+    );
+    if (!run || guard.rating === null) return [];
+    const fields = aboutRun(judged, run);
+    const found: Raw[] = [];
+    const { rating, asked, along, short, breaks, kind } = guard;
+    if (inAll(asked) > 0 && guard.own !== null && !carries(rating, asked))
+      found.push({
+        ...fields,
+        code: 'fuse-too-small',
+        severity: inAll(asked) > rating ? 'stop' : 'look',
+        curable: true,
+        says: say`${rating} A for ${printAmps(inAll(asked))} A to ${nameIn(judged, run.to)}: it opens by itself.`,
+        because: say`What flows all day takes 80 % of a fuse at the most (common practice, no source).`,
+        tries: leftOpen(judged, run.id, ['guard']),
+      });
+    // A hair past the limit is past it.
+    if (along !== null && along > FUSE_WITHIN && judged.wiring.network.batteries.some((b) => b.fitting === guard.fitting))
+      found.push({
+        ...fields,
+        code: 'fuse-far',
+        severity: 'stop',
+        curable: true,
+        says: say`The ${kind} to ${nameIn(judged, run.to)} is ${mm(along, 'up')} from the battery; ${mm(FUSE_WITHIN, 'down')} is the most.`,
+        because: say`What lies before it is protected by nothing (ABYC E-11, from memory; fixed to the post and sheathed all the way more is allowed).`,
+        tries: leftOpen(judged, run.id, ['guard']),
+      });
+    if (short > breaks)
+      found.push({
+        ...fields,
+        code: 'breaking-capacity',
+        severity: 'stop',
+        curable: true,
+        says: say`Shorted behind it the battery gives up to ${Math.ceil(short)} A; a ${kind} opens ${breaks} A.`,
+        because: say`More than that welds it shut or bursts it (makers' data sheets, from memory; the battery's inside is an estimate). A breaker or strip fuse at the battery, and the small fuses in a block behind it.`,
+        tries: leftOpen(judged, run.id, ['guard']),
+      });
+    return found;
+  });

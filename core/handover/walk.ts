@@ -51,7 +51,7 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
         .filter((r) => r.from === id || r.to === id)
         .map((r) => ({
           with: letters.get(r.from === id ? r.to : r.from) ?? '?',
-          fuse: r.fuse.rating,
+          fuse: r.guard?.rating ?? null,
           awg: r.awg,
           colour: r.colour,
         })),

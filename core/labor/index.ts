@@ -39,8 +39,9 @@ export function pullMinutes(run: WiredRun, standard: Standard): number {
   return (run.cut / 1000) * standard.runMinutesPerMetre[laneOf(run.lane).where];
 }
 
-/** Two conductors, two ends each. */
-export const terminateMinutes = (standard: Standard): number => 4 * standard.terminationMinutes;
+/** Each conductor has two ends. */
+export const terminateMinutes = ({ conductors }: Pick<WiredRun, 'conductors'>, standard: Standard): number =>
+  2 * conductors * standard.terminationMinutes;
 
 /** What came aboard and is held elsewhere or otherwise now: it comes off first. */
 const isMoved = ({ placed, mounted }: Fitted): boolean => placed.fitting.aboard !== undefined && !mounted.there;
@@ -80,7 +81,7 @@ export function laborLines(
   const wires = runs.map((run) => ({
     of: run.id,
     says: 'Pull, terminate, test',
-    minutes: pullMinutes(run, standard) + terminateMinutes(standard) + standard.circuitTestMinutes,
+    minutes: pullMinutes(run, standard) + terminateMinutes(run, standard) + standard.circuitTestMinutes,
   }));
   return [
     { of: 'rig', says: 'Inspect, measure, tape up, check, clean', minutes: standard.setUpMinutes },

@@ -1,13 +1,18 @@
 import { z } from 'zod';
 
-/** What a part draws, or stores: read by the wiring. */
+const ampsSchema = z.number().positive().max(500);
+
+/** What a part draws, stores, passes on or lets in: read by the circuits. */
 export const powerSchema = z.strictObject({
   draw: z
     .strictObject({
       amps: z.number().positive().max(200),
+      stallAmps: ampsSchema.optional().describe('a motor held fast takes so much, A'),
       fuse: z.number().positive().max(200).optional().describe('the protection its maker states, A'),
       volts: z.number().positive().max(60),
       of: z.enum(['electronics', 'lights', 'motor', 'other']),
+      switched: z.literal(true).optional().describe('it has a switch of its own'),
+      pumps: z.literal(true).optional().describe('it pumps: its feed is brown'),
     })
     .optional(),
   battery: z
@@ -15,7 +20,22 @@ export const powerSchema = z.strictObject({
       ampHours: z.number().positive().max(500),
       volts: z.number().positive().max(60),
       chemistry: z.enum(['lithium', 'lead-acid']),
-      mostAmps: z.number().positive().max(500).optional().describe('it gives no more: its own protection switches it off, A'),
+      mostAmps: ampsSchema.optional().describe('it gives no more: its own protection switches it off, A'),
     })
     .optional(),
+  passes: z
+    .strictObject({
+      amps: ampsSchema.describe('all that it carries at once, A'),
+      ways: z.int().min(1).max(24).describe('how many ways out it has'),
+      wayAmps: ampsSchema.optional().describe('what each way carries, A; all of it when left out'),
+      fused: z.literal(true).optional().describe('each way has a fuse of its own'),
+      switched: z.literal(true).optional().describe('each way is switched by itself'),
+      kills: z.literal(true).optional().describe('a lanyard pulls it off'),
+    })
+    .optional()
+    .describe('it hands on what it is fed: a switch, a fuse block, a relay box, a bus'),
+  charges: z
+    .strictObject({ amps: ampsSchema.describe('all that comes in through it, A') })
+    .optional()
+    .describe('a battery is charged through it: a port'),
 });

@@ -3,9 +3,9 @@ import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
 import type { Mounted } from '../mounting';
-import type { Plan } from '../rig';
+import type { GuardKind, Plan } from '../rig';
 import { MM_PER_FOOT, printMoney, roundCents, type UnitSystem } from '../units';
-import type { WiredRun } from '../wiring';
+import type { Wiring } from '../wiring';
 
 /** A line of the ledger: an item, or material that follows from the plan. */
 export interface PriceLine {
@@ -57,7 +57,10 @@ function itemLine({ placed }: Fitted): PriceLine {
 }
 
 /** Consumables by id with how much of each the plan takes, in the order of the work. */
-function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<string, { quantity: number; from: string }> {
+function materials(
+  items: readonly Fitted[],
+  { runs, guards }: Pick<Wiring, 'runs' | 'guards'>,
+): Map<string, { quantity: number; from: string }> {
   const out = new Map<string, { quantity: number; from: string }>();
   const add = (id: string, quantity: number, from: string): void => {
     if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from });
@@ -70,13 +73,21 @@ function materials(items: readonly Fitted[], runs: readonly WiredRun[]): Map<str
   const holes = items.reduce((sum, i) => sum + i.holes.length, 0);
   add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
   for (const run of runs) {
-    if (run.awg) add(`wire-${run.awg}`, (2 * run.cut) / 1000, 'follows the runs');
-    add('terminal', 4, 'follow the runs');
-    add('heat-shrink', 4, 'follows the runs');
-    if (run.fuse.rating !== null) add(run.kind === 'motor' ? 'breaker' : 'fuse-holder', 1, 'follow the runs');
+    if (run.awg) add(`wire-${run.awg}`, (run.conductors * run.cut) / 1000, 'follows the runs');
+    add('terminal', 2 * run.conductors, 'follow the runs');
+    add('heat-shrink', 2 * run.conductors, 'follows the runs');
   }
+  for (const { rating, kind, cable } of guards)
+    if (rating !== null) add(cable === null ? 'fuse' : HOLDER[kind], 1, 'follow the runs');
   return out;
 }
+
+/** What a protection in a cable is bought as; one in a box is a bare fuse. */
+const HOLDER: Readonly<Record<GuardKind, string>> = {
+  'blade fuse': 'fuse-holder',
+  breaker: 'breaker',
+  'strip fuse': 'strip-fuse',
+};
 
 const FASTENER: Readonly<Record<Mounted['hold'], string>> = {
   loose: 'strap',
@@ -113,13 +124,13 @@ const wishLines = (wishes: Plan['wishes']): PriceLine[] =>
 /** The whole ledger: items bow to stern, wishes with a price of their own, then material. */
 export function priceLines(
   items: readonly Fitted[],
-  runs: readonly WiredRun[],
+  wiring: Pick<Wiring, 'runs' | 'guards'>,
   catalog: Pick<Catalog, 'consumables'> & Partial<Pick<Plan, 'wishes'>>,
 ): PriceLine[] {
   // What came with the boat is nobody's to buy.
   const lines = items.filter((i) => !i.placed.fitting.aboard).map(itemLine);
   lines.push(...wishLines(catalog.wishes ?? {}));
-  for (const [id, { quantity, from }] of materials(items, runs)) {
+  for (const [id, { quantity, from }] of materials(items, wiring)) {
     const c = catalog.consumables.find((one) => one.id === id);
     lines.push({
       key: id,

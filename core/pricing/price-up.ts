@@ -4,14 +4,14 @@ import type { Fitted } from '../drilling';
 import type { Placed } from '../layout';
 import type { Plan } from '../rig';
 import { laborLines, type LaborLine } from '../labor';
-import type { WiredRun } from '../wiring';
+import type { Wiring } from '../wiring';
 import { priceLines, totals, type PriceLine, type Totals } from './ledger';
 
 /** What a price follows from. */
 export interface PriceInput extends Pick<Catalog, 'consumables'>, Pick<Plan, 'wishes'> {
   readonly owned: readonly Fitted[];
   readonly takenOff: readonly Placed[];
-  readonly runs: readonly WiredRun[];
+  readonly wiring: Pick<Wiring, 'runs' | 'guards'>;
   readonly shop: ShopSettings;
 }
 
@@ -23,8 +23,8 @@ export interface Price {
 }
 
 /** Prices a rig: its parts and materials, its labor, and their sums. */
-export function priceUp({ wishes, owned, takenOff, runs, consumables, shop }: PriceInput): Price {
-  const lines = priceLines(owned, runs, { consumables, wishes });
-  const labor = laborLines(owned, takenOff, runs, shop.labor);
+export function priceUp({ wishes, owned, takenOff, wiring, consumables, shop }: PriceInput): Price {
+  const lines = priceLines(owned, wiring, { consumables, wishes });
+  const labor = laborLines(owned, takenOff, wiring.runs, shop.labor);
   return { lines, labor, totals: totals(lines, labor, shop) };
 }

@@ -112,13 +112,33 @@ const waypointSchema = z.discriminatedUnion('at', [
 
 export const LANES = ['inside port', 'inside starboard', 'outside port', 'outside starboard'] as const;
 
-/** A two-wire feed from a battery to a load. */
+/** Which conductors a cable has: both, what goes out, what comes back, or a plus to the next battery's minus. */
+export const CONDUCTORS = ['both', 'plus', 'minus', 'series'] as const;
+
+/** Kinds of protection that a rigger may ask for. */
+export const GUARDS = ['blade fuse', 'breaker', 'strip fuse'] as const;
+
+const guardSchema = z.union([
+  z.literal('none').describe('what stands before it protects it too'),
+  z.strictObject({
+    is: z.enum(GUARDS).nullable().describe('null lets the core choose the kind'),
+    amps: z.number().positive().max(500).nullable().describe('null lets the core choose the rating, A'),
+    along: z.number().min(0).max(20_000).describe('along the wire from where it starts, mm'),
+  }),
+]);
+
+/** A cable from what feeds to what is fed. */
 export const runSchema = z.strictObject({
   from: keySchema.describe('fitting that feeds it'),
-  to: keySchema.describe('fitting that draws'),
+  to: keySchema.describe('fitting that it feeds'),
   lane: z.enum(LANES),
   via: z.array(waypointSchema).max(40),
   awg: z.int().min(2).max(18).nullable().describe('null lets the core choose the gauge'),
+  way: z.int().min(1).max(24).optional().describe('the way it leaves by, counted from 1, where what feeds it has several'),
+  has: z.enum(CONDUCTORS).optional().describe('both when left out'),
+  guard: guardSchema.optional().describe('left out: at a battery as the core chooses, elsewhere none'),
+  name: z.string().trim().min(1).max(40).optional().describe('what its way is called on the box'),
+  proposed: z.literal(true).optional().describe('as it was proposed: a new proposal may replace it'),
 });
 
 /** A named set of the same rig: all-day, trolling, guest, travel. */
@@ -231,6 +251,8 @@ export type Strap = z.infer<typeof strapSchema>;
 export type Mount = z.infer<typeof mountSchema>;
 export type Fitting = z.infer<typeof fittingSchema>;
 export type Run = z.infer<typeof runSchema>;
+export type GuardKind = (typeof GUARDS)[number];
+export type Conductors = (typeof CONDUCTORS)[number];
 export type Wish = z.infer<typeof wishSchema>;
 export type RigSet = z.infer<typeof rigSetSchema>;
 export type Tape = z.infer<typeof tapeSchema>;

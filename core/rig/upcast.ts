@@ -38,7 +38,15 @@ export function upcastShop(stored: unknown): ShopSettings {
     limits: over(USUAL_SHOP.limits, stored.limits ?? {}),
     drilling: over(USUAL_SHOP.drilling, stored.drilling),
     holding: over(USUAL_SHOP.holding, stored.holding ?? {}),
+    wiring: upcastWiring(stored.wiring),
   } as unknown as ShopSettings;
+}
+
+/** What lies in one bundle was a setting; it is counted now. */
+function upcastWiring(stored: unknown): unknown {
+  if (!isObject(stored)) return stored;
+  const { conductorsInBundle: _, ...wiring } = stored;
+  return { bundled: USUAL_SHOP.wiring.bundled, ...wiring };
 }
 
 /** Stored parts of any version as ones of this version. */
@@ -46,10 +54,10 @@ export const upcastParts = (stored: unknown): Part[] => (Array.isArray(stored) ?
 
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || ![1, 2, 3, 4, 5, 6, 7, 8].includes(json.version as number)) return json;
+  if (!isObject(json) || ![1, 2, 3, 4, 5, 6, 7, 8, 9].includes(json.version as number)) return json;
   return {
     ...json,
-    version: 9,
+    version: 10,
     plan: upcastPlan(json.plan),
     shop: upcastShop(json.shop),
     hull: upcastHull(json.hull),

@@ -12,7 +12,7 @@ import {
 import type { DrillGate, Fitted } from '../drilling';
 import type { Placed } from '../layout';
 import { takenOff as takenOffThe, type Ledger } from '../rig';
-import type { WiredRun } from '../wiring';
+import { guardWords, type WiredRun } from '../wiring';
 import { NOT_YET, standings, type Standing } from './gates';
 
 /** What is done in a step. */
@@ -147,11 +147,11 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
     drafts.push(
       step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
         fitting: run.to,
-        detail: `${run.awg ?? '?'} AWG pair, ${run.lane}.`,
+        detail: `${run.awg ?? '?'} AWG${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.`,
       }),
-      step(['end', run.id], `Terminate ${name}`, terminateMinutes(labor), [stepId('pull', run.id)], {
+      step(['end', run.id], `Terminate ${name}`, terminateMinutes(run, labor), [stepId('pull', run.id)], {
         fitting: run.to,
-        detail: `Fuse ${run.fuse.rating ?? '?'} A right at the battery.`,
+        detail: guardWords(run),
       }),
       step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, [stepId('end', run.id)], {
         fitting: run.to,

@@ -81,8 +81,7 @@ export const shopSettingsSchema = z.strictObject({
       other: percentSchema,
     }),
     leastAwg: z.strictObject({ motor: z.int().min(2).max(18), other: z.int().min(2).max(18) }),
-    /** Others' wires that run in the same bundle; 1 means a pair alone. */
-    conductorsInBundle: z.int().min(1).max(40),
+    bundled: z.enum(['at any voltage', 'from 50 V']).describe('from which voltage on conductors of a bundle carry less'),
     loop: z.number().min(0).max(2000).describe('service loop at each end, mm'),
     slackPercent: z.number().min(0).max(50),
     cutTo: z.number().min(1).max(500).describe('cut lengths are rounded up to this, mm'),

@@ -93,7 +93,7 @@ export const USUAL_SHOP: ShopSettings = {
     standard: 'E-11',
     dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
     leastAwg: { motor: 6, other: 16 },
-    conductorsInBundle: 2,
+    bundled: 'at any voltage',
     loop: 150,
     slackPercent: 5,
     cutTo: 76.2,

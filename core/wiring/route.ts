@@ -51,6 +51,13 @@ export function routePath(hull: HullSurface, run: Run, from: Point, to: Point): 
   return [...path, to];
 }
 
+/** From where to where a run lies in its lane, mm from the bow. */
+export function laneSpan({ via }: Pick<Run, 'via'>, from: number, to: number): readonly [number, number] {
+  const xs = via.length ? via.flatMap((w) => (w.at === 'lane' ? [w.x] : [])) : [from, to];
+  // What only passes points lies beside nothing.
+  return xs.length ? [Math.min(...xs), Math.max(...xs)] : [NaN, NaN];
+}
+
 /** Length of a path, mm. */
 export const pathLength = (path: readonly Point[]): number =>
   path.reduce((sum, p, i) => sum + (i ? distance(path[i - 1] ?? p, p) : 0), 0);

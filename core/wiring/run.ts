@@ -2,50 +2,20 @@ import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import type { Run } from '../rig';
-import type { Point, Source } from '../units';
-import { feedColour, type WireColour } from './colours';
-import { pathLength, routePath } from './route';
-import {
-  chooseFuse,
-  chooseGauge,
-  derated,
-  dropAllows,
-  dropVolts,
-  GAUGES,
-  nominalVolts,
-  type Awg,
-  type GaugeAsk,
-  type GaugeChoice,
-  type Protection,
-} from './wire';
+import type { Point } from '../units';
+import { laneSpan, pathLength, routePath } from './route';
 
-/** A two-wire feed worked out. */
-export interface WiredRun {
+/** A cable as it lies. */
+export interface Laid {
   readonly id: string;
-  readonly from: string;
-  readonly to: string;
-  readonly lane: Run['lane'];
+  readonly run: Run;
   readonly path: readonly Point[];
   /** Along the path, mm. */
   readonly length: number;
   /** Cut length of each conductor, mm. */
   readonly cut: number;
-  readonly amps: number;
-  readonly volts: number;
-  readonly kind: keyof ShopSettings['wiring']['dropPercent'];
-  readonly choice: GaugeChoice;
-  /** The gauge that will be fitted: the rigger's, else the chosen one. */
-  readonly awg: Awg | null;
-  readonly drop: number;
-  readonly dropPercent: number;
-  readonly allowedPercent: number;
-  readonly tooThin: 'heat' | 'drop' | null;
-  readonly fuse: Protection;
-  /** Of the conductor that goes out; what comes back is black. */
-  readonly colour: WireColour;
-  readonly needsBattery: boolean;
-  readonly voltsDiffer: boolean;
-  readonly sources: readonly Source[];
+  /** From where to where it lies in its lane, mm from the bow. */
+  readonly span: readonly [number, number];
 }
 
 /** Path plus a loop at each end plus slack, rounded up to what is cut. */
@@ -57,57 +27,36 @@ export interface RunInput {
   readonly hull: HullSurface;
   readonly id: string;
   readonly run: Run;
-  readonly source: Placed;
-  readonly load: Placed;
+  readonly from: Placed;
+  readonly to: Placed;
   readonly shop: ShopSettings;
 }
 
-/** Works out one run: path, cut length, gauge, drop and fuse. Undefined when it has no load. */
-export function wireRun({ hull, id, run, source, load, shop }: RunInput): WiredRun | undefined {
-  const draw = load.part.power?.draw;
-  if (!draw) return undefined;
-  const w = shop.wiring;
-  const path = routePath(hull, run, source.frame.origin, load.frame.origin);
+/** Lays one run: its path, its length, what is cut. */
+export function layRun({ hull, id, run, from, to, shop }: RunInput): Laid {
+  const path = routePath(hull, run, from.frame.origin, to.frame.origin);
   const length = pathLength(path);
-  const cut = cutLength(length, w);
-  const ask: GaugeAsk = {
-    standard: w.standard,
-    amps: draw.amps,
-    volts: nominalVolts(draw.volts),
-    motor: draw.of === 'motor',
-    ownFuse: draw.fuse,
-    roundTrip: 2 * cut,
-    dropPercent: w.dropPercent[draw.of],
-    conductorsInBundle: w.conductorsInBundle,
-    leastAwg: draw.of === 'motor' ? w.leastAwg.motor : w.leastAwg.other,
-  };
-  const choice = chooseGauge(ask);
-  const own = GAUGES.find((g) => g === run.awg) ?? null;
-  const awg = own ?? choice.awg;
-  const drop = awg ? dropVolts(w.standard, awg, draw.amps, 2 * cut) : 0;
-  const carries = awg ? derated(awg, w.conductorsInBundle) : 0;
   return {
     id,
-    from: run.from,
-    to: run.to,
-    lane: run.lane,
+    run,
     path,
     length,
-    cut,
-    amps: draw.amps,
-    volts: draw.volts,
-    kind: draw.of,
-    choice,
-    awg,
-    drop,
-    dropPercent: (drop / nominalVolts(draw.volts)) * 100,
-    allowedPercent: w.dropPercent[draw.of],
-    tooThin: awg === null || carries < draw.amps ? 'heat' : dropAllows(ask, awg) ? null : 'drop',
-    fuse: chooseFuse(draw.amps, carries, draw.of === 'motor', draw.fuse),
-    colour: feedColour(load.part),
-    needsBattery: source.part.power?.battery === undefined,
-    voltsDiffer:
-      source.part.power?.battery !== undefined && nominalVolts(source.part.power?.battery.volts) !== nominalVolts(draw.volts),
-    sources: choice.sources,
+    cut: cutLength(length, shop.wiring),
+    span: laneSpan(run, from.frame.origin.x, to.frame.origin.x),
   };
+}
+
+/** How many conductors lie in a cable. */
+export const conductorsIn = ({ has = 'both' }: Pick<Run, 'has'>): number => (has === 'both' ? 2 : 1);
+
+/**
+ * The most conductors that lie side by side with a cable anywhere along its lane, its own among them. Where a cable begins or
+ * ends another may begin, so looking at every beginning is enough.
+ */
+export function bundleOf(one: Laid, all: readonly Laid[]): number {
+  const beside = all.filter((o) => o.run.lane === one.run.lane && o.span[0] <= one.span[1] && o.span[1] >= one.span[0]);
+  const starts = beside.map((o) => Math.max(o.span[0], one.span[0]));
+  const at = (x: number): number =>
+    beside.reduce((sum, o) => sum + (o.span[0] <= x && x <= o.span[1] ? conductorsIn(o.run) : 0), 0);
+  return Math.max(conductorsIn(one.run), ...starts.map(at));
 }

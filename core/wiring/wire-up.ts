@@ -1,32 +1,233 @@
+import type { Consumable } from '../catalog';
 import type { ShopSettings } from '../shop';
+import {
+  askedOf,
+  chooseKind,
+  feedColour,
+  flowsOf,
+  guardsOf,
+  inAll,
+  KINDS,
+  networkOf,
+  ohmsIn,
+  potentialsOf,
+  protects,
+  ratedBy,
+  shortAt,
+  sizeCables,
+  stillFed,
+  type Awg,
+  type Cable,
+  type Drop,
+  type Edge,
+  type Flow,
+  type Guard,
+  type Network,
+  type Node,
+  type Potentials,
+  type Sized,
+  type SizedCable,
+  type WireColour,
+} from '../circuits';
+import { GAUGES } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import type { Plan } from '../rig';
+import type { Conductors, GuardKind, Plan, Run } from '../rig';
 import type { Memory } from '../stages';
-import { wireRun, type WiredRun } from './run';
+import type { Point } from '../units';
+import { bundleOf, conductorsIn, layRun, type Laid } from './run';
 
 /** What the wiring follows from. */
 export interface WiringInput {
   readonly surface: HullSurface;
   readonly runs: Plan['runs'];
   readonly owned: readonly Fitted[];
+  readonly consumables: readonly Consumable[];
   readonly shop: ShopSettings;
+}
+
+/** A fuse or breaker as it is fitted. */
+export interface FittedGuard extends Guard {
+  readonly kind: GuardKind;
+  /** A short circuit behind it reaches no more than so much, A. */
+  readonly short: number;
+  /** The short circuit that its kind still opens, A. */
+  readonly breaks: number;
+}
+
+/** A cable worked out. */
+export interface WiredRun {
+  readonly id: string;
+  readonly from: string;
+  readonly to: string;
+  /** The way it leaves by; null where what feeds it has none. */
+  readonly way: number | null;
+  /** What its way is called on the box. */
+  readonly name: string | null;
+  readonly lane: Run['lane'];
+  readonly path: readonly Point[];
+  /** Along the path, mm. */
+  readonly length: number;
+  /** Cut length of each conductor, mm. */
+  readonly cut: number;
+  /** Which conductors it has, and how many. */
+  readonly has: Conductors;
+  readonly conductors: number;
+  /** Conductors that lie in its bundle, its own among them. */
+  readonly bundle: number;
+  /** Loads whose current goes over it. */
+  readonly feeds: readonly string[];
+  /** With everything on, A. */
+  readonly amps: number;
+  readonly motor: boolean;
+  readonly size: SizedCable;
+  /** The gauge that will be fitted. */
+  readonly awg: Awg | null;
+  /** Of the load on it that loses most of what it may. */
+  readonly drop: Drop | null;
+  /** The nearest protection before it: its own, or that of the way it hangs on. */
+  readonly guard: FittedGuard | null;
+  /** What protects it: nothing, something too large, or all is well. */
+  readonly guarded: 'yes' | 'no' | 'too large';
+  /** Of the conductor that goes out; what comes back is black. */
+  readonly colour: WireColour;
 }
 
 export interface Wiring {
   readonly runs: readonly WiredRun[];
+  readonly guards: readonly FittedGuard[];
+  readonly network: Network;
+  readonly potentials: Potentials;
+  /** What each load that is fed loses by the standard's tables. */
+  readonly drops: ReadonlyMap<string, Drop>;
 }
 
-/** Every run between fittings aboard, worked out; one without both its ends is left out. */
-export function wireUp({ surface, runs, owned, shop }: WiringInput, memory: Memory): Wiring {
+/** Every cable between fittings aboard, laid, sized and protected as one network; one without both its ends is left out. */
+export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput, memory: Memory): Wiring {
   const byId = new Map(owned.map((i) => [i.placed.id, i.placed]));
-  return {
-    runs: Object.entries(runs).flatMap(([id, run]) => {
-      const [source, load] = [byId.get(run.from), byId.get(run.to)];
-      if (!source || !load) return [];
-      return (
-        memory.last(id, [surface, run, source, load, shop], () => wireRun({ hull: surface, id, run, source, load, shop })) ?? []
-      );
-    }),
+  const laid = Object.entries(runs).flatMap(([id, run]): Laid[] => {
+    const [from, to] = [byId.get(run.from), byId.get(run.to)];
+    if (!from || !to) return [];
+    return [memory.last(id, [surface, run, from, to, shop], () => layRun({ hull: surface, id, run, from, to, shop }))];
+  });
+  const ends = new Set(laid.flatMap(({ run }) => [run.from, run.to]));
+  const powered = owned.flatMap(({ placed: { id, part } }) => (part.power || ends.has(id) ? [{ id, part }] : []));
+  return memory.last('network', [shop, consumables, ...laid, ...powered.flatMap(({ id, part }) => [id, part])], () =>
+    networkUp(laid, powered, { consumables, shop }),
+  );
+}
+
+/** Rounds after which cables by several ways keep the gauges they have: their currents hardly change any more. */
+const ROUNDS = 4;
+
+function networkUp(
+  laid: readonly Laid[],
+  powered: readonly { readonly id: string; readonly part: Fitted['placed']['part'] }[],
+  { consumables, shop }: Pick<WiringInput, 'consumables' | 'shop'>,
+): Wiring {
+  const parts = new Map(powered.map(({ id, part }) => [id, part]));
+  const nodes = powered.map(({ id, part: { power = {} } }): Node => ({ id, power }));
+  const cables = laid.map(({ id, run: { from, to, way = 1, has = 'both' } }): Cable => ({ id, from, to, way, has }));
+  const network = networkOf(nodes, cables);
+  const potentials = potentialsOf(network);
+  const lengths = laid.map((l) => ({
+    ...{ cable: l.id, cut: l.cut, bundle: bundleOf(l, laid) },
+    own: GAUGES.find((g) => g === l.run.awg) ?? null,
+  }));
+  const prices = new Map(consumables.map((c) => [c.id, c.priceCents]));
+  // Where the stores hold no such wire it costs as its copper does.
+  const rules = { ...shop.wiring, price: (awg: Awg) => prices.get(`wire-${awg}`) ?? 40 * 1.26 ** (18 - awg) };
+  const byCable = new Map(laid.map((l) => [l.id, l]));
+  const ohmsBy = (sized: Sized | null): ((edge: Edge) => number) =>
+    ohmsIn(network, (cable) => ({ cut: byCable.get(cable)?.cut ?? 0, awg: sized?.cables.get(cable)?.awg ?? 10 }));
+  const plans = new Map(laid.map((l) => [l.id, l.run]));
+  const round = (before: Sized | null): { flows: Flow[]; guards: Guard[]; sized: Sized } => {
+    const flows = flowsOf(network, potentials, ohmsBy(before));
+    const guards = guardsOf(network, flows, askedOf(flows), plans, (edge, fitting) =>
+      shortAt(network, potentials, { edge, fitting }, ohmsBy(before)),
+    );
+    return { flows, guards, sized: sizeCables(network, flows, lengths, guards, rules) };
   };
+  let worked = round(null);
+  for (let i = 0; i < ROUNDS && potentials.meshed.size > 0; i++) worked = round(worked.sized);
+  const { flows, sized } = worked;
+  const ohmsOf = ohmsBy(sized);
+  const ampacityAt = (guard: Guard): number => {
+    const behind =
+      guard.cable !== null
+        ? [guard.cable]
+        : laid.filter((l) => l.run.from === guard.fitting && (l.run.way ?? 1) === guard.way).map((l) => l.id);
+    return Math.min(...behind.map((cable) => sized.cables.get(cable)?.ampacity ?? Infinity));
+  };
+  const guards = worked.guards.map((g): FittedGuard => {
+    const guard = ratedBy(g, ampacityAt(g));
+    const short = shortAt(network, potentials, guard, ohmsOf);
+    const kind = guard.kind ?? chooseKind(guard.rating ?? 1, short, guard.asked.thrust > 0);
+    return { ...guard, kind, short, breaks: KINDS[kind].breaks };
+  });
+  return {
+    runs: laid.flatMap((l, i) => wiredRun(l, { network, flows, sized, guards, parts, bundle: lengths[i]?.bundle ?? 2 }) ?? []),
+    guards,
+    network,
+    potentials,
+    drops: sized.drops,
+  };
+}
+
+interface Worked {
+  readonly network: Network;
+  readonly flows: readonly Flow[];
+  readonly sized: Sized;
+  readonly guards: readonly FittedGuard[];
+  readonly parts: ReadonlyMap<string, Fitted['placed']['part']>;
+  readonly bundle: number;
+}
+
+function wiredRun(
+  { id, run, path, length, cut }: Laid,
+  { network, flows, sized, guards, parts, bundle }: Worked,
+): WiredRun | null {
+  const size = sized.cables.get(id);
+  const leads = network.leads.filter((l) => l.cable === id);
+  if (!size || leads.length === 0) return null;
+  const feeds = flows.filter((f) => !f.charging && leads.some((l) => (f.shares.get(l.id) ?? 0) !== 0)).map((f) => f.fitting);
+  const [first] = feeds;
+  const way = parts.get(run.from)?.power?.passes ? (run.way ?? 1) : null;
+  const share = (d: Drop): number => d.percent / d.allowedPercent;
+  const drops = feeds.flatMap((f) => sized.drops.get(f) ?? []);
+  const only = feeds.length === 1 && first !== undefined ? parts.get(first) : undefined;
+  return {
+    ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, path, length, cut },
+    has: run.has ?? 'both',
+    conductors: conductorsIn(run),
+    bundle,
+    feeds,
+    amps: inAll(size.asked),
+    motor: size.asked.thrust > 0,
+    size,
+    awg: size.awg,
+    drop: drops.reduce<Drop | null>((worst, d) => (worst && share(worst) >= share(d) ? worst : d), null),
+    guard:
+      guards.find((g) => g.cable === id) ??
+      guards.find((g) => g.cable === null && g.fitting === run.from && g.way === way) ??
+      null,
+    guarded: guardedBy(network, leads, size, guards),
+    colour: only ? feedColour(only) : 'red',
+  };
+}
+
+/** Whether anything stands between a cable and every battery that feeds it, and is small enough. */
+function guardedBy(
+  network: Network,
+  leads: Network['leads'],
+  { ampacity, asked }: SizedCable,
+  guards: readonly FittedGuard[],
+): WiredRun['guarded'] {
+  const fedWith = (counts: (g: FittedGuard) => boolean): boolean =>
+    leads.some(
+      (lead) =>
+        lead.out && stillFed(network, { ...lead, is: 'lead' }, (edge) => guards.some((g) => g.edge === edge && counts(g))),
+    );
+  if (fedWith(() => true)) return 'no';
+  return fedWith((g) => protects(g, ampacity, asked)) ? 'too large' : 'yes';
 }

@@ -12,7 +12,7 @@ function judgedOf(): Judged {
   let seen: Judged | undefined;
   const watching = STAGES.stage(
     'watched',
-    ({ seats, aboard, surface, plan, shop, ledger, weight, ashore }) => ({
+    ({ seats, aboard, surface, plan, shop, ledger, weight, ashore, wiring }) => ({
       seats,
       aboard,
       surface,
@@ -21,6 +21,7 @@ function judgedOf(): Judged {
       ledger,
       weight,
       ashore,
+      wiring,
     }),
     (r, memory) => {
       const { laden } = r.weight.of(r.aboard.owned, r.seats.whole);
@@ -34,7 +35,7 @@ function judgedOf(): Judged {
         items: r.aboard.items,
         owned: r.aboard.owned,
         stands: r.aboard.stands,
-        runs: [],
+        wiring: r.wiring,
         circuits: [],
         oldHoles: [],
         others: [],

@@ -236,7 +236,7 @@ describe('golden workups', () => {
         f.plan.title,
         {
           holes: w.drilling.holes.map((h) => `${h.label} ${round(h.reading)} ${round(h.offCentre)} ${h.bit.name}`),
-          runs: w.wiring.runs.map((r) => `${r.id} ${round(r.cut)} ${r.awg} ${r.fuse.rating}`),
+          runs: w.wiring.runs.map((r) => `${r.id} ${round(r.cut)} ${r.awg} ${r.guard?.rating ?? '–'}`),
           findings: w.findings.map((x) => tell(x.says, 'metric')),
           totals: { ...w.price.totals, laborMinutes: round(w.price.totals.laborMinutes) },
           waterline: round(w.weight.float.level),

@@ -102,8 +102,22 @@ export const STAGES = rowOf<WorkupInput>()
     (w) => ({ holes: w.drilling.holes, length: w.surface.length, drilling: w.shop.drilling }),
     (r) => bitRounds(r.holes, r.length, r.drilling),
   )
-  .stage('wiring', ({ surface, plan: { runs }, aboard: { owned }, shop }) => ({ surface, runs, owned, shop }), wireUp)
-  .stage('circuits', ({ wiring: { runs }, aboard: { owned } }) => ({ runs, owned }), inUse)
+  .stage(
+    'wiring',
+    ({ surface, plan: { runs }, aboard: { owned }, catalog: { consumables }, shop }) => ({
+      surface,
+      runs,
+      owned,
+      consumables,
+      shop,
+    }),
+    wireUp,
+  )
+  .stage(
+    'circuits',
+    ({ wiring: { network, potentials, runs }, aboard: { owned } }) => ({ network, potentials, runs, owned }),
+    inUse,
+  )
   .stage(
     'weight',
     ({ seats, aboard: { items }, layout: { takenOff }, plan: { stowage } }) => ({ seats, items, takenOff, stowage }),
@@ -118,11 +132,11 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'price',
-    ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring: { runs }, catalog: { consumables }, shop }) => ({
+    ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring, catalog: { consumables }, shop }) => ({
       wishes,
       owned,
       takenOff,
-      runs,
+      wiring,
       consumables,
       shop,
     }),
@@ -182,13 +196,13 @@ export const STAGES = rowOf<WorkupInput>()
       aboard,
       drilling: { oldHoles },
       others = NO_OTHERS,
-      wiring: { runs },
+      wiring,
       circuits,
       weight,
       ashore,
       seats,
       hull,
-    }) => ({ circuits, plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, runs, weight, ashore }),
+    }) => ({ circuits, plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, wiring, weight, ashore }),
     judge,
   );
 

@@ -26,6 +26,32 @@ describe('documents', () => {
     expect(metric.pages[0]?.wide).toBeCloseTo(210, 1);
   });
 
+  it('the wire sheet has diagram, cut list, pulling order, ends and the legend; labels are two for each cable; the diagram is a drawing', async () => {
+    const s = await shop();
+    const mara = await s.signIn('mara');
+    const { body } = await mara.get('/api/floor').expect(200);
+    const rig = (body as { rigs: RigSummary[] }).rigs.find((r) => r.title.startsWith('night-tour'));
+    await mara.post(`/api/rigs/${rig?.id}/prints`, {}).expect(200);
+    const pdf = async (path: string) => readPdf(await mara.bytes(`/api/rigs/${rig?.id}/${path}`));
+    const { text } = await pdf('wire-sheet.pdf?units=metric&paper=A4');
+    for (const said of [
+      'Cut list, by gauge and colour',
+      'Pulling order',
+      'what each way is called',
+      'deck light',
+      'Heat-shrink',
+      'blade fuse',
+    ])
+      expect(text).toContain(said);
+    const labels = (await pdf('wire-labels.pdf?units=imperial&paper=LETTER')).text;
+    const [label = ''] = /[A-Z]+\.3–[A-Z]+/.exec(text) ?? [];
+    expect(label).not.toBe('');
+    expect(labels.split(label).length - 1).toBe(2);
+    const svg = (await mara.get(`/api/rigs/${rig?.id}/circuit.svg`).expect(200)).body as Buffer;
+    expect(svg.toString()).toMatch(/^<svg .*<title>Circuit of night-tour guide’s rig/);
+    expect(svg.toString().match(/<polyline/g)?.length).toBeGreaterThan(7);
+  });
+
   it('the quote adds up and has an end', async () => {
     const { pdf } = await open();
     const { text } = await pdf('quote.pdf');

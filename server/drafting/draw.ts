@@ -11,12 +11,18 @@ import { receptionSheet, type Photos } from './reception-sheet';
 import type { Sheet } from './sheet';
 import { templateDxf, templateSvg, type TemplateWords } from './template-drawing';
 import { checkPage, templateSheets } from './template-sheets';
+import { circuitSvg, drawnCircuit } from './circuit-drawing';
+import { wireLabels } from './wire-labels';
+import { wireSheet } from './wire-sheet';
 
 /** A paper that a rig prints, or a file it gives out. */
 export type Paper =
   | 'parts'
   | 'reception-sheet'
   | 'drill-sheet'
+  | 'wire-sheet'
+  | 'wire-labels'
+  | 'circuit-svg'
   | 'quote'
   | 'owners-book'
   | 'printer-check'
@@ -94,6 +100,8 @@ function allTemplates(ready: Printed, { fitting }: Which): Promise<Buffer> {
 const SHEETS = {
   'reception-sheet': ({ sheet, workup }: Printed, { photos = new Map() }: Which) => receptionSheet(sheet, workup, photos),
   'drill-sheet': ({ sheet, workup }: Printed) => drillSheet(sheet, workup),
+  'wire-sheet': ({ sheet, workup }: Printed) => wireSheet(sheet, workup),
+  'wire-labels': ({ sheet, workup }: Printed) => wireLabels(sheet, workup),
   quote: ({ sheet, workup }: Printed) => quote(sheet, workup),
   'owners-book': ({ sheet, workup }: Printed) => ownersBook(sheet, workup),
   'printer-check': ({ sheet }: Printed) => checkPage(sheet),
@@ -111,6 +119,12 @@ export async function draw(paper: Paper, input: WorkupInput, heading: Heading, w
     bytes: Buffer.from(all),
   });
   if (paper === 'parts') return text('parts.csv', 'text/csv', partsCsv(workup, sheet.units));
+  if (paper === 'circuit-svg')
+    return text(
+      'circuit.svg',
+      'image/svg+xml',
+      circuitSvg(await drawnCircuit(workup), `Circuit of ${sheet.plan.title}, ${sheet.number}`),
+    );
   if (paper === 'template-svg' || paper === 'template-dxf') {
     const template = templatesFor(ready, which.fitting)[(which.part ?? 1) - 1];
     if (!template) throw notFound('part', 'this template has fewer sheets');

@@ -1,6 +1,6 @@
 import { toldHands } from '@plain-cleat/core/hands';
 import { launchWords } from '@plain-cleat/core/way';
-import { COLOUR_WORDS } from '@plain-cleat/core/wiring';
+import { COLOUR_WORDS } from '@plain-cleat/core/circuits';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { tell } from '@plain-cleat/core/units';

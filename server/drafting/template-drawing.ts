@@ -105,7 +105,7 @@ export const flatWords = ({ flattening, holes, part, parts }: Template, words: T
     : `Flattening costs at most ${words.little(Math.max(flattening, 0.005))} between two holes.`) +
   (parts > 1 ? ` Split in ${parts}: sheet ${part}. Lay each by its own lines.` : '');
 
-const escaped = (s: string): string => s.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+export const escaped = (s: string): string => s.replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
 const n = (v: number): string => String(Number(v.toFixed(4)));
 
 /** A template as SVG in millimetres, one to one, a group for each layer. */

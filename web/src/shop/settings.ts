@@ -125,7 +125,7 @@ export const SETTINGS: readonly Group[] = [
       one('wiring.dropPercent.other', 'Drop, other', 'number', '%'),
       one('wiring.leastAwg.motor', 'Thinnest for a motor', 'number', 'AWG'),
       one('wiring.leastAwg.other', 'Thinnest for the rest', 'number', 'AWG'),
-      one('wiring.conductorsInBundle', 'Conductors in a bundle', 'number'),
+      one('wiring.bundled', 'Bundled conductors carry less', ['at any voltage', 'from 50 V']),
       length('wiring.loop', 'Service loop'),
       one('wiring.slackPercent', 'Slack', 'number', '%'),
       length('wiring.cutTo', 'Cut to the next'),

@@ -1,17 +1,7 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
-import {
-  awgArea,
-  awgDiameter,
-  chooseFuse,
-  chooseGauge,
-  circularMils,
-  dropVolts,
-  e11Mils,
-  GAUGES,
-  isoArea,
-  type Awg,
-} from './wire';
+import { awgArea, awgDiameter, chooseGauge, circularMils, dropVolts, e11Mils, GAUGES, isoArea, type Awg } from './gauge';
+import { chooseFuse } from './protection';
 
 const gauge = z.union(GAUGES.map((g) => z.literal(g))).describe(`one of ${GAUGES.join(', ')}`);
 const amps = z.number().positive().max(1000);
@@ -75,5 +65,5 @@ export const fuseSize = calculation(
   'Protection between load and ampacity',
   z.strictObject({ amps, ampacity: z.number().positive().max(1000), motor: z.boolean().default(false) }),
   [SOURCES.e11, SOURCES.practice],
-  ({ amps: i, ampacity, motor }) => chooseFuse(i, ampacity, motor),
+  ({ amps: i, ampacity, motor }) => chooseFuse(motor ? { steady: 0, thrust: i } : { steady: i, thrust: 0 }, ampacity),
 );

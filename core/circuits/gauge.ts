@@ -1,4 +1,5 @@
 import { SOURCES, type Source } from '../units';
+import { chooseFuse, type Asked } from './protection';
 
 /** American wire gauges in use. */
 export const GAUGES = [18, 16, 14, 12, 10, 8, 6, 4, 2] as const;
@@ -36,9 +37,6 @@ export function bundleFactor(conductors: number): number {
   if (conductors <= 6) return 0.6;
   return conductors <= 24 ? 0.5 : 0.4;
 }
-
-/** Protection stands so near the source, along the wire: ABYC E-11, 7 in (from memory), mm. */
-export const FUSE_WITHIN = 7 * 25.4;
 
 /** Area a drop asks for by ABYC E-11, circular mils: 10.75·I·L/E, L in feet there and back (from memory). */
 export const e11Mils = (amps: number, roundTripMm: number, dropVolts: number): number =>
@@ -98,13 +96,17 @@ export function dropAllows(ask: GaugeAsk, awg: Awg): boolean {
 /** Amps a gauge carries in this bundle. */
 export const derated = (awg: Awg, conductors: number): number => AMPACITY[awg] * bundleFactor(conductors);
 
+/** What a load asks for, by whether it is a motor. */
+const askedBy = ({ amps, motor = false }: Pick<GaugeAsk, 'amps' | 'motor'>): Asked =>
+  motor ? { steady: 0, thrust: amps } : { steady: amps, thrust: 0 };
+
 /** The thinnest gauge that heat, drop, the shop and its protection all allow, and which of them ruled: a wire is chosen with its fuse. */
 export function chooseGauge(ask: GaugeAsk): GaugeChoice {
   const byHeat = thinnest((g) => derated(g, ask.conductorsInBundle) >= ask.amps);
   const byDrop = thinnest((g) => dropAllows(ask, g));
   const byShop = thinnest((g) => g <= ask.leastAwg);
   const byFuse = thinnest((g) => {
-    const { rating, over } = chooseFuse(ask.amps, derated(g, ask.conductorsInBundle), ask.motor ?? false, ask.ownFuse);
+    const { rating, over } = chooseFuse(askedBy(ask), derated(g, ask.conductorsInBundle), ask.ownFuse);
     return rating !== null && !over;
   });
   const all = [byHeat, byDrop, byShop, byFuse];
@@ -127,30 +129,6 @@ export function chooseGauge(ask: GaugeAsk): GaugeChoice {
     ruled,
     sources: [ask.standard === 'E-11' ? SOURCES.e11 : SOURCES.iso10133, SOURCES.awg, SOURCES.shop],
   };
-}
-
-/** Fuse and breaker ratings sold, A (ATO/ATC, MAXI and ANL ranges; from memory). */
-export const RATINGS = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 100] as const;
-
-export interface Protection {
-  readonly rating: number | null;
-  /** Rated over the conductor's ampacity but within 150 %, where no size sold fits under it (E-11). */
-  readonly over: boolean;
-}
-
-/**
- * Protection between load and conductor. What the load's maker states wins. Else the smallest rating that carries the
- * load: 80 % of it when continuous (common practice, no source); a motor's full thrust is short, so the next rating
- * over it: 30 A takes 40, 42 takes 50, 50 takes 60 (common practice, no source). Never over what the conductor
- * carries, but for the next size sold up to 150 % where none fits under it (E-11).
- */
-export function chooseFuse(amps: number, ampacity: number, motor: boolean, own?: number): Protection {
-  const carries = (r: number): boolean => (motor ? r > amps + 1e-9 : r >= amps / 0.8 - 1e-9);
-  const rating = own ?? RATINGS.find(carries);
-  if (rating !== undefined && rating <= ampacity) return { rating, over: false };
-  const next = RATINGS.find((r) => r >= ampacity);
-  const fits = rating !== undefined && rating === next && rating <= 1.5 * ampacity;
-  return { rating: fits ? rating : null, over: fits };
 }
 
 /** The nominal volts of a system: 12, 24, 36 or 48 for what charges to a little more; a drop is a share of these. */

@@ -1,0 +1,181 @@
+import { CATALOG, QUENBY } from '../../demo/index';
+import type { Part } from '../parts';
+import type { Plan, Run } from '../rig';
+import { judgeCases, rig } from '../testing/judging';
+import { deck, fitted, partWith, track } from '../testing/plans';
+import { workUp, type WorkupInput } from '../workup';
+
+const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
+const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
+  from,
+  to,
+  lane: 'inside port',
+  via: [],
+  awg: null,
+  ...more,
+});
+
+/** A battery with a relay box behind it, a sounder and bow lights on the box. */
+const FITTINGS: Plan['fittings'] = {
+  b: fitted('battery-50', within(560), 'loose'),
+  x: fitted('relay-box', within(850), 'loose'),
+  s: fitted('sounder-arm-7', track('fwd-port', 1450), 'track'),
+  l: fitted('side-lights', deck(300, 0), 'through'),
+};
+const RUNS: Plan['runs'] = {
+  x: run('b', 'x'),
+  s: run('x', 's', { way: 1, name: 'sounder' }),
+  l: run('x', 'l', { way: 2, name: 'bow lights' }),
+};
+const wired = (runs: Plan['runs'] = {}, fittings: Plan['fittings'] = {}): WorkupInput =>
+  rig({ ...FITTINGS, ...fittings }, {}, QUENBY, { runs: { ...RUNS, ...runs } });
+/** The same with one part's power as it is said here. */
+const withPower = (input: WorkupInput, id: string, power: Part['power']): WorkupInput => ({
+  ...input,
+  catalog: { ...input.catalog, parts: CATALOG.parts.map((p) => (p.id === id ? partWith(p, { power: power ?? {} }) : p)) },
+});
+const guard = (more: Partial<Exclude<Run['guard'], 'none' | undefined>>): Run['guard'] => ({
+  is: null,
+  amps: null,
+  along: 100,
+  ...more,
+});
+const second = { c: fitted('battery-50', within(560, 200), 'loose') };
+const boxOf = (ways: number, amps: number, wayAmps: number): Part['power'] => ({
+  passes: { ways, amps, wayAmps, fused: true, switched: true },
+});
+
+describe('judgements of the circuits', () => {
+  judgeCases([
+    {
+      code: 'unguarded',
+      fires: wired({ x: run('b', 'x', { guard: 'none' }) }),
+      says: /Nothing protects the cable from Battery 50 Ah, lithium to Relay box/,
+      not: wired(),
+    },
+    {
+      code: 'fuse-too-large',
+      fires: wired({ x: run('b', 'x', { guard: guard({ amps: 30 }), awg: 16 }) }),
+      says: /The 16 AWG to Relay box, six channels carries \d+ A; its 30 A fuse is larger/,
+      not: wired({ x: run('b', 'x', { guard: guard({ amps: 30 }) }) }),
+    },
+    {
+      code: 'fuse-too-small',
+      fires: wired({ x: run('b', 'x', { guard: guard({ amps: 1 }) }) }),
+      says: /1 A for 1 A to Relay box, six channels: it opens by itself/,
+      not: wired({ x: run('b', 'x', { guard: guard({ amps: 2 }) }) }),
+    },
+    {
+      code: 'fuse-far',
+      fires: wired({ x: run('b', 'x', { guard: guard({ along: 177.81 }) }) }),
+      says: /is 178 mm from the battery; 177 mm is the most/,
+      not: wired({ x: run('b', 'x', { guard: guard({ along: 177.79 }) }) }),
+    },
+    {
+      code: 'breaking-capacity',
+      fires: wired(
+        { x: run('b', 'x', { guard: guard({ is: 'blade fuse' }) }) },
+        { b: fitted('battery-100', within(560), 'loose') },
+      ),
+      says: /gives up to 1675 A; a blade fuse opens 1000 A/,
+      not: wired({}, { b: fitted('battery-100', within(560), 'loose') }),
+    },
+    {
+      code: 'not-fed',
+      fires: wired({ s: run('b', 'x') }),
+      says: /Sounder 7 in, deck arm has no feed yet/,
+      not: wired(),
+      cure: false,
+    },
+    {
+      code: 'no-return',
+      fires: wired({ s: run('x', 's', { has: 'plus' }), t: run('c', 's', { has: 'minus' }) }, second),
+      says: /What Sounder 7 in, deck arm draws has no way back/,
+      not: wired({ s: run('x', 's', { has: 'plus' }), t: run('x', 's', { has: 'minus' }) }, second),
+      cure: false,
+    },
+    {
+      code: 'wrong-source',
+      fires: wired(
+        { s: run('c', 's', { has: 'plus' }), t: run('b', 's', { has: 'minus' }), u: run('b', 'c', { has: 'series' }) },
+        second,
+      ),
+      says: /wants 12 V; it is fed 24 V/,
+      not: wired({ u: run('b', 'c', { has: 'series' }) }, second),
+      cure: false,
+    },
+    {
+      code: 'feeds-nothing',
+      fires: wired({ l: run('s', 'l') }),
+      says: /Sounder 7 in, deck arm is not a battery and hands nothing on/,
+      not: wired(),
+      cure: false,
+    },
+    {
+      code: 'no-way-left',
+      fires: wired({ l: run('x', 'l', { way: 7, name: 'bow lights' }) }),
+      says: /hangs on way 7 of Relay box, six channels, which has 6/,
+      not: wired({ l: run('x', 'l', { way: 6, name: 'bow lights' }) }),
+      cure: false,
+    },
+    {
+      code: 'shorted',
+      fires: wired({ p: run('b', 'c'), q: run('b', 'c', { has: 'series' }) }, second),
+      says: /joins points of different volts/,
+      not: wired({ p: run('b', 'c') }, second),
+      cure: false,
+    },
+    {
+      code: 'unlike-in-parallel',
+      fires: wired({ p: run('b', 'c') }, { c: fitted('battery-80', within(560, 200), 'loose') }),
+      says: /Motor battery 80 Ah and Battery 50 Ah, lithium stand side by side|Battery 50 Ah, lithium and Motor battery 80 Ah stand side by side/,
+      not: wired({ p: run('b', 'c') }, second),
+      cure: false,
+    },
+    {
+      code: 'over-way',
+      fires: withPower(wired(), 'relay-box', boxOf(6, 50, 0.74)),
+      says: /Way 1 of Relay box, six channels carries 0.74 A; 0.75 A go through it/,
+      not: withPower(wired(), 'relay-box', boxOf(6, 50, 0.75)),
+      cure: false,
+    },
+    {
+      code: 'over-box',
+      fires: withPower(wired(), 'relay-box', boxOf(6, 0.99, 15)),
+      says: /Relay box, six channels carries 0.99 A; 1 A go through it/,
+      not: withPower(wired(), 'relay-box', boxOf(6, 1, 15)),
+      cure: false,
+    },
+    {
+      code: 'way-unnamed',
+      fires: wired({ s: run('x', 's', { way: 1 }) }),
+      says: /Way 1 of Relay box, six channels has no name/,
+      not: wired(),
+      cure: false,
+    },
+    {
+      code: 'light-unswitched',
+      fires: wired({ l: run('b', 'l') }),
+      says: /Nothing switches Bow light/,
+      not: wired(),
+      cure: false,
+    },
+  ]);
+
+  it('two loads on one way are added up, and a relay without fuses leaves its cables to the fuse before it', () => {
+    const both = wired({ l: run('x', 'l', { way: 1, name: 'all' }) });
+    const codes = (input: WorkupInput): string[] => workUp(input).findings.map((f) => f.code);
+    expect(codes(withPower(both, 'relay-box', boxOf(6, 50, 0.99)))).toContain('over-way');
+    const bare = withPower(
+      wired({ x: run('b', 'x', { guard: guard({ amps: 30 }) }), s: run('x', 's', { way: 1, name: 'sounder', awg: 16 }) }),
+      'relay-box',
+      {
+        passes: { ways: 6, amps: 50, switched: true },
+      },
+    );
+    const large = workUp(bare).findings.filter((f) => f.code === 'fuse-too-large');
+    expect(large.map((f) => f.where)).toEqual(['s']);
+    // Left to the core they are thick enough for the fuse before them.
+    expect(workUp(wired()).wiring.runs.every((r) => r.guarded === 'yes')).toBeTrue();
+  });
+});

@@ -1,0 +1,190 @@
+import { connectedBy, nominalVolts, pathOf, printAmps, type Poles } from '../circuits';
+import { say } from '../units';
+import type { Fitted } from '../drilling';
+import type { Judgement, Raw } from './finding';
+import { aboutRun, nameIn } from './wires';
+
+const aboutFitting = ({ placed, letter }: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'curable'> => ({
+  where: placed.id,
+  letter,
+  x: placed.frame.origin.x,
+  step: 'wire',
+  curable: false,
+});
+
+/** A load that no battery feeds, that has no way back, or that gets other volts than it is made for. */
+export const fedRight: Judgement = (judged) => {
+  const { network, potentials } = judged.wiring;
+  return network.loads.flatMap((load): Raw[] => {
+    const item = judged.owned.find((i) => i.placed.id === load.fitting);
+    if (!item) return [];
+    const { name } = item.placed.part;
+    const { amps, volts } = load.of;
+    const connected = connectedBy(potentials, load);
+    if (connected.is === 'not fed')
+      return [
+        {
+          ...aboutFitting(item),
+          code: 'not-fed',
+          severity: 'look',
+          says: say`${name} has no feed yet.`,
+          because: say`It draws ${amps} A at ${volts} V. Route a run from a battery, or from what a battery feeds.`,
+        },
+      ];
+    if (connected.is === 'no way back')
+      return [
+        {
+          ...aboutFitting(item),
+          code: 'no-return',
+          severity: 'stop',
+          says: say`What ${name} draws has no way back to the battery it comes from.`,
+          because: say`Its minus goes to another battery or to nothing. Out and back go together, to the same battery.`,
+        },
+      ];
+    if (connected.is !== 'fed' || connected.volts === nominalVolts(volts)) return [];
+    return [
+      {
+        ...aboutFitting(item),
+        code: 'wrong-source',
+        severity: 'stop',
+        says: say`${name} wants ${volts} V; it is fed ${connected.volts} V.`,
+        because: say`Feed it from a battery of ${nominalVolts(volts)} V, or through a converter.`,
+      },
+    ];
+  });
+};
+
+/** A run from something that neither stores nor hands on; or by a way that is not there. */
+export const feeds: Judgement = (judged) =>
+  judged.wiring.runs.flatMap((run): Raw[] => {
+    const power = judged.owned.find((i) => i.placed.id === run.from)?.placed.part.power;
+    if (!power?.battery && !power?.passes)
+      return [
+        {
+          ...aboutRun(judged, run),
+          code: 'feeds-nothing',
+          severity: 'stop',
+          says: say`${nameIn(judged, run.from)} is not a battery and hands nothing on: it cannot feed ${nameIn(judged, run.to)}.`,
+          because: say`A run starts at a battery, or at a switch, fuse block or relay box that a battery feeds.`,
+        },
+      ];
+    const ways = power.passes?.ways ?? 0;
+    if (run.way === null || run.way <= ways) return [];
+    return [
+      {
+        ...aboutRun(judged, run),
+        code: 'no-way-left',
+        severity: 'stop',
+        says: say`${nameIn(judged, run.to)} hangs on way ${run.way} of ${nameIn(judged, run.from)}, which has ${ways}.`,
+        because: say`A free way, a second load on one that carries both, or a larger box.`,
+      },
+    ];
+  });
+
+/** A plus and a minus joined with nothing between that draws. Nobody may accept that. */
+export const shorted: Judgement = (judged) =>
+  judged.wiring.potentials.shorts.slice(0, 1).flatMap((edge): Raw[] => {
+    const run =
+      judged.wiring.runs.find((r) => judged.wiring.network.leads.some((l) => l.id === edge.id && l.cable === r.id)) ??
+      judged.wiring.runs[0];
+    return run
+      ? [
+          {
+            ...aboutRun(judged, run),
+            code: 'shorted',
+            severity: 'stop',
+            says: say`The cable from ${nameIn(judged, run.from)} to ${nameIn(judged, run.to)} joins points of different volts: a short circuit.`,
+            because: say`Batteries side by side have the same volts, plus to plus and minus to minus; in a row plus to minus, once.`,
+          },
+        ]
+      : [];
+  });
+
+/** Batteries side by side are alike. */
+export const alikeInParallel: Judgement = (judged) => {
+  const { network, potentials } = judged.wiring;
+  const at = ({ plus, minus }: Poles<unknown>): string =>
+    [plus, minus].map((t) => `${potentials.of.get(t)?.island ?? t} ${potentials.of.get(t)?.volts ?? ''}`).join();
+  return network.batteries.flatMap((b, i): Raw[] => {
+    const other = network.batteries.slice(0, i).find((o) => at(o) === at(b) && o.fitting !== b.fitting);
+    const item = judged.owned.find((o) => o.placed.id === b.fitting);
+    if (!other || !item) return [];
+    if (other.of.chemistry === b.of.chemistry && other.of.ampHours === b.of.ampHours) return [];
+    const mixed = other.of.chemistry !== b.of.chemistry;
+    return [
+      {
+        ...aboutFitting(item),
+        code: 'unlike-in-parallel',
+        severity: mixed ? 'stop' : 'look',
+        says: say`${nameIn(judged, b.fitting)} and ${nameIn(judged, other.fitting)} stand side by side and are not alike.`,
+        because: mixed
+          ? say`Of two chemistries one charges the other past what it takes. One of each kind on a circuit of its own.`
+          : say`The fuller one fills the other, and the smaller one is worn first. Two of the same, as old as each other (common practice, no source).`,
+      },
+    ];
+  });
+};
+
+/** What hands on current carries no more than it is made for: all of it, and each way. */
+export const boxesHold: Judgement = (judged) =>
+  judged.owned.flatMap((item): Raw[] => {
+    const passes = item.placed.part.power?.passes;
+    if (!passes) return [];
+    const { wayAmps = passes.amps } = passes;
+    const out = judged.wiring.runs.filter((r) => r.from === item.placed.id && r.conductors > 0);
+    const byWay = new Map<number, number>();
+    for (const r of out) byWay.set(r.way ?? 1, (byWay.get(r.way ?? 1) ?? 0) + r.amps);
+    const whole = [...byWay.values()].reduce((a, b) => a + b, 0);
+    const over = [...byWay].find(([, amps]) => amps > wayAmps + 1e-9);
+    const { name } = item.placed.part;
+    const found = (code: 'over-way' | 'over-box', amps: number, most: number, what: string): Raw => ({
+      ...aboutFitting(item),
+      code,
+      severity: 'stop',
+      says: say`${what} carries ${most} A; ${printAmps(amps)} A go through it.`,
+      because: say`Its contacts burn or weld. A larger one, or less on it.`,
+    });
+    return [
+      ...(over ? [found('over-way', over[1], wayAmps, `Way ${over[0]} of ${name}`)] : []),
+      ...(whole > passes.amps + 1e-9 ? [found('over-box', whole, passes.amps, name)] : []),
+    ];
+  });
+
+/** A way that is switched says what it switches. */
+export const waysNamed: Judgement = (judged) =>
+  judged.owned.flatMap((item): Raw[] => {
+    const passes = item.placed.part.power?.passes;
+    if (!passes?.switched || passes.ways < 2) return [];
+    const bare = judged.wiring.runs.filter((r) => r.from === item.placed.id && r.name === null);
+    const [first] = bare;
+    if (!first) return [];
+    return [
+      {
+        ...aboutFitting(item),
+        code: 'way-unnamed',
+        severity: 'note',
+        says: say`Way ${[...new Set(bare.map((r) => r.way ?? 1))].sort((a, b) => a - b).join(', ')} of ${item.placed.part.name} has no name.`,
+        because: say`Whoever presses a button in the dark reads on it what it switches.`,
+      },
+    ];
+  });
+
+/** A light that nothing switches burns until its battery is unplugged. */
+export const lightsSwitched: Judgement = (judged) => {
+  const { network, potentials } = judged.wiring;
+  return network.loads.flatMap((load): Raw[] => {
+    const item = judged.owned.find((i) => i.placed.id === load.fitting);
+    if (!item || load.of.of !== 'lights' || load.of.switched || connectedBy(potentials, load).is !== 'fed') return [];
+    const on = pathOf(network, load.minus, load.plus).map((p) => p.edge.id);
+    if (network.ways.some((w) => w.passes.switched && on.includes(w.id))) return [];
+    return [
+      {
+        ...aboutFitting(item),
+        code: 'light-unswitched',
+        severity: 'look',
+        says: say`Nothing switches ${item.placed.part.name}.`,
+        because: say`It burns until the battery is unplugged. A way of a switch panel or relay box, or a switch in its cable.`,
+      },
+    ];
+  });
+};

@@ -1,0 +1,90 @@
+import { demoRigs, CATALOG, SHOP } from '../../demo/index';
+import type { Fact } from '../rig';
+import { workUp } from '../workup';
+import { channelsOf, conductorsOf, cutList, diagramOf, drawDiagram, endingOf, endsOf, labelled, pullList } from './index';
+
+const rigOf = (title: string) => {
+  const file = demoRigs('2026-06-10').find((d) => d.file.plan.title.includes(title))?.file;
+  if (!file) throw new Error('no such rig');
+  return workUp({
+    plan: file.plan,
+    hull: file.hull,
+    facts: file.ledger as Fact[],
+    catalog: CATALOG,
+    shop: SHOP,
+    asOf: '2026-06-10',
+  });
+};
+
+describe('lists of wires', () => {
+  const w = rigOf('night-tour');
+  const owned = w.aboard.owned;
+  const cables = labelled(w.wiring, owned);
+  const letter = (id: string): string => owned.find((i) => i.placed.id === id)?.letter ?? '?';
+
+  it('label each cable from where, by which way, to where, no two alike', () => {
+    const [battery, relay, mast] = ['battery', 'relay', 'mast'].map(letter);
+    expect(cables.map((c) => c.label)).toContain(`${battery}–${relay}`);
+    expect(cables.map((c) => c.label)).toContain(`${relay}.3–${mast}`);
+    expect(new Set(cables.map((c) => c.label)).size).toBe(cables.length);
+  });
+
+  it('cut every conductor once, of its colour, and add up to what is bought', () => {
+    const groups = cutList(cables);
+    const pieces = groups.flatMap((g) => g.pieces);
+    expect(pieces.length).toBe(w.wiring.runs.reduce((sum, r) => sum + r.conductors, 0));
+    for (const g of groups)
+      expect(g.total).toBeCloseTo(
+        g.pieces.reduce((sum, p) => sum + p.cut, 0),
+        9,
+      );
+    const metres = groups.reduce((sum, g) => sum + g.total, 0) / 1000;
+    const bought = w.price.lines.filter((l) => l.key.startsWith('wire-')).reduce((sum, l) => sum + l.quantity, 0);
+    expect(metres).toBeCloseTo(bought, 6);
+    expect(groups.filter((g) => g.colour === 'black').flatMap((g) => g.pieces).length).toBe(cables.length);
+  });
+
+  it('pull each cable once, lane by lane', () => {
+    const order = pullList(cables).map((c) => c.run.lane);
+    expect(order.length).toBe(cables.length);
+    expect(order.filter((lane, i) => lane !== order[i - 1]).length).toBe(new Set(order).size);
+  });
+
+  it('make two ends for every conductor: rings at posts, and dies by the colours terminals are sold in (common practice, no source)', () => {
+    const ends = endsOf(cables, owned);
+    expect(ends.length).toBe(2 * w.wiring.runs.reduce((sum, r) => sum + r.conductors, 0));
+    expect(ends.filter((e) => e.at === `${letter('battery')} +`).map((e) => e.terminal)).toEqual(['ring']);
+    expect(ends.map((e) => e.at)).toContain(`${letter('relay')} way 3`);
+    expect(([18, 16, 14, 12, 10, 8, 2] as const).map((awg) => endingOf(awg, 'post').die)).toEqual([
+      ...['red', 'red', 'blue', 'yellow', 'yellow', '8 AWG lug', '2 AWG lug'],
+    ]);
+  });
+
+  it('say what each way is called, and which are free', () => {
+    const [relay] = channelsOf(w.wiring, owned);
+    expect(relay?.channels.map((c) => c.name)).toEqual(['lantern', 'deck light', 'mast light', 'free', 'free', 'free']);
+    expect(relay?.channels[0]?.rating).toBe(1);
+  });
+
+  it('of batteries in a row the link goes from plus to the next minus, and one conductor is one', () => {
+    expect(conductorsOf({ has: 'series', colour: 'orange' })).toEqual([{ colour: 'red', from: '+', to: '−' }]);
+    expect(conductorsOf({ has: 'minus', colour: 'orange' })).toEqual([{ colour: 'black', from: '−', to: '−' }]);
+  });
+});
+
+describe('diagram', () => {
+  for (const title of ['night-tour', 'bird', 'survey'])
+    it(`has every conductor and every part of the ${title} rig, each line from a port to a port`, () => {
+      const { wiring, aboard } = rigOf(title);
+      const { graph, lines, boxes } = diagramOf(wiring, aboard.owned);
+      const ports = new Set(graph.children.flatMap((c) => c.ports.map((p) => p.id)));
+      for (const e of graph.edges) expect([...e.sources, ...e.targets].every((p) => ports.has(p))).toBeTrue();
+      const fuses = wiring.guards.filter((g) => g.cable !== null).length;
+      expect(lines.size).toBe(wiring.runs.reduce((sum, r) => sum + r.conductors, 0) + fuses);
+      const parts = new Set(wiring.runs.flatMap((r) => [r.from, r.to]));
+      expect(new Set([...boxes.values()].flatMap((b) => b.fitting ?? []))).toEqual(parts);
+      // Laid out anyhow, everything is drawn.
+      const drawn = drawDiagram({ graph, lines, boxes }, { width: 100, height: 100, children: graph.children, edges: [] });
+      expect(drawn.shapes.filter((s) => s.is === 'box').length).toBe(boxes.size);
+    });
+});

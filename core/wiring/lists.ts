@@ -1,0 +1,154 @@
+import { RETURN_COLOUR, type Awg, type WireColour } from '../circuits';
+import type { Fitted } from '../drilling';
+import type { Wiring, WiredRun } from './wire-up';
+
+/** Which letter stands for a fitting. */
+export type LetterOf = (fitting: string) => string;
+
+export const lettersOf = (owned: readonly Fitted[]): LetterOf => {
+  const letters = new Map(owned.map((i) => [i.placed.id, i.letter]));
+  return (fitting) => letters.get(fitting) ?? '?';
+};
+
+/** What is written on both ends of a cable: from where, by which way, to where, in the letters of the strip. */
+export function labelOf({ from, to, way }: Pick<WiredRun, 'from' | 'to' | 'way'>, letterOf: LetterOf, several: boolean): string {
+  return `${letterOf(from)}${several && way !== null ? `.${way}` : ''}–${letterOf(to)}`;
+}
+
+/** A cable with what is written on it. */
+export interface Labelled {
+  readonly run: WiredRun;
+  readonly label: string;
+}
+
+/** Every cable labelled; the way is part of it where its box has several. */
+export function labelled({ runs }: Pick<Wiring, 'runs'>, owned: readonly Fitted[]): Labelled[] {
+  const letterOf = lettersOf(owned);
+  const boxes = new Set(owned.flatMap((i) => ((i.placed.part.power?.passes?.ways ?? 1) > 1 ? [i.placed.id] : [])));
+  return runs.map((run) => ({ run, label: labelOf(run, letterOf, boxes.has(run.from)) }));
+}
+
+/** Pieces of one gauge and colour, as they come off one reel. */
+export interface CutGroup {
+  readonly awg: Awg;
+  readonly colour: WireColour;
+  /** Longest first, so that a short offcut still serves. */
+  readonly pieces: readonly { readonly label: string; readonly cut: number }[];
+  readonly total: number;
+}
+
+/** What is cut, by gauge and colour: the thickest first. */
+export function cutList(cables: readonly Labelled[]): CutGroup[] {
+  const groups = new Map<string, { awg: Awg; colour: WireColour; pieces: { label: string; cut: number }[] }>();
+  for (const { run, label } of cables) {
+    const { awg, cut } = run;
+    if (awg === null) continue;
+    for (const { colour } of conductorsOf(run)) {
+      const key = `${awg} ${colour}`;
+      const group = groups.get(key) ?? { awg, colour, pieces: [] };
+      group.pieces.push({ label, cut });
+      groups.set(key, group);
+    }
+  }
+  return [...groups.values()]
+    .map((g) => ({
+      ...g,
+      pieces: g.pieces.sort((a, b) => b.cut - a.cut),
+      total: g.pieces.reduce((sum, p) => sum + p.cut, 0),
+    }))
+    .sort((a, b) => a.awg - b.awg || a.colour.localeCompare(b.colour));
+}
+
+/** The conductors of a cable with their colours and the poles they join. */
+export function conductorsOf({ has, colour }: Pick<WiredRun, 'has' | 'colour'>): readonly {
+  readonly colour: WireColour;
+  readonly from: '+' | '−';
+  readonly to: '+' | '−';
+}[] {
+  const out = { colour, from: '+', to: '+' } as const;
+  const back = { colour: RETURN_COLOUR, from: '−', to: '−' } as const;
+  if (has === 'series') return [{ colour: 'red', from: '+', to: '−' }];
+  return has === 'both' ? [out, back] : [has === 'plus' ? out : back];
+}
+
+/** Cables in pulling order: lane by lane, in each the thickest first, for it bends least, then the longest (common practice, no source). */
+export const pullList = (cables: readonly Labelled[]): readonly Labelled[] =>
+  [...cables].sort(
+    (a, b) => a.run.lane.localeCompare(b.run.lane) || (a.run.awg ?? 0) - (b.run.awg ?? 0) || b.run.length - a.run.length,
+  );
+
+/** How an end is made: what is crimped on, with which jaws, under which heat-shrink. */
+export interface Ending {
+  readonly terminal: string;
+  /** The jaws of the crimping tool, by the colours insulated terminals are sold in, or the lug's gauge. */
+  readonly die: string;
+  /** Adhesive heat-shrink before it shrinks, mm. */
+  readonly shrink: number;
+}
+
+/** What is crimped on a gauge at a battery's post, in a box, at a load (common practice, no source). */
+export function endingOf(awg: Awg, at: 'post' | 'box' | 'load'): Ending {
+  const die = awg >= 16 ? 'red' : awg >= 14 ? 'blue' : awg >= 10 ? 'yellow' : `${awg} AWG lug`;
+  const shrink = awg >= 14 ? 6 : awg >= 10 ? 9 : awg >= 6 ? 12 : 19;
+  const terminal = at === 'post' ? 'ring' : at === 'box' ? (awg >= 10 ? 'ferrule' : 'ring') : 'butt joint';
+  return { terminal, die, shrink };
+}
+
+/** One end of one conductor. */
+export interface End extends Ending {
+  readonly label: string;
+  readonly colour: WireColour;
+  readonly awg: Awg;
+  /** Where it goes: the letter, and its plus, minus or way. */
+  readonly at: string;
+}
+
+/** Every end that is crimped, cable by cable. */
+export function endsOf(cables: readonly Labelled[], owned: readonly Fitted[]): End[] {
+  const letterOf = lettersOf(owned);
+  const placeOf = (fitting: string): 'post' | 'box' | 'load' => {
+    const power = owned.find((i) => i.placed.id === fitting)?.placed.part.power;
+    return power?.battery ? 'post' : power?.passes ? 'box' : 'load';
+  };
+  return cables.flatMap(({ run, label }) => {
+    const { awg } = run;
+    if (awg === null) return [];
+    return conductorsOf(run).flatMap(({ colour, from, to }): End[] => [
+      {
+        ...{ label, colour, awg, at: `${letterOf(run.from)} ${run.way !== null && from === '+' ? `way ${run.way}` : from}` },
+        ...endingOf(awg, placeOf(run.from)),
+      },
+      { ...{ label, colour, awg, at: `${letterOf(run.to)} ${to}` }, ...endingOf(awg, placeOf(run.to)) },
+    ]);
+  });
+}
+
+/** What a way of a box is called, what hangs on it, and its fuse. */
+export interface Channel {
+  readonly way: number;
+  readonly name: string;
+  readonly loads: readonly string[];
+  readonly rating: number | null;
+}
+
+/** The legend of each box that has several ways. */
+export function channelsOf(
+  { runs, guards }: Pick<Wiring, 'runs' | 'guards'>,
+  owned: readonly Fitted[],
+): { readonly box: Fitted; readonly channels: readonly Channel[] }[] {
+  const nameOf = (fitting: string): string => owned.find((i) => i.placed.id === fitting)?.placed.part.name ?? fitting;
+  return owned.flatMap((box) => {
+    const { ways = 1 } = box.placed.part.power?.passes ?? {};
+    if (ways < 2) return [];
+    const channels = Array.from({ length: ways }, (_, i): Channel => {
+      const on = runs.filter((r) => r.from === box.placed.id && r.way === i + 1);
+      return {
+        way: i + 1,
+        name: on.find((r) => r.name !== null)?.name ?? (on.length ? 'no name yet' : 'free'),
+        loads: on.map((r) => nameOf(r.to)),
+        rating: guards.find((g) => g.fitting === box.placed.id && g.way === i + 1)?.rating ?? null,
+      };
+    });
+    return [{ box, channels }];
+  });
+}

@@ -1,0 +1,136 @@
+import fc from 'fast-check';
+import { QUENBY } from '../../demo/index';
+import type { FindingCode } from '../findings';
+import { applyChange, type Brief, type Plan, type Run } from '../rig';
+import { deck, fitted, inputOf, track } from '../testing/plans';
+import { tell } from '../units';
+import { workUp, type Workup, type WorkupInput } from '../workup';
+import { proposeCircuit, type Proposal } from './index';
+
+const within = (space: string, x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space, x, y, heading: 0 });
+
+/** What may be aboard, each in a place where it stands by itself. */
+const ABOARD: Plan['fittings'] = {
+  big: fitted('battery-100', within('bow-hold', 620), 'loose'),
+  lead: fitted('battery-80', within('bow-hold', 900), 'loose'),
+  small: fitted('battery-30', within('stern-hold', 3300), 'loose'),
+  relay: fitted('relay-box', within('stern-hold', 3100), 'loose'),
+  block: fitted('fuse-block-6', within('stern-hold', 3000, 100), 'loose'),
+  panel: fitted('switch-panel', deck(2100, 300), 'rivet'),
+  kill: fitted('kill-switch', deck(2060, -430), 'through'),
+  port: fitted('charge-port', deck(1000, 100), 'through'),
+  motor: fitted('motor-stern-45', deck(3660, 0), 'through'),
+  bow: fitted('motor-bow-55', deck(200, 0), 'through'),
+  sounder: fitted('sounder-arm-7', track('fwd-port', 1450), 'track'),
+  screen: fitted('head-screen-9', deck(1500, 0), 'loose'),
+  sides: fitted('side-lights', deck(300, 0), 'through'),
+  stern: fitted('stern-light', deck(3700, 200), 'through'),
+  mast: fitted('mast-light', track('aft-star', 3150), 'track'),
+  lantern: fitted('lantern-bow', deck(900, 95), 'through'),
+  ports: fitted('usb-ports', deck(2482, -60), 'rivet'),
+  tank: fitted('livewell', deck(2900, 0), 'loose'),
+};
+const NAMES = Object.keys(ABOARD);
+
+const rigOf = (names: readonly string[], runs: Plan['runs'] = {}, wires: Brief['wires'] = 'inside'): WorkupInput => {
+  const input = inputOf(Object.fromEntries(names.map((n) => [n, ABOARD[n]])) as Plan['fittings'], { runs }, [], QUENBY);
+  return { ...input, plan: { ...input.plan, brief: { ...input.plan.brief, wires } } };
+};
+const proposed = (input: WorkupInput): Proposal => proposeCircuit({ plan: input.plan, owned: workUp(input).aboard.owned });
+const taken = (input: WorkupInput, { changes }: Proposal): WorkupInput => ({
+  ...input,
+  plan: changes.reduce(
+    (plan, c) => applyChange(plan, { id: '00000000-0000-4000-8000-000000000000', ...c } as never).plan,
+    input.plan,
+  ),
+});
+const feeder = (w: Workup, to: string): string | undefined => w.wiring.runs.find((r) => r.to === to)?.from;
+
+/** What a proposal never leaves behind. */
+const NEVER: readonly FindingCode[] = [
+  ...([
+    'unguarded',
+    'fuse-too-large',
+    'fuse-too-small',
+    'fuse-far',
+    'no-fuse',
+    'wire-overheats',
+    'thin-wire',
+    'feeds-nothing',
+  ] as const),
+  ...([
+    'no-way-left',
+    'shorted',
+    'no-return',
+    'wrong-source',
+    'over-way',
+    'over-box',
+    'unlike-in-parallel',
+    'way-unnamed',
+    'breaking-capacity',
+  ] as const),
+];
+
+describe('a proposed circuit', () => {
+  it('passes its own judgements, feeds all that some battery can, and proposes nothing more (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.subarray(NAMES, { minLength: 2 }),
+        fc.constantFrom('inside' as const, 'outside' as const),
+        (names, wires) => {
+          const input = rigOf(names, {}, wires);
+          const after = taken(input, proposed(input));
+          const w = workUp(after);
+          expect(w.findings.filter((f) => NEVER.includes(f.code)).map((f) => tell(f.says, 'metric'))).toEqual([]);
+          const hasBattery = ['big', 'lead', 'small'].some((n) => names.includes(n));
+          expect(w.findings.filter((f) => f.code === 'not-fed').length > 0).toBe(
+            !hasBattery && w.wiring.network.loads.length > 0,
+          );
+          // Proposing again changes nothing.
+          expect(proposed(after).changes).toEqual([]);
+        },
+      ),
+      { seed: 51, numRuns: 60 },
+    );
+  });
+
+  it('gives the motor the largest battery through the lanyard switch, and the screen another', () => {
+    const input = rigOf(['big', 'small', 'kill', 'motor', 'sounder', 'relay', 'sides', 'stern', 'port']);
+    const proposal = proposed(input);
+    const w = workUp(taken(input, proposal));
+    expect([feeder(w, 'motor'), feeder(w, 'kill'), feeder(w, 'sounder'), feeder(w, 'relay')]).toEqual([
+      'kill',
+      'big',
+      'relay',
+      'small',
+    ]);
+    const [sides, stern, sounder] = ['sides', 'stern', 'sounder'].map((to) => w.wiring.runs.find((r) => r.to === to));
+    // Running lights burn together.
+    expect([sides?.way, sides?.name]).toEqual([stern?.way ?? NaN, 'running lights']);
+    expect(sounder?.way).not.toBe(sides?.way);
+    expect(sounder?.lane).not.toBe(w.wiring.runs.find((r) => r.to === 'motor')?.lane);
+    // The largest battery is the one that can be charged where it stands.
+    expect(feeder(w, 'port')).toBe('big');
+    expect(w.findings.filter((f) => ['light-unswitched', 'shared-with-motor'].includes(f.code))).toEqual([]);
+    expect(tell(proposal.runs.get('feed-kill')?.why ?? [], 'metric')).toMatch(/lanyard switch: pulled, the motor stops/);
+  });
+
+  it('says what it could not do with what is aboard', () => {
+    const wants = (names: readonly string[]): string =>
+      proposed(rigOf(names))
+        .wants.map((s) => tell(s, 'metric'))
+        .join(' ');
+    expect(wants(['small', 'sides'])).toMatch(/A switch panel or relay box for Bow light, red and green/);
+    expect(wants(['sounder'])).toMatch(/A battery of 12 V for Sounder/);
+    expect(wants(['small', 'relay', 'sides'])).toBe('');
+  });
+
+  it('keeps what the rigger made or changed, and proposes about it', () => {
+    const own: Run = { from: 'relay', to: 'sounder', lane: 'outside starboard', via: [], awg: 12, way: 1, name: 'depth' };
+    const input = rigOf(['small', 'relay', 'sounder', 'sides', 'mast'], { mine: own });
+    const w = workUp(taken(input, proposed(input)));
+    expect(w.wiring.runs.filter((r) => r.to === 'sounder').map((r) => [r.id, r.awg, r.way])).toEqual([['mine', 12, 1]]);
+    expect(w.wiring.runs.filter((r) => r.from === 'relay' && r.way === 1).length).toBe(1);
+    expect(feeder(w, 'relay')).toBe('small');
+  });
+});

@@ -1,0 +1,275 @@
+import { nominalVolts, type Draw, type Passes } from '../circuits';
+import type { Fitted } from '../drilling';
+import { sameJson, type Brief, type DraftChange, type Plan, type Run } from '../rig';
+import { say, type Sentence, type Side } from '../units';
+
+/** What a circuit is proposed from. */
+export interface ProposalInput {
+  readonly plan: Pick<Plan, 'runs'> & { readonly brief: Pick<Brief, 'wires'> };
+  readonly owned: readonly Fitted[];
+}
+
+/** A circuit for everything aboard that draws. */
+export interface Proposal {
+  /** Every run of it that is not the rigger's own, with why it is so. */
+  readonly runs: ReadonlyMap<string, { readonly run: Run; readonly why: Sentence }>;
+  /** What it changes in the plan as it is. */
+  readonly changes: readonly DraftChange[];
+  /** What it could not do with what is aboard. */
+  readonly wants: readonly Sentence[];
+}
+
+interface Load {
+  readonly item: Fitted;
+  readonly draw: Draw;
+  /** Shown to other boats: such lights burn together, on one way. */
+  readonly running: boolean;
+}
+
+interface Box {
+  readonly item: Fitted;
+  readonly passes: Passes;
+  /** The battery whose loads it takes; the first load decides. */
+  battery: Fitted | null;
+  /** What hangs on each way, A. */
+  readonly ways: Map<number, number>;
+}
+
+const idOf = (item: Fitted): string => item.placed.id;
+const xOf = (item: Fitted): number => item.placed.frame.origin.x;
+const nameOf = (item: Fitted): string => item.placed.part.name;
+const nearest = <T>(x: number, of: readonly T[], at: (one: T) => number): T | undefined =>
+  [...of].sort((a, b) => Math.abs(at(a) - x) - Math.abs(at(b) - x))[0];
+
+/**
+ * Proposes the circuit of a rig. A motor has the largest battery to itself as long as there is another; lights and screens are
+ * fed through the boxes aboard, what nothing else switches through one that switches; each way is called by what hangs on it.
+ * Runs that the rigger made or changed stay, and what they feed is left alone.
+ */
+export const proposeCircuit = (input: ProposalInput): Proposal => new Proposing(input).propose();
+
+class Proposing {
+  private readonly kept: Readonly<Record<string, Run>>;
+  private readonly runs = new Map<string, { run: Run; why: Sentence }>();
+  private readonly wants: Sentence[] = [];
+  private readonly batteries: readonly Fitted[];
+  private readonly boxes: Box[];
+  private readonly motorSide: Side = 'starboard';
+
+  constructor(private readonly input: ProposalInput) {
+    const { plan, owned } = input;
+    this.kept = Object.fromEntries(Object.entries(plan.runs).filter(([, r]) => !r.proposed));
+    this.batteries = owned
+      .filter((i) => i.placed.part.power?.battery)
+      .sort((a, b) => (b.placed.part.power?.battery?.ampHours ?? 0) - (a.placed.part.power?.battery?.ampHours ?? 0));
+    this.boxes = owned.flatMap((item): Box[] => {
+      const passes = item.placed.part.power?.passes;
+      return passes && passes.ways > 1 ? [{ item, passes, battery: null, ways: new Map() }] : [];
+    });
+  }
+
+  propose(): Proposal {
+    this.takeKept();
+    const loads = this.loads();
+    for (const load of loads.filter((l) => l.draw.of === 'motor')) this.feedMotor(load);
+    for (const load of loads.filter((l) => l.draw.of !== 'motor')) this.feedRest(load, loads);
+    this.feedBoxes();
+    this.feedPorts();
+    return { runs: this.runs, changes: this.changes(), wants: this.wants };
+  }
+
+  /** What the rigger's own runs take up: ways of boxes, and from which battery a box is fed. */
+  private takeKept(): void {
+    for (const run of Object.values(this.kept)) {
+      const from = this.boxes.find((b) => idOf(b.item) === run.from);
+      from?.ways.set(run.way ?? 1, (from.ways.get(run.way ?? 1) ?? 0) + this.ampsOf(run.to));
+      const to = this.boxes.find((b) => idOf(b.item) === run.to);
+      if (to) to.battery ??= this.batteries.find((b) => idOf(b) === run.from) ?? null;
+    }
+  }
+
+  private ampsOf = (id: string): number => this.input.owned.find((i) => idOf(i) === id)?.placed.part.power?.draw?.amps ?? 0;
+  private isFed = (item: Fitted): boolean => Object.values(this.kept).some((r) => r.to === idOf(item));
+
+  /** What draws and is not fed by the rigger's own runs, bow to stern. */
+  private loads(): Load[] {
+    return [...this.input.owned]
+      .sort((a, b) => xOf(a) - xOf(b))
+      .flatMap((item): Load[] => {
+        const { power, light } = item.placed.part;
+        if (!power?.draw || this.isFed(item)) return [];
+        return [{ item, draw: power.draw, running: power.draw.of === 'lights' && light !== undefined && light.shows !== 'dim' }];
+      });
+  }
+
+  private ofVolts = (draw: Draw): readonly Fitted[] =>
+    this.batteries.filter((b) => nominalVolts(b.placed.part.power?.battery?.volts ?? 0) === nominalVolts(draw.volts));
+
+  /** Inside or outside as the brief has it; the motor's cable along one side, what it would disturb along the other. */
+  private laneOf({ draw }: { readonly draw: Pick<Draw, 'of'> | null }): Run['lane'] {
+    const where = this.input.plan.brief.wires === 'inside' ? 'inside' : 'outside';
+    const side = draw?.of === 'motor' ? this.motorSide : 'port';
+    return `${where} ${side}`;
+  }
+
+  /** The id of the run that a fitting is fed by: the same each time it is proposed, and none of the rigger's. */
+  private runTo(item: Fitted): string {
+    const id = `feed-${idOf(item)}`.slice(0, 60);
+    return Object.hasOwn(this.kept, id) ? `${id}-2` : id;
+  }
+
+  private add(item: Fitted, run: Omit<Run, 'via' | 'awg' | 'proposed' | 'to'>, why: Sentence): void {
+    this.runs.set(this.runTo(item), { run: { ...run, to: idOf(item), via: [], awg: null, proposed: true }, why });
+  }
+
+  /** Whether a battery turns a motor, by a run of the rigger's or of this proposal. */
+  private turnsMotor = (battery: Fitted): boolean =>
+    this.input.owned.some((i) => i.placed.part.power?.draw?.of === 'motor' && this.batteryOf(i) === battery);
+
+  /** The battery that a fitting hangs on, through whatever hands current on. */
+  private batteryOf(item: Fitted): Fitted | null {
+    const runs = [...Object.values(this.kept), ...[...this.runs.values()].map((r) => r.run)];
+    const been = new Set<string>();
+    for (let at: string | undefined = idOf(item); at !== undefined && !been.has(at);) {
+      been.add(at);
+      const here: string = at;
+      at = runs.find((r) => r.to === here)?.from;
+      const battery = this.batteries.find((b) => idOf(b) === at);
+      if (battery) return battery;
+    }
+    return null;
+  }
+
+  private feedMotor({ item, draw }: Load): void {
+    const lane = this.laneOf({ draw });
+    const battery =
+      this.ofVolts(draw).find((b) => (b.placed.part.power?.battery?.mostAmps ?? Infinity) >= draw.amps) ?? this.ofVolts(draw)[0];
+    if (!battery) return void this.wants.push(say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}.`);
+    const kill = this.input.owned.find(
+      (i) =>
+        i.placed.part.power?.passes?.kills &&
+        i.placed.part.power.passes.amps >= draw.amps &&
+        !this.isFed(i) &&
+        !this.runs.has(this.runTo(i)),
+    );
+    if (!kill)
+      return this.add(
+        item,
+        { from: idOf(battery), lane },
+        say`From ${nameOf(battery)}, the largest aboard that gives ${draw.amps} A; along one side, what it would disturb along the other.`,
+      );
+    this.add(
+      kill,
+      { from: idOf(battery), lane },
+      say`The motor’s feed goes through the lanyard switch: pulled, the motor stops.`,
+    );
+    this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from ${nameOf(battery)}.`);
+  }
+
+  /** The battery for what is no motor: one that turns none, if there is one. */
+  private batteryFor({ draw }: Load): Fitted | undefined {
+    const of = this.ofVolts(draw);
+    return of.find((b) => !this.turnsMotor(b)) ?? of[0];
+  }
+
+  private feedRest(load: Load, all: readonly Load[]): void {
+    const { item, draw } = load;
+    const battery = this.batteryFor(load);
+    if (!battery) return void this.wants.push(say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}.`);
+    const why = this.turnsMotor(battery)
+      ? say`From ${nameOf(battery)}, which turns the motor too: there is no other aboard.`
+      : say`From ${nameOf(battery)}, which turns no motor.`;
+    const lane = this.laneOf(load);
+    const unswitched = draw.of === 'lights' && !draw.switched;
+    const box = this.boxFor(load, battery, unswitched);
+    if (!box) {
+      if (unswitched) this.wants.push(say`A switch panel or relay box for ${nameOf(item)}: nothing aboard switches it.`);
+      return this.add(item, { from: idOf(battery), lane }, why);
+    }
+    box.battery ??= battery;
+    const way = this.wayFor(box, load, all);
+    box.ways.set(way, (box.ways.get(way) ?? 0) + draw.amps);
+    const called = load.running && this.runningOf(all).length > 1 ? 'running lights' : nameOf(item).split(',')[0]?.slice(0, 40);
+    this.add(
+      item,
+      { from: idOf(box.item), lane, way, ...(called ? { name: called } : {}) },
+      box.passes.switched
+        ? say`Through way ${way} of ${nameOf(box.item)}, which fuses and switches it; ${nameOf(battery)} feeds the box.`
+        : say`Through way ${way} of ${nameOf(box.item)}, which fuses it; ${nameOf(battery)} feeds the block.`,
+    );
+  }
+
+  private runningOf = (all: readonly Load[]): readonly Load[] => all.filter((l) => l.running);
+
+  /** The box that takes a load: one of its battery with a way free, one that switches where nothing else does, the nearest of them. */
+  private boxFor(load: Load, battery: Fitted, unswitched: boolean): Box | undefined {
+    const free = this.boxes.filter(
+      (b) => (b.battery === null || b.battery === battery) && this.fits(b, load) && (!unswitched || b.passes.switched),
+    );
+    // What needs no switch leaves the switched ways to what does.
+    const liked = free.filter((b) => unswitched === (b.passes.switched ?? false));
+    return nearest(xOf(battery), liked.length ? liked : free, (b) => xOf(b.item));
+  }
+
+  private fits({ passes, ways }: Box, { draw: { amps } }: Load): boolean {
+    const { wayAmps = passes.amps } = passes;
+    const taken = [...ways.values()].reduce((a, b) => a + b, 0);
+    return ways.size < passes.ways && amps <= wayAmps && taken + amps <= passes.amps;
+  }
+
+  /** The way of a load: running lights share one, everything else has its own. */
+  private wayFor(box: Box, load: Load, all: readonly Load[]): number {
+    if (load.running) {
+      const others = new Set(this.runningOf(all).map((l) => this.runTo(l.item)));
+      const shared = [...this.runs].find(([id, r]) => others.has(id) && r.run.from === idOf(box.item))?.[1].run.way;
+      const { wayAmps = box.passes.amps } = box.passes;
+      if (shared !== undefined && (box.ways.get(shared) ?? 0) + load.draw.amps <= wayAmps) return shared;
+    }
+    return Array.from({ length: box.passes.ways }, (_, i) => i + 1).find((n) => !box.ways.has(n)) ?? 1;
+  }
+
+  private feedBoxes(): void {
+    for (const { item, battery } of this.boxes) {
+      if (!battery || this.isFed(item)) continue;
+      this.add(
+        item,
+        { from: idOf(battery), lane: this.laneOf({ draw: null }) },
+        say`${nameOf(battery)} feeds the box; its fuse stands at the battery.`,
+      );
+    }
+  }
+
+  /** A port to each battery that has none, the largest first, the nearest port. */
+  private feedPorts(): void {
+    const { owned } = this.input;
+    const ports = owned.filter((i) => i.placed.part.power?.charges && !this.isFed(i));
+    const charged = new Set(
+      Object.values(this.kept)
+        .filter((r) => owned.some((i) => idOf(i) === r.to && i.placed.part.power?.charges))
+        .map((r) => r.from),
+    );
+    for (const battery of this.batteries) {
+      if (charged.has(idOf(battery))) continue;
+      const port = nearest(xOf(battery), ports, xOf);
+      if (!port) return;
+      ports.splice(ports.indexOf(port), 1);
+      this.add(
+        port,
+        { from: idOf(battery), lane: this.laneOf({ draw: null }) },
+        say`${nameOf(battery)} is charged through it without coming off.`,
+      );
+    }
+  }
+
+  private changes(): DraftChange[] {
+    const { runs } = this.input.plan;
+    const gone = Object.entries(runs).filter(([id, r]) => r.proposed && !this.runs.has(id));
+    return [
+      ...gone.map(([run, from]): DraftChange => ({ kind: 'routeRun', run, from, to: null })),
+      ...[...this.runs].flatMap(([run, { run: to }]): DraftChange[] => {
+        const from = Object.hasOwn(runs, run) ? (runs[run] ?? null) : null;
+        return from && sameJson(from, to) ? [] : [{ kind: 'routeRun', run, from, to }];
+      }),
+    ];
+  }
+}

@@ -1,0 +1,72 @@
+import { DRAWN, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuits';
+import { printLong } from '@plain-cleat/core/units';
+import type { Workup } from '@plain-cleat/core/workup';
+import { channelsOf, cutList, endsOf, guardWords, labelled, pullList } from '@plain-cleat/core/wiring';
+import { drawInto, drawnCircuit } from './circuit-drawing';
+import { Paper, type Sheet } from './sheet';
+
+/** The least a diagram is drawn at, of its size: below that it is not read on paper. */
+const LEAST = 0.45;
+
+/** The wire sheet: the diagram, what is cut from which reel, in what order it is pulled, how its ends are made, what each way is called. */
+export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
+  const paper = new Paper(sheet, 'Wire sheet');
+  const long = (mm: number): string => printLong(mm, sheet.units);
+  const cables = labelled(w.wiring, w.aboard.owned);
+  paper.text(
+    'Fuse at the battery, always: batteries stay off until everything is tested. Wiring above the shop’s competence goes to a certified marine electrician; local rules decide.',
+    true,
+  );
+  if (cables.length === 0) {
+    paper.text('This plan has no wires.');
+    return paper.finish();
+  }
+  const drawn = await drawnCircuit(w);
+  paper.heading('The circuit');
+  const scale = Math.max(LEAST, Math.min(1, paper.width / drawn.width, 300 / drawn.height));
+  paper.room(drawn.height * scale + 12);
+  const top = paper.doc.y;
+  drawInto(paper.doc, drawn, paper.doc.page.margins.left, top, scale);
+  paper.doc.y = top + drawn.height * scale + 10;
+  paper.doc.x = paper.doc.page.margins.left;
+  paper.text(
+    `Lines in the colours of ABYC E-11 (from memory): ${[...new Set<WireColour>([...w.wiring.runs.map((r) => r.colour), RETURN_COLOUR])].join(', ')}.`,
+    true,
+  );
+
+  paper.heading('Cut list, by gauge and colour');
+  const cuts = [60, 80, paper.width - 220, 80];
+  paper.row(['Gauge', 'Colour', 'Pieces, longest first', 'In all'], cuts, { bold: true, ends: [3] });
+  for (const g of cutList(cables))
+    paper.row([`${g.awg} AWG`, g.colour, g.pieces.map((p) => `${p.label} ${long(p.cut)}`).join('  ·  '), long(g.total)], cuts, {
+      ends: [3],
+    });
+
+  paper.heading('Pulling order');
+  const pulls = [70, 110, 90, 70, paper.width - 340];
+  paper.row(['Cable', 'Lane', 'Gauge', 'Length', 'Protection'], pulls, { bold: true });
+  for (const { run, label } of pullList(cables))
+    paper.row([label, run.lane, `${run.conductors} × ${run.awg ?? '–'} AWG`, long(run.cut), guardWords(run)], pulls);
+
+  for (const { box, channels } of channelsOf(w.wiring, w.aboard.owned)) {
+    paper.heading(`${box.letter}, ${box.placed.part.name}: what each way is called`);
+    const ways = [50, 150, paper.width - 270, 70];
+    paper.row(['Way', 'Name', 'What hangs on it', 'Fuse'], ways, { bold: true });
+    for (const c of channels)
+      paper.row([String(c.way), c.name, c.loads.join(', '), c.rating === null ? '' : `${c.rating} A`], ways);
+  }
+
+  paper.heading('Ends');
+  const ends = [64, 80, 60, 60, 80, 90, paper.width - 434];
+  paper.row(['Cable', 'Colour', 'Gauge', 'At', 'Terminal', 'Crimp', 'Heat-shrink'], ends, { bold: true });
+  for (const e of endsOf(cables, w.aboard.owned))
+    paper.row([e.label, e.colour, `${e.awg} AWG`, e.at, e.terminal, e.die, `${e.shrink} mm, adhesive`], ends);
+  const open = w.findings.filter((f) => f.step === 'wire' && !f.accepted && f.severity !== 'note');
+  if (open.length) paper.text(`${open.length} not settled when this was printed: see the Wire step.`);
+  return paper.finish();
+}
+
+/** The colour of a wire as a small line before its name. */
+export const swatch = (doc: PDFKit.PDFDocument, colour: WireColour, x: number, y: number): void => {
+  doc.rect(x, y, 10, 3).fill(DRAWN[colour]);
+};

@@ -1,0 +1,141 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { DRAWN } from '@plain-cleat/core/circuits';
+import type { Workup } from '@plain-cleat/core/workup';
+import { diagramOf, drawDiagram, type DrawnDiagram, type LaidDiagram } from '@plain-cleat/core/wiring';
+import ELK from 'elkjs/lib/elk-api';
+import { catchError, from, map, of, startWith, switchMap } from 'rxjs';
+
+type Shown = { readonly is: 'loading' } | { readonly is: 'failed' } | { readonly is: 'drawn'; readonly drawn: DrawnDiagram };
+
+/** The circuit as a diagram that draws itself, every conductor a line in its colour, in the letters of the strip. */
+@Component({
+  selector: 'pc-circuit-diagram',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @switch (shown().is) {
+      @case ('loading') {
+        <p class="small muted">Drawing the diagram…</p>
+      }
+      @case ('failed') {
+        <p class="small fault" role="alert">The diagram could not be drawn. The lanes and the list say the same.</p>
+      }
+      @default {
+        @if (drawn(); as d) {
+          <div class="scroll">
+            <svg
+              [attr.viewBox]="'-6 -6 ' + (d.width + 12) + ' ' + (d.height + 12)"
+              [style.max-width.px]="d.width + 12"
+              [style.min-width.px]="d.width * 0.72"
+              role="img"
+              aria-label="Diagram of the circuit"
+            >
+              @for (s of d.shapes; track s.id) {
+                @switch (s.is) {
+                  @case ('line') {
+                    @if (s.run === selected()) {
+                      <polyline class="under" [attr.points]="pointsOf(s)" [attr.stroke-width]="s.thick + 7" />
+                    }
+                    <polyline
+                      class="line"
+                      [attr.points]="pointsOf(s)"
+                      [attr.stroke]="colourOf[s.colour]"
+                      [attr.stroke-width]="s.thick"
+                      (click)="picked.emit(s.run)"
+                    />
+                  }
+                  @case ('box') {
+                    <rect class="box" rx="3" [attr.x]="s.x" [attr.y]="s.y" [attr.width]="s.width" [attr.height]="s.height" />
+                  }
+                  @case ('text') {
+                    <text
+                      [class.bold]="s.bold"
+                      [class.chosen]="s.run !== null && s.run === selected()"
+                      [attr.x]="s.x"
+                      [attr.y]="s.y"
+                      [attr.text-anchor]="s.from"
+                    >
+                      {{ s.says }}
+                    </text>
+                  }
+                }
+              }
+            </svg>
+          </div>
+        }
+      }
+    }
+  `,
+  styles: `
+    .scroll {
+      overflow-x: auto;
+    }
+    svg {
+      display: block;
+      width: 100%;
+    }
+    .box {
+      fill: var(--card);
+      stroke: var(--tide);
+      stroke-width: 1.5;
+    }
+    .line,
+    .under {
+      fill: none;
+    }
+    .line {
+      cursor: pointer;
+    }
+    .under {
+      stroke: var(--tape);
+    }
+    text {
+      font-size: 12px;
+      fill: var(--ink);
+    }
+    .bold,
+    .chosen {
+      font-weight: 600;
+    }
+  `,
+})
+export class CircuitDiagram {
+  readonly workup = input.required<Workup>();
+  readonly selected = input<string | null>(null);
+  readonly picked = output<string>();
+  protected readonly colourOf = DRAWN;
+
+  private readonly elk = new ELK({
+    workerFactory: () => new Worker(new URL('../workers/diagram.worker', import.meta.url), { type: 'module' }),
+  });
+  /** Made anew only when what it shows is another. */
+  private readonly diagram = computed(() => {
+    const { wiring, aboard } = this.workup();
+    return diagramOf(wiring, aboard.owned);
+  });
+  private readonly key = computed(() => JSON.stringify([this.diagram().graph, [...this.diagram().lines]]));
+  protected readonly shown = toSignal(
+    toObservable(this.key).pipe(
+      map(() => this.diagram()),
+      switchMap((diagram) =>
+        from(this.elk.layout(diagram.graph as Parameters<typeof this.elk.layout>[0])).pipe(
+          map((laid): Shown => ({ is: 'drawn', drawn: drawDiagram(diagram, laid as unknown as LaidDiagram) })),
+          catchError(() => of<Shown>({ is: 'failed' })),
+        ),
+      ),
+      startWith<Shown>({ is: 'loading' }),
+    ),
+    { initialValue: { is: 'loading' } as Shown },
+  );
+  protected readonly drawn = computed(() => {
+    const shown = this.shown();
+    return shown.is === 'drawn' ? shown.drawn : null;
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.elk.terminateWorker());
+  }
+
+  protected pointsOf = ({ points }: { readonly points: readonly { readonly x: number; readonly y: number }[] }): string =>
+    points.map((p) => `${p.x},${p.y}`).join(' ');
+}

@@ -1,0 +1,190 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
+import { GAUGES, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
+import { CONDUCTORS, entryOf, GUARDS, LANES, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
+import { guardWords, proposeCircuit, type WiredRun } from '@plain-cleat/core/wiring';
+import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
+import { Explained } from '../controls/explained';
+import { Icons } from '../controls/icons';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import { ValidSubmit } from '../controls/valid-submit';
+import { FindingBox } from '../findings/finding-box';
+import { Cut, Words } from '../hull-view/words';
+import { RigStore } from '../stores/rig.store';
+
+/** What a cable's conductors are called. */
+export const CONDUCTOR_WORDS: Readonly<Record<Conductors, string>> = {
+  both: 'two: out and back',
+  plus: 'one: out',
+  minus: 'one: back',
+  series: 'one: plus to the next minus',
+};
+
+type GuardChoice = 'as chosen' | 'none' | GuardKind;
+
+/** One cable: what it carries, why that gauge, what protects it, and what the rigger makes of it. */
+@Component({
+  selector: 'pc-run-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    ...[Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatExpansionModule, QuantityField, TextField],
+    ...[ChoiceField, ValidSubmit, Icons, Explained],
+  ],
+  templateUrl: './run-card.html',
+  styles: `
+    header {
+      flex-wrap: nowrap;
+      align-items: flex-start;
+    }
+    .ruled {
+      font-weight: 600;
+    }
+  `,
+})
+export class RunCard {
+  protected readonly store = inject(RigStore);
+  readonly run = input.required<WiredRun>();
+  readonly deleted = output();
+  protected readonly fault = signal('');
+  protected readonly back = RETURN_COLOUR;
+  protected readonly lanes = choicesOf(LANES);
+  protected readonly sides = choicesOf(['port', 'starboard'] as const);
+  protected readonly conductors = CONDUCTORS.map((value) => ({ value, says: CONDUCTOR_WORDS[value] }));
+  protected readonly gauges = [0, ...GAUGES].map((value) => ({
+    value: value as number,
+    says: value ? `${value} AWG` : 'as chosen',
+  }));
+  protected readonly guards = choicesOf<GuardChoice>(['as chosen', 'none', ...GUARDS]);
+  protected readonly point = new FormGroup({
+    along: new FormControl<number | null>(null),
+    off: new FormControl<number | null>(null),
+    side: new FormControl<'port' | 'starboard'>('port', { nonNullable: true }),
+  });
+
+  protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run().id) ?? null);
+  private readonly owned = computed(() => this.store.state()?.workup.aboard.owned ?? []);
+  private readonly ends = computed(() => {
+    const { from, to } = this.run();
+    const of = (id: string) => this.owned().find((i) => i.placed.id === id);
+    return { from: of(from), to: of(to) };
+  });
+  protected readonly letter = computed(() => this.ends().to?.letter ?? '?');
+  protected readonly fromName = computed(() => this.ends().from?.placed.part.name ?? this.run().from);
+  protected readonly toName = computed(() => this.ends().to?.placed.part.name ?? this.run().to);
+
+  /** Why the proposal made it so, while it stands as it was proposed. */
+  protected readonly why = computed(() => {
+    const state = this.store.state();
+    if (!state || !this.plan()?.proposed) return null;
+    return proposeCircuit({ plan: state.plan, owned: state.workup.aboard.owned }).runs.get(this.run().id)?.why ?? null;
+  });
+
+  /** The ways of what feeds it, where there are several, with what is on them. */
+  protected readonly ways = computed((): Choice<number>[] => {
+    const { ways = 1 } = this.ends().from?.placed.part.power?.passes ?? {};
+    if (ways < 2) return [];
+    const others =
+      this.store.state()?.workup.wiring.runs.filter((r) => r.from === this.run().from && r.id !== this.run().id) ?? [];
+    return Array.from({ length: ways }, (_, i) => {
+      const on = others.filter((r) => r.way === i + 1).map((r) => r.name ?? 'taken');
+      return { value: i + 1, says: `${i + 1}, ${on.length ? [...new Set(on)].join(', ') : 'free'}` };
+    });
+  });
+
+  protected readonly guard = computed(() => {
+    const own = this.plan()?.guard;
+    return { own, choice: (own === undefined ? 'as chosen' : own === 'none' ? 'none' : (own.is ?? 'as chosen')) as GuardChoice };
+  });
+  protected readonly guarded = computed(() => guardWords(this.run()));
+
+  /** What the load at its end gets. */
+  protected readonly gets = computed(
+    () =>
+      this.store
+        .state()
+        ?.workup.circuits.flatMap((c) => c.loads)
+        .find((l) => l.fitting === this.run().to) ?? null,
+  );
+  /** Whether a motor hangs on the same batteries. */
+  protected readonly byMotor = computed(
+    () =>
+      this.store
+        .state()
+        ?.workup.circuits.some(
+          ({ loads }) => loads.some((l) => l.of === 'motor') && loads.some((l) => l.fitting === this.run().to),
+        ) ?? false,
+  );
+  protected readonly findings = computed(
+    () => this.store.state()?.workup.findings.filter((f) => !f.accepted && f.step === 'wire' && this.isAbout(f.where)) ?? [],
+  );
+
+  private isAbout = (where: string): boolean => where === this.run().id || where === this.run().to;
+  protected amps = printAmps;
+  protected volts = (v: number | null): string => (v === null ? 'not steady' : printVolts(v));
+
+  /** What the rigger sets is the rigger's: a new proposal leaves it. */
+  protected set(more: Partial<Run>): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const { proposed: _, ...own } = { ...plan, ...more };
+    this.put(own);
+  }
+
+  protected setGuard(choice: GuardChoice): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const { guard, proposed: _, ...bare } = plan;
+    const kept = typeof guard === 'object' ? guard : { amps: null, along: this.run().guard?.along ?? 100 };
+    if (choice === 'as chosen') this.put(bare);
+    else this.put({ ...bare, guard: choice === 'none' ? 'none' : { ...kept, is: choice } });
+  }
+
+  protected setRating(amps: number | null): void {
+    this.set({ guard: { ...this.ownGuard(), amps } });
+  }
+
+  protected setAlong(along: number | null): void {
+    if (along !== null) this.set({ guard: { ...this.ownGuard(), along } });
+  }
+
+  private ownGuard(): Exclude<Run['guard'], 'none' | undefined> {
+    const { own } = this.guard();
+    return typeof own === 'object' ? own : { is: null, amps: null, along: this.run().guard?.along ?? 100 };
+  }
+
+  protected setName(name: string): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const { name: _, proposed: __, ...bare } = plan;
+    const words = name.trim();
+    this.put(words ? { ...bare, name: words } : bare);
+  }
+
+  protected drop(): void {
+    this.put(null);
+    this.deleted.emit();
+  }
+
+  private put(to: Run | null): void {
+    this.store.change({ id: crypto.randomUUID(), kind: 'routeRun', run: this.run().id, from: this.plan(), to });
+  }
+
+  /** A point the wire must pass, from the bow and off the centre line. */
+  protected addPoint(): void {
+    const { along, off, side } = this.point.getRawValue();
+    const hull = this.store.state()?.workup.surface;
+    const plan = this.plan();
+    if (!hull || !plan || along === null || off === null) return;
+    this.fault.set(off > hull.halfBreadth(along) ? 'Off centre: that is off the hull there.' : '');
+    if (this.fault()) return;
+    this.set({ via: [...plan.via, { at: 'point', x: along, y: side === 'port' ? -off : off }] });
+    this.point.reset();
+  }
+
+  protected removePoint(index: number): void {
+    this.set({ via: this.plan()?.via.filter((_, i) => i !== index) ?? [] });
+  }
+}
