@@ -1,7 +1,7 @@
 import type { GuardKind, Run } from '../rig';
 import type { Flow } from './flows';
 import { plusOf, type Edge, type Lead, type Network } from './network';
-import { carries, chooseFuse, inAll, isOpened, RATINGS, type Asked } from './protection';
+import { carries, chooseFuse, inAll, isSold, RATINGS, type Asked } from './protection';
 
 /** A fuse or breaker in a conductor or in a way. */
 export interface Guard {
@@ -34,19 +34,15 @@ export function guardsOf(
   flows: readonly Flow[],
   asked: ReadonlyMap<string, Asked>,
   runs: ReadonlyMap<string, Pick<Run, 'guard'>>,
-  shortOf: (edge: string, fitting: string) => number,
 ): Guard[] {
   const posts = new Map(network.batteries.map((b) => [b.plus, b.fitting]));
   const used = new Set(network.leads.map((l) => l.from));
-  const ratingOf = (
-    edge: string,
-    stated: number | null,
-    opens: (rating: number) => boolean,
-  ): Pick<Guard, 'asked' | 'rating' | 'own'> => {
+  const ratingOf = (edge: string, stated: number | null, kind: GuardKind | null): Pick<Guard, 'asked' | 'rating' | 'own'> => {
     const load = asked.get(edge) ?? NOTHING;
-    const own = stated ?? makersFuse(flows, edge);
-    const fits = RATINGS.filter((r) => carries(r, load));
-    return { asked: load, own, rating: own ?? (inAll(load) > 0 ? (fits.find(opens) ?? fits[0] ?? null) : null) };
+    const makers = makersFuse(flows, edge);
+    const own = stated ?? (makers !== null && isSold(makers, kind) ? makers : null);
+    const least = RATINGS.find((r) => carries(r, load) && isSold(r, kind)) ?? null;
+    return { asked: load, own, rating: own ?? (inAll(load) > 0 ? least : null) };
   };
   const inLead = (lead: Lead): Guard[] => {
     if (!lead.out) return [];
@@ -57,8 +53,7 @@ export function guardsOf(
     return (ends.length ? ends : [lead.from]).map((end) => ({
       ...{ edge: lead.id, cable: lead.cable, way: null, kind: guard?.is ?? null, along: guard?.along ?? GUARD_AT },
       fitting: posts.get(end) ?? '',
-      // One that opens what the battery gives: small blades do not at a large one.
-      ...ratingOf(lead.id, guard?.amps ?? null, (r) => isOpened(r, guard?.is ?? null, shortOf(lead.id, posts.get(end) ?? ''))),
+      ...ratingOf(lead.id, guard?.amps ?? null, guard?.is ?? null),
     }));
   };
   return [
@@ -67,7 +62,7 @@ export function guardsOf(
       .filter((w) => w.passes.fused && used.has(w.to))
       .map((w) => ({
         ...{ edge: w.id, cable: null, fitting: w.fitting, way: w.way, kind: null, along: null },
-        ...ratingOf(w.id, null, () => true),
+        ...ratingOf(w.id, null, null),
       })),
   ];
 }

@@ -62,9 +62,7 @@ function worked(
   const potentials = potentialsOf(network);
   const ohmsOf = ohmsIn(network, (c) => ({ cut: cut(c), awg: 10 }));
   const flows = flowsOf(network, potentials, ohmsOf);
-  const guards = guardsOf(network, flows, askedOf(flows), new Map(), (edge, fitting) =>
-    shortAt(network, potentials, { edge, fitting }, ohmsOf),
-  );
+  const guards = guardsOf(network, flows, askedOf(flows), new Map());
   const lengths = cables.map((c) => ({ cable: c.id, cut: cut(c.id), bundle: 2, own: own[c.id] ?? null }));
   return { network, potentials, flows, guards, lengths, ohmsOf, sized: sizeCables(network, flows, lengths, guards, RULES) };
 }

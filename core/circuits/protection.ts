@@ -53,9 +53,9 @@ export const KINDS: Readonly<Record<GuardKind, { readonly least: number; readonl
 const suits = (kind: GuardKind, rating: number, short: number): boolean =>
   rating >= KINDS[kind].least && rating <= KINDS[kind].most && KINDS[kind].breaks >= short;
 
-/** Whether a kind, or any, is sold in a rating and opens a short circuit of so many amps. */
-export const isOpened = (rating: number, kind: GuardKind | null, short: number): boolean =>
-  (kind ? [kind] : GUARDS).some((k) => suits(k, rating, short));
+/** Whether a kind, or any, is sold in a rating. */
+export const isSold = (rating: number, kind: GuardKind | null): boolean =>
+  (kind ? [kind] : GUARDS).some((k) => suits(k, rating, 0));
 
 /**
  * The kind for a rating where a short circuit reaches so many amps: a breaker for what turns a motor, for it is reset at once;

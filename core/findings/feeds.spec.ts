@@ -45,6 +45,27 @@ const boxOf = (ways: number, amps: number, wayAmps: number): Part['power'] => ({
   passes: { ways, amps, wayAmps, fused: true, switched: true },
 });
 
+/** Standing still with the sounder and bow lights on for so many hours, always dark: an ampere out of 50 Ah, of which 15 % are kept. */
+const dayOf = (hours: number): WorkupInput => {
+  const input = wired();
+  const legs = [1440, 60 * hours - 1440].map((minutes) => ({ does: 'stopped' as const, minutes, kmh: 0 }));
+  return { ...input, plan: { ...input.plan, day: { starts: 0, legs, dark: { from: 0, to: 1439 }, duty: {}, readings: [] } } };
+};
+const driven = (kmh: number): WorkupInput => {
+  const input = wired(
+    { m: run('c', 'm') },
+    { c: fitted('battery-100', within(560, 200), 'loose'), m: fitted('motor-stern-45', deck(3660, 0), 'through') },
+  );
+  const day = {
+    starts: 420,
+    legs: [{ does: 'motor' as const, minutes: 10, kmh }],
+    dark: { from: 1260, to: 360 },
+    duty: {},
+    readings: [],
+  };
+  return { ...input, plan: { ...input.plan, day } };
+};
+
 describe('judgements of the circuits', () => {
   judgeCases([
     {
@@ -73,12 +94,9 @@ describe('judgements of the circuits', () => {
     },
     {
       code: 'breaking-capacity',
-      fires: wired(
-        { x: run('b', 'x', { guard: guard({ is: 'blade fuse' }) }) },
-        { b: fitted('battery-100', within(560), 'loose') },
-      ),
+      fires: wired({}, { b: fitted('battery-100', within(560), 'loose') }),
       says: /gives up to 1675 A; a blade fuse opens 1000 A/,
-      not: wired({}, { b: fitted('battery-100', within(560), 'loose') }),
+      not: wired({ x: run('b', 'x', { guard: guard({ is: 'breaker' }) }) }, { b: fitted('battery-100', within(560), 'loose') }),
     },
     {
       code: 'not-fed',
@@ -151,6 +169,20 @@ describe('judgements of the circuits', () => {
       fires: wired({ s: run('x', 's', { way: 1 }) }),
       says: /Way 1 of Relay box, six channels has no name/,
       not: wired(),
+      cure: false,
+    },
+    {
+      code: 'day-too-long',
+      fires: dayOf(43),
+      says: /Battery 50 Ah, lithium is down to its last 15 % at \d+:\d\d/,
+      not: dayOf(42),
+      cure: false,
+    },
+    {
+      code: 'leg-too-fast',
+      fires: driven(14),
+      says: /Leg 1 of the day asks for more than full thrust at 14 km\/h/,
+      not: driven(5),
       cure: false,
     },
     {

@@ -3,9 +3,10 @@ import type { ShopSettings } from '../shop';
 import type { HullModel, HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
 import type { CircuitInUse } from '../circuits';
+import type { DayWorked } from '../day';
 import type { Floating } from '../float';
 import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
-import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
+import type { Acceptance, Day, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { Sentence } from '../units';
 import type { Acceptable, FindingCode } from './codes';
@@ -68,6 +69,8 @@ export interface Judged {
   readonly wiring: Wiring;
   /** Every circuit that feeds something, everything on. */
   readonly circuits: readonly CircuitInUse[];
+  /** The day on the water that was planned; null while nobody has planned one. */
+  readonly day: (DayWorked & { readonly day: Day }) | null;
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
   /** Holes other rigs of this hull plan or use. */

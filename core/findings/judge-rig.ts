@@ -45,6 +45,7 @@ import { transducer } from './transducer';
 import { acceptedBy, findingKey } from './codes';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
+import { lastsTheDay, legsReached } from './day';
 import { overBattery, sags, sharedWithMotor } from './circuits';
 import { alikeInParallel, boxesHold, fedRight, feeds, lightsSwitched, shorted, waysNamed } from './feeds';
 import { fuseTooLarge, guardsAsFitted, noFuse, overheats, thinWire, unguarded } from './wires';
@@ -184,6 +185,8 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   boxesHold,
   waysNamed,
   lightsSwitched,
+  lastsTheDay,
+  legsReached,
   sags,
   overBattery,
   sharedWithMotor,

@@ -27,13 +27,15 @@ export interface FindingsInput {
   readonly others: readonly OtherHole[];
   readonly wiring: Wiring;
   readonly circuits: readonly CircuitInUse[];
+  readonly day: Judged['day'];
   readonly weight: Weight;
   readonly ashore: Ashore;
 }
 
 /** Every finding of a rig: clearances set by set, what is owned once. */
 export function judge(input: FindingsInput, memory: Memory): Finding[] {
-  const { plan, seats, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, wiring, circuits, weight, ashore } = input;
+  const { plan, seats, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, wiring, circuits, day, weight, ashore } =
+    input;
   const { owned, stands, openings } = aboard;
   const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
     const seating = seats.of(set);
@@ -55,6 +57,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       stands,
       wiring,
       circuits,
+      day,
       oldHoles,
       others,
       ledger,

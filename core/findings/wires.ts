@@ -1,5 +1,5 @@
-import { carries, FUSE_WITHIN, inAll, printAmps } from '../circuits';
-import { entryOf, type Run } from '../rig';
+import { carries, FUSE_WITHIN, GUARD_AT, inAll, KINDS, printAmps } from '../circuits';
+import { entryOf, GUARDS, type Run } from '../rig';
 import { mm, say } from '../units';
 import type { WiredRun } from '../wiring';
 import type { Judged, Judgement, Raw, Try } from './finding';
@@ -118,6 +118,16 @@ export const fuseTooLarge: Judgement = (judged) =>
       };
     });
 
+/** Kinds of protection that open such a short circuit. */
+function largerKinds({ plan }: Judged, run: string, short: number): Try[] {
+  const from = entryOf(plan.runs, run);
+  if (!from) return [];
+  return GUARDS.filter((k) => KINDS[k].breaks >= short).map((is) => ({
+    says: say`A ${is} at the battery`,
+    changes: [{ kind: 'routeRun', run, from, to: { ...from, guard: { is, amps: null, along: GUARD_AT } } }],
+  }));
+}
+
 /** Protection as it stands: what it carries, how far from the source it is, what it opens. */
 export const guardsAsFitted: Judgement = (judged) =>
   judged.wiring.guards.flatMap((guard): Raw[] => {
@@ -157,7 +167,7 @@ export const guardsAsFitted: Judgement = (judged) =>
         curable: true,
         says: say`Shorted behind it the battery gives up to ${Math.ceil(short)} A; a ${kind} opens ${breaks} A.`,
         because: say`More than that welds it shut or bursts it (makers' data sheets, from memory; the battery's inside is an estimate). A breaker or strip fuse at the battery, and the small fuses in a block behind it.`,
-        tries: leftOpen(judged, run.id, ['guard']),
+        tries: guard.cable === null ? [] : [...largerKinds(judged, run.id, short), ...leftOpen(judged, run.id, ['guard'])],
       });
     return found;
   });

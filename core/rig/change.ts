@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { ownPartSchema } from '../parts';
 import { SETTINGS_GROUPS } from '../shop';
 import { briefSchema } from './brief';
+import { daySchema } from './day';
 import {
   acceptanceSchema,
   becomesSchema,
@@ -108,6 +109,7 @@ const VERBS = [
     finding,
   ]),
   row('hookTape', fromTo(tapeSchema), () => ['tape']),
+  row('planDay', fromTo(daySchema.nullable()), () => ['day']),
   row('nameRig', fromTo(planSchema.shape.title), () => ['title']),
   row('promiseRig', fromTo(planSchema.shape.promised), () => ['promised']),
   ofItem('adoptPart', 'revision', fittingSchema.shape.revision.unwrap().nullable()),

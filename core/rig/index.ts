@@ -3,6 +3,7 @@ export * from './apply';
 export * from './assembly';
 export * from './brief';
 export * from './change';
+export * from './day';
 export * from './fact';
 export * from './fingerprint';
 export * from './fitting-of';

@@ -4,6 +4,7 @@ import { HAND_NAMES, HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef,
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 import { briefSchema, sitsSchema, USUAL_BRIEF } from './brief';
 import { keySchema } from '../stored';
+import { daySchema } from './day';
 
 export const mountSchema = z.strictObject({
   hold: z.enum(HOLDS),
@@ -232,6 +233,7 @@ export const planSchema = z.strictObject({
   }),
   brief: briefSchema,
   tape: tapeSchema,
+  day: daySchema.nullable().describe('a day on the water; the usual one of the brief when null'),
   fittings: limited('fittings', fittingSchema),
   runs: limited('runs', runSchema),
   wishes: limited('wishes', wishSchema),
@@ -288,6 +290,7 @@ export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised
     ...start,
     brief: USUAL_BRIEF,
     tape: { datum: 'bow', run: 'centre' },
+    day: null,
     fittings: {},
     runs: {},
     wishes: {},

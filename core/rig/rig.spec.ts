@@ -337,12 +337,12 @@ const SAID = {
     holes: 2,
   },
   9: {
-    says: 'what lies in a bundle is counted, and a small fuse at a large battery opens what that gives',
+    says: 'what lies in a bundle is counted',
     findings: [
       ...['hangs-over:paddle', 'landing-side:steer', 'reach:clip', 'reach:horn', 'reach:kill', 'reach:paddle', 'reach:steer'],
       ...['replaced:hull:steer.motor-s-own-bracket', 'thread-families:hull'],
     ],
-    totalCents: 276_013,
+    totalCents: 271_537,
     holes: 11,
   },
 } as const;

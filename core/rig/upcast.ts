@@ -7,7 +7,7 @@ import { everyGroupAt, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 
 /** What a plan of version 1 did not have yet. */
-const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {}, own: {} } as const;
+const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {}, own: {}, day: null } as const;
 
 /** A stored plan of any version as one of this version; what it lacks takes the usual answer. */
 export function upcastPlan(stored: unknown): Plan {

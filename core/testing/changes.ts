@@ -31,6 +31,15 @@ export const CHANGES: readonly Change[] = [
   { id: id(), kind: 'answerBrief', from: { holes: 'few', hand: 'right' }, to: { holes: 'none', hand: 'left' } },
   { id: id(), kind: 'acceptFinding', finding: 'overlap:g:b', from: null, to: { reason: 'it is soft', by: 'Tom' } },
   { id: id(), kind: 'hookTape', from: { datum: 'bow', run: 'taut' }, to: { datum: 'stern', run: 'centre' } },
+  {
+    id: id(),
+    kind: 'planDay',
+    from: null,
+    to: {
+      ...{ starts: 420, legs: [{ does: 'paddle', minutes: 60, kmh: 4 }], dark: { from: 1260, to: 360 } },
+      ...{ duty: {}, readings: [] },
+    },
+  },
   { id: id(), kind: 'nameRig', from: 'spec rig', to: 'another' },
   { id: id(), kind: 'slideInSet', item: 'g', set: 'away', from: null, to: deck(2500, 0) },
   { id: id(), kind: 'joinSets', item: 'g', from: null, to: ['away'] },

@@ -28,5 +28,7 @@ export const JUDGED_SINCE: readonly string[] = [
     'unguarded',
     'unlike-in-parallel',
     'way-unnamed',
+    'day-too-long',
+    'leg-too-fast',
   ],
 ];

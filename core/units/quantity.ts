@@ -95,6 +95,16 @@ const QUANTITIES = {
       return ok(Number(figure.replace(',', '.')) * (unit === 'km' ? 1 : KM_PER_MILE));
     },
   },
+  /** km/h; typed in miles or kilometres an hour. */
+  speed: {
+    unit: (system) => `${way(system).unit === 'mi' ? 'mph' : 'km/h'}`,
+    figure: (value, system) => trimmed(value / way(system).km),
+    print: (value, system, how) => `${printWay(value, system, how)} ${way(system).unit === 'mi' ? 'mph' : 'km/h'}`,
+    read: (text, system) => {
+      const read = number(text, way(system).unit === 'mi' ? 'mph' : 'km/h', '4.5');
+      return read.ok ? ok(read.value * way(system).km) : read;
+    },
+  },
   /** Cents; typed in whole and hundredths. */
   money: {
     unit: () => '',

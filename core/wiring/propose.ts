@@ -1,4 +1,4 @@
-import { nominalVolts, type Draw, type Passes } from '../circuits';
+import { GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw, type Passes } from '../circuits';
 import type { Fitted } from '../drilling';
 import { sameJson, type Brief, type DraftChange, type Plan, type Run } from '../rig';
 import { say, type Sentence, type Side } from '../units';
@@ -119,7 +119,19 @@ class Proposing {
   }
 
   private add(item: Fitted, run: Omit<Run, 'via' | 'awg' | 'proposed' | 'to'>, why: Sentence): void {
-    this.runs.set(this.runTo(item), { run: { ...run, to: idOf(item), via: [], awg: null, proposed: true }, why });
+    const guard = this.guardFor(run.from, item);
+    this.runs.set(this.runTo(item), {
+      run: { ...run, to: idOf(item), via: [], awg: null, ...(guard ? { guard } : {}), proposed: true },
+      why,
+    });
+  }
+
+  /** A breaker where a small fuse would not open what the battery gives; otherwise as the core chooses. */
+  private guardFor(from: string, { placed: { part } }: Fitted): Run['guard'] {
+    const battery = this.batteries.find((b) => idOf(b) === from)?.placed.part.power?.battery;
+    if (!battery || part.power?.draw?.of === 'motor' || part.power?.passes?.kills) return undefined;
+    const { volts, ohms } = sourceOf(battery, { full: true, cold: false });
+    return volts / ohms > KINDS['blade fuse'].breaks ? { is: 'breaker', amps: null, along: GUARD_AT } : undefined;
   }
 
   /** Whether a battery turns a motor, by a run of the rigger's or of this proposal. */

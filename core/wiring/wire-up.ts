@@ -98,6 +98,8 @@ export interface Wiring {
   readonly guards: readonly FittedGuard[];
   readonly network: Network;
   readonly potentials: Potentials;
+  /** How the current of each load and port goes through it. */
+  readonly flows: readonly Flow[];
   /** What each load that is fed loses by the standard's tables. */
   readonly drops: ReadonlyMap<string, Drop>;
 }
@@ -143,9 +145,7 @@ function networkUp(
   const plans = new Map(laid.map((l) => [l.id, l.run]));
   const round = (before: Sized | null): { flows: Flow[]; guards: Guard[]; sized: Sized } => {
     const flows = flowsOf(network, potentials, ohmsBy(before));
-    const guards = guardsOf(network, flows, askedOf(flows), plans, (edge, fitting) =>
-      shortAt(network, potentials, { edge, fitting }, ohmsBy(before)),
-    );
+    const guards = guardsOf(network, flows, askedOf(flows), plans);
     return { flows, guards, sized: sizeCables(network, flows, lengths, guards, rules) };
   };
   let worked = round(null);
@@ -170,6 +170,7 @@ function networkUp(
     guards,
     network,
     potentials,
+    flows,
     drops: sized.drops,
   };
 }

@@ -123,6 +123,8 @@ export function fieldWords(path: string, told: Told): string {
       return 'an accepted finding';
     case 'tape':
       return 'the tape';
+    case 'day':
+      return 'the day on the water';
     case 'title':
       return 'the name of the rig';
     case 'promised':

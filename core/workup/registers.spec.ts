@@ -37,6 +37,7 @@ function judgedOf(): Judged {
         stands: r.aboard.stands,
         wiring: r.wiring,
         circuits: [],
+        day: null,
         oldHoles: [],
         others: [],
         ledger: r.ledger,

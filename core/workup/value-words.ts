@@ -7,6 +7,7 @@ import {
   BECOMES_WORDS,
   BY_WORDS,
   entryOf,
+  type Day,
   type Fitting,
   GROUND_WORDS,
   type Mount,
@@ -176,7 +177,7 @@ export function valueWords(path: string, value: unknown, told: Told): Sentence {
   if (ofFitting && (!absent || entryOf(told.plan.fittings, second))) return fittingValue(third, value, told);
   if (first === 'features') return becomesValue(value as Fitting['becomes'] | null, told);
   if (absent)
-    return say`${first === 'promised' ? 'no day' : first === 'scuppers' ? 'open' : first === 'letters' ? 'not printed yet' : 'deleted'}`;
+    return say`${first === 'promised' ? 'no day' : first === 'day' ? 'the usual one' : first === 'scuppers' ? 'open' : first === 'letters' ? 'not printed yet' : 'deleted'}`;
   switch (first) {
     case 'fittings':
       return placeWords((value as Fitting).place, told);
@@ -203,6 +204,10 @@ export function valueWords(path: string, value: unknown, told: Told): Sentence {
     case 'tape': {
       const { datum, run } = value as Plan['tape'];
       return say`from ${findDatum(told.workup.surface, datum).name}, ${RUN_NAMES[run]}`;
+    }
+    case 'day': {
+      const { legs } = value as Day;
+      return say`${legs.length} ${legs.length === 1 ? 'leg' : 'legs'}, ${legs.reduce((sum, l) => sum + l.minutes, 0)} min in all`;
     }
     case 'pins':
       return say`revision ${value as number}`;

@@ -1,6 +1,7 @@
 import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
 import { inUse } from '../circuits';
+import { goOut } from '../day';
 import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../drilling';
 import { judge } from '../findings';
 import { weigh } from '../float';
@@ -131,6 +132,18 @@ export const STAGES = rowOf<WorkupInput>()
     goAshore,
   )
   .stage(
+    'day',
+    ({ surface, wiring, aboard: { owned }, weight: { float }, plan: { day, brief } }) => ({
+      surface,
+      wiring,
+      owned,
+      float,
+      day,
+      brief,
+    }),
+    goOut,
+  )
+  .stage(
     'price',
     ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring, catalog: { consumables }, shop }) => ({
       wishes,
@@ -187,22 +200,13 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'findings',
-    ({
-      plan,
-      shop,
-      asOf,
-      ledger,
-      layout,
-      aboard,
-      drilling: { oldHoles },
-      others = NO_OTHERS,
-      wiring,
-      circuits,
-      weight,
-      ashore,
-      seats,
-      hull,
-    }) => ({ circuits, plan, seats, drawn: hull, shop, asOf, ledger, layout, aboard, oldHoles, others, wiring, weight, ashore }),
+    (w) => ({
+      ...{ plan: w.plan, shop: w.shop, asOf: w.asOf, seats: w.seats, drawn: w.hull, ledger: w.ledger, layout: w.layout },
+      ...{ aboard: w.aboard, oldHoles: w.drilling.oldHoles, others: w.others ?? NO_OTHERS, wiring: w.wiring },
+      ...{ circuits: w.circuits, weight: w.weight, ashore: w.ashore },
+      // Nobody is told of a day that nobody planned.
+      day: w.plan.day ? w.day : null,
+    }),
     judge,
   );
 

@@ -42,7 +42,7 @@ export const photographer = (today: string): RigFile =>
     runs: {
       'feed-kill': feed('motorbat', 'kill', 'inside starboard'),
       'feed-drive': feed('kill', 'drive', 'inside starboard'),
-      'feed-port1': feed('motorbat', 'port1', 'inside port'),
+      'feed-port1': feed('motorbat', 'port1', 'inside port', { guard: { is: 'breaker', amps: null, along: 100 } }),
       'feed-port2': feed('electronics', 'port2', 'inside port'),
       'feed-ports': feed('electronics', 'ports', 'inside port'),
     },

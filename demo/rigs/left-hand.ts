@@ -53,7 +53,7 @@ export const adaptive = (today: string): RigFile =>
     },
     runs: {
       'feed-drive': feed('power', 'drive', 'inside starboard'),
-      'feed-light': feed('power', 'light', 'inside starboard'),
+      'feed-light': feed('power', 'light', 'inside port', { guard: { is: 'breaker', amps: null, along: 100 } }),
     },
     more: {
       own: {

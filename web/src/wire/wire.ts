@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTableModule } from '@angular/material/table';
+import { MatTabsModule } from '@angular/material/tabs';
 import { printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/circuits';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
@@ -24,6 +25,7 @@ import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { CircuitDiagram } from './circuit-diagram';
 import { CircuitLanes } from './circuit-lanes';
+import { DayCard } from './day-card';
 import { CONDUCTOR_WORDS, RunCard } from './run-card';
 
 /** Wiring: the circuit along the boat, what is cut, what each battery gives; the chosen cable beside it. */
@@ -32,7 +34,7 @@ import { CONDUCTOR_WORDS, RunCard } from './run-card';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatTableModule, ChoiceField, ValidSubmit, Icons],
-    ...[CircuitLanes, CircuitDiagram, RunCard, Print],
+    ...[CircuitLanes, CircuitDiagram, DayCard, MatTabsModule, RunCard, Print],
   ],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',

@@ -1,0 +1,30 @@
+import type { Fitted } from '../drilling';
+import { slicesOf, type Floating } from '../float';
+import type { HullSurface } from '../hull';
+import type { Brief, Day } from '../rig';
+import type { Memory } from '../stages';
+import type { Wiring } from '../wiring';
+import { wettedOf } from './resistance';
+import { workDay, type DayWorked } from './simulate';
+import { usualDay } from './usual';
+
+/** What a day on the water follows from. */
+export interface GoOutInput {
+  readonly surface: HullSurface;
+  readonly wiring: Wiring;
+  readonly owned: readonly Fitted[];
+  readonly float: Floating;
+  readonly day: Day | null;
+  readonly brief: Brief;
+}
+
+/** The day that the plan has, or the usual one of its brief, worked out. */
+export function goOut(
+  { surface, wiring, owned, float, day, brief }: GoOutInput,
+  memory: Memory,
+): DayWorked & { readonly day: Day } {
+  const slices = memory.last('slices', [surface], () => slicesOf(surface));
+  const wetted = memory.last('wetted', [slices, float], () => wettedOf(slices, float));
+  const planned = day ?? usualDay(brief);
+  return { ...workDay({ day: planned, wiring, owned, wetted }), day: planned };
+}

@@ -1,0 +1,4 @@
+export * from './go-out';
+export * from './resistance';
+export * from './simulate';
+export * from './usual';

@@ -1,0 +1,166 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatSliderModule } from '@angular/material/slider';
+import { MatTableModule } from '@angular/material/table';
+import { printAmps } from '@plain-cleat/core/circuits';
+import type { BatteryDay, ByGuess } from '@plain-cleat/core/day';
+import { type Day, DOINGS, type Leg } from '@plain-cleat/core/rig';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
+import { DeleteButton } from '../controls/delete-button';
+import { Icons } from '../controls/icons';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import type { RigState } from '../stores/rig.state';
+import { RigStore } from '../stores/rig.store';
+import { clock, DayChart } from './day-chart';
+
+interface LegRow extends Leg {
+  readonly at: number;
+  readonly amps: string;
+  readonly reached: boolean;
+}
+
+/** A day on the water: its legs and who is on when, what each battery has left on its own clock, how far the motor goes. */
+@Component({
+  selector: 'pc-day-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    ...[ChoiceField, DayChart, DeleteButton, Icons, MatButtonModule, MatCheckboxModule, MatSliderModule, MatTableModule],
+    ...[QuantityField, TextField],
+  ],
+  templateUrl: './day-card.html',
+  styleUrl: './day-card.scss',
+})
+export class DayCard {
+  readonly state = input.required<RigState>();
+  private readonly store = inject(RigStore);
+  protected readonly doings = choicesOf(DOINGS);
+  protected readonly legColumns = ['at', 'does', 'minutes', 'kmh', 'wind', 'stream', 'amps', 'delete'];
+  protected readonly batteryColumns = ['battery', 'left', 'kept', 'touched', 'charge'];
+  protected readonly batteryOf = (_: number, b: BatteryDay): string => b.fitting;
+  /** What is wrong with a clock time that was typed, by its field. */
+  protected readonly faults = signal<Readonly<Record<string, string>>>({});
+
+  protected readonly worked = computed(() => this.state().workup.day);
+  protected readonly day = computed(() => this.worked().day);
+  protected readonly planned = computed(() => this.state().plan.day !== null);
+  protected readonly charge = computed(() => ({ is: 'charge' as const, day: this.worked(), starts: this.day().starts }));
+  protected readonly range = computed(() => ({ is: 'range' as const, range: this.worked().range }));
+  protected readonly legs = computed((): LegRow[] =>
+    this.day().legs.map((leg, i) => {
+      const { amps, reached = true } = this.worked().legs[i] ?? {};
+      return { ...leg, at: i, amps: amps && amps.hard > 0 ? ampsWords(amps) : '–', reached };
+    }),
+  );
+  /** What draws and is fed, but for motors: their legs say when they run. */
+  protected readonly loads = computed(() => {
+    const { wiring, aboard } = this.state().workup;
+    const usual: Readonly<Record<string, number>> = { electronics: 1, lights: 1, other: 0.5 };
+    return wiring.flows.flatMap(({ fitting, draw, charging }) => {
+      const item = aboard.owned.find((i) => i.placed.id === fitting);
+      if (!draw || charging || draw.of === 'motor' || !item) return [];
+      const dim = item.placed.part.light?.shows === 'dim';
+      return [
+        {
+          ...{ id: fitting, name: `${item.letter} ${item.placed.part.name}`, inTheDark: draw.of === 'lights' },
+          share: Math.round(100 * (this.day().duty[fitting] ?? (dim ? 0.5 : (usual[draw.of] ?? 1)))),
+        },
+      ];
+    });
+  });
+
+  protected clock = clock;
+  protected percent = (share: number): string => `${Math.round(100 * share)} %`;
+  protected leftOf = ({ moments }: BatteryDay): string => {
+    const left = moments.at(-1)?.left;
+    if (!left) return '–';
+    const [hard, easy] = [Math.round(100 * left.hard), Math.round(100 * left.easy)];
+    return hard === easy ? `${hard} %` : `${hard} to ${easy} %`;
+  };
+  protected touchedOf = ({ touched }: BatteryDay): string =>
+    touched.likely !== null
+      ? `at ${clock(this.day().starts + touched.likely)}`
+      : touched.hard !== null
+        ? `at ${clock(this.day().starts + touched.hard)} on a hard day`
+        : 'no';
+  protected chargeOf = ({ charge }: BatteryDay): string =>
+    charge.hours > 0
+      ? `${charge.hours.toFixed(1)} h at ${printAmps(charge.amps)} A, ${charge.by === 'port' ? 'by its port' : 'by its charger ashore'}`
+      : 'full';
+
+  private put(more: Partial<Day>): void {
+    const from = this.state().plan.day;
+    this.store.change({ id: crypto.randomUUID(), kind: 'planDay', from, to: { ...this.day(), ...more } });
+  }
+
+  protected setLeg(at: number, more: Partial<Leg>): void {
+    this.put({ legs: this.day().legs.map((leg, i) => (i === at ? { ...leg, ...more } : leg)) });
+  }
+
+  /** A current or wind of nought is none. */
+  protected setAgainst(at: number, what: 'wind' | 'stream', value: number | null): void {
+    const legs = this.day().legs.map((leg, i): Leg => {
+      const { [what]: _, ...bare } = leg;
+      return i !== at ? leg : value ? { ...bare, [what]: value } : bare;
+    });
+    this.put({ legs });
+  }
+
+  protected addLeg(): void {
+    const last = this.day().legs.at(-1);
+    this.put({ legs: [...this.day().legs, last ?? { does: 'paddle', minutes: 60, kmh: 4 }] });
+  }
+
+  protected deleteLeg(at: number): void {
+    this.put({ legs: this.day().legs.filter((_, i) => i !== at) });
+  }
+
+  protected setClock(field: 'starts' | 'from' | 'to', text: string): void {
+    const minutes = minutesOf(text);
+    this.faults.update((f) => ({ ...f, [field]: minutes === null ? 'Write it like 7:00 or 21:30.' : '' }));
+    if (minutes === null) return;
+    this.put(field === 'starts' ? { starts: minutes } : { dark: { ...this.day().dark, [field]: minutes } });
+  }
+
+  protected setCold(cold: boolean): void {
+    const { cold: _, ...bare } = this.day();
+    const from = this.state().plan.day;
+    this.store.change({ id: crypto.randomUUID(), kind: 'planDay', from, to: cold ? { ...bare, cold } : bare });
+  }
+
+  protected setDuty(fitting: string, percent: number): void {
+    this.put({ duty: { ...this.day().duty, [fitting]: percent / 100 } });
+  }
+
+  protected addReading(): void {
+    const last = this.day().readings.at(-1);
+    this.put({ readings: [...this.day().readings, last ? { kmh: last.kmh + 1, amps: last.amps } : { kmh: 4, amps: 8 }] });
+  }
+
+  protected setReading(at: number, more: Partial<Day['readings'][number]>): void {
+    this.put({ readings: this.day().readings.map((r, i) => (i === at ? { ...r, ...more } : r)) });
+  }
+
+  protected deleteReading(at: number): void {
+    this.put({ readings: this.day().readings.filter((_, i) => i !== at) });
+  }
+
+  /** Back to the day that the brief asks for. */
+  protected forget(): void {
+    const from = this.state().plan.day;
+    if (from) this.store.change({ id: crypto.randomUUID(), kind: 'planDay', from, to: null });
+  }
+}
+
+const ampsWords = ({ easy, hard }: ByGuess<number>): string => {
+  const [least, most] = [easy.toFixed(1), hard.toFixed(1)];
+  return least === most ? `${least} A` : `${least} to ${most} A`;
+};
+
+/** Minutes after midnight of a clock time, or null. */
+function minutesOf(text: string): number | null {
+  const [, hours, minutes = '0'] = /^(\d{1,2})(?:[:.](\d{2}))?$/.exec(text.trim()) ?? [];
+  const sum = Number(hours) * 60 + Number(minutes);
+  return hours !== undefined && Number(hours) < 24 && Number(minutes) < 60 ? sum : null;
+}
