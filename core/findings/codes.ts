@@ -126,6 +126,7 @@ const FINDINGS = {
   strut: 'anyone',
   'swapped-together': 'nobody',
   swings: 'anyone',
+  'test-failed': 'anyone',
   'tether-propeller': 'anyone',
   'tether-short': 'anyone',
   'thin-wire': 'anyone',

@@ -2,6 +2,7 @@ import type { Part } from '../parts';
 import type { ShopSettings } from '../shop';
 import type { HullModel, HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
+import type { BenchTest } from '../bench-test';
 import type { CircuitInUse } from '../circuits';
 import type { DayWorked } from '../day';
 import type { Floating } from '../float';
@@ -69,6 +70,8 @@ export interface Judged {
   readonly wiring: Wiring;
   /** Every circuit that feeds something, everything on. */
   readonly circuits: readonly CircuitInUse[];
+  /** The bench test; null while nothing was read. */
+  readonly tests: readonly BenchTest[] | null;
   /** The day on the water that was planned; null while nobody has planned one. */
   readonly day: (DayWorked & { readonly day: Day }) | null;
   /** Holes of the hull that no fitting of this plan uses. */

@@ -1,3 +1,4 @@
+export * from './bench-tests';
 export * from './codes';
 export * from './finding';
 export * from './judge';

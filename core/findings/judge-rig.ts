@@ -45,6 +45,7 @@ import { transducer } from './transducer';
 import { acceptedBy, findingKey } from './codes';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
+import { failedTests } from './bench-tests';
 import { lastsTheDay, legsReached } from './day';
 import { overBattery, sags, sharedWithMotor } from './circuits';
 import { alikeInParallel, boxesHold, fedRight, feeds, lightsSwitched, shorted, waysNamed } from './feeds';
@@ -185,6 +186,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   boxesHold,
   waysNamed,
   lightsSwitched,
+  failedTests,
   lastsTheDay,
   legsReached,
   sags,

@@ -28,14 +28,31 @@ export interface FindingsInput {
   readonly wiring: Wiring;
   readonly circuits: readonly CircuitInUse[];
   readonly day: Judged['day'];
+  readonly tests: Judged['tests'];
   readonly weight: Weight;
   readonly ashore: Ashore;
 }
 
 /** Every finding of a rig: clearances set by set, what is owned once. */
 export function judge(input: FindingsInput, memory: Memory): Finding[] {
-  const { plan, seats, drawn, shop, asOf, ledger, layout, aboard, oldHoles, others, wiring, circuits, day, weight, ashore } =
-    input;
+  const {
+    plan,
+    seats,
+    drawn,
+    shop,
+    asOf,
+    ledger,
+    layout,
+    aboard,
+    oldHoles,
+    others,
+    wiring,
+    circuits,
+    day,
+    tests,
+    weight,
+    ashore,
+  } = input;
   const { owned, stands, openings } = aboard;
   const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
     const seating = seats.of(set);
@@ -58,6 +75,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       wiring,
       circuits,
       day,
+      tests,
       oldHoles,
       others,
       ledger,

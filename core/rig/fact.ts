@@ -86,6 +86,12 @@ export const newFactSchema = z.discriminatedUnion('kind', [
     photo: keySchema.optional(),
   }),
   fact('received', { name: z.string().trim().min(1).max(120), for: z.string().max(40), drawing: drawingSchema }),
+  fact('circuitRead', {
+    reading: z.string().min(1).max(200).describe('which reading of the bench test'),
+    volts: z.number().min(-100).max(100),
+    circuit: z.string().max(40).describe('the circuit it was read on, as a fingerprint'),
+    meter: z.enum(['typed', 'bench meter']),
+  }),
   fact('stepDone', { step: keySchema }),
   fact('gatePassed', {
     step: keySchema.describe('the step, or drill for what stands before the first hole'),
@@ -126,6 +132,7 @@ export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
   fastenerSubstituted: 'another fastener',
   thingSeen: 'how a thing aboard is',
   received: 'the owner’s signature for how the boat came in',
+  circuitRead: 'a reading of the bench test',
   stepDone: 'a step done',
   gatePassed: 'a step let pass',
   gateAsked: 'a manager asked to let a step pass',

@@ -65,6 +65,8 @@ export interface Ledger {
   readonly correction: Correction;
   readonly readings: readonly Of<'readingTaken'>[];
   readonly agreed: Of<'layoutAgreed'> | null;
+  /** The last of each reading of the bench test. */
+  readonly circuitReads: ReadonlyMap<string, Of<'circuitRead'>>;
   /** The last measured bar of each paper. */
   readonly bars: ReadonlyMap<string, Of<'barMeasured'>>;
 }
@@ -180,6 +182,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     correction,
     readings,
     agreed: own.filter((f) => isFact(f, 'layoutAgreed')).at(-1) ?? null,
+    circuitReads: new Map(own.flatMap((f) => (f.kind === 'circuitRead' ? [[f.reading, f]] : []))),
     bars: new Map(own.flatMap((f) => (f.kind === 'barMeasured' ? [[f.paper, f]] : []))),
   };
 }

@@ -12,6 +12,7 @@ import {
 import type { DrillGate, Fitted } from '../drilling';
 import type { Placed } from '../layout';
 import { takenOff as takenOffThe, type Ledger } from '../rig';
+import type { BenchTest } from '../bench-test';
 import { guardWords, type WiredRun } from '../wiring';
 import { NOT_YET, standings, type Standing } from './gates';
 
@@ -47,9 +48,11 @@ export interface BuildStep extends Standing {
   readonly cureHours: number;
   readonly needs: readonly string[];
   readonly booked: number;
+  /** Done by what a meter reads, on Wire. */
+  readonly byReadings: boolean;
 }
 
-type Draft = Omit<BuildStep, keyof Standing | 'booked'>;
+type Draft = Omit<BuildStep, keyof Standing | 'booked' | 'byReadings'>;
 
 /** A step of the build: of the whole boat, or of one fitting or run. */
 function step(
@@ -77,6 +80,9 @@ export interface BuildInput {
   readonly shop: ShopSettings;
   readonly ledger: Ledger;
   readonly gate: DrillGate;
+  /** What the bench test reads, and what of it still holds its step open; none where a tick is enough. */
+  readonly tests: readonly BenchTest[];
+  readonly open: readonly BenchTest[];
 }
 
 export interface Build {
@@ -84,7 +90,7 @@ export interface Build {
 }
 
 /** The build in working order: inspect, lay out, drill, seal and cure, wire, test, hand over. */
-export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput): Build {
+export function build({ owned, takenOff, runs, shop, ledger, gate, tests, open }: BuildInput): Build {
   const { labor } = shop;
   const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
   // What stands as it came needs no hand.
@@ -178,15 +184,20 @@ export function build({ owned, takenOff, runs, shop, ledger, gate }: BuildInput)
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),
     step('photos', 'Clean and photograph', setUp('photos'), ['hose']),
   );
-  const stands = standings(drafts, { items: owned, takenOff, ledger, gate, shop });
+  const stands = standings(drafts, { items: owned, takenOff, ledger, gate, shop, tests, open });
   return {
-    steps: drafts.map((d) => ({ ...d, ...(stands.get(d.id) ?? NOT_YET), booked: ledger.minutes.get(d.id) ?? 0 })),
+    steps: drafts.map((d) => ({
+      ...d,
+      ...(stands.get(d.id) ?? NOT_YET),
+      booked: ledger.minutes.get(d.id) ?? 0,
+      byReadings: tests.some((t) => stepId('test', t.run) === d.id),
+    })),
   };
 }
 
 /** Steps that are done by what is marked, typed or agreed elsewhere, not by a tick. */
-export const byItself = (step: Pick<BuildStep, 'work'>, shop: ShopSettings): boolean =>
-  step.work === 'drill' || (step.work === 'agree' && shop.drilling.agree);
+export const byItself = (step: Pick<BuildStep, 'work' | 'byReadings'>, shop: ShopSettings): boolean =>
+  step.work === 'drill' || step.byReadings || (step.work === 'agree' && shop.drilling.agree);
 
 /** What can be done next: open steps whose needs are done. */
 export const readySteps = (steps: readonly BuildStep[]): BuildStep[] => {

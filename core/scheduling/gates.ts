@@ -1,3 +1,4 @@
+import type { BenchTest } from '../bench-test';
 import type { StepWork } from './build';
 import type { ShopSettings } from '../shop';
 import type { DrillGate, Fitted } from '../drilling';
@@ -62,10 +63,13 @@ export interface GateFacts {
   readonly ledger: Ledger;
   readonly gate: DrillGate;
   readonly shop: ShopSettings;
+  /** What the bench test reads, and what of it still holds its step open. */
+  readonly tests: readonly BenchTest[];
+  readonly open: readonly BenchTest[];
 }
 
 /** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
-function doneBy(step: Gated, { items, takenOff, ledger, gate, shop }: GateFacts): Moment | Sentence {
+function doneBy(step: Gated, { items, takenOff, ledger, gate, shop, tests, open }: GateFacts): Moment | Sentence {
   const said = ledger.steps.get(step.id);
   if (step.work === 'receive') {
     const came = [...items.map((i) => i.placed), ...takenOff].filter((p) => p.fitting.aboard);
@@ -84,6 +88,18 @@ function doneBy(step: Gated, { items, takenOff, ledger, gate, shop }: GateFacts)
     const last = ledger.readings.at(-1);
     if (wanting.length) return wanting[0]?.says ?? say`not measured`;
     return last ? momentOf(last) : said ? momentOf(said) : [];
+  }
+  if (step.work === 'test') {
+    const own = (t: BenchTest): boolean => `test.${t.run}` === step.id;
+    const wanting = open.filter(own);
+    const unread = wanting.filter((t) => !t.read).length;
+    if (unread) return say`${unread} of ${tests.filter(own).length} readings not taken`;
+    if (wanting.length) return say`a reading is not as it should be`;
+    const [last] = tests
+      .filter(own)
+      .flatMap((t) => t.read ?? [])
+      .sort((a, b) => (a.when < b.when ? 1 : -1));
+    if (last) return { by: last.by, device: last.device, server: last.when };
   }
   if (step.work === 'agree' && shop.drilling.agree)
     return ledger.agreed ? momentOf(ledger.agreed) : say`the owner has not agreed to the taped layout`;

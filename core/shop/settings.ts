@@ -82,6 +82,7 @@ export const shopSettingsSchema = z.strictObject({
     }),
     leastAwg: z.strictObject({ motor: z.int().min(2).max(18), other: z.int().min(2).max(18) }),
     bundled: z.enum(['at any voltage', 'from 50 V']).describe('from which voltage on conductors of a bundle carry less'),
+    readings: z.boolean().describe('a circuit is tested by what a meter reads, not by a tick'),
     loop: z.number().min(0).max(2000).describe('service loop at each end, mm'),
     slackPercent: z.number().min(0).max(50),
     cutTo: z.number().min(1).max(500).describe('cut lengths are rounded up to this, mm'),

@@ -30,5 +30,6 @@ export const JUDGED_SINCE: readonly string[] = [
     'way-unnamed',
     'day-too-long',
     'leg-too-fast',
+    'test-failed',
   ],
 ];

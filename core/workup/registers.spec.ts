@@ -38,6 +38,7 @@ function judgedOf(): Judged {
         wiring: r.wiring,
         circuits: [],
         day: null,
+        tests: null,
         oldHoles: [],
         others: [],
         ledger: r.ledger,

@@ -1,9 +1,10 @@
 import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
+import { benchTests, type BenchTest } from '../bench-test';
 import { inUse } from '../circuits';
 import { goOut } from '../day';
 import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../drilling';
-import { judge } from '../findings';
+import { judge, openTests } from '../findings';
 import { weigh } from '../float';
 import { handOver } from '../handover';
 import { fairHull, seated, withoutFeatures, type HullModel } from '../hull';
@@ -33,6 +34,7 @@ export interface WorkupInput {
   readonly set?: string | null;
 }
 
+const NO_TESTS: readonly BenchTest[] = [];
 const NO_OTHERS: readonly OtherHole[] = [];
 
 /**
@@ -155,17 +157,16 @@ export const STAGES = rowOf<WorkupInput>()
     }),
     priceUp,
   )
+  .stage('tests', ({ wiring, ledger }) => ({ wiring, ledger }), benchTests)
   .stage(
     'build',
-    ({ aboard: { owned }, layout: { takenOff }, wiring: { runs }, shop, ledger, drilling: { gate } }) => ({
-      owned,
-      takenOff,
-      runs,
-      shop,
-      ledger,
-      gate,
+    (w) => ({
+      ...{ owned: w.aboard.owned, takenOff: w.layout.takenOff, runs: w.wiring.runs, shop: w.shop, ledger: w.ledger },
+      gate: w.drilling.gate,
+      tests: w.shop.wiring.readings ? w.tests : NO_TESTS,
+      accepted: w.plan.accepted,
     }),
-    build,
+    ({ tests, accepted, ...r }) => build({ ...r, tests, open: openTests(tests, accepted) }),
   )
   .stage(
     'handover',
@@ -206,6 +207,7 @@ export const STAGES = rowOf<WorkupInput>()
       ...{ circuits: w.circuits, weight: w.weight, ashore: w.ashore },
       // Nobody is told of a day that nobody planned.
       day: w.plan.day ? w.day : null,
+      tests: w.ledger.circuitReads.size ? w.tests : null,
     }),
     judge,
   );

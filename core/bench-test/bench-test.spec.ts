@@ -1,0 +1,208 @@
+import fc from 'fast-check';
+import { demoRigs, CATALOG, QUENBY, SHOP } from '../../demo/index';
+import type { Awg } from '../circuits';
+import type { Fact, Plan, Run } from '../rig';
+import { deck, fitted, inputOf, track } from '../testing/plans';
+import { workUp } from '../workup';
+import type { Wiring } from '../wiring';
+import {
+  builtAs,
+  Doctor,
+  type Fault,
+  faultKey,
+  faultsOf,
+  measure,
+  passes,
+  planned,
+  readingsOf,
+  tellApart,
+  toleranceOf,
+} from './index';
+
+const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
+const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
+  from,
+  to,
+  lane: 'inside port',
+  via: [],
+  awg: null,
+  ...more,
+});
+
+/** A battery, a relay box with three loads on it, and a motor behind a lanyard switch on a battery of its own. */
+const wired = (lengths: readonly number[] = []): Wiring =>
+  workUp(
+    inputOf(
+      {
+        b: fitted('battery-50', within(560), 'loose'),
+        x: fitted('relay-box', within(850), 'loose'),
+        s: fitted('sounder-arm-7', track('fwd-port', 1450 + (lengths[0] ?? 0)), 'track'),
+        l: fitted('side-lights', deck(300, 0), 'through'),
+        p: fitted('usb-ports', deck(2482 + (lengths[1] ?? 0), -60), 'rivet'),
+        c: fitted('battery-80', within(560, 200), 'loose'),
+        k: fitted('kill-switch', deck(2300, -430), 'through'),
+        m: fitted('motor-stern-45', deck(3660, 0), 'through'),
+      },
+      {
+        runs: {
+          x: run('b', 'x'),
+          s: run('x', 's', { way: 1 }),
+          l: run('x', 'l', { way: 2 }),
+          p: run('x', 'p', { way: 3 }),
+          k: run('c', 'k'),
+          m: run('k', 'm'),
+        },
+      },
+      [],
+      QUENBY,
+    ),
+  ).wiring;
+
+const reading = (w: Wiring, id: string) => readingsOf(w).find((r) => r.id === id) ?? fail(`no ${id}`);
+const shown = (w: Wiring, id: string, fault: Fault | null = null): number => {
+  const r = reading(w, id);
+  return r ? (measure(builtAs(w, fault), r) ?? NaN) : NaN;
+};
+
+describe('readings on the bench', () => {
+  const w = wired();
+
+  it('of a circuit as planned are what its own working out says: volts alone and all on, nothing over a fuse, nothing with the lanyard pulled', () => {
+    expect(shown(w, 'rest s')).toBeCloseTo(13.4, 6);
+    expect(shown(w, 'alone s')).toBeLessThan(13.4);
+    expect(shown(w, 'all s')).toBeLessThan(shown(w, 'alone s'));
+    expect(shown(w, 'fuse x out')).toBeLessThan(0.05);
+    expect(Math.abs(shown(w, 'pulled m'))).toBeLessThan(1e-3);
+    for (const r of readingsOf(w)) {
+      const v = measure(builtAs(w), r) ?? NaN;
+      expect(passes(r, v, v))
+        .withContext(r.id)
+        .toBeTrue();
+    }
+  });
+
+  it('show each fault where it is: by Ohm, and turned about', () => {
+    // Half an ohm in the sounder's minus: what it takes, about 9 W, times that.
+    const crimp: Fault = { is: 'poor crimp', cable: 's', out: false, ohms: 0.5 };
+    const amps = 9 / shown(w, 'all s', crimp);
+    expect(shown(w, 'back s', crimp) - shown(w, 'back s')).toBeCloseTo(0.5 * amps, 2);
+    expect(shown(w, 'out s', crimp)).toBeCloseTo(shown(w, 'out s'), 2);
+    expect(shown(w, 'rest s', { is: 'reversed pair', cable: 's' })).toBeCloseTo(-13.4, 3);
+    expect(shown(w, 'rest m', { is: 'reversed pair', cable: 'k' })).toBeLessThan(-12);
+    expect(Math.abs(shown(w, 'rest l', { is: 'blown fuse', edge: 'x way 2' }))).toBeLessThan(1e-3);
+    expect(shown(w, 'fuse x way 2', { is: 'blown fuse', edge: 'x way 2' })).toBeCloseTo(13.4, 0);
+    // With ways swapped the one that is on feeds the other.
+    expect(Math.abs(shown(w, 'alone s', { is: 'swapped ways', fitting: 'x', ways: [1, 2] }))).toBeLessThan(1e-3);
+    expect(shown(w, 'all s', { is: 'swapped ways', fitting: 'x', ways: [1, 2] })).toBeGreaterThan(13);
+    const thin: Fault = { is: 'wrong gauge', cable: 'm', awg: 12 };
+    expect(shown(w, 'out m', thin)).toBeGreaterThan(shown(w, 'out m') * 3);
+  });
+
+  it('pass within their tolerance, and not a hair beyond it', () => {
+    const alone = { reads: 'alone' as const };
+    const t = toleranceOf('alone', 13);
+    expect([passes(alone, 13, 13 - t + 1e-9), passes(alone, 13, 13 - t - 1e-9), passes(alone, 13, -13)]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+    expect([passes({ reads: 'pulled' }, 0, 0.19), passes({ reads: 'pulled' }, 0, 12)]).toEqual([true, false]);
+    expect(passes({ reads: 'over the fuse' }, 0.01, 12)).toBeFalse();
+  });
+});
+
+/** Volts that a conductor loses with everything on, by which a fault is planted that matters. */
+const lostIn = (w: Wiring, cable: string, out: boolean): number => shown(w, `${out ? 'out' : 'back'} ${cable}`);
+
+/** A fault to plant: one that takes a twentieth to a quarter of the volts where it stands. */
+const planted = (w: Wiring, kind: Fault['is'], at: number, how: number): Fault | null => {
+  const all = faultsOf(w).filter((f) => f.is === kind);
+  const keys = [...new Set(all.map(faultKey))];
+  const key = keys[at % Math.max(1, keys.length)];
+  const [one] = all.filter((f) => faultKey(f) === key);
+  if (!one) return null;
+  if (one.is !== 'poor crimp' && one.is !== 'corroded plug') return one.is === 'wrong gauge' ? { ...one, awg: 18 as Awg } : one;
+  const out = one.is === 'poor crimp' ? one.out : true;
+  const cable = w.runs.find((r) => r.id === one.cable);
+  const ohms = ((0.05 + 0.2 * how) * 12) / Math.max(0.1, cable?.amps ?? 1);
+  expect(lostIn(w, one.cable, out)).toBeGreaterThanOrEqual(0);
+  return { ...one, ohms };
+};
+
+describe('diagnosis', () => {
+  it('has the planted fault first within three readings after the planned ones, in nine of ten cases; what no reading tells apart counts as one (property)', () => {
+    const kinds = ['poor crimp', 'blown fuse', 'corroded plug', 'reversed pair', 'wrong gauge', 'swapped ways'] as const;
+    let [found, cases] = [0, 0];
+    const missed: string[] = [];
+    const rigs = [[], [200, 100], [-150, -80]].map((lengths) => wired(lengths));
+    const doctors = rigs.map((w) => new Doctor(w, readingsOf(w)));
+    fc.assert(
+      fc.property(
+        fc.nat(2),
+        fc.constantFrom(...kinds),
+        fc.nat(30),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 40, maxLength: 40 }),
+        (which, kind, at, how, noise) => {
+          const [w, doctor] = [rigs[which], doctors[which]];
+          if (!w || !doctor) return;
+          const fault = planted(w, kind, at, how);
+          if (!fault) return;
+          const built = builtAs(w, fault);
+          const readings = readingsOf(w);
+          // The meter is not exact, and the battery not quite as full as it is thought.
+          const taken = new Map<string, number>();
+          const take = (id: string): void => {
+            const r = readings.find((x) => x.id === id);
+            const v = r && measure(built, r);
+            if (v === null || v === undefined) return;
+            taken.set(id, v * (1 + 0.004 * (noise[taken.size % 40] ?? 0)) + 0.01 * (noise[(taken.size + 7) % 40] ?? 0));
+          };
+          for (const r of planned(readings)) take(r.id);
+          let d = doctor.diagnose(taken);
+          for (let i = 0; i < 3 && d.next; i++) {
+            take(d.next.id);
+            d = doctor.diagnose(taken);
+          }
+          const [top] = d.suspects;
+          const same =
+            top !== undefined &&
+            (top.key === faultKey(fault) ||
+              readings.every((r) => !tellApart(r, measure(built, r) ?? 0, doctor.shows(top.fault, r) ?? 0)));
+          cases++;
+          if (same) found++;
+          else missed.push(`${faultKey(fault)} taken for ${top?.key}`);
+        },
+      ),
+      { seed: 61, numRuns: 120 },
+    );
+    expect(cases).toBeGreaterThan(100);
+    expect(found / cases)
+      .withContext(missed.join('; '))
+      .toBeGreaterThanOrEqual(0.9);
+  });
+
+  it('finds a whole circuit well, and asks for nothing more than could still tell', () => {
+    const w = wired();
+    const readings = readingsOf(w);
+    const doctor = new Doctor(w, readings);
+    const taken = new Map(readings.map((r) => [r.id, measure(builtAs(w), r) ?? 0]));
+    const { suspects, next } = doctor.diagnose(taken);
+    expect(suspects[0]?.key).toBe('well');
+    expect(next).toBeNull();
+  });
+
+  it('is asked of every demo rig that has wires', () => {
+    for (const { file } of demoRigs('2026-06-10')) {
+      const { plan, hull } = file;
+      const { wiring } = workUp({ plan, hull, facts: file.ledger as Fact[], catalog: CATALOG, shop: SHOP, asOf: '2026-06-10' });
+      if (wiring.runs.length === 0) continue;
+      const readings = readingsOf(wiring);
+      expect(planned(readings).length).toBeGreaterThanOrEqual(3 * wiring.drops.size);
+      for (const r of readings)
+        expect(Number.isFinite(measure(builtAs(wiring), r) ?? NaN))
+          .withContext(`${plan.title} ${r.id}`)
+          .toBeTrue();
+    }
+  });
+});

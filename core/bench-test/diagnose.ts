@@ -1,0 +1,141 @@
+import { GAUGES } from '../circuits';
+import type { Wiring } from '../wiring';
+import { builtAs, onTheBench, type Fault } from './as-built';
+import { measure, stateOf, toleranceOf, type Reading } from './readings';
+
+/** What was read, V, by the id of the reading. */
+export type Taken = ReadonlyMap<string, number>;
+
+/** A fault that would explain what was read, with how likely it is among all of them. */
+export interface Suspect {
+  readonly key: string;
+  readonly fault: Fault | null;
+  readonly share: number;
+}
+
+export interface Diagnosis {
+  /** The likeliest first; health is one of them. */
+  readonly suspects: readonly Suspect[];
+  /** The reading that tells the likeliest apart best; null when nothing does any more. */
+  readonly next: Reading | null;
+}
+
+/** Ohms that a bad contact may have: each step tells from the next. */
+const OHMS = Array.from({ length: 20 }, (_, i) => 0.02 * 1.35 ** i);
+/** How often each is met before anything is read (judgement). */
+const BEFORE: Readonly<Record<Fault['is'], number>> = {
+  'poor crimp': 3,
+  'blown fuse': 2,
+  'corroded plug': 1.5,
+  'reversed pair': 1,
+  'wrong gauge': 1,
+  'swapped ways': 1,
+};
+/** So many suspects are told apart by the next reading. */
+const FEW = 10;
+
+/** A fault by what and where it is, whatever its ohms. */
+export function faultKey(fault: Fault | null): string {
+  if (!fault) return 'well';
+  if (fault.is === 'poor crimp') return `${fault.is} ${fault.cable} ${fault.out ? 'out' : 'back'}`;
+  if (fault.is === 'blown fuse') return `${fault.is} ${fault.edge}`;
+  if (fault.is === 'swapped ways') return `${fault.is} ${fault.fitting} ${fault.ways.join()}`;
+  return `${fault.is} ${fault.cable}`;
+}
+
+/** Every single fault that there could be. */
+export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards'>): Fault[] {
+  const cables = runs.flatMap((r): Fault[] => {
+    const cable = r.id;
+    const thinner = GAUGES.filter((g) => g > (r.awg ?? 18));
+    return [
+      ...(r.has === 'both' ? [{ is: 'reversed pair' as const, cable }] : []),
+      ...thinner.map((awg) => ({ is: 'wrong gauge' as const, cable, awg })),
+      ...OHMS.map((ohms) => ({ is: 'corroded plug' as const, cable, ohms })),
+      ...network.leads
+        .filter((l) => l.cable === cable)
+        .flatMap((l) => OHMS.map((ohms) => ({ is: 'poor crimp' as const, cable, out: l.out, ohms }))),
+    ];
+  });
+  const used = network.ways.filter((w) => w.passes.switched && network.leads.some((l) => l.from === w.to));
+  const swaps = used.flatMap((a, i) =>
+    used
+      .slice(i + 1)
+      .flatMap((b): Fault[] =>
+        a.fitting === b.fitting ? [{ is: 'swapped ways', fitting: a.fitting, ways: [a.way, b.way] }] : [],
+      ),
+  );
+  return [...cables, ...guards.map((g): Fault => ({ is: 'blown fuse', edge: g.edge })), ...swaps];
+}
+
+/** Asks of a circuit what each fault would show, remembering what was solved. */
+export class Doctor {
+  private readonly hypotheses: readonly (Fault | null)[];
+  private readonly solved = new Map<Fault | null, Map<string, ReturnType<typeof onTheBench>>>();
+
+  constructor(
+    private readonly wiring: Pick<Wiring, 'network' | 'runs' | 'guards'>,
+    private readonly readings: readonly Reading[],
+  ) {
+    this.hypotheses = [null, ...faultsOf(wiring)];
+  }
+
+  /** What a reading would show with a fault, V; null where the circuit has no solution. */
+  shows(fault: Fault | null, reading: Reading): number | null {
+    const built = builtAs(this.wiring, fault);
+    let states = this.solved.get(fault);
+    if (!states) this.solved.set(fault, (states = new Map()));
+    const state = stateOf(reading);
+    if (!states.has(state)) states.set(state, onTheBench(built, reading.on));
+    return measure(built, reading, states.get(state) ?? null);
+  }
+
+  /** What explains the readings best, and which to take next. */
+  diagnose(taken: Taken): Diagnosis {
+    const read = this.readings.filter((r) => taken.has(r.id));
+    const best = new Map<string, { fault: Fault | null; score: number }>();
+    for (const fault of this.hypotheses) {
+      const score = (fault ? Math.log(BEFORE[fault.is]) : Math.log(3)) + this.fits(fault, read, taken);
+      const key = faultKey(fault);
+      const known = best.get(key);
+      if (!known || score > known.score) best.set(key, { fault, score });
+    }
+    const top = Math.max(...[...best.values()].map((b) => b.score));
+    const weights = [...best].map(([key, { fault, score }]) => ({ key, fault, weight: Math.exp(score - top) }));
+    const sum = weights.reduce((s, w) => s + w.weight, 0);
+    const suspects = weights
+      .map(({ key, fault, weight }) => ({ key, fault, share: weight / sum }))
+      .sort((a, b) => b.share - a.share);
+    return { suspects, next: this.next(suspects.slice(0, FEW), taken) };
+  }
+
+  /** How well a fault explains what was read: the logarithm of its likelihood. */
+  private fits(fault: Fault | null, read: readonly Reading[], taken: Taken): number {
+    let sum = 0;
+    for (const r of read) {
+      const shown = this.shows(fault, r) ?? 0;
+      const off = ((taken.get(r.id) ?? 0) - shown) / (toleranceOf(r.reads, shown) / 2);
+      // One reading never weighs more than a slip of the hand does.
+      sum -= Math.min(40, off ** 2 / 2);
+    }
+    return sum;
+  }
+
+  private next(suspects: readonly Suspect[], taken: Taken): Reading | null {
+    let best: { reading: Reading; apart: number } | null = null;
+    for (const reading of this.readings) {
+      if (taken.has(reading.id)) continue;
+      const shown = suspects.map((s) => this.shows(s.fault, reading) ?? 0);
+      let apart = 0;
+      for (let i = 0; i < suspects.length; i++)
+        for (let j = 0; j < i; j++)
+          if (tellApart(reading, shown[i] ?? 0, shown[j] ?? 0)) apart += (suspects[i]?.share ?? 0) * (suspects[j]?.share ?? 0);
+      if (apart > 1e-4 && (!best || apart > best.apart + 1e-12)) best = { reading, apart };
+    }
+    return best?.reading ?? null;
+  }
+}
+
+/** Whether a meter tells two values apart. */
+export const tellApart = ({ reads }: Pick<Reading, 'reads'>, a: number, b: number): boolean =>
+  Math.abs(a - b) > Math.max(toleranceOf(reads, a), toleranceOf(reads, b));

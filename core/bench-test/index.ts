@@ -1,0 +1,4 @@
+export * from './as-built';
+export * from './diagnose';
+export * from './readings';
+export * from './tests';

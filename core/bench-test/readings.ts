@@ -1,0 +1,144 @@
+import { minusOf, pathOf, plusOf, type Network } from '../circuits';
+import type { Wiring, WiredRun } from '../wiring';
+import { behindFuse, onTheBench, type AsBuilt, type SwitchedOn } from './as-built';
+
+/** What is read with a meter on the bench. */
+export const READS = [
+  'at rest',
+  'alone',
+  'all on',
+  'at its box',
+  'along the out',
+  'along the back',
+  'over the fuse',
+  'pulled',
+] as const;
+export type Reads = (typeof READS)[number];
+
+/** One reading: where the two tips go, and what is on meanwhile. */
+export interface Reading {
+  readonly id: string;
+  readonly reads: Reads;
+  /** The load or the cable that it is about. */
+  readonly about: string;
+  /** The way or conductor whose fuse it is over. */
+  readonly edge: string | null;
+  readonly on: SwitchedOn;
+  readonly plus: string;
+  readonly minus: string;
+}
+
+const NOTHING: readonly string[] = [];
+
+/** Everything worth reading of a circuit: at each load, and along each cable on the way. */
+export function readingsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards'>): Reading[] {
+  const ofLoad = network.loads.flatMap((load): Reading[] => {
+    const last = runs.find((r) => r.to === load.fitting);
+    if (!last) return [];
+    const at = { about: load.fitting, edge: null, plus: load.plus, minus: load.minus };
+    const alone: SwitchedOn = { ways: waysTo(network, load), loads: [load.fitting] };
+    const kills = network.ways.filter((w) => w.passes.kills && alone.ways.includes(w.id));
+    return [
+      { ...at, id: `rest ${load.fitting}`, reads: 'at rest', on: { ways: alone.ways, loads: NOTHING } },
+      { ...at, id: `alone ${load.fitting}`, reads: 'alone', on: alone },
+      { ...at, id: `all ${load.fitting}`, reads: 'all on', on: { ways: 'all', loads: 'all' } },
+      ...kills.map((k): Reading => ({
+        ...{ ...at, id: `pulled ${load.fitting}`, reads: 'pulled' },
+        on: { ways: (alone.ways as readonly string[]).filter((w) => w !== k.id), loads: [load.fitting] },
+      })),
+    ];
+  });
+  const everything: SwitchedOn = { ways: 'all', loads: 'all' };
+  const ofCable = runs.flatMap((run): Reading[] => {
+    const on = everything;
+    const end = (fitting: string) => ({ plus: plusOf(fitting), minus: minusOf(fitting) });
+    const [out, back] = [true, false].map((is) => network.leads.find((l) => l.cable === run.id && l.out === is));
+    return [
+      { id: `box ${run.id}`, reads: 'at its box', about: run.id, edge: null, on, ...end(run.from) },
+      ...(out
+        ? [
+            {
+              id: `out ${run.id}`,
+              reads: 'along the out' as const,
+              about: run.id,
+              edge: null,
+              on,
+              plus: startOf(out, guards),
+              minus: out.to,
+            },
+          ]
+        : []),
+      ...(back
+        ? [
+            {
+              id: `back ${run.id}`,
+              reads: 'along the back' as const,
+              about: run.id,
+              edge: null,
+              on,
+              plus: back.from,
+              minus: back.to,
+            },
+          ]
+        : []),
+    ];
+  });
+  const ofFuse = guards.flatMap((g): Reading[] => {
+    const start = network.leads.find((l) => l.id === g.edge)?.from ?? network.ways.find((w) => w.id === g.edge)?.from;
+    return start === undefined
+      ? []
+      : [
+          {
+            ...{ id: `fuse ${g.edge}`, reads: 'over the fuse', about: g.cable ?? g.fitting, edge: g.edge, on: everything },
+            ...{ plus: start, minus: behindFuse(g.edge) },
+          },
+        ];
+  });
+  return [...ofLoad, ...ofCable, ...ofFuse];
+}
+
+/** The readings that every build takes: each load at rest, alone and with everything on, and the lanyard pulled. */
+export const planned = (readings: readonly Reading[]): readonly Reading[] =>
+  readings.filter((r) => ['at rest', 'alone', 'all on', 'pulled'].includes(r.reads));
+
+/** The ways that must be on for a load, by the circuit as it was planned. */
+const waysTo = (network: Network, { plus, minus }: Network['loads'][number]): readonly string[] =>
+  pathOf(network, minus, plus).flatMap(({ edge }) => (edge.is === 'way' ? [edge.id] : []));
+
+/** Behind its own fuse, where it has one. */
+const startOf = ({ id, from }: Network['leads'][number], guards: Wiring['guards']): string =>
+  guards.some((g) => g.edge === id) ? behindFuse(id) : from;
+
+/** What a meter shows, V; null where the circuit has no solution. */
+export function measure(
+  built: AsBuilt,
+  { on, plus, minus }: Pick<Reading, 'on' | 'plus' | 'minus'>,
+  solved = onTheBench(built, on),
+): number | null {
+  return solved && (solved.volts.get(plus) ?? 0) - (solved.volts.get(minus) ?? 0);
+}
+
+/** What is on, as one word: readings of one state are read off one solution. */
+export const stateOf = ({ on: { ways, loads } }: Pick<Reading, 'on'>): string =>
+  `${ways === 'all' ? ways : ways.join()}|${loads === 'all' ? loads : loads.join()}`;
+
+/** How far a reading may be off what was worked out, V: a battery is not as full as it is thought, a meter and a table are not exact. */
+export const toleranceOf = (reads: Reads, expected: number): number =>
+  reads === 'along the out' || reads === 'along the back' || reads === 'over the fuse'
+    ? 0.03 + 0.25 * Math.abs(expected)
+    : reads === 'pulled'
+      ? 0.2
+      : 0.4;
+
+/** Whether a reading is as it should be: never too low by more than its tolerance, never turned about; nothing where nothing should be. */
+export function passes({ reads }: Pick<Reading, 'reads'>, expected: number, read: number): boolean {
+  const tolerance = toleranceOf(reads, expected);
+  if (reads === 'at rest' || reads === 'alone' || reads === 'all on' || reads === 'at its box')
+    // A battery just off its charger stands higher than it is thought to.
+    return read >= expected - tolerance && read <= expected + 2 * tolerance;
+  return Math.abs(read) <= Math.abs(expected) + tolerance;
+}
+
+/** The run at whose end a reading is taken. */
+export const runOf = ({ about }: Reading, runs: readonly WiredRun[]): WiredRun | undefined =>
+  runs.find((r) => r.id === about) ?? runs.find((r) => r.to === about) ?? runs.find((r) => r.from === about);
