@@ -20,8 +20,8 @@ export interface Diagnosis {
   readonly next: Reading | null;
 }
 
-/** Ohms that a bad contact may have: each step tells from the next. */
-const OHMS = Array.from({ length: 20 }, (_, i) => 0.02 * 1.35 ** i);
+/** Ohms that a bad contact may have, from what a motor feels to what stops a lamp: each step tells from the next. */
+const OHMS = Array.from({ length: 32 }, (_, i) => 0.02 * 1.35 ** i);
 /** How often each is met before anything is read (judgement). */
 const BEFORE: Readonly<Record<Fault['is'], number>> = {
   'poor crimp': 3,

@@ -1,4 +1,6 @@
 export * from './as-built';
 export * from './diagnose';
+export * from './plant';
 export * from './readings';
 export * from './tests';
+export * from './words';

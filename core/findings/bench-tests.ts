@@ -1,22 +1,10 @@
-import { testDetail, type BenchTest } from '../bench-test';
+import { READ_WORDS, testDetail, type BenchTest } from '../bench-test';
 import { printVolts } from '../circuits';
 import { entryOf, type Plan } from '../rig';
 import { say } from '../units';
 import { findingKey } from './codes';
 import type { Judgement, Raw } from './finding';
 import { aboutRun, nameIn } from './wires';
-
-/** How a reading is told. */
-export const READ_WORDS: Readonly<Record<BenchTest['reading']['reads'], string>> = {
-  'at rest': 'with its switch on and nothing drawing',
-  alone: 'alone',
-  'all on': 'with everything on',
-  pulled: 'with the lanyard pulled',
-  'at its box': 'where its cable begins, everything on',
-  'along the out': 'lost along the conductor that goes out, everything on',
-  'along the back': 'lost along the conductor that comes back, everything on',
-  'over the fuse': 'lost over the fuse, everything on',
-};
 
 /** A reading of the bench test that is not as it should be. */
 export const failedTests: Judgement = (judged) =>

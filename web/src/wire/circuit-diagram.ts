@@ -36,6 +36,7 @@ type Shown = { readonly is: 'loading' } | { readonly is: 'failed' } | { readonly
                     @if (s.run === selected()) {
                       <polyline class="under" [attr.points]="pointsOf(s)" [attr.stroke-width]="s.thick + 7" />
                     }
+                    <polyline class="case" [attr.points]="pointsOf(s)" [attr.stroke-width]="s.thick + 2" />
                     <polyline
                       class="line"
                       [attr.points]="pointsOf(s)"
@@ -80,8 +81,13 @@ type Shown = { readonly is: 'loading' } | { readonly is: 'failed' } | { readonly
       stroke-width: 1.5;
     }
     .line,
+    .case,
     .under {
       fill: none;
+    }
+    /* A dark wire on a dark ground is seen by its edge. */
+    .case {
+      stroke: light-dark(transparent, #aab4b6);
     }
     .line {
       cursor: pointer;

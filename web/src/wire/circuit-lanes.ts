@@ -39,6 +39,7 @@ interface Box {
         @if (j.id === selected()) {
           <path class="under" [attr.d]="j.d" [attr.stroke-width]="j.thick + 7" />
         }
+        <path class="case" [attr.d]="j.d" [attr.stroke-width]="j.thick + 2" />
         <path class="join" [attr.d]="j.d" [attr.stroke]="j.colour" [attr.stroke-width]="j.thick" (click)="picked.emit(j.id)" />
       }
       @for (b of drawn().boxes; track b.id) {
@@ -68,8 +69,13 @@ interface Box {
       stroke-width: 2;
     }
     .join,
+    .case,
     .under {
       fill: none;
+    }
+    /* A dark wire on a dark ground is seen by its edge. */
+    .case {
+      stroke: light-dark(transparent, #aab4b6);
     }
     .join {
       cursor: pointer;

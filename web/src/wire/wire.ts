@@ -23,6 +23,7 @@ import { asOne } from '../stores/as-one';
 import { documentUrl } from '../stores/document-url';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { BenchCard } from './bench-card';
 import { CircuitDiagram } from './circuit-diagram';
 import { CircuitLanes } from './circuit-lanes';
 import { DayCard } from './day-card';
@@ -34,7 +35,7 @@ import { CONDUCTOR_WORDS, RunCard } from './run-card';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatTableModule, ChoiceField, ValidSubmit, Icons],
-    ...[CircuitLanes, CircuitDiagram, DayCard, MatTabsModule, RunCard, Print],
+    ...[BenchCard, CircuitLanes, CircuitDiagram, DayCard, MatTabsModule, RunCard, Print],
   ],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',

@@ -1,0 +1,202 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatTableModule } from '@angular/material/table';
+import {
+  aboutWords,
+  builtAs,
+  circuitPrint,
+  type Diagnosis,
+  type Fault,
+  FAULTS,
+  faultWords,
+  measure,
+  passes,
+  plantFault,
+  READ_WORDS,
+  type Reading,
+  readingsOf,
+  tipsOf,
+} from '@plain-cleat/core/bench-test';
+import type { Sentence } from '@plain-cleat/core/units';
+import { catchError, concat, map, of, switchMap } from 'rxjs';
+import { type Choice, ChoiceField } from '../controls/choice-field';
+import { QuantityField } from '../controls/quantity';
+import { Words } from '../hull-view/words';
+import type { RigState } from '../stores/rig.state';
+import { RigStore } from '../stores/rig.store';
+import type { BenchWorker } from '../workers/bench.worker';
+import { WorkerDesk } from '../workers/worker-desk';
+
+interface Row {
+  readonly reading: Reading;
+  readonly about: string;
+  readonly how: string;
+  readonly tips: Sentence;
+  readonly expected: number;
+  readonly volts: number | null;
+  readonly ok: boolean | null;
+  readonly by: string;
+}
+
+type Asked = { readonly is: 'nothing' | 'asking' | 'failed' } | { readonly is: 'told'; readonly diagnosis: Diagnosis };
+
+/**
+ * The bench test: what is read with a meter before the boat goes out, typed or from the bench meter; which fault would explain a
+ * reading that is wrong, and what to read next. For practice a fault can be planted: nothing of that is kept.
+ */
+@Component({
+  selector: 'pc-bench-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceField, MatButtonModule, MatTableModule, QuantityField, Words],
+  templateUrl: './bench-card.html',
+  styleUrl: './bench-card.scss',
+})
+export class BenchCard {
+  readonly state = input.required<RigState>();
+  private readonly store = inject(RigStore);
+  private readonly desk = new WorkerDesk<BenchWorker>(
+    () => new Worker(new URL('../workers/bench.worker', import.meta.url), { type: 'module' }),
+  );
+  protected readonly columns = ['about', 'how', 'expected', 'read', 'meter', 'verdict'];
+  protected readonly byId = (_: number, r: Row): string => r.reading.id;
+  protected readonly kinds: readonly Choice<Fault['is'] | 'any'>[] = [
+    { value: 'any', says: 'any fault' },
+    ...FAULTS.map((value) => ({ value, says: value })),
+  ];
+  protected readonly kind = new FormControl<Fault['is'] | 'any'>('any', { nonNullable: true });
+
+  private readonly wiring = computed(() => this.state().workup.wiring);
+  private readonly owned = computed(() => this.state().workup.aboard.owned);
+  private readonly print = computed(() => circuitPrint(this.wiring()));
+  private readonly readings = computed(() => readingsOf(this.wiring()));
+  /** What is planted for practice on this very circuit, and what was read of it. */
+  private readonly planted = signal<{ readonly print: string; readonly fault: Fault } | null>(null);
+  private readonly practised = signal<ReadonlyMap<string, number>>(new Map());
+  protected readonly shownFault = signal(false);
+  protected readonly practice = computed(() => {
+    const planted = this.planted();
+    return planted?.print === this.print() ? planted.fault : null;
+  });
+  protected readonly faultSays = computed(() => faultWords(this.practice(), this.wiring(), this.owned()));
+
+  /** What was read of this circuit, by the reading. */
+  private readonly taken = computed((): ReadonlyMap<string, number> => {
+    if (this.practice()) return this.practised();
+    const facts = [...this.state().workup.ledger.circuitReads.values()].filter((f) => f.circuit === this.print());
+    return new Map(facts.map((f) => [f.reading, f.volts]));
+  });
+
+  private readonly expected = computed(() => {
+    const built = builtAs(this.wiring());
+    const planned = new Map(this.state().workup.tests.map((t) => [t.reading.id, t.expected]));
+    return (r: Reading): number => planned.get(r.id) ?? measure(built, r) ?? 0;
+  });
+
+  protected readonly rows = computed((): Row[] => {
+    const planned = new Set(this.state().workup.tests.map((t) => t.reading.id));
+    const taken = this.taken();
+    const facts = this.state().workup.ledger.circuitReads;
+    return this.readings()
+      .filter((r) => planned.has(r.id) || taken.has(r.id))
+      .map((reading) => {
+        const expected = this.expected()(reading);
+        const volts = taken.get(reading.id) ?? null;
+        return {
+          ...{ reading, expected, volts, tips: tipsOf(reading, this.owned()), how: READ_WORDS[reading.reads] },
+          about: aboutWords(reading, this.wiring(), this.owned()),
+          ok: volts === null ? null : passes(reading, expected, volts),
+          by: this.practice() ? '' : (facts.get(reading.id)?.by ?? ''),
+        };
+      });
+  });
+  protected readonly unread = computed(() => this.rows().filter((r) => r.volts === null));
+  protected readonly wrong = computed(() => this.rows().filter((r) => r.ok === false));
+  protected readonly stale = computed(() => !this.practice() && this.state().workup.tests.some((t) => t.stale));
+
+  /** Asked once something reads wrong. */
+  private readonly question = computed(
+    () => (this.wrong().length ? { taken: [...this.taken()], print: this.print(), wiring: this.wiring() } : null),
+    // The same readings of the same circuit are asked about once.
+    { equal: (a, b) => a?.print === b?.print && JSON.stringify(a?.taken) === JSON.stringify(b?.taken) },
+  );
+  protected readonly asked = toSignal(
+    toObservable(this.question).pipe(
+      switchMap((q) =>
+        q
+          ? concat(
+              of<Asked>({ is: 'asking' }),
+              this.desk
+                .run<Diagnosis>((remote, tell) => {
+                  const { network, runs, guards } = q.wiring;
+                  return remote.diagnose({ network, runs, guards }, q.taken).then(tell);
+                })
+                .pipe(
+                  map((diagnosis): Asked => ({ is: 'told', diagnosis })),
+                  catchError(() => of<Asked>({ is: 'failed' })),
+                ),
+            )
+          : of<Asked>({ is: 'nothing' }),
+      ),
+    ),
+    { initialValue: { is: 'nothing' } as Asked },
+  );
+  protected readonly suspects = computed(() => {
+    const asked = this.asked();
+    if (asked.is !== 'told') return [];
+    return asked.diagnosis.suspects
+      .filter((s) => s.share >= 0.02)
+      .slice(0, 5)
+      .map((s) => ({ key: s.key, says: faultWords(s.fault, this.wiring(), this.owned()), share: Math.round(100 * s.share) }));
+  });
+  protected readonly next = computed(() => {
+    const asked = this.asked();
+    const reading = asked.is === 'told' ? asked.diagnosis.next : null;
+    return reading
+      ? {
+          reading,
+          about: aboutWords(reading, this.wiring(), this.owned()),
+          how: READ_WORDS[reading.reads],
+          tips: tipsOf(reading, this.owned()),
+        }
+      : null;
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.desk.close());
+  }
+
+  protected volts = (v: number): string => `${v.toFixed(2)} V`;
+
+  /** What was read: kept as a fact, or for practice here alone. */
+  protected take(reading: Reading, volts: number | null, meter: 'typed' | 'bench meter' = 'typed'): void {
+    if (volts === null) return;
+    if (this.practice()) this.practised.update((p) => new Map(p).set(reading.id, volts));
+    else this.store.keep({ kind: 'circuitRead', reading: reading.id, volts, circuit: this.print(), meter });
+  }
+
+  /** The bench meter stands in for a meter with a cable: it shows what the circuit gives, with what was planted in it. */
+  protected meter(reading: Reading): void {
+    const shows = measure(builtAs(this.wiring(), this.practice()), reading);
+    // To a hundredth, as its display has it.
+    if (shows !== null) this.take(reading, Math.round(shows * 100) / 100, 'bench meter');
+  }
+
+  protected meterAll(): void {
+    for (const { reading } of this.unread()) this.meter(reading);
+  }
+
+  protected plant(): void {
+    const kind = this.kind.value === 'any' ? null : this.kind.value;
+    const fault = plantFault(this.wiring(), kind, Math.random(), Math.random());
+    this.practised.set(new Map());
+    this.shownFault.set(false);
+    this.planted.set(fault && { print: this.print(), fault });
+  }
+
+  protected endPractice(): void {
+    this.planted.set(null);
+    this.practised.set(new Map());
+  }
+}
