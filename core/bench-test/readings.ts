@@ -1,4 +1,4 @@
-import { minusOf, pathOf, plusOf, type Network } from '../circuits';
+import { minusOf, pathOf, plusOf, type Network, type Potentials } from '../circuits';
 import type { Wiring, WiredRun } from '../wiring';
 import { behindFuse, onTheBench, type AsBuilt, type SwitchedOn } from './as-built';
 
@@ -30,13 +30,16 @@ export interface Reading {
 
 const NOTHING: readonly string[] = [];
 
+/** What of the wiring a bench test goes by. */
+export type Tested = Pick<Wiring, 'network' | 'potentials' | 'runs' | 'guards'>;
+
 /** Everything worth reading of a circuit: at each load, and along each cable on the way. */
-export function readingsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards'>): Reading[] {
+export function readingsOf({ network, potentials, runs, guards }: Tested): Reading[] {
   const ofLoad = network.loads.flatMap((load): Reading[] => {
     const last = runs.find((r) => r.to === load.fitting);
     if (!last) return [];
     const at = { about: load.fitting, edge: null, plus: load.plus, minus: load.minus };
-    const alone: SwitchedOn = { ways: waysTo(network, load), loads: [load.fitting] };
+    const alone: SwitchedOn = { ways: waysTo(potentials, load), loads: [load.fitting] };
     const kills = network.ways.filter((w) => w.passes.kills && alone.ways.includes(w.id));
     return [
       { ...at, id: `rest ${load.fitting}`, reads: 'at rest', on: { ways: alone.ways, loads: NOTHING } },
@@ -102,8 +105,8 @@ export const planned = (readings: readonly Reading[]): readonly Reading[] =>
   readings.filter((r) => ['at rest', 'alone', 'all on', 'pulled'].includes(r.reads));
 
 /** The ways that must be on for a load, by the circuit as it was planned. */
-const waysTo = (network: Network, { plus, minus }: Network['loads'][number]): readonly string[] =>
-  pathOf(network, minus, plus).flatMap(({ edge }) => (edge.is === 'way' ? [edge.id] : []));
+const waysTo = (potentials: Potentials, { plus, minus }: Network['loads'][number]): readonly string[] =>
+  pathOf(potentials, minus, plus).flatMap(({ edge }) => (edge.is === 'way' ? [edge.id] : []));
 
 /** Behind its own fuse, where it has one. */
 const startOf = ({ id, from }: Network['leads'][number], guards: Wiring['guards']): string =>

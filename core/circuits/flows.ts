@@ -28,7 +28,7 @@ export function flowsOf(network: Network, potentials: Potentials, ohmsOf: (edge:
     const connected = connectedBy(potentials, poles);
     if (connected.is !== 'fed') return [];
     const meshed = potentials.meshed.has(potentials.of.get(poles.plus)?.island ?? '');
-    const shares = meshed ? sharesByOhms(network, poles, ohmsOf) : sharesByPath(network, poles);
+    const shares = meshed ? sharesByOhms(network, poles, ohmsOf) : sharesByPath(potentials, poles);
     return [{ fitting: poles.fitting, volts: connected.volts, shares, ...fields }];
   };
   return [
@@ -42,8 +42,8 @@ export function flowsOf(network: Network, potentials: Potentials, ohmsOf: (edge:
   ];
 }
 
-const sharesByPath = (network: Network, { plus, minus }: Poles<unknown>): ReadonlyMap<string, number> =>
-  new Map(pathOf(network, minus, plus).map(({ edge, along }) => [edge.id, along ? 1 : -1]));
+const sharesByPath = (potentials: Potentials, { plus, minus }: Poles<unknown>): ReadonlyMap<string, number> =>
+  new Map(pathOf(potentials, minus, plus).map(({ edge, along }) => [edge.id, along ? 1 : -1]));
 
 /** An ampere drawn there, less what flows without it. */
 function sharesByOhms(

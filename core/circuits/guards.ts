@@ -1,6 +1,6 @@
 import type { GuardKind, Run } from '../rig';
 import type { Flow } from './flows';
-import { plusOf, type Edge, type Lead, type Network } from './network';
+import { type Edge, type Lead, type Network } from './network';
 import { carries, chooseFuse, inAll, isSold, RATINGS, type Asked } from './protection';
 
 /** A fuse or breaker in a conductor or in a way. */
@@ -91,8 +91,7 @@ export function protects(guard: Pick<Guard, 'rating' | 'asked' | 'own'>, ampacit
  */
 export function stillFed(network: Network, lead: Edge, opens: (edge: string) => boolean): boolean {
   if (opens(lead.id)) return false;
-  const outward = new Set(network.leads.filter((l) => l.out).map((l) => l.id));
-  const posts = new Set(network.batteries.map((b) => plusOf(b.fitting)));
+  const { outward, posts } = network;
   const seen = new Set([lead.from, lead.to]);
   const next = [...seen];
   for (const t of next) {

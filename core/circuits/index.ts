@@ -3,6 +3,7 @@ export * from './colours';
 export * from './endurance';
 export * from './flows';
 export * from './gauge';
+export * from './grouped';
 export * from './guards';
 export * from './in-use';
 export * from './network';

@@ -1,6 +1,7 @@
 import type { Part } from '../parts';
 import type { Conductors } from '../rig';
 import { nominalVolts } from './gauge';
+import { grouped } from './grouped';
 
 /** What a part is to a circuit. */
 export type Power = NonNullable<Part['power']>;
@@ -60,6 +61,11 @@ export interface Network {
   readonly ports: readonly Poles<NonNullable<Power['charges']>>[];
   /** What meets at each terminal. */
   readonly at: ReadonlyMap<string, readonly Edge[]>;
+  /** The conductors of each cable. */
+  readonly byCable: ReadonlyMap<string, readonly Lead[]>;
+  /** Conductors that go out to a load, and the plus of every battery. */
+  readonly outward: ReadonlySet<string>;
+  readonly posts: ReadonlySet<string>;
 }
 
 /** What joins two terminals. */
@@ -105,7 +111,12 @@ export function networkOf(nodes: readonly Node[], cables: readonly Cable[]): Net
   for (const { id, from, to } of leads) meet({ id, from, to, is: 'lead' });
   for (const { id, from, to } of ways) meet({ id, from, to, is: 'way' });
   for (const { fitting, plus, minus } of batteries) meet({ id: fitting, from: minus, to: plus, is: 'battery' });
-  return { leads, ways, batteries, loads: polesOf((p) => p.draw), ports: polesOf((p) => p.charges), at };
+  return {
+    ...{ leads, ways, batteries, loads: polesOf((p) => p.draw), ports: polesOf((p) => p.charges), at },
+    byCable: grouped(leads, (l) => l.cable),
+    outward: new Set(leads.flatMap((l) => (l.out ? [l.id] : []))),
+    posts: new Set(batteries.map((b) => b.plus)),
+  };
 }
 
 export const farEnd = ({ from, to }: Edge, near: string): string => (from === near ? to : from);
@@ -114,6 +125,10 @@ export const farEnd = ({ from, to }: Edge, near: string): string => (from === ne
 export interface Potential {
   readonly island: string;
   readonly volts: number;
+  /** The edge it was first reached by, and from where; null where the island begins. */
+  readonly came: { readonly edge: Edge; readonly before: string } | null;
+  /** How many edges from there. */
+  readonly depth: number;
 }
 
 /** What hangs together by conductors and batteries, with the volts of each terminal; and where two ways to one terminal differ. */
@@ -125,7 +140,7 @@ export interface Potentials {
   readonly meshed: ReadonlySet<string>;
 }
 
-/** Follows conductors from each battery's minus; a battery lifts by its nominal volts. */
+/** Follows conductors from each battery's minus, the nearest first; a battery lifts by its nominal volts. */
 export function potentialsOf({ at, batteries }: Network): Potentials {
   const of = new Map<string, Potential>();
   const shorts: Edge[] = [];
@@ -133,11 +148,11 @@ export function potentialsOf({ at, batteries }: Network): Potentials {
   const volts = new Map(batteries.map((b) => [b.fitting, nominalVolts(b.of.volts)]));
   for (const { minus } of batteries) {
     if (of.has(minus)) continue;
-    of.set(minus, { island: minus, volts: 0 });
+    of.set(minus, { island: minus, volts: 0, came: null, depth: 0 });
     const crossed = new Set<string>();
     const next = [minus];
-    for (let t = next.pop(); t !== undefined; t = next.pop()) {
-      const here = of.get(t)?.volts ?? 0;
+    for (const t of next) {
+      const { volts: here = 0, depth = 0 } = of.get(t) ?? {};
       for (const e of at.get(t) ?? []) {
         if (crossed.has(e.id)) continue;
         crossed.add(e.id);
@@ -145,7 +160,7 @@ export function potentialsOf({ at, batteries }: Network): Potentials {
         const there = here + (e.is === 'battery' ? (e.to === far ? 1 : -1) * (volts.get(e.id) ?? 0) : 0);
         const known = of.get(far);
         if (!known) {
-          of.set(far, { island: minus, volts: there });
+          of.set(far, { island: minus, volts: there, came: { edge: e, before: t }, depth: depth + 1 });
           next.push(far);
           continue;
         }
@@ -166,20 +181,33 @@ export function connectedBy({ of }: Potentials, { plus, minus }: Poles<unknown>)
   return m?.island === p.island ? { is: 'fed', volts: p.volts - m.volts } : { is: 'no way back' };
 }
 
-/** The edges from one terminal to another by the fewest, with whether each is crossed from its `from` to its `to`. */
-export function pathOf({ at }: Network, from: string, to: string): readonly { readonly edge: Edge; readonly along: boolean }[] {
-  const came = new Map<string, { readonly edge: Edge; readonly before: string } | null>([[from, null]]);
-  const next = [from];
-  for (const t of next) {
-    if (t === to) break;
-    for (const edge of at.get(t) ?? []) {
-      const far = farEnd(edge, t);
-      if (came.has(far)) continue;
-      came.set(far, { edge, before: t });
-      next.push(far);
+/** An edge of a path, with whether it is crossed from its `from` to its `to`. */
+export interface Step {
+  readonly edge: Edge;
+  readonly along: boolean;
+}
+
+/** The edges from one terminal to another of the same island, up to where their ways from its beginning meet and down again. */
+export function pathOf({ of }: Potentials, from: string, to: string): readonly Step[] {
+  const [up, down]: [Step[], Step[]] = [[], []];
+  let [a, b] = [of.get(from), of.get(to)];
+  let [at, end] = [from, to];
+  if (!a || a.island !== b?.island) return [];
+  const climb = (p: Potential, here: string, steps: Step[], away: boolean): string => {
+    const { edge, before } = p.came ?? { edge: null, before: here };
+    // Away from the one end it is crossed from here, on the way to the other it is crossed to here.
+    if (edge) steps.push({ edge, along: away ? edge.from === here : edge.to === here });
+    return before;
+  };
+  while (at !== end) {
+    if (!a || !b) return [];
+    if (a.depth >= b.depth) {
+      at = climb(a, at, up, true);
+      a = of.get(at);
+    } else {
+      end = climb(b, end, down, false);
+      b = of.get(end);
     }
   }
-  const path: { edge: Edge; along: boolean }[] = [];
-  for (let c = came.get(to); c; c = came.get(c.before)) path.unshift({ edge: c.edge, along: c.edge.from === c.before });
-  return path;
+  return [...up, ...down.reverse()];
 }

@@ -32,18 +32,19 @@ export function ohmsIn(
  */
 export function shortAt(
   network: Network,
-  { of }: Potentials,
+  potentials: Potentials,
   { edge, fitting }: Pick<Guard, 'edge' | 'fitting'>,
   ohmsOf: (edge: Edge) => number,
 ): number {
   const way = network.ways.find((w) => w.id === edge);
   const lead = network.leads.find((l) => l.id === edge);
+  const { of } = potentials;
   const island = of.get(way?.from ?? lead?.from ?? '')?.island;
   const feeding = network.batteries.filter((b) => of.get(b.plus)?.island === island);
   const alone = feeding.map((b) => ({ b, ...sourceOf(b.of, { full: true, cold: false }) }));
   const [only] = alone;
   if (!way || !only || alone.length > 1) return alone.reduce((sum, { volts, ohms }) => sum + volts / ohms, 0);
-  const between = pathOf(network, minusOf(fitting), way.from).reduce(
+  const between = pathOf(potentials, minusOf(fitting), way.from).reduce(
     (sum, { edge: e }) => sum + (e.is === 'battery' ? 0 : ohmsOf(e)),
     0,
   );

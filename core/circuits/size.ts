@@ -3,6 +3,7 @@ import { SOURCES, type Source } from '../units';
 import { askedOf, type Flow } from './flows';
 import { AMPACITY, bundleFactor, dropVolts, GAUGES, nominalVolts, type Awg } from './gauge';
 import { protects, stillFed, type Guard } from './guards';
+import { grouped } from './grouped';
 import type { Network } from './network';
 import { inAll, type Asked } from './protection';
 
@@ -80,10 +81,9 @@ function floorsOf(
 ): Floor[] {
   const { leastAwg, bundled } = rules;
   const asked = askedOf(flows);
-  const leads = grouped(network.leads, (l) => l.cable);
   const guardsIn = grouped(guards, (g) => g.edge);
   return lengths.map((length) => {
-    const own = leads.get(length.cable) ?? [];
+    const own = network.byCable.get(length.cable) ?? [];
     const carried = own.map((l) => asked.get(l.id) ?? NOTHING).reduce((a, b) => (inAll(b) > inAll(a) ? b : a), NOTHING);
     const carries = (g: Awg): number => ampacityOf(g, length.bundle, bundled);
     const guarded = (g: Awg): boolean => {
@@ -261,13 +261,3 @@ export function sizeCables(
 /** The thickest of some gauges; null when one of them has none. */
 const thickest = (gauges: readonly (Awg | null)[]): Awg | null =>
   gauges.includes(null) ? null : gauges.reduce<Awg>((a, b) => (b !== null && b < a ? b : a), 18);
-
-function grouped<T>(things: readonly T[], by: (thing: T) => string): Map<string, T[]> {
-  const out = new Map<string, T[]>();
-  for (const thing of things) {
-    const group = out.get(by(thing));
-    if (group) group.push(thing);
-    else out.set(by(thing), [thing]);
-  }
-  return out;
-}

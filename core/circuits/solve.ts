@@ -1,4 +1,4 @@
-import { Matrix, LuDecomposition } from 'ml-matrix';
+import { eliminationOrder, solveSymmetric } from './sparse';
 
 /** A straight piece of conductor between two nodes, or what else only resists: a plug, a contact. */
 export interface Conductor {
@@ -70,22 +70,24 @@ export function solveCircuit({ conductors, sources, loads }: Circuit): Solved | 
   const free = [...nodes.keys()].filter((n) => nodes.get(n) !== n);
   const at = new Map(free.map((n, i) => [n, i]));
   const size = free.length;
+  let order: readonly number[] | null = null;
   const solve = (now: ReadonlyMap<string, number> | null): Map<string, number> | null => {
-    const [g, i] = [Matrix.zeros(size, size), Matrix.zeros(size, 1)];
+    const rows = Array.from({ length: size }, () => new Map<number, number>());
+    const right = new Float64Array(size);
+    const put = (k: number, l: number, siemens: number): void => void rows[k]?.set(l, (rows[k].get(l) ?? 0) + siemens);
     const add = (a: string, b: string, siemens: number, amps: number): void => {
       const [k, l] = [at.get(a), at.get(b)];
       if (k !== undefined) {
-        g.set(k, k, g.get(k, k) + siemens);
-        i.set(k, 0, i.get(k, 0) - amps);
+        put(k, k, siemens);
+        right[k] = (right[k] ?? 0) - amps;
       }
       if (l !== undefined) {
-        g.set(l, l, g.get(l, l) + siemens);
-        i.set(l, 0, i.get(l, 0) + amps);
+        put(l, l, siemens);
+        right[l] = (right[l] ?? 0) + amps;
       }
-      if (k !== undefined && l !== undefined) {
-        g.set(k, l, g.get(k, l) - siemens);
-        g.set(l, k, g.get(l, k) - siemens);
-      }
+      if (k === undefined || l === undefined) return;
+      put(k, l, -siemens);
+      put(l, k, -siemens);
     };
     for (const n of free) add(n, nodes.get(n) as string, LEAK, 0);
     for (const c of conductors) add(c.from, c.to, 1 / c.ohms, 0);
@@ -93,15 +95,16 @@ export function solveCircuit({ conductors, sources, loads }: Circuit): Solved | 
     for (const { plus, minus, takes } of loads) {
       if (takes.is === 'resistance') add(plus, minus, 1 / takes.ohms, 0);
       else if (takes.is === 'current') add(plus, minus, 0, now ? takes.amps : 0);
-      else if (now) {
-        const v = (now.get(plus) ?? 0) - (now.get(minus) ?? 0);
-        add(plus, minus, -takes.watts / v ** 2, (2 * takes.watts) / v);
+      else {
+        // Idle it stands in its place, so that one order of elimination serves every round.
+        const v = now && (now.get(plus) ?? 0) - (now.get(minus) ?? 0);
+        add(plus, minus, v ? -takes.watts / v ** 2 : 0, v ? (2 * takes.watts) / v : 0);
       }
     }
-    const lu = new LuDecomposition(g);
-    if (size > 0 && lu.isSingular()) return null;
-    const v = size > 0 ? lu.solve(i) : i;
-    const volts = new Map([...nodes.keys()].map((n) => [n, at.has(n) ? v.get(at.get(n) as number, 0) : 0]));
+    order ??= eliminationOrder(rows);
+    const v = solveSymmetric(rows, right, order);
+    if (!v) return null;
+    const volts = new Map([...nodes.keys()].map((n) => [n, at.has(n) ? (v[at.get(n) as number] ?? NaN) : 0]));
     return [...volts.values()].every(Number.isFinite) ? volts : null;
   };
   let volts = solve(null);

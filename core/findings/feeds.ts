@@ -175,7 +175,7 @@ export const lightsSwitched: Judgement = (judged) => {
   return network.loads.flatMap((load): Raw[] => {
     const item = judged.owned.find((i) => i.placed.id === load.fitting);
     if (!item || load.of.of !== 'lights' || load.of.switched || connectedBy(potentials, load).is !== 'fed') return [];
-    const on = pathOf(network, load.minus, load.plus).map((p) => p.edge.id);
+    const on = pathOf(potentials, load.minus, load.plus).map((p) => p.edge.id);
     if (network.ways.some((w) => w.passes.switched && on.includes(w.id))) return [];
     return [
       {

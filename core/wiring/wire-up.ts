@@ -5,6 +5,7 @@ import {
   chooseKind,
   feedColour,
   flowsOf,
+  grouped,
   guardsOf,
   inAll,
   KINDS,
@@ -22,6 +23,7 @@ import {
   type Edge,
   type Flow,
   type Guard,
+  type Lead,
   type Network,
   type Node,
   type Potentials,
@@ -114,24 +116,44 @@ export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput,
   });
   const ends = new Set(laid.flatMap(({ run }) => [run.from, run.to]));
   const powered = owned.flatMap(({ placed: { id, part } }) => (part.power || ends.has(id) ? [{ id, part }] : []));
-  return memory.last('network', [shop, consumables, ...laid, ...powered.flatMap(({ id, part }) => [id, part])], () =>
-    networkUp(laid, powered, { consumables, shop }),
-  );
+  const parts = powered.flatMap(({ id, part }) => [id, part]);
+  const joined = memory.last('joined', [...laid.flatMap((l) => [l.id, l.run]), ...parts], () => joinUp(laid, powered));
+  return memory.last('network', [joined, shop, consumables, ...laid], () => networkUp(joined, laid, { consumables, shop }));
+}
+
+type Powered = readonly { readonly id: string; readonly part: Fitted['placed']['part'] }[];
+
+/** What hangs on what, whatever the cables are long. */
+interface Joined {
+  readonly parts: ReadonlyMap<string, Fitted['placed']['part']>;
+  readonly network: Network;
+  readonly potentials: Potentials;
+  /** Where there is one way only to everything, how its current goes. */
+  readonly flows: readonly Flow[] | null;
+}
+
+function joinUp(laid: readonly Laid[], powered: Powered): Joined {
+  const nodes = powered.map(({ id, part: { power = {} } }): Node => ({ id, power }));
+  const cables = laid.map(({ id, run: { from, to, way = 1, has = 'both' } }): Cable => ({ id, from, to, way, has }));
+  const network = networkOf(nodes, cables);
+  const potentials = potentialsOf(network);
+  return {
+    parts: new Map(powered.map(({ id, part }) => [id, part])),
+    network,
+    potentials,
+    flows: potentials.meshed.size > 0 ? null : flowsOf(network, potentials, () => NaN),
+  };
 }
 
 /** Rounds after which cables by several ways keep the gauges they have: their currents hardly change any more. */
 const ROUNDS = 4;
 
 function networkUp(
+  joined: Joined,
   laid: readonly Laid[],
-  powered: readonly { readonly id: string; readonly part: Fitted['placed']['part'] }[],
   { consumables, shop }: Pick<WiringInput, 'consumables' | 'shop'>,
 ): Wiring {
-  const parts = new Map(powered.map(({ id, part }) => [id, part]));
-  const nodes = powered.map(({ id, part: { power = {} } }): Node => ({ id, power }));
-  const cables = laid.map(({ id, run: { from, to, way = 1, has = 'both' } }): Cable => ({ id, from, to, way, has }));
-  const network = networkOf(nodes, cables);
-  const potentials = potentialsOf(network);
+  const { network, potentials } = joined;
   const lengths = laid.map((l) => ({
     ...{ cable: l.id, cut: l.cut, bundle: bundleOf(l, laid) },
     own: GAUGES.find((g) => g === l.run.awg) ?? null,
@@ -143,13 +165,13 @@ function networkUp(
   const ohmsBy = (sized: Sized | null): ((edge: Edge) => number) =>
     ohmsIn(network, (cable) => ({ cut: byCable.get(cable)?.cut ?? 0, awg: sized?.cables.get(cable)?.awg ?? 10 }));
   const plans = new Map(laid.map((l) => [l.id, l.run]));
-  const round = (before: Sized | null): { flows: Flow[]; guards: Guard[]; sized: Sized } => {
-    const flows = flowsOf(network, potentials, ohmsBy(before));
+  const round = (before: Sized | null): { flows: readonly Flow[]; guards: Guard[]; sized: Sized } => {
+    const flows = joined.flows ?? flowsOf(network, potentials, ohmsBy(before));
     const guards = guardsOf(network, flows, askedOf(flows), plans);
     return { flows, guards, sized: sizeCables(network, flows, lengths, guards, rules) };
   };
   let worked = round(null);
-  for (let i = 0; i < ROUNDS && potentials.meshed.size > 0; i++) worked = round(worked.sized);
+  for (let i = 0; i < ROUNDS && joined.flows === null; i++) worked = round(worked.sized);
   const { flows, sized } = worked;
   const ohmsOf = ohmsBy(sized);
   const ampacityAt = (guard: Guard): number => {
@@ -165,8 +187,16 @@ function networkUp(
     const kind = guard.kind ?? chooseKind(guard.rating ?? 1, short, guard.asked.thrust > 0);
     return { ...guard, kind, short, breaks: KINDS[kind].breaks };
   });
+  const byEdge = grouped(guards, (g) => g.edge);
+  const feeds = new Map(laid.map((l) => [l.id, new Set<string>()]));
+  const cableOf = new Map(network.leads.map((l) => [l.id, l.cable]));
+  for (const { fitting, charging, shares } of flows)
+    if (!charging) for (const [edge, share] of shares) if (share !== 0) feeds.get(cableOf.get(edge) ?? '')?.add(fitting);
   return {
-    runs: laid.flatMap((l, i) => wiredRun(l, { network, flows, sized, guards, parts, bundle: lengths[i]?.bundle ?? 2 }) ?? []),
+    runs: laid.flatMap(
+      (l, i) =>
+        wiredRun(l, { joined, sized, byEdge, feeds: [...(feeds.get(l.id) ?? [])], bundle: lengths[i]?.bundle ?? 2 }) ?? [],
+    ),
     guards,
     network,
     potentials,
@@ -176,27 +206,27 @@ function networkUp(
 }
 
 interface Worked {
-  readonly network: Network;
-  readonly flows: readonly Flow[];
+  readonly joined: Joined;
   readonly sized: Sized;
-  readonly guards: readonly FittedGuard[];
-  readonly parts: ReadonlyMap<string, Fitted['placed']['part']>;
+  readonly byEdge: ReadonlyMap<string, readonly FittedGuard[]>;
+  /** Loads whose current goes over it. */
+  readonly feeds: readonly string[];
   readonly bundle: number;
 }
 
-function wiredRun(
-  { id, run, path, length, cut }: Laid,
-  { network, flows, sized, guards, parts, bundle }: Worked,
-): WiredRun | null {
+function wiredRun({ id, run, path, length, cut }: Laid, { joined, sized, byEdge, feeds, bundle }: Worked): WiredRun | null {
+  const { network, parts } = joined;
   const size = sized.cables.get(id);
-  const leads = network.leads.filter((l) => l.cable === id);
-  if (!size || leads.length === 0) return null;
-  const feeds = flows.filter((f) => !f.charging && leads.some((l) => (f.shares.get(l.id) ?? 0) !== 0)).map((f) => f.fitting);
+  const leads = network.byCable.get(id);
+  if (!size || !leads) return null;
   const [first] = feeds;
   const way = parts.get(run.from)?.power?.passes ? (run.way ?? 1) : null;
   const share = (d: Drop): number => d.percent / d.allowedPercent;
   const drops = feeds.flatMap((f) => sized.drops.get(f) ?? []);
   const only = feeds.length === 1 && first !== undefined ? parts.get(first) : undefined;
+  const own = leads.flatMap((l) => byEdge.get(l.id) ?? []);
+  // A way is an edge that ends where its cables begin.
+  const before = (network.at.get(leads[0]?.from ?? '') ?? []).flatMap((e) => (e.is === 'way' ? (byEdge.get(e.id) ?? []) : []));
   return {
     ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, path, length, cut },
     has: run.has ?? 'both',
@@ -208,11 +238,8 @@ function wiredRun(
     size,
     awg: size.awg,
     drop: drops.reduce<Drop | null>((worst, d) => (worst && share(worst) >= share(d) ? worst : d), null),
-    guard:
-      guards.find((g) => g.cable === id) ??
-      guards.find((g) => g.cable === null && g.fitting === run.from && g.way === way) ??
-      null,
-    guarded: guardedBy(network, leads, size, guards),
+    guard: own[0] ?? before[0] ?? null,
+    guarded: guardedBy(network, leads, size, byEdge),
     colour: only ? feedColour(only) : 'red',
   };
 }
@@ -220,15 +247,12 @@ function wiredRun(
 /** Whether anything stands between a cable and every battery that feeds it, and is small enough. */
 function guardedBy(
   network: Network,
-  leads: Network['leads'],
+  leads: readonly Lead[],
   { ampacity, asked }: SizedCable,
-  guards: readonly FittedGuard[],
+  byEdge: ReadonlyMap<string, readonly FittedGuard[]>,
 ): WiredRun['guarded'] {
   const fedWith = (counts: (g: FittedGuard) => boolean): boolean =>
-    leads.some(
-      (lead) =>
-        lead.out && stillFed(network, { ...lead, is: 'lead' }, (edge) => guards.some((g) => g.edge === edge && counts(g))),
-    );
+    leads.some((lead) => lead.out && stillFed(network, { ...lead, is: 'lead' }, (edge) => (byEdge.get(edge) ?? []).some(counts)));
   if (fedWith(() => true)) return 'no';
   return fedWith((g) => protects(g, ampacity, asked)) ? 'too large' : 'yes';
 }

@@ -129,8 +129,8 @@ export class BenchCard {
               of<Asked>({ is: 'asking' }),
               this.desk
                 .run<Diagnosis>((remote, tell) => {
-                  const { network, runs, guards } = q.wiring;
-                  return remote.diagnose({ network, runs, guards }, q.taken).then(tell);
+                  const { network, potentials, runs, guards } = q.wiring;
+                  return remote.diagnose({ network, potentials, runs, guards }, q.taken).then(tell);
                 })
                 .pipe(
                   map((diagnosis): Asked => ({ is: 'told', diagnosis })),

@@ -184,7 +184,7 @@ const toldRun = ({ awg, conductors, drop }: WiredRun, cut: string): string =>
 /** The first words of a name, as many as a box takes. */
 function shortOf(name: string): string {
   const [first = '', ...rest] = (name.split(',')[0] ?? name).split(' ');
-  return rest.reduce((said, word) => (said.length + word.length < 11 ? `${said} ${word}` : said), first);
+  return rest.reduce((said, word) => (said.length + word.length < 12 ? `${said} ${word}` : said), first);
 }
 
 /** A line from box to box, up and across; each run a little beside the last. */

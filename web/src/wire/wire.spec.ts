@@ -20,12 +20,62 @@ describe('wiring', () => {
 
   it('says what each battery gives with everything on, and what is left at the load', async () => {
     const rig = await OpenRig.show(Wire, laidPlan());
+    await rig.click('[role=tab]', 'The day');
     const [circuit] = rig.store.state()?.workup.circuits ?? [];
     const [battery] = circuit?.batteries ?? [];
     const at = (v: number | null | undefined): string => `${(Math.floor((v ?? NaN) * 10) / 10).toFixed(1)} V`;
     expect(rig.find('table[aria-label=Batteries]').textContent).toContain(`${battery?.gives.full?.amps.toFixed(1)} A`);
     expect(rig.find('aside').textContent).toMatch(new RegExp(`everything on *${at(circuit?.loads[0]?.volts.full)}`));
     expect(rig.find('aside').textContent).toMatch(new RegExp(`low and cold *${at(circuit?.loads[0]?.volts.low)}`));
+  });
+
+  it('proposes what is not fed yet, keeps what the rigger made, and says why', async () => {
+    const rig = await OpenRig.show(Wire, { ...laidPlan(), runs: {} });
+    await rig.click('button', 'Propose the circuit');
+    const [run] = Object.values(rig.store.state()?.plan.runs ?? {});
+    expect(run?.proposed).toBeTrue();
+    expect(rig.text).toContain('As proposed.');
+    await rig.choose('Gauge', '12 AWG');
+    expect(Object.values(rig.store.state()?.plan.runs ?? {})[0]?.proposed).toBeUndefined();
+    expect(rig.text).not.toContain('As proposed.');
+  });
+
+  it('lets protection be left out, and says at once that nothing protects the cable', async () => {
+    const rig = await OpenRig.show(Wire, laidPlan());
+    await rig.click('mat-expansion-panel-header', 'Protection and conductors');
+    await rig.choose('Protection', 'none');
+    expect(Object.values(rig.store.state()?.plan.runs ?? {})[0]?.guard).toBe('none');
+    expect(rig.text).toContain('Nothing protects the cable');
+    await rig.choose('Protection', 'breaker');
+    expect(Object.values(rig.store.state()?.plan.runs ?? {})[0]?.guard).toEqual({ is: 'breaker', amps: null, along: 100 });
+  });
+
+  it('plans a day: a bad time is said, a leg is added, and back to the usual one', async () => {
+    const rig = await OpenRig.show(Wire, laidPlan());
+    await rig.click('[role=tab]', 'The day');
+    expect(rig.text).toContain('the usual one of this brief');
+    await rig.enter('Starts at', 'soon');
+    expect(rig.faultOf('Starts at')).toContain('Write it like 7:00');
+    expect(rig.store.state()?.plan.day).toBeNull();
+    await rig.enter('Starts at', '6:30');
+    expect(rig.store.state()?.plan.day?.starts).toBe(390);
+    const legs = rig.store.state()?.plan.day?.legs.length ?? 0;
+    await rig.click('button', 'Add leg');
+    expect(rig.store.state()?.plan.day?.legs.length).toBe(legs + 1);
+    await rig.click('button', 'back to the usual one');
+    expect(rig.store.state()?.plan.day).toBeNull();
+  });
+
+  it('keeps what the bench meter reads, each reading as a fact of its own', async () => {
+    const rig = await OpenRig.show(Wire, laidPlan());
+    await rig.click('[role=tab]', 'Bench test');
+    await rig.click('button', 'Read with the bench meter');
+    const reads = [...(rig.store.state()?.workup.ledger.circuitReads.values() ?? [])];
+    expect(reads.map((f) => f.meter)).toEqual(['bench meter', 'bench meter', 'bench meter']);
+    expect(rig.store.state()?.workup.tests.every((t) => t.read?.ok)).toBeTrue();
+    await rig.click('button', 'Plant a fault');
+    expect(rig.text).toContain('Practice: a fault is planted. Nothing here is kept.');
+    expect(rig.store.state()?.workup.ledger.circuitReads.size).toBe(3);
   });
 
   it('feeds a load once', async () => {

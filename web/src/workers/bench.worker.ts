@@ -1,9 +1,8 @@
-import { circuitPrint, type Diagnosis, Doctor, readingsOf } from '@plain-cleat/core/bench-test';
-import type { Wiring } from '@plain-cleat/core/wiring';
+import { circuitPrint, type Diagnosis, Doctor, readingsOf, type Tested } from '@plain-cleat/core/bench-test';
 import { expose } from 'comlink';
 
 export interface BenchWorker {
-  diagnose(wiring: Pick<Wiring, 'network' | 'runs' | 'guards'>, taken: readonly (readonly [string, number])[]): Diagnosis;
+  diagnose(wiring: Tested, taken: readonly (readonly [string, number])[]): Diagnosis;
 }
 
 /** What was worked out of the last circuit serves its next reading too. */
