@@ -6,6 +6,8 @@ export const SHOP: ShopSettings = {
   name: 'Alder Slip',
   place: 'Quay Street, Corrow Reach',
   timeZone: 'America/New_York',
+  // There is no meter with a cable on this bench.
+  wiring: { ...USUAL_SHOP.wiring, meter: true },
   rules: [
     {
       id: 'night-tours',

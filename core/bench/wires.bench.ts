@@ -1,11 +1,10 @@
 import fc from 'fast-check';
 import { median } from './index';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
-import { dropVolts, GAUGES, type Awg } from '../circuits';
 import { applyChange, entryOf, type Plan } from '../rig';
 import { Memory } from '../stages';
 import { deck, fitted, inputOf } from '../testing/plans';
-import { trees, workedTree, type Tree } from '../testing/networks';
+import { cheapest, paidFor, trees, worked } from '../testing/networks';
 import { workUp, type Workup } from '../workup';
 
 /** A battery, ten relay boxes and fifty loads on their ways: sixty cables. */
@@ -71,41 +70,11 @@ for (const [what, item] of [
   );
 }
 
-/** What a load loses in a tree of cables, walked from it to the battery. */
-function lost({ nodes, cables, cut }: Tree, id: string, gauge: (cable: string) => Awg): number {
-  const below = (node: string): number =>
-    (nodes.find((n) => n.id === node)?.power.draw?.amps ?? 0) +
-    cables.filter((c) => c.from === node).reduce((s, c) => s + below(c.to), 0);
-  let volts = 0;
-  for (let c = cables.find((x) => x.to === id); c; c = cables.find((x) => x.to === c?.from))
-    volts += dropVolts('E-11', gauge(c.id), below(c.to), 2 * cut(c.id));
-  return volts;
-}
-
 /** Over small networks: what the rule pays over the cheapest of all gauges that hold. */
 const ratios = fc.sample(trees, { seed: 71, numRuns: 150 }).flatMap((tree): number[] => {
-  const { sized, rules } = workedTree(tree);
-  const floors = tree.cables.map((c) => {
-    const { byHeat, byShop, byFuse } = sized.cables.get(c.id) ?? {};
-    return GAUGES.filter((g) => [byHeat, byShop, byFuse].every((f) => g <= (f ?? 18)));
-  });
-  const loads = tree.nodes.filter((n) => n.power.draw);
-  let best = Infinity;
-  const pick = (i: number, chosen: readonly Awg[], cost: number): void => {
-    const c = tree.cables[i];
-    if (cost >= best) return;
-    if (!c) {
-      const gauge = (id: string): Awg => chosen[tree.cables.findIndex((x) => x.id === id)] ?? 18;
-      const holds = (n: (typeof loads)[number]): boolean =>
-        lost(tree, n.id, gauge) <= (12 * rules.dropPercent[n.power.draw?.of ?? 'other']) / 100 + 1e-9;
-      if (loads.every(holds)) best = cost;
-      return;
-    }
-    for (const g of floors[i] ?? []) pick(i + 1, [...chosen, g], cost + rules.price(g) * tree.cut(c.id));
-  };
-  pick(0, [], 0);
-  const paid = tree.cables.reduce((s, c) => s + rules.price(sized.cables.get(c.id)?.awg ?? 18) * tree.cut(c.id), 0);
-  return best === Infinity ? [] : [paid / best];
+  const { sized } = worked(tree.nodes, tree.cables, tree.cut);
+  const best = cheapest(tree, sized);
+  return best === Infinity ? [] : [paidFor(tree, sized) / best];
 });
 const mean = ratios.reduce((a, b) => a + b, 0) / ratios.length;
 console.log(

@@ -1,11 +1,10 @@
 import fc from 'fast-check';
-import { battery, box, cable, load, RULES, type Tree, trees, worked } from '../testing/networks';
+import { allowedOf, battery, box, cable, cheapest, load, lostTo, paidFor, trees, worked } from '../testing/networks';
 import {
   ampacityOf,
   chooseFuse,
   connectedBy,
   dropVolts,
-  GAUGES,
   inAll,
   networkOf,
   potentialsOf,
@@ -17,43 +16,7 @@ import {
   type Cable,
   type Network,
   type Node,
-  type Sized,
 } from './index';
-
-/** What a load loses in a tree, by walking from it to the battery: no code of the product but the table. */
-function lostTo({ nodes, cables, cut }: Tree, id: string, gauge: (cable: string) => Awg): number {
-  const below = (node: string): number =>
-    (nodes.find((n) => n.id === node)?.power.draw?.amps ?? 0) +
-    cables.filter((c) => c.from === node).reduce((sum, c) => sum + below(c.to), 0);
-  let volts = 0;
-  for (let c = cables.find((x) => x.to === id); c; c = cables.find((x) => x.to === c?.from))
-    volts += dropVolts('E-11', gauge(c.id), below(c.to), 2 * cut(c.id));
-  return volts;
-}
-
-const allowedOf = (n: Node): number => (12 * RULES.dropPercent[n.power.draw?.of ?? 'other']) / 100;
-
-/** The cheapest gauges that hold every drop, of all there are; Infinity where none do. */
-function cheapest(tree: Tree, sized: Sized): number {
-  const floors = tree.cables.map((c) => {
-    const { byHeat, byShop, byFuse } = sized.cables.get(c.id) ?? {};
-    return GAUGES.filter((g) => [byHeat, byShop, byFuse].every((f) => g <= (f ?? 18)));
-  });
-  const loads = tree.nodes.filter((n) => n.power.draw);
-  let best = Infinity;
-  const pick = (i: number, chosen: readonly Awg[], cost: number): void => {
-    if (cost >= best) return;
-    const c = tree.cables[i];
-    if (!c) {
-      const gauge = (id: string): Awg => chosen[tree.cables.findIndex((x) => x.id === id)] ?? 18;
-      if (loads.every((l) => lostTo(tree, l.id, gauge) <= allowedOf(l) + 1e-9)) best = cost;
-      return;
-    }
-    for (const g of floors[i] ?? []) pick(i + 1, [...chosen, g], cost + RULES.price(g) * tree.cut(c.id));
-  };
-  pick(0, [], 0);
-  return best;
-}
 
 describe('a network', () => {
   it('hangs together by conductors: a load without a way back, without a feed, on 24 V of two batteries in a row', () => {
@@ -152,7 +115,7 @@ describe('gauges of a network', () => {
         const { sized } = worked(tree.nodes, tree.cables, tree.cut);
         const best = cheapest(tree, sized);
         if (best === Infinity) return;
-        const cost = tree.cables.reduce((sum, c) => sum + RULES.price(sized.cables.get(c.id)?.awg ?? 18) * tree.cut(c.id), 0);
+        const cost = paidFor(tree, sized);
         expect(cost).toBeGreaterThanOrEqual(best - 1e-6);
         paid += cost;
         least += best;

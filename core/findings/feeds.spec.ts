@@ -66,6 +66,24 @@ const driven = (kmh: number): WorkupInput => {
   return { ...input, plan: { ...input.plan, day } };
 };
 
+const motored = { c: fitted('battery-100', within(560, 200), 'loose'), m: fitted('motor-stern-45', deck(3660, 0), 'through') };
+const pluggedIn = (amps: number, rated: number): WorkupInput =>
+  withPower(wired({ m: run('c', 'm', { lane: 'inside starboard' }) }, motored), 'motor-stern-45', {
+    draw: { amps, volts: 12, of: 'motor' },
+    plug: { family: 'motor, two pin', amps: rated },
+  });
+/** Two charge ports alike, each to a battery of its own. */
+const ports = (one: string, two: string): WorkupInput =>
+  wired(
+    { p: run('b', 'p'), q: run('c', 'q') },
+    {
+      b: fitted(two, within(560), 'loose'),
+      c: fitted(one, within(560, 200), 'loose'),
+      p: fitted('charge-port', deck(2482, 60), 'through'),
+      q: fitted('charge-port', deck(2560, 120), 'through'),
+    },
+  );
+
 describe('judgements of the circuits', () => {
   judgeCases([
     {
@@ -184,6 +202,40 @@ describe('judgements of the circuits', () => {
       says: /Leg 1 of the day asks for more than full thrust at 14 km\/h/,
       not: driven(5),
       cure: false,
+    },
+    {
+      code: 'plug-too-small',
+      // Common practice, no source: 45 lb on a 50 A plug passes, 55 lb takes a 70 A one; the limit is 85 %.
+      fires: pluggedIn(50, 50),
+      says: /The plug of Stern motor, 45 lb is rated 50 A; 50 A go through it/,
+      not: pluggedIn(42.5, 50),
+      cure: false,
+    },
+    {
+      code: 'battery-uncharged',
+      fires: wired({}, { b: fitted('battery-50', within(560), 'loose', { comesOff: false }) }),
+      says: /Battery 50 Ah, lithium stays aboard and no charge port goes to it/,
+      not: wired(
+        { p: run('b', 'p') },
+        {
+          b: fitted('battery-50', within(560), 'loose', { comesOff: false }),
+          p: fitted('charge-port', deck(2482, 60), 'through'),
+        },
+      ),
+      cure: false,
+    },
+    {
+      code: 'plugs-alike',
+      fires: ports('battery-80', 'battery-50'),
+      says: /The plugs of [A-Z], Charge port, outside, and [A-Z], Charge port, outside, mate and must not be changed over/,
+      not: ports('battery-50', 'battery-50'),
+      cure: false,
+    },
+    {
+      code: 'beside-motor',
+      fires: wired({ m: run('c', 'm', { lane: 'inside port' }) }, motored),
+      says: /The cable to Sounder 7 in, deck arm lies \d+ mm beside the motor’s/,
+      not: wired({ m: run('c', 'm', { lane: 'inside starboard' }) }, motored),
     },
     {
       code: 'light-unswitched',

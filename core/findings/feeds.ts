@@ -1,6 +1,7 @@
 import { connectedBy, nominalVolts, pathOf, printAmps, type Poles } from '../circuits';
 import { say } from '../units';
 import type { Fitted } from '../drilling';
+import { comesOff } from '../layout';
 import type { Judgement, Raw } from './finding';
 import { aboutRun, nameIn } from './wires';
 
@@ -184,6 +185,25 @@ export const lightsSwitched: Judgement = (judged) => {
         severity: 'look',
         says: say`Nothing switches ${item.placed.part.name}.`,
         because: say`It burns until the battery is unplugged. A way of a switch panel or relay box, or a switch in its cable.`,
+      },
+    ];
+  });
+};
+
+/** A battery that stays aboard is charged where it stands. */
+export const chargedAboard: Judgement = (judged) => {
+  const { network, flows } = judged.wiring;
+  return network.batteries.flatMap((b): Raw[] => {
+    const item = judged.owned.find((i) => i.placed.id === b.fitting);
+    if (!item || comesOff(item.placed)) return [];
+    if (flows.some((f) => f.charging && (f.shares.get(b.fitting) ?? 0) !== 0)) return [];
+    return [
+      {
+        ...aboutFitting(item),
+        code: 'battery-uncharged',
+        severity: 'look',
+        says: say`${item.placed.part.name} stays aboard and no charge port goes to it.`,
+        because: say`Charged where it stands it is never carried, but nobody opens a hatch for it each night: a port outside, with a cap and a label.`,
       },
     ];
   });

@@ -45,10 +45,11 @@ import { transducer } from './transducer';
 import { acceptedBy, findingKey } from './codes';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
+import { besideMotor, plugsAlike, plugsHold } from './plugs';
 import { failedTests } from './bench-tests';
 import { lastsTheDay, legsReached } from './day';
 import { overBattery, sags, sharedWithMotor } from './circuits';
-import { alikeInParallel, boxesHold, fedRight, feeds, lightsSwitched, shorted, waysNamed } from './feeds';
+import { alikeInParallel, boxesHold, chargedAboard, fedRight, feeds, lightsSwitched, shorted, waysNamed } from './feeds';
 import { fuseTooLarge, guardsAsFitted, noFuse, overheats, thinWire, unguarded } from './wires';
 
 /** What was judged of a body that is not kept any more. */
@@ -185,7 +186,11 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   alikeInParallel,
   boxesHold,
   waysNamed,
+  chargedAboard,
   lightsSwitched,
+  plugsHold,
+  plugsAlike,
+  besideMotor,
   failedTests,
   lastsTheDay,
   legsReached,

@@ -34,6 +34,13 @@ export const powerSchema = z.strictObject({
     })
     .optional()
     .describe('it hands on what it is fed: a switch, a fuse block, a relay box, a bus'),
+  plug: z
+    .strictObject({
+      family: z.string().trim().min(1).max(24).describe('only the same family mates'),
+      amps: ampsSchema.describe('what it is rated, A'),
+    })
+    .optional()
+    .describe('the plug or socket that it is connected by'),
   charges: z
     .strictObject({ amps: ampsSchema.describe('all that comes in through it, A') })
     .optional()

@@ -47,7 +47,7 @@ function upcastWiring(stored: unknown): unknown {
   if (!isObject(stored)) return stored;
   const { conductorsInBundle: _, ...wiring } = stored;
   // What was tested by a tick stays tested.
-  return { bundled: USUAL_SHOP.wiring.bundled, readings: false, ...wiring };
+  return { bundled: USUAL_SHOP.wiring.bundled, meter: false, readings: false, ...wiring };
 }
 
 /** Stored parts of any version as ones of this version. */

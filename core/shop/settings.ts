@@ -82,6 +82,7 @@ export const shopSettingsSchema = z.strictObject({
     }),
     leastAwg: z.strictObject({ motor: z.int().min(2).max(18), other: z.int().min(2).max(18) }),
     bundled: z.enum(['at any voltage', 'from 50 V']).describe('from which voltage on conductors of a bundle carry less'),
+    meter: z.boolean().describe('the simulated bench meter counts as one: for a demo and for nothing else'),
     readings: z.boolean().describe('a circuit is tested by what a meter reads, not by a tick'),
     loop: z.number().min(0).max(2000).describe('service loop at each end, mm'),
     slackPercent: z.number().min(0).max(50),

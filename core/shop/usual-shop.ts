@@ -94,6 +94,7 @@ export const USUAL_SHOP: ShopSettings = {
     dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
     leastAwg: { motor: 6, other: 16 },
     bundled: 'at any voltage',
+    meter: false,
     readings: true,
     loop: 150,
     slackPercent: 5,

@@ -31,5 +31,9 @@ export const JUDGED_SINCE: readonly string[] = [
     'day-too-long',
     'leg-too-fast',
     'test-failed',
+    'plug-too-small',
+    'plugs-alike',
+    'beside-motor',
+    'battery-uncharged',
   ],
 ];

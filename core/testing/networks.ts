@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import {
   askedOf,
+  dropVolts,
   flowsOf,
+  GAUGES,
   guardsOf,
   networkOf,
   ohmsIn,
@@ -65,7 +67,7 @@ export function worked(
   cables: readonly Cable[],
   cut: (cable: string) => number,
   own: Readonly<Record<string, Awg>> = {},
-) {
+): Worked {
   const network = networkOf(nodes, cables);
   const potentials = potentialsOf(network);
   const ohmsOf = ohmsIn(network, (c) => ({ cut: cut(c), awg: 10 }));
@@ -106,8 +108,42 @@ export const trees = fc
   });
 export type Tree = typeof trees extends fc.Arbitrary<infer T> ? T : never;
 
-/** A tree worked out, with what its gauges were chosen by. */
-export const workedTree = ({ nodes, cables, cut }: Tree): Worked & { readonly rules: SizeRules } => ({
-  ...worked(nodes, cables, cut),
-  rules: RULES,
-});
+/** What a load loses in a tree, by walking from it to the battery: no code of the product but the table. */
+export function lostTo({ nodes, cables, cut }: Tree, id: string, gauge: (cable: string) => Awg): number {
+  const below = (node: string): number =>
+    (nodes.find((n) => n.id === node)?.power.draw?.amps ?? 0) +
+    cables.filter((c) => c.from === node).reduce((sum, c) => sum + below(c.to), 0);
+  let volts = 0;
+  for (let c = cables.find((x) => x.to === id); c; c = cables.find((x) => x.to === c?.from))
+    volts += dropVolts('E-11', gauge(c.id), below(c.to), 2 * cut(c.id));
+  return volts;
+}
+
+/** The volts that a load may lose. */
+export const allowedOf = (n: Node): number => (12 * RULES.dropPercent[n.power.draw?.of ?? 'other']) / 100;
+
+/** The cheapest gauges that hold every drop, of all there are; Infinity where none do. */
+export function cheapest(tree: Tree, sized: Sized): number {
+  const floors = tree.cables.map((c) => {
+    const { byHeat, byShop, byFuse } = sized.cables.get(c.id) ?? {};
+    return GAUGES.filter((g) => [byHeat, byShop, byFuse].every((f) => g <= (f ?? 18)));
+  });
+  const loads = tree.nodes.filter((n) => n.power.draw);
+  let best = Infinity;
+  const pick = (i: number, chosen: readonly Awg[], cost: number): void => {
+    if (cost >= best) return;
+    const c = tree.cables[i];
+    if (!c) {
+      const gauge = (id: string): Awg => chosen[tree.cables.findIndex((x) => x.id === id)] ?? 18;
+      if (loads.every((l) => lostTo(tree, l.id, gauge) <= allowedOf(l) + 1e-9)) best = cost;
+      return;
+    }
+    for (const g of floors[i] ?? []) pick(i + 1, [...chosen, g], cost + RULES.price(g) * tree.cut(c.id));
+  };
+  pick(0, [], 0);
+  return best;
+}
+
+/** What the gauges of a tree cost, in the terms of the cheapest. */
+export const paidFor = ({ cables, cut }: Tree, sized: Sized): number =>
+  cables.reduce((sum, c) => sum + RULES.price(sized.cables.get(c.id)?.awg ?? 18) * cut(c.id), 0);

@@ -68,6 +68,7 @@ const NEVER: readonly FindingCode[] = [
     'unlike-in-parallel',
     'way-unnamed',
     'breaking-capacity',
+    'beside-motor',
   ] as const),
 ];
 

@@ -5,6 +5,7 @@ import {
   chooseKind,
   feedColour,
   flowsOf,
+  GAUGES,
   grouped,
   guardsOf,
   inAll,
@@ -31,7 +32,6 @@ import {
   type SizedCable,
   type WireColour,
 } from '../circuits';
-import { GAUGES } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Conductors, GuardKind, Plan, Run } from '../rig';
@@ -67,6 +67,8 @@ export interface WiredRun {
   /** What its way is called on the box. */
   readonly name: string | null;
   readonly lane: Run['lane'];
+  /** From where to where it lies in its lane, mm from the bow. */
+  readonly span: Laid['span'];
   readonly path: readonly Point[];
   /** Along the path, mm. */
   readonly length: number;
@@ -214,7 +216,7 @@ interface Worked {
   readonly bundle: number;
 }
 
-function wiredRun({ id, run, path, length, cut }: Laid, { joined, sized, byEdge, feeds, bundle }: Worked): WiredRun | null {
+function wiredRun({ id, run, path, length, cut, span }: Laid, { joined, sized, byEdge, feeds, bundle }: Worked): WiredRun | null {
   const { network, parts } = joined;
   const size = sized.cables.get(id);
   const leads = network.byCable.get(id);
@@ -228,7 +230,7 @@ function wiredRun({ id, run, path, length, cut }: Laid, { joined, sized, byEdge,
   // A way is an edge that ends where its cables begin.
   const before = (network.at.get(leads[0]?.from ?? '') ?? []).flatMap((e) => (e.is === 'way' ? (byEdge.get(e.id) ?? []) : []));
   return {
-    ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, path, length, cut },
+    ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, span, path, length, cut },
     has: run.has ?? 'both',
     conductors: conductorsIn(run),
     bundle,

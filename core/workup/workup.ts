@@ -157,7 +157,7 @@ export const STAGES = rowOf<WorkupInput>()
     }),
     priceUp,
   )
-  .stage('tests', ({ wiring, ledger }) => ({ wiring, ledger }), benchTests)
+  .stage('tests', ({ wiring, ledger, shop }) => ({ wiring, ledger, shop }), benchTests)
   .stage(
     'build',
     (w) => ({

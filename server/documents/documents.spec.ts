@@ -47,6 +47,9 @@ describe('documents', () => {
     const label = text.split(/\s+/).find((word) => word.includes('.3–')) ?? '';
     expect(label).not.toBe('');
     expect(labels.split(label).length - 1).toBe(2);
+    // The owner reads at home which button is what.
+    expect((await pdf('owners-book.pdf?language=en')).text).toContain('which button is what');
+    expect((await pdf('owners-book.pdf?language=fr')).text).toContain('quel bouton pour quoi');
     const svg = (await mara.get(`/api/rigs/${rig?.id}/circuit.svg`).expect(200)).body as Buffer;
     expect(svg.toString()).toMatch(/^<svg .*<title>Circuit of night-tour guide’s rig/);
     expect(svg.toString().match(/<polyline/g)?.length).toBeGreaterThan(7);

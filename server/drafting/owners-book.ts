@@ -1,6 +1,7 @@
 import { toldHands } from '@plain-cleat/core/hands';
 import { launchWords } from '@plain-cleat/core/way';
 import { COLOUR_WORDS } from '@plain-cleat/core/circuits';
+import { channelsOf } from '@plain-cleat/core/wiring';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
 import { tell } from '@plain-cleat/core/units';
@@ -34,6 +35,9 @@ const WORDS = {
     controls: 'Which control, which hand',
     bases: 'Bases, and what goes on them',
     stays: 'stay standing with nothing on',
+    ways: 'which button is what',
+    lasts: (start: string, hours: number) => `A day from ${start}, ${hours} h: what is left in each battery`,
+    leftOf: (least: number, most: number) => `${least} to ${most} %, an estimate`,
     contents: 'What is in what',
     bag: 'Taken off, back in a bag',
     sign: 'Signed for',
@@ -82,6 +86,9 @@ const WORDS = {
     controls: 'Quelle commande, quelle main',
     bases: 'Embases et ce qui s’y monte',
     stays: 'restent en place sans rien dessus',
+    ways: 'quel bouton pour quoi',
+    lasts: (start: string, hours: number) => `Une journée dès ${start}, ${hours} h : ce qui reste dans chaque batterie`,
+    leftOf: (least: number, most: number) => `${least} à ${most} %, une estimation`,
     contents: 'Ce qui est rangé où',
     bag: 'Démonté, rendu dans un sac',
     sign: 'Signé',
@@ -186,6 +193,29 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     t.controls,
     controls.map((c) => [lettered({ ...c, name: c.does }), toldHands(c, sheet.language)]),
   );
+  // Which button is what stands on the box too; here it is read at home.
+  for (const { box, channels } of channelsOf(w.wiring, w.aboard.owned))
+    table(
+      `${box.letter}, ${sheet.language === 'fr' ? box.placed.part.french : box.placed.part.name}: ${t.ways}`,
+      channels
+        .filter((c) => c.loads.length > 0)
+        .map((c) => [`${c.way}`, `${c.name}${c.rating === null ? '' : `, ${c.rating} ${t.fuse}`}`]),
+    );
+  if (sheet.plan.day)
+    table(
+      t.lasts(
+        `${Math.floor(sheet.plan.day.starts / 60)}:${String(sheet.plan.day.starts % 60).padStart(2, '0')}`,
+        Math.round(w.day.minutes / 6) / 10,
+      ),
+      w.day.batteries.map((b) => {
+        const { easy = 1, hard = 1 } = b.moments.at(-1)?.left ?? {};
+        const item = w.aboard.owned.find((i) => i.placed.id === b.fitting);
+        return [
+          lettered({ letter: b.letter, name: b.name, french: item?.placed.part.french ?? b.name }),
+          t.leftOf(Math.floor(100 * hard), Math.floor(100 * easy)),
+        ];
+      }),
+    );
   table(
     t.bases,
     bases.map((b) => {

@@ -126,6 +126,7 @@ export const SETTINGS: readonly Group[] = [
       one('wiring.leastAwg.motor', 'Thinnest for a motor', 'number', 'AWG'),
       one('wiring.leastAwg.other', 'Thinnest for the rest', 'number', 'AWG'),
       one('wiring.bundled', 'Bundled conductors carry less', ['at any voltage', 'from 50 V']),
+      one('wiring.meter', 'The simulated bench meter counts, for a demo', 'yes'),
       one('wiring.readings', 'A circuit is tested by what a meter reads', 'yes'),
       length('wiring.loop', 'Service loop'),
       one('wiring.slackPercent', 'Slack', 'number', '%'),

@@ -59,7 +59,14 @@ export class BenchCard {
   private readonly desk = new WorkerDesk<BenchWorker>(
     () => new Worker(new URL('../workers/bench.worker', import.meta.url), { type: 'module' }),
   );
-  protected readonly columns = ['about', 'how', 'expected', 'read', 'meter', 'verdict'];
+  protected readonly columns = computed(() => [
+    'about',
+    'how',
+    'expected',
+    'read',
+    ...(this.metered() ? ['meter'] : []),
+    'verdict',
+  ]);
   protected readonly byId = (_: number, r: Row): string => r.reading.id;
   protected readonly kinds: readonly Choice<Fault['is'] | 'any'>[] = [
     { value: 'any', says: 'any fault' },
@@ -84,7 +91,9 @@ export class BenchCard {
   /** What was read of this circuit, by the reading. */
   private readonly taken = computed((): ReadonlyMap<string, number> => {
     if (this.practice()) return this.practised();
-    const facts = [...this.state().workup.ledger.circuitReads.values()].filter((f) => f.circuit === this.print());
+    const facts = [...this.state().workup.ledger.circuitReads.values()].filter(
+      (f) => f.circuit === this.print() && (f.meter === 'typed' || this.state().doc.shop.wiring.meter),
+    );
     return new Map(facts.map((f) => [f.reading, f.volts]));
   });
 
@@ -111,6 +120,8 @@ export class BenchCard {
         };
       });
   });
+  /** The simulated meter reads for practice, and for a demo; a real boat is read with a real one. */
+  protected readonly metered = computed(() => this.practice() !== null || this.state().doc.shop.wiring.meter);
   protected readonly unread = computed(() => this.rows().filter((r) => r.volts === null));
   protected readonly wrong = computed(() => this.rows().filter((r) => r.ok === false));
   protected readonly stale = computed(() => !this.practice() && this.state().workup.tests.some((t) => t.stale));

@@ -66,16 +66,19 @@ describe('wiring', () => {
     expect(rig.store.state()?.plan.day).toBeNull();
   });
 
-  it('keeps what the bench meter reads, each reading as a fact of its own', async () => {
+  it('keeps what is typed from a meter, each reading as a fact of its own; the simulated one reads for practice alone', async () => {
     const rig = await OpenRig.show(Wire, laidPlan());
     await rig.click('[role=tab]', 'Bench test');
-    await rig.click('button', 'Read with the bench meter');
+    expect(rig.text).not.toContain('Read with the bench meter');
+    await rig.enter('B Lamp alone', '13.3');
     const reads = [...(rig.store.state()?.workup.ledger.circuitReads.values() ?? [])];
-    expect(reads.map((f) => f.meter)).toEqual(['bench meter', 'bench meter', 'bench meter']);
-    expect(rig.store.state()?.workup.tests.every((t) => t.read?.ok)).toBeTrue();
+    expect(reads.map((f) => [f.meter, f.volts])).toEqual([['typed', 13.3]]);
+    await rig.enter('B Lamp with everything on', '4');
+    expect(rig.text).toContain('What would explain it');
     await rig.click('button', 'Plant a fault');
     expect(rig.text).toContain('Practice: a fault is planted. Nothing here is kept.');
-    expect(rig.store.state()?.workup.ledger.circuitReads.size).toBe(3);
+    await rig.click('button', 'Read with the bench meter');
+    expect(rig.store.state()?.workup.ledger.circuitReads.size).toBe(2);
   });
 
   it('feeds a load once', async () => {
