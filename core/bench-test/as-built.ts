@@ -1,6 +1,5 @@
 import {
   GAUGES,
-  leadOf,
   minusOf,
   nominalVolts,
   plusOf,
@@ -117,9 +116,3 @@ function swappedTo({ fitting, way, to }: Network['ways'][number], fault: Fault |
   const [a, b] = fault.ways;
   return `${fitting} ${way === a ? b : a}`;
 }
-
-/** The conductor of a cable that goes out, and the one that comes back. */
-export const leadsOf = (cable: string): { readonly out: string; readonly back: string } => ({
-  out: leadOf(cable, true),
-  back: leadOf(cable, false),
-});

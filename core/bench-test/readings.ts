@@ -21,8 +21,6 @@ export interface Reading {
   readonly reads: Reads;
   /** The load or the cable that it is about. */
   readonly about: string;
-  /** The way or conductor whose fuse it is over. */
-  readonly edge: string | null;
   readonly on: SwitchedOn;
   readonly plus: string;
   readonly minus: string;
@@ -38,7 +36,7 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
   const ofLoad = network.loads.flatMap((load): Reading[] => {
     const last = runs.find((r) => r.to === load.fitting);
     if (!last) return [];
-    const at = { about: load.fitting, edge: null, plus: load.plus, minus: load.minus };
+    const at = { about: load.fitting, plus: load.plus, minus: load.minus };
     const alone: SwitchedOn = { ways: waysTo(potentials, load), loads: [load.fitting] };
     const kills = network.ways.filter((w) => w.passes.kills && alone.ways.includes(w.id));
     return [
@@ -55,16 +53,16 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
   const ofCable = runs.flatMap((run): Reading[] => {
     const on = everything;
     const end = (fitting: string) => ({ plus: plusOf(fitting), minus: minusOf(fitting) });
-    const [out, back] = [true, false].map((is) => network.leads.find((l) => l.cable === run.id && l.out === is));
+    const [out, back] = [true, false].map((is) => network.byCable.get(run.id)?.find((l) => l.out === is));
     return [
-      { id: `box ${run.id}`, reads: 'at its box', about: run.id, edge: null, on, ...end(run.from) },
+      { id: `box ${run.id}`, reads: 'at its box', about: run.id, on, ...end(run.from) },
       ...(out
         ? [
             {
               id: `out ${run.id}`,
               reads: 'along the out' as const,
               about: run.id,
-              edge: null,
+
               on,
               plus: startOf(out, guards),
               minus: out.to,
@@ -77,7 +75,7 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
               id: `back ${run.id}`,
               reads: 'along the back' as const,
               about: run.id,
-              edge: null,
+
               on,
               plus: back.from,
               minus: back.to,
@@ -92,7 +90,7 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
       ? []
       : [
           {
-            ...{ id: `fuse ${g.edge}`, reads: 'over the fuse', about: g.cable ?? g.fitting, edge: g.edge, on: everything },
+            ...{ id: `fuse ${g.edge}`, reads: 'over the fuse', about: g.cable ?? g.fitting, on: everything },
             ...{ plus: start, minus: behindFuse(g.edge) },
           },
         ];

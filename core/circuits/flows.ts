@@ -1,6 +1,6 @@
 import { nominalVolts } from './gauge';
 import { connectedBy, pathOf, type Draw, type Edge, type Network, type Poles, type Potentials, type Way } from './network';
-import type { Asked } from './protection';
+import { NOTHING_ASKED, type Asked } from './protection';
 import { solveCircuit, type Circuit, type CircuitLoad } from './solve';
 
 /** What a load or a port draws through the network, and its share of the current of each edge, along the edge's direction. */
@@ -70,15 +70,13 @@ function bare(network: Network, ohmsOf: (edge: Edge) => number): Circuit {
   };
 }
 
-const NOTHING: Asked = { steady: 0, thrust: 0 };
-
 /** What each edge carries with everything on, or while it charges, whichever is more. */
 export function askedOf(flows: readonly Flow[]): ReadonlyMap<string, Asked> {
   const sum = (of: readonly Flow[]): Map<string, Asked> => {
     const out = new Map<string, Asked>();
     for (const { asked, shares } of of)
       for (const [edge, share] of shares) {
-        const { steady, thrust } = out.get(edge) ?? NOTHING;
+        const { steady, thrust } = out.get(edge) ?? NOTHING_ASKED;
         out.set(edge, { steady: steady + share * asked.steady, thrust: thrust + share * asked.thrust });
       }
     return out;
@@ -86,7 +84,7 @@ export function askedOf(flows: readonly Flow[]): ReadonlyMap<string, Asked> {
   const [loads, ports] = [sum(flows.filter((f) => !f.charging)), sum(flows.filter((f) => f.charging))];
   return new Map(
     [...new Set([...loads.keys(), ...ports.keys()])].map((edge) => {
-      const [on, charging] = [loads.get(edge) ?? NOTHING, ports.get(edge) ?? NOTHING];
+      const [on, charging] = [loads.get(edge) ?? NOTHING_ASKED, ports.get(edge) ?? NOTHING_ASKED];
       return [edge, { steady: Math.max(Math.abs(on.steady), Math.abs(charging.steady)), thrust: Math.abs(on.thrust) }];
     }),
   );

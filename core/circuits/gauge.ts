@@ -83,7 +83,8 @@ export interface GaugeChoice {
   readonly sources: readonly Source[];
 }
 
-const thinnest = (allows: (awg: Awg) => boolean): Awg | null => GAUGES.find(allows) ?? null;
+/** The thinnest gauge that something allows; null when none in the table is allowed. */
+export const thinnest = (allows: (awg: Awg) => boolean): Awg | null => GAUGES.find(allows) ?? null;
 
 /** Whether a gauge keeps the drop within its class. */
 export function dropAllows(ask: GaugeAsk, awg: Awg): boolean {
@@ -100,6 +101,16 @@ export const derated = (awg: Awg, conductors: number): number => AMPACITY[awg] *
 const askedBy = ({ amps, motor = false }: Pick<GaugeAsk, 'amps' | 'motor'>): Asked =>
   motor ? { steady: 0, thrust: amps } : { steady: amps, thrust: 0 };
 
+/** Which rule a gauge was chosen by; where two ask for the same the physical one is named. */
+export function ruledBy(
+  { byHeat, byDrop, byShop }: Pick<GaugeChoice, 'byHeat' | 'byDrop' | 'byShop'>,
+  awg: Awg | null,
+): GaugeChoice['ruled'] {
+  if (byHeat === null || byHeat === awg) return 'heat';
+  if (byDrop === null || byDrop === awg) return 'drop';
+  return byShop === awg ? 'shop' : 'protection';
+}
+
 /** The thinnest gauge that heat, drop, the shop and its protection all allow, and which of them ruled: a wire is chosen with its fuse. */
 export function chooseGauge(ask: GaugeAsk): GaugeChoice {
   const byHeat = thinnest((g) => derated(g, ask.conductorsInBundle) >= ask.amps);
@@ -111,22 +122,13 @@ export function chooseGauge(ask: GaugeAsk): GaugeChoice {
   });
   const all = [byHeat, byDrop, byShop, byFuse];
   const awg = all.includes(null) ? null : (Math.min(...all.map((g) => g ?? 0)) as Awg);
-  // Where two rules ask for the same gauge the physical one is named.
-  const ruled =
-    byHeat === null || byHeat === awg
-      ? 'heat'
-      : byDrop === null || byDrop === awg
-        ? 'drop'
-        : byShop === awg
-          ? 'shop'
-          : 'protection';
   return {
     awg,
     byHeat,
     byDrop,
     byShop,
     byFuse,
-    ruled,
+    ruled: ruledBy({ byHeat, byDrop, byShop }, awg),
     sources: [ask.standard === 'E-11' ? SOURCES.e11 : SOURCES.iso10133, SOURCES.awg, SOURCES.shop],
   };
 }

@@ -1,7 +1,7 @@
 import type { GuardKind, Run } from '../rig';
 import type { Flow } from './flows';
-import { type Edge, type Lead, type Network } from './network';
-import { carries, chooseFuse, inAll, isSold, RATINGS, type Asked } from './protection';
+import { farEnd, type Edge, type Lead, type Network } from './network';
+import { carries, chooseFuse, inAll, isSold, NOTHING_ASKED, RATINGS, type Asked } from './protection';
 
 /** A fuse or breaker in a conductor or in a way. */
 export interface Guard {
@@ -23,8 +23,6 @@ export interface Guard {
 /** As near to the post as a holder goes (common practice, no source), mm. */
 export const GUARD_AT = 100;
 
-const NOTHING: Asked = { steady: 0, thrust: 0 };
-
 /**
  * Every protection there is: in each conductor that leaves the plus of a battery unless the rigger leaves it out, in each
  * fused way that something hangs on, and where the rigger asks for one.
@@ -38,7 +36,7 @@ export function guardsOf(
   const posts = new Map(network.batteries.map((b) => [b.plus, b.fitting]));
   const used = new Set(network.leads.map((l) => l.from));
   const ratingOf = (edge: string, stated: number | null, kind: GuardKind | null): Pick<Guard, 'asked' | 'rating' | 'own'> => {
-    const load = asked.get(edge) ?? NOTHING;
+    const load = asked.get(edge) ?? NOTHING_ASKED;
     const makers = makersFuse(flows, edge);
     const own = stated ?? (makers !== null && isSold(makers, kind) ? makers : null);
     const least = RATINGS.find((r) => carries(r, load) && isSold(r, kind)) ?? null;
@@ -98,7 +96,7 @@ export function stillFed(network: Network, lead: Edge, opens: (edge: string) => 
     if (posts.has(t)) return true;
     for (const e of network.at.get(t) ?? []) {
       if (!(e.is === 'way' || outward.has(e.id)) || opens(e.id)) continue;
-      const far = e.from === t ? e.to : e.from;
+      const far = farEnd(e, t);
       if (!seen.has(far)) {
         seen.add(far);
         next.push(far);

@@ -12,6 +12,8 @@ export interface Asked {
   readonly thrust: number;
 }
 
+export const NOTHING_ASKED: Asked = { steady: 0, thrust: 0 };
+
 /** What is asked for in all. */
 export const inAll = ({ steady, thrust }: Asked): number => steady + thrust;
 

@@ -1,11 +1,11 @@
 import type { ShopSettings } from '../shop';
 import { SOURCES, type Source } from '../units';
 import { askedOf, type Flow } from './flows';
-import { AMPACITY, bundleFactor, dropVolts, GAUGES, nominalVolts, type Awg } from './gauge';
+import { AMPACITY, bundleFactor, dropVolts, GAUGES, nominalVolts, ruledBy, thinnest, type Awg } from './gauge';
 import { protects, stillFed, type Guard } from './guards';
 import { grouped } from './grouped';
 import type { Network } from './network';
-import { inAll, type Asked } from './protection';
+import { inAll, NOTHING_ASKED, type Asked } from './protection';
 
 /** A cable to be sized. */
 export interface Length {
@@ -57,11 +57,8 @@ export interface Sized {
 export const ampacityOf = (awg: Awg, bundle: number, bundled: SizeRules['bundled']): number =>
   AMPACITY[awg] * (bundled === 'at any voltage' ? bundleFactor(bundle) : 1);
 
-const thinnest = (allows: (awg: Awg) => boolean): Awg | null => GAUGES.find(allows) ?? null;
 const thicker = (awg: Awg): Awg | null => GAUGES[GAUGES.indexOf(awg) + 1] ?? null;
 const thinner = (awg: Awg): Awg | null => GAUGES[GAUGES.indexOf(awg) - 1] ?? null;
-
-const NOTHING: Asked = { steady: 0, thrust: 0 };
 
 /** A cable with the thinnest gauge that everything but the drop allows. */
 interface Floor extends Pick<SizedCable, 'asked' | 'byHeat' | 'byShop' | 'byFuse'> {
@@ -84,7 +81,9 @@ function floorsOf(
   const guardsIn = grouped(guards, (g) => g.edge);
   return lengths.map((length) => {
     const own = network.byCable.get(length.cable) ?? [];
-    const carried = own.map((l) => asked.get(l.id) ?? NOTHING).reduce((a, b) => (inAll(b) > inAll(a) ? b : a), NOTHING);
+    const carried = own
+      .map((l) => asked.get(l.id) ?? NOTHING_ASKED)
+      .reduce((a, b) => (inAll(b) > inAll(a) ? b : a), NOTHING_ASKED);
     const carries = (g: Awg): number => ampacityOf(g, length.bundle, bundled);
     const guarded = (g: Awg): boolean => {
       // Whoever chooses the gauge needs no exception from the ampacity.
@@ -237,15 +236,7 @@ export function sizeCables(
     const byDrop = thinnest((to) => gauges.served(cable).every((l) => gauges.holds(l, { cable, to })));
     const chosen = own === null ? gauges.of(cable) : thickest([byHeat, byShop, byDrop ?? byShop, byFuse ?? byShop]);
     const awg = gauges.of(cable);
-    // Where two rules ask for the same gauge the physical one is named.
-    const ruled =
-      byHeat === null || byHeat === chosen
-        ? 'heat'
-        : byDrop === null || byDrop === chosen
-          ? 'drop'
-          : byShop === chosen
-            ? 'shop'
-            : 'protection';
+    const ruled = ruledBy({ byHeat, byDrop, byShop }, chosen);
     return {
       ...{ cable, asked, awg, chosen, byHeat, byShop, byFuse, byDrop, ruled, sources },
       ampacity: awg === null ? 0 : carries(awg),

@@ -1,5 +1,6 @@
-import { EXPONENT, hoursToEmpty, sourceOf, USABLE, type Flow } from '../circuits';
+import { EXPONENT, hoursToEmpty, sourceOf, USABLE, type Draw, type Flow } from '../circuits';
 import type { Fitted } from '../drilling';
+import type { Part } from '../parts';
 import type { Day, Leg } from '../rig';
 import type { Wiring } from '../wiring';
 import { byGuess, GUESSES, wattsFor, type ByGuess, type Guess, type Wetted } from './resistance';
@@ -63,6 +64,10 @@ const READ: ByGuess<number> = { easy: 0.9, likely: 1, hard: 1.1 };
 /** The share of a day that a thing is on when nobody says (judgement); what lights do they do in the dark. */
 const DUTY = { electronics: 1, lights: 1, other: 0.5, motor: 1 } as const;
 
+/** The same of one load; dim lights are on half the dark. */
+export const usualDuty = ({ of }: Pick<Draw, 'of'>, light: Part['light']): number =>
+  of === 'lights' && light?.shows === 'dim' ? 0.5 : DUTY[of];
+
 /** Amps of full-thrust motors together for a speed through the water, by readings where there are any, else by the hull. */
 export function motorAmps(
   { day, wetted }: Pick<DayInput, 'day' | 'wetted'>,
@@ -124,8 +129,7 @@ export function workDay(input: DayInput): DayWorked {
       return leg && full > 0 ? (leg.amps[guess] * amps) / full : 0;
     }
     if (of === 'lights' && !isDark(day.dark, (day.starts + minute) % 1440)) return 0;
-    const usual = of === 'lights' && lightOf(f.fitting)?.shows === 'dim' ? 0.5 : DUTY[of];
-    return amps * (day.duty[f.fitting] ?? usual);
+    return amps * (day.duty[f.fitting] ?? usualDuty({ of }, lightOf(f.fitting)));
   };
   const batteries = wiring.network.batteries.map(({ fitting, of: battery }): BatteryDay => {
     const { ampHours, chemistry } = battery;

@@ -1,8 +1,5 @@
-import { say } from '../units';
+import { printClock, say } from '../units';
 import type { Judgement, Raw } from './finding';
-
-/** A clock time of so many minutes after midnight. */
-const clock = (minutes: number): string => `${Math.floor((minutes % 1440) / 60)}:${String(minutes % 60).padStart(2, '0')}`;
 
 /** A battery lasts the day that was planned, with what is kept back for the way home. */
 export const lastsTheDay: Judgement = ({ day, owned }) =>
@@ -16,7 +13,7 @@ export const lastsTheDay: Judgement = ({ day, owned }) =>
             ...{ where: fitting, letter, step: 'wire', curable: false, code: 'day-too-long' },
             x: owned.find((i) => i.placed.id === fitting)?.placed.frame.origin.x ?? 0,
             severity: likely ? 'stop' : 'look',
-            says: say`${name} is down to its last ${Math.round(100 * reserve)} % at ${clock(day.day.starts + at)}${likely ? '' : ', if wind and load are hard on it'}.`,
+            says: say`${name} is down to its last ${Math.round(100 * reserve)} % at ${printClock(day.day.starts + at)}${likely ? '' : ', if wind and load are hard on it'}.`,
             because: say`The day as it is planned takes more than it should give. A slower speed, a shorter day, a larger battery, or one beside it. An estimate: readings of this motor on this boat narrow it.`,
           },
         ];

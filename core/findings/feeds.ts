@@ -1,17 +1,8 @@
 import { connectedBy, nominalVolts, pathOf, printAmps, type Poles } from '../circuits';
 import { say } from '../units';
-import type { Fitted } from '../drilling';
 import { comesOff } from '../layout';
 import type { Judgement, Raw } from './finding';
-import { aboutRun, nameIn } from './wires';
-
-const aboutFitting = ({ placed, letter }: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'curable'> => ({
-  where: placed.id,
-  letter,
-  x: placed.frame.origin.x,
-  step: 'wire',
-  curable: false,
-});
+import { aboutFitting, aboutRun, nameIn } from './wires';
 
 /** A load that no battery feeds, that has no way back, or that gets other volts than it is made for. */
 export const fedRight: Judgement = (judged) => {

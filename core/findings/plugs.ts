@@ -3,19 +3,22 @@ import type { Fitted } from '../drilling';
 import { entryOf, LANES, type Run } from '../rig';
 import { mm, say } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
-import { aboutRun, nameIn } from './wires';
+import { aboutFitting, aboutRun, nameIn } from './wires';
 
 /** A plug carries so much of what it is rated: loose ones arc and melt in summer heat (common practice, no source). */
 const OF_RATED = 0.85;
 
 /** The plug of a load carries what goes through it. */
 export const plugsHold: Judgement = (judged) =>
-  judged.owned.flatMap(({ placed: { id, part, frame }, letter }): Raw[] => {
+  judged.owned.flatMap((item): Raw[] => {
+    const { part } = item.placed;
     const { plug, draw } = part.power ?? {};
     if (!plug || !draw || draw.amps <= OF_RATED * plug.amps) return [];
     return [
       {
-        ...{ where: id, letter, x: frame.origin.x, step: 'wire', curable: false, code: 'plug-too-small', severity: 'stop' },
+        ...aboutFitting(item),
+        code: 'plug-too-small',
+        severity: 'stop',
         says: say`The plug of ${part.name} is rated ${plug.amps} A; ${printAmps(draw.amps)} A go through it.`,
         because: say`${Math.round(100 * OF_RATED)} % of what it is rated is the most: in summer heat it arcs and melts (common practice, no source). The next larger plug.`,
       },
@@ -45,7 +48,8 @@ export const plugsAlike: Judgement = (judged) => {
     const { placed, letter } = one.item;
     return [
       {
-        ...{ where: placed.id, letter, x: placed.frame.origin.x, step: 'wire', curable: false, code: 'plugs-alike' },
+        ...aboutFitting(one.item),
+        code: 'plugs-alike',
         severity: 'look',
         says: say`The plugs of ${other.item.letter}, ${other.item.placed.part.name}, and ${letter}, ${placed.part.name}, mate and must not be changed over.`,
         because: say`One is for ${other.meant}, the other for ${one.meant}. Another family, a key, a colour, or a label on both halves.`,

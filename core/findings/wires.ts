@@ -1,8 +1,9 @@
 import { carries, FUSE_WITHIN, GUARD_AT, inAll, KINDS, printAmps } from '../circuits';
+import type { Fitted } from '../drilling';
 import { entryOf, GUARDS, type Run } from '../rig';
 import { mm, say } from '../units';
 import type { WiredRun } from '../wiring';
-import type { Judged, Judgement, Raw, Try } from './finding';
+import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
 
 /** The fields of a finding about a cable. */
 export function aboutRun(
@@ -12,6 +13,9 @@ export function aboutRun(
   const load = judged.owned.find((i) => i.placed.id === run.to);
   return { where: run.id, letter: load?.letter ?? '', x: load?.placed.frame.origin.x ?? 0, step: 'wire', curable: false };
 }
+
+/** The fields of a finding about what a fitting is to the circuit. */
+export const aboutFitting = (item: Fitted): ReturnType<typeof about> => ({ ...about(item), step: 'wire' });
 
 export const nameIn = (judged: Judged, fitting: string): string =>
   judged.owned.find((i) => i.placed.id === fitting)?.placed.part.name ?? fitting;

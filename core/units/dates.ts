@@ -6,3 +6,7 @@ export const daysBetween = (from: string, to: string): number => Math.round((Dat
 /** The ISO date so many days after another. */
 export const dayAfter = (date: string, days: number): string =>
   new Date(Date.parse(date) + days * DAY).toISOString().slice(0, 10);
+
+/** A clock time of so many minutes after midnight, the next day's too. */
+export const printClock = (minutes: number): string =>
+  `${Math.floor((minutes % 1440) / 60)}:${String(Math.round(minutes % 60)).padStart(2, '0')}`;

@@ -4,7 +4,7 @@ import { COLOUR_WORDS } from '@plain-cleat/core/circuits';
 import { channelsOf } from '@plain-cleat/core/wiring';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
-import { tell } from '@plain-cleat/core/units';
+import { printClock, tell } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 
@@ -203,10 +203,7 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     );
   if (sheet.plan.day)
     table(
-      t.lasts(
-        `${Math.floor(sheet.plan.day.starts / 60)}:${String(sheet.plan.day.starts % 60).padStart(2, '0')}`,
-        Math.round(w.day.minutes / 6) / 10,
-      ),
+      t.lasts(printClock(sheet.plan.day.starts), Math.round(w.day.minutes / 6) / 10),
       w.day.batteries.map((b) => {
         const { easy = 1, hard = 1 } = b.moments.at(-1)?.left ?? {};
         const item = w.aboard.owned.find((i) => i.placed.id === b.fitting);

@@ -4,8 +4,9 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSliderModule } from '@angular/material/slider';
 import { MatTableModule } from '@angular/material/table';
 import { printAmps } from '@plain-cleat/core/circuits';
-import type { BatteryDay, ByGuess } from '@plain-cleat/core/day';
+import { type BatteryDay, type ByGuess, usualDuty } from '@plain-cleat/core/day';
 import { type Day, DOINGS, type Leg } from '@plain-cleat/core/rig';
+import { printClock } from '@plain-cleat/core/units';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { DeleteButton } from '../controls/delete-button';
 import { Icons } from '../controls/icons';
@@ -13,7 +14,7 @@ import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import type { RigState } from '../stores/rig.state';
 import { RigStore } from '../stores/rig.store';
-import { clock, DayChart } from './day-chart';
+import { DayChart } from './day-chart';
 
 interface LegRow extends Leg {
   readonly at: number;
@@ -37,6 +38,11 @@ export class DayCard {
   private readonly store = inject(RigStore);
   protected readonly doings = choicesOf(DOINGS);
   protected readonly legColumns = ['at', 'does', 'minutes', 'kmh', 'wind', 'stream', 'amps', 'delete'];
+  /** What comes from ahead, and the most of it, km/h. */
+  protected readonly against = [
+    { what: 'wind', says: 'Wind against', most: 60 },
+    { what: 'stream', says: 'Stream against', most: 15 },
+  ] as const;
   protected readonly batteryColumns = ['battery', 'left', 'kept', 'touched', 'charge'];
   protected readonly batteryOf = (_: number, b: BatteryDay): string => b.fitting;
   /** What is wrong with a clock time that was typed, by its field. */
@@ -56,21 +62,19 @@ export class DayCard {
   /** What draws and is fed, but for motors: their legs say when they run. */
   protected readonly loads = computed(() => {
     const { wiring, aboard } = this.state().workup;
-    const usual: Readonly<Record<string, number>> = { electronics: 1, lights: 1, other: 0.5 };
     return wiring.flows.flatMap(({ fitting, draw, charging }) => {
       const item = aboard.owned.find((i) => i.placed.id === fitting);
       if (!draw || charging || draw.of === 'motor' || !item) return [];
-      const dim = item.placed.part.light?.shows === 'dim';
       return [
         {
           ...{ id: fitting, name: `${item.letter} ${item.placed.part.name}`, inTheDark: draw.of === 'lights' },
-          share: Math.round(100 * (this.day().duty[fitting] ?? (dim ? 0.5 : (usual[draw.of] ?? 1)))),
+          share: Math.round(100 * (this.day().duty[fitting] ?? usualDuty(draw, item.placed.part.light))),
         },
       ];
     });
   });
 
-  protected clock = clock;
+  protected clock = printClock;
   protected percent = (share: number): string => `${Math.round(100 * share)} %`;
   protected leftOf = ({ moments }: BatteryDay): string => {
     const left = moments.at(-1)?.left;
@@ -80,9 +84,9 @@ export class DayCard {
   };
   protected touchedOf = ({ touched }: BatteryDay): string =>
     touched.likely !== null
-      ? `at ${clock(this.day().starts + touched.likely)}`
+      ? `at ${printClock(this.day().starts + touched.likely)}`
       : touched.hard !== null
-        ? `at ${clock(this.day().starts + touched.hard)} on a hard day`
+        ? `at ${printClock(this.day().starts + touched.hard)} on a hard day`
         : 'no';
   protected chargeOf = ({ charge }: BatteryDay): string =>
     charge.hours > 0

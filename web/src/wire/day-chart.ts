@@ -10,6 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { BatteryDay, DayWorked, Reach } from '@plain-cleat/core/day';
+import { printClock } from '@plain-cleat/core/units';
 import {
   CategoryScale,
   Chart,
@@ -76,10 +77,6 @@ type Range = Extract<Shown, { is: 'range' }>;
 const leftWords = ({ letter, name, moments }: BatteryDay): string =>
   `${letter} ${name} ${Math.round(100 * (moments.at(-1)?.left.likely ?? 0))} %`;
 
-/** A clock time of so many minutes after midnight. */
-export const clock = (minutes: number): string =>
-  `${Math.floor((minutes % 1440) / 60)}:${String(Math.round(minutes % 60)).padStart(2, '0')}`;
-
 /** A line with the band about it: three lines, of which the outer two are filled between. */
 function banded(
   label: string,
@@ -113,7 +110,7 @@ function chargeChart({ day, starts }: Charge): ChartConfiguration<'line'> {
   return {
     type: 'line',
     data: {
-      labels: first?.moments.map((m) => clock(starts + m.minute)) ?? [],
+      labels: first?.moments.map((m) => printClock(starts + m.minute)) ?? [],
       datasets: day.batteries.flatMap((b, i) => {
         const tone = TONES[i % TONES.length] ?? '#1f5d5a';
         const kept: ChartDataset<'line'> = {
