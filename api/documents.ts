@@ -68,6 +68,14 @@ export const DOCUMENTS_ROUTES = {
     query: documentQuerySchema,
     file: 'application/pdf',
   }),
+  lineSheet: route({
+    method: 'GET',
+    path: '/api/rigs/:rig/line-sheet.pdf',
+    who: STAFF,
+    says: 'Line sheet: what is cut of which cord, how each line is led, its ends, what it holds',
+    query: documentQuerySchema,
+    file: 'application/pdf',
+  }),
   circuitSvg: route({
     method: 'GET',
     path: '/api/rigs/:rig/circuit.svg',

@@ -8,6 +8,7 @@ import {
   type Brief,
   type Fact,
   type Fitting,
+  type Line,
   type NewFact,
   type Place,
   type Plan,
@@ -15,6 +16,7 @@ import {
   type Run,
   type Strap,
 } from '@plain-cleat/core/rig';
+import { usualLine } from '@plain-cleat/core/lines';
 import { workUp, type Workup } from '@plain-cleat/core/workup';
 import { CATALOG } from './documents';
 import { SHOP } from './shop';
@@ -48,6 +50,13 @@ export const feed = (from: string, to: string, lane: Run['lane'], more: Partial<
   ...more,
 });
 
+/** A line from tie point to tie point; what begins with `ring` is the ring of that trolley. */
+export const led = (use: Line['use'], through: readonly string[], more: Partial<Line> = {}): Line => ({
+  ...usualLine(use),
+  through: through.map((at) => (at.startsWith('ring ') ? { at: 'ring', line: at.slice(5) } : { at: 'tie', tie: at })),
+  ...more,
+});
+
 interface Draft {
   readonly seed: number;
   readonly owner: string;
@@ -58,6 +67,7 @@ interface Draft {
   readonly brief: Partial<Brief>;
   readonly fittings: Plan['fittings'];
   readonly runs?: Plan['runs'];
+  readonly lines?: Plan['lines'];
   readonly wishes?: Plan['wishes'];
   readonly more?: Partial<Pick<Plan, 'sets' | 'stowage' | 'scuppers' | 'own'>>;
   /** How far the known distances of this very boat are off its drawing, mm; not measured when left out. */
@@ -88,6 +98,7 @@ export function file(d: Draft): RigFile {
     brief: { ...start.brief, ...d.brief },
     fittings: d.fittings,
     runs: d.runs ?? {},
+    lines: d.lines ?? {},
     wishes: d.wishes ?? {},
     ...d.more,
   };

@@ -80,7 +80,7 @@ export function dragOf({ area, length }: Wetted, speed: number, guess: Guess): n
 }
 
 /** What wind from ahead holds it back by, N; negative from behind. */
-const windOf = (speed: number, guess: Guess): number => 0.5 * AIR * HULL[guess].windage * speed * Math.abs(speed);
+export const windOf = (speed: number, guess: Guess): number => 0.5 * AIR * HULL[guess].windage * speed * Math.abs(speed);
 
 /** Watts out of the battery to go through the water at a speed against a wind over the ground, m/s. */
 export function wattsFor(wetted: Wetted, through: number, wind: number, guess: Guess): number {

@@ -1,4 +1,4 @@
-import { printClock, say } from '../units';
+import { kmh, printClock, say } from '../units';
 import type { Judgement, Raw } from './finding';
 
 /** A battery lasts the day that was planned, with what is kept back for the way home. */
@@ -24,7 +24,7 @@ export const legsReached: Judgement = ({ day, hull }) =>
   day === null
     ? []
     : day.legs.flatMap((leg, i): Raw[] => {
-        const { kmh = 0, does } = day.day.legs[i] ?? {};
+        const { kmh: over = 0, does } = day.day.legs[i] ?? {};
         if (leg.reached || (does !== 'motor' && does !== 'held by motor')) return [];
         return [
           {
@@ -38,7 +38,7 @@ export const legsReached: Judgement = ({ day, hull }) =>
               detail: String(i + 1),
             },
             severity: 'look',
-            says: say`Leg ${i + 1} of the day asks for more than full thrust${does === 'motor' ? ` at ${kmh} km/h` : ''}.`,
+            says: say`Leg ${i + 1} of the day asks for more than full thrust${does === 'motor' ? say` at ${kmh(over)}` : ''}.`,
             because: say`By the hull’s resistance, an honestly wide estimate: slower, or with the stream.`,
           },
         ];

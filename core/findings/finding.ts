@@ -6,6 +6,7 @@ import type { BenchTest } from '../bench-test';
 import type { CircuitInUse } from '../circuits';
 import type { DayWorked } from '../day';
 import type { Floating } from '../float';
+import type { LedLine } from '../lines';
 import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
 import type { Acceptance, Day, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
@@ -68,6 +69,7 @@ export interface Judged {
   /** Every place every fitting takes. */
   readonly stands: readonly Fitted[];
   readonly wiring: Wiring;
+  readonly lines: readonly LedLine[];
   /** Every circuit that feeds something, everything on. */
   readonly circuits: readonly CircuitInUse[];
   /** The bench test; null while nothing was read. */

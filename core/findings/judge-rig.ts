@@ -1,12 +1,14 @@
 import type { Fitted } from '../drilling';
 import { entryOf, isMakers, type Acceptance } from '../rig';
 import { say, type Sentence } from '../units';
+import { anchorAbeam, anchorLight, anchorShort, breakAway } from './anchors';
 import { backCast } from './back-cast';
 import { backUp } from './back-up';
 import { sideToSide } from './balance';
 import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
+import { lineAtFeet, lineInStroke, lineInWay, lineMeets, lineOverHatch, linePropeller } from './fouls';
 import { aboutHull, type Judged, type Finding, type Judgement, type Raw } from './finding';
 import { acrossTracks, clearOfDeck, fitsItsPlace, hangsOver, lies, onLids } from './footing';
 import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
@@ -22,6 +24,7 @@ import { inTheHand, underThings } from './inside-reach';
 import { knuckles } from './knuckles';
 import { landingSide } from './landing-side';
 import { legs, seatPlace, twoPaddlers } from './legs';
+import { lineChafes, lineEnds, lineHard, linePullsMount, lineReach, lineTooThick, lineUnled, lineWeak } from './lines';
 import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 import { openHoles } from './open-holes';
 import { overboard } from './overboard';
@@ -197,6 +200,24 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   sags,
   overBattery,
   sharedWithMotor,
+  lineUnled,
+  lineWeak,
+  linePullsMount,
+  lineTooThick,
+  lineEnds,
+  lineReach,
+  lineHard,
+  lineChafes,
+  linePropeller,
+  lineOverHatch,
+  lineAtFeet,
+  lineInStroke,
+  lineInWay,
+  lineMeets,
+  anchorLight,
+  anchorShort,
+  breakAway,
+  anchorAbeam,
   lateParts,
   wornThings,
 ];
@@ -225,6 +246,11 @@ const OF_THE_BODY: readonly Judgement[] = [
   cannotFloat,
   overloaded,
   hullTooSmall,
+  lineReach,
+  lineAtFeet,
+  lineInStroke,
+  anchorLight,
+  anchorAbeam,
 ];
 
 /**
@@ -315,6 +341,7 @@ function sizeOf(says: Sentence): number | null {
   const first = says.find((part) => typeof part === 'object');
   if (typeof first !== 'object') return null;
   if ('kg' in first) return first.kg;
+  if ('kmh' in first) return first.kmh;
   return first.how === 'down' ? -first.mm : first.mm;
 }
 

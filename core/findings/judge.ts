@@ -3,6 +3,7 @@ import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
 import type { Weight } from '../float';
 import type { HullModel } from '../hull';
 import { strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../layout';
+import type { LedLine } from '../lines';
 import type { Ledger, LedgerHole, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { CircuitInUse } from '../circuits';
@@ -26,6 +27,7 @@ export interface FindingsInput {
   readonly oldHoles: readonly LedgerHole[];
   readonly others: readonly OtherHole[];
   readonly wiring: Wiring;
+  readonly lines: readonly LedLine[];
   readonly circuits: readonly CircuitInUse[];
   readonly day: Judged['day'];
   readonly tests: Judged['tests'];
@@ -47,6 +49,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
     oldHoles,
     others,
     wiring,
+    lines,
     circuits,
     day,
     tests,
@@ -73,6 +76,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       owned,
       stands,
       wiring,
+      lines,
       circuits,
       day,
       tests,

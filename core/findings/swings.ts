@@ -1,5 +1,4 @@
 import {
-  bodyOfBox,
   bodyOverlap,
   boundsOf,
   carriedBy,
@@ -18,17 +17,18 @@ import {
 } from '../layout';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
+import { slim } from '../lines';
 import type { Hold } from '../parts';
-import { distance, kg, mm, say, type Sentence } from '../units';
+import { kg, mm, say, type Sentence } from '../units';
 import { about, aboutHull, joined, type Judged, type Judgement, nameOf, type Raw, slideTo } from './finding';
 
 /** Something that moves, and whose it is. */
-interface Turning {
+export interface Turning {
   readonly swept: Swept;
   readonly of: Fitted | null;
 }
 
-function turnings(judged: Judged): Turning[] {
+export function turnings(judged: Judged): Turning[] {
   const own = judged.items.flatMap((of) =>
     judged.memory.of('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of })),
   );
@@ -91,23 +91,15 @@ function inTheWay(swept: Swept, solids: readonly Body[]): number {
 }
 
 /** A rod as one slim box from the mouth of its tube to its tip. */
-function rodBody({ mouth, tip }: Rod): Body {
-  const long = distance(mouth, tip) || 1;
-  const w = { x: (tip.x - mouth.x) / long, y: (tip.y - mouth.y) / long, z: (tip.z - mouth.z) / long };
-  const flat = Math.hypot(w.x, w.y);
-  const u = flat < 1e-9 ? { x: 1, y: 0, z: 0 } : { x: -w.y / flat, y: w.x / flat, z: 0 };
-  const v = { x: w.y * u.z - w.z * u.y, y: w.z * u.x - w.x * u.z, z: w.x * u.y - w.y * u.x };
-  const middle = { x: (mouth.x + tip.x) / 2, y: (mouth.y + tip.y) / 2, z: (mouth.z + tip.z) / 2 };
-  return bodyOfBox('rod', { middle, axes: [u, v, w], half: [8, 8, long / 2] });
-}
+const rodBody = ({ mouth, tip }: Rod): Body => slim(mouth, tip, 8, 'rod');
 
 const inItsWay = ({ of }: Turning, item: Fitted): boolean =>
   item !== of && !(of && (standsOn(of.placed, item.placed) || of.placed.id === item.placed.id));
 
-const whose = ({ swept, of }: Turning): Sentence =>
+export const whose = ({ swept, of }: Turning): Sentence =>
   of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
 
-const detailOf = ({ swept, of }: Turning): string => `${of?.placed.id ?? 'hull'}.${swept.name.replace(/\W+/g, '-')}`;
+export const detailOf = ({ swept, of }: Turning): string => `${of?.placed.id ?? 'hull'}.${swept.name.replace(/\W+/g, '-')}`;
 
 const boxOf = (judged: Judged, item: Fitted): Bounds =>
   judged.memory.of('bounds', item.placed, () => boundsOf(solidsOf(judged, item)));

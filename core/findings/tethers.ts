@@ -4,7 +4,7 @@ import { distance, longMm, mm, say, type Point } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw } from './finding';
 
 /** Where things spin: the lowest body of a motor, the foot of the hull's own drive. */
-function propellers({ items, hull }: Judged): { at: Point; name: string }[] {
+export function propellers({ items, hull }: Judged): { at: Point; name: string }[] {
   const motors = items.flatMap((i) => {
     if (i.placed.part.use.propels !== 'motor') return [];
     const [first, ...others] = i.placed.bodies;

@@ -30,10 +30,16 @@ function openWishes({ wishes, fittings }: Pick<Plan, 'wishes' | 'fittings'>): Op
 }
 
 /** What a signature is for: what stands aboard, how, and the holes there are. */
-export function signedFor({ fittings, runs, sets, stowage, scuppers, features }: Plan, ledger: Pick<Ledger, 'holes'>): string {
+export function signedFor(
+  { fittings, runs, lines, sets, stowage, scuppers, features }: Plan,
+  ledger: Pick<Ledger, 'holes'>,
+): string {
   const holes = ledger.holes.map((h) => [h.fact, h.bit, h.plugged]);
-  return fingerprint([fittings, runs, sets, stowage, scuppers, ...(Object.keys(features).length ? [features] : []), holes]);
+  return fingerprint([fittings, runs, sets, stowage, scuppers, ...some(features), ...some(lines), holes]);
 }
+
+/** A list that has anything in it: what was signed for before there was such a list stays signed for. */
+const some = (list: object): object[] => (Object.keys(list).length ? [list] : []);
 
 /** Whether a rig is handed over, and what stands against it. */
 export function closingOf(plan: Plan, ledger: Ledger, steps: readonly BuildStep[]): Closing {

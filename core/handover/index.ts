@@ -2,4 +2,5 @@ export * from './bases';
 export * from './closing';
 export * from './hand-over';
 export * from './holes';
+export * from './told-lines';
 export * from './walk';

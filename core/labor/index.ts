@@ -1,6 +1,7 @@
 import type { ShopSettings } from '../shop';
 import type { Fitted, PlannedHole } from '../drilling';
 import type { Placed } from '../layout';
+import type { LedLine } from '../lines';
 import type { Mounted } from '../mounting';
 import { laneOf, type WiredRun } from '../wiring';
 
@@ -56,11 +57,11 @@ export const comesOff = (items: readonly Fitted[], takenOff: readonly Placed[]):
 export const isMadeHere = ({ part, fitting }: Pick<Placed, 'part' | 'fitting'>): boolean =>
   (part.made?.minutes ?? 0) > 0 && fitting.suppliedBy === 'home-made' && !fitting.aboard;
 
-/** All labor of the rig: set-up first, then what comes off, mounts bow to stern, then runs. */
+/** All labor of the rig: set-up first, then what comes off, mounts bow to stern, then runs and lines. */
 export function laborLines(
   items: readonly Fitted[],
   takenOff: readonly Placed[],
-  runs: readonly WiredRun[],
+  { runs, lines }: { readonly runs: readonly WiredRun[]; readonly lines: readonly LedLine[] },
   standard: Standard,
 ): LaborLine[] {
   const stripped = comesOff(items, takenOff).map((placed) => ({
@@ -89,5 +90,6 @@ export function laborLines(
     ...made,
     ...mounts,
     ...wires,
+    ...lines.map(({ id, line }) => ({ of: id, says: `Cut, lead and tie: ${line.use}`, minutes: standard.lineMinutes })),
   ];
 }

@@ -9,4 +9,5 @@ export * from './own';
 export * from './part';
 export * from './revision';
 export * from './upcast';
+export { LEADS, type Lead, type LeadKind } from './ties';
 export { OFTEN, OFTEN_WORDS } from './use';

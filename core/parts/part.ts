@@ -9,6 +9,7 @@ import { insideSchema } from './inside';
 import { joinsSchema } from './joins';
 import { madeSchema } from './made';
 import { partIdSchema } from './measures';
+import { moorsSchema } from './moors';
 import { powerSchema } from './power';
 import { laterRevisionSchema } from './revision';
 import { rodsSchema } from './rods';
@@ -40,6 +41,7 @@ export const partSchema = z.strictObject({
   contains: containsSchema.optional(),
   made: madeSchema.optional(),
   ties: partTiesSchema.optional(),
+  moors: moorsSchema.optional(),
   rods: rodsSchema.optional(),
   light: lightSchema.optional(),
   lens: lensSchema.optional(),

@@ -2,6 +2,7 @@ import type { Catalog, Consumable } from '../catalog';
 import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
+import { cordId, cordWords, tetherCut, TETHER, type Cord, type LedLine } from '../lines';
 import type { Mounted } from '../mounting';
 import type { GuardKind, Plan } from '../rig';
 import { MM_PER_FOOT, printMoney, roundCents, type UnitSystem } from '../units';
@@ -56,15 +57,24 @@ function itemLine({ placed }: Fitted): PriceLine {
   };
 }
 
+/** What of wires and lines is bought by length. */
+type Led = Pick<Wiring, 'runs' | 'guards'> & { readonly lines: readonly LedLine[] };
+
+/** What the plan takes of a consumable, and what it is called where the stores have none. */
+interface Taken {
+  readonly quantity: number;
+  readonly from: string;
+  readonly called: string;
+}
+
 /** Consumables by id with how much of each the plan takes, in the order of the work. */
-function materials(
-  items: readonly Fitted[],
-  { runs, guards }: Pick<Wiring, 'runs' | 'guards'>,
-): Map<string, { quantity: number; from: string }> {
-  const out = new Map<string, { quantity: number; from: string }>();
-  const add = (id: string, quantity: number, from: string): void => {
-    if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from });
+function materials(items: readonly Fitted[], { runs, guards, lines }: Led): Map<string, Taken> {
+  const out = new Map<string, Taken>();
+  const add = (id: string, quantity: number, from: string, called = id): void => {
+    if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from, called });
   };
+  const addCord = (cord: Cord, cut: number): void =>
+    add(cordId(cord), cut / 1000, 'follows the lines', `Cord, ${cordWords(cord)}, not in the stores`);
   for (const { mounted } of items) {
     if (mounted.there) continue;
     if (mounted.fastener) add(FASTENER[mounted.hold], mounted.count, 'follow the holes');
@@ -79,6 +89,8 @@ function materials(
   }
   for (const { rating, kind, cable } of guards)
     if (rating !== null) add(cable === null ? 'fuse' : HOLDER[kind], 1, 'follow the runs');
+  for (const { cord, cut } of lines) addCord(cord, cut);
+  for (const { placed } of items) if (placed.fitting.tether) addCord(TETHER, tetherCut(placed.fitting.tether.length));
   return out;
 }
 
@@ -124,19 +136,19 @@ const wishLines = (wishes: Plan['wishes']): PriceLine[] =>
 /** The whole ledger: items bow to stern, wishes with a price of their own, then material. */
 export function priceLines(
   items: readonly Fitted[],
-  wiring: Pick<Wiring, 'runs' | 'guards'>,
+  wiring: Led,
   catalog: Pick<Catalog, 'consumables'> & Partial<Pick<Plan, 'wishes'>>,
 ): PriceLine[] {
   // What came with the boat is nobody's to buy.
   const lines = items.filter((i) => !i.placed.fitting.aboard).map(itemLine);
   lines.push(...wishLines(catalog.wishes ?? {}));
-  for (const [id, { quantity, from }] of materials(items, wiring)) {
+  for (const [id, { quantity, from, called }] of materials(items, wiring)) {
     const c = catalog.consumables.find((one) => one.id === id);
     lines.push({
       key: id,
       fitting: null,
-      name: c?.name ?? id,
-      french: c?.french ?? id,
+      name: c?.name ?? called,
+      french: c?.french ?? called,
       from,
       supplier: c?.supplier ?? '',
       eachCents: c?.priceCents ?? 0,

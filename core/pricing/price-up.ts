@@ -2,6 +2,7 @@ import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { Placed } from '../layout';
+import type { LedLine } from '../lines';
 import type { Plan } from '../rig';
 import { laborLines, type LaborLine } from '../labor';
 import type { Wiring } from '../wiring';
@@ -12,6 +13,7 @@ export interface PriceInput extends Pick<Catalog, 'consumables'>, Pick<Plan, 'wi
   readonly owned: readonly Fitted[];
   readonly takenOff: readonly Placed[];
   readonly wiring: Pick<Wiring, 'runs' | 'guards'>;
+  readonly lines: readonly LedLine[];
   readonly shop: ShopSettings;
 }
 
@@ -23,8 +25,8 @@ export interface Price {
 }
 
 /** Prices a rig: its parts and materials, its labor, and their sums. */
-export function priceUp({ wishes, owned, takenOff, wiring, consumables, shop }: PriceInput): Price {
-  const lines = priceLines(owned, wiring, { consumables, wishes });
-  const labor = laborLines(owned, takenOff, wiring.runs, shop.labor);
-  return { lines, labor, totals: totals(lines, labor, shop) };
+export function priceUp({ wishes, owned, takenOff, wiring, lines, consumables, shop }: PriceInput): Price {
+  const ledger = priceLines(owned, { ...wiring, lines }, { consumables, wishes });
+  const labor = laborLines(owned, takenOff, { runs: wiring.runs, lines }, shop.labor);
+  return { lines: ledger, labor, totals: totals(ledger, labor, shop) };
 }

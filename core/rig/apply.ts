@@ -3,6 +3,7 @@ import { ownPartId } from '../parts';
 import { entryOf } from './entry-of';
 import { type Change, type Edit, editsOf, singleChanges, type SimpleChange } from './change';
 import { sameJson } from './same-json';
+import { isTrolley, tiedFitting } from './line';
 import { fittingSchema, PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
 
 export interface Applied {
@@ -110,6 +111,21 @@ function checkRuns(plan: Plan): void {
   }
 }
 
+/** What a line carries and what it is led through is aboard; a ring is a trolley's. */
+function checkLines(plan: Plan): void {
+  for (const [id, line] of Object.entries(plan.lines)) {
+    if (line.carries !== undefined && !isAboard(plan, line.carries))
+      throw new Refused(`lines/${id}/carries`, `no fitting ${line.carries}: delete the line first, or place the fitting`);
+    for (const point of line.through) {
+      const fitting = point.at === 'tie' ? tiedFitting(point.tie) : null;
+      if (fitting !== null && !isAboard(plan, fitting))
+        throw new Refused(`lines/${id}/through`, `no fitting ${fitting}: lead the line elsewhere first, or place the fitting`);
+      if (point.at === 'ring' && (isTrolley(line) || !isTrolley(entryOf(plan.lines, point.line))))
+        throw new Refused(`lines/${id}/through`, 'it goes through the ring of no anchor trolley: lead it elsewhere first');
+    }
+  }
+}
+
 /** Every place, and every other place it takes in a set. */
 const placesOf = (f: Plan['fittings'][string]): Place[] => [f.place, ...Object.values(f.elsewhere ?? {})];
 
@@ -155,6 +171,7 @@ function checkStowage(plan: Plan): void {
 export function holdsTogether(plan: Plan): Refused | null {
   try {
     checkRuns(plan);
+    checkLines(plan);
     checkStanding(plan);
     checkStowage(plan);
     checkOwn(plan);
@@ -178,6 +195,7 @@ export function applyChange(before: Plan, change: Change): Applied {
   const after = edits.reduce<Json>((holder, edit) => edited(holder, edit.path, edit), before) as Plan;
   checkCounts(before, after);
   if (after.runs !== before.runs || after.fittings !== before.fittings) checkRuns(after);
+  if (after.lines !== before.lines || after.fittings !== before.fittings) checkLines(after);
   if (after.fittings !== before.fittings || after.sets !== before.sets) checkStanding(after);
   if (after.fittings !== before.fittings || after.stowage !== before.stowage) checkStowage(after);
   if (after.own !== before.own || after.fittings !== before.fittings) checkOwn(after);

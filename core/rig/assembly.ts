@@ -3,6 +3,7 @@ import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
 import { withoutBoat } from './aboard';
+import { linesWithout } from './line-changes';
 import { fittingSchema, type Fitting, keySchema, type Place, type Plan } from './plan';
 
 /**
@@ -114,6 +115,7 @@ export function renewAssembly(plan: Plan, base: string, newer: Assembly, newId: 
   });
   return [
     ...runs.map(([run, r]): DraftChange => ({ kind: 'routeRun', run, from: r, to: null })),
+    ...linesWithout(plan, (fitting) => off.includes(fitting)),
     ...off.flatMap((item): DraftChange[] => {
       const from = entryOf(plan.fittings, item);
       return from ? [{ kind: 'takeOffItem', item, from }] : [];

@@ -3,6 +3,7 @@ import { ownPartSchema } from '../parts';
 import { SETTINGS_GROUPS } from '../shop';
 import { briefSchema } from './brief';
 import { daySchema } from './day';
+import { lineSchema } from './line';
 import {
   acceptanceSchema,
   becomesSchema,
@@ -101,6 +102,7 @@ const VERBS = [
   ofItem('supplyItem', 'suppliedBy', z.enum(SUPPLIERS)),
   ofItem('noteItem', 'note', fittingSchema.shape.note),
   entry('routeRun', 'runs', 'run', runSchema),
+  entry('leadLine', 'lines', 'line', lineSchema),
   entry('writeWish', 'wishes', 'wish', wishSchema),
   // Each answer that it gives is a field of its own.
   row('answerBrief', fromTo(briefSchema.partial()), () => ['brief']),

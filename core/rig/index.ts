@@ -10,6 +10,7 @@ export * from './fitting-of';
 export * from './ledger';
 export * from './found-holes';
 export * from './letters';
+export * from './line';
 export * from './plan';
 export * from './rig-file';
 export * from './upcast';

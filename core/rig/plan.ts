@@ -3,8 +3,9 @@ import { coordinateSchema, LIES, placeSchema, type Place } from '../hull';
 import { HAND_NAMES, HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef, ownPartSchema, partOfSheet } from '../parts';
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 import { briefSchema, sitsSchema, USUAL_BRIEF } from './brief';
-import { keySchema } from '../stored';
+import { keySchema, tieKeySchema } from '../stored';
 import { daySchema } from './day';
+import { lineSchema } from './line';
 
 export const mountSchema = z.strictObject({
   hold: z.enum(HOLDS),
@@ -41,7 +42,6 @@ export const RIDES_WORDS = {
 
 export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
 
-const tieKeySchema = z.string().regex(/^[A-Za-z0-9-]{1,64}\.[a-z0-9-]{1,64}$/, '`hull` or a fitting, a dot, and the tie point');
 /** A strap from one tie point to another: of the hull, of a fitting, or of the thing itself; over it when of neither. */
 export const strapSchema = z.strictObject({ from: tieKeySchema, to: tieKeySchema });
 
@@ -196,6 +196,7 @@ export const acceptanceSchema = z.strictObject({
 export const PLAN_LIMITS = {
   fittings: 150,
   runs: 200,
+  lines: 60,
   wishes: 300,
   sets: 24,
   stowage: 150,
@@ -236,6 +237,7 @@ export const planSchema = z.strictObject({
   day: daySchema.nullable().describe('a day on the water; the usual one of the brief when null'),
   fittings: limited('fittings', fittingSchema),
   runs: limited('runs', runSchema),
+  lines: limited('lines', lineSchema),
   wishes: limited('wishes', wishSchema),
   sets: limited('sets', rigSetSchema),
   stowage: limited('stowage', stowedSchema),
@@ -293,6 +295,7 @@ export function openPlan(start: Pick<Plan, 'id' | 'title' | 'opened' | 'promised
     day: null,
     fittings: {},
     runs: {},
+    lines: {},
     wishes: {},
     sets: {},
     stowage: {},

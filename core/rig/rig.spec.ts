@@ -345,6 +345,16 @@ const SAID = {
     totalCents: 271_537,
     holes: 11,
   },
+  10: {
+    says: 'no lines yet',
+    findings: [
+      ...['landing-side:mast', 'paddle-short:hull', 'paddle-stroke:frame', 'paddle-stroke:frame2'],
+      ...['paddle-stroke:mast', 'paddle-stroke:radio', 'reach:kill', 'reach:ports', 'thread-families:hull'],
+      'unvented:motorbat',
+    ],
+    totalCents: 235_203,
+    holes: 10,
+  },
 } as const;
 
 describe('rig file', () => {
@@ -371,7 +381,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(10);
+    expect(read.file.version).toBe(11);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -427,7 +437,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 11), /^version/],
+      [(f) => (f.version = 12), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

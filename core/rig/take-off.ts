@@ -1,5 +1,6 @@
 import type { DraftChange } from './change';
 import { entryOf } from './entry-of';
+import { linesWithout } from './line-changes';
 import type { Fitting, Plan } from './plan';
 
 /** Everything that goes with some fittings: itself, and whatever stands on it. */
@@ -20,13 +21,13 @@ const standsOnAny = (f: Fitting, ids: ReadonlySet<string>): boolean =>
   [f.place, ...Object.values(f.elsewhere ?? {})].some((p) => p.on === 'fitting' && ids.has(p.fitting));
 
 /**
- * Takes fittings off the boat, with what stands on them, their runs, what they carry, and tethers made fast to them, which
+ * Takes fittings off the boat, with what stands on them, their runs and lines, what they carry, and tethers made fast to them, which
  * go to the hull instead. What came aboard stays in the plan as taken off, for its holes and for who gets it back.
  *
  * @param becomes what is done with what came aboard
  */
 export function takeOff(
-  plan: Pick<Plan, 'fittings' | 'runs' | 'stowage'>,
+  plan: Pick<Plan, 'fittings' | 'runs' | 'lines' | 'stowage'>,
   ids: readonly string[],
   becomes: NonNullable<Fitting['becomes']> = { is: 'removed' },
 ): { readonly changes: DraftChange[]; readonly off: readonly string[] } {
@@ -35,6 +36,7 @@ export function takeOff(
     ...Object.entries(plan.runs).flatMap(([run, r]): DraftChange[] =>
       off.has(r.from) || off.has(r.to) ? [{ kind: 'routeRun', run, from: r, to: null }] : [],
     ),
+    ...linesWithout(plan, (fitting) => off.has(fitting)),
     ...Object.entries(plan.fittings).flatMap(([item, f]): DraftChange[] =>
       !off.has(item) && f.tether?.to && off.has(f.tether.to)
         ? [{ kind: 'tetherItem', item, from: f.tether, to: { ...f.tether, to: null } }]

@@ -7,7 +7,7 @@ import { everyGroupAt, type Plan } from './plan';
 import type { ShopSettings } from '../shop';
 
 /** What a plan of version 1 did not have yet. */
-const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {}, own: {}, day: null } as const;
+const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {}, own: {}, day: null, lines: {} } as const;
 
 /** A stored plan of any version as one of this version; what it lacks takes the usual answer. */
 export function upcastPlan(stored: unknown): Plan {
@@ -29,7 +29,12 @@ export function upcastShop(stored: unknown): ShopSettings {
   const { rules } = USUAL_SHOP;
   const over = (usual: object, own: unknown): unknown => (isObject(own) ? { ...usual, ...own } : own);
   const labor = isObject(stored.labor)
-    ? { takeOff: USUAL_SHOP.labor.takeOff, ...stored.labor, mount: over(USUAL_SHOP.labor.mount, stored.labor.mount) }
+    ? {
+        takeOff: USUAL_SHOP.labor.takeOff,
+        lineMinutes: USUAL_SHOP.labor.lineMinutes,
+        ...stored.labor,
+        mount: over(USUAL_SHOP.labor.mount, stored.labor.mount),
+      }
     : stored.labor;
   return {
     rules,
@@ -55,10 +60,10 @@ export const upcastParts = (stored: unknown): Part[] => (Array.isArray(stored) ?
 
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || ![1, 2, 3, 4, 5, 6, 7, 8, 9].includes(json.version as number)) return json;
+  if (!isObject(json) || ![1, 2, 3, 4, 5, 6, 7, 8, 9, 10].includes(json.version as number)) return json;
   return {
     ...json,
-    version: 10,
+    version: 11,
     plan: upcastPlan(json.plan),
     shop: upcastShop(json.shop),
     hull: upcastHull(json.hull),

@@ -11,6 +11,7 @@ import {
 } from '../labor';
 import type { DrillGate, Fitted } from '../drilling';
 import type { Placed } from '../layout';
+import { cordWords, type LedLine } from '../lines';
 import { takenOff as takenOffThe, type Ledger } from '../rig';
 import type { BenchTest } from '../bench-test';
 import { guardWords, type WiredRun } from '../wiring';
@@ -31,6 +32,7 @@ export type StepWork =
   | 'end'
   | 'test'
   | 'fit'
+  | 'lead'
   | 'weigh'
   | 'hose'
   | 'photos';
@@ -77,6 +79,7 @@ export interface BuildInput {
   /** What is taken off the boat. */
   readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
+  readonly lines: readonly LedLine[];
   readonly shop: ShopSettings;
   readonly ledger: Ledger;
   readonly gate: DrillGate;
@@ -90,7 +93,7 @@ export interface Build {
 }
 
 /** The build in working order: inspect, lay out, drill, seal and cure, wire, test, hand over. */
-export function build({ owned, takenOff, runs, shop, ledger, gate, tests, open }: BuildInput): Build {
+export function build({ owned, takenOff, runs, lines, shop, ledger, gate, tests, open }: BuildInput): Build {
   const { labor } = shop;
   const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
   // What stands as it came needs no hand.
@@ -178,7 +181,15 @@ export function build({ owned, takenOff, runs, shop, ledger, gate, tests, open }
         },
       ),
     );
-  const fitted = [...ready, ...runs.map((r) => stepId('test', r.id)), ...dry.map((i) => stepId('fit', i.placed.id))];
+  const set = [...ready, ...dry.map((i) => stepId('fit', i.placed.id))];
+  for (const { id, line, cord, led } of lines)
+    drafts.push(
+      step(['lead', id], `Cut and lead: ${line.use}`, labor.lineMinutes, set, {
+        fitting: led.find((l) => l.fitting !== null)?.fitting ?? null,
+        detail: `${cordWords(cord)}; ${led.map((l) => l.letter || l.name).join(', ')}.`,
+      }),
+    );
+  const fitted = [...set, ...runs.map((r) => stepId('test', r.id)), ...lines.map((l) => stepId('lead', l.id))];
   drafts.push(
     step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),

@@ -34,6 +34,7 @@ export const shopSettingsSchema = z.strictObject({
     runMinutesPerMetre: z.strictObject({ inside: minutesSchema, outside: minutesSchema }),
     terminationMinutes: z.number().min(0).max(120),
     circuitTestMinutes: z.number().min(0).max(120),
+    lineMinutes: z.number().min(0).max(240).describe('to cut, lead and tie one line'),
     takeOff: z.number().min(0).max(3).describe('taking a thing off, as a share of the minutes of mounting it'),
     awkward: z.number().min(1).max(5).describe('factor where nothing reaches behind'),
   }),

@@ -39,6 +39,7 @@ export const USUAL_SHOP: ShopSettings = {
     runMinutesPerMetre: { inside: 9, outside: 5 },
     terminationMinutes: 4,
     circuitTestMinutes: 8,
+    lineMinutes: 12, // (j)
     takeOff: 0.5, // (j)
     awkward: 1.5,
   },

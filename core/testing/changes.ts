@@ -7,6 +7,13 @@ const id = (): string => randomUUID();
 export const crate = fitted('crate-open', deck(2700, 0), 'loose');
 export const battery = fitted('battery-18', deck(600, 0), 'loose');
 export const sounder = fitted('sounder-arm-7', track('fwd-port', 1200), 'track');
+export const line = {
+  ...{ use: 'bungee' as const, of: 'shock cord' as const, diameter: 6, way: 'over the deck' as const },
+  through: [
+    { at: 'tie' as const, tie: 'e.eye' },
+    { at: 'tie' as const, tie: 'hull.well-p' },
+  ],
+};
 export const run = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
 /** A crate, a battery and a sounder fed by it, and a set. */
 export const laid = (): Plan => ({
@@ -27,6 +34,7 @@ export const CHANGES: readonly Change[] = [
   { id: id(), kind: 'noteItem', item: 'g', from: '', to: 'hers' },
   { id: id(), kind: 'routeRun', run: 'r', from: run, to: null },
   { id: id(), kind: 'routeRun', run: 'r2', from: null, to: run },
+  { id: id(), kind: 'leadLine', line: 'l', from: null, to: line },
   { id: id(), kind: 'writeWish', wish: 'w', from: null, to: { text: 'a net', part: null } },
   { id: id(), kind: 'answerBrief', from: { holes: 'few', hand: 'right' }, to: { holes: 'none', hand: 'left' } },
   { id: id(), kind: 'acceptFinding', finding: 'overlap:g:b', from: null, to: { reason: 'it is soft', by: 'Tom' } },

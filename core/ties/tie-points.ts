@@ -1,6 +1,7 @@
 import type { HullSurface } from '../hull';
 import { roomIdOf } from '../inside';
 import { toHull, type Placed } from '../layout';
+import type { Lead } from '../parts';
 import type { Ledger } from '../rig';
 import type { Point } from '../units';
 
@@ -15,7 +16,14 @@ export interface TiePoint {
   readonly at: Point;
   /** The room inside that it is in; null on deck. */
   readonly room: string | null;
+  /** How a line is led or held there. */
+  readonly lead: Lead;
+  /** The name of what moves on its part that it goes with. */
+  readonly rides?: string;
 }
+
+/** A tie point of which nothing else is said: an eye as is usual on small boats (judgement). */
+const USUAL_EYE: Lead = { as: 'eye', takes: 8, over: 8 };
 
 /** The name of a tie point of the hull, and of a fitting. */
 export const hullTie = (id: string): string => `hull.${id}`;
@@ -37,6 +45,7 @@ export function tiePointsOf(hull: HullSurface, items: readonly Lettered[], ledge
     fitting: null,
     at: { x, y, z },
     room,
+    lead: USUAL_EYE,
   }));
   const fitted = items
     .filter(({ placed: { id, fitting } }) => fitting.becomes?.is !== 'left' && sound(id))
@@ -49,6 +58,8 @@ export function tiePointsOf(hull: HullSurface, items: readonly Lettered[], ledge
         fitting: id,
         at: toHull(frame, t.u, t.v, t.w + fitting.lift),
         room: roomIdOf(hull, placed),
+        lead: t.leads ?? USUAL_EYE,
+        ...(t.rides === undefined ? {} : { rides: t.rides }),
       }));
     });
   return [...own, ...fitted].sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y || (a.key < b.key ? -1 : 1));

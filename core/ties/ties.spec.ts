@@ -33,6 +33,7 @@ const tie = (id: string, x: number, y: number, z: number): TiePoint => ({
   fitting: null,
   at: { x, y, z },
   room: BOX_HOLD.id,
+  lead: { as: 'eye', takes: 8, over: 8 },
 });
 const lashings = (p: Placed, straps: readonly Strap[], ties: readonly TiePoint[]): Lashing[] =>
   straps.map((s) => lash(p, s, ties)).filter((l): l is Lashing => typeof l === 'object');

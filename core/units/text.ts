@@ -1,9 +1,12 @@
 import { MM_PER_INCH, printLength, printLong, type Rounding, type UnitSystem } from './length';
 import { printMass } from './mass';
+import { printQuantity } from './quantity';
 
 /** A measured quantity inside a sentence, printed only when somebody reads it in their units. */
 export type Measure =
-  { readonly mm: number; readonly how?: Rounding; readonly long?: boolean; readonly fine?: boolean } | { readonly kg: number };
+  | { readonly mm: number; readonly how?: Rounding; readonly long?: boolean; readonly fine?: boolean }
+  | { readonly kg: number }
+  | { readonly kmh: number };
 
 /** A sentence whose figures are still numbers. */
 export type Sentence = readonly (string | Measure)[];
@@ -13,6 +16,7 @@ export const longMm = (value: number): Measure => ({ mm: value, long: true });
 /** A small size, such as a slot's or a bolt's: to the tenth in millimetres, to the hundredth of an inch. */
 export const fine = (value: number): Measure => ({ mm: value, fine: true });
 export const kg = (value: number): Measure => ({ kg: value });
+export const kmh = (value: number): Measure => ({ kmh: value });
 
 /**
  * Builds a sentence from a template with measures in it.
@@ -36,6 +40,7 @@ export function tell(sentence: Sentence, system: UnitSystem): string {
     .map((part) => {
       if (typeof part === 'string') return part;
       if ('kg' in part) return printMass(part.kg, system);
+      if ('kmh' in part) return printQuantity('speed', part.kmh, system);
       if (part.fine) return system === 'metric' ? `${Number(part.mm.toFixed(1))} mm` : `${(part.mm / MM_PER_INCH).toFixed(2)} in`;
       return part.long ? printLong(part.mm, system) : printLength(part.mm, system, part.how);
     })

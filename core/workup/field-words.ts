@@ -1,5 +1,5 @@
 import { featuresOf, scupperName } from '../hull';
-import { entryOf, type Fitting, type Plan, type Run } from '../rig';
+import { entryOf, type Fitting, type Line, type Plan, type Run } from '../rig';
 import { GROUP_NAMES, type SettingsGroup } from '../shop';
 import type { Workup } from './workup';
 
@@ -91,6 +91,10 @@ export const nameOf = ({ workup }: Told, fitting: string): string => {
 const nameOfRun = (told: Told, run: Run | undefined): string =>
   run ? `the run from ${nameOf(told, run.from)} to ${nameOf(told, run.to)}` : 'a run';
 
+/** A line by its use, and what it carries. */
+const nameOfLine = (told: Told, line: Line | undefined): string =>
+  line ? `the ${line.use}${line.carries === undefined ? '' : ` of ${nameOf(told, line.carries)}`}` : 'a line';
+
 /**
  * What a field of the plan is called, for a person: `fittings/c/note` is “the note of C, Crate”.
  * @param path the field, as `applyChange` and a clash name it
@@ -105,6 +109,8 @@ export function fieldWords(path: string, told: Told): string {
       return ANSWERS[second as keyof Plan['brief']] ?? 'the brief';
     case 'runs':
       return nameOfRun(told, entryOf(plan.runs, second));
+    case 'lines':
+      return nameOfLine(told, entryOf(plan.lines, second));
     case 'wishes':
       return `the wish “${entryOf(plan.wishes, second)?.text ?? ''}”`;
     case 'sets':

@@ -36,6 +36,7 @@ function judgedOf(): Judged {
         owned: r.aboard.owned,
         stands: r.aboard.stands,
         wiring: r.wiring,
+        lines: [],
         circuits: [],
         day: null,
         tests: null,

@@ -29,6 +29,7 @@ const DELETING: ReadonlySet<SimpleChange['kind']> = new Set([
   'stowThing',
   'keepPhoto',
   'routeRun',
+  'leadLine',
   'writeWish',
 ]);
 

@@ -2,6 +2,7 @@ import { containersOf, isIn } from '../inside';
 import { findDatum, reading, RUN_NAMES } from '../hull';
 import { frameOf } from '../layout';
 import { OFTEN_WORDS } from '../parts';
+import { cordWords } from '../lines';
 import { HOLD_WORDS } from '../mounting';
 import {
   BECOMES_WORDS,
@@ -9,6 +10,7 @@ import {
   entryOf,
   type Day,
   type Fitting,
+  type Line,
   GROUND_WORDS,
   type Mount,
   type Place,
@@ -42,6 +44,9 @@ const mountWords = ({ hold, plate, reason }: Mount): string =>
 
 const runWords = (run: Run, told: Told): string =>
   `from ${nameOf(told, run.from)} to ${nameOf(told, run.to)}, ${run.lane}${run.via.length ? `, by ${run.via.length} points` : ''}${run.awg === null ? '' : `, ${run.awg} AWG`}`;
+
+const lineWords = ({ use, of, diameter, way, through }: Line): string =>
+  `${use}, ${cordWords({ of, diameter })}, ${way}, by ${through.length} points`;
 
 function stowedWords(thing: Stowed, { workup }: Told): Sentence {
   const held = containersOf(workup.surface, workup.aboard.owned).find((c) => isIn(thing, c));
@@ -183,6 +188,8 @@ export function valueWords(path: string, value: unknown, told: Told): Sentence {
       return placeWords((value as Fitting).place, told);
     case 'runs':
       return say`${runWords(value as Run, told)}`;
+    case 'lines':
+      return say`${lineWords(value as Line)}`;
     case 'wishes': {
       const { text, part, count, cents } = value as Plan['wishes'][string];
       return say`${text}${count ? `, ${count} of them` : ''}${cents ? `, ${printMoney(cents)}` : ''}${part ? ', matched to a part' : ''}`;

@@ -9,6 +9,7 @@ import { weigh } from '../float';
 import { handOver } from '../handover';
 import { fairHull, seated, withoutFeatures, type HullModel } from '../hull';
 import { layOut, seat, sittingOf } from '../layout';
+import { leadLines } from '../lines';
 import { priceUp } from '../pricing';
 import { featuresGone, foldLedger, ownParts, type Fact, type Plan } from '../rig';
 import { receive } from '../reception';
@@ -127,6 +128,13 @@ export const STAGES = rowOf<WorkupInput>()
     weigh,
   )
   .stage(
+    'lines',
+    ({ surface, plan: { lines }, aboard: { owned }, ledger, seats, weight, shop }) => ({
+      ...{ surface, lines, owned, ledger, seats, weight, shop },
+    }),
+    leadLines,
+  )
+  .stage(
     'ashore',
     ({ surface, aboard: { owned }, layout: { takenOff }, plan: { runs, brief } }) => ({
       ...{ surface, owned, takenOff, runs, road: brief.road },
@@ -147,13 +155,8 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'price',
-    ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring, catalog: { consumables }, shop }) => ({
-      wishes,
-      owned,
-      takenOff,
-      wiring,
-      consumables,
-      shop,
+    ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring, lines, catalog: { consumables }, shop }) => ({
+      ...{ wishes, owned, takenOff, wiring, lines, consumables, shop },
     }),
     priceUp,
   )
@@ -161,7 +164,8 @@ export const STAGES = rowOf<WorkupInput>()
   .stage(
     'build',
     (w) => ({
-      ...{ owned: w.aboard.owned, takenOff: w.layout.takenOff, runs: w.wiring.runs, shop: w.shop, ledger: w.ledger },
+      ...{ owned: w.aboard.owned, takenOff: w.layout.takenOff, runs: w.wiring.runs, lines: w.lines, shop: w.shop },
+      ledger: w.ledger,
       gate: w.drilling.gate,
       tests: w.shop.wiring.readings ? w.tests : NO_TESTS,
       accepted: w.plan.accepted,
@@ -204,7 +208,7 @@ export const STAGES = rowOf<WorkupInput>()
     (w) => ({
       ...{ plan: w.plan, shop: w.shop, asOf: w.asOf, seats: w.seats, drawn: w.hull, ledger: w.ledger, layout: w.layout },
       ...{ aboard: w.aboard, oldHoles: w.drilling.oldHoles, others: w.others ?? NO_OTHERS, wiring: w.wiring },
-      ...{ circuits: w.circuits, weight: w.weight, ashore: w.ashore },
+      ...{ circuits: w.circuits, weight: w.weight, ashore: w.ashore, lines: w.lines },
       // Nobody is told of a day that nobody planned.
       day: w.plan.day ? w.day : null,
       tests: w.ledger.circuitReads.size ? w.tests : null,

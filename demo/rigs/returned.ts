@@ -1,7 +1,7 @@
 import { type RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { TOLVANE } from '../documents';
-import { file, fitted, foundId, on } from '../draft';
+import { file, fitted, foundId, led, on } from '../draft';
 
 const rod = { x: 2225, y: 365 } as const;
 
@@ -51,6 +51,14 @@ export const returned = (today: string): RigFile =>
       pulleyStern: fitted('anchor-pulley', on(3290, 0), 'rivet'),
       flip: fitted('flip-line', on(1700, -240), 'loose'),
       leash: fitted('paddle-leash', on(1300, -150), 'loose'),
+      anchor: fitted('anchor-5', on(2720, 0), 'loose'),
+    },
+    lines: {
+      trolley: led('anchor trolley', ['pulleyBow.sheave', 'pulleyStern.sheave'], { way: 'outside starboard' }),
+      rode: led('anchor line', ['ring trolley', 'cleat.jaws'], {
+        ...{ way: 'outside starboard', carries: 'anchor', breaks: 220 },
+        ground: { depth: 4000, bottom: 'sand', stream: 2, wind: 18 },
+      }),
     },
     off: [0.5, 0.5],
     facts: () => [],

@@ -55,6 +55,24 @@ describe('documents', () => {
     expect(svg.toString().match(/<polyline/g)?.length).toBeGreaterThan(7);
   });
 
+  it('the line sheet has the cut list, what each line is led by and its ends; the owner reads when a line is to be new', async () => {
+    const s = await shop();
+    const mara = await s.signIn('mara');
+    const { body } = await mara.get('/api/floor').expect(200);
+    const rig = (body as { rigs: RigSummary[] }).rigs.find((r) => r.title.startsWith('returned'));
+    await mara.post(`/api/rigs/${rig?.id}/prints`, {}).expect(200);
+    const pdf = async (path: string) => readPdf(await mara.bytes(`/api/rigs/${rig?.id}/${path}`));
+    const { text } = await pdf('line-sheet.pdf?units=metric&paper=A4');
+    for (const said of ['Cut list, by cord', 'nylon, 6 mm', 'Anchor trolley, outside starboard', 'sheave of Trolley pulley'])
+      expect(text).toContain(said);
+    expect(text).toContain('Cable tie at the head of the anchor');
+    const year = new Date().getUTCFullYear();
+    expect((await pdf('owners-book.pdf?language=en')).text).toMatch(
+      new RegExp(`New before the season of (${year + 4}|${year + 5})`),
+    );
+    expect((await pdf('owners-book.pdf?language=fr')).text).toContain('ligne de mouillage');
+  });
+
   it('the quote adds up and has an end', async () => {
     const { pdf } = await open();
     const { text } = await pdf('quote.pdf');

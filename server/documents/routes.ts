@@ -82,6 +82,7 @@ export function documentRoutes(router: Router, db: Sequelize, projection: Projec
   bind(router, ROUTES.receptionSheet, given('reception-sheet'));
   bind(router, ROUTES.drillSheet, given('drill-sheet'));
   bind(router, ROUTES.wireSheet, given('wire-sheet'));
+  bind(router, ROUTES.lineSheet, given('line-sheet'));
   bind(router, ROUTES.wireLabels, given('wire-labels'));
   bind(router, ROUTES.circuitSvg, given('circuit-svg'));
   bind(router, ROUTES.quote, given('quote'));

@@ -13,6 +13,7 @@ import { templateDxf, templateSvg, type TemplateWords } from './template-drawing
 import { checkPage, templateSheets } from './template-sheets';
 import { circuitSvg, drawnCircuit } from './circuit-drawing';
 import { wireLabels } from './wire-labels';
+import { lineSheet } from './line-sheet';
 import { wireSheet } from './wire-sheet';
 
 /** A paper that a rig prints, or a file it gives out. */
@@ -21,6 +22,7 @@ export type Paper =
   | 'reception-sheet'
   | 'drill-sheet'
   | 'wire-sheet'
+  | 'line-sheet'
   | 'wire-labels'
   | 'circuit-svg'
   | 'quote'
@@ -100,6 +102,7 @@ function allTemplates(ready: Printed, { fitting }: Which): Promise<Buffer> {
 const SHEETS = {
   'reception-sheet': ({ sheet, workup }: Printed, { photos = new Map() }: Which) => receptionSheet(sheet, workup, photos),
   'drill-sheet': ({ sheet, workup }: Printed) => drillSheet(sheet, workup),
+  'line-sheet': ({ sheet, workup }: Printed) => lineSheet(sheet, workup),
   'wire-sheet': ({ sheet, workup }: Printed) => wireSheet(sheet, workup),
   'wire-labels': ({ sheet, workup }: Printed) => wireLabels(sheet, workup),
   quote: ({ sheet, workup }: Printed) => quote(sheet, workup),

@@ -3,7 +3,7 @@ import { launchWords } from '@plain-cleat/core/way';
 import { COLOUR_WORDS } from '@plain-cleat/core/circuits';
 import { channelsOf } from '@plain-cleat/core/wiring';
 import type { ShopSettings } from '@plain-cleat/core/shop';
-import { HOLE_WORDS, hookName, olderHoles, toldHole } from '@plain-cleat/core/handover';
+import { HOLE_WORDS, hookName, olderHoles, toldHole, toldLines } from '@plain-cleat/core/handover';
 import { printClock, tell } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
@@ -36,6 +36,8 @@ const WORDS = {
     bases: 'Bases, and what goes on them',
     stays: 'stay standing with nothing on',
     ways: 'which button is what',
+    ropes: 'Lines',
+    newBy: (year: number) => `New before the season of ${year}.`,
     lasts: (start: string, hours: number) => `A day from ${start}, ${hours} h: what is left in each battery`,
     leftOf: (least: number, most: number) => `${least} to ${most} %, an estimate`,
     contents: 'What is in what',
@@ -87,6 +89,8 @@ const WORDS = {
     bases: 'Embases et ce qui s’y monte',
     stays: 'restent en place sans rien dessus',
     ways: 'quel bouton pour quoi',
+    ropes: 'Cordages',
+    newBy: (year: number) => `À remplacer avant la saison ${year}.`,
     lasts: (start: string, hours: number) => `Une journée dès ${start}, ${hours} h : ce qui reste dans chaque batterie`,
     leftOf: (least: number, most: number) => `${least} à ${most} %, une estimation`,
     contents: 'Ce qui est rangé où',
@@ -201,6 +205,13 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
         .filter((c) => c.loads.length > 0)
         .map((c) => [`${c.way}`, `${c.name}${c.rating === null ? '' : `, ${c.rating} ${t.fuse}`}`]),
     );
+  table(
+    t.ropes,
+    toldLines(w.lines, sheet.plan.opened, sheet.language).map((l) => [
+      `${l.name}, ${l.cord}`,
+      `${l.caution} ${t.newBy(l.newBy)}`,
+    ]),
+  );
   if (sheet.plan.day)
     table(
       t.lasts(printClock(sheet.plan.day.starts), Math.round(w.day.minutes / 6) / 10),

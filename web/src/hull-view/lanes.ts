@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { LedLine } from '@plain-cleat/core/lines';
+import type { WiredRun } from '@plain-cleat/core/wiring';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Mass } from './words';
 import { Scale, WIDTH } from './scale';
+import type { StripRun } from './strip';
 
 /** What stands along the boat, on the strip's own x: holes, runs, weight, reach. */
 @Component({
@@ -98,4 +101,19 @@ export class Lanes {
 }
 
 /** Thickness is gauge: the drawn width of a wire. */
+/** A wire as it lies on the strip. */
+export const wireOnStrip = ({ id, path, awg }: Pick<WiredRun, 'id' | 'path' | 'awg'>): StripRun => ({
+  id,
+  path,
+  thick: wireThickness(awg),
+});
+
+/** A line as it lies on the strip. */
+export const cordOnStrip = ({ id, path, line }: Pick<LedLine, 'id' | 'path' | 'line'>): StripRun => ({
+  id,
+  path,
+  thick: Math.max(2, line.diameter / 2),
+  cord: true,
+});
+
 export const wireThickness = (awg: number | null): number => (awg === null ? 1 : Math.max(1.5, (20 - awg) / 2));

@@ -60,8 +60,9 @@ export interface StripRun {
   readonly id: string;
   readonly path: readonly Point[];
   readonly thick: number;
-  /** A strap, not a wire. */
+  /** A strap or a line, not a wire. */
   readonly strap?: true;
+  readonly cord?: true;
 }
 
 /**
@@ -222,6 +223,7 @@ export class Strip {
     this.runs().map((r) => ({
       ...r,
       d: line()(r.path.map((p): [number, number] => [this.scale().x(p.x), this.scale().y(p.y)])) ?? '',
+      side: r.cord ? (line()(r.path.map((p): [number, number] => [this.scale().x(p.x), this.sideY(p.z)])) ?? '') : '',
     })),
   );
   protected readonly bodies = computed(() =>

@@ -14,6 +14,7 @@ import {
 } from '@angular/core';
 import { DragDropModule } from '@angular/cdk/drag-drop';
 import { Icons } from '../controls/icons';
+import { Cures } from '../findings/cures';
 import { ChoiceField } from '../controls/choice-field';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -32,7 +33,7 @@ import { Memory } from '@plain-cleat/core/stages';
 import { lashingsOf } from '@plain-cleat/core/ties';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
 import { workUp } from '@plain-cleat/core/workup';
-import { Lanes, wireThickness } from '../hull-view/lanes';
+import { cordOnStrip, Lanes, wireOnStrip } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { inputOf, RigStore } from '../stores/rig.store';
@@ -43,7 +44,6 @@ import { Making } from '../own-part/making';
 import { Moves } from './moves';
 import { Card } from './card';
 import { Choice } from './choice';
-import { Cures } from './cures';
 import { Hands } from './hands';
 import { InsideAnswers } from './inside-answers';
 import { Keys } from './keys';
@@ -147,15 +147,14 @@ export default class LayOut {
     const item = this.item();
     return item ? sweptBy(item.placed).flatMap((s) => s.poses) : [];
   });
-  /** Wires, and the straps of what is to hand. */
+  /** Wires, lines, and the straps of what is to hand. */
   protected readonly runs = computed(() => {
     const w = this.store.state()?.workup;
     if (!w) return [];
-    const wires = w.wiring.runs.map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) }));
     const straps = lashingsOf(w.surface, w.aboard.items, w.ledger)
       .filter((l) => isInside(l.item.placed) === this.lifted())
       .map((l, i) => ({ id: `${l.item.placed.id} ${i}`, path: l.path, thick: 3, strap: true as const }));
-    return [...wires, ...straps];
+    return [...w.wiring.runs.map(wireOnStrip), ...w.lines.map(cordOnStrip), ...straps];
   });
   protected readonly open = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out' && this.inShownSet(f.sets)),

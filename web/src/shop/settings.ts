@@ -161,6 +161,7 @@ export const SETTINGS: readonly Group[] = [
       minutes('labor.runMinutesPerMetre.outside', 'A metre of run outside'),
       minutes('labor.terminationMinutes', 'A termination'),
       minutes('labor.circuitTestMinutes', 'A circuit tested'),
+      minutes('labor.lineMinutes', 'A line cut and led'),
       share('labor.takeOff', 'Taking a thing off, of its mounting'),
       one('labor.awkward', 'Factor where nothing reaches behind', 'number', '×'),
     ],

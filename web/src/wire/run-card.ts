@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
+import type { Cure } from '@plain-cleat/core/cures';
 import { GAUGES, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
 import { CONDUCTORS, entryOf, GUARDS, LANES, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
 import { guardWords, proposeCircuit, type WiredRun } from '@plain-cleat/core/wiring';
@@ -47,6 +48,7 @@ type GuardChoice = 'as chosen' | 'none' | GuardKind;
 export class RunCard {
   protected readonly store = inject(RigStore);
   readonly run = input.required<WiredRun>();
+  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
   readonly deleted = output();
   protected readonly fault = signal('');
   protected readonly back = RETURN_COLOUR;

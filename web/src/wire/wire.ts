@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
@@ -13,20 +13,23 @@ import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';
 import { wordsWanted } from '../controls/zod-validator';
+import { Cures } from '../findings/cures';
 import { FindingBox } from '../findings/finding-box';
-import { wireThickness } from '../hull-view/lanes';
+import { cordOnStrip, wireOnStrip } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
 import { Cut, Words } from '../hull-view/words';
 import { Print } from '../rig/print';
 import { asOne } from '../stores/as-one';
 import { documentUrl } from '../stores/document-url';
-import { RigStore } from '../stores/rig.store';
+import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { BenchCard } from './bench-card';
 import { CircuitDiagram } from './circuit-diagram';
 import { CircuitLanes } from './circuit-lanes';
 import { DayCard } from './day-card';
+import { LineCard } from './line-card';
+import { LinesCard } from './lines-card';
 import { CONDUCTOR_WORDS, RunCard } from './run-card';
 
 /** Wiring: the circuit along the boat, what is cut, what each battery gives; the chosen cable beside it. */
@@ -35,13 +38,15 @@ import { CONDUCTOR_WORDS, RunCard } from './run-card';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatTableModule, ChoiceField, ValidSubmit, Icons],
-    ...[BenchCard, CircuitLanes, CircuitDiagram, DayCard, MatTabsModule, RunCard, Print],
+    ...[BenchCard, CircuitLanes, CircuitDiagram, DayCard, LineCard, LinesCard, MatTabsModule, RunCard, Print],
   ],
+  providers: [Cures],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',
 })
 export default class Wire {
   protected readonly store = inject(RigStore);
+  protected readonly cures = inject(Cures).byFinding;
   private readonly units = inject(UnitsStore);
   private readonly picked = signal<string | null>(null);
   protected readonly lanes = choicesOf(LANES);
@@ -64,23 +69,28 @@ export default class Wire {
 
   protected readonly runs = computed(() => this.store.state()?.workup.wiring.runs ?? []);
   protected readonly run = computed(() => this.runs().find((r) => r.id === this.picked()) ?? this.runs()[0] ?? null);
+  protected readonly tab = signal('Cables');
+  protected readonly atLines = computed(() => this.tab() === 'Lines');
+  protected readonly pickedLine = signal<string | null>(null);
+  private readonly lines = computed(() => this.store.state()?.workup.lines ?? []);
+  protected readonly line = computed(() => this.lines().find((l) => l.id === this.pickedLine()) ?? this.lines()[0] ?? null);
   private readonly items = computed(() => this.store.state()?.workup.aboard.owned ?? []);
   private readonly powered = computed(() => this.items().filter((i) => i.placed.part.power));
   protected readonly marks = computed(() => {
     const state = this.store.state();
-    const shown = new Set(this.powered().map((i) => i.placed.id));
+    const led = this.lines().flatMap((l) => [l.line.carries, ...l.led.map((p) => p.fitting)]);
+    const shown = new Set<string | null | undefined>(this.atLines() ? led : this.powered().map((i) => i.placed.id));
     return state ? marksOf(state.workup).filter((m) => shown.has(m.id)) : [];
   });
-  protected readonly stripRuns = computed(() =>
-    this.runs().map((r) => ({ id: r.id, path: r.path, thick: wireThickness(r.awg) })),
-  );
+  protected readonly stripRuns = computed(() => (this.atLines() ? this.lines().map(cordOnStrip) : this.runs().map(wireOnStrip)));
   protected readonly findings = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'wire'),
   );
   /** What is not said on the card of the chosen run. */
-  protected readonly otherFindings = computed(() =>
-    this.findings().filter((f) => f.where !== this.run()?.id && f.where !== this.run()?.to),
-  );
+  protected readonly otherFindings = computed(() => {
+    const said = this.atLines() ? [this.line()?.id] : [this.run()?.id, this.run()?.to];
+    return this.findings().filter((f) => !said.includes(f.where));
+  });
   protected readonly batteries = computed(() => this.store.state()?.workup.circuits.flatMap((c) => c.batteries) ?? []);
   protected readonly total = computed(() => this.runs().reduce((sum, r) => sum + r.conductors * r.cut, 0));
 
@@ -144,6 +154,15 @@ export default class Wire {
   }
 
   constructor() {
+    const cures = inject(Cures);
+    // Nothing that settles a wire or a line brings a part aboard.
+    effect(() => {
+      const state = this.store.state();
+      if (!state) return;
+      const { plan, facts, set } = state;
+      const keys = this.findings().flatMap((f) => (f.curable ? [f.key] : []));
+      untracked(() => cures.ask({ ...inputOf(state), plan, facts, set }, [], keys));
+    });
     // The first of each is chosen, so that there is something to bend.
     effect(() => {
       const { from, to } = this.adding.controls;

@@ -1,0 +1,126 @@
+import type { LedLine } from '../lines';
+import { BREAKS } from '../rig';
+import { asHung, kg, kmh, longMm, say } from '../units';
+import { aboutLine, lineWith, PULLS } from './lines';
+import type { Judged, Judgement, Raw, Try } from './finding';
+
+/** From such a stream on a boat that lies across it can be rolled over (judgement), km/h. */
+const ROLLS = 1.5;
+/** It lies across it between these headings, degrees (judgement). */
+const ACROSS = [40, 140] as const;
+/** Less scope than this hardly digs an anchor in (common practice, no source). */
+const LEAST_SCOPE = 5;
+
+const anchors = (judged: Judged): { l: LedLine; held: NonNullable<LedLine['held']> }[] =>
+  judged.lines.flatMap((l) => (l.line.use === 'anchor line' && l.held ? [{ l, held: l.held }] : []));
+
+/** Too light for the wind and the stream it is meant for, or it does not hold the boat. */
+export const anchorLight: Judgement = (judged) =>
+  anchors(judged).flatMap(({ l, held }): Raw[] => {
+    const { kg: own, wantedKg, holds, ground } = held;
+    if (own === null || holds === null) return [];
+    const pulled = Math.max(...held.lies.map((one) => one.newtons));
+    const light = own < wantedKg - 0.01;
+    if (!light && holds >= pulled) return [];
+    return [
+      {
+        ...aboutLine(l),
+        code: 'anchor-light',
+        severity: 'look',
+        says: light
+          ? say`The anchor is ${kg(wantedKg - own)} lighter than wind and stream ask.`
+          : say`The boat pulls ${kg(asHung(pulled))}; on ${ground.bottom} the anchor holds about ${kg(asHung(holds))}.`,
+        because: say`An anchor of ${kg(1.36)} in still water, ${kg(2.27)} as a rule, ${kg(4.54)} in wind or a stream: common practice. At ${kmh(ground.stream)} of stream and ${kmh(ground.wind)} of wind the boat pulls ${kg(asHung(pulled))} at the most; what an anchor holds is a guess.`,
+      },
+    ];
+  });
+
+/** Too little line for the depth. */
+export const anchorShort: Judgement = (judged) =>
+  anchors(judged).flatMap(({ l, held }): Raw[] =>
+    held.scope >= LEAST_SCOPE
+      ? []
+      : [
+          {
+            ...aboutLine(l, true),
+            code: 'anchor-short',
+            severity: 'look',
+            says: say`The anchor line is ${longMm((held.rode * LEAST_SCOPE) / held.scope - held.rode)} short of ${LEAST_SCOPE} times the depth.`,
+            because: say`${longMm(held.rode)} overboard is ${held.scope.toFixed(1)} times. Under ${LEAST_SCOPE} times an anchor lifts instead of digging in, and the bow is pulled down.`,
+            tries: lineWith(judged, l.id, { rode: undefined }, say`As much as the depth asks`).map(withoutRode),
+          },
+        ],
+  );
+
+/** A field that is not said is left out, not kept empty. */
+const withoutRode = (t: Try): Try => ({
+  ...t,
+  changes: t.changes.map((c) => {
+    if (c.kind !== 'leadLine' || !c.to) return c;
+    const { rode: _, ...to } = c.to;
+    return { ...c, to };
+  }),
+});
+
+/** Where a fouled anchor is to break away by a cable tie: stronger than the boat pulls, weaker than a hand. */
+export const breakAway: Judgement = (judged) =>
+  anchors(judged).flatMap(({ l, held }): Raw[] => {
+    const { breaks } = l.line;
+    const good = BREAKS.filter((n) => n > l.load && n <= PULLS);
+    const tries = good
+      .slice(0, 1)
+      .flatMap((n) => lineWith(judged, l.id, { breaks: n }, say`A cable tie that holds ${kg(asHung(n))}`));
+    const fields = { ...aboutLine(l, tries.length > 0), code: 'break-away', tries } as const;
+    if (breaks === undefined)
+      return held.ground.bottom === 'rock' || held.ground.bottom === 'weed'
+        ? [
+            {
+              ...fields,
+              severity: 'look',
+              says: say`Nothing breaks away where the anchor fouls on ${held.ground.bottom}.`,
+              because: say`Shackle the line to its foot and tie it to its head by a cable tie: a fouled anchor then pulls out backwards.`,
+            },
+          ]
+        : [];
+    if (breaks <= l.load)
+      return [
+        {
+          ...fields,
+          severity: 'look',
+          says: say`In waves the boat pulls ${kg(asHung(l.load))}; the cable tie at the anchor lets go at ${kg(asHung(breaks))}.`,
+          because: say`It must hold the boat, and break before the hand gives up.`,
+        },
+      ];
+    if (breaks <= PULLS) return [];
+    return [
+      {
+        ...fields,
+        severity: 'look',
+        says: say`The cable tie at the anchor holds ${kg(asHung(breaks))}: no hand breaks it.`,
+        because: say`One hand pulls ${kg(asHung(PULLS))}; what does not break away stays on the bottom, or takes the boat under.`,
+      },
+    ];
+  });
+
+/** Lying across a stream. */
+export const anchorAbeam: Judgement = (judged) =>
+  anchors(judged).flatMap(({ l, held }): Raw[] => {
+    if (held.ground.stream < ROLLS) return [];
+    const across = held.lies.filter((one) => one.heading > ACROSS[0] && one.heading < ACROSS[1]);
+    const [worst] = [...across].sort((a, b) => Math.abs(a.heading - 90) - Math.abs(b.heading - 90));
+    if (!worst) return [];
+    const moves = held.lies.length > 1;
+    return [
+      {
+        ...aboutLine(l),
+        code: 'anchor-abeam',
+        severity: moves ? 'note' : 'stop',
+        says: moves
+          ? say`With the ring amidships the boat lies ${Math.round(worst.heading)}° to a stream of ${kmh(held.ground.stream)}.`
+          : say`At anchor the boat lies ${Math.round(worst.heading)}° to a stream of ${kmh(held.ground.stream)}.`,
+        because: moves
+          ? say`Across a stream it can capsize: draw the ring to bow or stern before the anchor bites.`
+          : say`Across a stream it can capsize. Lead the line to bow or stern, or over a trolley.`,
+      },
+    ];
+  });

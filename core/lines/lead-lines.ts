@@ -1,0 +1,354 @@
+import { wettedOf } from '../day';
+import type { Fitted } from '../drilling';
+import { slicesOf, waterAt, type Slices, type Weight } from '../float';
+import type { HullSurface } from '../hull';
+import { reachedBy, type Paddler, type ReachZone, type Seatings } from '../layout';
+import type { Lead } from '../parts';
+import { type Ground, type Ledger, type Line, type Plan } from '../rig';
+import type { ShopSettings } from '../shop';
+import type { Memory } from '../stages';
+import { tiePointsOf, type TiePoint } from '../ties';
+import type { Point } from '../units';
+import { breaksAt, CORD_TRAITS, type Cord, kgPerMetre, KNOT, KNOTTED, stiffness, stretchOf } from './cords';
+import { anchorHolds, anchorWanted, driftWith, drogueHolds, type Lying, lyingTo, SCOPE, type SideOn, SURGE } from './ground';
+import { liftOf, type Lift } from './lift';
+import { drawnSideways, hauled, pullAt, type Bend } from './pull';
+import { lengthOf, tautBetween, turnAt } from './taut';
+import { USES } from './uses';
+
+/** What the lines follow from. */
+export interface LinesInput {
+  readonly surface: HullSurface;
+  readonly lines: Plan['lines'];
+  readonly owned: readonly Fitted[];
+  readonly ledger: Pick<Ledger, 'seen'>;
+  readonly seats: Seatings;
+  readonly weight: Weight;
+  readonly shop: ShopSettings;
+}
+
+/** A place a line is led through or made fast at. */
+export interface Led {
+  readonly at: Point;
+  readonly name: string;
+  readonly letter: string;
+  /** The fitting it is on; null for the hull and for a ring. */
+  readonly fitting: string | null;
+  readonly lead: Lead;
+  /** What the line pulls there with at its hardest, N. */
+  readonly newtons: number;
+}
+
+/** How an anchor, a stake or a drogue holds. */
+export interface Held {
+  readonly ground: Ground;
+  /** How the boat lies: once, or by where the trolley's ring stands, from bow to stern. */
+  readonly lies: readonly Lying[];
+  /** What goes overboard, mm, and how many times the depth from the boat that is. */
+  readonly rode: number;
+  readonly scope: number;
+  /** What the anchor holds, N; null for what is no anchor. */
+  readonly holds: number | null;
+  /** What its weight is, and what wind and stream ask, kg; null for what is no anchor. */
+  readonly kg: number | null;
+  readonly wantedKg: number;
+  /** How fast the boat drifts with the drogue out, km/h; null for what is no drogue. */
+  readonly drift: number | null;
+}
+
+/** A line worked out. */
+export interface LedLine {
+  readonly id: string;
+  readonly line: Line;
+  readonly cord: Cord;
+  /** Where it is led, in order. */
+  readonly led: readonly Led[];
+  /** As it lies: corners, from what it pulls to its end. Of a trolley one way. */
+  readonly path: readonly Point[];
+  /** Where it bears on the hull, and by how much it turns there, radians. */
+  readonly bears: readonly { readonly at: Point; readonly turns: number }[];
+  /** Aboard, there and back for a loop; overboard; in knots and hand; and what is cut, mm. */
+  readonly aboard: number;
+  readonly rode: number;
+  readonly ends: number;
+  readonly cut: number;
+  /** What it holds or pulls, with waves, N. */
+  readonly load: number;
+  /** What it is drawn with where it is tightest, N. */
+  readonly tight: number;
+  /** Of what its cord bears with a knot in it. */
+  readonly share: number;
+  /** By how much it gets longer under that, mm. */
+  readonly stretch: number;
+  /** What the hand pulls with; null where no hand pulls. */
+  readonly hand: number | null;
+  /** What is pulled for each newton of the hand; null where nothing is hauled. */
+  readonly advantage: number | null;
+  readonly lift: Lift | null;
+  readonly held: Held | null;
+  /** How its end is reached, or the nearest of a loop; null where it is not worked on the water. */
+  readonly reached: ReachZone | null;
+  readonly kg: number;
+}
+
+/** A ring stops so far off its pulleys (judgement), mm. */
+export const RING_STOPS = 150;
+/** So much stays in the hand at a cleat (judgement), mm. */
+const IN_HAND = 600;
+/** Of what it weighs a boat is dragged over grass or sand with (judgement). */
+const DRAGS = 0.5;
+/** A foot pushes a rudder's peg with (judgement), N. */
+const STEERS = 150;
+/** A shock cord is stretched by half for use (common practice, no source). */
+const BUNGEE = 0.5;
+/** Where nobody said: a place to fish on a lake (judgement). */
+export const USUAL_GROUND: Ground = { depth: 3000, bottom: 'sand', stream: 1, wind: 15 };
+
+/** Every line as it is led, cut and pulled; one with an end that is not aboard, or is worn, is left out. */
+export function leadLines(input: LinesInput, memory: Memory): LedLine[] {
+  const { surface, lines, owned, ledger, seats, weight, shop } = input;
+  if (Object.keys(lines).length === 0) return [];
+  const ties = memory.last(
+    'ties',
+    [surface, owned, ledger],
+    () => new Map(tiePointsOf(surface, owned, ledger).map((t) => [t.key, t])),
+  );
+  const boat = memory.last('boat', [surface, weight.float], () => sideOn(slicesOf(surface), weight));
+  const bench: Bench = { surface, lines, ties, owned, boat, people: seats.shown.paddlers, weight, shop };
+  // What goes through a ring says what its trolley holds: trolleys come last.
+  const inOrder = Object.entries(lines).sort(([, a], [, b]) => Number(USES[a.use].loop) - Number(USES[b.use].loop));
+  const made: LedLine[] = [];
+  for (const [id, line] of inOrder) {
+    const through = made.filter((l) => l.line.through.some((p) => p.at === 'ring' && p.line === id));
+    const led = leadOne(id, line, bench, Math.max(0, ...through.map((l) => l.load)));
+    if (led) made.push(led);
+  }
+  const order = new Map(Object.keys(lines).map((id, i) => [id, i]));
+  return made.sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0));
+}
+
+/** What every line is worked out on. */
+interface Bench {
+  readonly surface: HullSurface;
+  readonly lines: Plan['lines'];
+  readonly ties: ReadonlyMap<string, TiePoint>;
+  readonly owned: readonly Fitted[];
+  readonly boat: SideOn;
+  readonly people: readonly Paddler[];
+  readonly weight: Weight;
+  readonly shop: ShopSettings;
+}
+
+/** The side of a boat under the water, with its wetted surface. */
+export function sideOn(slices: Slices, { float }: Pick<Weight, 'float'>): SideOn {
+  let [side, moment] = [0, 0];
+  for (const { x, weight, section } of slices.at) {
+    const draught = Math.max(0, waterAt(float, x) - section.keel) * weight;
+    side += draught;
+    moment += draught * x;
+  }
+  return { ...wettedOf(slices, float), side: side / 1e6, middle: side > 0 ? moment / side : slices.middle };
+}
+
+type Where = Omit<Led, 'newtons'>;
+
+const RING: Lead = { as: 'eye', takes: 10, over: 10 };
+
+/** Where a line's points are, with a ring at a share of its way; null when one is not aboard. */
+function placesOf({ through, way }: Line, bench: Bench, ringAt: number): Where[] | null {
+  const out: Where[] = [];
+  for (const p of through) {
+    if (p.at === 'ring') {
+      const trolley = bench.lines[p.line];
+      const ring = trolley ? ringOf(trolley, bench, ringAt) : null;
+      if (!ring) return null;
+      out.push({ at: ring, name: 'ring of the trolley', letter: '', fitting: null, lead: RING });
+      continue;
+    }
+    const tie = bench.ties.get(p.tie);
+    if (!tie) return null;
+    out.push({ at: tie.at, name: tie.name, letter: tie.letter, fitting: tie.fitting, lead: tie.lead });
+  }
+  return way && out.length >= 2 ? out : null;
+}
+
+/** Where a trolley's ring stands at a share of its way from its first end. */
+function ringOf(trolley: Line, bench: Bench, share: number): Point | null {
+  const places = placesOf(trolley, bench, 0);
+  if (!places) return null;
+  const path = pathOf(places, trolley, bench.surface).map((b) => b.at);
+  const whole = lengthOf(path);
+  return pointAlong(path, Math.min(whole, RING_STOPS) + Math.max(0, whole - 2 * RING_STOPS) * share);
+}
+
+/** The point of a path so far from its beginning. */
+export function pointAlong(path: readonly Point[], far: number): Point | null {
+  let left = far;
+  for (const [i, b] of path.entries()) {
+    const a = path[i - 1];
+    if (!a) continue;
+    const long = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
+    if (left <= long) {
+      const t = long > 0 ? left / long : 0;
+      return { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y), z: a.z + t * (b.z - a.z) };
+    }
+    left -= long;
+  }
+  return path.at(-1) ?? null;
+}
+
+/** The corners of a line as it is drawn taut from place to place. */
+export function pathOf(places: readonly Pick<Led, 'at' | 'lead'>[], { way }: Pick<Line, 'way'>, surface: HullSurface): Bend[] {
+  return places.flatMap(({ at, lead }, i): Bend[] => {
+    const before = places[i - 1];
+    const bends = before ? tautBetween(surface, way, before.at, at).slice(1, -1) : [];
+    return [...bends.map((b): Bend => ({ at: b, by: 'hull' })), { at, by: lead.as }];
+  });
+}
+
+/**
+ * What a loop between its ends takes, mm: there, half round the sheave, back, half round the other, with its ring at a share of
+ * the way. The ring slides along one side of it, so that it takes the same wherever that stands.
+ */
+export function loopLength(path: readonly Point[], over: readonly [number, number], ringAt: number): number {
+  const oneWay = lengthOf(path);
+  const round = (Math.PI * (over[0] + over[1])) / 2;
+  return oneWay * ringAt + oneWay * (1 - ringAt) + oneWay + round;
+}
+
+/** Where a ring is looked at along its way. */
+const RINGS = [0, 0.5, 1];
+
+function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLine | null {
+  const traits = USES[line.use];
+  const cord: Cord = { of: line.of, diameter: line.diameter };
+  const ringed = line.through.some((p) => p.at === 'ring');
+  const each = (ringed ? RINGS : [0.5]).map((share) => placesOf(line, bench, share));
+  const all = each.flatMap((places) => (places ? [{ places, bends: pathOf(places, line, bench.surface) }] : []));
+  // The longest way says what is cut.
+  const [first] = [...all].sort((a, b) => lengthOf(b.bends.map((p) => p.at)) - lengthOf(a.bends.map((p) => p.at)));
+  if (!first || all.length < each.length) return null;
+  const { places, bends } = first;
+  const path = bends.map((b) => b.at);
+  const taut = lengthOf(path);
+  const [start, end] = [places[0] as Where, places.at(-1) as Where];
+  const held = heldBy(
+    line,
+    bench,
+    all.map(({ places: at }) => (at[0] as Where).at),
+  );
+  const lift = line.use === 'motor lift' ? liftOf(line, places, bends, bench) : null;
+  const friction = CORD_TRAITS[line.of].rubs;
+  const tightness = hauled(bends, friction);
+  const pulled = tightness[0] ?? 1;
+  const load = loadOf(line, { held, lift, ringLoad, bench });
+  // A trolley is drawn sideways by what goes through its ring; the other side of the loop gives with it.
+  const sideways = traits.loop ? drawnSideways(load, stiffness(cord) / 2) : null;
+  // Hauled, a line is tightest at the hand, as much as friction on the way asks; a lift says itself what the hand pulls.
+  const mean = held ? load / SURGE : load;
+  const hand = lift ? lift.hand : traits.worked && !traits.loop ? mean / pulled : null;
+  const tight = sideways?.tight ?? Math.max(load, hand ?? 0);
+  const scale = lift ? lift.hand : load / (pulled || 1);
+  const aboard = traits.loop ? loopLength(path, [start.lead.over, end.lead.over], 0.5) : taut;
+  const rode = held?.rode ?? 0;
+  const ends = 2 * KNOT * line.diameter + (traits.cleated ? IN_HAND : 0);
+  const cutTo = bench.shop.wiring.cutTo;
+  // A shock cord is stretched in use: it is cut shorter.
+  const needs = line.of === 'shock cord' ? aboard / (1 + BUNGEE) : aboard;
+  const cut = Math.ceil((needs + rode + ends) / cutTo - 1e-9) * cutTo;
+  const forces = places.map((place): number => {
+    if (sideways) return Math.max(2 * sideways.tight, load);
+    const i = bends.findIndex((b) => b.at === place.at);
+    const f = pullAt(bends, tightness, i);
+    // At its ends it pulls with all it has; what it carries is no mount.
+    return Number.isFinite(scale) ? Math.hypot(f.x, f.y, f.z) * scale : Infinity;
+  });
+  return {
+    ...{ id, line, cord, path, load, tight, hand, lift, held, aboard, rode, ends, cut },
+    led: places.map((place, i) => ({ ...place, newtons: forces[i] ?? 0 })),
+    bears: bends.flatMap(({ at, by }, i) => {
+      const [before, after] = [bends[i - 1], bends[i + 1]];
+      return by === 'hull' && before && after ? [{ at, turns: turnAt(before.at, at, after.at) }] : [];
+    }),
+    share: tight / (breaksAt(cord) * KNOTTED),
+    stretch: line.of === 'shock cord' ? needs * BUNGEE : stretchOf(cord, aboard + rode, tight),
+    advantage: lift ? lift.advantage : null,
+    reached: traits.worked ? reachOfLine(traits.loop ? path : [end.at], bench.people) : null,
+    kg: (cut / 1000) * kgPerMetre(cord),
+  };
+}
+
+/** The best that any of some points is reached. */
+function reachOfLine(points: readonly Point[], people: readonly Paddler[]): ReachZone | null {
+  const zones: ReachZone[] = ['at hand', 'half turn', 'out of reach'];
+  const whole = lengthOf(points);
+  const looked =
+    points.length > 1
+      ? Array.from({ length: 41 }, (_, i) => pointAlong(points, (whole * i) / 40) ?? (points[0] as Point))
+      : points;
+  const found = looked.flatMap((p) => reachedBy(people, p)?.zone ?? []);
+  return zones.find((zone) => found.includes(zone)) ?? null;
+}
+
+/** How what hangs on a line holds, from where the line leaves the boat; null where a line holds nothing in the water. */
+function heldBy(line: Line, bench: Bench, leaves: readonly Point[]): Held | null {
+  const moors = bench.owned.find((i) => i.placed.id === line.carries)?.placed.part.moors;
+  if (line.use !== 'anchor line' && line.use !== 'stake-out cord' && line.use !== 'drogue line') return null;
+  const ground = line.ground ?? USUAL_GROUND;
+  const { boat, weight } = bench;
+  if (line.use === 'drogue line') {
+    const across = moors?.as === 'drogue' ? moors.across : 0;
+    const drift = driftWith(across, boat, ground.wind);
+    const lies = leaves.map((at) => ({ heading: lyingTo(boat, at, ground).heading, newtons: drogueHolds(across, drift) }));
+    // So far off that it lies in the next wave (judgement): two lengths of the boat.
+    const rode = line.rode ?? 2 * bench.surface.length;
+    return { ground, lies, rode, scope: 0, holds: null, kg: null, wantedKg: 0, drift };
+  }
+  const lies = leaves.map((at) => lyingTo(boat, at, ground));
+  const over = Math.max(...leaves.map((at) => at.z - waterAt(weight.float, at.x)), 0);
+  const deep = ground.depth + over;
+  if (line.use === 'stake-out cord') {
+    const rode = line.rode ?? 0;
+    return { ground, lies, rode, scope: 0, holds: null, kg: null, wantedKg: 0, drift: null };
+  }
+  const rode = line.rode ?? SCOPE * deep;
+  const scope = deep > 0 ? rode / deep : Infinity;
+  const kg = moors?.as === 'anchor' ? moors.kg : null;
+  return {
+    ...{ ground, lies, rode, scope, kg, drift: null },
+    holds: kg === null ? null : anchorHolds(kg, ground.bottom, scope),
+    wantedKg: anchorWanted(ground),
+  };
+}
+
+interface Loads {
+  readonly held: Held | null;
+  readonly lift: Lift | null;
+  readonly ringLoad: number;
+  readonly bench: Bench;
+}
+
+/** What a line holds or pulls, N. */
+function loadOf(line: Line, { held, lift, ringLoad, bench }: Loads): number {
+  const { boat, weight, surface } = bench;
+  switch (line.use) {
+    case 'anchor trolley': {
+      if (ringLoad > 0) return ringLoad;
+      const ground = line.ground ?? USUAL_GROUND;
+      const amid = { x: boat.middle, y: surface.halfBreadth(boat.middle), z: 0 };
+      return SURGE * lyingTo(boat, amid, ground).newtons;
+    }
+    case 'anchor line':
+    case 'stake-out cord':
+    case 'drogue line':
+      return SURGE * Math.max(...(held?.lies.map((l) => l.newtons) ?? [0]));
+    case 'motor lift':
+      return lift ? lift.holds : 0;
+    case 'rudder line':
+      return STEERS;
+    case 'drag rope':
+      return DRAGS * 9.80665 * (surface.model.massKg + weight.gearKg);
+    case 'bungee':
+      return 0.1 * breaksAt({ of: line.of, diameter: line.diameter });
+  }
+}

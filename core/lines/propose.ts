@@ -1,0 +1,125 @@
+import type { Fitted } from '../drilling';
+import type { HullSurface } from '../hull';
+import type { Ledger, Line, LinePoint, LineUse, Plan } from '../rig';
+import { sameJson, type DraftChange } from '../rig';
+import { tiePointsOf, type TiePoint } from '../ties';
+import { say, sideOf, type Sentence } from '../units';
+import { usualLine } from './uses';
+
+/** What lines are proposed from. */
+export interface LineProposalInput {
+  readonly plan: Pick<Plan, 'lines'> & { readonly brief: Pick<Plan['brief'], 'hand'> };
+  readonly owned: readonly Fitted[];
+  readonly surface: HullSurface;
+  readonly ledger: Pick<Ledger, 'seen'>;
+}
+
+/** Lines for what is aboard. */
+export interface LineProposal {
+  /** Every line of it that is not the rigger's own, with why it is so. */
+  readonly lines: ReadonlyMap<string, { readonly line: Line; readonly why: Sentence }>;
+  /** What it changes in the plan as it is. */
+  readonly changes: readonly DraftChange[];
+  /** What it could not do with what is aboard. */
+  readonly wants: readonly Sentence[];
+}
+
+const tied = (tie: TiePoint): LinePoint => ({ at: 'tie', tie: tie.key });
+
+/**
+ * Proposes the lines of a rig: a trolley between the foremost and the aftermost pulley, an anchor's line through its ring to what
+ * holds it and lets go of it, the same for a drogue and a stake, a lift for what turns and has an eye for it. Lines that the
+ * rigger made or changed stay, and what they carry is left alone.
+ */
+export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput): LineProposal {
+  const kept = Object.entries(plan.lines).filter(([, l]) => !l.proposed);
+  const ties = tiePointsOf(surface, owned, ledger).filter((t) => t.room === null);
+  const lines = new Map<string, { line: Line; why: Sentence }>();
+  const wants: Sentence[] = [];
+  const led = (use: LineUse): boolean => kept.some(([, l]) => l.use === use);
+  const carried = (item: Fitted): boolean => kept.some(([, l]) => l.carries === item.placed.id);
+  const add = (id: string, line: Omit<Line, 'proposed'>, why: Sentence): string => {
+    lines.set(id, { line: { ...line, proposed: true }, why });
+    return id;
+  };
+  const holders = ties.filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'reel');
+  const [fore, aft] = [ties.find((t) => t.lead.as === 'pulley'), ties.filter((t) => t.lead.as === 'pulley').at(-1)];
+  const nearSeat = [...holders].sort((a, b) => Math.abs(a.at.x - surface.model.seat.x) - Math.abs(b.at.x - surface.model.seat.x));
+  const [cleat] = nearSeat;
+  // Where pulleys stand on the centre line, the side of the cleat decides, else the hand.
+  const side = [fore?.at.y, cleat?.at.y].map((y) => sideOf(y ?? 0)).find((s) => s !== 'centre') ?? handSide(plan.brief.hand);
+  let trolley = kept.find(([, l]) => l.use === 'anchor trolley')?.[0];
+  if (!led('anchor trolley') && fore && aft && aft.at.x - fore.at.x > surface.length / 3)
+    trolley = add(
+      `trolley-${fore.fitting ?? 'hull'}`,
+      { ...usualLine('anchor trolley'), way: `outside ${side}`, through: [tied(fore), tied(aft)] },
+      say`A loop between ${fore.letter} and ${aft.letter}, outside to ${side}${cleat ? say`, where ${cleat.letter} stands` : ''}.`,
+    );
+  for (const item of owned) {
+    const { id, part, frame } = item.placed;
+    if (carried(item) || item.placed.fitting.becomes?.is === 'left') continue;
+    const use = part.moors && MOORED[part.moors.as];
+    if (use) {
+      if (!cleat) wants.push(say`a jam cleat or a reel in reach for ${item.letter}, ${part.name}`);
+      else add(...moored(item, use, cleat));
+      continue;
+    }
+    const eye = ties.find((t) => t.fitting === id && t.rides !== undefined);
+    if (!eye) continue;
+    const end = [...ties]
+      .filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'cleat')
+      .sort((a, b) => Math.abs(a.at.x - frame.origin.x) - Math.abs(b.at.x - frame.origin.x))[0];
+    if (!end) continue;
+    add(
+      `lift-${id}`,
+      { ...usualLine('motor lift'), carries: id, through: [tied(eye), tied(end)] },
+      say`From the eye of ${item.letter} to ${end.letter}, which holds it up.`,
+    );
+  }
+
+  function moored(item: Fitted, use: LineUse, end: TiePoint): [string, Omit<Line, 'proposed'>, Sentence] {
+    const { id } = item.placed;
+    const way = `outside ${side}` as const;
+    if (use === 'anchor line' && trolley !== undefined)
+      return [
+        `anchor-${id}`,
+        { ...usualLine(use), carries: id, way, through: [{ at: 'ring', line: trolley }, tied(end)] },
+        say`Through the trolley’s ring, so that one chooses which end faces the stream; to ${end.letter}, which lets go at once.`,
+      ];
+    const eyes = ties.filter((t) => t.fitting !== id && t.key !== end.key && t.rides === undefined && t.lead.as === 'eye');
+    const eye = use === 'drogue line' ? eyes.at(-1) : eyes[0];
+    const through = eye && Math.abs(eye.at.x - end.at.x) > 200 ? [tied(eye), tied(end)] : null;
+    if (through && eye)
+      return [
+        `${use === 'drogue line' ? 'drogue' : use === 'stake-out cord' ? 'stake' : 'anchor'}-${id}`,
+        { ...usualLine(use), carries: id, way, through },
+        say`Through ${eye.letter || eye.name} at ${use === 'drogue line' ? 'the stern' : 'the bow'}, so that the boat lies to it by its end; to ${end.letter}.`,
+      ];
+    // Nothing leads it: it still wants two ends.
+    const ring = ties.find((t) => t.fitting === id) ?? end;
+    return [
+      `line-${id}`,
+      { ...usualLine(use), carries: id, through: [tied(ring), tied(end)] },
+      say`Straight to ${end.letter}: no eye at an end of the boat leads it yet.`,
+    ];
+  }
+
+  return { lines, wants, changes: changesOf(plan.lines, lines) };
+}
+
+/** What hangs on which line. */
+const MOORED = { anchor: 'anchor line', stake: 'stake-out cord', drogue: 'drogue line' } as const;
+const handSide = (hand: Plan['brief']['hand']): 'port' | 'starboard' => (hand === 'left' ? 'port' : 'starboard');
+
+/** What makes the plan's lines those that are proposed; the rigger's own stay. */
+function changesOf(now: Plan['lines'], lines: ReadonlyMap<string, { readonly line: Line }>): DraftChange[] {
+  const gone = Object.entries(now).flatMap(([id, from]): DraftChange[] =>
+    from.proposed && !lines.has(id) ? [{ kind: 'leadLine', line: id, from, to: null }] : [],
+  );
+  // A trolley is there before a line goes through its ring.
+  const made = [...lines].flatMap(([id, { line }]): DraftChange[] => {
+    const from = now[id] ?? null;
+    return sameJson(from, line) ? [] : [{ kind: 'leadLine', line: id, from, to: line }];
+  });
+  return [...gone.reverse(), ...made];
+}

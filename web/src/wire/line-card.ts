@@ -1,0 +1,169 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
+import type { Cure } from '@plain-cleat/core/cures';
+import {
+  breaksAt,
+  cordFloats,
+  CORD_TRAITS,
+  type LedLine,
+  proposeLines,
+  THICKNESSES,
+  USES,
+  USUAL_GROUND,
+} from '@plain-cleat/core/lines';
+import { BOTTOMS, BREAKS, CORDS, entryOf, LINE_WAYS, type Ground, type Line, type LinePoint } from '@plain-cleat/core/rig';
+import { asHung, printMass } from '@plain-cleat/core/units';
+import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
+import { DeleteButton } from '../controls/delete-button';
+import { Icons } from '../controls/icons';
+import { QuantityField } from '../controls/quantity';
+import { ValidSubmit } from '../controls/valid-submit';
+import { wordsWanted } from '../controls/zod-validator';
+import { FindingBox } from '../findings/finding-box';
+import { Cut, Length, Mass, Words } from '../hull-view/words';
+import { RigStore } from '../stores/rig.store';
+import { UnitsStore } from '../stores/units.store';
+import { pointOf } from './lines-card';
+import { tieChoices } from './tie-choices';
+
+/** One line: what it holds, what is cut, how it is led, how it holds in the water, and what the rigger makes of it. */
+@Component({
+  selector: 'pc-line-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  styleUrl: './wire.scss',
+  imports: [
+    ...[Cut, Length, Mass, Words, FindingBox, MatButtonModule, MatExpansionModule, ReactiveFormsModule, ChoiceField],
+    ...[QuantityField, ValidSubmit, Icons, DeleteButton],
+  ],
+  templateUrl: './line-card.html',
+})
+export class LineCard {
+  private readonly store = inject(RigStore);
+  private readonly units = inject(UnitsStore);
+  readonly line = input.required<LedLine>();
+  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly deleted = output();
+  protected readonly asHung = asHung;
+  protected readonly infinity = Infinity;
+  protected readonly cords = choicesOf(CORDS);
+  protected readonly ways = choicesOf(LINE_WAYS);
+  protected readonly bottoms = choicesOf(BOTTOMS);
+  protected readonly adding = new FormGroup({
+    point: new FormControl('', { nonNullable: true, validators: wordsWanted('Choose an eye, a pulley, a cleat or a ring.') }),
+  });
+
+  protected readonly plan = computed(() => entryOf(this.store.state()?.plan.lines, this.line().id) ?? null);
+  protected readonly traits = computed(() => USES[this.line().line.use]);
+  protected readonly ground = computed((): Ground => this.plan()?.ground ?? USUAL_GROUND);
+  protected readonly diameters = computed((): Choice<number>[] =>
+    [...new Set([...THICKNESSES, this.line().line.diameter])]
+      .sort((a, b) => a - b)
+      .map((value) => ({
+        value,
+        says: `${value} mm, breaks at ${this.hung(breaksAt({ of: this.line().line.of, diameter: value }))}`,
+      })),
+  );
+  protected readonly ties = computed((): Choice<number>[] => [
+    { value: 0, says: 'none: it does not break away' },
+    ...BREAKS.map((value) => ({ value: value as number, says: `holds ${this.hung(value)}` })),
+  ]);
+  protected readonly points = computed((): Choice<string>[] => {
+    const state = this.store.state();
+    return state ? tieChoices(state) : [];
+  });
+  protected readonly carried = computed((): Choice<string>[] => [
+    { value: '', says: 'nothing of its own' },
+    ...(this.store.state()?.workup.aboard.owned ?? []).map((i) => ({
+      value: i.placed.id,
+      says: `${i.letter}, ${i.placed.part.name}`,
+    })),
+  ]);
+  /** Why the proposal made it so, while it stands as it was proposed. */
+  protected readonly why = computed(() => {
+    const state = this.store.state();
+    if (!state || !this.plan()?.proposed) return null;
+    const { plan, workup } = state;
+    const { lines } = proposeLines({ plan, owned: workup.aboard.owned, surface: workup.surface, ledger: workup.ledger });
+    return lines.get(this.line().id)?.why ?? null;
+  });
+  protected readonly findings = computed(
+    () => this.store.state()?.workup.findings.filter((f) => !f.accepted && f.where === this.line().id) ?? [],
+  );
+  /** Its hardest pull as a share of what its cord bears with a knot. */
+  protected readonly share = computed(() => Math.round(this.line().share * 100));
+  /** How it lies to the stream, from bow to stern of the ring's way. */
+  protected readonly headings = computed(() => this.line().held?.lies.map((l) => `${Math.round(l.heading)}°`) ?? []);
+  protected readonly floats = computed(() => cordFloats(this.line().cord));
+  protected readonly years = computed(() => CORD_TRAITS[this.line().cord.of].sun);
+
+  private hung = (newtons: number): string => printMass(asHung(newtons), this.units.system());
+
+  /** What the rigger sets is the rigger's: a new proposal leaves it. */
+  protected set(more: Partial<Line>): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const { proposed: _, ...own } = { ...plan, ...more };
+    this.put(own);
+  }
+
+  protected setGround(more: Partial<Ground>): void {
+    this.set({ ground: { ...this.ground(), ...more } });
+  }
+
+  protected setCarries(carries: string): void {
+    const { carries: _, ...bare } = this.plan() ?? {};
+    this.put({ ...(bare as Line), ...(carries ? { carries } : {}) });
+  }
+
+  protected setBreaks(newtons: number): void {
+    const { breaks: _, ...bare } = this.plan() ?? {};
+    const breaks = BREAKS.find((n) => n === newtons);
+    this.put({ ...(bare as Line), ...(breaks === undefined ? {} : { breaks }) });
+  }
+
+  protected setRode(rode: number | null): void {
+    const { rode: _, ...bare } = this.plan() ?? {};
+    this.put({ ...(bare as Line), ...(rode === null ? {} : { rode }) });
+  }
+
+  protected addPoint(): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const point = pointOf(this.adding.getRawValue().point);
+    // It is led there on its way to where it ends.
+    this.set({ through: [...plan.through.slice(0, -1), point, ...plan.through.slice(-1)] });
+    this.adding.reset();
+  }
+
+  protected earlier(index: number): void {
+    const through = [...(this.plan()?.through ?? [])];
+    const [moved] = through.splice(index, 1);
+    if (moved) through.splice(index - 1, 0, moved);
+    this.set({ through });
+  }
+
+  protected removePoint(index: number): void {
+    this.set({ through: this.plan()?.through.filter((_, i) => i !== index) ?? [] });
+  }
+
+  protected nameOf = (p: LinePoint): string =>
+    this.points().find((c) => c.value === (p.at === 'ring' ? `ring ${p.line}` : p.tie))?.says ?? 'no longer there';
+
+  protected drop(): void {
+    this.put(null);
+    this.deleted.emit();
+  }
+
+  private put(to: Line | null): void {
+    const { proposed: _, ...own } = to ?? {};
+    this.store.change({
+      id: crypto.randomUUID(),
+      kind: 'leadLine',
+      line: this.line().id,
+      from: this.plan(),
+      to: to ? (own as Line) : null,
+    });
+  }
+}
