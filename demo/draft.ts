@@ -50,6 +50,14 @@ export const feed = (from: string, to: string, lane: Run['lane'], more: Partial<
   ...more,
 });
 
+/** What a run passes: a place in a lane, from there on another, a gland by its name. */
+export const by = (...steps: readonly (readonly [x: number, lane?: Run['lane']] | string)[]): Run['via'] =>
+  steps.map((step) => {
+    if (typeof step === 'string') return { at: 'gland', fitting: step };
+    const [x, lane] = step;
+    return lane === undefined ? { at: 'lane', x } : { at: 'lane', x, lane };
+  });
+
 /** A line from tie point to tie point; what begins with `ring` is the ring of that trolley. */
 export const led = (use: Line['use'], through: readonly string[], more: Partial<Line> = {}): Line => ({
   ...usualLine(use),

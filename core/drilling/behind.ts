@@ -36,19 +36,22 @@ export interface Looked {
   readonly openings?: readonly Opening[];
   /** Half the width of what goes in, where it is no mere bolt, mm. */
   readonly radius?: number;
+  /** The bulkhead it goes into: that is no obstacle to it. */
+  readonly into?: string;
 }
 
 /** Looks behind one hole: what the bit meets, and whether a hand gets to its nut. */
 export function lookBehind(
   hull: HullSurface,
   { drilling: d }: Pick<ShopSettings, 'drilling'>,
-  { at, inward, inside, deep = 0, openings = hull.model.hatches, radius = 0 }: Looked,
+  { at, inward, inside, deep = 0, openings = hull.model.hatches, radius = 0, into }: Looked,
 ): Behind {
   const depth = Math.max(d.depthBehind, deep);
   const along = (t: number): Point => ({ x: at.x + t * inward.x, y: at.y + t * inward.y, z: at.z + t * inward.z });
   let nearest: Behind['nearest'] = null;
   for (const boxed of hull.hazards) {
     const { hazard } = boxed;
+    if (hazard.id === into) continue;
     if (nearest && gapToHazard(at, along(depth), boxed) - radius >= nearest.clear) continue;
     let clear = Infinity;
     for (let t = 0; t <= depth; t += 2.5) clear = Math.min(clear, distanceToHazard(along(t), hazard) - radius);

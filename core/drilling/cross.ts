@@ -26,10 +26,16 @@ export function crossMeasure(
 ): CrossMeasure | null {
   const candidates: (CrossMeasure & { at: Point })[] = [
     ...holes
-      .filter((h) => h.id !== hole.id && h.abandoned === null && (h.down === null) === (hole.down === null))
+      .filter(
+        (h) =>
+          h.id !== hole.id &&
+          h.abandoned === null &&
+          (h.down === null) === (hole.down === null) &&
+          (h.up === null) === (hole.up === null),
+      )
       .map((h) => ({ to: h.label, at: h.drilled?.at ?? h.at, drilled: h.drilled !== null, distance: 0 })),
     ...old
-      .filter((h) => (h.measured.down === null) === (hole.down === null))
+      .filter((h) => (h.measured.down === null) === (hole.down === null) && (h.measured.up === undefined) === (hole.up === null))
       .flatMap((h) => (h.at ? [{ to: `old ${h.label}`, at: h.at, drilled: true, distance: 0 }] : [])),
   ];
   const near = candidates

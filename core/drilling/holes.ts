@@ -1,7 +1,7 @@
 import { entryOf } from '../rig';
 import type { Part } from '../parts';
 import type { ShopSettings } from '../shop';
-import { findDatum, girthDown, reading, type HullSurface, type TapeRun } from '../hull';
+import { findDatum, girthDown, insideBottom, reading, type HullSurface, type TapeRun } from '../hull';
 import { directed, recessAxis, toHull, type Placed, type Stood } from '../layout';
 import { plateFor, type Mounted } from '../mounting';
 import type { Ledger, LedgerHole, Measured, Tape } from '../rig';
@@ -29,6 +29,8 @@ export interface PlannedHole {
   readonly fromEdge: number;
   /** When the hole is in the side: what a tape laid down it reads from the gunwale edge. */
   readonly down: number | null;
+  /** When the hole is in a bulkhead: what a rule reads up from the inside of the bottom on the centre line. */
+  readonly up: number | null;
   readonly fromStern: number;
   /** It lies ahead of the hook. */
   readonly ahead: boolean;
@@ -69,6 +71,7 @@ export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): 
     down: hole.down,
     aimed: hole.at.x,
     ...(hole.down === null ? {} : { downBy: 'girth' as const }),
+    ...(hole.up === null ? {} : { up: hole.up }),
   };
   // Only said where it is not the usual way, so that readings read as they always did.
   return hole.ahead && tape.datum !== 'stern' ? { ...measured, towards: 'forward' } : measured;
@@ -130,6 +133,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
   const { part, frame } = placed;
   const datum = findDatum(hull, tape.datum);
   const onSide = placed.place.on === 'side';
+  const bulkhead = placed.place.on === 'bulkhead' ? placed.place.bulkhead : undefined;
   const inward = { x: -frame.w.x, y: -frame.w.y, z: -frame.w.z };
   const spots = throughHoles(part)
     .map((h, i) => ({ h, i, at: onSurface(hull, placed, toHull(frame, h.u, h.v, 0)) }))
@@ -144,7 +148,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
     const recessed = part.body.recess && i === part.holes.at.length ? part.body.recess : undefined;
     const axis = recessed ? directed(frame, recessAxis(recessed)) : inward;
     const id = [placed.id, elsewhere, String(i + 1)].filter(Boolean).join('.');
-    const wall = onSide ? frame.wall : hull.spot(at.x, at.y).wall;
+    const wall = onSide || bulkhead !== undefined ? frame.wall : hull.spot(at.x, at.y).wall;
     const bit = boreOf(mounted, shop, h.bore);
     const again = usedAgain(placed, i + 1, ledger);
     const drilled = again ?? ledger.holes.find((d) => d.id === id && d.plugged === null) ?? null;
@@ -161,6 +165,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
       offCentre: at.y,
       fromEdge: hull.halfBreadth(at.x) - Math.abs(at.y),
       down: onSide ? girthDown(hull, at.x, hull.gunwale(at.x) - at.z) : null,
+      up: bulkhead === undefined ? null : at.z - insideBottom(hull, at.x),
       ahead: at.x < datum.at.x - 0.5,
       fromStern: fromStern(at),
       pilot,
@@ -176,7 +181,7 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
             openings,
             radius: recessed.bore / 2,
           })
-        : lookBehind(hull, shop, { at, inward, inside, deep: mounted.behind + 5, openings }),
+        : lookBehind(hull, shop, { at, inward, inside, deep: mounted.behind + 5, openings, into: bulkhead }),
       drilled,
       reused: again !== null,
       openUp: drilled !== null && drilled.bit < bit.mm - SAME_BIT,

@@ -195,7 +195,8 @@ export function templatesOf(
   shop: ShopSettings['drilling'],
   ledger: Ledger,
 ): Template[] {
-  const open = item.holes.filter((h) => h.abandoned === null);
+  // A bulkhead takes no paper: its hole is set out by rule and square.
+  const open = item.holes.filter((h) => h.abandoned === null && h.up === null);
   const own = new Set(open.map((h) => h.drilled?.fact));
   const old = ledger.holes.filter((h) => !own.has(h.fact));
   const groups = bySurface(hull, open).flatMap((g) => flatEnough(hull, g, shop.flatWithin));

@@ -186,6 +186,7 @@ export const hangsOver = alone((item, { hull }): Raw[] => {
   // What works in the water, or leans out over it, is meant to.
   if (
     place.on === 'side' ||
+    place.on === 'bulkhead' ||
     frame.off ||
     part.sonar ||
     part.body.recess ||

@@ -38,7 +38,8 @@ function nearestEdge(hull: HullSurface, hole: Pick<PlannedHole, 'at' | 'fromEdge
 export const holeAtEdge = alone((item, { hull }): Raw[] => {
   let worst: { hole: PlannedHole; name: string; far: number; short: number } | null = null;
   for (const hole of item.holes) {
-    if (hole.drilled) continue;
+    // A bulkhead's edge is the skin: the place itself is judged as on it or off it.
+    if (hole.drilled || hole.up !== null) continue;
     const { name, far } = nearestEdge(hull, hole);
     const short = toEdge(hole.bit.mm) - far;
     if (short > 0 && (!worst || short > worst.short)) worst = { hole, name, far, short };

@@ -30,6 +30,8 @@ export const holeNearHazard = alone((item, { shop }) =>
 export const holeUnderWater: Judgement = ({ items, float }) =>
   items.flatMap((item) =>
     item.holes.flatMap((hole): Raw[] => {
+      // Through a bulkhead no water of outside comes.
+      if (hole.up !== null) return [];
       const water = waterAt(float, hole.at.x);
       const under = water - hole.at.z;
       if (under <= 0) return [];

@@ -33,6 +33,7 @@ import { paddleLength, paddleStroke } from './paddle-stroke';
 import { plateClear } from './plates';
 import { reach } from './reach';
 import { roadHeight, roofLift } from './road';
+import { cableShort, glandSmall, hangsFree, runThrough } from './routes';
 import { rodButts, rodsCross, rodTips, shallowTubes } from './rods';
 import { noDrain, scupperCovered } from './scuppers';
 import { allRoundLight, lensPath, lightHeights, sidelights, whiteLight } from './sight';
@@ -200,6 +201,10 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   sags,
   overBattery,
   sharedWithMotor,
+  runThrough,
+  glandSmall,
+  cableShort,
+  hangsFree,
   lineUnled,
   lineWeak,
   linePullsMount,

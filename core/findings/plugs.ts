@@ -1,7 +1,8 @@
 import { nominalVolts, printAmps } from '../circuits';
 import type { Fitted } from '../drilling';
-import { entryOf, LANES, type Run } from '../rig';
+import { entryOf, type Run } from '../rig';
 import { mm, say } from '../units';
+import { otherLane, sideBySide } from '../wiring';
 import type { Judged, Judgement, Raw, Try } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
 
@@ -68,8 +69,7 @@ export const besideMotor: Judgement = (judged) => {
   const motors = runs.filter((r) => r.motor);
   return runs.flatMap((run): Raw[] => {
     if (run.motor || !run.feeds.some((f) => screens.has(f))) return [];
-    const together = (m: (typeof motors)[number]): number =>
-      m.lane === run.lane ? Math.min(m.span[1], run.span[1]) - Math.max(m.span[0], run.span[0]) : 0;
+    const together = (m: (typeof motors)[number]): number => sideBySide(m, run);
     const beside = motors.find((m) => together(m) > SIDE_BY_SIDE);
     if (!beside) return [];
     return [
@@ -89,8 +89,7 @@ export const besideMotor: Judgement = (judged) => {
 /** The same cable along the other side, inside or outside as it was. */
 function otherLanes({ plan }: Judged, id: string, lane: Run['lane']): Try[] {
   const from = entryOf(plan.runs, id);
-  const [where, side] = lane.split(' ');
-  const other = LANES.find((l) => l === `${where} ${side === 'port' ? 'starboard' : 'port'}`);
+  const other = otherLane(lane);
   return from && other
     ? [{ says: say`Lay it ${other}`, changes: [{ kind: 'routeRun', run: id, from, to: { ...from, lane: other } }] }]
     : [];

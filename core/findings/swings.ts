@@ -4,6 +4,7 @@ import {
   carriedBy,
   near,
   planOverlap,
+  slimBody,
   squareAt,
   standsOn,
   sweptBy,
@@ -17,7 +18,6 @@ import {
 } from '../layout';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import { slim } from '../lines';
 import type { Hold } from '../parts';
 import { kg, mm, say, type Sentence } from '../units';
 import { about, aboutHull, joined, type Judged, type Judgement, nameOf, type Raw, slideTo } from './finding';
@@ -91,7 +91,7 @@ function inTheWay(swept: Swept, solids: readonly Body[]): number {
 }
 
 /** A rod as one slim box from the mouth of its tube to its tip. */
-const rodBody = ({ mouth, tip }: Rod): Body => slim(mouth, tip, 8, 'rod');
+const rodBody = ({ mouth, tip }: Rod): Body => slimBody(mouth, tip, 8, 'rod');
 
 const inItsWay = ({ of }: Turning, item: Fitted): boolean =>
   item !== of && !(of && (standsOn(of.placed, item.placed) || of.placed.id === item.placed.id));

@@ -86,5 +86,7 @@ export function placeFault(hull: HullModel, place: Place): HullFault | null {
     return { field: 'rail', says: `this hull has no rail ${place.rail}` };
   if (place.on === 'space' && !hull.spaces?.some((s) => s.id === place.space && !s.worn))
     return { field: 'space', says: `this hull has no room ${place.space} inside` };
+  if (place.on === 'bulkhead' && !hull.hazards.some((h) => h.kind === 'bulkhead' && h.id === place.bulkhead))
+    return { field: 'bulkhead', says: `this hull has no bulkhead ${place.bulkhead}` };
   return null;
 }

@@ -37,6 +37,12 @@ export const placeSchema = z.discriminatedUnion('on', [
     x: coordinateSchema,
     down: z.number().min(0).max(2000).describe('down from the gunwale edge, mm'),
   }),
+  z.strictObject({
+    on: z.literal('bulkhead'),
+    bulkhead: keySchema.describe('on the face of it that looks to the seat'),
+    y: coordinateSchema,
+    up: z.number().min(0).max(1500).describe('up from the inside of the bottom on the centre line, mm'),
+  }),
 ]);
 
 export type Place = z.infer<typeof placeSchema>;

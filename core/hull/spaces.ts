@@ -68,6 +68,9 @@ export function skinAt(hull: HullSurface, x: number): Skin {
   };
 }
 
+/** The height of the inside of the bottom on the centre line, mm over the lowest keel point: what a rule inside stands on. */
+export const insideBottom = (hull: HullSurface, x: number): number => skinAt(hull, x).height(0);
+
 /** A room's floor is looked up at so many mm: straight between, which lies a hair high where the hull is round. */
 const GRID = 10;
 

@@ -23,7 +23,7 @@ export const roomIdOf = (hull: HullSurface, placed: Placed): string | null => ro
 
 /** Whether a thing stands inside the hull. */
 export const isInside = (placed: Placed): boolean =>
-  placed.place.on === 'space' || (placed.below !== undefined && isInside(placed.below));
+  placed.place.on === 'space' || placed.place.on === 'bulkhead' || (placed.below !== undefined && isInside(placed.below));
 
 /** The room under a point of the plan: the smallest of those that lie there. */
 export function roomAt(hull: HullSurface, at: { readonly x: number; readonly y: number }): Room | undefined {

@@ -1,7 +1,7 @@
 import type { Part, Recess, Solid } from '../parts';
-import { deckPatch, sidePatch, tangentsAt, type HullSurface, type Rail } from '../hull';
+import { deckPatch, insideBottom, sidePatch, tangentsAt, type HullSurface, type Rail } from '../hull';
 import type { Fitting, Place } from '../rig';
-import type { Point } from '../units';
+import { cross, distance, type Point } from '../units';
 import { bridged, twinTrack } from './bridge';
 import { extentOfBox, outlineOfBox, type PosedBox } from './box';
 import { frameInRoom } from './in-room';
@@ -102,6 +102,22 @@ export function frameOf(hull: HullSurface, place: Place, below?: Placed, body?: 
     }
     case 'space':
       return frameInRoom(hull, place, axes(place.heading), body);
+    case 'bulkhead': {
+      const wall = model.hazards.find((h) => h.id === place.bulkhead);
+      if (wall?.shape !== 'box') return undefined;
+      const [fore, aft] = [Math.min(wall.from.x, wall.to.x), Math.max(wall.from.x, wall.to.x)];
+      // A rigger works on it from the side of the seat.
+      const abaft = (fore + aft) / 2 > model.seat.x;
+      const x = abaft ? fore : aft;
+      const origin = { x, y: place.y, z: insideBottom(hull, x) + place.up };
+      const off =
+        place.y < Math.min(wall.from.y, wall.to.y) ||
+        place.y > Math.max(wall.from.y, wall.to.y) ||
+        origin.z > Math.max(wall.from.z, wall.to.z);
+      const way = abaft ? -1 : 1;
+      const square: Axes = { u: { x: 0, y: 0, z: -way }, v: { x: 0, y: 1, z: 0 }, w: { x: way, y: 0, z: 0 } };
+      return { origin, ...square, surface: wall.name, wall: aft - fore, off };
+    }
     case 'side': {
       const origin = hull.sidePoint(place.x, place.side, place.down);
       const off = place.x < 0 || place.x > hull.length;
@@ -164,6 +180,16 @@ export function bodyOfBox(name: string, box: PosedBox): Body {
       return (drawn ??= outlineOfBox(box));
     },
   };
+}
+
+/** A slim square bar from one point to another: a rod, a line, a bundle of wire. @param half half its thickness, mm */
+export function slimBody(from: Point, to: Point, half: number, name = 'line'): Body {
+  const long = distance(from, to) || 1;
+  const w = { x: (to.x - from.x) / long, y: (to.y - from.y) / long, z: (to.z - from.z) / long };
+  const flat = Math.hypot(w.x, w.y);
+  const u = flat < 1e-9 ? { x: 1, y: 0, z: 0 } : { x: -w.y / flat, y: w.x / flat, z: 0 };
+  const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2, z: (from.z + to.z) / 2 };
+  return bodyOfBox(name, { middle, axes: [u, cross(w, u), w], half: [half, half, long / 2] });
 }
 
 /** A direction of the frame in hull coordinates. */

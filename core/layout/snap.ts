@@ -133,6 +133,8 @@ export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): 
     case 'deck':
     case 'space':
       return { ...place, x: place.x + dx, y: place.y + dy };
+    case 'bulkhead':
+      return { ...place, y: place.y + dy };
     case 'side':
       return { ...place, x: place.x + dx, down: Math.max(0, place.down + (place.side === 'port' ? dy : -dy)) };
     case 'track': {
@@ -156,6 +158,6 @@ export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): 
 
 /** A place turned about its own axis; what is on the side does not turn. */
 export function turn(place: Place, degrees: number): Place {
-  if (place.on === 'side') return place;
+  if (place.on === 'side' || place.on === 'bulkhead') return place;
   return { ...place, heading: ((((place.heading + degrees + 180) % 360) + 360) % 360) - 180 };
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { bodySchema } from './body';
 import { containsSchema } from './contains';
 import { controlSchema } from './control';
+import { glandSchema } from './gland';
 import { goesWithSchema } from './goes-with';
 import { holdingSchema } from './holding';
 import { holesSchema } from './holes';
@@ -48,5 +49,6 @@ export const partSchema = z.strictObject({
   sonar: sonarSchema.optional(),
   screen: screenSchema.optional(),
   power: powerSchema.optional(),
+  gland: glandSchema.optional(),
 });
 export interface Part extends z.infer<typeof partSchema> {}

@@ -41,6 +41,12 @@ export const powerSchema = z.strictObject({
     })
     .optional()
     .describe('the plug or socket that it is connected by'),
+  cable: z
+    .number()
+    .min(50)
+    .max(20_000)
+    .optional()
+    .describe('it comes with a cable so long, mm: that is not cut, what is over is coiled'),
   charges: z
     .strictObject({ amps: ampsSchema.describe('all that comes in through it, A') })
     .optional()

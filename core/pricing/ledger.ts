@@ -83,7 +83,7 @@ function materials(items: readonly Fitted[], { runs, guards, lines }: Led): Map<
   const holes = items.reduce((sum, i) => sum + i.holes.length, 0);
   add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
   for (const run of runs) {
-    if (run.awg) add(`wire-${run.awg}`, (run.conductors * run.cut) / 1000, 'follows the runs');
+    if (run.awg && !run.factory) add(`wire-${run.awg}`, (run.conductors * run.cut) / 1000, 'follows the runs');
     add('terminal', 2 * run.conductors, 'follow the runs');
     add('heat-shrink', 2 * run.conductors, 'follows the runs');
   }

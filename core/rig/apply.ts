@@ -107,6 +107,9 @@ function checkRuns(plan: Plan): void {
     for (const end of ['from', 'to'] as const)
       if (!isAboard(plan, run[end]))
         throw new Refused(`runs/${id}/${end}`, `no fitting ${run[end]}: drop the run first, or place the fitting`);
+    for (const w of run.via)
+      if (w.at === 'gland' && !isAboard(plan, w.fitting))
+        throw new Refused(`runs/${id}/via`, `no gland ${w.fitting}: route the run past it first, or place it`);
     if (run.from === run.to) throw new Refused(`runs/${id}/to`, 'a run joins two different fittings');
   }
 }

@@ -3,7 +3,7 @@ import { entryOf } from './entry-of';
 import { z } from 'zod';
 import type { DraftChange } from './change';
 import { withoutBoat } from './aboard';
-import { linesWithout } from './line-changes';
+import { linesWithout, runsWithout } from './left-led';
 import { fittingSchema, type Fitting, keySchema, type Place, type Plan } from './plan';
 
 /**
@@ -106,7 +106,6 @@ export function renewAssembly(plan: Plan, base: string, newer: Assembly, newId: 
   if (!own) return [];
   const off = standingOn(plan, base).slice(1).reverse();
   const fresh = placeAssembly(newer, own.place, newId, own.sets ? { sets: own.sets } : {});
-  const runs = Object.entries(plan.runs).filter(([, r]) => off.includes(r.from) || off.includes(r.to));
   const [top, ...rest] = fresh.changes;
   if (top?.kind !== 'placeItem') return [];
   const onBase = rest.map((c): DraftChange => {
@@ -114,7 +113,7 @@ export function renewAssembly(plan: Plan, base: string, newer: Assembly, newId: 
     return { ...c, to: { ...c.to, place: { ...c.to.place, fitting: base } } };
   });
   return [
-    ...runs.map(([run, r]): DraftChange => ({ kind: 'routeRun', run, from: r, to: null })),
+    ...runsWithout(plan, (fitting) => off.includes(fitting)),
     ...linesWithout(plan, (fitting) => off.includes(fitting)),
     ...off.flatMap((item): DraftChange[] => {
       const from = entryOf(plan.fittings, item);

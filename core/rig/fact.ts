@@ -21,6 +21,12 @@ const measuredSchema = z.strictObject({
   offCentre: z.number().min(-2000).max(2000).describe('mm, starboard positive'),
   down: z.number().min(0).max(2000).nullable().describe('down from the gunwale edge for a hole in the side'),
   downBy: z.enum(['level', 'girth']).optional().describe('down in height, or by a tape laid on the side; height when left out'),
+  up: z
+    .number()
+    .min(0)
+    .max(1500)
+    .optional()
+    .describe('up from the inside of the bottom on the centre line, for a hole in a bulkhead'),
   aimed: z
     .number()
     .min(-2000)

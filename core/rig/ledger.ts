@@ -2,6 +2,7 @@ import {
   type Correction,
   correctionOf,
   downOfGirth,
+  insideBottom,
   findDatum,
   placesOfReading,
   type HullSurface,
@@ -79,6 +80,7 @@ export function measuredPlaces(hull: HullSurface, m: Measured, correction?: Corr
   const datum = findDatum(hull, m.datum);
   const side = sideOf(m.offCentre) === 'port' ? 'port' : 'starboard';
   const heightAt = (x: number): number => {
+    if (m.up !== undefined) return insideBottom(hull, x) + m.up;
     if (m.down === null) return hull.spot(x, m.offCentre).z;
     return hull.sidePoint(x, side, m.downBy === 'girth' ? downOfGirth(hull, x, m.down) : m.down).z;
   };

@@ -106,12 +106,28 @@ export const fittingSchema = z.strictObject({
     .describe('the assembly it is the base of'),
 });
 
-const waypointSchema = z.discriminatedUnion('at', [
-  z.strictObject({ at: z.literal('lane'), x: coordinateSchema }),
-  z.strictObject({ at: z.literal('point'), x: coordinateSchema, y: coordinateSchema }),
-]);
+/** Where a cable can lie along the boat. */
+export const LANES = [
+  'inside port',
+  'inside starboard',
+  'under gunwale port',
+  'under gunwale starboard',
+  'under deck',
+  'outside port',
+  'outside starboard',
+] as const;
 
-export const LANES = ['inside port', 'inside starboard', 'outside port', 'outside starboard'] as const;
+/** What a cable passes on its way: its lane at some place, or another lane from there on; a point; a gland. */
+const waypointSchema = z.discriminatedUnion('at', [
+  z.strictObject({
+    at: z.literal('lane'),
+    x: coordinateSchema,
+    lane: z.enum(LANES).optional().describe('the lane from here on; the one before, or the run’s, when left out'),
+  }),
+  z.strictObject({ at: z.literal('point'), x: coordinateSchema, y: coordinateSchema }),
+  z.strictObject({ at: z.literal('gland'), fitting: keySchema.describe('the gland it goes through') }),
+]);
+export type Waypoint = z.infer<typeof waypointSchema>;
 
 /** Which conductors a cable has: both, what goes out, what comes back, or a plus to the next battery's minus. */
 export const CONDUCTORS = ['both', 'plus', 'minus', 'series'] as const;

@@ -1,6 +1,6 @@
 import type { DraftChange } from './change';
 import { entryOf } from './entry-of';
-import { linesWithout } from './line-changes';
+import { linesWithout, runsWithout } from './left-led';
 import type { Fitting, Plan } from './plan';
 
 /** Everything that goes with some fittings: itself, and whatever stands on it. */
@@ -33,9 +33,7 @@ export function takeOff(
 ): { readonly changes: DraftChange[]; readonly off: readonly string[] } {
   const off = withRiders(plan, ids);
   const changes = [
-    ...Object.entries(plan.runs).flatMap(([run, r]): DraftChange[] =>
-      off.has(r.from) || off.has(r.to) ? [{ kind: 'routeRun', run, from: r, to: null }] : [],
-    ),
+    ...runsWithout(plan, (fitting) => off.has(fitting)),
     ...linesWithout(plan, (fitting) => off.has(fitting)),
     ...Object.entries(plan.fittings).flatMap(([item, f]): DraftChange[] =>
       !off.has(item) && f.tether?.to && off.has(f.tether.to)

@@ -87,6 +87,7 @@ export const shopSettingsSchema = z.strictObject({
     readings: z.boolean().describe('a circuit is tested by what a meter reads, not by a tick'),
     loop: z.number().min(0).max(2000).describe('service loop at each end, mm'),
     slackPercent: z.number().min(0).max(50),
+    follows: z.number().min(0).max(3).describe('a cable to what turns or slides has a loop of so many times what that moves'),
     cutTo: z.number().min(1).max(500).describe('cut lengths are rounded up to this, mm'),
   }),
   stroke: z.strictObject({

@@ -99,6 +99,7 @@ export const USUAL_SHOP: ShopSettings = {
     readings: true,
     loop: 150,
     slackPercent: 5,
+    follows: 0.5, // (j)
     cutTo: 76.2,
   },
   stroke: { paddle: 2500, hand: 60, shaft: 40, body: 0.05 },

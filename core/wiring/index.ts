@@ -5,3 +5,8 @@ export * from './route';
 export * from './run';
 export * from './wire-up';
 export * from './words';
+export * from './find-route';
+export * from './obstacles';
+export * from './bundle';
+export * from './fishing';
+export * from './route-for';

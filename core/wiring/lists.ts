@@ -42,7 +42,8 @@ export function cutList(cables: readonly Labelled[]): CutGroup[] {
   const groups = new Map<string, { awg: Awg; colour: WireColour; pieces: { label: string; cut: number }[] }>();
   for (const { run, label } of cables) {
     const { awg, cut } = run;
-    if (awg === null) continue;
+    // What comes with its load is not cut.
+    if (awg === null || run.factory) continue;
     for (const { colour } of conductorsOf(run)) {
       const key = `${awg} ${colour}`;
       const group = groups.get(key) ?? { awg, colour, pieces: [] };

@@ -3,19 +3,20 @@ import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import type { Run } from '../rig';
 import type { Point } from '../units';
-import { laneSpan, pathLength, routePath } from './route';
+import { pathLength, routeRun, type Routed } from './route';
 
 /** A cable as it lies. */
-export interface Laid {
+export interface Laid extends Routed {
   readonly id: string;
   readonly run: Run;
-  readonly path: readonly Point[];
   /** Along the path, mm. */
   readonly length: number;
-  /** Cut length of each conductor, mm. */
+  /** Cut length of each conductor, mm: of a cable that comes with its load, how long that is. */
   readonly cut: number;
-  /** From where to where it lies in its lane, mm from the bow. */
-  readonly span: readonly [number, number];
+  /** What it would be cut to: the path with its loops and slack, mm. */
+  readonly wanted: number;
+  /** It comes with what it feeds and is not cut. */
+  readonly factory: boolean;
 }
 
 /** Path plus a loop at each end plus slack, rounded up to what is cut. */
@@ -30,33 +31,62 @@ export interface RunInput {
   readonly from: Placed;
   readonly to: Placed;
   readonly shop: ShopSettings;
+  /** Where each gland it goes through stands. */
+  readonly glandAt?: (fitting: string) => Point | undefined;
 }
 
+/** How far the middle of what moves on a part goes, mm: its cable follows. */
+export function travelOf({ part }: Pick<Placed, 'part'>): number {
+  const far = (part.body.moves ?? []).map(({ solid, hinge, turns, slides }) => {
+    const mid = (k: 'u' | 'v' | 'w'): number => (solid[k][0] + solid[k][1]) / 2 - hinge[k];
+    const arm = Math.hypot(mid('u'), mid('v'), mid('w'));
+    const chord = 2 * arm * Math.abs(Math.sin((Math.min(180, Math.abs(turns)) * Math.PI) / 360));
+    return chord + (slides ? Math.hypot(slides.u, slides.v, slides.w) : 0);
+  });
+  return Math.max(0, ...far);
+}
+
+/** A drip loop where a cable comes down to a gland or goes in from outside (judgement), mm. */
+const DRIP = 60;
+
 /** Lays one run: its path, its length, what is cut. */
-export function layRun({ hull, id, run, from, to, shop }: RunInput): Laid {
-  const path = routePath(hull, run, from.frame.origin, to.frame.origin);
-  const length = pathLength(path);
-  return {
-    id,
-    run,
-    path,
-    length,
-    cut: cutLength(length, shop.wiring),
-    span: laneSpan(run, from.frame.origin.x, to.frame.origin.x),
-  };
+export function layRun({ hull, id, run, from, to, shop, glandAt }: RunInput): Laid {
+  const routed = routeRun(hull, run, from.frame.origin, to.frame.origin, glandAt);
+  const length = pathLength(routed.path);
+  const loops = shop.wiring.follows * (travelOf(from) + travelOf(to)) + DRIP * routed.glands.length;
+  const wanted = cutLength(length + loops, shop.wiring);
+  const own = to.part.power?.cable;
+  return { ...routed, id, run, length, wanted, cut: own ?? wanted, factory: own !== undefined };
 }
 
 /** How many conductors lie in a cable. */
 export const conductorsIn = ({ has = 'both' }: Pick<Run, 'has'>): number => (has === 'both' ? 2 : 1);
 
+/** Over how much of their length two cables lie side by side, mm. */
+export const sideBySide = (a: Pick<Routed, 'lies'>, b: Pick<Routed, 'lies'>): number =>
+  a.lies.reduce(
+    (sum, s) =>
+      sum +
+      b.lies.reduce(
+        (more, t) => more + (s.lane === t.lane ? Math.max(0, Math.min(s.to, t.to) - Math.max(s.from, t.from)) : 0),
+        0,
+      ),
+    0,
+  );
+
 /**
- * The most conductors that lie side by side with a cable anywhere along its lane, its own among them. Where a cable begins or
+ * The most conductors that lie side by side with a cable anywhere along its lanes, its own among them. Where a cable begins or
  * ends another may begin, so looking at every beginning is enough.
  */
 export function bundleOf(one: Laid, all: readonly Laid[]): number {
-  const beside = all.filter((o) => o.run.lane === one.run.lane && o.span[0] <= one.span[1] && o.span[1] >= one.span[0]);
-  const starts = beside.map((o) => Math.max(o.span[0], one.span[0]));
-  const at = (x: number): number =>
-    beside.reduce((sum, o) => sum + (o.span[0] <= x && x <= o.span[1] ? conductorsIn(o.run) : 0), 0);
-  return Math.max(conductorsIn(one.run), ...starts.map(at));
+  const at = (lane: Run['lane'], x: number): number =>
+    all.reduce((sum, o) => sum + (o.lies.some((s) => s.lane === lane && s.from <= x && x <= s.to) ? conductorsIn(o.run) : 0), 0);
+  const most = one.lies.flatMap((mine) =>
+    all.flatMap((o) =>
+      o.lies.flatMap((s) =>
+        s.lane === mine.lane && s.from <= mine.to && s.to >= mine.from ? [at(mine.lane, Math.max(s.from, mine.from))] : [],
+      ),
+    ),
+  );
+  return Math.max(conductorsIn(one.run), ...most);
 }

@@ -67,13 +67,19 @@ export interface WiredRun {
   /** What its way is called on the box. */
   readonly name: string | null;
   readonly lane: Run['lane'];
-  /** From where to where it lies in its lane, mm from the bow. */
-  readonly span: Laid['span'];
+  /** Where it lies in which lane. */
+  readonly lies: Laid['lies'];
   readonly path: readonly Point[];
+  readonly legs: Laid['legs'];
+  readonly glands: Laid['glands'];
   /** Along the path, mm. */
   readonly length: number;
-  /** Cut length of each conductor, mm. */
+  /** Cut length of each conductor, mm; of a cable that comes with its load, how long that is. */
   readonly cut: number;
+  /** What its way takes, with loops and slack, mm. */
+  readonly wanted: number;
+  /** It comes with what it feeds and is not cut. */
+  readonly factory: boolean;
   /** Which conductors it has, and how many. */
   readonly has: Conductors;
   readonly conductors: number;
@@ -114,7 +120,13 @@ export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput,
   const laid = Object.entries(runs).flatMap(([id, run]): Laid[] => {
     const [from, to] = [byId.get(run.from), byId.get(run.to)];
     if (!from || !to) return [];
-    return [memory.last(id, [surface, run, from, to, shop], () => layRun({ hull: surface, id, run, from, to, shop }))];
+    const glands = run.via.flatMap((w) => (w.at === 'gland' ? (byId.get(w.fitting) ?? []) : []));
+    const glandAt = (fitting: string): Point | undefined => glands.find((g) => g.id === fitting)?.frame.origin;
+    return [
+      memory.last(id, [surface, run, from, to, shop, ...glands], () =>
+        layRun({ hull: surface, id, run, from, to, shop, glandAt }),
+      ),
+    ];
   });
   const ends = new Set(laid.flatMap(({ run }) => [run.from, run.to]));
   const powered = owned.flatMap(({ placed: { id, part } }) => (part.power || ends.has(id) ? [{ id, part }] : []));
@@ -216,7 +228,10 @@ interface Worked {
   readonly bundle: number;
 }
 
-function wiredRun({ id, run, path, length, cut, span }: Laid, { joined, sized, byEdge, feeds, bundle }: Worked): WiredRun | null {
+function wiredRun(
+  { id, run, path, legs, lies, glands, length, cut, wanted, factory }: Laid,
+  { joined, sized, byEdge, feeds, bundle }: Worked,
+): WiredRun | null {
   const { network, parts } = joined;
   const size = sized.cables.get(id);
   const leads = network.byCable.get(id);
@@ -230,7 +245,8 @@ function wiredRun({ id, run, path, length, cut, span }: Laid, { joined, sized, b
   // A way is an edge that ends where its cables begin.
   const before = (network.at.get(leads[0]?.from ?? '') ?? []).flatMap((e) => (e.is === 'way' ? (byEdge.get(e.id) ?? []) : []));
   return {
-    ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, span, path, length, cut },
+    ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, lies, path, legs, glands },
+    ...{ length, cut, wanted, factory },
     has: run.has ?? 'both',
     conductors: conductorsIn(run),
     bundle,

@@ -1,6 +1,6 @@
 import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
-import { cutLength, lanePoint, pathLength, routePath } from './index';
+import { cutLength, lanePoint, pathLength, routeRun } from './index';
 
 describe('route', () => {
   const hull = fairHull(TOLVANE);
@@ -8,7 +8,7 @@ describe('route', () => {
   const to = { x: 3300, y: 0, z: 330 };
 
   it('follows the curve of the hull: longer than straight, shorter than there and round', () => {
-    const path = routePath(hull, { from: 'a', to: 'b', lane: 'inside starboard', via: [], awg: null }, from, to);
+    const path = routeRun(hull, { lane: 'inside starboard', via: [] }, from, to).path;
     const length = pathLength(path);
     expect(length).toBeGreaterThan(2700);
     expect(length).toBeLessThan(2700 + 900);
@@ -17,7 +17,7 @@ describe('route', () => {
 
   it('is the mirror image on the other side', () => {
     const [s, p] = (['inside starboard', 'inside port'] as const).map((lane) =>
-      pathLength(routePath(hull, { from: 'a', to: 'b', lane, via: [], awg: null }, from, to)),
+      pathLength(routeRun(hull, { lane, via: [] }, from, to).path),
     );
     expect(s).toBeCloseTo(p ?? 0, 9);
   });
@@ -28,7 +28,7 @@ describe('route', () => {
       { at: 'lane' as const, x: 1500 },
       { at: 'lane' as const, x: 2500 },
     ];
-    const path = routePath(hull, { from: 'a', to: 'b', lane: 'inside port', via, awg: null }, from, to);
+    const path = routeRun(hull, { lane: 'inside port', via }, from, to).path;
     expect(path[1]?.x).toBe(1000);
     expect(path.some((p) => Math.hypot(p.x - 2500, p.y - lanePoint(hull, 'inside port', 2500).y) < 1e-6)).toBeTrue();
   });

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { CATALOG, demoRigs, HULLS, SHOP } from '../../demo/index';
-import { applyChange, type Brief, type Fitting, type Place, type Plan } from '../rig';
+import { usualLine } from '../lines';
+import { applyChange, LANES, LINE_USES, LINE_WAYS, type Brief, type Fitting, type Line, type Place, type Plan } from '../rig';
 import { matchWish, wishIndex } from '../catalog';
 import { seeded } from '../cutting';
 import { readySteps } from '../scheduling';
@@ -93,9 +94,23 @@ describe('workup', () => {
         const [id, fitting] = pick(Object.entries(now.plan.fittings));
         put({ [id]: { ...fitting, sets: pick([['a'], ['b'], ['a', 'b']]) } });
       },
+      () => {
+        const ends = Object.entries(now.plan.fittings).flatMap(([id, { part }]) =>
+          (CATALOG.parts.find((p) => p.id === part)?.ties ?? []).map((t) => `${id}.${t.id}`),
+        );
+        const hulls = (now.hull.ties ?? []).map((t) => `hull.${t.id}`);
+        const tie = () => ({ at: 'tie' as const, tie: pick([...ends, ...hulls, 'f0.gone']) });
+        const line = (): Line => ({ ...usualLine(pick(LINE_USES)), way: pick(LINE_WAYS), through: [tie(), tie()] });
+        now = { ...now, plan: { ...now.plan, lines: { l: line(), m: line() } } };
+      },
+      () => {
+        const [from, to] = [pick(Object.keys(now.plan.fittings)), pick(Object.keys(now.plan.fittings))];
+        const via = random() < 0.5 ? [] : [600, 2400].map((x) => ({ at: 'lane' as const, x, lane: pick(LANES) }));
+        if (from !== to) now = { ...now, plan: { ...now.plan, runs: { r: { from, to, lane: pick(LANES), via, awg: null } } } };
+      },
     ];
     const all = (w: Workup): string => JSON.stringify([said(w), w.findings.map((f) => f.tries(CATALOG.parts))]);
-    for (let i = 0; i < 40; i++) {
+    for (let i = 0; i < 50; i++) {
       pick(changes)();
       const [kept, fresh] = [all(workUp(now, session)), all(workUp(now))];
       if (kept !== fresh) return expect(kept).withContext(`after change ${i}`).toBe(fresh);

@@ -1,7 +1,7 @@
 import { type RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { QUENBY } from '../documents';
-import { feed, file, fitted, on, strap, track, within } from '../draft';
+import { by, feed, file, fitted, on, strap, track, within } from '../draft';
 
 /** A blind, a camera mast and a motor on the widest hull. */
 export const photographer = (today: string): RigFile =>
@@ -40,8 +40,8 @@ export const photographer = (today: string): RigFile =>
       mark: fitted('flag-pole', track('aft-port', 3150), 'track'),
     },
     runs: {
-      'feed-kill': feed('motorbat', 'kill', 'inside starboard'),
-      'feed-drive': feed('kill', 'drive', 'inside starboard'),
+      'feed-kill': feed('motorbat', 'kill', 'under gunwale port', { via: by([849, 'under gunwale port'], [2111]) }),
+      'feed-drive': feed('kill', 'drive', 'under gunwale port', { via: by([2500, 'under gunwale port'], [3460]) }),
       'feed-port1': feed('motorbat', 'port1', 'inside port', { guard: { is: 'breaker', amps: null, along: 100 } }),
       'feed-port2': feed('electronics', 'port2', 'inside port'),
       'feed-ports': feed('electronics', 'ports', 'inside port'),

@@ -1,7 +1,7 @@
 import { type RigFile } from '@plain-cleat/core/rig';
 import { dayAfter } from '@plain-cleat/core/units';
 import { ORRISK } from '../documents';
-import { feed, file, fitted, on, track, within } from '../draft';
+import { by, feed, file, fitted, on, track, within } from '../draft';
 
 /** A guide who leads boats out after dark. */
 export const guide = (today: string): RigFile =>
@@ -35,6 +35,7 @@ export const guide = (today: string): RigFile =>
       tool: fitted('gaff-clip', { on: 'fitting', fitting: 'rail', u: -60, v: 0, heading: 0 }, 'track'),
       mast: fitted('mast-light', track('aft-star', 3000), 'track'),
       battery: fitted('battery-30', within('stern-hold', 3530, 0), 'strap'),
+      bulk: fitted('gland-bulkhead', { on: 'bulkhead', bulkhead: 'aft-bulkhead', y: 120, up: 60 }, 'through'),
       relay: fitted('relay-box', within('stern-hold', 3710, 0, 90), 'strap'),
       spare: fitted('spare-paddle', on(900, -60), 'loose', { tether: { to: null, length: 900 } }),
       jacket: fitted('jacket-pockets', on(2250, 0), 'loose', { suppliedBy: "owner's own" }),
@@ -43,9 +44,15 @@ export const guide = (today: string): RigFile =>
     },
     runs: {
       'feed-relay': feed('battery', 'relay', 'inside starboard'),
-      'feed-lantern': feed('relay', 'lantern', 'inside starboard', { way: 1, name: 'lantern' }),
-      'feed-deck': feed('relay', 'deckLight', 'inside port', { way: 2, name: 'deck light' }),
-      'feed-mast': feed('relay', 'mast', 'inside starboard', { way: 3, name: 'mast light' }),
+      'feed-lantern': feed('relay', 'lantern', 'inside starboard', {
+        ...{ way: 1, name: 'lantern', via: by([3505, 'inside starboard'], 'bulk', [3109, 'inside starboard'], [1363]) },
+      }),
+      'feed-deck': feed('relay', 'deckLight', 'inside starboard', {
+        ...{ way: 2, name: 'deck light', via: by([3509, 'inside starboard'], 'bulk', [3115, 'inside starboard'], [1303]) },
+      }),
+      'feed-mast': feed('relay', 'mast', 'inside starboard', {
+        ...{ way: 3, name: 'mast light', via: by([3507, 'inside starboard'], 'bulk', [3112, 'inside starboard']) },
+      }),
     },
     wishes: {
       w1: { text: 'a light they see from the last boat', part: 'mast-light' },

@@ -68,7 +68,11 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
           SIDE[h.side],
           `${paper.figure(h.reading)}${h.run === sheet.plan.tape.run ? '' : ' along'}`,
           h.down === null ? paper.figure(Math.abs(h.offCentre)) : '',
-          h.down === null ? paper.figure(h.fromEdge) : `${paper.figure(h.down)} down`,
+          h.up !== null
+            ? `${paper.figure(h.up)} up`
+            : h.down === null
+              ? paper.figure(h.fromEdge)
+              : `${paper.figure(h.down)} down`,
           cross ? `${cross.to} ${paper.figure(cross.distance)}` : '',
           `${h.pilot.name}, ${toolName(h.bit)}`,
           paper.figure(h.flag, 'up'),
@@ -79,6 +83,8 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     }
     if (w.drilling.holes.some((h) => h.down !== null))
       paper.text('Holes in a side: tape laid along the gunwale, then down the side from its edge.', true);
+    if (w.drilling.holes.some((h) => h.up !== null))
+      paper.text('Holes in a bulkhead: off the centre line, and up from the inside of the bottom there.', true);
     paper.text('Check: centre to centre with the rule, to the hole named, before the bit goes in.', true);
     paper.heading('One bit at a time, by the shortest walk');
     for (const r of w.rounds)

@@ -1,7 +1,18 @@
 import { DRAWN, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuits';
 import { printLong } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
-import { channelsOf, cutList, endsOf, guardWords, labelled, pullList } from '@plain-cleat/core/wiring';
+import {
+  channelsOf,
+  cutList,
+  endsOf,
+  fishing,
+  guardWords,
+  HELD_EVERY,
+  heldBy,
+  labelled,
+  lettersOf,
+  pullList,
+} from '@plain-cleat/core/wiring';
 import { drawInto, drawnCircuit } from './circuit-drawing';
 import { Paper, type Sheet } from './sheet';
 
@@ -47,6 +58,25 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.row(['Cable', 'Lane', 'Gauge', 'Length', 'Protection'], pulls, { bold: true });
   for (const { run, label } of pullList(cables))
     paper.row([label, run.lane, `${run.conductors} × ${run.awg ?? '–'} AWG`, long(run.cut), guardWords(run)], pulls);
+
+  paper.heading('How each is fished through and held');
+  paper.text(`Held no farther apart than ${paper.length(HELD_EVERY)} (ABYC E-11, from memory).`, true);
+  const letterOf = lettersOf(w.aboard.owned);
+  const fished = [70, paper.width - 250, 180];
+  for (const { run, label } of pullList(cables)) {
+    const pulls = fishing(w.surface, run, w.aboard.openings, sheet.shop.drilling.riggerStature, letterOf);
+    const way = pulls.map((p) => `${p.from} to ${p.to} by ${p.by}${p.by === 'hand' ? '' : `, ${long(p.far)}`}`).join('; ');
+    paper.row(
+      [
+        label,
+        way || 'outside',
+        heldBy(run)
+          .map((h) => `${h.count} ${h.by}`)
+          .join(', '),
+      ],
+      fished,
+    );
+  }
 
   for (const { box, channels } of channelsOf(w.wiring, w.aboard.owned)) {
     paper.heading(`${box.letter}, ${box.placed.part.name}: what each way is called`);

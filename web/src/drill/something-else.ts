@@ -200,6 +200,7 @@ export class SomethingElse {
           reading,
           offCentre: h.down === null ? sign * off : h.offCentre,
           down: h.down === null ? null : off,
+          ...(h.up === null ? {} : { up: h.up }),
           aimed: h.at.x,
           ...(h.down === null ? {} : { downBy: 'girth' as const }),
           ...(h.ahead && plan.tape.datum !== 'stern' ? { towards: 'forward' as const } : {}),

@@ -9,9 +9,9 @@ import { type QuantityKind, sideOf } from '@plain-cleat/core/units';
 import type { RigState } from '../stores/rig.store';
 
 /** Places a tape does not slide along. */
-const FIXED: readonly Place['on'][] = ['insert', 'scupper', 'plate', 'fitting'];
+const FIXED: readonly Place['on'][] = ['insert', 'scupper', 'plate', 'fitting', 'bulkhead'];
 
-type Field = 'reading' | 'off' | 'down' | 'lift' | 'heading';
+type Field = 'reading' | 'off' | 'down' | 'up' | 'lift' | 'heading';
 
 /** A figure of the fitting that can be typed exactly. */
 interface Row {
@@ -93,15 +93,16 @@ export class ExactPlace {
         fixed: FIXED.includes(place.on),
       }),
     ];
+    if (place.on === 'bulkhead') rows.push(length('up', 'Up from the inside of the bottom', place.up));
     if (place.on === 'side') rows.push(length('down', `Down from the gunwale, ${place.side}`, place.down));
     else
       rows.push(
         length('off', `Off centre, ${this.side() === 'centre' ? 'starboard +' : this.side()}`, Math.abs(this.at().y), {
           least: null,
-          fixed: place.on !== 'deck' && place.on !== 'space',
+          fixed: place.on !== 'deck' && place.on !== 'space' && place.on !== 'bulkhead',
         }),
       );
-    if (place.on !== 'space') rows.push(length('lift', 'Raised on a riser', lift, { most: TALLEST }));
+    if (place.on !== 'space' && place.on !== 'bulkhead') rows.push(length('lift', 'Raised on a riser', lift, { most: TALLEST }));
     if ('heading' in place) rows.push(length('heading', 'Turned', place.heading, { kind: 'degrees', least: -360, most: 360 }));
     return rows;
   });
@@ -119,10 +120,12 @@ export class ExactPlace {
       if ('heading' in place) this.slid.emit({ ...place, heading: value });
     } else if (field === 'lift') this.lifted.emit(value);
     else if (field === 'off') {
-      if (place.on !== 'deck' && place.on !== 'space') return;
+      if (place.on !== 'deck' && place.on !== 'space' && place.on !== 'bulkhead') return;
       const y = this.side() === 'port' ? -value : value;
-      if (Math.abs(y) > this.state().workup.surface.halfBreadth(place.x)) return wrong('That is off the hull here.');
+      if (Math.abs(y) > this.state().workup.surface.halfBreadth(this.at().x)) return wrong('That is off the hull here.');
       this.slid.emit({ ...place, y });
+    } else if (field === 'up') {
+      if (place.on === 'bulkhead') this.slid.emit({ ...place, up: value });
     } else if (field === 'down') {
       if (place.on === 'side') this.slid.emit({ ...place, down: value });
     } else this.toReading(value, wrong);

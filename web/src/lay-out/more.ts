@@ -154,9 +154,11 @@ export class More {
             ? `fitting ${place.fitting}`
             : place.on === 'side'
               ? `side ${place.side}`
-              : place.on === 'space'
-                ? `space ${place.space}`
-                : 'deck';
+              : place.on === 'bulkhead'
+                ? `bulkhead ${place.bulkhead}`
+                : place.on === 'space'
+                  ? `space ${place.space}`
+                  : 'deck';
   });
   /** Everything on this boat it could stand on, its own kind of hold first. */
   protected readonly places = computed(() => {
@@ -177,6 +179,8 @@ export class More {
       );
     if (part.holding.ways.includes('through'))
       out.push({ value: 'side port', says: 'the port side' }, { value: 'side starboard', says: 'the starboard side' });
+    if (part.gland)
+      out.push(...hull.hazards.flatMap((h) => (h.kind === 'bulkhead' ? [{ value: `bulkhead ${h.id}`, says: h.name }] : [])));
     out.push(
       ...this.state()
         .workup.aboard.items.filter((i) => i.placed.id !== id && carries(i))
@@ -215,7 +219,9 @@ export class More {
                   ? { on: 'fitting', fitting: id, u: 0, v: 0, heading: 0 }
                   : on === 'side'
                     ? { on: 'side', side: id === 'port' ? 'port' : 'starboard', x: origin.x, down: 60 }
-                    : null;
+                    : on === 'bulkhead'
+                      ? { on: 'bulkhead', bulkhead: id, y: origin.y, up: 150 }
+                      : null;
     if (to) this.moves.standOn(this.item(), to);
   }
 

@@ -129,6 +129,7 @@ export const SETTINGS: readonly Group[] = [
       one('wiring.meter', 'The simulated bench meter counts, for a demo', 'yes'),
       one('wiring.readings', 'A circuit is tested by what a meter reads', 'yes'),
       length('wiring.loop', 'Service loop'),
+      one('wiring.follows', 'Loop where something turns, of how far it goes', 'number', '×'),
       one('wiring.slackPercent', 'Slack', 'number', '%'),
       length('wiring.cutTo', 'Cut to the next'),
     ],

@@ -5,15 +5,25 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import type { Cure } from '@plain-cleat/core/cures';
 import { GAUGES, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
 import { CONDUCTORS, entryOf, GUARDS, LANES, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
-import { guardWords, proposeCircuit, type WiredRun } from '@plain-cleat/core/wiring';
+import {
+  fishing,
+  guardWords,
+  HELD_EVERY,
+  heldBy,
+  lettersOf,
+  proposeCircuit,
+  routeFor,
+  type WiredRun,
+} from '@plain-cleat/core/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Explained } from '../controls/explained';
 import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
+import { wordsWanted } from '../controls/zod-validator';
 import { FindingBox } from '../findings/finding-box';
-import { Cut, Words } from '../hull-view/words';
+import { Cut, Length, Words } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 
 /** What a cable's conductors are called. */
@@ -31,7 +41,7 @@ type GuardChoice = 'as chosen' | 'none' | GuardKind;
   selector: 'pc-run-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatExpansionModule, QuantityField, TextField],
+    ...[Cut, Length, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatExpansionModule, QuantityField, TextField],
     ...[ChoiceField, ValidSubmit, Icons, Explained],
   ],
   templateUrl: './run-card.html',
@@ -64,6 +74,25 @@ export class RunCard {
     along: new FormControl<number | null>(null),
     off: new FormControl<number | null>(null),
     side: new FormControl<'port' | 'starboard'>('port', { nonNullable: true }),
+  });
+
+  protected readonly through = new FormGroup({
+    gland: new FormControl('', { nonNullable: true, validators: wordsWanted('Place a gland in the layout first.') }),
+  });
+  protected readonly glands = computed((): Choice<string>[] =>
+    this.owned().flatMap((i) =>
+      i.placed.part.gland ? [{ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` }] : [],
+    ),
+  );
+  protected readonly every = HELD_EVERY;
+  protected readonly held = computed(() => heldBy(this.run()));
+  /** How it is fished through, worked out when somebody looks. */
+  protected readonly pulls = computed(() => {
+    const state = this.store.state();
+    if (!state) return [];
+    const { surface, aboard } = state.workup;
+    const letter = lettersOf(aboard.owned);
+    return fishing(surface, this.run(), aboard.openings, state.doc.shop.drilling.riggerStature, letter);
   });
 
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run().id) ?? null);
@@ -184,6 +213,30 @@ export class RunCard {
     if (this.fault()) return;
     this.set({ via: [...plan.via, { at: 'point', x: along, y: side === 'port' ? -off : off }] });
     this.point.reset();
+  }
+
+  protected addGland(): void {
+    const plan = this.plan();
+    const { gland } = this.through.getRawValue();
+    if (!plan || !gland) return;
+    this.set({ via: [...plan.via, { at: 'gland', fitting: gland }] });
+    this.through.reset();
+  }
+
+  /** The cheapest way that goes through nothing. */
+  protected routeIt(): void {
+    const state = this.store.state();
+    if (!state) return;
+    const { plan, workup } = state;
+    const found = routeFor({ hull: workup.surface, plan, owned: workup.aboard.owned, wiring: workup.wiring }, this.run());
+    this.fault.set(found ? '' : 'No way from one to the other goes through nothing: place a gland, or move one of them.');
+    if (found) this.put(found.run);
+  }
+
+  protected wayWords(w: Run['via'][number]): string {
+    if (w.at === 'point') return 'a point';
+    if (w.at === 'lane') return w.lane ?? 'along the lane';
+    return `through ${this.glands().find((g) => g.value === w.fitting)?.says ?? 'a gland'}`;
   }
 
   protected removePoint(index: number): void {

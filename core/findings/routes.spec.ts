@@ -1,0 +1,129 @@
+import { CATALOG, ORRISK, QUENBY } from '../../demo/index';
+import type { Plan, Run } from '../rig';
+import { judgeCases, rig } from '../testing/judging';
+import { deck, fitted, partWith, track } from '../testing/plans';
+import { bundleAcross, fishing, heldBy, WIRE_ACROSS } from '../wiring';
+import { workUp, type WorkupInput } from '../workup';
+
+const within = (space: string, x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space, x, y, heading: 0 });
+const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
+  ...{ from, to, lane: 'inside starboard', via: [], awg: null },
+  ...more,
+});
+/** A battery in the stern hold and a light on the foredeck, with a bulkhead between. */
+const STERN: Plan['fittings'] = {
+  b: fitted('battery-30', within('stern-hold', 3530), 'strap'),
+  l: fitted('deck-light', deck(1272, 95), 'rivet'),
+  g: fitted('gland-bulkhead', { on: 'bulkhead', bulkhead: 'aft-bulkhead', y: 120, up: 60 }, 'through'),
+};
+const THROUGH: Run['via'] = [
+  { at: 'lane', x: 3500 },
+  { at: 'gland', fitting: 'g' },
+  { at: 'lane', x: 3110 },
+  { at: 'lane', x: 1400 },
+];
+const stern = (more: Partial<Run> = {}, fittings: Plan['fittings'] = {}): WorkupInput =>
+  rig({ ...STERN, ...fittings }, {}, ORRISK, { runs: { r: run('b', 'l', more) } });
+/** As many cables more through the same gland. */
+const crowded = (count: number): WorkupInput => {
+  const fittings: Plan['fittings'] = { ...STERN };
+  const runs: Record<string, Run> = {};
+  for (let i = 0; i < count; i++) {
+    fittings[`l${i}`] = fitted('deck-light', deck(1272, -90 + 10 * i), 'rivet');
+    runs[`r${i}`] = run('b', `l${i}`, { via: THROUGH, awg: 12 });
+  }
+  return rig(fittings, {}, ORRISK, { runs });
+};
+
+/** A sounder on a cable of its own, from a battery so far ahead of it. */
+const sounder = (x: number, cable: number): WorkupInput => {
+  const input = rig(
+    { b: fitted('battery-50', within('bow-hold', 560), 'loose'), s: fitted('sounder-arm-7', track('fwd-port', x), 'track') },
+    {},
+    QUENBY,
+    { runs: { r: run('b', 's', { lane: 'inside port' }) } },
+  );
+  const parts = CATALOG.parts.map((p) => (p.id === 'sounder-arm-7' ? partWith(p, { power: { ...p.power, cable } }) : p));
+  return { ...input, catalog: { ...input.catalog, parts } };
+};
+const wantedAt = (x: number): number => workUp(sounder(x, 20_000)).wiring.runs[0]?.wanted ?? 0;
+
+describe('routes', () => {
+  judgeCases([
+    {
+      code: 'run-through',
+      fires: stern(),
+      says: /The cable to Deck light, dim red goes through the after bulkhead/,
+      not: stern({ via: THROUGH }),
+    },
+    {
+      // Five cables of 12 AWG are √(10 · 4² / 0.64) = 15.8 mm across, seven 18.7.
+      code: 'gland-small',
+      fires: crowded(7),
+      says: /lets 18 mm through; 14 conductors are 19 mm across/,
+      not: crowded(5),
+      cure: false,
+    },
+    {
+      code: 'cable-short',
+      fires: sounder(1450, wantedAt(1450) - 2),
+      says: /The cable of Sounder 7 in, deck arm is 2 mm too short/,
+      not: sounder(1450, wantedAt(1450)),
+      cure: false,
+    },
+    {
+      code: 'hangs-free',
+      fires: stern({
+        via: [
+          { at: 'lane', x: 3500 },
+          { at: 'gland', fitting: 'g' },
+          { at: 'lane', x: 3110 },
+          { at: 'lane', x: 1900 },
+        ],
+      }),
+      says: /0\.\d+ m of the cable to Deck light, dim red hangs free/,
+      not: stern({ via: THROUGH }),
+      cure: false,
+    },
+  ]);
+
+  it('a bulkhead’s hole is set out off centre and up from the inside of the bottom, and drills nothing outside', () => {
+    const w = workUp(stern({ via: THROUGH }));
+    const [hole] = w.drilling.holes.filter((h) => h.fitting === 'g');
+    expect(hole?.up).toBeCloseTo(60, 6);
+    expect(hole?.offCentre).toBe(120);
+    expect(hole?.wall).toBeCloseTo(20, 6);
+    expect(w.findings.filter((f) => f.where === 'g').map((f) => f.code)).toEqual([]);
+  });
+
+  it('cables take room as known packings of equal circles do: never less, at most a seventh more (2, 2.155, 2.414, 2.701, 3, 3 times)', () => {
+    const best = [1, 2, 2.155, 2.414, 2.701, 3, 3];
+    best.forEach((ratio, i) => {
+      const across = bundleAcross(Array.from({ length: i + 1 }, () => 4)) / 4;
+      expect(across).toBeGreaterThanOrEqual(ratio - 1e-3);
+      expect(across).toBeLessThan(ratio * 1.15);
+    });
+    expect(bundleAcross([WIRE_ACROSS[6], WIRE_ACROSS[18]])).toBeCloseTo(WIRE_ACROSS[6] + WIRE_ACROSS[18], 9);
+  });
+
+  it('a cable is held no farther apart than 18 in, and fished from opening to opening as far as an arm gets', () => {
+    const w = workUp(stern({ via: THROUGH }));
+    const [cable] = w.wiring.runs;
+    if (!cable) return fail('no cable');
+    const inside = cable.legs.filter((l) => l.held).reduce((sum, l) => sum + Math.hypot(l.to.x - l.from.x, l.to.y - l.from.y), 0);
+    const [held] = heldBy(cable);
+    expect(inside / ((held?.count ?? 1) - 1)).toBeLessThanOrEqual(457.2);
+    const pulls = fishing(w.surface, cable, w.aboard.openings, 1750, (id) => `the end at ${id}`);
+    expect(pulls.some((p) => p.by === 'messenger line')).toBeTrue();
+    // From the battery to the gland by the hold’s own hatch, on from there.
+    expect(pulls[0]).toEqual(jasmine.objectContaining({ from: 'the end at b', to: 'stern hatch', by: 'hand' }));
+    expect(pulls.some((p) => p.from === 'the end at g')).toBeTrue();
+    expect(pulls.at(-1)?.to).toBe('the end at l');
+    // A longer arm never needs more lines.
+    const lines = (stature: number): number =>
+      fishing(w.surface, cable, w.aboard.openings, stature, (id) => id)
+        .filter((p) => p.by === 'messenger line')
+        .reduce((s, p) => s + p.far, 0);
+    expect(lines(2000)).toBeLessThanOrEqual(lines(1500));
+  });
+});

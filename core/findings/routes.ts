@@ -1,0 +1,92 @@
+import { entryOf } from '../rig';
+import { longMm, mm, say } from '../units';
+import { bundleAcross, conductorsIn, hazardsOn, HELD_EVERY, longestFree, routeFor, WIRE_ACROSS, type WiredRun } from '../wiring';
+import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
+import { aboutRun, nameIn } from './wires';
+
+/** The way out of another way, where there is one. */
+function routeAround(judged: Judged, run: WiredRun): Try[] {
+  const from = entryOf(judged.plan.runs, run.id);
+  const found = routeFor(judged, run);
+  return from && found
+    ? [
+        {
+          says: say`Route it around, ${longMm(found.length)}`,
+          changes: [{ kind: 'routeRun', run: run.id, from, to: found.run }],
+        },
+      ]
+    : [];
+}
+
+/** Whether one of the glands that a cable goes through is in a bulkhead. */
+const letThrough = ({ owned }: Judged, run: WiredRun, bulkhead: string): boolean =>
+  run.glands.some((g) => {
+    const place = owned.find((i) => i.placed.id === g)?.placed.place;
+    return place?.on === 'bulkhead' && place.bulkhead === bulkhead;
+  });
+
+/** Through foam, a well, a bulkhead or a tube. */
+export const runThrough: Judgement = (judged) =>
+  judged.wiring.runs.flatMap((run) =>
+    hazardsOn(judged.hull, run.legs)
+      .filter(({ hazard }) => !letThrough(judged, run, hazard.id))
+      .map(({ hazard }): Raw => ({
+        ...aboutRun(judged, run),
+        ...{ code: 'run-through', severity: 'look', curable: true, detail: hazard.id },
+        says: say`The cable to ${nameIn(judged, run.to)} goes through the ${hazard.name}.`,
+        because:
+          hazard.kind === 'bulkhead'
+            ? say`What keeps water out of the next room wants a gland there, or a way round by the deck.`
+            : say`Nothing is pulled through there. Another lane, or a way round.`,
+        tries: () => routeAround(judged, run),
+      })),
+  );
+
+/** More in a gland than goes through it. */
+export const glandSmall: Judgement = ({ wiring: { runs }, owned }) =>
+  owned.flatMap((item): Raw[] => {
+    const { gland } = item.placed.part;
+    if (!gland) return [];
+    const through = runs.filter((r) => r.glands.includes(item.placed.id));
+    const wires = through.flatMap((r) => Array.from({ length: conductorsIn(r) }, () => WIRE_ACROSS[r.awg ?? 2]));
+    const across = bundleAcross(wires);
+    if (across <= gland.takes) return [];
+    return [
+      {
+        ...about(item),
+        ...{ code: 'gland-small', severity: 'look', step: 'lay out' },
+        says: say`${item.letter}, ${item.placed.part.name} lets ${mm(gland.takes, 'down')} through; ${wires.length} conductors are ${mm(across, 'up')} across.`,
+        because: say`A gland closed over too much leaks, one forced cuts. A larger one, or a second beside it.`,
+      },
+    ];
+  });
+
+/** A cable that came with its load and does not reach. */
+export const cableShort: Judgement = (judged) =>
+  judged.wiring.runs.flatMap((run): Raw[] => {
+    if (!run.factory || run.wanted <= run.cut) return [];
+    return [
+      {
+        ...aboutRun(judged, run),
+        ...{ code: 'cable-short', severity: 'stop', curable: true },
+        says: say`The cable of ${nameIn(judged, run.to)} is ${mm(run.wanted - run.cut, 'up')} too short.`,
+        because: say`It comes ${longMm(run.cut)} long and is not cut; its way with loops takes ${longMm(run.wanted)}. An extension of its maker’s, or a shorter way.`,
+        tries: () => routeAround(judged, run),
+      },
+    ];
+  });
+
+/** A piece of a cable that hangs with nothing to hold it. */
+export const hangsFree: Judgement = (judged) =>
+  judged.wiring.runs.flatMap((run): Raw[] => {
+    const far = longestFree(run);
+    if (far <= HELD_EVERY) return [];
+    return [
+      {
+        ...aboutRun(judged, run),
+        ...{ code: 'hangs-free', severity: 'note' },
+        says: say`${longMm(far)} of the cable to ${nameIn(judged, run.to)} hangs free of its lane.`,
+        because: say`A cable is held every ${mm(HELD_EVERY, 'down')} (ABYC E-11, from memory): a clip on the way, or a point it must pass.`,
+      },
+    ];
+  });
