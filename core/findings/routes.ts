@@ -1,4 +1,4 @@
-import { entryOf } from '../rig';
+import { entryOf, type Run } from '../rig';
 import { longMm, mm, say } from '../units';
 import { bundleAcross, conductorsIn, hazardsOn, HELD_EVERY, longestFree, routeFor, WIRE_ACROSS, type WiredRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
@@ -64,14 +64,19 @@ export const glandSmall: Judgement = ({ wiring: { runs }, owned }) =>
 /** A cable that came with its load and does not reach. */
 export const cableShort: Judgement = (judged) =>
   judged.wiring.runs.flatMap((run): Raw[] => {
-    if (!run.factory || run.wanted <= run.cut) return [];
+    if (!run.given || run.wanted <= run.cut) return [];
+    const from = entryOf(judged.plan.runs, run.id);
+    const { aboard: _, ...anew } = from ?? {};
+    const pullAnew: Try[] = from?.aboard
+      ? [{ says: say`Pull a new one`, changes: [{ kind: 'routeRun', run: run.id, from, to: anew as Run }] }]
+      : [];
     return [
       {
         ...aboutRun(judged, run),
         ...{ code: 'cable-short', severity: 'stop', curable: true },
         says: say`The cable of ${nameIn(judged, run.to)} is ${mm(run.wanted - run.cut, 'up')} too short.`,
-        because: say`It comes ${longMm(run.cut)} long and is not cut; its way with loops takes ${longMm(run.wanted)}. An extension of its maker’s, or a shorter way.`,
-        tries: () => routeAround(judged, run),
+        because: say`It ${run.given === 'aboard' ? 'lies in the boat' : 'comes'} ${longMm(run.cut)} long; its way with loops takes ${longMm(run.wanted)}. ${run.given === 'aboard' ? 'A new one' : 'An extension of its maker’s'}, or a shorter way.`,
+        tries: () => [...routeAround(judged, run), ...pullAnew],
       },
     ];
   });

@@ -44,6 +44,10 @@ export function pullMinutes(run: WiredRun, standard: Standard): number {
 export const terminateMinutes = ({ conductors }: Pick<WiredRun, 'conductors'>, standard: Standard): number =>
   2 * conductors * standard.terminationMinutes;
 
+/** What lies in the boat already is neither pulled nor ended. */
+const layMinutes = (run: WiredRun, standard: Standard): number =>
+  run.given === 'aboard' ? 0 : pullMinutes(run, standard) + terminateMinutes(run, standard);
+
 /** What came aboard and is held elsewhere or otherwise now: it comes off first. */
 const isMoved = ({ placed, mounted }: Fitted): boolean => placed.fitting.aboard !== undefined && !mounted.there;
 
@@ -81,8 +85,8 @@ export function laborLines(
   );
   const wires = runs.map((run) => ({
     of: run.id,
-    says: 'Pull, terminate, test',
-    minutes: pullMinutes(run, standard) + terminateMinutes(run, standard) + standard.circuitTestMinutes,
+    says: run.given === 'aboard' ? 'Test' : 'Pull, terminate, test',
+    minutes: layMinutes(run, standard) + standard.circuitTestMinutes,
   }));
   return [
     { of: 'rig', says: 'Inspect, measure, tape up, check, clean', minutes: standard.setUpMinutes },

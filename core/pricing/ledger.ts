@@ -82,13 +82,15 @@ function materials(items: readonly Fitted[], { runs, guards, lines }: Led): Map<
   }
   const holes = items.reduce((sum, i) => sum + i.holes.length, 0);
   add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
-  for (const run of runs) {
-    if (run.awg && !run.factory) add(`wire-${run.awg}`, (run.conductors * run.cut) / 1000, 'follows the runs');
+  const bought = runs.filter((r) => r.given !== 'aboard');
+  for (const run of bought) {
+    if (run.awg && !run.given) add(`wire-${run.awg}`, (run.conductors * run.cut) / 1000, 'follows the runs');
     add('terminal', 2 * run.conductors, 'follow the runs');
     add('heat-shrink', 2 * run.conductors, 'follows the runs');
   }
   for (const { rating, kind, cable } of guards)
-    if (rating !== null) add(cable === null ? 'fuse' : HOLDER[kind], 1, 'follow the runs');
+    if (rating !== null && (cable === null || bought.some((r) => r.id === cable)))
+      add(cable === null ? 'fuse' : HOLDER[kind], 1, 'follow the runs');
   for (const { cord, cut } of lines) addCord(cord, cut);
   for (const { placed } of items) if (placed.fitting.tether) addCord(TETHER, tetherCut(placed.fitting.tether.length));
   return out;

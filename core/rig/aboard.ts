@@ -3,7 +3,7 @@ import type { Hold, Part } from '../parts';
 import { entryOf } from './entry-of';
 import type { Fact } from './fact';
 import type { Ledger } from './ledger';
-import type { Fitting, Place, Plan } from './plan';
+import type { Fitting, Place, Plan, Run, Waypoint } from './plan';
 import { sameJson } from './same-json';
 
 type Came = Pick<Fitting, 'aboard' | 'becomes' | 'place' | 'mount' | 'lift'>;
@@ -75,18 +75,28 @@ export function foundFitting(part: Pick<Part, 'id' | 'revision' | 'holding'>, pl
   };
 }
 
+/** A cable as it was pulled: which gauge, and how long each conductor of it is, mm. */
+export interface Pulled {
+  readonly id: string;
+  readonly awg: number | null;
+  readonly cut: number;
+}
+
 /**
  * What an earlier rig of the same hull left on it, as fittings that came aboard: what was fastened or fitted, or all of it
- * once that rig was signed for; and what it took off, whose holes are left. Sets and places in sets go with them.
+ * once that rig was signed for; and what it took off, whose holes are left. Sets and places in sets go with them, and the cables
+ * that were pulled between what stays.
  *
  * @param ledger the fold of the hull's facts for that rig
  * @param newKey another name for a fitting: names of two rigs on one hull must not be taken for one another
+ * @param pulled its cables as they were pulled
  */
 export function fromEarlier(
-  { fittings, sets, own }: Pick<Plan, 'fittings' | 'sets' | 'own'>,
+  { fittings, sets, own, runs = {} }: Pick<Plan, 'fittings' | 'sets' | 'own'> & Partial<Pick<Plan, 'runs'>>,
   ledger: Ledger,
   newKey: (old: string) => string,
-): Pick<Plan, 'fittings' | 'sets' | 'own'> {
+  pulled: readonly Pulled[] = [],
+): Pick<Plan, 'fittings' | 'sets' | 'own' | 'runs'> {
   const done = (id: string): boolean =>
     ledger.signed !== null || ledger.steps.has(`fasten.${id}`) || ledger.steps.has(`fit.${id}`);
   const stays = Object.entries(fittings).filter(([id, f]) => f.aboard !== undefined || done(id));
@@ -130,7 +140,26 @@ export function fromEarlier(
       ],
     ];
   });
-  return { fittings: Object.fromEntries(out), sets, own };
+  const stand = new Map(out);
+  const standsAs = (id: string): string | null => {
+    const name = names.get(id);
+    const f = name === undefined ? undefined : stand.get(name);
+    return name !== undefined && f && !hasGone(f) ? name : null;
+  };
+  const left = Object.entries(runs).flatMap(([id, run]): [string, Run][] => {
+    const [from, to] = [standsAs(run.from), standsAs(run.to)];
+    const as = pulled.find((p) => p.id === id);
+    const lies = run.aboard !== undefined || ledger.signed !== null || ledger.steps.has(`pull.${id}`);
+    if (from === null || to === null || !lies || !as || as.awg === null) return [];
+    const via = run.via.flatMap((w): Waypoint[] => {
+      if (w.at !== 'gland') return [w];
+      const gland = standsAs(w.fitting);
+      return gland === null ? [] : [{ at: 'gland', fitting: gland }];
+    });
+    const { proposed: _, ...kept } = run;
+    return [[newKey(id), { ...kept, from, to, via, aboard: { awg: as.awg, cut: as.cut } }]];
+  });
+  return { fittings: Object.fromEntries(out), sets, own, runs: Object.fromEntries(left) };
 }
 
 const factsOnly = (holes: Readonly<Record<string, string>>): Record<string, string> =>

@@ -155,6 +155,13 @@ export const runSchema = z.strictObject({
   has: z.enum(CONDUCTORS).optional().describe('both when left out'),
   guard: guardSchema.optional().describe('left out: at a battery as the core chooses, elsewhere none'),
   name: z.string().trim().min(1).max(40).optional().describe('what its way is called on the box'),
+  aboard: z
+    .strictObject({
+      awg: z.int().min(2).max(18),
+      cut: z.number().min(0).max(40_000).describe('how long each conductor of it is, mm'),
+    })
+    .optional()
+    .describe('it lay in the boat when that came in, as an earlier rig pulled it: a new one when left out'),
   proposed: z.literal(true).optional().describe('as it was proposed: a new proposal may replace it'),
 });
 

@@ -153,16 +153,20 @@ export function build({ owned, takenOff, runs, lines, shop, ledger, gate, tests,
   const ready = drilled.length ? ['cure'] : ['agree'];
   for (const run of runs) {
     const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
+    const aboard = run.given === 'aboard';
+    if (!aboard)
+      drafts.push(
+        step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
+          fitting: run.to,
+          detail: `${run.awg ?? '?'} AWG${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.`,
+        }),
+        step(['end', run.id], `Terminate ${name}`, terminateMinutes(run, labor), [stepId('pull', run.id)], {
+          fitting: run.to,
+          detail: guardWords(run),
+        }),
+      );
     drafts.push(
-      step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
-        fitting: run.to,
-        detail: `${run.awg ?? '?'} AWG${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.`,
-      }),
-      step(['end', run.id], `Terminate ${name}`, terminateMinutes(run, labor), [stepId('pull', run.id)], {
-        fitting: run.to,
-        detail: guardWords(run),
-      }),
-      step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, [stepId('end', run.id)], {
+      step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, aboard ? ready : [stepId('end', run.id)], {
         fitting: run.to,
         detail: 'Polarity, alone and with all others, voltage at the load.',
       }),

@@ -42,8 +42,8 @@ export function cutList(cables: readonly Labelled[]): CutGroup[] {
   const groups = new Map<string, { awg: Awg; colour: WireColour; pieces: { label: string; cut: number }[] }>();
   for (const { run, label } of cables) {
     const { awg, cut } = run;
-    // What comes with its load is not cut.
-    if (awg === null || run.factory) continue;
+    // What is there already is not cut.
+    if (awg === null || run.given) continue;
     for (const { colour } of conductorsOf(run)) {
       const key = `${awg} ${colour}`;
       const group = groups.get(key) ?? { awg, colour, pieces: [] };
@@ -72,11 +72,11 @@ export function conductorsOf({ has, colour }: Pick<WiredRun, 'has' | 'colour'>):
   return has === 'both' ? [out, back] : [has === 'plus' ? out : back];
 }
 
-/** Cables in pulling order: lane by lane, in each the thickest first, for it bends least, then the longest (common practice, no source). */
+/** Cables in pulling order, but for those that lie in the boat: lane by lane, in each the thickest first, for it bends least, then the longest (common practice, no source). */
 export const pullList = (cables: readonly Labelled[]): readonly Labelled[] =>
-  [...cables].sort(
-    (a, b) => a.run.lane.localeCompare(b.run.lane) || (a.run.awg ?? 0) - (b.run.awg ?? 0) || b.run.length - a.run.length,
-  );
+  cables
+    .filter((c) => c.run.given !== 'aboard')
+    .sort((a, b) => a.run.lane.localeCompare(b.run.lane) || (a.run.awg ?? 0) - (b.run.awg ?? 0) || b.run.length - a.run.length);
 
 /** How an end is made: what is crimped on, with which jaws, under which heat-shrink. */
 export interface Ending {
@@ -113,7 +113,7 @@ export function endsOf(cables: readonly Labelled[], owned: readonly Fitted[]): E
   };
   return cables.flatMap(({ run, label }) => {
     const { awg } = run;
-    if (awg === null) return [];
+    if (awg === null || run.given === 'aboard') return [];
     return conductorsOf(run).flatMap(({ colour, from, to }): End[] => [
       {
         ...{ label, colour, awg, at: `${letterOf(run.from)} ${run.way !== null && from === '+' ? `way ${run.way}` : from}` },

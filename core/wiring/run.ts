@@ -11,12 +11,12 @@ export interface Laid extends Routed {
   readonly run: Run;
   /** Along the path, mm. */
   readonly length: number;
-  /** Cut length of each conductor, mm: of a cable that comes with its load, how long that is. */
+  /** Cut length of each conductor, mm: of a cable that is there already, how long that is. */
   readonly cut: number;
   /** What it would be cut to: the path with its loops and slack, mm. */
   readonly wanted: number;
-  /** It comes with what it feeds and is not cut. */
-  readonly factory: boolean;
+  /** What it is not cut for: it comes with what it feeds, or lies in the boat; null for one that is cut. */
+  readonly given: 'with its load' | 'aboard' | null;
 }
 
 /** Path plus a loop at each end plus slack, rounded up to what is cut. */
@@ -55,8 +55,9 @@ export function layRun({ hull, id, run, from, to, shop, glandAt }: RunInput): La
   const length = pathLength(routed.path);
   const loops = shop.wiring.follows * (travelOf(from) + travelOf(to)) + DRIP * routed.glands.length;
   const wanted = cutLength(length + loops, shop.wiring);
-  const own = to.part.power?.cable;
-  return { ...routed, id, run, length, wanted, cut: own ?? wanted, factory: own !== undefined };
+  const own = run.aboard?.cut ?? to.part.power?.cable;
+  const given = run.aboard ? 'aboard' : own === undefined ? null : 'with its load';
+  return { ...routed, id, run, length, wanted, cut: own ?? wanted, given };
 }
 
 /** How many conductors lie in a cable. */

@@ -74,12 +74,12 @@ export interface WiredRun {
   readonly glands: Laid['glands'];
   /** Along the path, mm. */
   readonly length: number;
-  /** Cut length of each conductor, mm; of a cable that comes with its load, how long that is. */
+  /** Cut length of each conductor, mm; of a cable that is there already, how long that is. */
   readonly cut: number;
   /** What its way takes, with loops and slack, mm. */
   readonly wanted: number;
-  /** It comes with what it feeds and is not cut. */
-  readonly factory: boolean;
+  /** What it is not cut for: it comes with what it feeds, or lies in the boat; null for one that is cut. */
+  readonly given: Laid['given'];
   /** Which conductors it has, and how many. */
   readonly has: Conductors;
   readonly conductors: number;
@@ -170,7 +170,7 @@ function networkUp(
   const { network, potentials } = joined;
   const lengths = laid.map((l) => ({
     ...{ cable: l.id, cut: l.cut, bundle: bundleOf(l, laid) },
-    own: GAUGES.find((g) => g === l.run.awg) ?? null,
+    own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? l.run.awg)) ?? null,
   }));
   const prices = new Map(consumables.map((c) => [c.id, c.priceCents]));
   // Where the stores hold no such wire it costs as its copper does.
@@ -229,7 +229,7 @@ interface Worked {
 }
 
 function wiredRun(
-  { id, run, path, legs, lies, glands, length, cut, wanted, factory }: Laid,
+  { id, run, path, legs, lies, glands, length, cut, wanted, given }: Laid,
   { joined, sized, byEdge, feeds, bundle }: Worked,
 ): WiredRun | null {
   const { network, parts } = joined;
@@ -246,7 +246,7 @@ function wiredRun(
   const before = (network.at.get(leads[0]?.from ?? '') ?? []).flatMap((e) => (e.is === 'way' ? (byEdge.get(e.id) ?? []) : []));
   return {
     ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, lies, path, legs, glands },
-    ...{ length, cut, wanted, factory },
+    ...{ length, cut, wanted, given },
     has: run.has ?? 'both',
     conductors: conductorsIn(run),
     bundle,

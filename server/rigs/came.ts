@@ -10,6 +10,7 @@ import {
   type Ledger,
   type Plan,
 } from '@plain-cleat/core/rig';
+import type { Wiring } from '@plain-cleat/core/wiring';
 import { workUp } from '@plain-cleat/core/workup';
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
@@ -18,7 +19,7 @@ import { newestParts, partsAt } from '../revisions/revisions';
 import { factsOf, pinnedOf, planOf } from './load';
 
 /** What is aboard a boat as a rig is opened on it. */
-export interface Came extends Pick<Plan, 'fittings' | 'sets' | 'own'> {
+export interface Came extends Pick<Plan, 'fittings' | 'sets' | 'own' | 'runs'> {
   /** The rig it was left by, when that was signed for: what it left is the new one's now. */
   readonly setAside: RigRow | null;
 }
@@ -32,9 +33,9 @@ export interface Came extends Pick<Plan, 'fittings' | 'sets' | 'own'> {
 export async function cameWith(model: HullModel, hullId: string | null, transaction: Transaction): Promise<Came> {
   const stock = await knownStock(model, transaction);
   const earlier = hullId === null ? null : await lastOn(hullId, transaction);
-  if (!earlier) return { fittings: stock, sets: {}, own: {}, setAside: null };
-  const { plan, ledger } = earlier;
-  const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`);
+  if (!earlier) return { fittings: stock, sets: {}, own: {}, runs: {}, setAside: null };
+  const { plan, ledger, wiring } = earlier;
+  const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`, wiring.runs);
   const there = [
     ...(await partsAt(Object.values(left.fittings).map(partRef), transaction)),
     ...ownParts({ ...plan, own: left.own }),
@@ -43,7 +44,14 @@ export async function cameWith(model: HullModel, hullId: string | null, transact
   const fittings = standing(
     Object.entries({ ...stock, ...left.fittings }).filter(([, f]) => known.has(partKey(partRef(f))) || isMakers(f)),
   );
-  return { fittings, sets: left.sets, own: left.own, setAside: ledger.signed ? earlier.row : null };
+  const runs = Object.fromEntries(
+    Object.entries(left.runs).flatMap(([run, r]) =>
+      fittings[r.from] && fittings[r.to]
+        ? [[run, { ...r, via: r.via.filter((w) => w.at !== 'gland' || fittings[w.fitting]) }] as const]
+        : [],
+    ),
+  );
+  return { fittings, sets: left.sets, own: left.own, runs, setAside: ledger.signed ? earlier.row : null };
 }
 
 /** Without what stands on something that is not among them. */
@@ -70,7 +78,10 @@ async function knownStock(model: HullModel, transaction: Transaction): Promise<P
 }
 
 /** The last rig on a hull that was not set aside, with its plan and what was done for it. */
-async function lastOn(hullId: string, transaction: Transaction): Promise<{ row: RigRow; plan: Plan; ledger: Ledger } | null> {
+async function lastOn(
+  hullId: string,
+  transaction: Transaction,
+): Promise<{ row: RigRow; plan: Plan; ledger: Ledger; wiring: Pick<Wiring, 'runs'> } | null> {
   const row = await RigRow.findOne({
     where: { hullId, place: { [Op.ne]: 'set aside' } },
     order: [['number', 'DESC']],
@@ -79,5 +90,6 @@ async function lastOn(hullId: string, transaction: Transaction): Promise<{ row: 
   if (!row) return null;
   const plan = planOf(row);
   const [pinned, facts] = await Promise.all([pinnedOf(row, plan, transaction), factsOf(hullId)]);
-  return { row, plan, ledger: workUp({ plan, facts, ...pinned, asOf: plan.opened }).ledger };
+  const { ledger, wiring } = workUp({ plan, facts, ...pinned, asOf: plan.opened });
+  return { row, plan, ledger, wiring };
 }

@@ -91,6 +91,10 @@ const onAnotherBoat = (fittings: Plan['fittings']): Plan['fittings'] =>
     }),
   );
 
+/** The same cables in another boat: none lies there yet. */
+const pulledAnew = (runs: Plan['runs']): Plan['runs'] =>
+  Object.fromEntries(Object.entries(runs).map(([id, { aboard: _, ...run }]) => [id, run]));
+
 /**
  * The same plan again for the same owner, on a boat of its own of the same model. What belongs to the one boat stays
  * with it: its facts, its frozen letters, its old holes, what was accepted of it.
@@ -110,6 +114,7 @@ export async function duplicateRig(db: Sequelize, rigId: string, title: string):
       opened: todayIn(shop.timeZone),
       promised: null,
       fittings: onAnotherBoat(before.fittings),
+      runs: pulledAnew(before.runs),
       accepted: {},
       letters: null,
       photos: {},

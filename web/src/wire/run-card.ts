@@ -160,8 +160,10 @@ export class RunCard {
   protected set(more: Partial<Run>): void {
     const plan = this.plan();
     if (!plan) return;
-    const { proposed: _, ...own } = { ...plan, ...more };
-    this.put(own);
+    const { proposed: _, aboard, ...own } = { ...plan, ...more };
+    // Another gauge, or other conductors, is another cable.
+    const same = !('awg' in more) && !('has' in more);
+    this.put({ ...own, ...(aboard && same ? { aboard } : {}) });
   }
 
   protected setGuard(choice: GuardChoice): void {
