@@ -121,6 +121,18 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   await alone.press('Enter');
   await expect(page.getByText(/Sounder 7 in, deck arm reads 9\.50 V alone/).first()).toBeVisible();
   await allKept(page);
+
+  // Rung through, not shorted, seen from all round: each is somebody's word.
+  const checks = page.getByRole('table', { name: 'Checks' });
+  const right = checks.getByRole('radio', { name: 'right' });
+  const count = await right.count();
+  expect(count).toBe(11);
+  for (let i = 0; i < count; i++) {
+    await right.nth(i).click();
+    await expect(right.nth(i)).toBeChecked();
+  }
+  await expect(page.getByText('0 of 11 still to do')).toBeVisible();
+  await allKept(page);
   await goStep(page, 'Build');
   // What was read before its ends were made does not count yet; what reads wrong does not count at all.
   await expect(page.locator('[data-step="test.feed-lights"]')).toContainText(

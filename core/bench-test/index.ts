@@ -1,4 +1,5 @@
 export * from './as-built';
+export * from './checks';
 export * from './diagnose';
 export * from './plant';
 export * from './readings';

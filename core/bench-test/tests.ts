@@ -5,11 +5,16 @@ import type { Wiring } from '../wiring';
 import { builtAs, onTheBench } from './as-built';
 import { measure, passes, planned, readingsOf, runOf, stateOf, toleranceOf, type Reading } from './readings';
 
-/** One planned reading of the bench test, with what was read. */
-export interface BenchTest {
-  readonly reading: Reading;
+/** What holds the test of a cable open until it was taken and is right. */
+export interface Held {
   /** The cable at whose end it is taken. */
   readonly run: string;
+  readonly read: { readonly by: string; readonly when: string; readonly device: string; readonly ok: boolean } | null;
+}
+
+/** One planned reading of the bench test, with what was read. */
+export interface BenchTest extends Held {
+  readonly reading: Reading;
   /** What the circuit as planned shows, V, and how far off it may be. */
   readonly expected: number;
   readonly tolerance: number;

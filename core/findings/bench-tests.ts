@@ -1,4 +1,4 @@
-import { READ_WORDS, testDetail, type BenchTest } from '../bench-test';
+import { CHECK_WORDS, checkDetail, READ_WORDS, testDetail, type BenchCheck, type BenchTest, type Held } from '../bench-test';
 import { printVolts } from '../circuits';
 import { entryOf, type Plan } from '../rig';
 import { say } from '../units';
@@ -24,9 +24,30 @@ export const failedTests: Judgement = (judged) =>
     ];
   });
 
-/** A test that holds its step open: not read yet, or failed and accepted by nobody. */
-export const openTests = (tests: readonly BenchTest[], accepted: Plan['accepted']): readonly BenchTest[] =>
-  tests.filter(
-    ({ reading, run, read }) =>
-      !read || (!read.ok && entryOf(accepted, findingKey('test-failed', run, testDetail(reading))) === undefined),
-  );
+/** Something rung through, run or looked at that was not right. */
+export const failedChecks: Judgement = (judged) =>
+  judged.checks.flatMap((check): Raw[] => {
+    const wired = judged.wiring.runs.find((r) => r.id === check.run);
+    if (!check.read || check.read.ok || !wired) return [];
+    return [
+      {
+        ...aboutRun(judged, wired),
+        code: 'test-failed',
+        detail: checkDetail(check),
+        severity: 'stop',
+        says: say`${check.about}: ${check.is} was not so.`,
+        because: say`${check.read.by} checked it: ${CHECK_WORDS[check.is]}.`,
+      },
+    ];
+  });
+
+/** Tests and checks that hold their step open: not taken yet, or failed and accepted by nobody. */
+export function openTests(
+  tests: readonly BenchTest[],
+  checks: readonly BenchCheck[],
+  accepted: Plan['accepted'],
+): readonly Held[] {
+  const open = ({ run, read }: Held, detail: string): boolean =>
+    !read || (!read.ok && entryOf(accepted, findingKey('test-failed', run, detail)) === undefined);
+  return [...tests.filter((t) => open(t, testDetail(t.reading))), ...checks.filter((c) => open(c, checkDetail(c)))];
+}

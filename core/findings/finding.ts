@@ -2,7 +2,7 @@ import type { Part } from '../parts';
 import type { ShopSettings } from '../shop';
 import type { HullModel, HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
-import type { BenchTest } from '../bench-test';
+import type { BenchCheck, BenchTest } from '../bench-test';
 import type { CircuitInUse } from '../circuits';
 import type { DayWorked } from '../day';
 import type { Floating } from '../float';
@@ -74,6 +74,8 @@ export interface Judged {
   readonly circuits: readonly CircuitInUse[];
   /** The bench test; null while nothing was read. */
   readonly tests: readonly BenchTest[] | null;
+  /** What was rung through, run and looked at. */
+  readonly checks: readonly BenchCheck[];
   /** The day on the water that was planned; null while nobody has planned one. */
   readonly day: (DayWorked & { readonly day: Day }) | null;
   /** Holes of the hull that no fitting of this plan uses. */

@@ -50,7 +50,7 @@ import { acceptedBy, findingKey } from './codes';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
 import { besideMotor, plugsAlike, plugsHold } from './plugs';
-import { failedTests } from './bench-tests';
+import { failedChecks, failedTests } from './bench-tests';
 import { lastsTheDay, legsReached } from './day';
 import { overBattery, sags, sharedWithMotor } from './circuits';
 import { alikeInParallel, boxesHold, chargedAboard, fedRight, feeds, lightsSwitched, shorted, waysNamed } from './feeds';
@@ -196,6 +196,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   plugsAlike,
   besideMotor,
   failedTests,
+  failedChecks,
   lastsTheDay,
   legsReached,
   sags,

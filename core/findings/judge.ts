@@ -31,6 +31,7 @@ export interface FindingsInput {
   readonly circuits: readonly CircuitInUse[];
   readonly day: Judged['day'];
   readonly tests: Judged['tests'];
+  readonly checks: Judged['checks'];
   readonly weight: Weight;
   readonly ashore: Ashore;
 }
@@ -53,6 +54,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
     circuits,
     day,
     tests,
+    checks,
     weight,
     ashore,
   } = input;
@@ -80,6 +82,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       circuits,
       day,
       tests,
+      checks,
       oldHoles,
       others,
       ledger,

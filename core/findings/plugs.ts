@@ -2,7 +2,7 @@ import { nominalVolts, printAmps } from '../circuits';
 import type { Fitted } from '../drilling';
 import { entryOf, type Run } from '../rig';
 import { mm, say } from '../units';
-import { otherLane, sideBySide } from '../wiring';
+import { BESIDE_MOTOR, otherLane, sideBySide } from '../wiring';
 import type { Judged, Judgement, Raw, Try } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
 
@@ -59,9 +59,6 @@ export const plugsAlike: Judgement = (judged) => {
   });
 };
 
-/** So far side by side a screen hears the motor (judgement), mm. */
-const SIDE_BY_SIDE = 300;
-
 /** The cable of a screen lies beside the motor's. */
 export const besideMotor: Judgement = (judged) => {
   const { runs, network } = judged.wiring;
@@ -70,7 +67,7 @@ export const besideMotor: Judgement = (judged) => {
   return runs.flatMap((run): Raw[] => {
     if (run.motor || !run.feeds.some((f) => screens.has(f))) return [];
     const together = (m: (typeof motors)[number]): number => sideBySide(m, run);
-    const beside = motors.find((m) => together(m) > SIDE_BY_SIDE);
+    const beside = motors.find((m) => together(m) > BESIDE_MOTOR);
     if (!beside) return [];
     return [
       {

@@ -1,6 +1,6 @@
 import { carries, FUSE_WITHIN, GUARD_AT, inAll, KINDS, printAmps } from '../circuits';
 import type { Fitted } from '../drilling';
-import { entryOf, GUARDS, type Run } from '../rig';
+import { entryOf, GUARDS, sameJson, type Run } from '../rig';
 import { mm, say } from '../units';
 import type { WiredRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
@@ -30,7 +30,7 @@ export function leftOpen({ plan }: Judged, run: string, fields: readonly ('awg' 
     ...(guard === undefined || fields.includes('guard') ? {} : { guard }),
     awg: fields.includes('awg') ? null : from.awg,
   };
-  return JSON.stringify(to) === JSON.stringify(from)
+  return sameJson(to, from)
     ? []
     : [{ says: say`As the tables choose`, changes: [{ kind: 'routeRun', run, from, to }] }];
 }

@@ -98,6 +98,11 @@ export const newFactSchema = z.discriminatedUnion('kind', [
     circuit: z.string().max(40).describe('the circuit it was read on, as a fingerprint'),
     meter: z.enum(['typed', 'bench meter']),
   }),
+  fact('circuitChecked', {
+    check: z.string().min(1).max(200).describe('which check of the bench test'),
+    ok: z.boolean(),
+    circuit: z.string().max(40).describe('the circuit it was checked on, as a fingerprint'),
+  }),
   fact('stepDone', { step: keySchema }),
   fact('gatePassed', {
     step: keySchema.describe('the step, or drill for what stands before the first hole'),
@@ -139,6 +144,7 @@ export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
   thingSeen: 'how a thing aboard is',
   received: 'the owner’s signature for how the boat came in',
   circuitRead: 'a reading of the bench test',
+  circuitChecked: 'a check of the bench test',
   stepDone: 'a step done',
   gatePassed: 'a step let pass',
   gateAsked: 'a manager asked to let a step pass',

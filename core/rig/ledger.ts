@@ -68,6 +68,8 @@ export interface Ledger {
   readonly agreed: Of<'layoutAgreed'> | null;
   /** The last of each reading of the bench test. */
   readonly circuitReads: ReadonlyMap<string, Of<'circuitRead'>>;
+  /** The last of each check of the bench test. */
+  readonly circuitChecks: ReadonlyMap<string, Of<'circuitChecked'>>;
   /** The last measured bar of each paper. */
   readonly bars: ReadonlyMap<string, Of<'barMeasured'>>;
 }
@@ -184,6 +186,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     correction,
     readings,
     agreed: own.filter((f) => isFact(f, 'layoutAgreed')).at(-1) ?? null,
+    circuitChecks: new Map(own.flatMap((f) => (f.kind === 'circuitChecked' ? [[f.check, f]] : []))),
     circuitReads: new Map(own.flatMap((f) => (f.kind === 'circuitRead' ? [[f.reading, f]] : []))),
     bars: new Map(own.flatMap((f) => (f.kind === 'barMeasured' ? [[f.paper, f]] : []))),
   };

@@ -13,7 +13,7 @@ import type { DrillGate, Fitted } from '../drilling';
 import type { Placed } from '../layout';
 import { cordWords, type LedLine } from '../lines';
 import { takenOff as takenOffThe, type Ledger } from '../rig';
-import type { BenchTest } from '../bench-test';
+import type { Held } from '../bench-test';
 import { guardWords, type WiredRun } from '../wiring';
 import { NOT_YET, standings, type Standing } from './gates';
 
@@ -83,9 +83,9 @@ export interface BuildInput {
   readonly shop: ShopSettings;
   readonly ledger: Ledger;
   readonly gate: DrillGate;
-  /** What the bench test reads, and what of it still holds its step open; none where a tick is enough. */
-  readonly tests: readonly BenchTest[];
-  readonly open: readonly BenchTest[];
+  /** What the bench test reads and checks, and what of it still holds its step open; none where a tick is enough. */
+  readonly tests: readonly Held[];
+  readonly open: readonly Held[];
 }
 
 export interface Build {

@@ -1,4 +1,4 @@
-import type { BenchTest } from '../bench-test';
+import type { Held } from '../bench-test';
 import type { StepWork } from './build';
 import type { ShopSettings } from '../shop';
 import type { DrillGate, Fitted } from '../drilling';
@@ -63,9 +63,9 @@ export interface GateFacts {
   readonly ledger: Ledger;
   readonly gate: DrillGate;
   readonly shop: ShopSettings;
-  /** What the bench test reads, and what of it still holds its step open. */
-  readonly tests: readonly BenchTest[];
-  readonly open: readonly BenchTest[];
+  /** What the bench test reads and checks, and what of it still holds its step open. */
+  readonly tests: readonly Held[];
+  readonly open: readonly Held[];
 }
 
 /** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
@@ -90,11 +90,11 @@ function doneBy(step: Gated, { items, takenOff, ledger, gate, shop, tests, open 
     return last ? momentOf(last) : said ? momentOf(said) : [];
   }
   if (step.work === 'test') {
-    const own = (t: BenchTest): boolean => `test.${t.run}` === step.id;
+    const own = (t: Held): boolean => `test.${t.run}` === step.id;
     const wanting = open.filter(own);
     const unread = wanting.filter((t) => !t.read).length;
-    if (unread) return say`${unread} of ${tests.filter(own).length} readings not taken`;
-    if (wanting.length) return say`a reading is not as it should be`;
+    if (unread) return say`${unread} of ${tests.filter(own).length} readings and checks not taken`;
+    if (wanting.length) return say`a reading or a check is not as it should be`;
     const [last] = tests
       .filter(own)
       .flatMap((t) => t.read ?? [])

@@ -85,6 +85,7 @@ export const shopSettingsSchema = z.strictObject({
     bundled: z.enum(['at any voltage', 'from 50 V']).describe('from which voltage on conductors of a bundle carry less'),
     meter: z.boolean().describe('the simulated bench meter counts as one: for a demo and for nothing else'),
     readings: z.boolean().describe('a circuit is tested by what a meter reads, not by a tick'),
+    checks: z.boolean().describe('it is also rung through, motors run both ways, lights looked at'),
     loop: z.number().min(0).max(2000).describe('service loop at each end, mm'),
     slackPercent: z.number().min(0).max(50),
     follows: z.number().min(0).max(3).describe('a cable to what turns or slides has a loop of so many times what that moves'),

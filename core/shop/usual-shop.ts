@@ -97,6 +97,7 @@ export const USUAL_SHOP: ShopSettings = {
     bundled: 'at any voltage',
     meter: false,
     readings: true,
+    checks: true,
     loop: 150,
     slackPercent: 5,
     follows: 0.5, // (j)

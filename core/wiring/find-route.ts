@@ -39,7 +39,7 @@ const STEP = 80;
 const JOINS = 260;
 /** Where the brief would not have it, a millimetre counts so many times (judgement); beside what disturbs it too. */
 const DISLIKED = 3;
-const BESIDE = 1.6;
+const BESIDE = 4;
 /** A hole of its own through the deck, and a change of lane, are worth so much way (judgement), mm. */
 const PIERCES = 500;
 const CHANGES = 60;

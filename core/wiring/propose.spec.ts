@@ -36,7 +36,10 @@ const rigOf = (names: readonly string[], runs: Plan['runs'] = {}, wires: Brief['
   const input = inputOf(Object.fromEntries(names.map((n) => [n, ABOARD[n]])) as Plan['fittings'], { runs }, [], QUENBY);
   return { ...input, plan: { ...input.plan, brief: { ...input.plan.brief, wires } } };
 };
-const proposed = (input: WorkupInput): Proposal => proposeCircuit({ plan: input.plan, owned: workUp(input).aboard.owned });
+const proposed = (input: WorkupInput): Proposal => {
+  const { surface, aboard } = workUp(input);
+  return proposeCircuit({ hull: surface, plan: input.plan, owned: aboard.owned });
+};
 const taken = (input: WorkupInput, { changes }: Proposal): WorkupInput => ({
   ...input,
   plan: changes.reduce(
@@ -57,6 +60,7 @@ const NEVER: readonly FindingCode[] = [
     'wire-overheats',
     'thin-wire',
     'feeds-nothing',
+    'run-through',
   ] as const),
   ...([
     'no-way-left',

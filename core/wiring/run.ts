@@ -63,6 +63,9 @@ export function layRun({ hull, id, run, from, to, shop, glandAt }: RunInput): La
 /** How many conductors lie in a cable. */
 export const conductorsIn = ({ has = 'both' }: Pick<Run, 'has'>): number => (has === 'both' ? 2 : 1);
 
+/** So far side by side a screen hears the motor (judgement), mm. */
+export const BESIDE_MOTOR = 300;
+
 /** Over how much of their length two cables lie side by side, mm. */
 export const sideBySide = (a: Pick<Routed, 'lies'>, b: Pick<Routed, 'lies'>): number =>
   a.lies.reduce(

@@ -40,6 +40,7 @@ function judgedOf(): Judged {
         circuits: [],
         day: null,
         tests: null,
+        checks: [],
         oldHoles: [],
         others: [],
         ledger: r.ledger,

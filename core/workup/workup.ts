@@ -1,6 +1,6 @@
 import type { Catalog } from '../catalog';
 import type { ShopSettings } from '../shop';
-import { benchTests, type BenchTest } from '../bench-test';
+import { benchChecks, benchTests } from '../bench-test';
 import { inUse } from '../circuits';
 import { goOut } from '../day';
 import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../drilling';
@@ -35,7 +35,7 @@ export interface WorkupInput {
   readonly set?: string | null;
 }
 
-const NO_TESTS: readonly BenchTest[] = [];
+const NONE: readonly never[] = [];
 const NO_OTHERS: readonly OtherHole[] = [];
 
 /**
@@ -161,16 +161,19 @@ export const STAGES = rowOf<WorkupInput>()
     priceUp,
   )
   .stage('tests', ({ wiring, ledger, shop }) => ({ wiring, ledger, shop }), benchTests)
+  .stage('checks', ({ wiring, aboard: { owned }, ledger, shop }) => ({ wiring, owned, ledger, shop }), benchChecks)
   .stage(
     'build',
     (w) => ({
       ...{ owned: w.aboard.owned, takenOff: w.layout.takenOff, runs: w.wiring.runs, lines: w.lines, shop: w.shop },
       ledger: w.ledger,
       gate: w.drilling.gate,
-      tests: w.shop.wiring.readings ? w.tests : NO_TESTS,
+      tests: w.shop.wiring.readings ? w.tests : NONE,
+      checks: w.shop.wiring.readings ? w.checks : NONE,
       accepted: w.plan.accepted,
     }),
-    ({ tests, accepted, ...r }) => build({ ...r, tests, open: openTests(tests, accepted) }),
+    ({ tests, checks, accepted, ...r }) =>
+      build({ ...r, tests: [...tests, ...checks], open: openTests(tests, checks, accepted) }),
   )
   .stage(
     'handover',
@@ -212,6 +215,7 @@ export const STAGES = rowOf<WorkupInput>()
       // Nobody is told of a day that nobody planned.
       day: w.plan.day ? w.day : null,
       tests: w.ledger.circuitReads.size ? w.tests : null,
+      checks: w.checks,
     }),
     judge,
   );

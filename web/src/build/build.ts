@@ -5,7 +5,7 @@ import { QuantityField } from '../controls/quantity';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import type { BenchTest } from '@plain-cleat/core/bench-test';
+import type { Held } from '@plain-cleat/core/bench-test';
 import { byItself, type BuildStep, readySteps } from '@plain-cleat/core/scheduling';
 import { RigStore } from '../stores/rig.store';
 import { Words } from '../hull-view/words';
@@ -47,7 +47,8 @@ export default class Build {
   protected elsewhere(step: BuildStep): string {
     const state = this.store.state();
     if (!state) return '';
-    if (step.byReadings) return readingsWords(state.workup.tests.filter((t) => step.id === `test.${t.run}`));
+    if (step.byReadings)
+      return readingsWords([...state.workup.tests, ...state.workup.checks].filter((t) => step.id === `test.${t.run}`));
     if (byItself(step, state.doc.shop))
       return step.id === 'agree' ? 'Kept on Drill, with their name.' : 'Marked hole by hole on Drill.';
     return step.id === 'measure' && state.workup.drilling.holes.length ? 'Typed on Drill.' : '';
@@ -105,9 +106,9 @@ export default class Build {
 }
 
 /** How far a circuit's bench test is. */
-function readingsWords(tests: readonly BenchTest[]): string {
+function readingsWords(tests: readonly Held[]): string {
   const [read, wrong] = [tests.filter((t) => t.read).length, tests.filter((t) => t.read && !t.read.ok).length];
-  const where = 'Read with the meter on Wire, under Bench test';
+  const where = 'Read and checked on Wire, under Bench test';
   if (wrong) return `${where}: ${wrong} of ${tests.length} ${wrong === 1 ? 'is' : 'are'} wrong.`;
-  return read < tests.length ? `${where}: ${read} of ${tests.length} read.` : `${where}.`;
+  return read < tests.length ? `${where}: ${read} of ${tests.length} done.` : `${where}.`;
 }

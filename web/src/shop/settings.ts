@@ -128,6 +128,7 @@ export const SETTINGS: readonly Group[] = [
       one('wiring.bundled', 'Bundled conductors carry less', ['at any voltage', 'from 50 V']),
       one('wiring.meter', 'The simulated bench meter counts, for a demo', 'yes'),
       one('wiring.readings', 'A circuit is tested by what a meter reads', 'yes'),
+      one('wiring.checks', 'It is also rung through, run and looked at', 'yes'),
       length('wiring.loop', 'Service loop'),
       one('wiring.follows', 'Loop where something turns, of how far it goes', 'number', '×'),
       one('wiring.slackPercent', 'Slack', 'number', '%'),

@@ -2,10 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatTableModule } from '@angular/material/table';
 import {
   aboutWords,
+  type BenchCheck,
   builtAs,
+  CHECK_WORDS,
   circuitPrint,
   type Diagnosis,
   type Fault,
@@ -49,7 +52,7 @@ type Asked = { readonly is: 'nothing' | 'asking' | 'failed' } | { readonly is: '
 @Component({
   selector: 'pc-bench-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, MatButtonModule, MatTableModule, QuantityField, Words],
+  imports: [ChoiceField, MatButtonModule, MatButtonToggleModule, MatTableModule, QuantityField, Words],
   templateUrl: './bench-card.html',
   styleUrl: './bench-card.scss',
 })
@@ -72,6 +75,11 @@ export class BenchCard {
     { value: 'any', says: 'any fault' },
     ...FAULTS.map((value) => ({ value, says: value })),
   ];
+  protected readonly checkColumns = ['about', 'how', 'answer'];
+  protected readonly checkWords = CHECK_WORDS;
+  protected readonly byCheck = (_: number, c: BenchCheck): string => c.id;
+  protected readonly checks = computed(() => this.state().workup.checks);
+  protected readonly unchecked = computed(() => this.checks().filter((c) => !c.read).length);
   protected readonly kind = new FormControl<Fault['is'] | 'any'>('any', { nonNullable: true });
 
   private readonly wiring = computed(() => this.state().workup.wiring);
@@ -185,6 +193,11 @@ export class BenchCard {
     if (volts === null) return;
     if (this.practice()) this.practised.update((p) => new Map(p).set(reading.id, volts));
     else this.store.keep({ kind: 'circuitRead', reading: reading.id, volts, circuit: this.print(), meter });
+  }
+
+  /** What was rung through, run or looked at: right or wrong, in whoever's name is signed in. */
+  protected keepCheck({ id }: BenchCheck, ok: boolean): void {
+    this.store.keep({ kind: 'circuitChecked', check: id, ok, circuit: this.print() });
   }
 
   /** The bench meter stands in for a meter with a cable: it shows what the circuit gives, with what was planted in it. */

@@ -11,7 +11,7 @@ import {
   HELD_EVERY,
   heldBy,
   lettersOf,
-  proposeCircuit,
+  type Proposal,
   routeFor,
   type WiredRun,
 } from '@plain-cleat/core/wiring';
@@ -58,6 +58,8 @@ type GuardChoice = 'as chosen' | 'none' | GuardKind;
 export class RunCard {
   protected readonly store = inject(RigStore);
   readonly run = input.required<WiredRun>();
+  /** What would be proposed as things stand, with why. */
+  readonly proposal = input<Proposal | null>(null);
   readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
   readonly deleted = output();
   protected readonly fault = signal('');
@@ -107,11 +109,9 @@ export class RunCard {
   protected readonly toName = computed(() => this.ends().to?.placed.part.name ?? this.run().to);
 
   /** Why the proposal made it so, while it stands as it was proposed. */
-  protected readonly why = computed(() => {
-    const state = this.store.state();
-    if (!state || !this.plan()?.proposed) return null;
-    return proposeCircuit({ plan: state.plan, owned: state.workup.aboard.owned }).runs.get(this.run().id)?.why ?? null;
-  });
+  protected readonly why = computed(() =>
+    this.plan()?.proposed ? (this.proposal()?.runs.get(this.run().id)?.why ?? null) : null,
+  );
 
   /** The ways of what feeds it, where there are several, with what is on them. */
   protected readonly ways = computed((): Choice<number>[] => {

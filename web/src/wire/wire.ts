@@ -97,7 +97,7 @@ export default class Wire {
   /** What a proposal would change, and what it lacks. */
   protected readonly proposal = computed(() => {
     const state = this.store.state();
-    return state ? proposeCircuit({ plan: state.plan, owned: state.workup.aboard.owned }) : null;
+    return state ? proposeCircuit({ hull: state.workup.surface, plan: state.plan, owned: state.workup.aboard.owned }) : null;
   });
 
   private readonly named = (items: readonly Fitted[], under: string): Choice<string>[] =>
