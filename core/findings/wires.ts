@@ -30,9 +30,7 @@ export function leftOpen({ plan }: Judged, run: string, fields: readonly ('awg' 
     ...(guard === undefined || fields.includes('guard') ? {} : { guard }),
     awg: fields.includes('awg') ? null : from.awg,
   };
-  return sameJson(to, from)
-    ? []
-    : [{ says: say`As the tables choose`, changes: [{ kind: 'routeRun', run, from, to }] }];
+  return sameJson(to, from) ? [] : [{ says: say`As the tables choose`, changes: [{ kind: 'routeRun', run, from, to }] }];
 }
 
 /** A gauge that what flows heats beyond what its insulation takes. */

@@ -285,7 +285,7 @@ describe('the schema of the rig file', () => {
   it('in the docs is the one the product validates with (npm run schema)', () => {
     const written = JSON.parse(readFileSync(new URL('../../docs/rig-file.schema.json', import.meta.url), 'utf8')) as object;
     const { title, ...schema } = written as { title: string };
-    expect(title).toContain('version 10');
+    expect(title).toContain('version 11');
     expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFileSchema))));
   });
 });

@@ -76,7 +76,7 @@ export class BenchCard {
     ...FAULTS.map((value) => ({ value, says: value })),
   ];
   protected readonly checkColumns = ['about', 'how', 'answer'];
-  protected readonly checkWords = CHECK_WORDS;
+  protected howTo = ({ is }: BenchCheck): string => CHECK_WORDS[is];
   protected readonly byCheck = (_: number, c: BenchCheck): string => c.id;
   protected readonly checks = computed(() => this.state().workup.checks);
   protected readonly unchecked = computed(() => this.checks().filter((c) => !c.read).length);
