@@ -120,8 +120,8 @@ describe('a database of every schema that ever landed', () => {
       there.stop();
     });
 
-  it('takes what a tablet still holds that was written by any build that ever landed, and tells it to reload', async () => {
-    for (const file of readdirSync(FIXTURES)) {
+  for (const file of readdirSync(FIXTURES))
+    it(`takes what a tablet still holds that was written by the build of ${file}, and tells it to reload`, async () => {
       const there = await emptyServer();
       load(file, there.url);
       const server = await startServer({ DATABASE_URL: there.url, DATABASE_ADMIN_URL: there.adminUrl });
@@ -146,8 +146,7 @@ describe('a database of every schema that ever landed', () => {
       expect(session.apiVersion).toBe(API_VERSION);
       await ended(server);
       there.stop();
-    }
-  });
+    });
 
   it('the oldest of them, killed while it is brought up to date, ends up to date all the same', async () => {
     const there = await emptyServer();
