@@ -182,6 +182,17 @@ export async function holdUntil(page: Page, word: string | RegExp, then: Locator
   await page.mouse.up();
 }
 
+/** Says of every check of the bench test, on the open tab, that it was right. */
+export async function checkCircuit(page: Page, count: number): Promise<void> {
+  const right = page.getByRole('table', { name: 'Checks' }).getByRole('radio', { name: 'right' });
+  await expect(right).toHaveCount(count);
+  for (let i = 0; i < count; i++) {
+    await right.nth(i).click();
+    await expect(right.nth(i)).toBeChecked();
+  }
+  await expect(page.getByText(`0 of ${count} still to do`)).toBeVisible();
+}
+
 export async function downloadOf(page: Page, link: Locator): Promise<Buffer> {
   const [download] = await Promise.all([page.waitForEvent('download'), link.click()]);
   return readFile(await download.path());

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import {
   allKept,
+  checkCircuit,
   downloadOf,
   goStep,
   holdUntil,
@@ -154,11 +155,12 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   };
   await tickAll();
   // The circuit is tested by a meter, not by a tick.
-  await expect(page.getByText('Read with the meter on Wire, under Bench test: 0 of 3 read.')).toBeVisible();
+  await expect(page.getByText('Read and checked on Wire, under Bench test: 0 of 5 done.')).toBeVisible();
   await goStep(page, 'Wire');
   await page.getByRole('tab', { name: 'Bench test' }).click();
   await page.getByRole('button', { name: 'Read with the bench meter' }).click();
   await expect(page.getByRole('table', { name: 'Readings' }).getByText('good')).toHaveCount(3);
+  await checkCircuit(page, 2);
   await goStep(page, 'Build');
   await tickAll();
   await expect(page.getByText('Built.')).toBeVisible();

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { allKept, choose, downloadOf, goStep, newRig, readPdf, signIn, tell } from './shop';
+import { allKept, checkCircuit, choose, downloadOf, goStep, newRig, readPdf, signIn, tell } from './shop';
 
 test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a day, and tested with a bad crimp found', async ({
   page,
@@ -123,15 +123,7 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   await allKept(page);
 
   // Rung through, not shorted, seen from all round: each is somebody's word.
-  const checks = page.getByRole('table', { name: 'Checks' });
-  const right = checks.getByRole('radio', { name: 'right' });
-  const count = await right.count();
-  expect(count).toBe(10);
-  for (let i = 0; i < count; i++) {
-    await right.nth(i).click();
-    await expect(right.nth(i)).toBeChecked();
-  }
-  await expect(page.getByText('0 of 10 still to do')).toBeVisible();
+  await checkCircuit(page, 10);
   await allKept(page);
   await goStep(page, 'Build');
   // What was read before its ends were made does not count yet; what reads wrong does not count at all.
