@@ -1,5 +1,5 @@
-import { dragOf, windOf, type Wetted } from '../day';
-import { FRESH_WATER } from '../float';
+import { dragOf, wettedOf, windOf, type Wetted } from '../day';
+import { FRESH_WATER, waterAt, type Slices, type Weight } from '../float';
 import type { Ground } from '../rig';
 import { KG_PER_POUND, type Point } from '../units';
 
@@ -24,6 +24,17 @@ export interface SideOn extends Wetted {
   readonly side: number;
   /** Where its middle lies along the boat, mm. */
   readonly middle: number;
+}
+
+/** The side of a boat under the water, with its wetted surface. */
+export function sideOn(slices: Slices, { float }: Pick<Weight, 'float'>): SideOn {
+  let [side, moment] = [0, 0];
+  for (const { x, weight, section } of slices.at) {
+    const draught = Math.max(0, waterAt(float, x) - section.keel) * weight;
+    side += draught;
+    moment += draught * x;
+  }
+  return { ...wettedOf(slices, float), side: side / 1e6, middle: side > 0 ? moment / side : slices.middle };
 }
 
 /**

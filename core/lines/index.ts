@@ -1,6 +1,7 @@
 export * from './bodies';
 export * from './cords';
 export * from './ground';
+export * from './laying';
 export * from './lead-lines';
 export * from './lift';
 export * from './pull';

@@ -1,19 +1,18 @@
-import { wettedOf } from '../day';
 import type { Fitted } from '../drilling';
-import { slicesOf, waterAt, type Slices, type Weight } from '../float';
+import { slicesOf, waterAt, type Weight } from '../float';
 import type { HullSurface } from '../hull';
 import { reachedBy, type Paddler, type ReachZone, type Seatings } from '../layout';
-import type { Lead } from '../parts';
 import { type Ground, type Ledger, type Line, type Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Memory } from '../stages';
-import { tiePointsOf, type TiePoint } from '../ties';
+import { tiePointsOf } from '../ties';
 import type { Point } from '../units';
 import { breaksAt, CORD_TRAITS, type Cord, kgPerMetre, KNOT, KNOTTED, stiffness, stretchOf } from './cords';
-import { anchorHolds, anchorWanted, driftWith, drogueHolds, type Lying, lyingTo, SCOPE, type SideOn, SURGE } from './ground';
+import { anchorHolds, anchorWanted, driftWith, drogueHolds, type Lying, lyingTo, SCOPE, sideOn, SURGE } from './ground';
+import { loopLength, pathOf, placesOf, pointAlong, type Bench, type Where } from './laying';
 import { liftOf, type Lift } from './lift';
-import { drawnSideways, hauled, pullAt, type Bend } from './pull';
-import { lengthOf, tautBetween, turnAt } from './taut';
+import { drawnSideways, hauled, pullAt } from './pull';
+import { lengthOf, turnAt } from './taut';
 import { USES } from './uses';
 
 /** What the lines follow from. */
@@ -27,15 +26,9 @@ export interface LinesInput {
   readonly shop: ShopSettings;
 }
 
-/** A place a line is led through or made fast at. */
-export interface Led {
-  readonly at: Point;
-  readonly name: string;
-  readonly letter: string;
-  /** The fitting it is on; null for the hull and for a ring. */
-  readonly fitting: string | null;
-  readonly lead: Lead;
-  /** What the line pulls there with at its hardest, N. */
+/** A place of a line with what it pulls there. */
+export interface Led extends Where {
+  /** At its hardest, N. */
   readonly newtons: number;
 }
 
@@ -91,8 +84,6 @@ export interface LedLine {
   readonly kg: number;
 }
 
-/** A ring stops so far off its pulleys (judgement), mm. */
-export const RING_STOPS = 150;
 /** So much stays in the hand at a cleat (judgement), mm. */
 const IN_HAND = 600;
 /** Of what it weighs a boat is dragged over grass or sand with (judgement). */
@@ -125,95 +116,6 @@ export function leadLines(input: LinesInput, memory: Memory): LedLine[] {
   }
   const order = new Map(Object.keys(lines).map((id, i) => [id, i]));
   return made.sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0));
-}
-
-/** What every line is worked out on. */
-interface Bench {
-  readonly surface: HullSurface;
-  readonly lines: Plan['lines'];
-  readonly ties: ReadonlyMap<string, TiePoint>;
-  readonly owned: readonly Fitted[];
-  readonly boat: SideOn;
-  readonly people: readonly Paddler[];
-  readonly weight: Weight;
-  readonly shop: ShopSettings;
-}
-
-/** The side of a boat under the water, with its wetted surface. */
-export function sideOn(slices: Slices, { float }: Pick<Weight, 'float'>): SideOn {
-  let [side, moment] = [0, 0];
-  for (const { x, weight, section } of slices.at) {
-    const draught = Math.max(0, waterAt(float, x) - section.keel) * weight;
-    side += draught;
-    moment += draught * x;
-  }
-  return { ...wettedOf(slices, float), side: side / 1e6, middle: side > 0 ? moment / side : slices.middle };
-}
-
-type Where = Omit<Led, 'newtons'>;
-
-const RING: Lead = { as: 'eye', takes: 10, over: 10 };
-
-/** Where a line's points are, with a ring at a share of its way; null when one is not aboard. */
-function placesOf({ through, way }: Line, bench: Bench, ringAt: number): Where[] | null {
-  const out: Where[] = [];
-  for (const p of through) {
-    if (p.at === 'ring') {
-      const trolley = bench.lines[p.line];
-      const ring = trolley ? ringOf(trolley, bench, ringAt) : null;
-      if (!ring) return null;
-      out.push({ at: ring, name: 'ring of the trolley', letter: '', fitting: null, lead: RING });
-      continue;
-    }
-    const tie = bench.ties.get(p.tie);
-    if (!tie) return null;
-    out.push({ at: tie.at, name: tie.name, letter: tie.letter, fitting: tie.fitting, lead: tie.lead });
-  }
-  return way && out.length >= 2 ? out : null;
-}
-
-/** Where a trolley's ring stands at a share of its way from its first end. */
-function ringOf(trolley: Line, bench: Bench, share: number): Point | null {
-  const places = placesOf(trolley, bench, 0);
-  if (!places) return null;
-  const path = pathOf(places, trolley, bench.surface).map((b) => b.at);
-  const whole = lengthOf(path);
-  return pointAlong(path, Math.min(whole, RING_STOPS) + Math.max(0, whole - 2 * RING_STOPS) * share);
-}
-
-/** The point of a path so far from its beginning. */
-export function pointAlong(path: readonly Point[], far: number): Point | null {
-  let left = far;
-  for (const [i, b] of path.entries()) {
-    const a = path[i - 1];
-    if (!a) continue;
-    const long = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
-    if (left <= long) {
-      const t = long > 0 ? left / long : 0;
-      return { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y), z: a.z + t * (b.z - a.z) };
-    }
-    left -= long;
-  }
-  return path.at(-1) ?? null;
-}
-
-/** The corners of a line as it is drawn taut from place to place. */
-export function pathOf(places: readonly Pick<Led, 'at' | 'lead'>[], { way }: Pick<Line, 'way'>, surface: HullSurface): Bend[] {
-  return places.flatMap(({ at, lead }, i): Bend[] => {
-    const before = places[i - 1];
-    const bends = before ? tautBetween(surface, way, before.at, at).slice(1, -1) : [];
-    return [...bends.map((b): Bend => ({ at: b, by: 'hull' })), { at, by: lead.as }];
-  });
-}
-
-/**
- * What a loop between its ends takes, mm: there, half round the sheave, back, half round the other, with its ring at a share of
- * the way. The ring slides along one side of it, so that it takes the same wherever that stands.
- */
-export function loopLength(path: readonly Point[], over: readonly [number, number], ringAt: number): number {
-  const oneWay = lengthOf(path);
-  const round = (Math.PI * (over[0] + over[1])) / 2;
-  return oneWay * ringAt + oneWay * (1 - ringAt) + oneWay + round;
 }
 
 /** Where a ring is looked at along its way. */

@@ -6,7 +6,7 @@ import type { TiePoint } from '../ties';
 import { cross, dot, type Point } from '../units';
 import { CORD_TRAITS } from './cords';
 import { hauled, pullAt, type Bend } from './pull';
-import type { Led } from './lead-lines';
+import type { Where } from './laying';
 import { lengthOf, tautBetween } from './taut';
 
 /** How a line lifts what turns on a hinge. */
@@ -44,7 +44,7 @@ const movedBy = (motion: Motion, p: Point, stage: number): Point => {
  * to hang in the middle of what turns (careful).
  * @returns null when it carries nothing that turns, or is not made fast to what does
  */
-export function liftOf(line: Line, places: readonly Omit<Led, 'newtons'>[], bends: readonly Bend[], on: On): Lift | null {
+export function liftOf(line: Line, places: readonly Where[], bends: readonly Bend[], on: On): Lift | null {
   const placed = on.owned.find((i) => i.placed.id === line.carries)?.placed;
   const riding = line.through.map((p) => {
     const tie = p.at === 'tie' ? on.ties.get(p.tie) : undefined;

@@ -1,10 +1,7 @@
 import { GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw, type Passes } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import { hazardsOn } from './obstacles';
-import { routeRun, type Routed } from './route';
-import { BESIDE_MOTOR, sideBySide } from './run';
-import { routeBetween } from './route-for';
+import { goAround } from './go-around';
 import { sameJson, type Brief, type DraftChange, type Plan, type Run } from '../rig';
 import { say, type Sentence, type Side } from '../units';
 
@@ -81,7 +78,7 @@ class Proposing {
     for (const load of loads.filter((l) => l.draw.of !== 'motor')) this.feedRest(load, loads);
     this.feedBoxes();
     this.feedPorts();
-    this.goAround();
+    this.wants.push(...goAround(this.runs, Object.values(this.kept), this.input));
     return { runs: this.runs, changes: this.changes(), wants: this.wants };
   }
 
@@ -277,40 +274,6 @@ class Proposing {
         { from: idOf(battery), lane: this.laneOf({ draw: null }) },
         say`${nameOf(battery)} is charged through it without coming off.`,
       );
-    }
-  }
-
-  /** What would go through foam, a well, a tube or a bulkhead goes another way: motors first, the rest clear of them. */
-  private goAround(): void {
-    const { hull, owned, plan } = this.input;
-    const isMotor = new Set(owned.flatMap((i) => (i.placed.part.power?.draw?.of === 'motor' ? [idOf(i)] : [])));
-    // What a motor hangs on carries its current too.
-    const kept = Object.values(this.kept);
-    for (const run of [...[...this.runs.values()].map((r) => r.run), ...kept]) if (isMotor.has(run.to)) isMotor.add(run.from);
-    const ends = (run: Run) => [run.from, run.to].map((end) => owned.find((i) => idOf(i) === end)?.placed);
-    const lies = (run: Run): Routed | null => {
-      const [from, to] = ends(run);
-      return from && to ? routeRun(hull, run, from.frame.origin, to.frame.origin) : null;
-    };
-    const runs = [...this.runs].map(([id, { run, why }]) => ({ id, run, why, motor: isMotor.has(run.to) }));
-    const inOrder = runs.sort((a, b) => Number(b.motor) - Number(a.motor));
-    for (const one of inOrder) {
-      const [from, to] = ends(one.run);
-      const routed = lies(one.run);
-      if (!from || !to || !routed) continue;
-      // What it is kept off lies as far as is known now: motors have gone their way before the rest is looked at.
-      const others = [...inOrder, ...kept.map((run) => ({ run, motor: isMotor.has(run.to) }))];
-      const apart = others.flatMap((o) => (o.motor === one.motor ? [] : (lies(o.run)?.lies ?? [])));
-      const through = hazardsOn(hull, routed.legs);
-      const beside = one.motor ? 0 : sideBySide(routed, { lies: apart });
-      if (!through.length && beside <= BESIDE_MOTOR) continue;
-      const found = routeBetween({ hull, plan, owned, apart }, from, to);
-      if (found) {
-        one.run = { ...one.run, lane: found.lane, via: [...found.via] };
-        this.runs.set(one.id, { run: one.run, why: one.why });
-      } else
-        for (const { hazard } of through)
-          this.wants.push(say`a way past the ${hazard.name} for ${to.part.name}: a gland, or another place`);
     }
   }
 
