@@ -62,7 +62,6 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
               id: `out ${run.id}`,
               reads: 'along the out' as const,
               about: run.id,
-
               on,
               plus: startOf(out, guards),
               minus: out.to,
@@ -75,7 +74,6 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
               id: `back ${run.id}`,
               reads: 'along the back' as const,
               about: run.id,
-
               on,
               plus: back.from,
               minus: back.to,

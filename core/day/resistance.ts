@@ -1,4 +1,5 @@
 import { FRESH_WATER, waterAt, type Floating, type Slices } from '../float';
+import { GRAVITY } from '../units';
 
 /** How hard a day may be: each guess at the kind side, in the middle and at the hard side. */
 export const GUESSES = ['easy', 'likely', 'hard'] as const;
@@ -19,7 +20,6 @@ export const friction = (reynolds: number): number => 0.075 / (Math.log10(reynol
 const VISCOSITY = 1.139e-6;
 /** Air at 15 °C, kg/m³. */
 const AIR = 1.225;
-const GRAVITY = 9.80665;
 
 /**
  * More than a plate's by the hull's form; waves at a Froude number of 0.4 over friction; what of the battery's watts pushes, of a

@@ -1,6 +1,6 @@
 import type { LedgerHole } from '../rig';
 import { distance, type Point } from '../units';
-import type { PlannedHole } from './holes';
+import { faceOf, type PlannedHole } from './holes';
 
 /** A check with the rule: from this hole to a neighbour, straight. */
 export interface CrossMeasure {
@@ -26,16 +26,10 @@ export function crossMeasure(
 ): CrossMeasure | null {
   const candidates: (CrossMeasure & { at: Point })[] = [
     ...holes
-      .filter(
-        (h) =>
-          h.id !== hole.id &&
-          h.abandoned === null &&
-          (h.down === null) === (hole.down === null) &&
-          (h.up === null) === (hole.up === null),
-      )
+      .filter((h) => h.id !== hole.id && h.abandoned === null && faceOf(h) === faceOf(hole))
       .map((h) => ({ to: h.label, at: h.drilled?.at ?? h.at, drilled: h.drilled !== null, distance: 0 })),
     ...old
-      .filter((h) => (h.measured.down === null) === (hole.down === null) && (h.measured.up === undefined) === (hole.up === null))
+      .filter((h) => faceOf(h.measured) === faceOf(hole))
       .flatMap((h) => (h.at ? [{ to: `old ${h.label}`, at: h.at, drilled: true, distance: 0 }] : [])),
   ];
   const near = candidates

@@ -191,6 +191,15 @@ export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, set
   });
 }
 
+/** The face of the hull that a hole is in, planned or measured. */
+export const faceOf = ({
+  down,
+  up = null,
+}: {
+  readonly down: number | null;
+  readonly up?: number | null;
+}): 'deck' | 'side' | 'bulkhead' => (down !== null ? 'side' : up === null ? 'deck' : 'bulkhead');
+
 /** Bits of inch and metric indexes that are nearly alike drill the same hole (judgement), mm. */
 export const SAME_BIT = 0.3;
 

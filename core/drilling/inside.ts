@@ -1,6 +1,6 @@
 import type { Hatch, HullSurface } from '../hull';
 import type { Placed } from '../layout';
-import { distance, mm, say, type Point, type Sentence } from '../units';
+import { distance, mm, onTheWay, say, type Point, type Sentence } from '../units';
 import { distanceToHazard, gapToHazard } from './hazard';
 
 /** An opening into the hull: a hatch of its own, or one the rig adds. */
@@ -59,7 +59,7 @@ function inTheWay(hull: HullSurface, a: Point, b: Point, clear: number): string 
   const hazards = hull.hazards.filter((h) => gapToHazard(a, b, h) <= clear);
   for (let i = 1; i < steps; i++) {
     const t = i / steps;
-    const p = { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y), z: a.z + t * (b.z - a.z) };
+    const p = onTheWay({ from: a, to: b }, t);
     // Near the nut only the hand is there, and it bends.
     const near = i > steps * 0.8;
     const hit = hazards.find(({ hazard }) => distanceToHazard(p, hazard) <= (near ? 0 : clear));

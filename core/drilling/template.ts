@@ -4,7 +4,7 @@ import { toHull } from '../layout';
 import type { Ledger, LedgerHole, Tape } from '../rig';
 import { sideOf, type Point, type Side } from '../units';
 import type { Bit } from './bits';
-import { tapeReader, type Fitted, type PlannedHole } from './holes';
+import { faceOf, tapeReader, type Fitted, type PlannedHole } from './holes';
 import { layingLines } from './laying-lines';
 import { flatteningOf, lay, meanOf, placeOf, sideFor, type LaidSheet, type OnPaper } from './paper';
 
@@ -146,7 +146,7 @@ function sheet(
     .filter((p) => p !== undefined);
   const box = boxOf([...put.map((p) => p.paper), ...(base[0]?.points ?? []), ...reached]);
   const scars = old.flatMap(({ at, label, bit, plugged, measured }) => {
-    const alike = at && plugged === null && (measured.down === null) === (side === null);
+    const alike = at && plugged === null && faceOf(measured) === (side === null ? 'deck' : 'side');
     if (!alike || (side && sideOf(at.y) !== side) || Math.hypot(at.x - about.x, at.y - about.y, at.z - about.z) > 2 * reach + 200)
       return [];
     const paper = laid.onPaper(at);

@@ -1,8 +1,8 @@
 import type { LedLine } from '../lines';
 import { BREAKS } from '../rig';
 import { asHung, kg, kmh, longMm, say } from '../units';
-import { aboutLine, lineWith, PULLS } from './lines';
-import type { Judged, Judgement, Raw, Try } from './finding';
+import { aboutLine, PULLS, tryLine } from './lines';
+import type { Judged, Judgement, Raw } from './finding';
 
 /** From such a stream on a boat that lies across it can be rolled over (judgement), km/h. */
 const ROLLS = 1.5;
@@ -47,20 +47,10 @@ export const anchorShort: Judgement = (judged) =>
             severity: 'look',
             says: say`The anchor line is ${longMm((held.rode * LEAST_SCOPE) / held.scope - held.rode)} short of ${LEAST_SCOPE} times the depth.`,
             because: say`${longMm(held.rode)} overboard is ${held.scope.toFixed(1)} times. Under ${LEAST_SCOPE} times an anchor lifts instead of digging in, and the bow is pulled down.`,
-            tries: lineWith(judged, l.id, { rode: undefined }, say`As much as the depth asks`).map(withoutRode),
+            tries: tryLine(judged, l.id, { rode: undefined }, say`As much as the depth asks`),
           },
         ],
   );
-
-/** A field that is not said is left out, not kept empty. */
-const withoutRode = (t: Try): Try => ({
-  ...t,
-  changes: t.changes.map((c) => {
-    if (c.kind !== 'leadLine' || !c.to) return c;
-    const { rode: _, ...to } = c.to;
-    return { ...c, to };
-  }),
-});
 
 /** Where a fouled anchor is to break away by a cable tie: stronger than the boat pulls, weaker than a hand. */
 export const breakAway: Judgement = (judged) =>
@@ -69,7 +59,7 @@ export const breakAway: Judgement = (judged) =>
     const good = BREAKS.filter((n) => n > l.load && n <= PULLS);
     const tries = good
       .slice(0, 1)
-      .flatMap((n) => lineWith(judged, l.id, { breaks: n }, say`A cable tie that holds ${kg(asHung(n))}`));
+      .flatMap((n) => tryLine(judged, l.id, { breaks: n }, say`A cable tie that holds ${kg(asHung(n))}`));
     const fields = { ...aboutLine(l, tries.length > 0), code: 'break-away', tries } as const;
     if (breaks === undefined)
       return held.ground.bottom === 'rock' || held.ground.bottom === 'weed'

@@ -4,7 +4,7 @@ import { bodiesAlong, type LedLine, USES } from '../lines';
 import { entryOf, LINE_WAYS } from '../rig';
 import { betweenPieces, mm, say } from '../units';
 import { type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
-import { aboutLine, lineWith } from './lines';
+import { aboutLine, tryLine } from './lines';
 import { detailOf, turnings, whose } from './swings';
 import { propellers } from './tethers';
 
@@ -18,7 +18,7 @@ const bodiesOf = (judged: Judged, l: LedLine): readonly Body[] =>
 
 /** The other ways a line could go. */
 const otherWays = (judged: Judged, l: LedLine): Try[] =>
-  LINE_WAYS.filter((way) => way !== l.line.way).flatMap((way) => lineWith(judged, l.id, { way }, say`Lead it ${way}`));
+  LINE_WAYS.filter((way) => way !== l.line.way).flatMap((way) => tryLine(judged, l.id, { way }, say`Lead it ${way}`));
 
 /** In reach of a propeller. */
 export const linePropeller: Judgement = (judged) => {
@@ -133,15 +133,16 @@ const isLedBy = (l: LedLine, of: Fitted | null): boolean =>
   of !== null && (l.line.carries === of.placed.id || l.led.some((p) => p.fitting === of.placed.id));
 
 /** In the way of what turns: a rudder, a drive, a motor's shaft, a lid of a box. */
-export const lineInWay: Judgement = (judged) =>
-  judged.lines.flatMap((l) =>
-    turnings(judged).flatMap((turning): Raw[] => {
+export const lineInWay: Judgement = (judged) => {
+  if (judged.lines.length === 0) return [];
+  const all = turnings(judged);
+  return judged.lines.flatMap((l) =>
+    all.flatMap((turning): Raw[] => {
       const { swept, of } = turning;
       const ownLid = of === null && judged.hull.model.hatches.some((h) => h.id === swept.id);
       if (ownLid || isLedBy(l, of) || steersIt(l, swept.id)) return [];
       const bodies = bodiesOf(judged, l);
-      const all = boundsOf(bodies);
-      if (!near(swept.within, all)) return [];
+      if (!near(swept.within, boundsOf(bodies))) return [];
       const most = judged.memory.pair('line', swept, l, () =>
         Math.max(
           0,
@@ -162,6 +163,7 @@ export const lineInWay: Judgement = (judged) =>
       ];
     }),
   );
+};
 
 /** Drawn against what stands in its way. */
 export const lineMeets: Judgement = (judged) =>

@@ -1,14 +1,14 @@
 import { breaksAt, cordWords, CORD_TRAITS, KNOTTED, THICKNESSES, type Led, type LedLine } from '../lines';
-import { entryOf, type Line } from '../rig';
+import { entryOf, lineWith, type Line } from '../rig';
 import { asHung, kg, longMm, mm, say, type Sentence } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
 
 /** A cord with a knot in it breaks at so many times what is asked of it at the least (judgement: six times without the knot). */
-export const SAFE = 3;
+const SAFE = 3;
 /** What one hand pulls, seated, the back against something: EN 1005-3, 225 N (from memory). */
 export const PULLS = 225;
-/** A cord wears where it turns so much under way, rad: over the hull in all, and in an eye (judgement). */
-export const RUBS = { hull: 0.17, eye: 0.52 } as const;
+/** A cord wears where it turns so much over the hull in all, rad (judgement). */
+const RUBS = 0.17;
 /** Under so little nothing wears, N (judgement). */
 const SLACK = 40;
 
@@ -24,10 +24,10 @@ export const aboutLine = (
   step: 'wire',
 });
 
-/** The line with something else of it. */
-export function lineWith({ plan }: Judged, line: string, more: Partial<Line>, says: Sentence): Try[] {
+/** The way out of something else of a line. */
+export function tryLine({ plan }: Judged, line: string, more: Partial<Line>, says: Sentence): Try[] {
   const from = entryOf(plan.lines, line);
-  return from ? [{ says, changes: [{ kind: 'leadLine', line, from, to: { ...from, ...more } }] }] : [];
+  return from ? [{ says, changes: [{ kind: 'leadLine', line, from, to: lineWith(from, more) }] }] : [];
 }
 
 const placeOf = ({ letter, name }: Pick<Led, 'letter' | 'name'>): string => (letter ? `${letter}, ${name}` : name);
@@ -61,7 +61,7 @@ export const lineWeak: Judgement = (judged) =>
         because: say`${cordWords(cord)} breaks at ${kg(asHung(breaksAt(cord)))}; a knot leaves half of that.`,
         tries: strong
           .slice(0, 2)
-          .flatMap((diameter) => lineWith(judged, l.id, { diameter }, say`Take ${cordWords({ ...cord, diameter })}`)),
+          .flatMap((diameter) => tryLine(judged, l.id, { diameter }, say`Take ${cordWords({ ...cord, diameter })}`)),
       },
     ];
   });
@@ -71,7 +71,7 @@ export const linePullsMount: Judgement = ({ lines, owned, shop }) =>
   lines.flatMap((l) =>
     l.led.flatMap((place, i): Raw[] => {
       if (place.fitting !== null && place.fitting === l.line.carries) return [];
-      if (place.name === 'ring of the trolley') return [];
+      if (l.line.through[i]?.at === 'ring') return [];
       const holding = owned.find((o) => o.placed.id === place.fitting)?.placed.part.holding;
       const bears = holding ? (holding.load?.newtons ?? holding.usual.newtons) : shop.limits.tieHolds;
       if (place.newtons <= bears || !Number.isFinite(place.newtons)) return [];
@@ -101,13 +101,10 @@ export const lineTooThick: Judgement = (judged) =>
         tries:
           fits === undefined
             ? []
-            : lineWith(judged, l.id, { diameter: fits }, say`Take ${cordWords({ ...l.cord, diameter: fits })}`),
+            : tryLine(judged, l.id, { diameter: fits }, say`Take ${cordWords({ ...l.cord, diameter: fits })}`),
       },
     ];
   });
-
-/** What holds the boat in the water. */
-const MOORS: ReadonlySet<Line['use']> = new Set(['anchor line', 'drogue line', 'stake-out cord']);
 
 /** What is let go on the water ends at what lets go; what is lifted ends at what holds. */
 export const lineEnds: Judgement = ({ lines }) =>
@@ -116,7 +113,7 @@ export const lineEnds: Judgement = ({ lines }) =>
     const { use } = l.line;
     if (!end) return [];
     const held = end.lead.as === 'cleat' || end.lead.as === 'jam cleat' || end.lead.as === 'reel';
-    if (MOORS.has(use) && end.lead.as !== 'jam cleat' && end.lead.as !== 'reel')
+    if (l.held && end.lead.as !== 'jam cleat' && end.lead.as !== 'reel')
       return [
         {
           ...aboutLine(l),
@@ -141,7 +138,7 @@ export const lineEnds: Judgement = ({ lines }) =>
 export const lineReach: Judgement = ({ lines }) =>
   lines.flatMap((l): Raw[] => {
     const { use } = l.line;
-    const moors = MOORS.has(use);
+    const moors = l.held !== null;
     const x = l.led.at(-1)?.at.x ?? 0;
     if (l.reached === 'out of reach' || (moors && l.reached !== 'at hand'))
       return [
@@ -175,13 +172,13 @@ export const lineHard: Judgement = ({ lines }) =>
     ];
   });
 
-/** Where a cord wears: over the hull, or hard round an eye. */
+/** Where a cord wears over the hull. */
 export const lineChafes: Judgement = ({ lines }) =>
   lines.flatMap((l): Raw[] => {
     if (l.line.of === 'shock cord' || l.load < SLACK) return [];
     const turned = l.bears.reduce((sum, b) => sum + b.turns, 0);
     const [first, last] = [l.bears[0], l.bears.at(-1)];
-    if (!first || !last || turned < RUBS.hull) return [];
+    if (!first || !last || turned < RUBS) return [];
     const long = Math.hypot(last.at.x - first.at.x, last.at.y - first.at.y);
     return [
       {

@@ -137,13 +137,18 @@ function stagesOf({ at, axis, turns, shift, both }: Motion, corners: readonly Po
   return both ? [...oneWay, ...oneWay.slice(1).map((a) => -a)] : oneWay;
 }
 
-function movedBox({ at, axis, turns, shift }: Motion, box: PosedBox, stage: number): PosedBox {
-  const turn = (p: Point, about: Point): Point => turned(p, about, axis, turns * stage);
-  const middle = turn(box.middle, at);
+/** Where a point of what moves is at a stage of its way: 0 at rest, 1 at its other end. */
+export function movedPoint({ at, axis, turns, shift }: Motion, p: Point, stage: number): Point {
+  const { x, y, z } = turned(p, at, axis, turns * stage);
+  return { x: x + stage * shift.x, y: y + stage * shift.y, z: z + stage * shift.z };
+}
+
+function movedBox(motion: Motion, box: PosedBox, stage: number): PosedBox {
+  const turn = (direction: Point): Point => turned(direction, ORIGIN, motion.axis, motion.turns * stage);
   const [u, v, w] = box.axes;
   return {
-    middle: { x: middle.x + stage * shift.x, y: middle.y + stage * shift.y, z: middle.z + stage * shift.z },
-    axes: [turn(u, ORIGIN), turn(v, ORIGIN), turn(w, ORIGIN)],
+    middle: movedPoint(motion, box.middle, stage),
+    axes: [turn(u), turn(v), turn(w)],
     half: box.half,
   };
 }

@@ -1,4 +1,5 @@
 import { roundTo } from '../units';
+import type { Fitted } from '../drilling';
 import type { CordKind } from '../rig';
 
 /** What a cord of some material is like. */
@@ -69,7 +70,15 @@ export const TETHER: Cord = { of: 'polyester', diameter: 4 };
 export const KNOT = 30;
 
 /** What is cut for a tether of a length, mm: a knot at each end. */
-export const tetherCut = (length: number): number => length + 2 * KNOT * TETHER.diameter;
+const tetherCut = (length: number): number => length + 2 * KNOT * TETHER.diameter;
+
+/** Every tether aboard as it is cut, mm. */
+export const tethersOf = (
+  owned: readonly Pick<Fitted, 'letter' | 'placed'>[],
+): { readonly letter: string; readonly name: string; readonly cut: number }[] =>
+  owned.flatMap(({ letter, placed: { part, fitting } }) =>
+    fitting.tether ? [{ letter, name: part.name, cut: tetherCut(fitting.tether.length) }] : [],
+  );
 
 /** A cord in words: polyester, 6 mm. Cords are sold by the millimetre everywhere. */
 export const cordWords = ({ of, diameter }: Cord): string => `${of}, ${Number(roundTo(diameter * 10, 'nearest') / 10)} mm`;

@@ -1,10 +1,9 @@
 import { dragOf, wettedOf, windOf, type Wetted } from '../day';
 import { FRESH_WATER, waterAt, type Slices, type Weight } from '../float';
 import type { Ground } from '../rig';
-import { KG_PER_POUND, type Point } from '../units';
+import { GRAVITY, KG_PER_POUND, type Point } from '../units';
 
 const KMH = 1 / 3.6;
-const GRAVITY = 9.80665;
 /** Of a flat thing across the stream, and of a parachute by its mouth (Hoerner, Fluid-Dynamic Drag, from memory). */
 const ACROSS = 1.2;
 const PARACHUTE = 1.4;

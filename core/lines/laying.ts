@@ -6,10 +6,10 @@ import type { Lead } from '../parts';
 import type { Line, Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { TiePoint } from '../ties';
-import type { Point } from '../units';
+import { distance, onTheWay, pathLength, type Point } from '../units';
 import type { SideOn } from './ground';
 import type { Bend } from './pull';
-import { lengthOf, tautBetween } from './taut';
+import { tautBetween } from './taut';
 
 /** What every line is worked out on. */
 export interface Bench {
@@ -34,11 +34,11 @@ export interface Where {
 }
 
 /** A ring stops so far off its pulleys (judgement), mm. */
-export const RING_STOPS = 150;
+const RING_STOPS = 150;
 const RING: Lead = { as: 'eye', takes: 10, over: 10 };
 
 /** Where a line's points are, with a ring at a share of its way; null when one is not aboard. */
-export function placesOf({ through, way }: Line, bench: Bench, ringAt: number): Where[] | null {
+export function placesOf({ through }: Pick<Line, 'through'>, bench: Bench, ringAt: number): Where[] | null {
   const out: Where[] = [];
   for (const p of through) {
     if (p.at === 'ring') {
@@ -52,7 +52,7 @@ export function placesOf({ through, way }: Line, bench: Bench, ringAt: number): 
     if (!tie) return null;
     out.push({ at: tie.at, name: tie.name, letter: tie.letter, fitting: tie.fitting, lead: tie.lead });
   }
-  return way && out.length >= 2 ? out : null;
+  return out;
 }
 
 /** Where a trolley's ring stands at a share of its way from its first end. */
@@ -60,7 +60,7 @@ function ringOf(trolley: Line, bench: Bench, share: number): Point | null {
   const places = placesOf(trolley, bench, 0);
   if (!places) return null;
   const path = pathOf(places, trolley, bench.surface).map((b) => b.at);
-  const whole = lengthOf(path);
+  const whole = pathLength(path);
   return pointAlong(path, Math.min(whole, RING_STOPS) + Math.max(0, whole - 2 * RING_STOPS) * share);
 }
 
@@ -70,11 +70,8 @@ export function pointAlong(path: readonly Point[], far: number): Point | null {
   for (const [i, b] of path.entries()) {
     const a = path[i - 1];
     if (!a) continue;
-    const long = Math.hypot(b.x - a.x, b.y - a.y, b.z - a.z);
-    if (left <= long) {
-      const t = long > 0 ? left / long : 0;
-      return { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y), z: a.z + t * (b.z - a.z) };
-    }
+    const long = distance(a, b);
+    if (left <= long) return onTheWay({ from: a, to: b }, long > 0 ? left / long : 0);
     left -= long;
   }
   return path.at(-1) ?? null;
@@ -94,7 +91,7 @@ export function pathOf(places: readonly Pick<Where, 'at' | 'lead'>[], { way }: P
  * the way. The ring slides along one side of it, so that it takes the same wherever that stands.
  */
 export function loopLength(path: readonly Point[], over: readonly [number, number], ringAt: number): number {
-  const oneWay = lengthOf(path);
+  const oneWay = pathLength(path);
   const round = (Math.PI * (over[0] + over[1])) / 2;
   return oneWay * ringAt + oneWay * (1 - ringAt) + oneWay + round;
 }

@@ -6,13 +6,13 @@ import { type Ground, type Ledger, type Line, type Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Memory } from '../stages';
 import { tiePointsOf } from '../ties';
-import type { Point } from '../units';
-import { breaksAt, CORD_TRAITS, type Cord, kgPerMetre, KNOT, KNOTTED, stiffness, stretchOf } from './cords';
+import { GRAVITY, pathLength, type Point } from '../units';
+import { breaksAt, CORD_TRAITS, type Cord, KNOT, KNOTTED, stiffness, stretchOf } from './cords';
 import { anchorHolds, anchorWanted, driftWith, drogueHolds, type Lying, lyingTo, SCOPE, sideOn, SURGE } from './ground';
 import { loopLength, pathOf, placesOf, pointAlong, type Bench, type Where } from './laying';
 import { liftOf, type Lift } from './lift';
 import { drawnSideways, hauled, pullAt } from './pull';
-import { lengthOf, turnAt } from './taut';
+import { turnAt } from './taut';
 import { USES } from './uses';
 
 /** What the lines follow from. */
@@ -75,13 +75,10 @@ export interface LedLine {
   readonly stretch: number;
   /** What the hand pulls with; null where no hand pulls. */
   readonly hand: number | null;
-  /** What is pulled for each newton of the hand; null where nothing is hauled. */
-  readonly advantage: number | null;
   readonly lift: Lift | null;
   readonly held: Held | null;
   /** How its end is reached, or the nearest of a loop; null where it is not worked on the water. */
   readonly reached: ReachZone | null;
-  readonly kg: number;
 }
 
 /** So much stays in the hand at a cleat (judgement), mm. */
@@ -104,7 +101,8 @@ export function leadLines(input: LinesInput, memory: Memory): LedLine[] {
     [surface, owned, ledger],
     () => new Map(tiePointsOf(surface, owned, ledger).map((t) => [t.key, t])),
   );
-  const boat = memory.last('boat', [surface, weight.float], () => sideOn(slicesOf(surface), weight));
+  const slices = memory.last('slices', [surface], () => slicesOf(surface));
+  const boat = memory.last('boat', [slices, weight.float], () => sideOn(slices, weight));
   const bench: Bench = { surface, lines, ties, owned, boat, people: seats.shown.paddlers, weight, shop };
   // What goes through a ring says what its trolley holds: trolleys come last.
   const inOrder = Object.entries(lines).sort(([, a], [, b]) => Number(USES[a.use].loop) - Number(USES[b.use].loop));
@@ -128,18 +126,18 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
   const each = (ringed ? RINGS : [0.5]).map((share) => placesOf(line, bench, share));
   const all = each.flatMap((places) => (places ? [{ places, bends: pathOf(places, line, bench.surface) }] : []));
   // The longest way says what is cut.
-  const [first] = [...all].sort((a, b) => lengthOf(b.bends.map((p) => p.at)) - lengthOf(a.bends.map((p) => p.at)));
+  const [first] = [...all].sort((a, b) => pathLength(b.bends.map((p) => p.at)) - pathLength(a.bends.map((p) => p.at)));
   if (!first || all.length < each.length) return null;
   const { places, bends } = first;
   const path = bends.map((b) => b.at);
-  const taut = lengthOf(path);
+  const taut = pathLength(path);
   const [start, end] = [places[0] as Where, places.at(-1) as Where];
   const held = heldBy(
     line,
     bench,
     all.map(({ places: at }) => (at[0] as Where).at),
   );
-  const lift = line.use === 'motor lift' ? liftOf(line, places, bends, bench) : null;
+  const lift = line.use === 'motor lift' ? liftOf(line, places, bench) : null;
   const friction = CORD_TRAITS[line.of].rubs;
   const tightness = hauled(bends, friction);
   const pulled = tightness[0] ?? 1;
@@ -174,16 +172,14 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
     }),
     share: tight / (breaksAt(cord) * KNOTTED),
     stretch: line.of === 'shock cord' ? needs * BUNGEE : stretchOf(cord, aboard + rode, tight),
-    advantage: lift ? lift.advantage : null,
     reached: traits.worked ? reachOfLine(traits.loop ? path : [end.at], bench.people) : null,
-    kg: (cut / 1000) * kgPerMetre(cord),
   };
 }
 
 /** The best that any of some points is reached. */
 function reachOfLine(points: readonly Point[], people: readonly Paddler[]): ReachZone | null {
   const zones: ReachZone[] = ['at hand', 'half turn', 'out of reach'];
-  const whole = lengthOf(points);
+  const whole = pathLength(points);
   const looked =
     points.length > 1
       ? Array.from({ length: 41 }, (_, i) => pointAlong(points, (whole * i) / 40) ?? (points[0] as Point))
@@ -249,7 +245,7 @@ function loadOf(line: Line, { held, lift, ringLoad, bench }: Loads): number {
     case 'rudder line':
       return STEERS;
     case 'drag rope':
-      return DRAGS * 9.80665 * (surface.model.massKg + weight.gearKg);
+      return DRAGS * GRAVITY * (surface.model.massKg + weight.gearKg);
     case 'bungee':
       return 0.1 * breaksAt({ of: line.of, diameter: line.diameter });
   }

@@ -1,13 +1,9 @@
-import type { Fitted } from '../drilling';
-import { sweptBy, turned, type Motion } from '../layout';
-import type { HullSurface } from '../hull';
+import { movedPoint, sweptBy } from '../layout';
 import type { Line } from '../rig';
-import type { TiePoint } from '../ties';
-import { cross, dot, type Point } from '../units';
+import { cross, dot, GRAVITY, pathLength, type Point } from '../units';
 import { CORD_TRAITS } from './cords';
-import { hauled, pullAt, type Bend } from './pull';
-import type { Where } from './laying';
-import { lengthOf, tautBetween } from './taut';
+import { pathOf, type Bench, type Where } from './laying';
+import { hauled, pullAt } from './pull';
 
 /** How a line lifts what turns on a hinge. */
 export interface Lift {
@@ -23,59 +19,42 @@ export interface Lift {
 
 /** Where on its way something is looked at. */
 const STAGES = Array.from({ length: 13 }, (_, i) => i / 12);
-const GRAVITY = 9.80665;
-
-interface On {
-  readonly surface: HullSurface;
-  readonly ties: ReadonlyMap<string, TiePoint>;
-  readonly owned: readonly Fitted[];
-}
 
 const less = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z });
-
-const movedBy = (motion: Motion, p: Point, stage: number): Point => {
-  const at = turned(p, motion.at, motion.axis, motion.turns * stage);
-  const { shift } = motion;
-  return { x: at.x + shift.x * stage, y: at.y + shift.y * stage, z: at.z + shift.z * stage };
-};
 
 /**
  * How a line lifts what it carries: moments about its hinge, looked at on the whole way up. All of the part's weight is taken
  * to hang in the middle of what turns (careful).
  * @returns null when it carries nothing that turns, or is not made fast to what does
  */
-export function liftOf(line: Line, places: readonly Where[], bends: readonly Bend[], on: On): Lift | null {
+export function liftOf(line: Line, places: readonly Where[], on: Pick<Bench, 'surface' | 'ties' | 'owned'>): Lift | null {
   const placed = on.owned.find((i) => i.placed.id === line.carries)?.placed;
   const riding = line.through.map((p) => {
     const tie = p.at === 'tie' ? on.ties.get(p.tie) : undefined;
     return tie?.fitting === line.carries ? tie?.rides : undefined;
   });
   const mover = placed && sweptBy(placed).find((m) => riding.includes(m.id));
-  if (!placed || !mover || bends.length < 2) return null;
+  if (!placed || !mover) return null;
   const { motion, rest } = mover;
   const middle = rest.box?.middle ?? placed.frame.origin;
   const rides = (i: number): boolean => riding[i] === mover.id;
   let [hand, holds, advantage] = [0, 0, Infinity];
   const lengths: number[] = [];
   for (const stage of STAGES) {
-    const here = places.map((p, i) => (rides(i) ? movedBy(motion, p.at, stage) : p.at));
-    const path = here.flatMap((at, i): (Bend & { moves: boolean })[] => {
-      const before = here[i - 1];
-      const hull = before ? tautBetween(on.surface, line.way, before, at).slice(1, -1) : [];
-      const by = places[i]?.lead.as ?? 'eye';
-      return [...hull.map((b) => ({ at: b, by: 'hull' as const, moves: false })), { at, by, moves: rides(i) }];
-    });
-    lengths.push(lengthOf(path.map((b) => b.at)));
+    const here = places.map((p, i) => (rides(i) ? { ...p, at: movedPoint(motion, p.at, stage) } : p));
+    const path = pathOf(here, line, on.surface);
+    const moved = new Set(here.flatMap((p, i) => (rides(i) ? [p.at] : [])));
+    lengths.push(pathLength(path.map((b) => b.at)));
     const tight = hauled(path, CORD_TRAITS[line.of].rubs);
     let [turning, pulls] = [0, 0];
-    path.forEach(({ at, moves }, i) => {
-      if (!moves) return;
+    path.forEach(({ at }, i) => {
+      if (!moved.has(at)) return;
       const f = pullAt(path, tight, i);
       turning += dot(cross(less(at, motion.at), f), motion.axis);
       pulls += Math.hypot(f.x, f.y, f.z);
     });
     const weight = { x: 0, y: 0, z: -placed.part.body.massKg * GRAVITY };
-    const falls = dot(cross(less(movedBy(motion, middle, stage), motion.at), weight), motion.axis);
+    const falls = dot(cross(less(movedPoint(motion, middle, stage), motion.at), weight), motion.axis);
     // What falls one way is lifted the other: as it turns, when its weight is against that.
     const up = Math.sign(motion.turns);
     const [asks, gives] = [-falls * up, turning * up];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, type HullSurface } from '../hull';
 import { CORDS, LINE_WAYS } from '../rig';
-import type { Point } from '../units';
+import { pathLength, type Point } from '../units';
 import {
   anchorHolds,
   anchorWanted,
@@ -15,7 +15,6 @@ import {
   drogueHolds,
   hauled,
   kgPerMetre,
-  lengthOf,
   loopLength,
   lyingTo,
   overSheave,
@@ -189,8 +188,8 @@ describe('a line as it lies', () => {
         const [from, to] = [at(s, a), at(t, b)];
         const path = tautBetween(hull, way, from, to);
         const straight = Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z);
-        if (lengthOf(path) < straight - 1e-6) return false;
-        const whole = lengthOf(path);
+        if (pathLength(path) < straight - 1e-6) return false;
+        const whole = pathLength(path);
         return Array.from({ length: 60 }, (_, i) => pointAlong(path, (whole * (i + 0.5)) / 60) as Point).every((p) => {
           // Close by its ends it comes up from what it is made fast to.
           if (Math.min(Math.hypot(p.x - from.x, p.y - from.y), Math.hypot(p.x - to.x, p.y - to.y)) < 40) return true;
@@ -211,7 +210,7 @@ describe('a line as it lies', () => {
   it('as a loop is as long wherever its ring stands', () => {
     const path = tautBetween(HULLS[0] as HullSurface, 'outside port', { x: 400, y: -60, z: 330 }, { x: 3200, y: -80, z: 300 });
     const loops = [0, 0.13, 0.5, 0.99, 1].map((at) => loopLength(path, [25, 25], at));
-    for (const one of loops) expect(one).toBeCloseTo(2 * lengthOf(path) + Math.PI * 25, 6);
+    for (const one of loops) expect(one).toBeCloseTo(2 * pathLength(path) + Math.PI * 25, 6);
   });
 });
 

@@ -1,7 +1,6 @@
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import type { Ledger, Line, LinePoint, LineUse, Plan } from '../rig';
-import { sameJson, type DraftChange } from '../rig';
+import { proposedChanges, type DraftChange, type Ledger, type Line, type LinePoint, type LineUse, type Plan } from '../rig';
 import { tiePointsOf, type TiePoint } from '../ties';
 import { say, sideOf, type Sentence } from '../units';
 import { usualLine } from './uses';
@@ -25,6 +24,8 @@ export interface LineProposal {
 }
 
 const tied = (tie: TiePoint): LinePoint => ({ at: 'tie', tie: tie.key });
+const nearest = (ties: readonly TiePoint[], x: number): TiePoint | undefined =>
+  [...ties].sort((a, b) => Math.abs(a.at.x - x) - Math.abs(b.at.x - x))[0];
 
 /**
  * Proposes the lines of a rig: a trolley between the foremost and the aftermost pulley, an anchor's line through its ring to what
@@ -36,20 +37,19 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
   const ties = tiePointsOf(surface, owned, ledger).filter((t) => t.room === null);
   const lines = new Map<string, { line: Line; why: Sentence }>();
   const wants: Sentence[] = [];
-  const led = (use: LineUse): boolean => kept.some(([, l]) => l.use === use);
   const carried = (item: Fitted): boolean => kept.some(([, l]) => l.carries === item.placed.id);
   const add = (id: string, line: Omit<Line, 'proposed'>, why: Sentence): string => {
     lines.set(id, { line: { ...line, proposed: true }, why });
     return id;
   };
   const holders = ties.filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'reel');
-  const [fore, aft] = [ties.find((t) => t.lead.as === 'pulley'), ties.filter((t) => t.lead.as === 'pulley').at(-1)];
-  const nearSeat = [...holders].sort((a, b) => Math.abs(a.at.x - surface.model.seat.x) - Math.abs(b.at.x - surface.model.seat.x));
-  const [cleat] = nearSeat;
+  const pulleys = ties.filter((t) => t.lead.as === 'pulley');
+  const [fore, aft] = [pulleys[0], pulleys.at(-1)];
+  const cleat = nearest(holders, surface.model.seat.x);
   // Where pulleys stand on the centre line, the side of the cleat decides, else the hand.
   const side = [fore?.at.y, cleat?.at.y].map((y) => sideOf(y ?? 0)).find((s) => s !== 'centre') ?? handSide(plan.brief.hand);
   let trolley = kept.find(([, l]) => l.use === 'anchor trolley')?.[0];
-  if (!led('anchor trolley') && fore && aft && aft.at.x - fore.at.x > surface.length / 3)
+  if (trolley === undefined && fore && aft && aft.at.x - fore.at.x > surface.length / 3)
     trolley = add(
       `trolley-${fore.fitting ?? 'hull'}`,
       { ...usualLine('anchor trolley'), way: `outside ${side}`, through: [tied(fore), tied(aft)] },
@@ -66,9 +66,8 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
     }
     const eye = ties.find((t) => t.fitting === id && t.rides !== undefined);
     if (!eye) continue;
-    const end = [...ties]
-      .filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'cleat')
-      .sort((a, b) => Math.abs(a.at.x - frame.origin.x) - Math.abs(b.at.x - frame.origin.x))[0];
+    const cleats = ties.filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'cleat');
+    const end = nearest(cleats, frame.origin.x);
     if (!end) continue;
     add(
       `lift-${id}`,
@@ -104,22 +103,11 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
     ];
   }
 
-  return { lines, wants, changes: changesOf(plan.lines, lines) };
+  const made = new Map([...lines].map(([id, { line }]) => [id, line]));
+  const changes = proposedChanges(plan.lines, made, (line, from, to) => ({ kind: 'leadLine', line, from, to }));
+  return { lines, wants, changes };
 }
 
 /** What hangs on which line. */
 const MOORED = { anchor: 'anchor line', stake: 'stake-out cord', drogue: 'drogue line' } as const;
 const handSide = (hand: Plan['brief']['hand']): 'port' | 'starboard' => (hand === 'left' ? 'port' : 'starboard');
-
-/** What makes the plan's lines those that are proposed; the rigger's own stay. */
-function changesOf(now: Plan['lines'], lines: ReadonlyMap<string, { readonly line: Line }>): DraftChange[] {
-  const gone = Object.entries(now).flatMap(([id, from]): DraftChange[] =>
-    from.proposed && !lines.has(id) ? [{ kind: 'leadLine', line: id, from, to: null }] : [],
-  );
-  // A trolley is there before a line goes through its ring.
-  const made = [...lines].flatMap(([id, { line }]): DraftChange[] => {
-    const from = now[id] ?? null;
-    return sameJson(from, line) ? [] : [{ kind: 'leadLine', line: id, from, to: line }];
-  });
-  return [...gone.reverse(), ...made];
-}

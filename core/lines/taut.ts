@@ -88,10 +88,6 @@ function roundSide(hull: HullSurface, side: 'port' | 'starboard', from: Point, t
 
 const step = (a: Over | undefined, b: Over): number => (a ? Math.hypot(b.s - a.s, b.h - a.h) : 0);
 
-/** Length of a path, mm. */
-export const lengthOf = (path: readonly Point[]): number =>
-  path.reduce((sum, p, i) => sum + (i ? distance(path[i - 1] ?? p, p) : 0), 0);
-
 /** By how much a line turns at a point, radians: nought straight on, π straight back. */
 export function turnAt(before: Point, at: Point, after: Point): number {
   const [a, b] = [distance(before, at), distance(at, after)];

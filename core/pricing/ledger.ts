@@ -2,7 +2,7 @@ import type { Catalog, Consumable } from '../catalog';
 import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
-import { cordId, cordWords, tetherCut, TETHER, type Cord, type LedLine } from '../lines';
+import { cordId, cordWords, TETHER, tethersOf, type Cord, type LedLine } from '../lines';
 import type { Mounted } from '../mounting';
 import type { GuardKind, Plan } from '../rig';
 import { MM_PER_FOOT, printMoney, roundCents, type UnitSystem } from '../units';
@@ -92,7 +92,7 @@ function materials(items: readonly Fitted[], { runs, guards, lines }: Led): Map<
     if (rating !== null && (cable === null || bought.some((r) => r.id === cable)))
       add(cable === null ? 'fuse' : HOLDER[kind], 1, 'follow the runs');
   for (const { cord, cut } of lines) addCord(cord, cut);
-  for (const { placed } of items) if (placed.fitting.tether) addCord(TETHER, tetherCut(placed.fitting.tether.length));
+  for (const { cut } of tethersOf(items)) addCord(TETHER, cut);
   return out;
 }
 

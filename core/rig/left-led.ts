@@ -1,14 +1,17 @@
 import type { DraftChange } from './change';
 import { isTrolley, lineWithout } from './line';
 import { sameJson } from './same-json';
-import type { Plan } from './plan';
+import type { Plan, Run } from './plan';
 
-/** What becomes of the cables when some fittings go: deleted with their ends, led past a gland that is gone. */
+/** A cable when some fittings are gone: led past a gland that is; null when one of its ends is. */
+export const runWithout = (run: Run, gone: (fitting: string) => boolean): Run | null =>
+  gone(run.from) || gone(run.to) ? null : { ...run, via: run.via.filter((w) => w.at !== 'gland' || !gone(w.fitting)) };
+
+/** What becomes of the cables when some fittings go. */
 export const runsWithout = ({ runs }: Pick<Plan, 'runs'>, gone: (fitting: string) => boolean): DraftChange[] =>
   Object.entries(runs).flatMap(([run, from]): DraftChange[] => {
-    if (gone(from.from) || gone(from.to)) return [{ kind: 'routeRun', run, from, to: null }];
-    const via = from.via.filter((w) => w.at !== 'gland' || !gone(w.fitting));
-    return via.length === from.via.length ? [] : [{ kind: 'routeRun', run, from, to: { ...from, via } }];
+    const to = runWithout(from, gone);
+    return sameJson(from, to) ? [] : [{ kind: 'routeRun', run, from, to }];
   });
 
 /** What becomes of the lines when some fittings go: led by what is left, or deleted; a trolley that goes takes its ring along. */

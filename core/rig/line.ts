@@ -61,6 +61,10 @@ export const lineSchema = z.strictObject({
 export type Line = z.infer<typeof lineSchema>;
 export type LinePoint = Line['through'][number];
 
+/** A line with some of its fields another; what is undefined is left out of it. */
+export const lineWith = (line: Line, more: Partial<Line>): Line =>
+  Object.fromEntries(Object.entries({ ...line, ...more }).filter(([, value]) => value !== undefined)) as Line;
+
 /** The fitting that a tie point is on; null for one of the hull. */
 export function tiedFitting(tie: string): string | null {
   const [holder = ''] = tie.split('.');

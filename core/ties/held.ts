@@ -1,7 +1,7 @@
 import type { HullSurface } from '../hull';
 import { boxAbout, toHull, type Placed } from '../layout';
 import type { ShopSettings } from '../shop';
-import { cross, dot, type Point } from '../units';
+import { cross, dot, GRAVITY, type Point } from '../units';
 import { solve } from 'yalps';
 import type { Lashing } from './straps';
 
@@ -20,8 +20,6 @@ export interface HeldWay {
 
 type Limits = Pick<ShopSettings['limits'], 'pitch' | 'heel' | 'slip' | 'handTight' | 'tieHolds'>;
 
-/** m/s². */
-const G = 9.80665;
 /** More than this many times what is asked is not worked out. */
 const ENOUGH = 10;
 
@@ -82,9 +80,9 @@ export function heldBy(
     const to = DIRECTION[way];
     // Upside down its weight is what pulls it out; else what of it still lies on the floor.
     const asked = way === 'up' ? shock : shock * Math.sin(tilt);
-    const rest = way === 'up' ? 0 : Math.cos(tilt) * load.kg * G;
+    const rest = way === 'up' ? 0 : Math.cos(tilt) * load.kg * GRAVITY;
     if (asked * load.kg <= 0) return { way, asked, bears: ENOUGH };
-    const bears = greatest(placed, load, { to, newtons: asked * load.kg * G, rest }, lashings, stops, foot, limits);
+    const bears = greatest(placed, load, { to, newtons: asked * load.kg * GRAVITY, rest }, lashings, stops, foot, limits);
     return { way, asked, bears };
   });
 }

@@ -4,7 +4,7 @@ import { type Rounding, roundTo, type UnitSystem } from './length';
 export const KG_PER_POUND = 0.45359237;
 
 /** Standard gravity, m/s², exactly (NIST SP 811). */
-const GRAVITY = 9.80665;
+export const GRAVITY = 9.80665;
 
 /** A pull as the mass that hangs on it, kg: riggers pull with a hanging scale. */
 export const asHung = (newtons: number): number => newtons / GRAVITY;

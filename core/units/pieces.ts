@@ -6,6 +6,17 @@ export interface Piece {
   readonly to: Point;
 }
 
+/** The point at a share of the way from one point to another. */
+export const onTheWay = ({ from, to }: Piece, share: number): Point => ({
+  x: from.x + share * (to.x - from.x),
+  y: from.y + share * (to.y - from.y),
+  z: from.z + share * (to.z - from.z),
+});
+
+/** Length of a path, mm. */
+export const pathLength = (path: readonly Point[]): number =>
+  path.reduce((sum, p, i) => sum + (i ? distance(path[i - 1] ?? p, p) : 0), 0);
+
 const minus = (p: Point, q: Point): Point => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
 const clamp = (t: number): number => Math.min(1, Math.max(0, t));
 

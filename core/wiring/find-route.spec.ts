@@ -4,8 +4,8 @@ import { BRACKWEN, ORRISK, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, type HullModel, type HullSurface } from '../hull';
 import { sweptByHull } from '../layout';
 import type { Run } from '../rig';
-import type { Point } from '../units';
-import { findRoute, lanePoint, pathLength, routeRun, type RouteEnd } from './index';
+import { pathLength, type Point } from '../units';
+import { findRoute, lanePoint, routeRun, type RouteEnd } from './index';
 
 const HULLS: readonly HullModel[] = [TOLVANE, QUENBY, ORRISK, BRACKWEN];
 

@@ -80,8 +80,8 @@ export function findRoute(input: RouteInput): FoundRoute | null {
     nodes.forEach((b, i) => {
       if (done[i]) return;
       const known = cost[i] as number;
-      const more = (cost[here] as number) + leastCost(a, b);
-      if (more >= known) return;
+      // No step is cheaper than straight there.
+      if ((cost[here] as number) + distance(a.at, b.at) >= known) return;
       const dear = stepCost(input, a, b, { start: here === 0, end: i === goal });
       const total = (cost[here] as number) + dear;
       if (total < known) [cost[i], before[i]] = [total, here];
@@ -91,9 +91,6 @@ export function findRoute(input: RouteInput): FoundRoute | null {
   for (let i = goal; i >= 0; i = before[i] as number) way.unshift(nodes[i] as Node);
   return asRun(way);
 }
-
-/** No step is cheaper than straight there. */
-const leastCost = (a: Node, b: Node): number => distance(a.at, b.at);
 
 function nodesOf({ hull, from, to, glands }: RouteInput): Node[] {
   const [low, high] = [Math.min(from.at.x, to.at.x) - 600, Math.max(from.at.x, to.at.x) + 600];

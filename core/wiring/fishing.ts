@@ -1,6 +1,6 @@
 import { handTo, type Opening } from '../drilling';
 import type { HullSurface } from '../hull';
-import { distance, type Point } from '../units';
+import { distance, onTheWay, type Point } from '../units';
 import type { Leg } from './route';
 
 /** One pull of a cable through the hull. */
@@ -84,8 +84,7 @@ function pointsAlong(legs: readonly Leg[]): { at: Point; far: number }[] {
     const steps = Math.max(1, Math.ceil(long / STEP));
     const points = Array.from({ length: steps }, (_, i) => {
       const t = (i + 1) / steps;
-      const at = { x: from.x + t * (to.x - from.x), y: from.y + t * (to.y - from.y), z: from.z + t * (to.z - from.z) };
-      return { at, far: far + t * long };
+      return { at: onTheWay({ from, to }, t), far: far + t * long };
     });
     far += long;
     return points;

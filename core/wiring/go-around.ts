@@ -1,20 +1,19 @@
-import type { Fitted } from '../drilling';
-import type { HullSurface } from '../hull';
-import type { Brief, Run } from '../rig';
+import type { Placed } from '../layout';
+import type { Run } from '../rig';
 import { say, type Sentence } from '../units';
 import { hazardsOn } from './obstacles';
 import { routeRun, type Routed } from './route';
-import { routeBetween } from './route-for';
+import { routesAmong, type FindsRoutes, type RoutedOn } from './route-for';
 import { BESIDE_MOTOR, sideBySide } from './run';
 
-/** What proposed runs are led around. */
-interface Among {
-  readonly hull: HullSurface;
-  readonly owned: readonly Fitted[];
-  readonly plan: { readonly brief: Pick<Brief, 'wires'> };
+/** A cable as it lies just now. */
+interface Lying {
+  readonly from: Placed;
+  readonly to: Placed;
+  /** It carries a motor's current. */
+  readonly motor: boolean;
+  readonly routed: Routed;
 }
-
-const idOf = (item: Fitted): string => item.placed.id;
 
 /**
  * Sends proposed runs another way that would go through foam, a well, a tube or a bulkhead, motors first, the rest clear of them.
@@ -22,40 +21,38 @@ const idOf = (item: Fitted): string => item.placed.id;
  * @param kept the rigger's own, which stay as they are
  * @returns what it could not do
  */
-export function goAround(
-  runs: Map<string, { run: Run; why: Sentence }>,
-  kept: readonly Run[],
-  { hull, owned, plan }: Among,
-): Sentence[] {
+export function goAround(runs: Map<string, { run: Run; why: Sentence }>, kept: readonly Run[], among: RoutedOn): Sentence[] {
+  const { hull, owned } = among;
   const wants: Sentence[] = [];
-  const isMotor = new Set(owned.flatMap((i) => (i.placed.part.power?.draw?.of === 'motor' ? [idOf(i)] : [])));
+  const placed = new Map(owned.map((i) => [i.placed.id, i.placed]));
+  const isMotor = new Set(owned.flatMap(({ placed: { id, part } }) => (part.power?.draw?.of === 'motor' ? [id] : [])));
   // What a motor hangs on carries its current too.
   const cables = [...[...runs.values()].map((r) => r.run), ...kept];
   for (let size = 0; size !== isMotor.size;) {
     size = isMotor.size;
     for (const run of cables) if (isMotor.has(run.to)) isMotor.add(run.from);
   }
-  const ends = (run: Run) => [run.from, run.to].map((end) => owned.find((i) => idOf(i) === end)?.placed);
-  const lies = (run: Run): Routed | null => {
-    const [from, to] = ends(run);
-    return from && to ? routeRun(hull, run, from.frame.origin, to.frame.origin) : null;
+  const lay = (run: Run): Lying[] => {
+    const [from, to] = [placed.get(run.from), placed.get(run.to)];
+    if (!from || !to) return [];
+    const routed = routeRun(hull, run, from.frame.origin, to.frame.origin, (id) => placed.get(id)?.frame.origin);
+    return [{ from, to, motor: isMotor.has(run.to), routed }];
   };
-  const all = [...runs].map(([id, { run, why }]) => ({ id, run, why, motor: isMotor.has(run.to) }));
-  const inOrder = all.sort((a, b) => Number(b.motor) - Number(a.motor));
-  for (const one of inOrder) {
-    const [from, to] = ends(one.run);
-    const routed = lies(one.run);
-    if (!from || !to || !routed) continue;
+  const others = kept.flatMap(lay);
+  const lying = new Map([...runs].flatMap(([id, { run }]) => lay(run).map((l) => [id, l] as const)));
+  const inOrder = [...lying].sort(([, a], [, b]) => Number(b.motor) - Number(a.motor));
+  let find: FindsRoutes | undefined;
+  for (const [id, { from, to, motor, routed }] of inOrder) {
+    const proposed = runs.get(id);
     // What it is kept off lies as far as is known now: motors have gone their way before the rest is looked at.
-    const others = [...inOrder, ...kept.map((run) => ({ run, motor: isMotor.has(run.to) }))];
-    const apart = others.flatMap((o) => (o.motor === one.motor ? [] : (lies(o.run)?.lies ?? [])));
+    const apart = [...lying.values(), ...others].flatMap((o) => (o.motor === motor ? [] : o.routed.lies));
     const through = hazardsOn(hull, routed.legs);
-    const beside = one.motor ? 0 : sideBySide(routed, { lies: apart });
-    if (!through.length && beside <= BESIDE_MOTOR) continue;
-    const found = routeBetween({ hull, plan, owned, apart }, from, to);
+    if (!proposed || (!through.length && (motor || sideBySide(routed, { lies: apart }) <= BESIDE_MOTOR))) continue;
+    const found = (find ??= routesAmong(among))(from, to, apart);
     if (found) {
-      one.run = { ...one.run, lane: found.lane, via: [...found.via] };
-      runs.set(one.id, { run: one.run, why: one.why });
+      const run = { ...proposed.run, lane: found.lane, via: [...found.via] };
+      runs.set(id, { ...proposed, run });
+      for (const l of lay(run)) lying.set(id, l);
     } else
       for (const { hazard } of through)
         wants.push(say`a way past the ${hazard.name} for ${to.part.name}: a gland, or another place`);

@@ -1,13 +1,10 @@
 import type { BoxedHazard, HullSurface } from '../hull';
 import { bodyOverlap, boundsOf, near, slimBody, type Swept } from '../layout';
-import { betweenPieces, type Point } from '../units';
+import { betweenPieces, distance, onTheWay, type Piece, type Point } from '../units';
 import type { Leg } from './route';
 
-/** A straight way from one point to another. */
-type Way = Pick<Leg, 'from' | 'to'>;
-
 /** Whether a straight way goes through a box grown by a margin, by the slabs of its three axes. */
-export function throughBox({ from, to }: Way, box: { readonly from: Point; readonly to: Point }, margin = 0): boolean {
+export function throughBox({ from, to }: Piece, box: { readonly from: Point; readonly to: Point }, margin = 0): boolean {
   let [enter, leave] = [0, 1];
   for (const k of ['x', 'y', 'z'] as const) {
     const [low, high] = [Math.min(box.from[k], box.to[k]) - margin, Math.max(box.from[k], box.to[k]) + margin];
@@ -24,7 +21,7 @@ export function throughBox({ from, to }: Way, box: { readonly from: Point; reado
 }
 
 /** Whether a straight way goes through foam, a well, a bulkhead or a tube, or nearer to it than a margin. */
-export function throughHazard(way: Way, { hazard, from, to }: BoxedHazard, margin = 0): boolean {
+export function throughHazard(way: Piece, { hazard, from, to }: BoxedHazard, margin = 0): boolean {
   if (!throughBox(way, { from, to }, margin)) return false;
   if (hazard.shape === 'box') return true;
   return hazard.path.some((end, i) => {
@@ -33,16 +30,15 @@ export function throughHazard(way: Way, { hazard, from, to }: BoxedHazard, margi
   });
 }
 
-/** What of the hull's inside some pieces of a cable go through; a bulkhead only where no gland lets it through. */
+/** What of the hull's inside some pieces of a cable go through. */
 export const hazardsOn = (hull: HullSurface, legs: readonly Leg[]): BoxedHazard[] =>
   hull.hazards.filter((h) => legs.some((leg) => leg.inside && throughHazard(leg, h)));
 
 /** Whether a straight way stays inside the skin and under the deck, looked at every so often. */
-export function staysInside(hull: HullSurface, { from, to }: Way): boolean {
-  const steps = Math.max(1, Math.ceil(Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z) / 40));
+export function staysInside(hull: HullSurface, way: Piece): boolean {
+  const steps = Math.max(1, Math.ceil(distance(way.from, way.to) / 40));
   for (let i = 0; i <= steps; i++) {
-    const t = i / steps;
-    const [x, y, z] = [from.x + t * (to.x - from.x), from.y + t * (to.y - from.y), from.z + t * (to.z - from.z)];
+    const { x, y, z } = onTheWay(way, i / steps);
     const { z: deck, off } = hull.spot(x, y);
     const section = hull.section(x);
     if (off || !section || z > deck + 1 || Math.abs(y) > section.halfWidth(z) + 1) return false;
@@ -50,12 +46,14 @@ export function staysInside(hull: HullSurface, { from, to }: Way): boolean {
   return true;
 }
 
-/** Whether a straight way passes where something moves; so thick as a bundle is (judgement). */
-export function inAWay(way: Way, movers: readonly Swept[]): boolean {
+/** Half the thickness of a bundle (judgement), mm. */
+const BUNDLE = 6;
+
+/** Whether a straight way passes where something moves, as thick as a bundle. */
+export function inAWay(way: Piece, movers: readonly Swept[]): boolean {
   const body = slimBody(way.from, way.to, BUNDLE);
   const bounds = boundsOf([body]);
   return movers.some(
     (m) => near(m.within, bounds) && near(m.bounds, bounds) && m.poses.some((pose) => bodyOverlap(pose, body) > 0),
   );
 }
-const BUNDLE = 6;

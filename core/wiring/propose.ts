@@ -2,7 +2,7 @@ import { GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw, type Passes } from 
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
-import { sameJson, type Brief, type DraftChange, type Plan, type Run } from '../rig';
+import { proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
 import { say, type Sentence, type Side } from '../units';
 
 /** What a circuit is proposed from. */
@@ -278,14 +278,7 @@ class Proposing {
   }
 
   private changes(): DraftChange[] {
-    const { runs } = this.input.plan;
-    const gone = Object.entries(runs).filter(([id, r]) => r.proposed && !this.runs.has(id));
-    return [
-      ...gone.map(([run, from]): DraftChange => ({ kind: 'routeRun', run, from, to: null })),
-      ...[...this.runs].flatMap(([run, { run: to }]): DraftChange[] => {
-        const from = Object.hasOwn(runs, run) ? (runs[run] ?? null) : null;
-        return from && sameJson(from, to) ? [] : [{ kind: 'routeRun', run, from, to }];
-      }),
-    ];
+    const made = new Map([...this.runs].map(([id, { run }]) => [id, run]));
+    return proposedChanges(this.input.plan.runs, made, (run, from, to) => ({ kind: 'routeRun', run, from, to }));
   }
 }

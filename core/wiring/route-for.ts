@@ -7,30 +7,30 @@ import { findRoute, type FoundRoute, type RouteEnd } from './find-route';
 import type { Stretch } from './route';
 import type { Wiring, WiredRun } from './wire-up';
 
-/** What a cable's way is looked for among. */
-export interface RoutedAmong {
+/** What ways are looked for on. */
+export interface RoutedOn {
   readonly hull: HullSurface;
-  readonly plan: Pick<Plan, 'runs'> & { readonly brief: Pick<Plan['brief'], 'wires'> };
+  readonly plan: { readonly brief: Pick<Plan['brief'], 'wires'> };
   readonly owned: readonly Fitted[];
+}
+
+/** What the way of a run of the plan is looked for among. */
+export interface RoutedAmong extends RoutedOn {
+  readonly plan: Pick<Plan, 'runs'> & RoutedOn['plan'];
   readonly wiring: Pick<Wiring, 'runs'>;
 }
 
-/** What a way between two fittings is looked for among. */
-export interface Between extends Pick<RoutedAmong, 'hull' | 'owned'> {
-  readonly plan: { readonly brief: Pick<Plan['brief'], 'wires'> };
-  readonly apart: readonly Stretch[];
-}
+/** Finds the cheapest way between two fittings, off what it is kept apart from; null when there is none. */
+export type FindsRoutes = (from: Placed, to: Placed, apart: readonly Stretch[]) => FoundRoute | null;
 
-/** The cheapest way between two fittings, through whatever glands are aboard and clear of what moves; null when there is none. */
-export function routeBetween({ hull, plan, owned, apart }: Between, from: Placed, to: Placed): FoundRoute | null {
+/** Ways among what is aboard: through its glands, clear of what moves, both gathered once. */
+export function routesAmong({ hull, plan, owned }: RoutedOn): FindsRoutes {
   const end = (placed: Placed): RouteEnd => ({ at: placed.frame.origin, inside: isInside(placed) });
-  return findRoute({
-    ...{ hull, from: end(from), to: end(to), wires: plan.brief.wires, apart },
-    glands: owned.flatMap(({ placed: { id, part, frame, place } }) =>
-      part.gland ? [{ id, at: frame.origin, ...(place.on === 'bulkhead' ? { bulkhead: place.bulkhead } : {}) }] : [],
-    ),
-    movers: [...sweptByHull(hull), ...owned.flatMap((i) => sweptBy(i.placed))],
-  });
+  const glands = owned.flatMap(({ placed: { id, part, frame, place } }) =>
+    part.gland ? [{ id, at: frame.origin, ...(place.on === 'bulkhead' ? { bulkhead: place.bulkhead } : {}) }] : [],
+  );
+  const movers = [...sweptByHull(hull), ...owned.flatMap((i) => sweptBy(i.placed))];
+  return (from, to, apart) => findRoute({ hull, from: end(from), to: end(to), wires: plan.brief.wires, apart, glands, movers });
 }
 
 /**
@@ -45,7 +45,7 @@ export function routeFor(
   const [start, goal] = [run.from, run.to].map((id) => among.owned.find((i) => i.placed.id === id)?.placed);
   if (!from || !start || !goal) return null;
   const apart = among.wiring.runs.flatMap((r) => (r.id !== run.id && r.motor !== run.motor ? r.lies : []));
-  const found = routeBetween({ ...among, apart }, start, goal);
+  const found = routesAmong(among)(start, goal, apart);
   if (!found) return null;
   const { proposed: _, ...own } = from;
   return { run: { ...own, lane: found.lane, via: [...found.via] }, length: found.length };

@@ -134,7 +134,3 @@ export function routeRun(
   go(to, false);
   return { path, legs, lies, glands };
 }
-
-/** Length of a path, mm. */
-export const pathLength = (path: readonly Point[]): number =>
-  path.reduce((sum, p, i) => sum + (i ? distance(path[i - 1] ?? p, p) : 0), 0);

@@ -2,8 +2,8 @@ import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import type { Run } from '../rig';
-import type { Point } from '../units';
-import { pathLength, routeRun, type Routed } from './route';
+import { pathLength, type Point } from '../units';
+import { routeRun, type Routed } from './route';
 
 /** A cable as it lies. */
 export interface Laid extends Routed {

@@ -1,6 +1,7 @@
 import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
-import { cutLength, lanePoint, pathLength, routeRun } from './index';
+import { pathLength } from '../units';
+import { cutLength, lanePoint, routeRun } from './index';
 
 describe('route', () => {
   const hull = fairHull(TOLVANE);

@@ -1,4 +1,4 @@
-import { cordList, cordWords, kgPerMetre, TETHER, tetherCut, USES } from '@plain-cleat/core/lines';
+import { cordList, cordWords, kgPerMetre, TETHER, tethersOf, USES } from '@plain-cleat/core/lines';
 import { asHung, printLong, printMass } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
@@ -9,9 +9,7 @@ export function lineSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const long = (mm: number): string => printLong(mm, sheet.units);
   const hung = (newtons: number): string => printMass(asHung(newtons), sheet.units);
   const { lines } = w;
-  const tethers = w.aboard.owned.flatMap(({ letter, placed }) =>
-    placed.fitting.tether ? [{ label: `tether of ${letter}`, cut: tetherCut(placed.fitting.tether.length) }] : [],
-  );
+  const tethers = tethersOf(w.aboard.owned);
   paper.text(
     'Life jacket on, always. A knife in reach of every line that holds the boat. Lines catch legs and propellers: stow what is loose.',
     true,
@@ -25,7 +23,7 @@ export function lineSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.row(['Cord', 'Pieces, longest first', 'In all', 'Weight'], cuts, { bold: true, ends: [2, 3] });
   const pieces = [
     ...lines.map((l) => ({ cord: l.cord, label: l.line.use, cut: l.cut })),
-    ...tethers.map((t) => ({ cord: TETHER, ...t })),
+    ...tethers.map(({ letter, cut }) => ({ cord: TETHER, label: `tether of ${letter}`, cut })),
   ];
   for (const g of cordList(pieces))
     paper.row(

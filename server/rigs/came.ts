@@ -5,6 +5,7 @@ import {
   isMakers,
   ownParts,
   partRef,
+  runWithout,
   stockFittings,
   type Fitting,
   type Ledger,
@@ -45,11 +46,10 @@ export async function cameWith(model: HullModel, hullId: string | null, transact
     Object.entries({ ...stock, ...left.fittings }).filter(([, f]) => known.has(partKey(partRef(f))) || isMakers(f)),
   );
   const runs = Object.fromEntries(
-    Object.entries(left.runs).flatMap(([run, r]) =>
-      fittings[r.from] && fittings[r.to]
-        ? [[run, { ...r, via: r.via.filter((w) => w.at !== 'gland' || fittings[w.fitting]) }] as const]
-        : [],
-    ),
+    Object.entries(left.runs).flatMap(([id, run]) => {
+      const kept = runWithout(run, (fitting) => !Object.hasOwn(fittings, fitting));
+      return kept ? [[id, kept] as const] : [];
+    }),
   );
   return { fittings, sets: left.sets, own: left.own, runs, setAside: ledger.signed ? earlier.row : null };
 }

@@ -219,13 +219,16 @@ export class Strip {
     const band = this.band();
     return band ? bandPaths(this.scale(), this.hull(), band) : [];
   });
-  protected readonly runPaths = computed(() =>
-    this.runs().map((r) => ({
+  protected readonly runPaths = computed(() => {
+    const scale = this.scale();
+    const drawn = (path: readonly Point[], down: (p: Point) => number): string =>
+      line()(path.map((p): [number, number] => [scale.x(p.x), down(p)])) ?? '';
+    return this.runs().map((r) => ({
       ...r,
-      d: line()(r.path.map((p): [number, number] => [this.scale().x(p.x), this.scale().y(p.y)])) ?? '',
-      side: r.cord ? (line()(r.path.map((p): [number, number] => [this.scale().x(p.x), this.sideY(p.z)])) ?? '') : '',
-    })),
-  );
+      d: drawn(r.path, (p) => scale.y(p.y)),
+      side: r.cord ? drawn(r.path, (p) => this.sideY(p.z)) : '',
+    }));
+  });
   protected readonly bodies = computed(() =>
     this.toHand().flatMap((m) =>
       m.bodies.map((b) => ({

@@ -8,12 +8,22 @@ import {
   cordFloats,
   CORD_TRAITS,
   type LedLine,
-  proposeLines,
+  type LineProposal,
   THICKNESSES,
   USES,
   USUAL_GROUND,
 } from '@plain-cleat/core/lines';
-import { BOTTOMS, BREAKS, CORDS, entryOf, LINE_WAYS, type Ground, type Line, type LinePoint } from '@plain-cleat/core/rig';
+import {
+  BOTTOMS,
+  BREAKS,
+  CORDS,
+  entryOf,
+  LINE_WAYS,
+  lineWith,
+  type Ground,
+  type Line,
+  type LinePoint,
+} from '@plain-cleat/core/rig';
 import { asHung, printMass } from '@plain-cleat/core/units';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { DeleteButton } from '../controls/delete-button';
@@ -25,8 +35,7 @@ import { FindingBox } from '../findings/finding-box';
 import { Cut, Length, Mass, Words } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { pointOf } from './lines-card';
-import { tieChoices } from './tie-choices';
+import { keyOf, pointOf, tieChoices } from './tie-choices';
 
 /** One line: what it holds, what is cut, how it is led, how it holds in the water, and what the rigger makes of it. */
 @Component({
@@ -43,6 +52,8 @@ export class LineCard {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   readonly line = input.required<LedLine>();
+  /** What would be proposed as things stand, with why. */
+  readonly proposal = input<LineProposal | null>(null);
   readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
   readonly deleted = output();
   protected readonly asHung = asHung;
@@ -81,13 +92,9 @@ export class LineCard {
     })),
   ]);
   /** Why the proposal made it so, while it stands as it was proposed. */
-  protected readonly why = computed(() => {
-    const state = this.store.state();
-    if (!state || !this.plan()?.proposed) return null;
-    const { plan, workup } = state;
-    const { lines } = proposeLines({ plan, owned: workup.aboard.owned, surface: workup.surface, ledger: workup.ledger });
-    return lines.get(this.line().id)?.why ?? null;
-  });
+  protected readonly why = computed(() =>
+    this.plan()?.proposed ? (this.proposal()?.lines.get(this.line().id)?.why ?? null) : null,
+  );
   protected readonly findings = computed(
     () => this.store.state()?.workup.findings.filter((f) => !f.accepted && f.where === this.line().id) ?? [],
   );
@@ -103,29 +110,15 @@ export class LineCard {
   /** What the rigger sets is the rigger's: a new proposal leaves it. */
   protected set(more: Partial<Line>): void {
     const plan = this.plan();
-    if (!plan) return;
-    const { proposed: _, ...own } = { ...plan, ...more };
-    this.put(own);
+    if (plan) this.put(lineWith(plan, { ...more, proposed: undefined }));
   }
 
   protected setGround(more: Partial<Ground>): void {
     this.set({ ground: { ...this.ground(), ...more } });
   }
 
-  protected setCarries(carries: string): void {
-    const { carries: _, ...bare } = this.plan() ?? {};
-    this.put({ ...(bare as Line), ...(carries ? { carries } : {}) });
-  }
-
   protected setBreaks(newtons: number): void {
-    const { breaks: _, ...bare } = this.plan() ?? {};
-    const breaks = BREAKS.find((n) => n === newtons);
-    this.put({ ...(bare as Line), ...(breaks === undefined ? {} : { breaks }) });
-  }
-
-  protected setRode(rode: number | null): void {
-    const { rode: _, ...bare } = this.plan() ?? {};
-    this.put({ ...(bare as Line), ...(rode === null ? {} : { rode }) });
+    this.set({ breaks: BREAKS.find((n) => n === newtons) });
   }
 
   protected addPoint(): void {
@@ -148,8 +141,7 @@ export class LineCard {
     this.set({ through: this.plan()?.through.filter((_, i) => i !== index) ?? [] });
   }
 
-  protected nameOf = (p: LinePoint): string =>
-    this.points().find((c) => c.value === (p.at === 'ring' ? `ring ${p.line}` : p.tie))?.says ?? 'no longer there';
+  protected nameOf = (p: LinePoint): string => this.points().find((c) => c.value === keyOf(p))?.says ?? 'no longer there';
 
   protected drop(): void {
     this.put(null);
@@ -157,13 +149,6 @@ export class LineCard {
   }
 
   private put(to: Line | null): void {
-    const { proposed: _, ...own } = to ?? {};
-    this.store.change({
-      id: crypto.randomUUID(),
-      kind: 'leadLine',
-      line: this.line().id,
-      from: this.plan(),
-      to: to ? (own as Line) : null,
-    });
+    this.store.change({ id: crypto.randomUUID(), kind: 'leadLine', line: this.line().id, from: this.plan(), to });
   }
 }

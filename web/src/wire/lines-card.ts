@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTableModule } from '@angular/material/table';
-import { cordWords, type LedLine, proposeLines, TETHER, tetherCut, usualLine } from '@plain-cleat/core/lines';
-import { LINE_USES, type LinePoint, type LineUse } from '@plain-cleat/core/rig';
+import { cordWords, type LedLine, type LineProposal, TETHER, tethersOf, usualLine } from '@plain-cleat/core/lines';
+import { LINE_USES, type LineUse } from '@plain-cleat/core/rig';
 import { asHung } from '@plain-cleat/core/units';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
@@ -15,7 +15,7 @@ import { asOne } from '../stores/as-one';
 import { documentUrl } from '../stores/document-url';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { tieChoices } from './tie-choices';
+import { pointOf, tieChoices } from './tie-choices';
 
 /** Every line of the rig: proposed, listed with what is cut of which cord, and added. */
 @Component({
@@ -29,6 +29,7 @@ export class LinesCard {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   readonly state = input.required<RigState>();
+  readonly proposal = input.required<LineProposal>();
   readonly selected = input<string | null>(null);
   readonly picked = output<string>();
   protected readonly columns = ['line', 'led', 'cord', 'cut', 'pull', 'hand'];
@@ -47,15 +48,7 @@ export class LinesCard {
 
   protected readonly lines = computed(() => this.state().workup.lines);
   protected readonly points = computed((): Choice<string>[] => tieChoices(this.state()));
-  protected readonly proposal = computed(() => {
-    const { plan, workup } = this.state();
-    return proposeLines({ plan, owned: workup.aboard.owned, surface: workup.surface, ledger: workup.ledger });
-  });
-  protected readonly tethers = computed(() =>
-    this.state().workup.aboard.owned.flatMap(({ letter, placed }) =>
-      placed.fitting.tether ? [{ letter, name: placed.part.name, cut: tetherCut(placed.fitting.tether.length) }] : [],
-    ),
-  );
+  protected readonly tethers = computed(() => tethersOf(this.state().workup.aboard.owned));
   protected readonly tetherCord = cordWords(TETHER);
   protected readonly sheet = computed(() => documentUrl(this.state().doc.id, 'line-sheet.pdf', this.units.system()));
 
@@ -73,14 +66,10 @@ export class LinesCard {
   protected add(): void {
     const { use, from, to } = this.adding.getRawValue();
     const id = `line-${crypto.randomUUID().slice(0, 8)}`;
-    const through = [from, to].map((key): LinePoint => pointOf(key));
+    const through = [from, to].map(pointOf);
     this.store.change({ id: crypto.randomUUID(), kind: 'leadLine', line: id, from: null, to: { ...usualLine(use), through } });
     this.picked.emit(id);
     this.adding.controls.from.reset();
     this.adding.controls.to.reset();
   }
 }
-
-/** A point by the value of its choice: a tie point by its name, a ring by its trolley's. */
-export const pointOf = (key: string): LinePoint =>
-  key.startsWith('ring ') ? { at: 'ring', line: key.slice(5) } : { at: 'tie', tie: key };

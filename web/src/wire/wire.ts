@@ -7,6 +7,7 @@ import { MatTabsModule } from '@angular/material/tabs';
 import { printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/circuits';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
+import { proposeLines } from '@plain-cleat/core/lines';
 import { CONDUCTORS, LANES, type Conductors, type Run } from '@plain-cleat/core/rig';
 import { proposeCircuit, type WiredRun } from '@plain-cleat/core/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
@@ -98,6 +99,14 @@ export default class Wire {
   protected readonly proposal = computed(() => {
     const state = this.store.state();
     return state ? proposeCircuit({ hull: state.workup.surface, plan: state.plan, owned: state.workup.aboard.owned }) : null;
+  });
+
+  /** The same of lines. */
+  protected readonly lineProposal = computed(() => {
+    const state = this.store.state();
+    if (!state) return null;
+    const { plan, workup } = state;
+    return proposeLines({ plan, owned: workup.aboard.owned, surface: workup.surface, ledger: workup.ledger });
   });
 
   private readonly named = (items: readonly Fitted[], under: string): Choice<string>[] =>
