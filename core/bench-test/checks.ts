@@ -47,7 +47,7 @@ export function benchChecks({ wiring, owned, ledger: { circuitChecks }, shop }: 
       read: fresh ? { by: fresh.by, when: fresh.serverTime, device: fresh.deviceTime, ok: fresh.ok } : null,
     };
   };
-  const cables = labelled(wiring, owned).flatMap(({ run, label }) => [
+  const cables = labelled(wiring.runs, owned).flatMap(({ run, label }) => [
     check('rung through', run.id, run.id, `cable ${label}`),
     // A cable with one conductor has nothing to be short to.
     ...(run.conductors === 2 ? [check('no short', run.id, run.id, `cable ${label}`)] : []),

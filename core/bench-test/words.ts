@@ -33,13 +33,13 @@ export function aboutWords({ about }: Pick<Reading, 'about'>, wiring: Pick<Wirin
   const item = owned.find((i) => i.placed.id === about);
   return item
     ? `${item.letter} ${item.placed.part.name}`
-    : `cable ${labelled(wiring, owned).find((c) => c.run.id === about)?.label ?? about}`;
+    : `cable ${labelled(wiring.runs, owned).find((c) => c.run.id === about)?.label ?? about}`;
 }
 
 /** A fault in words, with where it is. */
 export function faultWords(fault: Fault | null, wiring: Pick<Wiring, 'runs' | 'guards'>, owned: readonly Fitted[]): Sentence {
   if (!fault) return say`Nothing wrong`;
-  const label = (cable: string): string => labelled(wiring, owned).find((c) => c.run.id === cable)?.label ?? cable;
+  const label = (cable: string): string => labelled(wiring.runs, owned).find((c) => c.run.id === cable)?.label ?? cable;
   switch (fault.is) {
     case 'poor crimp':
       return say`Poor crimp in the ${fault.out ? 'plus' : 'minus'} of ${label(fault.cable)}`;

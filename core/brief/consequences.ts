@@ -5,6 +5,7 @@ import type { Finding } from '../findings';
 import { BY_WORDS, type Brief, type Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import { kg, mm, printMoney, say, type Sentence } from '../units';
+import { cablesOf } from '../wiring';
 import type { Workup } from '../workup';
 
 /** The questions of the brief. */
@@ -176,7 +177,7 @@ export function consequenceOf(question: QuestionId, { plan, workup, hull, shop }
       };
     }
     case 'wires': {
-      const metres = workup.wiring.runs.reduce((sum, r) => sum + r.cut, 0) / 1000;
+      const metres = cablesOf(workup.wiring).reduce((sum, r) => sum + r.cut, 0) / 1000;
       const more = Math.round(metres * (shop.labor.runMinutesPerMetre.inside - shop.labor.runMinutesPerMetre.outside));
       return {
         says:

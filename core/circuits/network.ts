@@ -1,5 +1,5 @@
 import type { Part } from '../parts';
-import type { Conductors } from '../rig';
+import type { Feeding } from '../rig';
 import { nominalVolts } from './gauge';
 import { grouped } from './grouped';
 
@@ -21,7 +21,7 @@ export interface Cable {
   readonly to: string;
   /** The way it leaves by, counted from 1. */
   readonly way: number;
-  readonly has: Conductors;
+  readonly has: Feeding;
 }
 
 /** One conductor of a cable. */

@@ -36,6 +36,7 @@ import { roadHeight, roofLift } from './road';
 import { cableShort, glandSmall, hangsFree, runThrough } from './routes';
 import { rodButts, rodsCross, rodTips, shallowTubes } from './rods';
 import { noDrain, scupperCovered } from './scuppers';
+import { signalsFull, signalsUnlike, twoGrounds, unread } from './signals';
 import { allRoundLight, lensPath, lightHeights, sidelights, whiteLight } from './sight';
 import { secondHold } from './second-hold';
 import { standing } from './standing-room';
@@ -195,6 +196,10 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   plugsHold,
   plugsAlike,
   besideMotor,
+  signalsUnlike,
+  signalsFull,
+  unread,
+  twoGrounds,
   failedTests,
   failedChecks,
   lastsTheDay,

@@ -59,13 +59,13 @@ export const plugsAlike: Judgement = (judged) => {
   });
 };
 
-/** The cable of a screen lies beside the motor's. */
+/** The cable of a screen, or one that carries what a transducer hears, lies beside the motor's. */
 export const besideMotor: Judgement = (judged) => {
-  const { runs, network } = judged.wiring;
+  const { runs, signals, network } = judged.wiring;
   const screens = new Set(network.loads.flatMap((l) => (l.of.of === 'electronics' ? [l.fitting] : [])));
   const motors = runs.filter((r) => r.motor);
-  return runs.flatMap((run): Raw[] => {
-    if (run.motor || !run.feeds.some((f) => screens.has(f))) return [];
+  const heard = [...runs.filter((r) => !r.motor && r.feeds.some((f) => screens.has(f))), ...signals];
+  return heard.flatMap((run): Raw[] => {
     const together = (m: (typeof motors)[number]): number => sideBySide(m, run);
     const beside = motors.find((m) => together(m) > BESIDE_MOTOR);
     if (!beside) return [];
@@ -75,7 +75,7 @@ export const besideMotor: Judgement = (judged) => {
         code: 'beside-motor',
         severity: 'look',
         curable: true,
-        says: say`The cable to ${nameIn(judged, run.to)} lies ${mm(together(beside), 'up')} beside the motor’s.`,
+        says: say`The ${'family' in run ? 'signal cable' : 'cable'} to ${nameIn(judged, run.to)} lies ${mm(together(beside), 'up')} beside the motor’s.`,
         because: say`A screen shows the motor as noise (common practice, no source). Along the other side, or crossing it square.`,
         tries: otherLanes(judged, run.id, run.lane),
       },

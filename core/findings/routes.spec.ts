@@ -60,7 +60,7 @@ describe('routes', () => {
       // Five cables of 12 AWG are √(10 · 4² / 0.64) = 15.8 mm across, seven 18.7.
       code: 'gland-small',
       fires: crowded(7),
-      says: /lets 18 mm through; 14 conductors are 19 mm across/,
+      says: /lets 18 mm through; 14 wires are 19 mm across/,
       not: crowded(5),
       cure: false,
     },

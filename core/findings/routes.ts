@@ -1,11 +1,11 @@
 import { entryOf, type Run } from '../rig';
 import { longMm, mm, say } from '../units';
-import { bundleAcross, conductorsIn, hazardsOn, HELD_EVERY, longestFree, routeFor, WIRE_ACROSS, type WiredRun } from '../wiring';
+import { bundleAcross, cablesOf, hazardsOn, HELD_EVERY, longestFree, routeFor, wiresOf, type LaidRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
 import { aboutRun, nameIn } from './wires';
 
 /** The way out of another way, where there is one. */
-function routeAround(judged: Judged, run: WiredRun): Try[] {
+function routeAround(judged: Judged, run: LaidRun): Try[] {
   const from = entryOf(judged.plan.runs, run.id);
   const found = routeFor(judged, run);
   return from && found
@@ -19,7 +19,7 @@ function routeAround(judged: Judged, run: WiredRun): Try[] {
 }
 
 /** Whether one of the glands that a cable goes through is in a bulkhead. */
-const letThrough = ({ owned }: Judged, run: WiredRun, bulkhead: string): boolean =>
+const letThrough = ({ owned }: Judged, run: LaidRun, bulkhead: string): boolean =>
   run.glands.some((g) => {
     const place = owned.find((i) => i.placed.id === g)?.placed.place;
     return place?.on === 'bulkhead' && place.bulkhead === bulkhead;
@@ -27,7 +27,7 @@ const letThrough = ({ owned }: Judged, run: WiredRun, bulkhead: string): boolean
 
 /** Through foam, a well, a bulkhead or a tube. */
 export const runThrough: Judgement = (judged) =>
-  judged.wiring.runs.flatMap((run) =>
+  cablesOf(judged.wiring).flatMap((run) =>
     hazardsOn(judged.hull, run.legs)
       .filter(({ hazard }) => !letThrough(judged, run, hazard.id))
       .map(({ hazard }): Raw => ({
@@ -43,19 +43,20 @@ export const runThrough: Judgement = (judged) =>
   );
 
 /** More in a gland than goes through it. */
-export const glandSmall: Judgement = ({ wiring: { runs }, owned }) =>
+export const glandSmall: Judgement = ({ wiring, owned }) =>
   owned.flatMap((item): Raw[] => {
     const { gland } = item.placed.part;
     if (!gland) return [];
-    const through = runs.filter((r) => r.glands.includes(item.placed.id));
-    const wires = through.flatMap((r) => Array.from({ length: conductorsIn(r) }, () => WIRE_ACROSS[r.awg ?? 2]));
+    const wires = cablesOf(wiring)
+      .filter((r) => r.glands.includes(item.placed.id))
+      .flatMap(wiresOf);
     const across = bundleAcross(wires);
     if (across <= gland.takes) return [];
     return [
       {
         ...about(item),
         ...{ code: 'gland-small', severity: 'look', step: 'lay out' },
-        says: say`${item.letter}, ${item.placed.part.name} lets ${mm(gland.takes, 'down')} through; ${wires.length} conductors are ${mm(across, 'up')} across.`,
+        says: say`${item.letter}, ${item.placed.part.name} lets ${mm(gland.takes, 'down')} through; ${wires.length} wires are ${mm(across, 'up')} across.`,
         because: say`A gland closed over too much leaks, one forced cuts. A larger one, or a second beside it.`,
       },
     ];
@@ -63,7 +64,7 @@ export const glandSmall: Judgement = ({ wiring: { runs }, owned }) =>
 
 /** A cable that came with its load and does not reach. */
 export const cableShort: Judgement = (judged) =>
-  judged.wiring.runs.flatMap((run): Raw[] => {
+  cablesOf(judged.wiring).flatMap((run): Raw[] => {
     if (!run.given || run.wanted <= run.cut) return [];
     const from = entryOf(judged.plan.runs, run.id);
     const { aboard: _, ...anew } = from ?? {};
@@ -83,7 +84,7 @@ export const cableShort: Judgement = (judged) =>
 
 /** A piece of a cable that hangs with nothing to hold it. */
 export const hangsFree: Judgement = (judged) =>
-  judged.wiring.runs.flatMap((run): Raw[] => {
+  cablesOf(judged.wiring).flatMap((run): Raw[] => {
     const far = longestFree(run);
     if (far <= HELD_EVERY) return [];
     return [

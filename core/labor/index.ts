@@ -3,7 +3,7 @@ import type { Fitted, PlannedHole } from '../drilling';
 import type { Placed } from '../layout';
 import type { LedLine } from '../lines';
 import type { Mounted } from '../mounting';
-import { laneOf, type WiredRun } from '../wiring';
+import { laneOf, type LaidRun, type SignalRun, type WiredRun } from '../wiring';
 
 type Standard = ShopSettings['labor'];
 
@@ -36,7 +36,7 @@ export const takeOffMinutes = ({ fitting }: Pick<Placed, 'fitting'>, standard: S
 export const mountMinutes = (mounted: Mounted, holes: readonly PlannedHole[], standard: Standard): number =>
   drillMinutes(holes, standard) + fastenMinutes(mounted, holes, standard);
 
-export function pullMinutes(run: WiredRun, standard: Standard): number {
+export function pullMinutes(run: LaidRun, standard: Standard): number {
   return (run.cut / 1000) * standard.runMinutesPerMetre[laneOf(run.lane).where];
 }
 
@@ -44,9 +44,13 @@ export function pullMinutes(run: WiredRun, standard: Standard): number {
 export const terminateMinutes = ({ conductors }: Pick<WiredRun, 'conductors'>, standard: Standard): number =>
   2 * conductors * standard.terminationMinutes;
 
-/** What lies in the boat already is neither pulled nor ended. */
-const layMinutes = (run: WiredRun, standard: Standard): number =>
-  run.given === 'aboard' ? 0 : pullMinutes(run, standard) + terminateMinutes(run, standard);
+/** What lies in the boat already is neither pulled nor ended; a signal cable comes with its plugs on and is tested by what it shows. */
+function cableLine(run: WiredRun | SignalRun, standard: Standard): LaborLine[] {
+  const there = run.given === 'aboard';
+  if ('family' in run) return there ? [] : [{ of: run.id, says: 'Pull, plug in', minutes: pullMinutes(run, standard) }];
+  const lay = there ? 0 : pullMinutes(run, standard) + terminateMinutes(run, standard);
+  return [{ of: run.id, says: there ? 'Test' : 'Pull, terminate, test', minutes: lay + standard.circuitTestMinutes }];
+}
 
 /** What came aboard and is held elsewhere or otherwise now: it comes off first. */
 const isMoved = ({ placed, mounted }: Fitted): boolean => placed.fitting.aboard !== undefined && !mounted.there;
@@ -65,7 +69,7 @@ export const isMadeHere = ({ part, fitting }: Pick<Placed, 'part' | 'fitting'>):
 export function laborLines(
   items: readonly Fitted[],
   takenOff: readonly Placed[],
-  { runs, lines }: { readonly runs: readonly WiredRun[]; readonly lines: readonly LedLine[] },
+  { cables, lines }: { readonly cables: readonly (WiredRun | SignalRun)[]; readonly lines: readonly LedLine[] },
   standard: Standard,
 ): LaborLine[] {
   const stripped = comesOff(items, takenOff).map((placed) => ({
@@ -83,11 +87,7 @@ export function laborLines(
   const made = items.flatMap(({ placed: { id, part, fitting } }) =>
     isMadeHere({ part, fitting }) ? [{ of: id, says: `Make: ${part.name}`, minutes: part.made?.minutes ?? 0 }] : [],
   );
-  const wires = runs.map((run) => ({
-    of: run.id,
-    says: run.given === 'aboard' ? 'Test' : 'Pull, terminate, test',
-    minutes: layMinutes(run, standard) + standard.circuitTestMinutes,
-  }));
+  const wires = cables.flatMap((run) => cableLine(run, standard));
   return [
     { of: 'rig', says: 'Inspect, measure, tape up, check, clean', minutes: standard.setUpMinutes },
     ...stripped,

@@ -8,6 +8,7 @@ export * from './measures';
 export * from './own';
 export * from './part';
 export * from './revision';
+export type { Jack, Signal } from './signal';
 export * from './upcast';
 export { LEADS, type Lead, type LeadKind } from './ties';
 export { OFTEN, OFTEN_WORDS } from './use';

@@ -15,6 +15,7 @@ import { powerSchema } from './power';
 import { laterRevisionSchema } from './revision';
 import { rodsSchema } from './rods';
 import { lensSchema, lightSchema, screenSchema, sonarSchema } from './sight';
+import { signalSchema } from './signal';
 import { soldSchema, walkSchema } from './sold';
 import { partTiesSchema } from './ties';
 import { useSchema } from './use';
@@ -49,6 +50,7 @@ export const partSchema = z.strictObject({
   sonar: sonarSchema.optional(),
   screen: screenSchema.optional(),
   power: powerSchema.optional(),
+  signal: signalSchema.optional(),
   gland: glandSchema.optional(),
 });
 export interface Part extends z.infer<typeof partSchema> {}

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { cableLengthSchema } from './signal';
 
 const ampsSchema = z.number().positive().max(500);
 
@@ -41,12 +42,7 @@ export const powerSchema = z.strictObject({
     })
     .optional()
     .describe('the plug or socket that it is connected by'),
-  cable: z
-    .number()
-    .min(50)
-    .max(20_000)
-    .optional()
-    .describe('it comes with a cable so long, mm: that is not cut, what is over is coiled'),
+  cable: cableLengthSchema.optional().describe('it comes with a cable so long, mm: that is not cut, what is over is coiled'),
   charges: z
     .strictObject({ amps: ampsSchema.describe('all that comes in through it, A') })
     .optional()

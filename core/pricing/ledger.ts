@@ -58,7 +58,7 @@ function itemLine({ placed }: Fitted): PriceLine {
 }
 
 /** What of wires and lines is bought by length. */
-type Led = Pick<Wiring, 'runs' | 'guards'> & { readonly lines: readonly LedLine[] };
+type Led = Pick<Wiring, 'runs' | 'signals' | 'guards'> & { readonly lines: readonly LedLine[] };
 
 /** What the plan takes of a consumable, and what it is called where the stores have none. */
 interface Taken {
@@ -68,7 +68,7 @@ interface Taken {
 }
 
 /** Consumables by id with how much of each the plan takes, in the order of the work. */
-function materials(items: readonly Fitted[], { runs, guards, lines }: Led): Map<string, Taken> {
+function materials(items: readonly Fitted[], { runs, signals, guards, lines }: Led): Map<string, Taken> {
   const out = new Map<string, Taken>();
   const add = (id: string, quantity: number, from: string, called = id): void => {
     if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from, called });
@@ -88,6 +88,8 @@ function materials(items: readonly Fitted[], { runs, guards, lines }: Led): Map<
     add('terminal', 2 * run.conductors, 'follow the runs');
     add('heat-shrink', 2 * run.conductors, 'follows the runs');
   }
+  for (const { material, family, cut } of signals)
+    if (material !== null) add(material, 1, 'follow the runs', `Signal cable, ${family}, ${cut} mm, not in the stores`);
   for (const { rating, kind, cable } of guards)
     if (rating !== null && (cable === null || bought.some((r) => r.id === cable)))
       add(cable === null ? 'fuse' : HOLDER[kind], 1, 'follow the runs');

@@ -5,14 +5,14 @@ import type { Placed } from '../layout';
 import type { LedLine } from '../lines';
 import type { Plan } from '../rig';
 import { laborLines, type LaborLine } from '../labor';
-import type { Wiring } from '../wiring';
+import { cablesOf, type Wiring } from '../wiring';
 import { priceLines, totals, type PriceLine, type Totals } from './ledger';
 
 /** What a price follows from. */
 export interface PriceInput extends Pick<Catalog, 'consumables'>, Pick<Plan, 'wishes'> {
   readonly owned: readonly Fitted[];
   readonly takenOff: readonly Placed[];
-  readonly wiring: Pick<Wiring, 'runs' | 'guards'>;
+  readonly wiring: Pick<Wiring, 'runs' | 'signals' | 'guards'>;
   readonly lines: readonly LedLine[];
   readonly shop: ShopSettings;
 }
@@ -27,6 +27,6 @@ export interface Price {
 /** Prices a rig: its parts and materials, its labor, and their sums. */
 export function priceUp({ wishes, owned, takenOff, wiring, lines, consumables, shop }: PriceInput): Price {
   const ledger = priceLines(owned, { ...wiring, lines }, { consumables, wishes });
-  const labor = laborLines(owned, takenOff, { runs: wiring.runs, lines }, shop.labor);
+  const labor = laborLines(owned, takenOff, { cables: cablesOf(wiring), lines }, shop.labor);
   return { lines: ledger, labor, totals: totals(ledger, labor, shop) };
 }

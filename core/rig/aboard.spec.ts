@@ -1,7 +1,7 @@
 import { TOLVANE } from '../../demo/index';
 import { holeHistory, holesOfRig } from '../drilling';
 import { deck, fitted, inputOf, keptFact, partOf, track } from '../testing/plans';
-import { cutList, labelled } from '../wiring';
+import { cablesOf, cutList, labelled } from '../wiring';
 import { USUAL_SHOP } from '../shop';
 import { tell } from '../units';
 import { workUp, type Workup } from '../workup';
@@ -243,7 +243,30 @@ describe('cables that an earlier rig pulled', () => {
   it('cost no wire, no ends and no pulling; they are tested still', () => {
     expect(year2.price.lines.filter((l) => /wire|terminal|shrink|fuse/.test(l.key))).toEqual([]);
     expect(year2.build.steps.filter((s) => s.id.endsWith('.y1-r')).map((s) => s.work)).toEqual(['test']);
-    expect(cutList(labelled(year2.wiring, year2.aboard.owned))).toEqual([]);
+    expect(cutList(labelled(year2.wiring.runs, year2.aboard.owned))).toEqual([]);
+  });
+
+  it('are signal cables too: they lie there as long as they came, and are not bought again', () => {
+    const screens: Plan['fittings'] = {
+      s: fitted('sounder-arm-7', track('fwd-port', 1200), 'track'),
+      t: fitted('sounder-arm-7', track('fwd-star', 1200), 'track'),
+    };
+    const net: Plan['runs'] = { q: { from: 's', to: 't', lane: 'under deck', via: [], awg: null, has: 'signal' } };
+    const done = ['fit.s', 'fit.t', 'pull.q'].map((of) => keptFact({ kind: 'stepDone', step: of }));
+    const first = work(screens, { runs: net }, done);
+    const carried = fromEarlier(
+      { fittings: screens, sets: {}, own: {}, runs: net },
+      first.ledger,
+      (id) => `y1-${id}`,
+      cablesOf(first.wiring),
+    );
+    const [was] = first.wiring.signals;
+    expect(carried.runs['y1-q']?.aboard).toEqual({ cut: was?.cut ?? 0 });
+    expect(first.price.lines.some((l) => l.key.startsWith('signal-cable'))).toBeTrue();
+    const again = work(carried.fittings, { id: 'plan-2', runs: carried.runs }, done);
+    expect([again.wiring.signals[0]?.given, again.wiring.signals[0]?.cut]).toEqual(['aboard', was?.cut]);
+    expect(again.price.lines.some((l) => l.key.startsWith('signal-cable'))).toBeFalse();
+    expect(again.build.steps.filter((s) => s.id.endsWith('.y1-q'))).toEqual([]);
   });
 
   it('stay as long as they are: what moved too far is said, and a new one settles it', () => {

@@ -78,7 +78,8 @@ export function foundFitting(part: Pick<Part, 'id' | 'revision' | 'holding'>, pl
 /** A cable as it was pulled: which gauge, and how long each conductor of it is, mm. */
 export interface Pulled {
   readonly id: string;
-  readonly awg: number | null;
+  /** Of one that feeds. */
+  readonly awg?: number | null;
   readonly cut: number;
 }
 
@@ -151,13 +152,14 @@ export function fromEarlier(
     const as = pulled.find((p) => p.id === id);
     const lies = run.aboard !== undefined || ledger.signed !== null || ledger.steps.has(`pull.${id}`);
     if (from === null || to === null || !lies || !as || as.awg === null) return [];
+    const gauge = as.awg === undefined ? {} : { awg: as.awg };
     const via = run.via.flatMap((w): Waypoint[] => {
       if (w.at !== 'gland') return [w];
       const gland = standsAs(w.fitting);
       return gland === null ? [] : [{ at: 'gland', fitting: gland }];
     });
     const { proposed: _, ...kept } = run;
-    return [[newKey(id), { ...kept, from, to, via, aboard: { awg: as.awg, cut: as.cut } }]];
+    return [[newKey(id), { ...kept, from, to, via, aboard: { ...gauge, cut: as.cut } }]];
   });
   return { fittings: Object.fromEntries(out), sets, own, runs: Object.fromEntries(left) };
 }

@@ -129,8 +129,11 @@ const waypointSchema = z.discriminatedUnion('at', [
 ]);
 export type Waypoint = z.infer<typeof waypointSchema>;
 
-/** Which conductors a cable has: both, what goes out, what comes back, or a plus to the next battery's minus. */
-export const CONDUCTORS = ['both', 'plus', 'minus', 'series'] as const;
+/**
+ * Which conductors a cable has: both, what goes out, what comes back, or a plus to the next battery's minus; or none that
+ * feeds: a signal cable, from plug to plug.
+ */
+export const CONDUCTORS = ['both', 'plus', 'minus', 'series', 'signal'] as const;
 
 /** Kinds of protection that a rigger may ask for. */
 export const GUARDS = ['blade fuse', 'breaker', 'strip fuse'] as const;
@@ -157,7 +160,7 @@ export const runSchema = z.strictObject({
   name: z.string().trim().min(1).max(40).optional().describe('what its way is called on the box'),
   aboard: z
     .strictObject({
-      awg: z.int().min(2).max(18),
+      awg: z.int().min(2).max(18).optional().describe('left out of a signal cable'),
       cut: z.number().min(0).max(40_000).describe('how long each conductor of it is, mm'),
     })
     .optional()
@@ -280,6 +283,8 @@ export type Fitting = z.infer<typeof fittingSchema>;
 export type Run = z.infer<typeof runSchema>;
 export type GuardKind = (typeof GUARDS)[number];
 export type Conductors = (typeof CONDUCTORS)[number];
+/** The conductors of a cable that feeds. */
+export type Feeding = Exclude<Conductors, 'signal'>;
 export type Wish = z.infer<typeof wishSchema>;
 export type RigSet = z.infer<typeof rigSetSchema>;
 export type Tape = z.infer<typeof tapeSchema>;

@@ -355,6 +355,18 @@ const SAID = {
     totalCents: 235_203,
     holes: 10,
   },
+  11: {
+    says: 'no signal cables yet',
+    findings: [
+      'across-a-lid:bag:mid-hatch',
+      'across-a-lid:spare:fore-hatch',
+      'reach:tool',
+      'thread-families:hull',
+      'track-slots:rail',
+    ],
+    totalCents: 130_291,
+    holes: 12,
+  },
 } as const;
 
 describe('rig file', () => {
@@ -381,7 +393,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(11);
+    expect(read.file.version).toBe(12);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -437,7 +449,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 12), /^version/],
+      [(f) => (f.version = 13), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

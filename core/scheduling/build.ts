@@ -14,7 +14,7 @@ import type { Placed } from '../layout';
 import { cordWords, type LedLine } from '../lines';
 import { takenOff as takenOffThe, type Ledger } from '../rig';
 import type { Held } from '../bench-test';
-import { guardWords, type WiredRun } from '../wiring';
+import { guardWords, type SignalRun, type WiredRun } from '../wiring';
 import { NOT_YET, standings, type Standing } from './gates';
 
 /** What is done in a step. */
@@ -78,7 +78,7 @@ export interface BuildInput {
   readonly owned: readonly Fitted[];
   /** What is taken off the boat. */
   readonly takenOff: readonly Placed[];
-  readonly runs: readonly WiredRun[];
+  readonly cables: readonly (WiredRun | SignalRun)[];
   readonly lines: readonly LedLine[];
   readonly shop: ShopSettings;
   readonly ledger: Ledger;
@@ -93,7 +93,7 @@ export interface Build {
 }
 
 /** The build in working order: inspect, lay out, drill, seal and cure, wire, test, hand over. */
-export function build({ owned, takenOff, runs, lines, shop, ledger, gate, tests, open }: BuildInput): Build {
+export function build({ owned, takenOff, cables, lines, shop, ledger, gate, tests, open }: BuildInput): Build {
   const { labor } = shop;
   const setUp = (share: keyof typeof SET_UP): number => SET_UP[share] * labor.setUpMinutes;
   // What stands as it came needs no hand.
@@ -151,9 +151,17 @@ export function build({ owned, takenOff, runs, lines, shop, ledger, gate, tests,
   if (drilled.length)
     drafts.push(step('cure', 'Let the sealant cure', 0, sealed, { cureHours: shop.cureHours, detail: 'No load, no water.' }));
   const ready = drilled.length ? ['cure'] : ['agree'];
-  for (const run of runs) {
+  for (const run of cables) {
     const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
     const aboard = run.given === 'aboard';
+    if ('family' in run) {
+      const detail = `${run.family ?? 'Signal'}, ${run.lane}: not cut. Both plugs in, what is over coiled and tied up.`;
+      if (!aboard)
+        drafts.push(
+          step(['pull', run.id], `Pull signal cable ${name}`, pullMinutes(run, labor), ready, { fitting: run.to, detail }),
+        );
+      continue;
+    }
     if (!aboard)
       drafts.push(
         step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
@@ -193,7 +201,10 @@ export function build({ owned, takenOff, runs, lines, shop, ledger, gate, tests,
         detail: `${cordWords(cord)}; ${led.map((l) => l.letter || l.name).join(', ')}.`,
       }),
     );
-  const fitted = [...set, ...runs.map((r) => stepId('test', r.id)), ...lines.map((l) => stepId('lead', l.id))];
+  const wired = cables.flatMap((c) =>
+    'family' in c ? (c.given === 'aboard' ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)],
+  );
+  const fitted = [...set, ...wired, ...lines.map((l) => stepId('lead', l.id))];
   drafts.push(
     step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),

@@ -109,7 +109,7 @@ export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
     children.push({ id, width, height, ports: placed, layoutOptions: { 'elk.portConstraints': 'FIXED_POS' } });
     boxes.set(id, { title, more, fitting, ports: new Map(ports.map((p) => [p.id, p.says])) });
   };
-  const cables = labelled(wiring, owned);
+  const cables = labelled(wiring.runs, owned);
   const fed = new Set(cables.map(({ run }) => run.to));
   const used = new Set(cables.flatMap(({ run }) => [run.from, run.to]));
   for (const { placed, letter } of owned) {

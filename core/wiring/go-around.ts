@@ -4,7 +4,7 @@ import { say, type Sentence } from '../units';
 import { hazardsOn } from './obstacles';
 import { routeRun, type Routed } from './route';
 import { routesAmong, type FindsRoutes, type RoutedOn } from './route-for';
-import { BESIDE_MOTOR, sideBySide } from './run';
+import { BESIDE_MOTOR, feedsOver, sideBySide } from './run';
 
 /** A cable as it lies just now. */
 interface Lying {
@@ -27,7 +27,7 @@ export function goAround(runs: Map<string, { run: Run; why: Sentence }>, kept: r
   const placed = new Map(owned.map((i) => [i.placed.id, i.placed]));
   const isMotor = new Set(owned.flatMap(({ placed: { id, part } }) => (part.power?.draw?.of === 'motor' ? [id] : [])));
   // What a motor hangs on carries its current too.
-  const cables = [...[...runs.values()].map((r) => r.run), ...kept];
+  const cables = [...[...runs.values()].map((r) => r.run), ...kept].filter(feedsOver);
   for (let size = 0; size !== isMotor.size;) {
     size = isMotor.size;
     for (const run of cables) if (isMotor.has(run.to)) isMotor.add(run.from);
@@ -36,7 +36,7 @@ export function goAround(runs: Map<string, { run: Run; why: Sentence }>, kept: r
     const [from, to] = [placed.get(run.from), placed.get(run.to)];
     if (!from || !to) return [];
     const routed = routeRun(hull, run, from.frame.origin, to.frame.origin, (id) => placed.get(id)?.frame.origin);
-    return [{ from, to, motor: isMotor.has(run.to), routed }];
+    return [{ from, to, motor: feedsOver(run) !== null && isMotor.has(run.to), routed }];
   };
   const others = kept.flatMap(lay);
   const lying = new Map([...runs].flatMap(([id, { run }]) => lay(run).map((l) => [id, l] as const)));

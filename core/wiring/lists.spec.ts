@@ -19,7 +19,7 @@ const rigOf = (title: string) => {
 describe('lists of wires', () => {
   const w = rigOf('night-tour');
   const owned = w.aboard.owned;
-  const cables = labelled(w.wiring, owned);
+  const cables = labelled(w.wiring.runs, owned);
   const letter = (id: string): string => owned.find((i) => i.placed.id === id)?.letter ?? '?';
 
   it('label each cable from where, by which way, to where, no two alike', () => {

@@ -1,5 +1,8 @@
 import { RETURN_COLOUR, type Awg, type WireColour } from '../circuits';
 import type { Fitted } from '../drilling';
+import { printLong, type UnitSystem } from '../units';
+import type { LaidRun } from './run';
+import { wiresOf, type SignalRun } from './signals';
 import type { Wiring, WiredRun } from './wire-up';
 
 /** Which letter stands for a fitting. */
@@ -10,22 +13,21 @@ export const lettersOf = (owned: readonly Fitted[]): LetterOf => {
   return (fitting) => letters.get(fitting) ?? '?';
 };
 
-/** What is written on both ends of a cable: from where, by which way, to where, in the letters of the strip. */
-export function labelOf({ from, to, way }: Pick<WiredRun, 'from' | 'to' | 'way'>, letterOf: LetterOf, several: boolean): string {
-  return `${letterOf(from)}${several && way !== null ? `.${way}` : ''}–${letterOf(to)}`;
-}
-
-/** A cable with what is written on it. */
-export interface Labelled {
-  readonly run: WiredRun;
+/** A cable with what is written on both its ends. */
+export interface Labelled<R extends LaidRun = WiredRun> {
+  readonly run: R;
+  /** From where, by which way, to where, in the letters of the strip. */
   readonly label: string;
 }
 
-/** Every cable labelled; the way is part of it where its box has several. */
-export function labelled({ runs }: Pick<Wiring, 'runs'>, owned: readonly Fitted[]): Labelled[] {
+/** Cables labelled; the way is part of it where its box has several. */
+export function labelled<R extends WiredRun | SignalRun>(runs: readonly R[], owned: readonly Fitted[]): Labelled<R>[] {
   const letterOf = lettersOf(owned);
   const boxes = new Set(owned.flatMap((i) => ((i.placed.part.power?.passes?.ways ?? 1) > 1 ? [i.placed.id] : [])));
-  return runs.map((run) => ({ run, label: labelOf(run, letterOf, boxes.has(run.from)) }));
+  return runs.map((run) => {
+    const way = 'way' in run && boxes.has(run.from) ? run.way : null;
+    return { run, label: `${letterOf(run.from)}${way === null ? '' : `.${way}`}–${letterOf(run.to)}` };
+  });
 }
 
 /** Pieces of one gauge and colour, as they come off one reel. */
@@ -73,10 +75,40 @@ export function conductorsOf({ has, colour }: Pick<WiredRun, 'has' | 'colour'>):
 }
 
 /** Cables in pulling order, but for those that lie in the boat: lane by lane, in each the thickest first, for it bends least, then the longest (common practice, no source). */
-export const pullList = (cables: readonly Labelled[]): readonly Labelled[] =>
+export const pullList = <R extends WiredRun | SignalRun>(cables: readonly Labelled<R>[]): readonly Labelled<R>[] =>
   cables
     .filter((c) => c.run.given !== 'aboard')
-    .sort((a, b) => a.run.lane.localeCompare(b.run.lane) || (a.run.awg ?? 0) - (b.run.awg ?? 0) || b.run.length - a.run.length);
+    .sort(({ run: a }, { run: b }) => a.lane.localeCompare(b.lane) || thickOf(b) - thickOf(a) || b.length - a.length);
+
+const thickOf = (run: WiredRun | SignalRun): number => Math.max(...wiresOf(run));
+
+/** What is wrapped round both ends of a cable. */
+export interface WireLabel {
+  /** From where to where, in letters. */
+  readonly mark: string;
+  /** Two lines under it: what the cable is, and what its way is called or which colours it has. */
+  readonly says: readonly [string, string];
+  readonly colours: readonly WireColour[];
+}
+
+/** The label of every cable. */
+export function wireLabels(wiring: Pick<Wiring, 'runs' | 'signals'>, owned: readonly Fitted[], units: UnitSystem): WireLabel[] {
+  const first = (...of: readonly (string | null)[]): string => of.filter((word) => word !== null).join(' · ');
+  return [
+    ...labelled(wiring.runs, owned).map(({ run, label }): WireLabel => {
+      const colours = conductorsOf(run).map((c) => c.colour);
+      const fuse = run.guard?.rating ? `${run.guard.rating} A` : null;
+      return {
+        ...{ mark: label, colours },
+        says: [first(`${run.awg ?? '–'} AWG`, printLong(run.cut, units), fuse), run.name ?? colours.join(', ')],
+      };
+    }),
+    ...labelled(wiring.signals, owned).map(({ run, label }): WireLabel => ({
+      ...{ mark: label, colours: [] },
+      says: [first('signal', printLong(run.cut, units)), run.family ?? 'plugs do not match'],
+    })),
+  ];
+}
 
 /** How an end is made: what is crimped on, with which jaws, under which heat-shrink. */
 export interface Ending {
@@ -122,6 +154,33 @@ export function endsOf(cables: readonly Labelled[], owned: readonly Fitted[]): E
       { ...{ label, colour, awg, at: `${letterOf(run.to)} ${to}` }, ...endingOf(awg, placeOf(run.to)) },
     ]);
   });
+}
+
+/** A plug that goes in: a load's or a port's own, or one end of a signal cable. */
+export interface Plugged {
+  readonly label: string;
+  readonly plug: string;
+  /** The letter it is at. */
+  readonly at: string;
+  readonly into: string;
+}
+
+/** Every plug, cable by cable: with its family and rating, so that none is put where it does not belong. */
+export function pluggedOf({ runs, signals }: Pick<Wiring, 'runs' | 'signals'>, owned: readonly Fitted[]): Plugged[] {
+  const letterOf = lettersOf(owned);
+  const partOf = new Map(owned.map((i) => [i.placed.id, i.placed.part]));
+  return [
+    ...labelled(runs, owned).flatMap(({ run, label }): Plugged[] => {
+      const part = partOf.get(run.to);
+      const plug = part?.power?.plug;
+      return plug ? [{ label, plug: `${plug.family}, ${plug.amps} A`, at: letterOf(run.to), into: part.name }] : [];
+    }),
+    ...labelled(signals, owned).flatMap(({ run, label }): Plugged[] =>
+      [run.from, run.to].map((end) => ({
+        ...{ label, plug: run.family ?? 'none that fits both', at: letterOf(end), into: partOf.get(end)?.name ?? end },
+      })),
+    ),
+  ];
 }
 
 /** What a way of a box is called, what hangs on it, and its fuse. */

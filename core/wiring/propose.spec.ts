@@ -29,6 +29,9 @@ const ABOARD: Plan['fittings'] = {
   lantern: fitted('lantern-bow', deck(900, 95), 'through'),
   ports: fitted('usb-ports', deck(2482, -60), 'rivet'),
   tank: fitted('livewell', deck(2900, 0), 'loose'),
+  second: fitted('sounder-arm-7', track('fwd-star', 1450), 'track'),
+  side: fitted('transducer-arm', track('aft-star', 2700), 'track'),
+  down: fitted('transducer-stern', deck(3640, 200), 'through'),
 };
 const NAMES = Object.keys(ABOARD);
 
@@ -73,6 +76,9 @@ const NEVER: readonly FindingCode[] = [
     'way-unnamed',
     'breaking-capacity',
     'beside-motor',
+    'signals-unlike',
+    'signals-full',
+    'two-grounds',
   ] as const),
 ];
 

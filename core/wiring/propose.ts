@@ -2,7 +2,9 @@ import { GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw, type Passes } from 
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
+import { proposeSignals } from './propose-signals';
 import { proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
+import { feedsOver } from './run';
 import { say, type Sentence, type Side } from '../units';
 
 /** What a circuit is proposed from. */
@@ -41,6 +43,8 @@ interface Box {
 const idOf = (item: Fitted): string => item.placed.id;
 const xOf = (item: Fitted): number => item.placed.frame.origin.x;
 const nameOf = (item: Fitted): string => item.placed.part.name;
+/** What comes before the first comma of a name, short enough for a label. */
+const shortName = (item: Fitted): string => (nameOf(item).split(',')[0] ?? '').slice(0, 36);
 const nearest = <T>(x: number, of: readonly T[], at: (one: T) => number): T | undefined =>
   [...of].sort((a, b) => Math.abs(at(a) - x) - Math.abs(at(b) - x))[0];
 
@@ -53,6 +57,8 @@ export const proposeCircuit = (input: ProposalInput): Proposal => new Proposing(
 
 class Proposing {
   private readonly kept: Readonly<Record<string, Run>>;
+  /** Those of them that feed. */
+  private readonly keptFeeds: readonly Run[];
   private readonly runs = new Map<string, { run: Run; why: Sentence }>();
   private readonly wants: Sentence[] = [];
   private readonly batteries: readonly Fitted[];
@@ -62,6 +68,7 @@ class Proposing {
   constructor(private readonly input: ProposalInput) {
     const { plan, owned } = input;
     this.kept = Object.fromEntries(Object.entries(plan.runs).filter(([, r]) => !r.proposed));
+    this.keptFeeds = Object.values(this.kept).filter(feedsOver);
     this.batteries = owned
       .filter((i) => i.placed.part.power?.battery)
       .sort((a, b) => (b.placed.part.power?.battery?.ampHours ?? 0) - (a.placed.part.power?.battery?.ampHours ?? 0));
@@ -78,13 +85,14 @@ class Proposing {
     for (const load of loads.filter((l) => l.draw.of !== 'motor')) this.feedRest(load, loads);
     this.feedBoxes();
     this.feedPorts();
+    this.joinSignals();
     this.wants.push(...goAround(this.runs, Object.values(this.kept), this.input));
     return { runs: this.runs, changes: this.changes(), wants: this.wants };
   }
 
   /** What the rigger's own runs take up: ways of boxes, and from which battery a box is fed. */
   private takeKept(): void {
-    for (const run of Object.values(this.kept)) {
+    for (const run of this.keptFeeds) {
       const from = this.boxes.find((b) => idOf(b.item) === run.from);
       from?.ways.set(run.way ?? 1, (from.ways.get(run.way ?? 1) ?? 0) + this.ampsOf(run.to));
       const to = this.boxes.find((b) => idOf(b.item) === run.to);
@@ -93,7 +101,7 @@ class Proposing {
   }
 
   private ampsOf = (id: string): number => this.input.owned.find((i) => idOf(i) === id)?.placed.part.power?.draw?.amps ?? 0;
-  private isFed = (item: Fitted): boolean => Object.values(this.kept).some((r) => r.to === idOf(item));
+  private isFed = (item: Fitted): boolean => this.keptFeeds.some((r) => r.to === idOf(item));
 
   /** What draws and is not fed by the rigger's own runs, bow to stern. */
   private loads(): Load[] {
@@ -144,7 +152,7 @@ class Proposing {
 
   /** The battery that a fitting hangs on, through whatever hands current on. */
   private batteryOf(item: Fitted): Fitted | null {
-    const runs = [...Object.values(this.kept), ...[...this.runs.values()].map((r) => r.run)];
+    const runs = [...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)];
     const been = new Set<string>();
     for (let at: string | undefined = idOf(item); at !== undefined && !been.has(at);) {
       been.add(at);
@@ -205,14 +213,22 @@ class Proposing {
     box.battery ??= battery;
     const way = this.wayFor(box, load, all);
     box.ways.set(way, (box.ways.get(way) ?? 0) + draw.amps);
-    const called = load.running && this.runningOf(all).length > 1 ? 'running lights' : nameOf(item).split(',')[0]?.slice(0, 40);
+    const called = this.calledOn(box, way, load.running && this.runningOf(all).length > 1 ? 'running lights' : shortName(item));
     this.add(
       item,
-      { from: idOf(box.item), lane, way, ...(called ? { name: called } : {}) },
+      { from: idOf(box.item), lane, way, name: called },
       box.passes.switched
         ? say`Through way ${way} of ${nameOf(box.item)}, which fuses and switches it; ${nameOf(battery)} feeds the box.`
         : say`Through way ${way} of ${nameOf(box.item)}, which fuses it; ${nameOf(battery)} feeds the block.`,
     );
+  }
+
+  /** A name that no other way of a box has: the second of a kind is numbered. */
+  private calledOn({ item }: Box, way: number, name: string): string {
+    const runs = [...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)];
+    const taken = runs.filter((r) => r.from === idOf(item) && r.way !== way).map((r) => r.name);
+    const numbered = (n: number): string => (n === 1 ? name : `${name} ${n}`);
+    for (let n = 1; ; n++) if (!taken.includes(numbered(n))) return numbered(n);
   }
 
   private runningOf = (all: readonly Load[]): readonly Load[] => all.filter((l) => l.running);
@@ -260,9 +276,7 @@ class Proposing {
     const { owned } = this.input;
     const ports = owned.filter((i) => i.placed.part.power?.charges && !this.isFed(i));
     const charged = new Set(
-      Object.values(this.kept)
-        .filter((r) => owned.some((i) => idOf(i) === r.to && i.placed.part.power?.charges))
-        .map((r) => r.from),
+      this.keptFeeds.filter((r) => owned.some((i) => idOf(i) === r.to && i.placed.part.power?.charges)).map((r) => r.from),
     );
     for (const battery of this.batteries) {
       if (charged.has(idOf(battery))) continue;
@@ -275,6 +289,13 @@ class Proposing {
         say`${nameOf(battery)} is charged through it without coming off.`,
       );
     }
+  }
+
+  private joinSignals(): void {
+    const kept = Object.values(this.kept).filter((r) => !feedsOver(r));
+    const { runs, wants } = proposeSignals(this.input.owned, kept, this.laneOf({ draw: null }));
+    for (const { id, run, why } of runs) this.runs.set(Object.hasOwn(this.kept, id) ? `${id}-2` : id, { run, why });
+    this.wants.push(...wants);
   }
 
   private changes(): DraftChange[] {

@@ -5,7 +5,8 @@ import { sweptBy, sweptByHull, type Placed } from '../layout';
 import { entryOf, type Plan, type Run } from '../rig';
 import { findRoute, type FoundRoute, type RouteEnd } from './find-route';
 import type { Stretch } from './route';
-import type { Wiring, WiredRun } from './wire-up';
+import type { LaidRun } from './run';
+import type { Wiring } from './wire-up';
 
 /** What ways are looked for on. */
 export interface RoutedOn {
@@ -39,12 +40,14 @@ export function routesAmong({ hull, plan, owned }: RoutedOn): FindsRoutes {
  */
 export function routeFor(
   among: RoutedAmong,
-  run: Pick<WiredRun, 'id' | 'from' | 'to' | 'motor'>,
+  run: Pick<LaidRun, 'id' | 'from' | 'to'>,
 ): { readonly run: Run; readonly length: number } | null {
   const from = entryOf(among.plan.runs, run.id);
   const [start, goal] = [run.from, run.to].map((id) => among.owned.find((i) => i.placed.id === id)?.placed);
   if (!from || !start || !goal) return null;
-  const apart = among.wiring.runs.flatMap((r) => (r.id !== run.id && r.motor !== run.motor ? r.lies : []));
+  const { runs } = among.wiring;
+  const motor = runs.find((r) => r.id === run.id)?.motor ?? false;
+  const apart = runs.flatMap((r) => (r.id !== run.id && r.motor !== motor ? r.lies : []));
   const found = routesAmong(among)(start, goal, apart);
   if (!found) return null;
   const { proposed: _, ...own } = from;

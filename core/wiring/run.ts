@@ -1,7 +1,8 @@
 import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
-import type { Run } from '../rig';
+import type { Feeding, Run } from '../rig';
+import { cableBetween } from './signals';
 import { pathLength, type Point } from '../units';
 import { routeRun, type Routed } from './route';
 
@@ -15,9 +16,15 @@ export interface Laid extends Routed {
   readonly cut: number;
   /** What it would be cut to: the path with its loops and slack, mm. */
   readonly wanted: number;
-  /** What it is not cut for: it comes with what it feeds, or lies in the boat; null for one that is cut. */
-  readonly given: 'with its load' | 'aboard' | null;
+  /** What it is not cut for: it comes with a part, is sold with its plugs on, or lies in the boat; null for one that is cut. */
+  readonly given: 'with its part' | 'ready made' | 'aboard' | null;
 }
+
+/** What is the same of a cable that feeds and of one that carries signals. */
+export interface LaidRun
+  extends
+    Pick<Laid, 'id' | 'lies' | 'path' | 'legs' | 'glands' | 'length' | 'cut' | 'wanted' | 'given'>,
+    Pick<Run, 'from' | 'to' | 'lane'> {}
 
 /** Path plus a loop at each end plus slack, rounded up to what is cut. */
 export const cutLength = (length: number, w: ShopSettings['wiring']): number =>
@@ -55,13 +62,26 @@ export function layRun({ hull, id, run, from, to, shop, glandAt }: RunInput): La
   const length = pathLength(routed.path);
   const loops = shop.wiring.follows * (travelOf(from) + travelOf(to)) + DRIP * routed.glands.length;
   const wanted = cutLength(length + loops, shop.wiring);
-  const own = run.aboard?.cut ?? to.part.power?.cable;
-  const given = run.aboard ? 'aboard' : own === undefined ? null : 'with its load';
-  return { ...routed, id, run, length, wanted, cut: own ?? wanted, given };
+  const as = asItComes(run, from, to, wanted);
+  return { ...routed, id, run, length, wanted, cut: as?.cut ?? wanted, given: as?.given ?? null };
 }
 
-/** How many conductors lie in a cable. */
-export const conductorsIn = ({ has = 'both' }: Pick<Run, 'has'>): number => (has === 'both' ? 2 : 1);
+/** How long a cable is that is not cut; null for one that is. */
+function asItComes(run: Run, from: Placed, to: Placed, wanted: number): Pick<Laid, 'cut' | 'given'> | null {
+  if (run.aboard) return { cut: run.aboard.cut, given: 'aboard' };
+  if (run.has === 'signal') {
+    const cable = cableBetween(from.part.signal, to.part.signal, wanted);
+    return cable && { cut: cable.cut, given: cable.material === null ? 'with its part' : 'ready made' };
+  }
+  const own = to.part.power?.cable;
+  return own === undefined ? null : { cut: own, given: 'with its part' };
+}
+
+/** Which conductors of a cable feed; null for a signal cable. */
+export const feedsOver = ({ has = 'both' }: Pick<Run, 'has'>): Feeding | null => (has === 'signal' ? null : has);
+
+/** How many conductors of a cable feed something. */
+export const conductorsIn = ({ has = 'both' }: Pick<Run, 'has'>): number => (has === 'both' ? 2 : has === 'signal' ? 0 : 1);
 
 /** So far side by side a screen hears the motor (judgement), mm. */
 export const BESIDE_MOTOR = 300;

@@ -34,10 +34,11 @@ import {
 } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import type { Conductors, GuardKind, Plan, Run } from '../rig';
+import type { Feeding, GuardKind, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { Point } from '../units';
-import { bundleOf, conductorsIn, layRun, type Laid } from './run';
+import { bundleOf, conductorsIn, feedsOver, layRun, type Laid, type LaidRun } from './run';
+import { signalRun, type SignalRun } from './signals';
 
 /** What the wiring follows from. */
 export interface WiringInput {
@@ -57,31 +58,14 @@ export interface FittedGuard extends Guard {
   readonly breaks: number;
 }
 
-/** A cable worked out. */
-export interface WiredRun {
-  readonly id: string;
-  readonly from: string;
-  readonly to: string;
+/** A cable that feeds something, worked out. */
+export interface WiredRun extends LaidRun {
   /** The way it leaves by; null where what feeds it has none. */
   readonly way: number | null;
   /** What its way is called on the box. */
   readonly name: string | null;
-  readonly lane: Run['lane'];
-  /** Where it lies in which lane. */
-  readonly lies: Laid['lies'];
-  readonly path: readonly Point[];
-  readonly legs: Laid['legs'];
-  readonly glands: Laid['glands'];
-  /** Along the path, mm. */
-  readonly length: number;
-  /** Cut length of each conductor, mm; of a cable that is there already, how long that is. */
-  readonly cut: number;
-  /** What its way takes, with loops and slack, mm. */
-  readonly wanted: number;
-  /** What it is not cut for: it comes with what it feeds, or lies in the boat; null for one that is cut. */
-  readonly given: Laid['given'];
   /** Which conductors it has, and how many. */
-  readonly has: Conductors;
+  readonly has: Feeding;
   readonly conductors: number;
   /** Conductors that lie in its bundle, its own among them. */
   readonly bundle: number;
@@ -105,6 +89,7 @@ export interface WiredRun {
 
 export interface Wiring {
   readonly runs: readonly WiredRun[];
+  readonly signals: readonly SignalRun[];
   readonly guards: readonly FittedGuard[];
   readonly network: Network;
   readonly potentials: Potentials;
@@ -114,7 +99,13 @@ export interface Wiring {
   readonly drops: ReadonlyMap<string, Drop>;
 }
 
-/** Every cable between fittings aboard, laid, sized and protected as one network; one without both its ends is left out. */
+/** Every cable that feeds or carries signals. */
+export const cablesOf = ({ runs, signals }: Pick<Wiring, 'runs' | 'signals'>): readonly (WiredRun | SignalRun)[] => [
+  ...runs,
+  ...signals,
+];
+
+/** Every cable between fittings aboard, laid, what feeds sized and protected as one network; one without both its ends is left out. */
 export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput, memory: Memory): Wiring {
   const byId = new Map(owned.map((i) => [i.placed.id, i.placed]));
   const laid = Object.entries(runs).flatMap(([id, run]): Laid[] => {
@@ -128,12 +119,24 @@ export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput,
       ),
     ];
   });
-  const ends = new Set(laid.flatMap(({ run }) => [run.from, run.to]));
+  const feeding = laid.flatMap((l): FeedingLaid[] => {
+    const has = feedsOver(l.run);
+    return has ? [{ ...l, has }] : [];
+  });
+  const ends = new Set(feeding.flatMap(({ run }) => [run.from, run.to]));
   const powered = owned.flatMap(({ placed: { id, part } }) => (part.power || ends.has(id) ? [{ id, part }] : []));
   const parts = powered.flatMap(({ id, part }) => [id, part]);
-  const joined = memory.last('joined', [...laid.flatMap((l) => [l.id, l.run]), ...parts], () => joinUp(laid, powered));
-  return memory.last('network', [joined, shop, consumables, ...laid], () => networkUp(joined, laid, { consumables, shop }));
+  const joined = memory.last('joined', [...feeding.flatMap((l) => [l.id, l.run]), ...parts], () => joinUp(feeding, powered));
+  return memory.last('network', [joined, shop, consumables, ...laid], () => ({
+    ...networkUp(joined, feeding, { consumables, shop }),
+    signals: laid.flatMap((l) =>
+      l.run.has === 'signal' ? [signalRun(l, byId.get(l.run.from)?.part.signal, byId.get(l.run.to)?.part.signal)] : [],
+    ),
+  }));
 }
+
+/** A laid cable that feeds. */
+type FeedingLaid = Laid & { readonly has: Feeding };
 
 type Powered = readonly { readonly id: string; readonly part: Fitted['placed']['part'] }[];
 
@@ -146,9 +149,9 @@ interface Joined {
   readonly flows: readonly Flow[] | null;
 }
 
-function joinUp(laid: readonly Laid[], powered: Powered): Joined {
+function joinUp(laid: readonly FeedingLaid[], powered: Powered): Joined {
   const nodes = powered.map(({ id, part: { power = {} } }): Node => ({ id, power }));
-  const cables = laid.map(({ id, run: { from, to, way = 1, has = 'both' } }): Cable => ({ id, from, to, way, has }));
+  const cables = laid.map(({ id, has, run: { from, to, way = 1 } }): Cable => ({ id, from, to, way, has }));
   const network = networkOf(nodes, cables);
   const potentials = potentialsOf(network);
   return {
@@ -164,9 +167,9 @@ const ROUNDS = 4;
 
 function networkUp(
   joined: Joined,
-  laid: readonly Laid[],
+  laid: readonly FeedingLaid[],
   { consumables, shop }: Pick<WiringInput, 'consumables' | 'shop'>,
-): Wiring {
+): Omit<Wiring, 'signals'> {
   const { network, potentials } = joined;
   const lengths = laid.map((l) => ({
     ...{ cable: l.id, cut: l.cut, bundle: bundleOf(l, laid) },
@@ -229,7 +232,7 @@ interface Worked {
 }
 
 function wiredRun(
-  { id, run, path, legs, lies, glands, length, cut, wanted, given }: Laid,
+  { id, run, has, path, legs, lies, glands, length, cut, wanted, given }: FeedingLaid,
   { joined, sized, byEdge, feeds, bundle }: Worked,
 ): WiredRun | null {
   const { network, parts } = joined;
@@ -247,7 +250,7 @@ function wiredRun(
   return {
     ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, lies, path, legs, glands },
     ...{ length, cut, wanted, given },
-    has: run.has ?? 'both',
+    has,
     conductors: conductorsIn(run),
     bundle,
     feeds,

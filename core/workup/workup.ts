@@ -17,7 +17,7 @@ import { build } from '../scheduling';
 import { rowOf, type Memory, type Row } from '../stages';
 import { partsAboard } from '../tracks';
 import { goAshore } from '../way';
-import { wireUp } from '../wiring';
+import { cablesOf, wireUp } from '../wiring';
 
 /** Everything a workup follows from. */
 export interface WorkupInput {
@@ -165,7 +165,7 @@ export const STAGES = rowOf<WorkupInput>()
   .stage(
     'build',
     (w) => ({
-      ...{ owned: w.aboard.owned, takenOff: w.layout.takenOff, runs: w.wiring.runs, lines: w.lines, shop: w.shop },
+      ...{ owned: w.aboard.owned, takenOff: w.layout.takenOff, cables: cablesOf(w.wiring), lines: w.lines, shop: w.shop },
       ledger: w.ledger,
       gate: w.drilling.gate,
       tests: w.shop.wiring.readings ? w.tests : NONE,

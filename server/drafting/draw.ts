@@ -12,7 +12,7 @@ import type { Sheet } from './sheet';
 import { templateDxf, templateSvg, type TemplateWords } from './template-drawing';
 import { checkPage, templateSheets } from './template-sheets';
 import { circuitSvg, drawnCircuit } from './circuit-drawing';
-import { wireLabels } from './wire-labels';
+import { labelSheet } from './wire-labels';
 import { lineSheet } from './line-sheet';
 import { wireSheet } from './wire-sheet';
 
@@ -104,7 +104,7 @@ const SHEETS = {
   'drill-sheet': ({ sheet, workup }: Printed) => drillSheet(sheet, workup),
   'line-sheet': ({ sheet, workup }: Printed) => lineSheet(sheet, workup),
   'wire-sheet': ({ sheet, workup }: Printed) => wireSheet(sheet, workup),
-  'wire-labels': ({ sheet, workup }: Printed) => wireLabels(sheet, workup),
+  'wire-labels': ({ sheet, workup }: Printed) => labelSheet(sheet, workup),
   quote: ({ sheet, workup }: Printed) => quote(sheet, workup),
   'owners-book': ({ sheet, workup }: Printed) => ownersBook(sheet, workup),
   'printer-check': ({ sheet }: Printed) => checkPage(sheet),

@@ -1,6 +1,5 @@
-import { printLong } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
-import { conductorsOf, labelled } from '@plain-cleat/core/wiring';
+import { wireLabels } from '@plain-cleat/core/wiring';
 import { INK, MUTED, Paper, POINTS_PER_MM, type Sheet } from './sheet';
 import { swatch } from './wire-sheet';
 
@@ -8,11 +7,11 @@ import { swatch } from './wire-sheet';
 const LABEL = { width: 45, height: 16 } as const;
 
 /** Labels for both ends of every cable, four abreast, to be cut out and folded round the wire under clear shrink. */
-export function wireLabels(sheet: Sheet, w: Workup): Promise<Buffer> {
+export function labelSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const paper = new Paper(sheet, 'Wire labels');
-  const cables = labelled(w.wiring, w.aboard.owned);
+  const labels = wireLabels(w.wiring, w.aboard.owned, sheet.units);
   paper.text(
-    cables.length
+    labels.length
       ? 'Two of each: one for each end. Cut out, fold round the wire, clear heat-shrink over it.'
       : 'This plan has no wires.',
     true,
@@ -24,7 +23,7 @@ export function wireLabels(sheet: Sheet, w: Workup): Promise<Buffer> {
   let column = 0;
   doc.moveDown(0.5);
   let y = doc.y;
-  for (const { run, label } of cables.flatMap((c) => [c, c])) {
+  for (const { mark, says, colours } of labels.flatMap((l) => [l, l])) {
     if (column === 0) {
       doc.y = y;
       paper.room(high + 4);
@@ -36,29 +35,10 @@ export function wireLabels(sheet: Sheet, w: Workup): Promise<Buffer> {
       .font('figure')
       .fontSize(13)
       .fillColor(INK)
-      .text(label, x + 6, y + 4, { lineBreak: false });
-    conductorsOf(run).forEach((c, i) => swatch(doc, c.colour, x + wide - 18, y + 8 + 6 * i));
-    doc
-      .font('text')
-      .fontSize(8)
-      .fillColor(INK)
-      .text(
-        [`${run.awg ?? '–'} AWG`, printLong(run.cut, sheet.units), ...(run.guard?.rating ? [`${run.guard.rating} A`] : [])].join(
-          ' · ',
-        ),
-        x + 6,
-        y + 22,
-        { lineBreak: false },
-      )
-      .text(
-        run.name ??
-          conductorsOf(run)
-            .map((c) => c.colour)
-            .join(', '),
-        x + 6,
-        y + 33,
-        { lineBreak: false },
-      );
+      .text(mark, x + 6, y + 4, { lineBreak: false });
+    colours.forEach((c, i) => swatch(doc, c, x + wide - 18, y + 8 + 6 * i));
+    doc.font('text').fontSize(8).fillColor(INK);
+    says.forEach((line, i) => doc.text(line, x + 6, y + 22 + 11 * i, { lineBreak: false }));
     column = (column + 1) % abreast;
     if (column === 0) y += high;
   }

@@ -2,6 +2,7 @@ import { DRAWN, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuit
 import { printLong } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import {
+  cablesOf,
   channelsOf,
   cutList,
   endsOf,
@@ -11,6 +12,7 @@ import {
   heldBy,
   labelled,
   lettersOf,
+  pluggedOf,
   pullList,
 } from '@plain-cleat/core/wiring';
 import { drawInto, drawnCircuit } from './circuit-drawing';
@@ -23,12 +25,13 @@ const LEAST = 0.45;
 export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const paper = new Paper(sheet, 'Wire sheet');
   const long = (mm: number): string => printLong(mm, sheet.units);
-  const cables = labelled(w.wiring, w.aboard.owned);
+  const cables = labelled(w.wiring.runs, w.aboard.owned);
+  const all = labelled(cablesOf(w.wiring), w.aboard.owned);
   paper.text(
     'Fuse at the battery, always: batteries stay off until everything is tested. Wiring above the shop’s competence goes to a certified marine electrician; local rules decide.',
     true,
   );
-  if (cables.length === 0) {
+  if (all.length === 0) {
     paper.text('This plan has no wires.');
     return paper.finish();
   }
@@ -56,14 +59,19 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.heading('Pulling order');
   const pulls = [70, 110, 90, 70, paper.width - 340];
   paper.row(['Cable', 'Lane', 'Gauge', 'Length', 'Protection'], pulls, { bold: true });
-  for (const { run, label } of pullList(cables))
-    paper.row([label, run.lane, `${run.conductors} × ${run.awg ?? '–'} AWG`, long(run.cut), guardWords(run)], pulls);
+  for (const { run, label } of pullList(all))
+    paper.row(
+      'family' in run
+        ? [label, run.lane, 'signal', long(run.cut), run.given === 'with its part' ? 'Not cut.' : 'As it is sold.']
+        : [label, run.lane, `${run.conductors} × ${run.awg ?? '–'} AWG`, long(run.cut), guardWords(run)],
+      pulls,
+    );
 
   paper.heading('How each is fished through and held');
   paper.text(`Held no farther apart than ${paper.length(HELD_EVERY)} (ABYC E-11, from memory).`, true);
   const letterOf = lettersOf(w.aboard.owned);
   const fished = [70, paper.width - 250, 180];
-  for (const { run, label } of pullList(cables)) {
+  for (const { run, label } of pullList(all)) {
     const pulls = fishing(w.surface, run, w.aboard.openings, sheet.shop.drilling.riggerStature, letterOf);
     const way = pulls.map((p) => `${p.from} to ${p.to} by ${p.by}${p.by === 'hand' ? '' : `, ${long(p.far)}`}`).join('; ');
     paper.row(
@@ -91,6 +99,13 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.row(['Cable', 'Colour', 'Gauge', 'At', 'Terminal', 'Crimp', 'Heat-shrink'], ends, { bold: true });
   for (const e of endsOf(cables, w.aboard.owned))
     paper.row([e.label, e.colour, `${e.awg} AWG`, e.at, e.terminal, e.die, `${e.shrink} mm, adhesive`], ends);
+  const plugged = pluggedOf(w.wiring, w.aboard.owned);
+  if (plugged.length) {
+    paper.heading('Plugs');
+    const plugs = [64, 190, 110, paper.width - 364];
+    paper.row(['Cable', 'Plug', 'At', 'What it is plugged into'], plugs, { bold: true });
+    for (const p of plugged) paper.row([p.label, p.plug, p.at, p.into], plugs);
+  }
   const open = w.findings.filter((f) => f.step === 'wire' && !f.accepted && f.severity !== 'note');
   if (open.length) paper.text(`${open.length} not settled when this was printed: see the Wire step.`);
   return paper.finish();

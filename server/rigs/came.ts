@@ -11,7 +11,7 @@ import {
   type Ledger,
   type Plan,
 } from '@plain-cleat/core/rig';
-import type { Wiring } from '@plain-cleat/core/wiring';
+import { cablesOf, type Wiring } from '@plain-cleat/core/wiring';
 import { workUp } from '@plain-cleat/core/workup';
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
@@ -36,7 +36,7 @@ export async function cameWith(model: HullModel, hullId: string | null, transact
   const earlier = hullId === null ? null : await lastOn(hullId, transaction);
   if (!earlier) return { fittings: stock, sets: {}, own: {}, runs: {}, setAside: null };
   const { plan, ledger, wiring } = earlier;
-  const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`, wiring.runs);
+  const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`, cablesOf(wiring));
   const there = [
     ...(await partsAt(Object.values(left.fittings).map(partRef), transaction)),
     ...ownParts({ ...plan, own: left.own }),
@@ -81,7 +81,7 @@ async function knownStock(model: HullModel, transaction: Transaction): Promise<P
 async function lastOn(
   hullId: string,
   transaction: Transaction,
-): Promise<{ row: RigRow; plan: Plan; ledger: Ledger; wiring: Pick<Wiring, 'runs'> } | null> {
+): Promise<{ row: RigRow; plan: Plan; ledger: Ledger; wiring: Wiring } | null> {
   const row = await RigRow.findOne({
     where: { hullId, place: { [Op.ne]: 'set aside' } },
     order: [['number', 'DESC']],

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { LedLine } from '@plain-cleat/core/lines';
-import type { WiredRun } from '@plain-cleat/core/wiring';
+import { cablesOf, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Mass } from './words';
 import { Scale, WIDTH } from './scale';
@@ -22,7 +22,7 @@ import type { StripRun } from './strip';
         <circle class="hole" [class.drilled]="h.drilled" [attr.cx]="scale().x(h.at.x)" cy="18" r="5" />
       }
       <text class="name" x="8" y="51">Runs</text>
-      <text class="more" x="8" y="68">{{ workup().wiring.runs.length }}</text>
+      <text class="more" x="8" y="68">{{ runs().length }}</text>
       @for (r of runs(); track r.id) {
         <line class="run" [attr.x1]="r.x1" [attr.x2]="r.x2" [attr.y1]="r.y" [attr.y2]="r.y" [attr.stroke-width]="r.thick" />
       }
@@ -78,9 +78,9 @@ export class Lanes {
   protected readonly scale = computed(() => new Scale(this.workup().surface, 0, this.flipped()));
   protected readonly open = computed(() => this.workup().drilling.holes.filter((h) => !h.drilled).length);
   protected readonly runs = computed(() =>
-    this.workup().wiring.runs.map((r, i) => {
+    cablesOf(this.workup().wiring).map((r, i) => {
       const xs = r.path.map((p) => this.scale().x(p.x));
-      return { id: r.id, x1: Math.min(...xs), x2: Math.max(...xs), y: 44 + ((i * 7) % 25), thick: wireThickness(r.awg) };
+      return { id: r.id, x1: Math.min(...xs), x2: Math.max(...xs), y: 44 + ((i * 7) % 25), thick: wireOnStrip(r).thick };
     }),
   );
   protected readonly weights = computed(() => {
@@ -100,12 +100,11 @@ export class Lanes {
   );
 }
 
-/** Thickness is gauge: the drawn width of a wire. */
-/** A wire as it lies on the strip. */
-export const wireOnStrip = ({ id, path, awg }: Pick<WiredRun, 'id' | 'path' | 'awg'>): StripRun => ({
-  id,
-  path,
-  thick: wireThickness(awg),
+/** A cable as it lies on the strip: a signal cable as thick as what feeds a screen. */
+export const wireOnStrip = (run: WiredRun | SignalRun): StripRun => ({
+  id: run.id,
+  path: run.path,
+  thick: wireThickness('family' in run ? 16 : run.awg),
 });
 
 /** A line as it lies on the strip. */
@@ -116,4 +115,5 @@ export const cordOnStrip = ({ id, path, line }: Pick<LedLine, 'id' | 'path' | 'l
   cord: true,
 });
 
+/** Thickness is gauge: the drawn width of a wire. */
 export const wireThickness = (awg: number | null): number => (awg === null ? 1 : Math.max(1.5, (20 - awg) / 2));

@@ -31,6 +31,7 @@ import { strokeBand, sweptBy } from '@plain-cleat/core/layout';
 import { type Assembly, type Place, takeOff } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/stages';
 import { lashingsOf } from '@plain-cleat/core/ties';
+import { cablesOf } from '@plain-cleat/core/wiring';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
 import { workUp } from '@plain-cleat/core/workup';
 import { cordOnStrip, Lanes, wireOnStrip } from '../hull-view/lanes';
@@ -154,7 +155,7 @@ export default class LayOut {
     const straps = lashingsOf(w.surface, w.aboard.items, w.ledger)
       .filter((l) => isInside(l.item.placed) === this.lifted())
       .map((l, i) => ({ id: `${l.item.placed.id} ${i}`, path: l.path, thick: 3, strap: true as const }));
-    return [...w.wiring.runs.map(wireOnStrip), ...w.lines.map(cordOnStrip), ...straps];
+    return [...cablesOf(w.wiring).map(wireOnStrip), ...w.lines.map(cordOnStrip), ...straps];
   });
   protected readonly open = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out' && this.inShownSet(f.sets)),

@@ -90,7 +90,20 @@ export const TEST_BATTERY: Part = {
   use: { ...TEST_PART.use, byHand: false },
   power: { battery: { ampHours: 18, volts: 12, chemistry: 'lithium' } },
 };
-export const TEST_PARTS: Part[] = [TEST_PART, TEST_LAMP, TEST_BATTERY];
+/** A screen and what it shows the readings of. */
+export const TEST_SCREEN: Part = {
+  ...TEST_LAMP,
+  ...{ id: 'screen', name: 'Screen', french: 'Écran', kind: 'sounder' },
+  screen: { w: 40, tilt: 20 },
+  power: { draw: { amps: 0.5, volts: 12, of: 'electronics' } },
+  signal: { jacks: [{ family: 'sonar', ways: 1 }], grounded: true },
+};
+export const TEST_SENSOR: Part = {
+  ...TEST_LAMP,
+  ...{ id: 'sensor', name: 'Transducer', french: 'Sonde', kind: 'sounder', power: undefined },
+  signal: { jacks: [{ family: 'sonar', ways: 1 }], cable: 6000, senses: true },
+};
+export const TEST_PARTS: Part[] = [TEST_PART, TEST_LAMP, TEST_BATTERY, TEST_SCREEN, TEST_SENSOR];
 export const on = (part: string, x: number, y: number, hold: 'loose' | 'rivet'): Plan['fittings'][string] => ({
   part,
   place: { on: 'deck', x, y, heading: 0 },

@@ -1,30 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import type { Cure } from '@plain-cleat/core/cures';
 import { GAUGES, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
-import { CONDUCTORS, entryOf, GUARDS, LANES, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
-import {
-  fishing,
-  guardWords,
-  HELD_EVERY,
-  heldBy,
-  lettersOf,
-  type Proposal,
-  routeFor,
-  type WiredRun,
-} from '@plain-cleat/core/wiring';
+import { CONDUCTORS, entryOf, GUARDS, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
+import { guardWords, type Proposal, type WiredRun } from '@plain-cleat/core/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Explained } from '../controls/explained';
 import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
-import { ValidSubmit } from '../controls/valid-submit';
-import { wordsWanted } from '../controls/zod-validator';
 import { FindingBox } from '../findings/finding-box';
-import { Cut, Length, Words } from '../hull-view/words';
+import { Cut, Words } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
+import { ownRun, putRun } from './plan-run';
+import { RunWay } from './run-way';
 
 /** What a cable's conductors are called. */
 export const CONDUCTOR_WORDS: Readonly<Record<Conductors, string>> = {
@@ -32,6 +22,7 @@ export const CONDUCTOR_WORDS: Readonly<Record<Conductors, string>> = {
   plus: 'one: out',
   minus: 'one: back',
   series: 'one: plus to the next minus',
+  signal: 'none: a signal cable',
 };
 
 type GuardChoice = 'as chosen' | 'none' | GuardKind;
@@ -41,8 +32,8 @@ type GuardChoice = 'as chosen' | 'none' | GuardKind;
   selector: 'pc-run-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[Cut, Length, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatExpansionModule, QuantityField, TextField],
-    ...[ChoiceField, ValidSubmit, Icons, Explained],
+    ...[Cut, Words, FindingBox, MatButtonModule, MatExpansionModule, QuantityField, TextField, ChoiceField, Icons],
+    ...[Explained, RunWay],
   ],
   templateUrl: './run-card.html',
   styles: `
@@ -62,41 +53,16 @@ export class RunCard {
   readonly proposal = input<Proposal | null>(null);
   readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
   readonly deleted = output();
-  protected readonly fault = signal('');
   protected readonly back = RETURN_COLOUR;
-  protected readonly lanes = choicesOf(LANES);
-  protected readonly sides = choicesOf(['port', 'starboard'] as const);
-  protected readonly conductors = CONDUCTORS.map((value) => ({ value, says: CONDUCTOR_WORDS[value] }));
+  protected readonly conductors = CONDUCTORS.filter((c) => c !== 'signal').map((value) => ({
+    value,
+    says: CONDUCTOR_WORDS[value],
+  }));
   protected readonly gauges = [0, ...GAUGES].map((value) => ({
     value: value as number,
     says: value ? `${value} AWG` : 'as chosen',
   }));
   protected readonly guards = choicesOf<GuardChoice>(['as chosen', 'none', ...GUARDS]);
-  protected readonly point = new FormGroup({
-    along: new FormControl<number | null>(null),
-    off: new FormControl<number | null>(null),
-    side: new FormControl<'port' | 'starboard'>('port', { nonNullable: true }),
-  });
-
-  protected readonly through = new FormGroup({
-    gland: new FormControl('', { nonNullable: true, validators: wordsWanted('Place a gland in the layout first.') }),
-  });
-  protected readonly glands = computed((): Choice<string>[] =>
-    this.owned().flatMap((i) =>
-      i.placed.part.gland ? [{ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` }] : [],
-    ),
-  );
-  protected readonly every = HELD_EVERY;
-  protected readonly held = computed(() => heldBy(this.run()));
-  /** How it is fished through, worked out when somebody looks. */
-  protected readonly pulls = computed(() => {
-    const state = this.store.state();
-    if (!state) return [];
-    const { surface, aboard } = state.workup;
-    const letter = lettersOf(aboard.owned);
-    return fishing(surface, this.run(), aboard.openings, state.doc.shop.drilling.riggerStature, letter);
-  });
-
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run().id) ?? null);
   private readonly owned = computed(() => this.store.state()?.workup.aboard.owned ?? []);
   private readonly ends = computed(() => {
@@ -156,14 +122,9 @@ export class RunCard {
   protected amps = printAmps;
   protected volts = (v: number | null): string => (v === null ? 'not steady' : printVolts(v));
 
-  /** What the rigger sets is the rigger's: a new proposal leaves it. */
   protected set(more: Partial<Run>): void {
     const plan = this.plan();
-    if (!plan) return;
-    const { proposed: _, aboard, ...own } = { ...plan, ...more };
-    // Another gauge, or other conductors, is another cable.
-    const same = !('awg' in more) && !('has' in more);
-    this.put({ ...own, ...(aboard && same ? { aboard } : {}) });
+    if (plan) this.put(ownRun(plan, more));
   }
 
   protected setGuard(choice: GuardChoice): void {
@@ -202,46 +163,6 @@ export class RunCard {
   }
 
   private put(to: Run | null): void {
-    this.store.change({ id: crypto.randomUUID(), kind: 'routeRun', run: this.run().id, from: this.plan(), to });
-  }
-
-  /** A point the wire must pass, from the bow and off the centre line. */
-  protected addPoint(): void {
-    const { along, off, side } = this.point.getRawValue();
-    const hull = this.store.state()?.workup.surface;
-    const plan = this.plan();
-    if (!hull || !plan || along === null || off === null) return;
-    this.fault.set(off > hull.halfBreadth(along) ? 'Off centre: that is off the hull there.' : '');
-    if (this.fault()) return;
-    this.set({ via: [...plan.via, { at: 'point', x: along, y: side === 'port' ? -off : off }] });
-    this.point.reset();
-  }
-
-  protected addGland(): void {
-    const plan = this.plan();
-    const { gland } = this.through.getRawValue();
-    if (!plan || !gland) return;
-    this.set({ via: [...plan.via, { at: 'gland', fitting: gland }] });
-    this.through.reset();
-  }
-
-  /** The cheapest way that goes through nothing. */
-  protected routeIt(): void {
-    const state = this.store.state();
-    if (!state) return;
-    const { plan, workup } = state;
-    const found = routeFor({ hull: workup.surface, plan, owned: workup.aboard.owned, wiring: workup.wiring }, this.run());
-    this.fault.set(found ? '' : 'No way from one to the other goes through nothing: place a gland, or move one of them.');
-    if (found) this.put(found.run);
-  }
-
-  protected wayWords(w: Run['via'][number]): string {
-    if (w.at === 'point') return 'a point';
-    if (w.at === 'lane') return w.lane ?? 'along the lane';
-    return `through ${this.glands().find((g) => g.value === w.fitting)?.says ?? 'a gland'}`;
-  }
-
-  protected removePoint(index: number): void {
-    this.set({ via: this.plan()?.via.filter((_, i) => i !== index) ?? [] });
+    putRun(this.store, this.run().id, this.plan(), to);
   }
 }

@@ -1,5 +1,5 @@
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, testPlan } from '../testing/rig';
+import { laidPlan, on, testPlan } from '../testing/rig';
 import Wire from './wire';
 
 describe('wiring', () => {
@@ -106,6 +106,29 @@ describe('wiring', () => {
     expect(rig.find('.fault').textContent).toContain('off the hull there');
     await add('35', '4');
     expect(Object.values(rig.store.state()?.plan.runs ?? {})[0]?.via).toEqual([{ at: 'point', x: 889, y: -101.6 }]);
+    await rig.click('aside button', 'Delete this run');
+    expect(rig.store.state()?.plan.runs).toEqual({});
+  });
+
+  it('joins a transducer to its screen by a signal cable, led and deleted like any other', async () => {
+    const fittings = { screen: on('screen', 1100, 0, 'rivet'), sensor: on('sensor', 2200, 0, 'rivet') };
+    const rig = await OpenRig.show(Wire, { ...testPlan(), fittings });
+    expect(rig.text).toContain('No screen shows what Transducer senses.');
+    await rig.choose('Conductors', 'none: a signal cable');
+    // The screen, which a battery feeds too, is chosen still.
+    await rig.choose('From', 'A Screen');
+    await rig.submit('form.new');
+    expect(rig.faultOf('To')).toContain('joins two different fittings');
+    await rig.choose('From', 'B Transducer');
+    await rig.submit('form.new');
+    expect(rig.store.state()?.workup.wiring.signals.map((s) => [s.family, s.cut])).toEqual([['sonar', 6000]]);
+    expect(rig.find('aside').textContent).toContain('Comes with it, not cut');
+    expect(rig.text).not.toContain('No screen shows');
+    expect(rig.find('table[aria-label="Signal cables"]').textContent).toContain('B, Transducer to A');
+    await rig.enter('From the bow', '70');
+    await rig.enter('Off centre', '4');
+    await rig.submit('form.point');
+    expect(Object.values(rig.store.state()?.plan.runs ?? {})[0]?.via).toEqual([{ at: 'point', x: 1778, y: -101.6 }]);
     await rig.click('aside button', 'Delete this run');
     expect(rig.store.state()?.plan.runs).toEqual({});
   });

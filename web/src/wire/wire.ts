@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTableModule } from '@angular/material/table';
 import { MatTabsModule } from '@angular/material/tabs';
+import { merge } from 'rxjs';
 import { printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/circuits';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { proposeLines } from '@plain-cleat/core/lines';
 import { CONDUCTORS, LANES, type Conductors, type Run } from '@plain-cleat/core/rig';
-import { proposeCircuit, type WiredRun } from '@plain-cleat/core/wiring';
+import { labelled, proposeCircuit, type Labelled, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';
@@ -32,6 +33,7 @@ import { DayCard } from './day-card';
 import { LineCard } from './line-card';
 import { LinesCard } from './lines-card';
 import { CONDUCTOR_WORDS, RunCard } from './run-card';
+import { SignalCard } from './signal-card';
 
 /** Wiring: the circuit along the boat, what is cut, what each battery gives; the chosen cable beside it. */
 @Component({
@@ -39,7 +41,7 @@ import { CONDUCTOR_WORDS, RunCard } from './run-card';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatTableModule, ChoiceField, ValidSubmit, Icons],
-    ...[BenchCard, CircuitLanes, CircuitDiagram, DayCard, LineCard, LinesCard, MatTabsModule, RunCard, Print],
+    ...[BenchCard, CircuitLanes, CircuitDiagram, DayCard, LineCard, LinesCard, MatTabsModule, RunCard, SignalCard, Print],
   ],
   providers: [Cures],
   templateUrl: './wire.html',
@@ -55,7 +57,9 @@ export default class Wire {
   protected readonly columns = ['run', 'lane', 'cut', 'gauge', 'colour', 'drop', 'fuse'];
   protected readonly batteryColumns = ['battery', 'gives', 'most', 'full', 'low', 'hours'];
   protected readonly back = RETURN_COLOUR;
+  protected readonly signalColumns = ['run', 'plugs', 'lane', 'comes', 'over'];
   protected readonly byId = (_: number, r: WiredRun): string => r.id;
+  protected readonly bySignal = (_: number, l: Labelled<SignalRun>): string => l.run.id;
   protected readonly ofBattery = (_: number, b: BatteryInUse): string => b.fitting;
   protected readonly adding = new FormGroup({
     from: new FormControl('', { nonNullable: true, validators: wordsWanted('Place a battery in the layout first.') }),
@@ -69,7 +73,12 @@ export default class Wire {
   private readonly has = toSignal(this.adding.controls.has.valueChanges, { initialValue: 'both' as const });
 
   protected readonly runs = computed(() => this.store.state()?.workup.wiring.runs ?? []);
-  protected readonly run = computed(() => this.runs().find((r) => r.id === this.picked()) ?? this.runs()[0] ?? null);
+  private readonly signals = computed(() => this.store.state()?.workup.wiring.signals ?? []);
+  protected readonly labelledSignals = computed(() => labelled(this.signals(), this.items()));
+  private readonly cables = computed(() => [...this.runs(), ...this.signals()]);
+  protected readonly chosen = computed(() => this.cables().find((r) => r.id === this.picked()) ?? this.cables()[0] ?? null);
+  protected readonly run = computed((): WiredRun | null => this.runs().find((r) => r === this.chosen()) ?? null);
+  protected readonly signal = computed((): SignalRun | null => this.signals().find((s) => s === this.chosen()) ?? null);
   protected readonly tab = signal('Cables');
   protected readonly atLines = computed(() => this.tab() === 'Lines');
   protected readonly pickedLine = signal<string | null>(null);
@@ -77,19 +86,24 @@ export default class Wire {
   protected readonly line = computed(() => this.lines().find((l) => l.id === this.pickedLine()) ?? this.lines()[0] ?? null);
   private readonly items = computed(() => this.store.state()?.workup.aboard.owned ?? []);
   private readonly powered = computed(() => this.items().filter((i) => i.placed.part.power));
+  private readonly wiredUp = computed(() => this.items().filter(({ placed: { part } }) => part.power ?? part.signal));
   protected readonly marks = computed(() => {
     const state = this.store.state();
     const led = this.lines().flatMap((l) => [l.line.carries, ...l.led.map((p) => p.fitting)]);
-    const shown = new Set<string | null | undefined>(this.atLines() ? led : this.powered().map((i) => i.placed.id));
+    const shown = new Set<string | null | undefined>(this.atLines() ? led : this.wiredUp().map((i) => i.placed.id));
     return state ? marksOf(state.workup).filter((m) => shown.has(m.id)) : [];
   });
-  protected readonly stripRuns = computed(() => (this.atLines() ? this.lines().map(cordOnStrip) : this.runs().map(wireOnStrip)));
+  protected readonly stripRuns = computed(() =>
+    this.atLines() ? this.lines().map(cordOnStrip) : this.cables().map(wireOnStrip),
+  );
   protected readonly findings = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'wire'),
   );
   /** What is not said on the card of the chosen run. */
   protected readonly otherFindings = computed(() => {
-    const said = this.atLines() ? [this.line()?.id] : [this.run()?.id, this.run()?.to];
+    const said = this.atLines()
+      ? [this.line()?.id]
+      : [this.chosen()?.id, this.chosen()?.to, ...(this.signal() ? [this.chosen()?.from] : [])];
     return this.findings().filter((f) => !said.includes(f.where));
   });
   protected readonly batteries = computed(() => this.store.state()?.workup.circuits.flatMap((c) => c.batteries) ?? []);
@@ -113,36 +127,51 @@ export default class Wire {
     items.map((i) => ({ value: i.placed.id, says: `${i.letter} ${i.placed.part.name}`, under }));
   private readonly of = (has: (power: NonNullable<Fitted['placed']['part']['power']>) => unknown): Fitted[] =>
     this.powered().filter((i) => i.placed.part.power && has(i.placed.part.power));
-  protected readonly feeders = computed(() => [
-    ...this.named(
-      this.of((p) => p.battery),
-      'Batteries',
+  /** What a signal cable can be plugged into. */
+  private readonly signalled = computed(() =>
+    this.named(
+      this.items().filter((i) => i.placed.part.signal),
+      'Signals',
     ),
-    ...this.named(
-      this.of((p) => p.passes),
-      'Switches and boxes',
-    ),
-  ]);
-  protected readonly takers = computed(() => [
-    ...this.named(
-      this.of((p) => p.draw),
-      'Loads',
-    ),
-    ...this.named(
-      this.of((p) => p.passes),
-      'Switches and boxes',
-    ),
-    ...this.named(
-      this.of((p) => p.charges),
-      'Charge ports',
-    ),
-    ...(this.has() === 'both' && this.of((p) => p.battery).length < 2
-      ? []
-      : this.named(
-          this.of((p) => p.battery),
-          'Batteries',
-        )),
-  ]);
+  );
+  protected readonly feeders = computed(() =>
+    this.has() === 'signal'
+      ? this.signalled()
+      : [
+          ...this.named(
+            this.of((p) => p.battery),
+            'Batteries',
+          ),
+          ...this.named(
+            this.of((p) => p.passes),
+            'Switches and boxes',
+          ),
+        ],
+  );
+  protected readonly takers = computed(() =>
+    this.has() === 'signal'
+      ? this.signalled()
+      : [
+          ...this.named(
+            this.of((p) => p.draw),
+            'Loads',
+          ),
+          ...this.named(
+            this.of((p) => p.passes),
+            'Switches and boxes',
+          ),
+          ...this.named(
+            this.of((p) => p.charges),
+            'Charge ports',
+          ),
+          ...(this.has() === 'both' && this.of((p) => p.battery).length < 2
+            ? []
+            : this.named(
+                this.of((p) => p.battery),
+                'Batteries',
+              )),
+        ],
+  );
 
   /** What feeds a run, with the way where there are several. */
   protected from(r: WiredRun): string {
@@ -164,6 +193,11 @@ export default class Wire {
 
   constructor() {
     const cures = inject(Cures);
+    const { from, to, has } = this.adding.controls;
+    // Where a cable may go follows from where it comes from.
+    merge(from.valueChanges, has.valueChanges)
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => to.updateValueAndValidity());
     // Nothing that settles a wire or a line brings a part aboard.
     effect(() => {
       const state = this.store.state();
@@ -172,9 +206,10 @@ export default class Wire {
       const keys = this.findings().flatMap((f) => (f.curable ? [f.key] : []));
       untracked(() => cures.ask({ ...inputOf(state), plan, facts, set }, [], keys));
     });
-    // The first of each is chosen, so that there is something to bend.
+    // The first of each is chosen, so that there is something to bend; what the other kind of cable does not go to is not.
     effect(() => {
-      const { from, to } = this.adding.controls;
+      if (!this.feeders().some((f) => f.value === from.value)) from.reset();
+      if (!this.takers().some((t) => t.value === to.value)) to.reset();
       const [battery, load] = [this.feeders()[0], this.takers().find((l) => l.under === 'Loads' && !this.fed(l.value))];
       if (!from.value && battery) from.setValue(battery.value);
       if (!to.value && load) to.setValue(load.value);

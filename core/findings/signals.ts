@@ -1,0 +1,183 @@
+import { connectedBy, inAll, ohmsIn, pathOf, type Poles, type Step } from '../circuits';
+import type { Fitted } from '../drilling';
+import { matedBy, netsOf, type SignalRun } from '../wiring';
+import { entryOf, type Run } from '../rig';
+import { say } from '../units';
+import type { Judged, Judgement, Raw, Try } from './finding';
+import { aboutFitting, aboutRun, nameIn } from './wires';
+
+const itemOf = (judged: Judged, fitting: string): Fitted | undefined => judged.owned.find((i) => i.placed.id === fitting);
+
+/** What a part's signal plugs are called. */
+const plugsOf = (item: Fitted | undefined): string =>
+  item?.placed.part.signal?.jacks.map((j) => j.family).join(' and ') ?? 'no signal plug';
+
+/** A signal cable between parts whose plugs do not mate: they do not understand each other. */
+export const signalsUnlike: Judgement = (judged) =>
+  judged.wiring.signals.flatMap((run): Raw[] => {
+    if (run.family !== null) return [];
+    const [from, to] = [itemOf(judged, run.from), itemOf(judged, run.to)];
+    return [
+      {
+        ...aboutRun(judged, run),
+        code: 'signals-unlike',
+        severity: 'stop',
+        says: say`${nameIn(judged, run.from)} has ${plugsOf(from)}, ${nameIn(judged, run.to)} ${plugsOf(to)}: they do not match.`,
+        because: say`Screen, transducer and network of one family, or the maker’s adapter between them; most makes understand only their own.`,
+      },
+    ];
+  });
+
+/** More cables at a jack than it takes. */
+export const signalsFull: Judgement = (judged) =>
+  judged.owned.flatMap((item): Raw[] =>
+    (item.placed.part.signal?.jacks ?? []).flatMap((jack): Raw[] => {
+      const at = judged.wiring.signals.filter(
+        (s) => s.family === jack.family && (s.from === item.placed.id || s.to === item.placed.id),
+      );
+      if (at.length <= jack.ways) return [];
+      return [
+        {
+          ...aboutFitting(item),
+          code: 'signals-full',
+          detail: jack.family.replace(/\W+/g, '-'),
+          severity: 'stop',
+          says: say`${item.placed.part.name} takes ${jack.ways} of ${jack.family}; ${at.length} cables go to it.`,
+          because: say`A part with more jacks, or a network box between them.`,
+        },
+      ];
+    }),
+  );
+
+/** Screens aboard that show what a part senses, nearest first, each with a jack for it that is free. */
+function screensFor(judged: Judged, sensor: Fitted): Fitted[] {
+  const used = (id: string, family: string): number =>
+    judged.wiring.signals.filter((s) => s.family === family && (s.from === id || s.to === id)).length;
+  const far = (i: Fitted): number => Math.abs(i.placed.frame.origin.x - sensor.placed.frame.origin.x);
+  return judged.owned
+    .filter(({ placed: { id, part } }) => {
+      const jack = part.screen && matedBy(part.signal, sensor.placed.part.signal);
+      return jack !== undefined && jack !== null && used(id, jack.family) < jack.ways;
+    })
+    .sort((a, b) => far(a) - far(b));
+}
+
+/** What senses something that no screen shows. */
+export const unread: Judgement = (judged) => {
+  const nets = netsOf(judged.wiring.signals.filter((s) => s.family !== null));
+  return judged.owned.flatMap((item): Raw[] => {
+    const { id, part } = item.placed;
+    if (!part.signal?.senses) return [];
+    const shown = nets.some((n) => n.includes(id) && n.some((other) => itemOf(judged, other)?.placed.part.screen));
+    if (shown) return [];
+    const tries = screensFor(judged, item).map((screen): Try => {
+      const to: Run = { from: id, to: screen.placed.id, lane: 'inside port', via: [], awg: null, has: 'signal' };
+      const run = `signal-${id}`.slice(0, 60);
+      const from = entryOf(judged.plan.runs, run) ?? null;
+      return {
+        says: say`Plug it into ${screen.letter}, ${screen.placed.part.name}`,
+        changes: [{ kind: 'routeRun', run, from, to }],
+      };
+    });
+    return [
+      {
+        ...aboutFitting(item),
+        code: 'unread',
+        severity: 'look',
+        curable: tries.length > 0,
+        says: say`No screen shows what ${part.name} senses.`,
+        because: say`It has ${plugsOf(item)}: a signal cable to a screen that takes it.`,
+        tries,
+      },
+    ];
+  });
+};
+
+/** So much between two grounds that a signal cable joins is heard (judgement), V. */
+const GROUNDS_APART = 0.05;
+
+/** Volts that what is not of a net raises along some steps, everything on; and the load that raises most of them. */
+function raisedBy(judged: Judged, net: readonly string[], steps: readonly Step[]): { volts: number; by: string | null } {
+  const { network, flows, runs } = judged.wiring;
+  const laid = new Map(runs.map((r) => [r.id, r]));
+  const ohmsOf = ohmsIn(network, (cable) => ({ cut: laid.get(cable)?.cut ?? 0, awg: laid.get(cable)?.awg ?? 10 }));
+  const raised = flows
+    .filter((f) => !f.charging && !net.includes(f.fitting))
+    .map(({ fitting, asked, shares }) => ({
+      by: fitting,
+      volts: steps.reduce(
+        (sum, { edge, along }) => sum + (along ? 1 : -1) * (shares.get(edge.id) ?? 0) * inAll(asked) * ohmsOf(edge),
+        0,
+      ),
+    }))
+    .sort((a, b) => Math.abs(b.volts) - Math.abs(a.volts));
+  return { volts: raised.reduce((sum, r) => sum + r.volts, 0), by: raised[0]?.by ?? null };
+}
+
+/**
+ * Two parts that a signal cable joins have their grounds at points of their circuit between which other loads raise volts: part of
+ * their current comes back over the signal cable.
+ */
+export const twoGrounds: Judgement = (judged) => {
+  const { signals, network, potentials } = judged.wiring;
+  return netsOf(signals.filter((s) => s.family !== null)).flatMap((net): Raw[] => {
+    const grounded = network.loads.filter(
+      (l) =>
+        net.includes(l.fitting) &&
+        itemOf(judged, l.fitting)?.placed.part.signal?.grounded &&
+        connectedBy(potentials, l).is === 'fed',
+    );
+    const [first, ...rest] = grounded;
+    if (!first) return [];
+    return rest.flatMap((other): Raw[] => {
+      const steps = pathOf(potentials, first.minus, other.minus);
+      const { volts: raised, by } = raisedBy(judged, net, steps);
+      // A battery between the two stands there whatever flows.
+      const between = (potentials.of.get(other.minus)?.volts ?? 0) - (potentials.of.get(first.minus)?.volts ?? 0);
+      const apart = Math.abs(raised) + Math.abs(steps.length ? between : 0);
+      const item = itemOf(judged, other.fitting);
+      if (!item || apart <= GROUNDS_APART) return [];
+      const said = signals.find((s): s is SignalRun => s.from === other.fitting || s.to === other.fitting);
+      return [
+        {
+          ...aboutFitting(item),
+          code: 'two-grounds',
+          severity: between !== 0 ? 'stop' : 'look',
+          curable: true,
+          says: say`${nameIn(judged, first.fitting)} and ${item.placed.part.name} are joined by a ${said?.family ?? 'signal'} cable, and ${apart.toFixed(2)} V stand between their grounds with everything on.`,
+          because:
+            between !== 0
+              ? say`The minus of one is the plus of a battery for the other: the signal cable shorts it. Both back to one point.`
+              : say`What ${by === null ? 'others draw' : `${nameIn(judged, by)} draws`} comes back over the minus between them, and part of it over the signal cable: noise on the picture (common practice, no source). Both back to one point.`,
+          tries: fedTogether(judged, first, other),
+        },
+      ];
+    });
+  });
+};
+
+/** The one fed from where the other is. */
+function fedTogether({ plan, wiring, owned }: Judged, one: Poles<unknown>, other: Poles<unknown>): Try[] {
+  const feedOf = (fitting: string) => wiring.runs.find((r) => r.to === fitting && r.has === 'both');
+  return [
+    [one, other],
+    [other, one],
+  ].flatMap(([stays, moves]): Try[] => {
+    const [there, run] = [feedOf(stays?.fitting ?? ''), feedOf(moves?.fitting ?? '')];
+    const from = run && entryOf(plan.runs, run.id);
+    const box = owned.find((i) => i.placed.id === there?.from);
+    if (!there || !run || !from || !box || there.from === run.from) return [];
+    const { way: _, name: __, guard: ___, proposed: ____, aboard: _____, ...rest } = from;
+    const taken = new Set(wiring.runs.flatMap((r) => (r.from === there.from ? [r.way] : [])));
+    const ways = box.placed.part.power?.passes?.ways ?? 0;
+    const free = Array.from({ length: ways }, (_unused, i) => i + 1).find((n) => !taken.has(n));
+    if (ways > 0 && free === undefined) return [];
+    const to: Run = { ...rest, from: there.from, ...(free === undefined ? {} : { way: free }) };
+    return [
+      {
+        says: say`Feed both from ${box.letter}, ${box.placed.part.name}`,
+        changes: [{ kind: 'routeRun', run: run.id, from, to }],
+      },
+    ];
+  });
+}

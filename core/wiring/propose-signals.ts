@@ -1,0 +1,55 @@
+import type { Fitted } from '../drilling';
+import type { Run } from '../rig';
+import { say, type Sentence } from '../units';
+import { matedBy } from './signals';
+
+/** Signal cables that are proposed, with why each is so, and what is lacking. */
+export interface ProposedSignals {
+  readonly runs: readonly { readonly id: string; readonly run: Run; readonly why: Sentence }[];
+  readonly wants: readonly Sentence[];
+}
+
+const idOf = (item: Fitted): string => item.placed.id;
+const nameOf = (item: Fitted): string => item.placed.part.name;
+const xOf = (item: Fitted): number => item.placed.frame.origin.x;
+
+/**
+ * Signal cables between what is aboard: what senses something goes to the nearest screen that takes its plug; screens with a
+ * network are joined bow to stern. What the rigger's own cables join stays joined as it is.
+ * @param kept the rigger's own signal cables
+ */
+export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], lane: Run['lane']): ProposedSignals {
+  const runs: { id: string; run: Run; why: Sentence }[] = [];
+  const wants: Sentence[] = [];
+  const signalOf = (id: string) => owned.find((i) => idOf(i) === id)?.placed.part.signal;
+  const all = (): Run[] => [...kept, ...runs.map((r) => r.run)];
+  const used = (id: string, family: string): number =>
+    all().filter((r) => (r.from === id || r.to === id) && matedBy(signalOf(r.from), signalOf(r.to))?.family === family).length;
+  const isFree = (item: Fitted, family: string): boolean =>
+    used(idOf(item), family) < (item.placed.part.signal?.jacks.find((j) => j.family === family)?.ways ?? 0);
+  const join = (from: Fitted, to: Fitted, why: Sentence): void => {
+    const run: Run = { from: idOf(from), to: idOf(to), lane, via: [], awg: null, has: 'signal', proposed: true };
+    runs.push({ id: `signal-${idOf(from)}`.slice(0, 60), run, why });
+  };
+  const screens = owned.filter((i) => i.placed.part.screen && i.placed.part.signal).sort((a, b) => xOf(a) - xOf(b));
+  for (const sensor of owned.filter((i) => i.placed.part.signal?.senses)) {
+    if (all().some((r) => r.from === idOf(sensor) || r.to === idOf(sensor))) continue;
+    const far = (i: Fitted): number => Math.abs(xOf(i) - xOf(sensor));
+    const [screen] = screens
+      .filter((s) => {
+        const jack = matedBy(s.placed.part.signal, sensor.placed.part.signal);
+        return jack && isFree(s, jack.family);
+      })
+      .sort((a, b) => far(a) - far(b));
+    if (screen) join(sensor, screen, say`${nameOf(screen)} shows what it senses: the nearest screen that takes its plug.`);
+    else wants.push(say`A screen for ${nameOf(sensor)}: none aboard has a jack free that takes its plug.`);
+  }
+  screens.slice(1).forEach((screen, i) => {
+    const before = screens[i];
+    const network = matedBy(before?.placed.part.signal, screen.placed.part.signal)?.family;
+    if (!before || network === undefined || !isFree(before, network) || !isFree(screen, network)) return;
+    const joined = all().some((r) => [r.from, r.to].includes(idOf(before)) && [r.from, r.to].includes(idOf(screen)));
+    if (!joined) join(before, screen, say`One network: each screen shows what the other’s transducer hears.`);
+  });
+  return { runs, wants };
+}
