@@ -3,6 +3,7 @@ export * from './lists';
 export * from './propose';
 export * from './route';
 export * from './run';
+export * from './jacks';
 export * from './signals';
 export * from './wire-up';
 export * from './words';

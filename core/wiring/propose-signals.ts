@@ -1,7 +1,7 @@
 import type { Fitted } from '../drilling';
 import type { Run } from '../rig';
 import { say, type Sentence } from '../units';
-import { matedBy } from './signals';
+import { matedBy } from './jacks';
 
 /** Signal cables that are proposed, with why each is so, and what is lacking. */
 export interface ProposedSignals {

@@ -2,7 +2,7 @@ import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import type { Feeding, Run } from '../rig';
-import { cableBetween } from './signals';
+import { cableBetween } from './jacks';
 import { pathLength, type Point } from '../units';
 import { routeRun, type Routed } from './route';
 

@@ -1,0 +1,28 @@
+import type { Jack, Signal } from '../parts';
+
+/**
+ * The jack of one part that a cable to another goes into: the first of a family that both have, of a network or from what senses
+ * to what shows it; null when there is none.
+ */
+export const matedBy = (one: Signal | undefined, other: Signal | undefined): Jack | null =>
+  one?.jacks.find((j) => (j.network ?? one.senses !== other?.senses) && other?.jacks.some((o) => o.family === j.family)) ?? null;
+
+/**
+ * The cable between two parts: what comes with one of them, else the shortest sold that reaches, else the longest.
+ * @param wanted what its way takes with loops and slack, mm
+ * @returns null where none is sold
+ */
+export function cableBetween(
+  from: Signal | undefined,
+  to: Signal | undefined,
+  wanted: number,
+): { readonly cut: number; readonly material: string | null } | null {
+  const own = from?.cable ?? to?.cable;
+  if (own !== undefined) return { cut: own, material: null };
+  const family = matedBy(from, to)?.family;
+  const sold = [from, to]
+    .flatMap((s) => s?.jacks.filter((j) => j.family === family).flatMap((j) => j.cables ?? []) ?? [])
+    .sort((a, b) => a.length - b.length);
+  const one = sold.find((c) => c.length >= wanted) ?? sold.at(-1);
+  return one ? { cut: one.length, material: one.material } : null;
+}
