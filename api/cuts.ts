@@ -2,12 +2,14 @@ import { stockSchema } from '@plain-cleat/core/catalog';
 import { z } from 'zod';
 import { STAFF, route } from './route';
 
+const lengthSchema = z.object({ id: z.string(), rig: z.string(), stock: z.string(), says: z.string(), length: z.number() });
 const remnantSchema = z.object({ id: z.string(), stock: z.string(), length: z.number(), width: z.number() });
 
 /** All the shop has to cut, what from, and what lies on the shelf. */
 export const cutsSchema = z.object({
   stocks: z.array(stockSchema),
-  bars: z.array(z.object({ id: z.string(), rig: z.string(), stock: z.string(), says: z.string(), length: z.number() })),
+  bars: z.array(lengthSchema),
+  reels: z.array(lengthSchema).describe('wires and cords, each off the reel that its stock names'),
   plates: z.array(
     z.object({
       id: z.string(),
@@ -23,14 +25,14 @@ export const cutsSchema = z.object({
   kerf: z.number(),
 });
 
-const pieceSchema = z.number().min(1).max(10_000);
+const leftSchema = z.number().min(1).max(400_000);
 
 /** A cut plan as it was sawn: what was cut, which remnants went, what is left. */
 export const keepCutsSchema = z.strictObject({
   pieces: z.array(z.string().max(160)).min(1).max(2000),
   used: z.array(z.string().max(64)).max(500),
   left: z
-    .array(z.strictObject({ stock: z.string().max(64), length: pieceSchema, width: z.number().min(0).max(10_000) }))
+    .array(z.strictObject({ stock: z.string().max(64), length: leftSchema, width: z.number().min(0).max(10_000) }))
     .max(500),
 });
 

@@ -12,16 +12,18 @@ export const consumableSchema = z.strictObject({
 });
 export type Consumable = z.infer<typeof consumableSchema>;
 
-/** What the shop cuts parts and plates from: bars by length, boards by length and width. */
+/** What the shop cuts from: bars and reels by length, boards by length and width. A reel is named as what is on it is sold. */
 export const stockSchema = z.strictObject({
   id: partIdSchema,
   name: z.string().min(1).max(80),
-  kind: z.enum(['bar', 'board']),
-  length: sizeSchema,
-  width: sizeSchema.describe('of a board; nought for a bar'),
+  kind: z.enum(['bar', 'board', 'reel']),
+  length: z.number().min(1).max(400_000),
+  width: sizeSchema.describe('of a board; nought else'),
   thickness: sizeSchema.describe('of a board'),
   priceCents: z.int().min(0).max(1_000_000),
 });
+
+export type Stock = z.infer<typeof stockSchema>;
 
 export const catalogSchema = z.strictObject({
   format: z.literal('plain-cleat/catalog'),

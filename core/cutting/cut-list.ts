@@ -72,5 +72,5 @@ export function cutList(
   return { bars, plates };
 }
 
-/** What is worth keeping of an offcut (judgement), mm: a bar so long, a board so wide. */
-export const KEEP = { bar: 150, board: 80 } as const;
+/** What is worth keeping of an offcut (judgement), mm: a bar or a wire so long, a board so wide. */
+export const KEEP = { bar: 150, reel: 300, board: 80 } as const;

@@ -5,7 +5,7 @@ import { fairHull, type HullModel } from '../hull';
 import type { Day, Fact, Plan } from '../rig';
 import { deck, fitted, inputOf, track } from '../testing/plans';
 import { workUp, type Workup } from '../workup';
-import { dragOf, friction, motorAmps, wattsFor, wettedOf } from './index';
+import { cardHours, dragOf, friction, motorAmps, sunAmps, wattsFor, wettedOf } from './index';
 
 const day = (more: Partial<Day> = {}): Day => ({
   ...{ starts: 420, legs: [{ does: 'motor', minutes: 60, kmh: 4 }], dark: { from: 1260, to: 360 }, duty: {}, readings: [] },
@@ -136,7 +136,8 @@ describe('a day', () => {
     expect(battery?.touched.hard).toBe(Math.ceil((60 * hours) / 5) * 5);
     expect(battery?.reserve).toBe(0.5);
     // Empty: 80 Ah at a tenth of them, of which 85 % stay, and two hours of less and less.
-    expect(battery?.charge.hours).toBeCloseTo(((1 - leftOf(w, 'b')) * 80) / (8 * 0.85) + 2, 9);
+    expect(battery?.charges.map((c) => c.by)).toEqual(['its charger, taken off']);
+    expect(battery?.charges[0]?.hours).toBeCloseTo(((1 - leftOf(w, 'b')) * 80) / (8 * 0.85) + 2, 9);
   });
 
   it('goes furthest at one speed and less on either side of it, with everything read as a band', () => {
@@ -155,5 +156,120 @@ describe('a day', () => {
       expect(w.day.batteries.length).toBe(w.wiring.network.batteries.length);
       if (plan.brief.waters.includes('night')) expect(w.day.day.starts).toBe(1140);
     }
+  });
+
+  describe('what fills a battery again', () => {
+    /** A battery with what charges it. */
+    const charged = (battery: string, ...parts: readonly string[]): Workup =>
+      workUp(
+        inputOf(
+          {
+            b: fitted(battery, within(600), 'loose'),
+            ...Object.fromEntries(parts.map((p, i) => [`c${i}`, fitted(p, deck(2400 + 300 * i, 0), 'loose')])),
+            s: fitted('sounder-arm-7', track('fwd-port', 1450), 'track'),
+          },
+          {
+            day: day({ legs: [{ does: 'stopped', minutes: 600, kmh: 0 }] }),
+            runs: { s: run('b', 's'), ...Object.fromEntries(parts.map((_, i) => [`c${i}`, run('b', `c${i}`)])) },
+          },
+          [],
+          QUENBY,
+        ),
+      );
+
+    it('is its charger, its port, the car, the sun, each by ampere-hours over what stays, and an end of less and less', () => {
+      const left = 1 - (0.75 * 10) / 30;
+      expect(leftOf(charged('battery-30'), 'b')).toBeCloseTo(left, 9);
+      const [own] = of(charged('battery-30'), 'b')?.charges ?? [];
+      expect([own?.by, own?.amps]).toEqual(['its charger, taken off', 6]);
+      const both = of(charged('battery-30', 'charge-port', 'tow-charger'), 'b')?.charges ?? [];
+      expect(both.map((c) => [c.by, c.amps])).toEqual([
+        ['its port', 10],
+        ['the towing car', 8],
+      ]);
+      // 7.5 Ah at 8 A, of which 98 % stay, and half an hour more; an hour of it is 7.84 Ah of 30.
+      expect(both[1]?.hours).toBeCloseTo(7.5 / (8 * 0.98) + 0.5, 9);
+      expect(both[1]?.anHour).toBeCloseTo((8 * 0.98) / 30, 9);
+    });
+
+    it('is no faster than it takes: a small battery at a large port', () => {
+      const [port] = of(charged('battery-18', 'charge-port'), 'b')?.charges ?? [];
+      expect(port?.amps).toBe(10);
+      const parts = CATALOG.parts.map((p) =>
+        p.id === 'battery-18'
+          ? { ...p, power: { battery: { ampHours: 18, volts: 12, chemistry: 'lithium' as const, takes: 4 } } }
+          : p,
+      );
+      const input = inputOf(
+        { b: fitted('battery-18', within(600), 'loose'), c: fitted('charge-port', deck(2482, 60), 'through') },
+        { day: day(), runs: { c: run('b', 'c') } },
+        [],
+        QUENBY,
+      );
+      const w = workUp({ ...input, catalog: { ...input.catalog, parts } });
+      expect(w.findings.map((f) => f.code)).toContain('charged-too-fast');
+    });
+
+    it('the sun over a whole day is two over pi of its height at noon, by hand and summed minute by minute', () => {
+      // Dark from nine in the evening to six: fifteen hours of light, 50 W, half of it and 95 % through the controller, at 12 V.
+      const panels = [{ watts: 50, most: 99, volts: 12 }];
+      const light = { dark: { from: 1260, to: 360 } };
+      const minutes = Array.from({ length: 1440 }, (_, m) => sunAmps(panels, light, m, 'likely'));
+      const hours = minutes.reduce((sum, a) => sum + a / 60, 0);
+      expect(hours).toBeCloseTo((15 * 2 * 50 * 0.5 * 0.95) / Math.PI / 12, 2);
+      expect([minutes[359], minutes[1261], minutes[0]]).toEqual([0, 0, 0]);
+      expect(Math.max(...minutes)).toBeCloseTo((50 * 0.5 * 0.95) / 12, 6);
+      // No more than its controller lets through; a hard day less than an easy one.
+      expect(sunAmps([{ watts: 500, most: 2, volts: 12 }], light, 810, 'easy')).toBe(2);
+      expect(sunAmps(panels, light, 810, 'hard')).toBeLessThan(sunAmps(panels, light, 810, 'easy'));
+    });
+
+    it('the sun puts in while the boat is out, and a battery is never more than full', () => {
+      const [without, sunny] = [charged('battery-30'), charged('battery-30', 'solar-panel-25')];
+      expect(leftOf(sunny, 'b')).toBeGreaterThan(leftOf(without, 'b'));
+      for (const m of of(sunny, 'b')?.moments ?? []) expect(m.left.easy).toBeLessThanOrEqual(1);
+      // Twelve starts of five minutes from seven on, by hand: what is drawn less what the sun gives, none over full.
+      let left = 1;
+      for (let minute = 0; minute < 60; minute += 5) {
+        left = Math.max(0, left - (5 / 60) * (0.75 / 30));
+        const sun = (0.95 * 0.5 * 25 * Math.sin((Math.PI * (420 + minute - 360)) / 900)) / 12;
+        left = Math.min(1, left + ((5 / 60) * 0.98 * Math.min(2, sun)) / 30);
+      }
+      expect(of(sunny, 'b')?.moments.find((m) => m.minute === 60)?.left.likely).toBeCloseTo(left, 9);
+    });
+  });
+
+  it('cards by what they write: 128 GB at 60 Mbit/s are 4.74 h, 64 GB at 100 Mbit/s 1.42 h (by hand)', () => {
+    expect(cardHours({ gigabytes: 128, megabits: 60 })).toBeCloseTo(4.7407, 4);
+    expect(cardHours({ gigabytes: 64, megabits: 100 })).toBeCloseTo(1.4222, 4);
+  });
+
+  it('what runs on a battery of its own: 6.5 Wh at 4.2 W, what it lacks, and what banks give of it', () => {
+    const out = (hours: number, more: Plan['fittings'] = {}, runs: Plan['runs'] = {}): Workup =>
+      workUp(
+        inputOf(
+          { c: fitted('head-camera', deck(1500, 0), 'loose'), ...more },
+          { runs, day: day({ legs: [{ does: 'paddle', minutes: 60 * hours, kmh: 4 }] }) },
+          [],
+          QUENBY,
+        ),
+      );
+    const codes = (w: Workup): string[] =>
+      w.findings
+        .map((f) => f.code)
+        .filter((c) => c === 'own-battery-short' || c === 'card-full')
+        .sort();
+    const [own] = out(4).day.own;
+    expect(own?.runs).toBeCloseTo(6.5 / 4.2, 9);
+    expect(own?.lacks).toBeCloseTo(4 * 4.2 - 6.5, 9);
+    expect(codes(out(1.5))).toEqual([]);
+    expect(codes(out(4))).toEqual(['own-battery-short']);
+    expect(codes(out(5))).toEqual(['card-full', 'own-battery-short']);
+    // 74 Wh, of which 85 % come out, carry one camera through the day; a socket that is fed does so too.
+    expect(out(4, { p: fitted('power-bank-74', deck(2400, 0), 'loose') }).day.usb.banks).toBeCloseTo(0.85 * 74, 9);
+    expect(codes(out(4, { p: fitted('power-bank-74', deck(2400, 0), 'loose') }))).toEqual([]);
+    const socket = { b: fitted('battery-30', within(600), 'loose'), u: fitted('usb-ports', deck(2482, -60), 'rivet') };
+    expect(codes(out(4, socket))).toEqual(['own-battery-short']);
+    expect(codes(out(4, socket, { u: run('b', 'u') }))).toEqual([]);
   });
 });

@@ -4,6 +4,7 @@ import type { HullSurface } from '../hull';
 import type { Brief, Day } from '../rig';
 import type { Memory } from '../stages';
 import type { Wiring } from '../wiring';
+import { ownBatteries, type OwnBatteryDay, type UsbDay } from './own-battery';
 import { wettedOf } from './resistance';
 import { workDay, type DayWorked } from './simulate';
 import { usualDay } from './usual';
@@ -18,13 +19,17 @@ export interface GoOutInput {
   readonly brief: Brief;
 }
 
+/** A day worked out: what hangs on the boat's batteries, and what runs on one of its own. */
+export interface DayOut extends DayWorked {
+  readonly day: Day;
+  readonly own: readonly OwnBatteryDay[];
+  readonly usb: UsbDay;
+}
+
 /** The day that the plan has, or the usual one of its brief, worked out. */
-export function goOut(
-  { surface, wiring, owned, float, day, brief }: GoOutInput,
-  memory: Memory,
-): DayWorked & { readonly day: Day } {
+export function goOut({ surface, wiring, owned, float, day, brief }: GoOutInput, memory: Memory): DayOut {
   const slices = memory.last('slices', [surface], () => slicesOf(surface));
   const wetted = memory.last('wetted', [slices, float], () => wettedOf(slices, float));
   const planned = day ?? usualDay(brief);
-  return { ...workDay({ day: planned, wiring, owned, wetted }), day: planned };
+  return { ...workDay({ day: planned, wiring, owned, wetted }), ...ownBatteries(planned, owned, wiring), day: planned };
 }

@@ -1,4 +1,6 @@
 export * from './go-out';
+export * from './charging';
+export * from './own-battery';
 export * from './resistance';
 export * from './simulate';
 export * from './usual';

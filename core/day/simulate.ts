@@ -3,6 +3,7 @@ import type { Fitted } from '../drilling';
 import type { Part } from '../parts';
 import type { Day, Leg } from '../rig';
 import type { Wiring } from '../wiring';
+import { chargingsOf, panelsOn, STAYS, sunAmps, type Charging } from './charging';
 import { byGuess, GUESSES, wattsFor, type ByGuess, type Guess, type Wetted } from './resistance';
 
 /** What a day follows from. */
@@ -33,8 +34,8 @@ export interface BatteryDay {
   readonly reserve: number;
   /** Minutes after the start at which the reserve is touched; null when it is not. */
   readonly touched: ByGuess<number | null>;
-  /** Hours to fill it again, by what it is charged with. */
-  readonly charge: { readonly amps: number; readonly hours: number; readonly by: 'port' | 'charger' };
+  /** Every way to fill it again; none where it is full. */
+  readonly charges: readonly Charging[];
 }
 
 /** How far a full battery goes at one speed through still water. */
@@ -137,6 +138,8 @@ export function workDay(input: DayInput): DayWorked {
     const holds = ampHours * (day.cold ? COLD[chemistry] : 1);
     const drawn = (minute: number, g: Guess): number =>
       here.reduce((sum, f) => sum + Math.abs(f.shares.get(fitting) ?? 0) * ampsOf(f, minute, g), 0);
+    const panels = panelsOn(fitting, input);
+    const sun = (minute: number, g: Guess): number => STAYS[chemistry] * sunAmps(panels, day, (day.starts + minute) % 1440, g);
     const left = { easy: 1, likely: 1, hard: 1 };
     const moments: Moment[] = [];
     for (let minute = 0; minute <= minutes; minute += STEP) {
@@ -149,6 +152,7 @@ export function workDay(input: DayInput): DayWorked {
       for (const g of GUESSES) {
         const amps = drawn(minute, g);
         if (amps > 0) left[g] = Math.max(0, left[g] - hours / hoursToEmpty(holds, EXPONENT[chemistry], amps));
+        left[g] = Math.min(1, left[g] + (hours * sun(minute, g)) / holds);
       }
     }
     const reserve = 1 - USABLE[chemistry];
@@ -156,7 +160,7 @@ export function workDay(input: DayInput): DayWorked {
     return {
       ...{ fitting, letter: item?.letter ?? '?', name: item?.placed.part.name ?? fitting, moments, reserve },
       touched: byGuess((g) => moments.find((m) => m.left[g] < reserve - 1e-9)?.minute ?? null),
-      charge: chargeOf(battery, wiring.flows, fitting, left.likely),
+      charges: chargingsOf(fitting, battery, left.likely, input),
     };
   });
   return { minutes, batteries, legs, range: rangeOf(input, motors, full, volts) };
@@ -166,25 +170,6 @@ export function workDay(input: DayInput): DayWorked {
 function voltsOf(battery: Parameters<typeof sourceOf>[0], left: number, amps: number, cold: boolean): number {
   const [full, low] = [sourceOf(battery, { full: true, cold }), sourceOf(battery, { full: false, cold })];
   return low.volts + ((full.volts - low.volts) * (left - 0.2)) / 0.8 - amps * full.ohms;
-}
-
-/** What its charger gives where it has no port: a tenth of its ampere-hours, a fifth for lithium (common practice, no source). */
-const CHARGER = { 'lead-acid': 0.1, lithium: 0.2 } as const;
-/** Of what goes in so much stays (battery handbooks, from memory). */
-const STAYS = { 'lead-acid': 0.85, lithium: 0.98 } as const;
-/** Hours at the end in which it takes less and less (common practice, no source). */
-const TAIL = { 'lead-acid': 2, lithium: 0.5 } as const;
-
-function chargeOf(
-  { ampHours, chemistry }: { readonly ampHours: number; readonly chemistry: 'lead-acid' | 'lithium' },
-  flows: readonly Flow[],
-  fitting: string,
-  left: number,
-): BatteryDay['charge'] {
-  const port = flows.find((f) => f.charging && (f.shares.get(fitting) ?? 0) !== 0);
-  const amps = port?.asked.steady ?? CHARGER[chemistry] * ampHours;
-  const hours = left >= 1 ? 0 : ((1 - left) * ampHours) / (amps * STAYS[chemistry]) + TAIL[chemistry];
-  return { amps, hours, by: port ? 'port' : 'charger' };
 }
 
 /** How far the motors' battery goes at each speed until its reserve is touched, everything else on it off. */

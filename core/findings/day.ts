@@ -1,5 +1,6 @@
 import { kmh, printClock, say } from '../units';
-import type { Judgement, Raw } from './finding';
+import { aboutFitting } from './wires';
+import type { Judged, Judgement, Raw } from './finding';
 
 /** A battery lasts the day that was planned, with what is kept back for the way home. */
 export const lastsTheDay: Judgement = ({ day, owned }) =>
@@ -43,3 +44,44 @@ export const legsReached: Judgement = ({ day, hull }) =>
           },
         ];
       });
+
+const hoursWord = (hours: number): string => `${(Math.floor(10 * hours) / 10).toFixed(1)} h`;
+
+/** Where a thing aboard stands, for a finding about it. */
+const aboutOwn = ({ owned }: Judged, fitting: string): Omit<Raw, 'code' | 'severity' | 'says' | 'because'>[] => {
+  const item = owned.find((i) => i.placed.id === fitting);
+  return item ? [{ ...aboutFitting(item), curable: false }] : [];
+};
+
+/** What runs on a battery of its own lasts the day that was planned, by itself or from USB. */
+export const ownBatteryLasts: Judgement = (judged) => {
+  const { day } = judged;
+  if (day === null) return [];
+  const covered = day.usb.socket || day.usb.banks >= day.usb.asked;
+  return day.own.flatMap((own): Raw[] => {
+    if (own.lacks <= 0 || (own.usb && covered)) return [];
+    return aboutOwn(judged, own.fitting).map((about) => ({
+      ...about,
+      code: 'own-battery-short',
+      severity: 'look',
+      says: say`${own.name} runs ${hoursWord(own.runs)} on its own battery; the day wants ${hoursWord(own.wanted)} of it.`,
+      because: own.usb
+        ? say`It lacks ${Math.ceil(own.lacks)} Wh, ${Math.ceil(day.usb.asked)} Wh with everything charged from USB; the power banks aboard give ${Math.floor(day.usb.banks)} Wh. A power bank, a fed USB socket, or less of it.`
+        : say`It takes no charge while it runs: spare batteries, or less of it.`,
+    }));
+  });
+};
+
+/** A card takes what the day that was planned writes. */
+export const cardLasts: Judgement = (judged) =>
+  (judged.day?.own ?? []).flatMap((own): Raw[] => {
+    if (own.card === null || own.card >= own.wanted) return [];
+    const { card } = own;
+    return aboutOwn(judged, own.fitting).map((about) => ({
+      ...about,
+      code: 'card-full',
+      severity: 'look',
+      says: say`The card of ${own.name} is full after ${hoursWord(card)}; the day wants ${hoursWord(own.wanted)}.`,
+      because: say`By what it writes a second. A larger card, a second one in a dry pocket, or shorter takes.`,
+    }));
+  });

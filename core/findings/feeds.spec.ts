@@ -238,6 +238,27 @@ describe('judgements of the circuits', () => {
       not: wired({ m: run('c', 'm', { lane: 'inside starboard' }) }, motored),
     },
     {
+      code: 'charger-unlike',
+      fires: wired(
+        { t: run('d', 't') },
+        { d: fitted('battery-80', within(560, 200), 'loose'), t: fitted('tow-charger', deck(2482, 60), 'loose') },
+      ),
+      says: /Charger off the towing car charges lithium; Motor battery 80 Ah is lead-acid/,
+      not: wired({ t: run('b', 't') }, { t: fitted('tow-charger', deck(2482, 60), 'loose') }),
+      cure: false,
+    },
+    {
+      code: 'charged-too-fast',
+      fires: withPower(wired({ t: run('b', 't') }, { t: fitted('tow-charger', deck(2482, 60), 'loose') }), 'tow-charger', {
+        charges: { amps: 25.1, from: 'tow' },
+      }),
+      says: /25\.1 A come in through Charger off the towing car; Battery 50 Ah, lithium takes 25/,
+      not: withPower(wired({ t: run('b', 't') }, { t: fitted('tow-charger', deck(2482, 60), 'loose') }), 'tow-charger', {
+        charges: { amps: 25, from: 'tow' },
+      }),
+      cure: false,
+    },
+    {
       code: 'light-unswitched',
       fires: wired({ l: run('b', 'l') }),
       says: /Nothing switches Bow light/,

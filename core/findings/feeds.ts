@@ -199,3 +199,46 @@ export const chargedAboard: Judgement = (judged) => {
     ];
   });
 };
+
+/** What charges a battery is made for its kind, and charges it no faster than it takes. */
+export const chargedRight: Judgement = (judged) => {
+  const { network, flows } = judged.wiring;
+  return network.batteries.flatMap((b): Raw[] =>
+    flows
+      .filter((f) => f.charging && (f.shares.get(b.fitting) ?? 0) !== 0)
+      .flatMap((f): Raw[] => {
+        const item = judged.owned.find((i) => i.placed.id === f.fitting);
+        const charges = item?.placed.part.power?.charges;
+        if (!item || !charges) return [];
+        const { suits, amps } = charges;
+        const { chemistry, takes } = b.of;
+        const unlike = suits !== undefined && suits !== chemistry;
+        const through = amps * Math.abs(f.shares.get(b.fitting) ?? 0);
+        const fast = takes !== undefined && through > takes + 1e-9;
+        const found = (code: 'charger-unlike' | 'charged-too-fast', says: Raw['says'], because: Raw['because']): Raw => ({
+          ...aboutFitting(item),
+          ...{ code, severity: 'stop', says, because },
+        });
+        return [
+          ...(unlike
+            ? [
+                found(
+                  'charger-unlike',
+                  say`${item.placed.part.name} charges ${suits}; ${nameIn(judged, b.fitting)} is ${chemistry}.`,
+                  say`Each kind ends at other volts: charged wrong it is never full, or it is ruined, and lead gasses. A charger for ${chemistry}.`,
+                ),
+              ]
+            : []),
+          ...(fast
+            ? [
+                found(
+                  'charged-too-fast',
+                  say`${printAmps(through)} A come in through ${item.placed.part.name}; ${nameIn(judged, b.fitting)} takes ${printAmps(takes ?? 0)} A.`,
+                  say`Its own protection switches it off, or it is worn by it. A smaller charger, or a larger battery.`,
+                ),
+              ]
+            : []),
+        ];
+      }),
+  );
+};

@@ -4,11 +4,11 @@ import type { HullModel, HullSurface } from '../hull';
 import type { Fitted, Opening, OtherHole } from '../drilling';
 import type { BenchCheck, BenchTest } from '../bench-test';
 import type { CircuitInUse } from '../circuits';
-import type { DayWorked } from '../day';
+import type { DayOut } from '../day';
 import type { Floating } from '../float';
 import type { LedLine } from '../lines';
 import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
-import type { Acceptance, Day, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
+import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { Sentence } from '../units';
 import type { Acceptable, FindingCode } from './codes';
@@ -77,7 +77,7 @@ export interface Judged {
   /** What was rung through, run and looked at. */
   readonly checks: readonly BenchCheck[];
   /** The day on the water that was planned; null while nobody has planned one. */
-  readonly day: (DayWorked & { readonly day: Day }) | null;
+  readonly day: DayOut | null;
   /** Holes of the hull that no fitting of this plan uses. */
   readonly oldHoles: readonly LedgerHole[];
   /** Holes other rigs of this hull plan or use. */

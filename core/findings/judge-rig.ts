@@ -52,9 +52,19 @@ import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
 import { besideMotor, plugsAlike, plugsHold } from './plugs';
 import { failedChecks, failedTests } from './bench-tests';
-import { lastsTheDay, legsReached } from './day';
+import { cardLasts, lastsTheDay, legsReached, ownBatteryLasts } from './day';
 import { overBattery, sags, sharedWithMotor } from './circuits';
-import { alikeInParallel, boxesHold, chargedAboard, fedRight, feeds, lightsSwitched, shorted, waysNamed } from './feeds';
+import {
+  alikeInParallel,
+  boxesHold,
+  chargedAboard,
+  chargedRight,
+  fedRight,
+  feeds,
+  lightsSwitched,
+  shorted,
+  waysNamed,
+} from './feeds';
 import { fuseTooLarge, guardsAsFitted, noFuse, overheats, thinWire, unguarded } from './wires';
 
 /** What was judged of a body that is not kept any more. */
@@ -192,6 +202,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   boxesHold,
   waysNamed,
   chargedAboard,
+  chargedRight,
   lightsSwitched,
   plugsHold,
   plugsAlike,
@@ -204,6 +215,8 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   failedChecks,
   lastsTheDay,
   legsReached,
+  ownBatteryLasts,
+  cardLasts,
   sags,
   overBattery,
   sharedWithMotor,

@@ -75,9 +75,9 @@ const tetherCut = (length: number): number => length + 2 * KNOT * TETHER.diamete
 /** Every tether aboard as it is cut, mm. */
 export const tethersOf = (
   owned: readonly Pick<Fitted, 'letter' | 'placed'>[],
-): { readonly letter: string; readonly name: string; readonly cut: number }[] =>
-  owned.flatMap(({ letter, placed: { part, fitting } }) =>
-    fitting.tether ? [{ letter, name: part.name, cut: tetherCut(fitting.tether.length) }] : [],
+): { readonly fitting: string; readonly letter: string; readonly name: string; readonly cut: number }[] =>
+  owned.flatMap(({ letter, placed: { id, part, fitting } }) =>
+    fitting.tether ? [{ fitting: id, letter, name: part.name, cut: tetherCut(fitting.tether.length) }] : [],
   );
 
 /** A cord in words: polyester, 6 mm. Cords are sold by the millimetre everywhere. */

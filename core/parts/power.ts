@@ -1,6 +1,11 @@
 import { z } from 'zod';
 import { cableLengthSchema } from './signal';
 
+export const CHEMISTRIES = ['lithium', 'lead-acid'] as const;
+/** Where what comes in through a port comes from, besides a charger ashore. */
+export const CHARGES_FROM = ['tow', 'sun'] as const;
+
+const wattHoursSchema = z.number().positive().max(5000);
 const ampsSchema = z.number().positive().max(500);
 
 /** What a part draws, stores, passes on or lets in: read by the circuits. */
@@ -14,14 +19,16 @@ export const powerSchema = z.strictObject({
       of: z.enum(['electronics', 'lights', 'motor', 'other']),
       switched: z.literal(true).optional().describe('it has a switch of its own'),
       pumps: z.literal(true).optional().describe('it pumps: its feed is brown'),
+      usb: z.literal(true).optional().describe('what runs on a battery of its own is charged from it'),
     })
     .optional(),
   battery: z
     .strictObject({
       ampHours: z.number().positive().max(500),
       volts: z.number().positive().max(60),
-      chemistry: z.enum(['lithium', 'lead-acid']),
+      chemistry: z.enum(CHEMISTRIES),
       mostAmps: ampsSchema.optional().describe('it gives no more: its own protection switches it off, A'),
+      takes: ampsSchema.optional().describe('it is charged with no more, A'),
     })
     .optional(),
   passes: z
@@ -44,7 +51,35 @@ export const powerSchema = z.strictObject({
     .describe('the plug or socket that it is connected by'),
   cable: cableLengthSchema.optional().describe('it comes with a cable so long, mm: that is not cut, what is over is coiled'),
   charges: z
-    .strictObject({ amps: ampsSchema.describe('all that comes in through it, A') })
+    .strictObject({
+      amps: ampsSchema.describe('all that comes in through it, A'),
+      from: z
+        .enum(CHARGES_FROM)
+        .optional()
+        .describe('the plug of the towing car, through a converter; the sun, by a panel; left out: a charger ashore'),
+      watts: z.number().positive().max(2000).optional().describe('of a panel in full sun square to it'),
+      suits: z.enum(CHEMISTRIES).optional().describe('it charges this kind alone; either when left out'),
+    })
+    .refine((c) => c.from !== 'sun' || c.watts !== undefined, {
+      path: ['watts'],
+      message: 'say what the panel gives in full sun',
+    })
     .optional()
-    .describe('a battery is charged through it: a port'),
+    .describe('a battery is charged through it: a port, a converter, a panel'),
+  own: z
+    .strictObject({
+      wattHours: wattHoursSchema,
+      watts: z.number().positive().max(500).describe('what it draws while it runs'),
+      usb: z.literal(true).optional().describe('it runs on while it is plugged into USB'),
+      card: z
+        .strictObject({ gigabytes: z.number().positive().max(8000), megabits: z.number().positive().max(2000) })
+        .optional()
+        .describe('its card, and the megabits a second it writes'),
+    })
+    .optional()
+    .describe('it runs on a battery of its own'),
+  bank: z
+    .strictObject({ wattHours: wattHoursSchema })
+    .optional()
+    .describe('what runs on a battery of its own is charged from it'),
 });

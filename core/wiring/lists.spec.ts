@@ -53,7 +53,7 @@ describe('lists of wires', () => {
   it('make two ends for every conductor: rings at posts, and dies by the colours terminals are sold in (common practice, no source)', () => {
     const ends = endsOf(cables, owned);
     expect(ends.length).toBe(2 * w.wiring.runs.reduce((sum, r) => sum + r.conductors, 0));
-    expect(ends.filter((e) => e.at === `${letter('battery')} +`).map((e) => e.terminal)).toEqual(['ring']);
+    expect(ends.filter((e) => e.at === `${letter('battery')} +`).map((e) => e.terminal)).toEqual(['ring', 'ring']);
     expect(ends.map((e) => e.at)).toContain(`${letter('relay')} way 3`);
     expect(([18, 16, 14, 12, 10, 8, 2] as const).map((awg) => endingOf(awg, 'post').die)).toEqual([
       ...['red', 'red', 'blue', 'yellow', 'yellow', '8 AWG lug', '2 AWG lug'],

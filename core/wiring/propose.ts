@@ -43,6 +43,12 @@ interface Box {
 const idOf = (item: Fitted): string => item.placed.id;
 const xOf = (item: Fitted): number => item.placed.frame.origin.x;
 const nameOf = (item: Fitted): string => item.placed.part.name;
+/** Whether a battery is of the kind that a charger is for, and takes what it gives. */
+function isChargedBy({ placed: { part } }: Fitted, charger: Fitted): boolean {
+  const { battery } = part.power ?? {};
+  const { suits, amps = 0 } = charger.placed.part.power?.charges ?? {};
+  return battery !== undefined && (suits === undefined || suits === battery.chemistry) && amps <= (battery.takes ?? Infinity);
+}
 /** What comes before the first comma of a name, short enough for a label. */
 const shortName = (item: Fitted): string => (nameOf(item).split(',')[0] ?? '').slice(0, 36);
 const nearest = <T>(x: number, of: readonly T[], at: (one: T) => number): T | undefined =>
@@ -271,24 +277,36 @@ class Proposing {
     }
   }
 
-  /** A port to each battery that has none, the largest first, the nearest port. */
+  /** A port to each battery that has none, the largest first, the nearest port; then what charges by car and sun. */
   private feedPorts(): void {
-    const { owned } = this.input;
-    const ports = owned.filter((i) => i.placed.part.power?.charges && !this.isFed(i));
+    const free = this.input.owned.filter((i) => i.placed.part.power?.charges && !this.isFed(i));
+    const ports = free.filter((i) => i.placed.part.power?.charges?.from === undefined);
     const charged = new Set(
-      this.keptFeeds.filter((r) => owned.some((i) => idOf(i) === r.to && i.placed.part.power?.charges)).map((r) => r.from),
+      this.keptFeeds
+        .filter((r) => this.input.owned.some((i) => idOf(i) === r.to && i.placed.part.power?.charges?.from === undefined))
+        .map((r) => r.from),
     );
     for (const battery of this.batteries) {
       if (charged.has(idOf(battery))) continue;
-      const port = nearest(xOf(battery), ports, xOf);
-      if (!port) return;
-      ports.splice(ports.indexOf(port), 1);
-      this.add(
-        port,
-        { from: idOf(battery), lane: this.laneOf({ draw: null }) },
-        say`${nameOf(battery)} is charged through it without coming off.`,
+      const port = nearest(
+        xOf(battery),
+        ports.filter((p) => isChargedBy(battery, p)),
+        xOf,
       );
+      if (!port) continue;
+      ports.splice(ports.indexOf(port), 1);
+      this.addCharger(battery, port, say`${nameOf(battery)} is charged through it without coming off.`);
     }
+    for (const charger of free.filter((i) => i.placed.part.power?.charges?.from !== undefined)) {
+      const battery = this.batteries.find((b) => isChargedBy(b, charger));
+      const by = charger.placed.part.power?.charges?.from === 'tow' ? 'on the road' : 'by the sun';
+      if (battery) this.addCharger(battery, charger, say`${nameOf(battery)}, the largest it suits, is charged by it ${by}.`);
+      else this.wants.push(say`A battery that ${nameOf(charger)} may charge.`);
+    }
+  }
+
+  private addCharger(battery: Fitted, to: Fitted, why: Sentence): void {
+    this.add(to, { from: idOf(battery), lane: this.laneOf({ draw: null }) }, why);
   }
 
   private joinSignals(): void {

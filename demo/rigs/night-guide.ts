@@ -37,6 +37,7 @@ export const guide = (today: string): RigFile =>
       battery: fitted('battery-30', within('stern-hold', 3530, 0), 'strap'),
       bulk: fitted('gland-bulkhead', { on: 'bulkhead', bulkhead: 'aft-bulkhead', y: 120, up: 60 }, 'through'),
       relay: fitted('relay-box', within('stern-hold', 3710, 0, 90), 'strap'),
+      tow: fitted('tow-charger', within('stern-hold', 3380, 60), 'strap'),
       spare: fitted('spare-paddle', on(900, -60), 'loose', { tether: { to: null, length: 900 } }),
       jacket: fitted('jacket-pockets', on(2250, 0), 'loose', { suppliedBy: "owner's own" }),
       bag: fitted('throw-bag', on(1960, 0), 'loose'),
@@ -44,6 +45,7 @@ export const guide = (today: string): RigFile =>
     },
     runs: {
       'feed-relay': feed('battery', 'relay', 'inside starboard'),
+      'feed-tow': feed('battery', 'tow', 'inside starboard'),
       'feed-lantern': feed('relay', 'lantern', 'inside starboard', {
         ...{ way: 1, name: 'lantern', via: by([3505, 'inside starboard'], 'bulk', [3109, 'inside starboard'], [1363]) },
       }),

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import type { cutList } from '@plain-cleat/core/cutting';
+import { reelsFor } from '@plain-cleat/core/cutting';
 import { type Cuts, ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { CutRow, RemnantRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { draft } from '../drafting/draft';
+import type { Projected } from '../drafting/project';
 import { bind } from '../http/bind';
 import { badInput } from '../problems/problem';
 import { asItIs, RIGS_PROJECTED } from '../rigs/as-it-is';
@@ -19,7 +20,7 @@ interface CutsOf {
   /** Whether they are of the rig as it is. */
   readonly fresh: number;
 }
-type Wanted = ReturnType<typeof cutList>;
+type Wanted = Projected['cuts'];
 
 /** What each rig in the shop wants cut, by number: as it was projected where that is of the rig as it is, else worked up. */
 async function wantedCuts(db: Sequelize): Promise<Wanted[]> {
@@ -38,7 +39,7 @@ async function wantedCuts(db: Sequelize): Promise<Wanted[]> {
 
 /** Everything rigs in the shop want cut and was not yet, the shelf, and what can be bought. */
 async function allCuts(db: Sequelize): Promise<Cuts> {
-  const [{ stocks = [] }, shop, lists, remnants, cut] = await Promise.all([
+  const [materials, shop, lists, remnants, cut] = await Promise.all([
     newestMaterials(),
     newestShop(),
     wantedCuts(db),
@@ -47,9 +48,12 @@ async function allCuts(db: Sequelize): Promise<Cuts> {
   ]);
   const done = new Set(cut.map((c) => c.piece));
   const wanted = <T extends { id: string }>(all: readonly T[]): T[] => all.filter((p) => !done.has(p.id));
+  const reels = wanted(lists.flatMap((l) => l.reels));
+  const bought = (materials.stocks ?? []).filter((s) => s.kind !== 'reel');
   return {
-    stocks,
+    stocks: [...bought, ...reelsFor([...reels, ...remnants.filter((r) => !bought.some((s) => s.id === r.stock))], materials)],
     bars: wanted(lists.flatMap((l) => l.bars)),
+    reels,
     plates: wanted(lists.flatMap((l) => l.plates)).map((p) => ({
       ...p,
       holes: [...p.holes],
@@ -64,8 +68,8 @@ async function allCuts(db: Sequelize): Promise<Cuts> {
 export function cutRoutes(router: Router, db: Sequelize): void {
   bind(router, ROUTES.cuts, async () => allCuts(db));
   bind(router, ROUTES.keepCuts, async ({ body, staff }) => {
-    const { stocks, bars, plates } = await allCuts(db);
-    const wanted = new Set([...bars, ...plates].map((p) => p.id));
+    const { stocks, bars, reels, plates } = await allCuts(db);
+    const wanted = new Set([...bars, ...reels, ...plates].map((p) => p.id));
     const unknown = body.pieces.findIndex((p) => !wanted.has(p));
     if (unknown >= 0)
       throw badInput([

@@ -1,4 +1,4 @@
-import { cutList } from '@plain-cleat/core/cutting';
+import { cutList, reelCuts, type WantedBar } from '@plain-cleat/core/cutting';
 import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { readySteps } from '@plain-cleat/core/scheduling';
@@ -18,7 +18,7 @@ export interface Projected {
   /** The holes it plans or uses, for the other rigs of its hull. */
   readonly holes: OtherHole[];
   /** What must be cut for it. */
-  readonly cuts: ReturnType<typeof cutList>;
+  readonly cuts: ReturnType<typeof cutList> & { readonly reels: readonly WantedBar[] };
 }
 
 /** How far a rig is and what comes next. */
@@ -47,5 +47,8 @@ export const project = (number: string, { hull, shop }: WorkupInput, w: Workup):
   closed: w.handover.closing.closed,
   changed: w.handover.closing.changed,
   holes: holesOfRig(number, w.drilling.holes, w.ledger, w.aboard.owned),
-  cuts: cutList(number, w.aboard.owned, hull, shop),
+  cuts: {
+    ...cutList(number, w.aboard.owned, hull, shop),
+    reels: reelCuts(number, { wiring: w.wiring, lines: w.lines, owned: w.aboard.owned, ledger: w.ledger }),
+  },
 });

@@ -115,6 +115,7 @@ describe('cut plans', () => {
       { id: 'R-1.t.600', rig: 'R-1', stock: 'track', says: 'R-1 C, Track', length: 600 },
       { id: 'R-2.t.300', rig: 'R-2', stock: 'track', says: 'R-2 D, Track', length: 300 },
     ],
+    reels: [],
     plates: [{ id: 'R-1.p.80x60', rig: 'R-1', says: 'R-1 F, plate', long: 80, wide: 60, holes, outline: [] }],
     remnants: [{ id: 'left-1', stock: 'track', length: 320, width: 0 }],
     kerf: 3,
@@ -158,6 +159,24 @@ describe('cut plans', () => {
     call.flush({ ...now, bars: [], plates: [] });
     await f.whenStable();
     expect(text()).toContain('3 pieces cut');
+  });
+
+  it('take wires off what lies open first, with nothing lost to a saw', async () => {
+    await show({
+      ...now,
+      stocks: [{ id: 'wire-16-red', name: 'Wire, red', kind: 'reel', length: 30_000, width: 0, thickness: 0, priceCents: 3000 }],
+      bars: [],
+      plates: [],
+      reels: [2000, 1500].map((length, i) => ({
+        ...{ id: `R-1.r${i}.16.red.${length}`, rig: 'R-1', stock: 'wire-16-red', says: `R-1 A–B ${i}, red`, length },
+      })),
+      remnants: [{ id: 'open', stock: 'wire-16-red', length: 3500, width: 0 }],
+    });
+    expect(text()).toContain('all from the shelf');
+    expect(text()).toContain('Offcut of 3500 mm');
+    await click('Mark cut');
+    const sent = http.expectOne('/api/cuts').request.body as KeepCuts;
+    expect([sent.used, sent.pieces.length, sent.left]).toEqual([['open'], 2, []]);
   });
 
   it('leave a rig out on a tap', async () => {

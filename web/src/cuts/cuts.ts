@@ -23,9 +23,15 @@ interface Planned {
   readonly boards: BoardPlan | null;
 }
 
+/** Everything somebody wants cut. */
+const wantedOf = (now: CutsNow | null): readonly { id: string; rig: string; says: string }[] =>
+  now ? [...now.bars, ...now.reels, ...now.plates] : [];
+/** What a cut takes: nothing of a wire or cord. */
+const kerfOf = ({ kind }: Stock, now: CutsNow | null): number => (kind === 'reel' ? 0 : (now?.kerf ?? 0));
+
 const BUDGET = { bars: 6000, boards: 400 } as const;
 
-/** Cut plans: tracks, tubes and plates of the rigs in the shop, from offcuts first, then from as little new stock as can be found. */
+/** Cut plans: tracks, tubes, plates, wires and cords of the rigs in the shop, from offcuts first, then from as little new stock as can be found. */
 @Component({
   selector: 'pc-cuts',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -56,11 +62,11 @@ export default class Cuts {
   protected stockName = (id: string): string => this.now()?.stocks.find((s) => s.id === id)?.name ?? id;
   protected readonly rigs = computed(() => {
     const now = this.now();
-    return [...new Set([...(now?.bars ?? []), ...(now?.plates ?? [])].map((p) => p.rig))];
+    return [...new Set(wantedOf(now).map((p) => p.rig))];
   });
   protected readonly names = computed(() => {
     const now = this.now();
-    return new Map([...(now?.bars ?? []), ...(now?.plates ?? [])].map((p) => [p.id, p.says]));
+    return new Map(wantedOf(now).map((p) => [p.id, p.says]));
   });
   protected readonly shapes = computed(() => new Map((this.now()?.plates ?? []).map((p) => [p.id, p])));
   protected readonly cost = computed(() =>
@@ -120,8 +126,9 @@ export default class Cuts {
 
   private planning(now: CutsNow): Observable<readonly Planned[]> {
     const wanted = ({ rig }: { rig: string }): boolean => !this.out().has(rig);
+    const lengths = [...now.bars, ...now.reels];
     const jobs = now.stocks.filter((s) =>
-      (s.kind === 'board' ? now.plates : now.bars.filter((b) => b.stock === s.id)).some((p) => wanted(p)),
+      (s.kind === 'board' ? now.plates : lengths.filter((b) => b.stock === s.id)).some((p) => wanted(p)),
     );
     this.fault.set('');
     this.says.set('');
@@ -131,9 +138,9 @@ export default class Cuts {
         for (const [i, stock] of jobs.entries()) {
           const progress = proxy((share: number): void => this.share.set((i + share) / jobs.length));
           const own = now.remnants.filter((r) => r.stock === stock.id);
-          const { kerf } = now;
-          if (stock.kind === 'bar') {
-            const pieces = now.bars.filter((b) => b.stock === stock.id && wanted(b)).map(({ id, length }) => ({ id, length }));
+          const kerf = kerfOf(stock, now);
+          if (stock.kind !== 'board') {
+            const pieces = lengths.filter((b) => b.stock === stock.id && wanted(b)).map(({ id, length }) => ({ id, length }));
             const bars = await remote.bars(pieces, { length: stock.length, kerf, remnants: own }, BUDGET.bars, progress);
             tell({ stock, bars, boards: null });
           } else {
@@ -150,12 +157,14 @@ export default class Cuts {
   /** What the plan is worth, and how far from the best it may be. */
   protected verdict({ stock, bars, boards }: Planned): string {
     const [count, least] = [bars?.newBars ?? boards?.newBoards ?? 0, bars?.least ?? boards?.least ?? 0];
-    const what = stock.kind === 'bar' ? (count === 1 ? 'bar' : 'bars') : count === 1 ? 'board' : 'boards';
+    const what = `${stock.kind}${count === 1 ? '' : 's'}`;
     if (count === 0) return 'all from the shelf';
     return count === least ? `${count} new ${what}: no plan does with fewer` : `${count} new ${what}; ${least} might do`;
   }
 
-  protected along = (bar: BarPlan['bars'][number]) => alongBar(bar, this.now()?.kerf ?? 0);
+  protected along = (bar: BarPlan['bars'][number], stock: Stock) => alongBar(bar, kerfOf(stock, this.now()));
+  /** A new one fills the width of the drawing. */
+  protected scaleOf = ({ length }: Stock): number => 2440 / length;
   protected wasteOf = (p: Planned): number =>
     Math.round(
       100 *
@@ -173,7 +182,7 @@ export default class Cuts {
   private left(): KeepCuts['left'] {
     return this.planned().flatMap(({ stock, bars, boards }) => [
       ...(bars?.bars ?? [])
-        .filter((b) => b.left >= KEEP.bar)
+        .filter((b) => b.left >= (stock.kind === 'reel' ? KEEP.reel : KEEP.bar))
         .map((b) => ({ stock: stock.id, length: Math.floor(b.left), width: 0 })),
       ...(boards?.boards ?? []).flatMap(({ offcut: o }) =>
         o && Math.min(o.long, o.wide) >= KEEP.board

@@ -4,7 +4,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSliderModule } from '@angular/material/slider';
 import { MatTableModule } from '@angular/material/table';
 import { printAmps } from '@plain-cleat/core/circuits';
-import { type BatteryDay, type ByGuess, usualDuty } from '@plain-cleat/core/day';
+import { type BatteryDay, type Charging, type OwnBatteryDay, type ByGuess, usualDuty } from '@plain-cleat/core/day';
 import { type Day, DOINGS, type Leg } from '@plain-cleat/core/rig';
 import { printClock } from '@plain-cleat/core/units';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
@@ -44,6 +44,7 @@ export class DayCard {
     { what: 'stream', says: 'Stream against', most: 15 },
   ] as const;
   protected readonly batteryColumns = ['battery', 'left', 'kept', 'touched', 'charge'];
+  protected readonly ownColumns = ['thing', 'wanted', 'runs', 'card'];
   protected readonly batteryOf = (_: number, b: BatteryDay): string => b.fitting;
   /** What is wrong with a clock time that was typed, by its field. */
   protected readonly faults = signal<Readonly<Record<string, string>>>({});
@@ -62,7 +63,11 @@ export class DayCard {
   /** What draws and is fed, but for motors: their legs say when they run. */
   protected readonly loads = computed(() => {
     const { wiring, aboard } = this.state().workup;
-    return wiring.flows.flatMap(({ fitting, draw, charging }) => {
+    const own = this.worked().own.map(({ fitting, letter, name }) => ({
+      ...{ id: fitting, name: `${letter} ${name}`, inTheDark: false },
+      share: Math.round(100 * (this.day().duty[fitting] ?? 1)),
+    }));
+    const fed = wiring.flows.flatMap(({ fitting, draw, charging }) => {
       const item = aboard.owned.find((i) => i.placed.id === fitting);
       if (!draw || charging || draw.of === 'motor' || !item) return [];
       return [
@@ -72,6 +77,7 @@ export class DayCard {
         },
       ];
     });
+    return [...fed, ...own];
   });
 
   protected clock = printClock;
@@ -88,10 +94,24 @@ export class DayCard {
       : touched.hard !== null
         ? `at ${printClock(this.day().starts + touched.hard)} on a hard day`
         : 'no';
-  protected chargeOf = ({ charge }: BatteryDay): string =>
-    charge.hours > 0
-      ? `${charge.hours.toFixed(1)} h at ${printAmps(charge.amps)} A, ${charge.by === 'port' ? 'by its port' : 'by its charger ashore'}`
-      : 'full';
+  protected chargeOf = ({ by, amps, hours, anHour }: Charging): string =>
+    by === 'the towing car'
+      ? `${hours.toFixed(1)} h at ${printAmps(amps)} A by the towing car, ${Math.round(100 * anHour)} % an hour`
+      : by === 'the sun'
+        ? `${hours.toFixed(0)} h of daylight at ${printAmps(amps)} A by the sun`
+        : `${hours.toFixed(1)} h at ${printAmps(amps)} A by ${by}`;
+  protected ownOf = (_: number, o: OwnBatteryDay): string => o.fitting;
+  protected hours = (h: number | null): string => (h === null ? '–' : `${(Math.floor(10 * h) / 10).toFixed(1)} h`);
+  /** What charges by USB aboard, and whether it is enough. */
+  protected readonly usb = computed(() => {
+    const { banks, socket, asked } = this.worked().usb;
+    const has = socket
+      ? 'A fed USB socket charges them.'
+      : banks > 0
+        ? `Power banks give ${Math.floor(banks)} Wh.`
+        : 'Nothing aboard gives USB.';
+    return asked > 0 ? `${Math.ceil(asked)} Wh are asked from USB. ${has}` : has;
+  });
 
   private put(more: Partial<Day>): void {
     const from = this.state().plan.day;
