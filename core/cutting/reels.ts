@@ -1,6 +1,6 @@
 import type { Consumable, Stock } from '../catalog';
 import type { Fitted } from '../drilling';
-import { cordId, cordWords, TETHER, tethersOf, type Cord, type LedLine } from '../lines';
+import { cordId, TETHER, tethersOf, type Cord, type LedLine } from '../lines';
 import type { Ledger } from '../rig';
 import { conductorsOf, labelled, type Wiring } from '../wiring';
 import type { WantedBar } from './cut-list';
