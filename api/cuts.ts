@@ -31,9 +31,7 @@ const leftSchema = z.number().min(1).max(400_000);
 export const keepCutsSchema = z.strictObject({
   pieces: z.array(z.string().max(160)).min(1).max(2000),
   used: z.array(z.string().max(64)).max(500),
-  left: z
-    .array(z.strictObject({ stock: z.string().max(64), length: leftSchema, width: z.number().min(0).max(10_000) }))
-    .max(500),
+  left: z.array(z.strictObject({ stock: z.string().max(64), length: leftSchema, width: z.number().min(0).max(10_000) })).max(500),
 });
 
 export type Cuts = z.infer<typeof cutsSchema>;
