@@ -1,4 +1,5 @@
 import {
+  areaOf,
   GAUGES,
   minusOf,
   nominalVolts,
@@ -12,6 +13,7 @@ import {
   type Conductor,
   type Network,
   type Solved,
+  type WireRules,
 } from '../circuits';
 import type { Wiring } from '../wiring';
 
@@ -33,7 +35,9 @@ export interface SwitchedOn {
 /** A circuit as it stands on the bench. */
 export interface AsBuilt {
   readonly network: Network;
-  readonly cables: ReadonlyMap<string, { readonly cut: number; readonly awg: Awg }>;
+  /** Length of each conductor, mm, and its area, mm². */
+  readonly cables: ReadonlyMap<string, { readonly cut: number; readonly area: number }>;
+  readonly series: WireRules['series'];
   /** Conductors and ways that a fuse or breaker stands in. */
   readonly fused: ReadonlySet<string>;
   readonly fault: Fault | null;
@@ -41,11 +45,12 @@ export interface AsBuilt {
 
 /** The circuit as it was planned, on the bench. A cable without a gauge is as thin as there is. */
 export const builtAs = (
-  { network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards'>,
+  { network, runs, guards, rules: { series } }: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>,
   fault: Fault | null = null,
 ): AsBuilt => ({
   network,
-  cables: new Map(runs.map((r) => [r.id, { cut: r.cut, awg: r.awg ?? GAUGES[0] }])),
+  series,
+  cables: new Map(runs.map((r) => [r.id, { cut: r.cut, area: r.area ?? areaOf(GAUGES[0], series) }])),
   fused: new Set(guards.map((g) => g.edge)),
   fault,
 });
@@ -58,7 +63,7 @@ const FUSE = 0.003;
 const STARTS = 1;
 
 /** Solves the circuit as it was built with some of it on. */
-export function onTheBench({ network, cables, fused, fault }: AsBuilt, on: SwitchedOn): Solved | null {
+export function onTheBench({ network, cables, fused, fault, series }: AsBuilt, on: SwitchedOn): Solved | null {
   const conductors: Conductor[] = [];
   const add = (id: string, from: string, to: string, ohms: number): void => {
     const blown = fault?.is === 'blown fuse' && fault.edge === id;
@@ -67,10 +72,10 @@ export function onTheBench({ network, cables, fused, fault }: AsBuilt, on: Switc
     conductors.push({ id, from: behindFuse(id), to, ohms });
   };
   for (const lead of network.leads) {
-    const { cut = 1, awg = GAUGES[0] } = cables.get(lead.cable) ?? {};
+    const { cut = 1, area = areaOf(GAUGES[0], series) } = cables.get(lead.cable) ?? {};
     const here = fault !== null && 'cable' in fault && fault.cable === lead.cable ? fault : null;
     const extra = here?.is === 'corroded plug' || (here?.is === 'poor crimp' && here.out === lead.out) ? here.ohms : 0;
-    const ohms = wireOhms(Math.max(1, cut), here?.is === 'wrong gauge' ? here.awg : awg) + extra;
+    const ohms = wireOhms(Math.max(1, cut), here?.is === 'wrong gauge' ? areaOf(here.awg, series) : area) + extra;
     const [from, to] = here?.is === 'reversed pair' ? reversed(lead) : [lead.from, lead.to];
     add(lead.id, from, to, ohms);
   }

@@ -44,7 +44,7 @@ export function faultKey(fault: Fault | null): string {
 }
 
 /** Every single fault that there could be. */
-export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards'>): Fault[] {
+export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>): Fault[] {
   const cables = runs.flatMap((r): Fault[] => {
     const cable = r.id;
     const thinner = GAUGES.filter((g) => g > (r.awg ?? 18));
@@ -74,7 +74,7 @@ export class Doctor {
   private readonly solved = new Map<Fault | null, Map<string, ReturnType<typeof onTheBench>>>();
 
   constructor(
-    private readonly wiring: Pick<Wiring, 'network' | 'runs' | 'guards'>,
+    private readonly wiring: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>,
     private readonly readings: readonly Reading[],
   ) {
     this.hypotheses = [null, ...faultsOf(wiring)];

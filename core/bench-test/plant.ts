@@ -22,7 +22,7 @@ const TAKES = { least: 0.05, most: 0.25 } as const;
  * @returns null when the circuit has nothing that could be wrong so
  */
 export function plantFault(
-  wiring: Pick<Wiring, 'network' | 'runs' | 'guards'>,
+  wiring: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>,
   kind: Fault['is'] | null,
   at: number,
   how: number,

@@ -1,3 +1,4 @@
+import { gaugeWords } from '../circuits';
 import type { Fitted } from '../drilling';
 import { say, type Sentence } from '../units';
 import { labelled, type Wiring } from '../wiring';
@@ -37,7 +38,11 @@ export function aboutWords({ about }: Pick<Reading, 'about'>, wiring: Pick<Wirin
 }
 
 /** A fault in words, with where it is. */
-export function faultWords(fault: Fault | null, wiring: Pick<Wiring, 'runs' | 'guards'>, owned: readonly Fitted[]): Sentence {
+export function faultWords(
+  fault: Fault | null,
+  wiring: Pick<Wiring, 'runs' | 'guards' | 'rules'>,
+  owned: readonly Fitted[],
+): Sentence {
   if (!fault) return say`Nothing wrong`;
   const label = (cable: string): string => labelled(wiring.runs, owned).find((c) => c.run.id === cable)?.label ?? cable;
   switch (fault.is) {
@@ -48,7 +53,7 @@ export function faultWords(fault: Fault | null, wiring: Pick<Wiring, 'runs' | 'g
     case 'reversed pair':
       return say`Plus and minus changed over in ${label(fault.cable)}`;
     case 'wrong gauge':
-      return say`${label(fault.cable)} is ${fault.awg} AWG, thinner than planned`;
+      return say`${label(fault.cable)} is ${gaugeWords(fault.awg, wiring.rules.series)}, thinner than planned`;
     case 'swapped ways':
       return say`Ways ${fault.ways[0]} and ${fault.ways[1]} changed over`;
     case 'blown fuse': {

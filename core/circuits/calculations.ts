@@ -1,12 +1,15 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../units';
-import { awgArea, awgDiameter, chooseGauge, circularMils, dropVolts, e11Mils, GAUGES, isoArea, type Awg } from './gauge';
+import { chooseGauge } from './choose-gauge';
+import { awgArea, awgDiameter, circularMils, e11Mils, GAUGES, isoArea, type Awg } from './gauge';
+import { dropBy } from './wire-rules';
 import { chooseFuse } from './protection';
 
 const gauge = z.union(GAUGES.map((g) => z.literal(g))).describe(`one of ${GAUGES.join(', ')}`);
 const amps = z.number().positive().max(1000);
 const roundTrip = z.number().positive().max(100_000).describe('conductor there and back, mm');
-const standard = z.enum(['E-11', 'ISO 10133']);
+const standard = z.enum(['E-11', 'ISO 10133', 'ISO 13297']);
+const series = z.enum(['AWG', 'mm²']).default('AWG').describe('in mm² a gauge is the next section over it');
 
 export const wireArea = calculation(
   'wire-area',
@@ -25,16 +28,17 @@ export const wireDrop = calculation(
   'Voltage lost along a feed, and the area each standard asks for',
   z.strictObject({
     standard,
+    series,
     awg: gauge,
     amps,
     roundTrip,
     volts: z.number().positive().max(100),
     dropPercent: z.number().positive().max(50).default(3),
   }),
-  [SOURCES.e11, SOURCES.iso10133],
-  ({ standard: s, awg, amps: i, roundTrip: l, volts, dropPercent }) => {
+  [SOURCES.e11, SOURCES.iso10133, SOURCES.iso13297],
+  ({ standard: s, series: sold, awg, amps: i, roundTrip: l, volts, dropPercent }) => {
     const allowed = (volts * dropPercent) / 100;
-    const drop = dropVolts(s, awg as Awg, i, l);
+    const drop = dropBy({ standard: s, series: sold }, awg as Awg, i, l);
     return {
       dropVolts: drop,
       dropPercent: (drop / volts) * 100,
@@ -49,6 +53,7 @@ export const wireSize = calculation(
   'The thinnest gauge that heat, drop and the shop allow',
   z.strictObject({
     standard: standard.default('E-11'),
+    series,
     amps,
     volts: z.number().positive().max(100),
     roundTrip,
@@ -56,7 +61,7 @@ export const wireSize = calculation(
     conductorsInBundle: z.int().min(1).max(100).default(2),
     leastAwg: z.int().min(2).max(18).default(16),
   }),
-  [SOURCES.e11, SOURCES.iso10133, SOURCES.awg],
+  [SOURCES.e11, SOURCES.iso10133, SOURCES.iso13297, SOURCES.awg],
   chooseGauge,
 );
 

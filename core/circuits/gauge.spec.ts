@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { partOf } from '../testing/plans';
 import {
   AMPACITY,
+  ampacityOf,
+  areaOf,
   type Asked,
   awgArea,
   awgDiameter,
@@ -9,20 +11,25 @@ import {
   chooseFuse,
   chooseGauge,
   circularMils,
-  derated,
   dropAllows,
-  dropVolts,
+  dropBy,
   E11_LEAST,
   e11Mils,
   feedColour,
   type GaugeAsk,
+  fuseWithin,
+  gaugeWords,
   GAUGES,
   isoArea,
   nominalVolts,
   RATINGS,
+  wireId,
 } from './index';
 
 const asked = (amps: number, motor = false): Asked => (motor ? { steady: 0, thrust: amps } : { steady: amps, thrust: 0 });
+
+/** Wires sold by gauge, sized by one standard. */
+const by = (standard: GaugeAsk['standard']) => ({ standard, series: 'AWG' as const });
 
 const ask = (more: Partial<GaugeAsk>): GaugeAsk => ({
   standard: 'E-11',
@@ -96,8 +103,8 @@ describe('voltage drop', () => {
   });
 
   it('grows with current and length, shrinks with thickness', () => {
-    expect(dropVolts('E-11', 10, 10, 6096)).toBeCloseTo((10.75 * 10 * 20) / 9343, 9);
-    for (const s of ['E-11', 'ISO 10133'] as const) expect(dropVolts(s, 6, 10, 6000)).toBeLessThan(dropVolts(s, 8, 10, 6000));
+    expect(dropBy(by('E-11'), 10, 10, 6096)).toBeCloseTo((10.75 * 10 * 20) / 9343, 9);
+    for (const s of ['E-11', 'ISO 10133'] as const) expect(dropBy(by(s), 6, 10, 6000)).toBeLessThan(dropBy(by(s), 8, 10, 6000));
   });
 });
 
@@ -148,7 +155,7 @@ describe('gauge and protection together', () => {
           const a = ask({ amps, roundTrip, conductorsInBundle: bundle, leastAwg: 18, motor });
           const { awg } = chooseGauge(a);
           if (awg === null) return true;
-          const { rating, over } = chooseFuse(asked(amps, motor), derated(awg, bundle));
+          const { rating, over } = chooseFuse(asked(amps, motor), AMPACITY[awg] * bundleFactor(bundle));
           return rating !== null && !over && rating >= (motor ? amps : amps / 0.8) - 1e-9;
         },
       ),
@@ -194,5 +201,61 @@ describe('fuse', () => {
       ),
       { seed: 5, numRuns: 500 },
     );
+  });
+});
+
+describe('wires sold in mm², and ISO 13297 (its table and factors from memory)', () => {
+  const iso = (series: 'AWG' | 'mm²') => ({ standard: 'ISO 13297' as const, series, bundled: 'at any voltage' as const });
+
+  it('are the next section over each gauge: never thinner than it, never two steps up', () => {
+    expect(GAUGES.map((g) => gaugeWords(g, 'mm²'))).toEqual(
+      ['1', '1.5', '2.5', '4', '6', '10', '16', '25', '35'].map((mm2) => `${mm2} mm²`),
+    );
+    GAUGES.forEach((g, i) => {
+      const [here, next] = [areaOf(g, 'mm²'), GAUGES[i + 1]];
+      expect(here).toBeGreaterThan(awgArea(g));
+      if (next !== undefined) expect(here).toBeLessThan(awgArea(next));
+    });
+    expect([gaugeWords(16, 'AWG'), gaugeWords(null, 'mm²'), wireId(16, 'mm²'), wireId(16, 'AWG')]).toEqual([
+      ...['16 AWG', 'no gauge', 'wire-1-5mm2', 'wire-16'],
+    ]);
+  });
+
+  it('carry what the table says of their section; a gauge between two sections as the thinner', () => {
+    expect(GAUGES.map((g) => ampacityOf(g, 2, iso('mm²')))).toEqual([20, 25, 35, 45, 60, 90, 130, 170, 210]);
+    // 0.82 mm² as 0.75, 1.31 as 1, 2.08 as 1.5, 3.31 as 2.5, 5.26 as 4, 8.37 as 6, 13.3 as 10, 21.2 as 16, 33.6 as 25.
+    expect(GAUGES.map((g) => ampacityOf(g, 2, iso('AWG')))).toEqual([16, 20, 25, 35, 45, 60, 90, 130, 170]);
+    expect([3, 4, 6, 7, 24, 25].map((n) => Math.round(ampacityOf(10, n, iso('mm²'))))).toEqual([60, 42, 42, 36, 36, 30]);
+  });
+
+  it('of metric section under E-11 carry as the gauge under them, and lose by their own section', () => {
+    const rules = { standard: 'E-11' as const, series: 'mm²' as const, bundled: 'at any voltage' as const };
+    expect(GAUGES.map((g) => ampacityOf(g, 2, rules))).toEqual(GAUGES.map((g) => AMPACITY[g]));
+    // 10 A, 20 ft there and back in 6 mm² of 11,840 CM: 10.75 · 10 · 20 / 11,840 = 0.1816 V.
+    expect(dropBy(rules, 10, 10, 6096)).toBeCloseTo(0.1816, 4);
+  });
+
+  it('lose 0.0164 · I · L / S: 10 A over 6 m in 2.5 mm² 0.394 V, in 4 mm² 0.246 V (by hand)', () => {
+    expect(dropBy(iso('mm²'), 14, 10, 6000)).toBeCloseTo(0.3936, 9);
+    expect(dropBy(iso('mm²'), 12, 10, 6000)).toBeCloseTo(0.246, 9);
+  });
+
+  it('are chosen by hand-worked cases: drop at 3 % of 12 V, then heat in a bundle, then the least section', () => {
+    const chosen = (more: Partial<GaugeAsk>) => chooseGauge(ask({ standard: 'ISO 13297', series: 'mm²', ...more }));
+    // 10 A, 6 m: 0.0164 · 10 · 6 / 0.36 = 2.73 mm², so 4 mm².
+    const drop = chosen({ roundTrip: 6000 });
+    expect([gaugeWords(drop.awg, 'mm²'), drop.ruled]).toEqual(['4 mm²', 'drop']);
+    // 30 A over a metre in a bundle of five: 0.7 · 45 = 31.5 A in 4 mm², 0.7 · 35 = 24.5 in 2.5; its fuse, 40 A, wants 60 · 0.7 = 42.
+    const heat = chosen({ amps: 30, roundTrip: 1000, conductorsInBundle: 5, dropPercent: 10 });
+    expect([gaugeWords(heat.byHeat, 'mm²'), gaugeWords(heat.byFuse, 'mm²')]).toEqual(['4 mm²', '6 mm²']);
+    // Sold by gauge, 18 AWG is under a square millimetre.
+    expect(chooseGauge(ask({ standard: 'ISO 13297', amps: 0.1, roundTrip: 500 })).awg).toBe(16);
+    expect(chosen({ amps: 0.1, roundTrip: 500 }).awg).toBe(18);
+    expect(drop.sources.map((s) => s.title).join()).toContain('ISO 13297');
+  });
+
+  it('are protected within 200 mm, by E-11 within 7 in', () => {
+    expect(fuseWithin('ISO 13297')).toBe(200);
+    for (const s of ['ISO 10133', 'E-11'] as const) expect(fuseWithin(s)).toBeCloseTo(177.8, 9);
   });
 });

@@ -3,7 +3,7 @@ import type { Memory } from '../stages';
 import { sourceOf, type Charge } from './battery';
 import { hoursOf } from './endurance';
 import { wayOhms } from './flows';
-import { nominalVolts, type Awg } from './gauge';
+import { nominalVolts } from './gauge';
 import { connectedBy, type Draw, type Network, type Potentials } from './network';
 import { wireOhms } from './ohms';
 import { solveCircuit, type Circuit, type Takes } from './solve';
@@ -12,7 +12,8 @@ import { solveCircuit, type Circuit, type Takes } from './solve';
 export interface CableInUse {
   readonly id: string;
   readonly cut: number;
-  readonly awg: Awg | null;
+  /** Of each conductor, mm². */
+  readonly area: number | null;
 }
 
 /** What the circuits in use follow from. */
@@ -84,7 +85,7 @@ export function inUse({ network, potentials, runs, owned }: InUseInput, memory: 
     return { fitting, letter: item?.letter ?? '?', name: item?.placed.part.name ?? fitting };
   };
   const words = owned.filter((i) => i.placed.part.power).map((i) => i.letter);
-  return memory.last('circuits', [network, ...runs.flatMap((r) => [r.cut, r.awg]), ...words], () =>
+  return memory.last('circuits', [network, ...runs.flatMap((r) => [r.cut, r.area]), ...words], () =>
     [...new Set([...potentials.of.values()].map((p) => p.island))].flatMap((island) =>
       circuitInUse({ network, potentials, runs, island, named }),
     ),
@@ -103,8 +104,8 @@ function circuitInUse({ network, potentials, runs, island, named }: Island): Cir
   const loads = network.loads.filter((l) => here(l.plus) && connectedBy(potentials, l).is === 'fed');
   if (loads.length === 0) return [];
   const leads = network.leads.flatMap(({ id, cable, from, to }) => {
-    const { cut = 0, awg = null } = cables.get(cable) ?? {};
-    return here(from) && awg !== null ? [{ id, from, to, ohms: wireOhms(Math.max(1, cut), awg) }] : [];
+    const { cut = 0, area = null } = cables.get(cable) ?? {};
+    return here(from) && area !== null ? [{ id, from, to, ohms: wireOhms(Math.max(1, cut), area) }] : [];
   });
   const ways = network.ways.filter((w) => here(w.from)).map((w) => ({ id: w.id, from: w.from, to: w.to, ohms: wayOhms(w) }));
   const solved = byCase((of) => {

@@ -1,4 +1,5 @@
 export * from './battery';
+export * from './choose-gauge';
 export * from './colours';
 export * from './endurance';
 export * from './flows';
@@ -11,3 +12,4 @@ export * from './ohms';
 export * from './protection';
 export * from './size';
 export * from './solve';
+export * from './wire-rules';

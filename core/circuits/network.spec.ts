@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { allowedOf, battery, box, cable, cheapest, load, lostTo, paidFor, trees, worked } from '../testing/networks';
+import { allowedOf, battery, box, cable, cheapest, load, lostTo, paidFor, RULES, trees, worked } from '../testing/networks';
 import {
   ampacityOf,
   chooseFuse,
   connectedBy,
-  dropVolts,
+  dropBy,
   inAll,
   networkOf,
   potentialsOf,
@@ -91,7 +91,7 @@ describe('gauges of a network', () => {
           conductors: [
             ...network.leads.map(({ id, cable: c, from, to }) => ({
               ...{ id, from, to },
-              ohms: dropVolts('E-11', sized.cables.get(c)?.awg ?? 18, 1, tree.cut(c)),
+              ohms: dropBy(RULES, sized.cables.get(c)?.awg ?? 18, 1, tree.cut(c)),
             })),
             ...network.ways.map(({ id, from, to }) => ({ id, from, to, ohms: 1e-9 })),
           ],
@@ -138,8 +138,8 @@ describe('gauges of a network', () => {
   });
 
   it('a bundle carries less by the later editions of E-11, not by those that say so of 50 V and more (from memory)', () => {
-    expect([2, 3, 6, 7, 25].map((n) => ampacityOf(10, n, 'at any voltage'))).toEqual([60, 42, 36, 30, 24]);
-    expect([2, 3, 6, 7, 25].map((n) => ampacityOf(10, n, 'from 50 V'))).toEqual([60, 60, 60, 60, 60]);
+    expect([2, 3, 6, 7, 25].map((n) => ampacityOf(10, n, RULES))).toEqual([60, 42, 36, 30, 24]);
+    expect([2, 3, 6, 7, 25].map((n) => ampacityOf(10, n, { ...RULES, bundled: 'from 50 V' }))).toEqual([60, 60, 60, 60, 60]);
   });
 });
 

@@ -1,25 +1,24 @@
 import { sourceOf } from './battery';
 import { wayOhms } from './flows';
-import { awgArea, type Awg } from './gauge';
 import type { Guard } from './guards';
 import { minusOf, pathOf, type Edge, type Network, type Potentials } from './network';
 
 /** Copper at 20 °C (any handbook), Ω·mm²/m. */
 const COPPER = 0.01724;
 
-/** What a conductor resists, ohms; its cut length in mm. */
-export const wireOhms = (cut: number, awg: Awg): number => (COPPER * cut) / 1000 / awgArea(awg);
+/** What a conductor resists, ohms; its cut length in mm, its area in mm². */
+export const wireOhms = (cut: number, area: number): number => (COPPER * cut) / 1000 / area;
 
 /** What each edge of a network resists, with its batteries full and warm. */
 export function ohmsIn(
   network: Network,
-  cableOf: (cable: string) => { readonly cut: number; readonly awg: Awg },
+  cableOf: (cable: string) => { readonly cut: number; readonly area: number },
 ): (edge: Edge) => number {
   const ohms = new Map<string, number>();
   for (const { id, cable } of network.leads) {
-    const { cut, awg } = cableOf(cable);
+    const { cut, area } = cableOf(cable);
     // A wire of no length still has its ends.
-    ohms.set(id, wireOhms(Math.max(1, cut), awg));
+    ohms.set(id, wireOhms(Math.max(1, cut), area));
   }
   for (const way of network.ways) ohms.set(way.id, wayOhms(way));
   for (const { fitting, of } of network.batteries) ohms.set(fitting, sourceOf(of, { full: true, cold: false }).ohms);

@@ -1,8 +1,5 @@
 import { GUARDS, type GuardKind } from '../rig';
 
-/** Protection stands so near the source, along the wire: ABYC E-11, 7 in (from memory), mm. */
-export const FUSE_WITHIN = 7 * 25.4;
-
 /** Fuse and breaker ratings sold, A (ATO/ATC, MAXI and ANL ranges; from memory). */
 export const RATINGS = [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 70, 80, 100] as const;
 

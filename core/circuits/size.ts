@@ -1,11 +1,13 @@
 import type { ShopSettings } from '../shop';
-import { SOURCES, type Source } from '../units';
+import type { Source } from '../units';
 import { askedOf, type Flow } from './flows';
-import { AMPACITY, bundleFactor, dropVolts, GAUGES, nominalVolts, ruledBy, thinnest, type Awg } from './gauge';
+import { ruledBy, thinnest } from './choose-gauge';
+import { GAUGES, nominalVolts, type Awg } from './gauge';
 import { protects, stillFed, type Guard } from './guards';
 import { grouped } from './grouped';
 import type { Network } from './network';
 import { inAll, NOTHING_ASKED, type Asked } from './protection';
+import { ampacityOf, areaOf, dropBy, leastArea, wireSources, type WireRules } from './wire-rules';
 
 /** A cable to be sized. */
 export interface Length {
@@ -19,7 +21,7 @@ export interface Length {
 }
 
 /** What the rule chooses by. */
-export interface SizeRules extends Pick<ShopSettings['wiring'], 'standard' | 'dropPercent' | 'leastAwg' | 'bundled'> {
+export interface SizeRules extends WireRules, Pick<ShopSettings['wiring'], 'dropPercent' | 'leastAwg'> {
   /** Cents for a metre of a conductor. */
   readonly price: (awg: Awg) => number;
 }
@@ -53,10 +55,6 @@ export interface Sized {
   readonly drops: ReadonlyMap<string, Drop>;
 }
 
-/** What a gauge carries in a bundle by the shop's edition of E-11, A. */
-export const ampacityOf = (awg: Awg, bundle: number, bundled: SizeRules['bundled']): number =>
-  AMPACITY[awg] * (bundled === 'at any voltage' ? bundleFactor(bundle) : 1);
-
 const thicker = (awg: Awg): Awg | null => GAUGES[GAUGES.indexOf(awg) + 1] ?? null;
 const thinner = (awg: Awg): Awg | null => GAUGES[GAUGES.indexOf(awg) - 1] ?? null;
 
@@ -76,7 +74,7 @@ function floorsOf(
   guards: readonly Guard[],
   rules: SizeRules,
 ): Floor[] {
-  const { leastAwg, bundled } = rules;
+  const { leastAwg, series, standard } = rules;
   const asked = askedOf(flows);
   const guardsIn = grouped(guards, (g) => g.edge);
   return lengths.map((length) => {
@@ -84,7 +82,7 @@ function floorsOf(
     const carried = own
       .map((l) => asked.get(l.id) ?? NOTHING_ASKED)
       .reduce((a, b) => (inAll(b) > inAll(a) ? b : a), NOTHING_ASKED);
-    const carries = (g: Awg): number => ampacityOf(g, length.bundle, bundled);
+    const carries = (g: Awg): number => ampacityOf(g, length.bundle, rules);
     const guarded = (g: Awg): boolean => {
       // Whoever chooses the gauge needs no exception from the ampacity.
       const opens = (edge: string): boolean =>
@@ -92,7 +90,8 @@ function floorsOf(
       return own.every((lead) => !lead.out || !stillFed(network, { ...lead, is: 'lead' }, opens));
     };
     const [byHeat, byFuse] = [thinnest((g) => carries(g) >= inAll(carried)), thinnest(guarded)];
-    const byShop = thinnest((g) => g <= (carried.thrust > 0 ? leastAwg.motor : leastAwg.other));
+    const thin = carried.thrust > 0 ? leastAwg.motor : leastAwg.other;
+    const byShop = thinnest((g) => g <= thin && areaOf(g, series) >= leastArea(standard));
     // What nothing protects at any gauge is a finding of its own: it is sized by the rest.
     const floor = thickest([byHeat, byShop, byFuse ?? byShop]);
     return { length, count: own.length, asked: carried, carries, byHeat, byShop, byFuse, floor };
@@ -170,7 +169,7 @@ class Gauges {
     this.lost(loss, other) <= loss.allowed + 1e-9;
 
   /** Volts that an ampere loses over a millimetre. */
-  lostBy = (awg: Awg): number => dropVolts(this.rules.standard, awg, 1, 1);
+  lostBy = (awg: Awg): number => dropBy(this.rules, awg, 1, 1);
 
   /** What a cable costs in a gauge. */
   cents = ({ length: { cut }, count }: Floor, awg: Awg): number => (this.rules.price(awg) * cut * count) / 1000;
@@ -230,7 +229,7 @@ export function sizeCables(
   const free = floors.filter((f) => f.length.own === null && f.floor !== null);
   thicken(free, gauges);
   trim(free, gauges);
-  const sources = [rules.standard === 'E-11' ? SOURCES.e11 : SOURCES.iso10133, SOURCES.awg, SOURCES.shop];
+  const sources = wireSources(rules);
   const cables = floors.map(({ length: { cable, own }, asked, carries, byHeat, byShop, byFuse }): SizedCable => {
     // With every other cable as it is: what this one must be for all it serves.
     const byDrop = thinnest((to) => gauges.served(cable).every((l) => gauges.holds(l, { cable, to })));

@@ -50,7 +50,7 @@ describe('what comes off reels', () => {
     const w = rigOf('night-tour');
     const [run] = w.wiring.runs;
     if (!run) return fail('no run');
-    const longer = { runs: [{ ...run, cut: run.cut + 25.4 }] };
+    const longer = { rules: w.wiring.rules, runs: [{ ...run, cut: run.cut + 25.4 }] };
     const [id] = reelCuts('R-1', { wiring: longer, lines: [], owned: [], ledger }).map((c) => c.id);
     expect(before.map((c) => c.id)).not.toContain(id ?? '');
   });

@@ -1,5 +1,6 @@
 import type { Consumable, Stock } from '../catalog';
 import type { Fitted } from '../drilling';
+import { wireId } from '../circuits';
 import { cordId, TETHER, tethersOf, type Cord, type LedLine } from '../lines';
 import type { Ledger } from '../rig';
 import { conductorsOf, labelled, type Wiring } from '../wiring';
@@ -10,7 +11,7 @@ const REEL = 30_480;
 
 /** What is led along a boat and comes off reels. */
 export interface OffReels {
-  readonly wiring: Pick<Wiring, 'runs'>;
+  readonly wiring: Pick<Wiring, 'runs' | 'rules'>;
   readonly lines: readonly LedLine[];
   readonly owned: readonly Fitted[];
   /** What was pulled, led or tied on was cut for it. */
@@ -27,7 +28,11 @@ export function reelCuts(rig: string, { wiring, lines, owned, ledger }: OffReels
     const { awg, cut } = run;
     if (awg === null || run.given || ledger.steps.has(`pull.${run.id}`)) return [];
     return conductorsOf(run).map(({ colour }) => ({
-      ...{ id: `${rig}.${run.id}.${awg}.${colour}.${cut}`, rig, stock: `wire-${awg}-${colour.replace(' ', '-')}` },
+      ...{
+        id: `${rig}.${run.id}.${awg}.${colour}.${cut}`,
+        rig,
+        stock: `${wireId(awg, wiring.rules.series)}-${colour.replace(' ', '-')}`,
+      },
       ...{ says: `${rig} ${label}, ${colour}`, length: cut },
     }));
   });
@@ -51,7 +56,7 @@ export function reelsFor(
   { stocks = [], consumables }: { readonly stocks?: readonly Stock[]; readonly consumables: readonly Consumable[] },
 ): Stock[] {
   return [...new Set(wanted.map((w) => w.stock))].map((id): Stock => {
-    const [, of = id, colour = ''] = /^(wire-\d+)-([a-z-]+)$/.exec(id) ?? [];
+    const [, of = id, colour = ''] = /^(wire-\d+(?:-5)?(?:mm2)?)-([a-z]+(?:-[a-z]+)?)$/.exec(id) ?? [];
     const known = stocks.find((s) => s.kind === 'reel' && s.id === of);
     const sold = consumables.find((c) => c.id === of);
     const name = `${known?.name ?? sold?.name ?? of}${colour ? `, ${colour.replace('-', ' ')}` : ''}`;

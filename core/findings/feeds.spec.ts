@@ -84,6 +84,16 @@ const ports = (one: string, two: string): WorkupInput =>
     },
   );
 
+/** With so much of the room that box and battery stand in taken up by what is stowed there. */
+const stowed = (share: number): WorkupInput => {
+  const input = wired();
+  const room = workUp(input).surface.rooms.get('bow-hold')?.litres ?? NaN;
+  const bag = {
+    ...{ in: 'bow-hold', what: 'tent', kg: 4, litres: share * room, wantsDry: false, use: 'ashore' as const, later: false },
+  };
+  return { ...input, plan: { ...input.plan, stowage: { bag } } };
+};
+
 describe('judgements of the circuits', () => {
   judgeCases([
     {
@@ -236,6 +246,19 @@ describe('judgements of the circuits', () => {
       fires: wired({ m: run('c', 'm', { lane: 'inside port' }) }, motored),
       says: /The cable to Sounder 7 in, deck arm lies \d+ mm beside the motor’s/,
       not: wired({ m: run('c', 'm', { lane: 'inside starboard' }) }, motored),
+    },
+    {
+      code: 'not-sealed',
+      fires: wired({}, { x: fitted('relay-box', deck(2482, 0), 'loose') }),
+      says: /Relay box, six channels is not sealed against spray and stands on deck/,
+      not: wired(),
+    },
+    {
+      code: 'fuse-buried',
+      fires: stowed(0.5001),
+      says: /The fuse at Battery 50 Ah, lithium is under what is stowed in the bow hold: 52 of 103 litres/,
+      not: stowed(0.4999),
+      cure: false,
     },
     {
       code: 'charger-unlike',

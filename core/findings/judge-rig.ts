@@ -50,6 +50,7 @@ import { transducer } from './transducer';
 import { acceptedBy, findingKey } from './codes';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
 import { wornThings } from './worn';
+import { fuseBuried, sealed } from './electric-places';
 import { besideMotor, plugsAlike, plugsHold } from './plugs';
 import { failedChecks, failedTests } from './bench-tests';
 import { cardLasts, lastsTheDay, legsReached, ownBatteryLasts } from './day';
@@ -110,6 +111,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   rodsCross,
   rodTips,
   transducer,
+  sealed,
   lensPath,
   allRoundLight,
   sidelights,
@@ -206,6 +208,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   lightsSwitched,
   plugsHold,
   plugsAlike,
+  fuseBuried,
   besideMotor,
   signalsUnlike,
   signalsFull,

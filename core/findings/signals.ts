@@ -100,7 +100,7 @@ const GROUNDS_APART = 0.05;
 function raisedBy(judged: Judged, net: readonly string[], steps: readonly Step[]): { volts: number; by: string | null } {
   const { network, flows, runs } = judged.wiring;
   const laid = new Map(runs.map((r) => [r.id, r]));
-  const ohmsOf = ohmsIn(network, (cable) => ({ cut: laid.get(cable)?.cut ?? 0, awg: laid.get(cable)?.awg ?? 10 }));
+  const ohmsOf = ohmsIn(network, (cable) => ({ cut: laid.get(cable)?.cut ?? 0, area: laid.get(cable)?.area ?? 5 }));
   const raised = flows
     .filter((f) => !f.charging && !net.includes(f.fitting))
     .map(({ fitting, asked, shares }) => ({

@@ -1,4 +1,4 @@
-import { carries, FUSE_WITHIN, GUARD_AT, inAll, KINDS, printAmps } from '../circuits';
+import { carries, fuseWithin, gaugeWords, GUARD_AT, inAll, KINDS, printAmps, standardWords } from '../circuits';
 import type { Fitted } from '../drilling';
 import { entryOf, GUARDS, sameJson, type Run } from '../rig';
 import { mm, say } from '../units';
@@ -33,6 +33,9 @@ export function leftOpen({ plan }: Judged, run: string, fields: readonly ('awg' 
   return sameJson(to, from) ? [] : [{ says: say`As the tables choose`, changes: [{ kind: 'routeRun', run, from, to }] }];
 }
 
+/** A size in the series that the shop buys. */
+const called = ({ wiring }: Judged, awg: number | null): string => gaugeWords(awg, wiring.rules.series);
+
 /** A gauge that what flows heats beyond what its insulation takes. */
 export const overheats: Judgement = (judged) =>
   judged.wiring.runs
@@ -47,7 +50,7 @@ export const overheats: Judgement = (judged) =>
         says:
           awg === null
             ? say`No gauge in the table carries ${printAmps(amps)} A to ${nameIn(judged, run.to)} in a bundle of ${bundle}.`
-            : say`${awg} AWG is too thin for ${printAmps(amps)} A in a bundle of ${bundle}; ${size.byHeat ?? '–'} AWG carries it.`,
+            : say`${run.gauge} is too thin for ${printAmps(amps)} A in a bundle of ${bundle}; ${called(judged, size.byHeat)} carries it.`,
         because: say`By ${size.sources[0]?.title ?? 'the shop'}: what lies together warms each other.`,
         tries: leftOpen(judged, run.id, ['awg']),
       };
@@ -69,7 +72,7 @@ export const thinWire: Judgement = (judged) =>
         severity: 'stop',
         curable: true,
         says: say`${nameIn(judged, load)} loses ${percent.toFixed(1)} % on its way from the battery with everything on; ${allowedPercent} % allowed.`,
-        because: say`By ${thin.size.sources[0]?.title ?? 'the shop'}, over ${way.length === 1 ? 'its cable' : `all ${way.length} cables on the way`}. ${thin.size.byDrop === null ? 'No gauge of the last alone is enough' : `${thin.size.byDrop} AWG to ${nameIn(judged, thin.to)} is enough`}.`,
+        because: say`By ${thin.size.sources[0]?.title ?? 'the shop'}, over ${way.length === 1 ? 'its cable' : `all ${way.length} cables on the way`}. ${thin.size.byDrop === null ? 'No gauge of the last alone is enough' : `${called(judged, thin.size.byDrop)} to ${nameIn(judged, thin.to)} is enough`}.`,
         tries: way.flatMap((r) => leftOpen(judged, r.id, ['awg'])),
       },
     ];
@@ -85,7 +88,7 @@ export const unguarded: Judgement = (judged) =>
       severity: 'stop',
       curable: true,
       says: say`Nothing protects the cable from ${nameIn(judged, run.from)} to ${nameIn(judged, run.to)}.`,
-      because: say`Shorted, it glows until the battery is empty. Every conductor that leaves a battery has a fuse or breaker within ${mm(FUSE_WITHIN, 'down')} (ABYC E-11, from memory).`,
+      because: say`Shorted, it glows until the battery is empty. Every conductor that leaves a battery has a fuse or breaker within ${mm(fuseWithin(judged.wiring.rules.standard), 'down')} (${standardWords(judged.wiring.rules.standard)}).`,
       tries: [run, ...judged.wiring.runs.filter((r) => r.guarded === 'no' && r.id !== run.id)].flatMap((r) =>
         leftOpen(judged, r.id, ['guard']),
       ),
@@ -99,8 +102,8 @@ export const noFuse: Judgement = (judged) =>
       ...aboutRun(judged, run),
       code: 'no-fuse',
       severity: 'stop',
-      says: say`No fuse sold both carries ${printAmps(run.amps)} A and guards ${run.awg ?? '–'} AWG.`,
-      because: say`Protection stands between load and ampacity, within ${mm(FUSE_WITHIN, 'down')} of the battery. Shared over two feeds each takes a smaller one.`,
+      says: say`No fuse sold both carries ${printAmps(run.amps)} A and guards ${run.gauge}.`,
+      because: say`Protection stands between load and ampacity, within ${mm(fuseWithin(judged.wiring.rules.standard), 'down')} of the battery. Shared over two feeds each takes a smaller one.`,
     }));
 
 /** What protects a wire lets more through than the wire carries. */
@@ -114,8 +117,8 @@ export const fuseTooLarge: Judgement = (judged) =>
         code: 'fuse-too-large',
         severity: 'stop',
         curable: true,
-        says: say`The ${run.awg ?? '–'} AWG to ${nameIn(judged, run.to)} carries ${Math.floor(run.size.ampacity)} A; ${own === null ? 'what stands before it is rated higher' : `its ${own} A fuse is larger`}.`,
-        because: say`The wire burns before the fuse opens. A smaller fuse, a fuse of its own, or a thicker wire (ABYC E-11, from memory).`,
+        says: say`The ${run.gauge} to ${nameIn(judged, run.to)} carries ${Math.floor(run.size.ampacity)} A; ${own === null ? 'what stands before it is rated higher' : `its ${own} A fuse is larger`}.`,
+        because: say`The wire burns before the fuse opens. A smaller fuse, a fuse of its own, or a thicker wire (${standardWords(judged.wiring.rules.standard)}).`,
         tries: leftOpen(judged, run.id, ['awg', 'guard']),
       };
     });
@@ -151,14 +154,18 @@ export const guardsAsFitted: Judgement = (judged) =>
         tries: leftOpen(judged, run.id, ['guard']),
       });
     // A hair past the limit is past it.
-    if (along !== null && along > FUSE_WITHIN && judged.wiring.network.batteries.some((b) => b.fitting === guard.fitting))
+    if (
+      along !== null &&
+      along > fuseWithin(judged.wiring.rules.standard) &&
+      judged.wiring.network.batteries.some((b) => b.fitting === guard.fitting)
+    )
       found.push({
         ...fields,
         code: 'fuse-far',
         severity: 'stop',
         curable: true,
-        says: say`The ${kind} to ${nameIn(judged, run.to)} is ${mm(along, 'up')} from the battery; ${mm(FUSE_WITHIN, 'down')} is the most.`,
-        because: say`What lies before it is protected by nothing (ABYC E-11, from memory; fixed to the post and sheathed all the way more is allowed).`,
+        says: say`The ${kind} to ${nameIn(judged, run.to)} is ${mm(along, 'up')} from the battery; ${mm(fuseWithin(judged.wiring.rules.standard), 'down')} is the most.`,
+        because: say`What lies before it is protected by nothing (${standardWords(judged.wiring.rules.standard)}; fixed to the post and sheathed all the way more is allowed).`,
         tries: leftOpen(judged, run.id, ['guard']),
       });
     if (short > breaks)

@@ -22,7 +22,7 @@ export interface WalkStop {
   readonly holes: readonly PlannedHole[];
   /** How many holes it came aboard with and stands on. */
   readonly cameWith: number;
-  readonly runs: readonly (Pick<WiredRun, 'awg' | 'colour'> & { readonly with: string; readonly fuse: number | null })[];
+  readonly runs: readonly (Pick<WiredRun, 'gauge' | 'colour'> & { readonly with: string; readonly fuse: number | null })[];
   readonly note: string;
   readonly suppliedBy: Placed['fitting']['suppliedBy'];
   readonly substituted: readonly string[];
@@ -52,7 +52,7 @@ export function walk(items: readonly Fitted[], runs: readonly WiredRun[], ledger
         .map((r) => ({
           with: letters.get(r.from === id ? r.to : r.from) ?? '?',
           fuse: r.guard?.rating ?? null,
-          awg: r.awg,
+          gauge: r.gauge,
           colour: r.colour,
         })),
       note: fitting.note,

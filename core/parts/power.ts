@@ -78,6 +78,10 @@ export const powerSchema = z.strictObject({
     })
     .optional()
     .describe('it runs on a battery of its own'),
+  sealed: z
+    .enum(['no', 'spray', 'under water'])
+    .optional()
+    .describe('what water it is sealed against; left out: nobody has said, and nothing is judged'),
   bank: z
     .strictObject({ wattHours: wattHoursSchema })
     .optional()

@@ -1,4 +1,5 @@
 import type { Catalog, Consumable } from '../catalog';
+import { wireId } from '../circuits';
 import type { ShopSettings } from '../shop';
 import type { Fitted } from '../drilling';
 import type { LaborLine } from '../labor';
@@ -58,7 +59,7 @@ function itemLine({ placed }: Fitted): PriceLine {
 }
 
 /** What of wires and lines is bought by length. */
-type Led = Pick<Wiring, 'runs' | 'signals' | 'guards'> & { readonly lines: readonly LedLine[] };
+type Led = Pick<Wiring, 'runs' | 'signals' | 'guards' | 'rules'> & { readonly lines: readonly LedLine[] };
 
 /** What the plan takes of a consumable, and what it is called where the stores have none. */
 interface Taken {
@@ -68,7 +69,7 @@ interface Taken {
 }
 
 /** Consumables by id with how much of each the plan takes, in the order of the work. */
-function materials(items: readonly Fitted[], { runs, signals, guards, lines }: Led): Map<string, Taken> {
+function materials(items: readonly Fitted[], { runs, signals, guards, rules, lines }: Led): Map<string, Taken> {
   const out = new Map<string, Taken>();
   const add = (id: string, quantity: number, from: string, called = id): void => {
     if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from, called });
@@ -84,7 +85,13 @@ function materials(items: readonly Fitted[], { runs, signals, guards, lines }: L
   add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
   const bought = runs.filter((r) => r.given !== 'aboard');
   for (const run of bought) {
-    if (run.awg && !run.given) add(`wire-${run.awg}`, (run.conductors * run.cut) / 1000, 'follows the runs');
+    if (run.awg && !run.given)
+      add(
+        wireId(run.awg, rules.series),
+        (run.conductors * run.cut) / 1000,
+        'follows the runs',
+        `Wire, ${run.gauge}, not in the stores`,
+      );
     add('terminal', 2 * run.conductors, 'follow the runs');
     add('heat-shrink', 2 * run.conductors, 'follows the runs');
   }

@@ -12,7 +12,7 @@ import { priceLines, totals, type PriceLine, type Totals } from './ledger';
 export interface PriceInput extends Pick<Catalog, 'consumables'>, Pick<Plan, 'wishes'> {
   readonly owned: readonly Fitted[];
   readonly takenOff: readonly Placed[];
-  readonly wiring: Pick<Wiring, 'runs' | 'signals' | 'guards'>;
+  readonly wiring: Pick<Wiring, 'runs' | 'signals' | 'guards' | 'rules'>;
   readonly lines: readonly LedLine[];
   readonly shop: ShopSettings;
 }

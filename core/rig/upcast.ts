@@ -52,7 +52,15 @@ function upcastWiring(stored: unknown): unknown {
   if (!isObject(stored)) return stored;
   const { conductorsInBundle: _, ...wiring } = stored;
   // What was tested by a tick stays tested, and what was cut stays as long.
-  return { follows: 0, checks: false, bundled: USUAL_SHOP.wiring.bundled, meter: false, readings: false, ...wiring };
+  return {
+    series: 'AWG',
+    follows: 0,
+    checks: false,
+    bundled: USUAL_SHOP.wiring.bundled,
+    meter: false,
+    readings: false,
+    ...wiring,
+  };
 }
 
 /** Stored parts of any version as ones of this version. */

@@ -166,7 +166,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
       drafts.push(
         step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
           fitting: run.to,
-          detail: `${run.awg ?? '?'} AWG${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.`,
+          detail: `${run.gauge}${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.`,
         }),
         step(['end', run.id], `Terminate ${name}`, terminateMinutes(run, labor), [stepId('pull', run.id)], {
           fitting: run.to,

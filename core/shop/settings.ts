@@ -74,7 +74,8 @@ export const shopSettingsSchema = z.strictObject({
     heat: z.number().min(0).max(100).describe('between the coldest and the hottest a boat lies in, K'),
   }),
   wiring: z.strictObject({
-    standard: z.enum(['E-11', 'ISO 10133']),
+    standard: z.enum(['E-11', 'ISO 10133', 'ISO 13297']).describe('ISO 10133 for the drop alone, with the ampacity of E-11'),
+    series: z.enum(['AWG', 'mm²']).describe('how wires are sold: in mm² each gauge is the next section over it'),
     dropPercent: z.strictObject({
       electronics: percentSchema,
       lights: percentSchema,

@@ -92,6 +92,7 @@ export const USUAL_SHOP: ShopSettings = {
   },
   wiring: {
     standard: 'E-11',
+    series: 'AWG',
     dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
     leastAwg: { motor: 6, other: 16 },
     bundled: 'at any voltage',

@@ -37,6 +37,8 @@ export const JUDGED_SINCE: readonly string[] = [
     'battery-uncharged',
     'anchor-abeam',
     'run-through',
+    'not-sealed',
+    'fuse-buried',
     'own-battery-short',
     'card-full',
     'charger-unlike',

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import {
   askedOf,
-  dropVolts,
+  awgArea,
+  dropBy,
   flowsOf,
   GAUGES,
   guardsOf,
@@ -46,6 +47,7 @@ export const cable = (id: string, from: string, to: string, more: Partial<Cable>
 /** What gauges are chosen by in specs. */
 export const RULES: SizeRules = {
   standard: 'E-11',
+  series: 'AWG',
   dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
   leastAwg: { motor: 6, other: 16 },
   bundled: 'at any voltage',
@@ -70,7 +72,7 @@ export function worked(
 ): Worked {
   const network = networkOf(nodes, cables);
   const potentials = potentialsOf(network);
-  const ohmsOf = ohmsIn(network, (c) => ({ cut: cut(c), awg: 10 }));
+  const ohmsOf = ohmsIn(network, (c) => ({ cut: cut(c), area: awgArea(10) }));
   const flows = flowsOf(network, potentials, ohmsOf);
   const guards = guardsOf(network, flows, askedOf(flows), new Map());
   const lengths = cables.map((c) => ({ cable: c.id, cut: cut(c.id), bundle: 2, own: own[c.id] ?? null }));
@@ -115,7 +117,7 @@ export function lostTo({ nodes, cables, cut }: Tree, id: string, gauge: (cable: 
     cables.filter((c) => c.from === node).reduce((sum, c) => sum + below(c.to), 0);
   let volts = 0;
   for (let c = cables.find((x) => x.to === id); c; c = cables.find((x) => x.to === c?.from))
-    volts += dropVolts('E-11', gauge(c.id), below(c.to), 2 * cut(c.id));
+    volts += dropBy(RULES, gauge(c.id), below(c.to), 2 * cut(c.id));
   return volts;
 }
 

@@ -11,6 +11,7 @@ export const SOURCES = {
   awg: memory('ASTM B258, wire diameters'),
   e11: memory('ABYC E-11, voltage drop, ampacity, overcurrent protection'),
   iso10133: memory('ISO 10133, voltage drop (replaced by ISO 13297)'),
+  iso13297: memory('ISO 13297, voltage drop, ampacity, protection'),
   iso273: memory('ISO 273, clearance holes'),
   inchClearance: memory("Clearance drill chart, as in Machinery's Handbook"),
   iso7089: memory('ISO 7089 and 7093, washers'),

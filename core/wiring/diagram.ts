@@ -141,7 +141,7 @@ export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
       const start = `${run.from} EAST ${out && passing.has(run.from) ? (run.way ?? 1) : pole(from)}`;
       const end = `${run.to} WEST ${pole(to)}`;
       const [guard] = out ? guards : [];
-      const says = `${label}${out ? '' : ' −'} · ${run.awg ?? 'no'} AWG`;
+      const says = `${label}${out ? '' : ' −'} · ${run.gauge}`;
       const line = (id: string, a: string, b: string, said: boolean): void => {
         const labels = said ? [{ text: says, width: says.length * 5.6 + 6, height: 12 }] : [];
         edges.push({ id, sources: [a], targets: [b], labels });

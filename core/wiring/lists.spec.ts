@@ -1,7 +1,19 @@
 import { demoRigs, CATALOG, SHOP } from '../../demo/index';
 import type { Fact } from '../rig';
+import { tell } from '../units';
 import { workUp } from '../workup';
-import { channelsOf, conductorsOf, cutList, diagramOf, drawDiagram, endingOf, endsOf, labelled, pullList } from './index';
+import {
+  channelsOf,
+  conductorsOf,
+  cutList,
+  diagramOf,
+  drawDiagram,
+  endingOf,
+  endsOf,
+  labelled,
+  pullList,
+  wireLabels,
+} from './index';
 
 const rigOf = (title: string) => {
   const file = demoRigs('2026-06-10').find((d) => d.file.plan.title.includes(title))?.file;
@@ -51,11 +63,11 @@ describe('lists of wires', () => {
   });
 
   it('make two ends for every conductor: rings at posts, and dies by the colours terminals are sold in (common practice, no source)', () => {
-    const ends = endsOf(cables, owned);
+    const ends = endsOf(cables, owned, 'AWG');
     expect(ends.length).toBe(2 * w.wiring.runs.reduce((sum, r) => sum + r.conductors, 0));
     expect(ends.filter((e) => e.at === `${letter('battery')} +`).map((e) => e.terminal)).toEqual(['ring', 'ring']);
     expect(ends.map((e) => e.at)).toContain(`${letter('relay')} way 3`);
-    expect(([18, 16, 14, 12, 10, 8, 2] as const).map((awg) => endingOf(awg, 'post').die)).toEqual([
+    expect(([18, 16, 14, 12, 10, 8, 2] as const).map((awg) => endingOf(awg, 'post', 'AWG').die)).toEqual([
       ...['red', 'red', 'blue', 'yellow', 'yellow', '8 AWG lug', '2 AWG lug'],
     ]);
   });
@@ -87,4 +99,33 @@ describe('diagram', () => {
       const drawn = drawDiagram({ graph, lines, boxes }, { width: 100, height: 100, children: graph.children, edges: [] });
       expect(drawn.shapes.filter((s) => s.is === 'box').length).toBe(boxes.size);
     });
+
+  it('call wires as they are sold: in mm² and by ISO 13297 on lists, labels, ends, in the price and in findings', () => {
+    const file = demoRigs('2026-06-10').find((d) => d.file.plan.title.includes('night-tour'))?.file;
+    if (!file) return fail('no such rig');
+    const w = rigOf('night-tour');
+    const { owned } = w.aboard;
+    const shop = { ...SHOP, wiring: { ...SHOP.wiring, standard: 'ISO 13297' as const, series: 'mm²' as const } };
+    const input = { plan: file.plan, hull: file.hull, facts: file.ledger as Fact[], catalog: CATALOG, shop, asOf: '2026-06-10' };
+    const metric = workUp(input);
+    expect(new Set(metric.wiring.runs.map((r) => r.gauge))).toEqual(new Set(['1.5 mm²']));
+    expect(metric.wiring.runs.map((r) => r.area)).toEqual(metric.wiring.runs.map(() => 1.5));
+    const all = labelled(metric.wiring.runs, owned);
+    expect(cutList(all).map((g) => g.gauge)).toEqual(cutList(all).map(() => '1.5 mm²'));
+    expect(wireLabels(metric.wiring, owned, 'metric')[0]?.says[0]).toMatch(/^1\.5 mm² · \d/);
+    expect(metric.price.lines.filter((l) => l.key.startsWith('wire-')).map((l) => [l.key, l.eachCents > 0])).toEqual([
+      ['wire-1-5mm2', true],
+    ]);
+    // Thicker copper loses less: the same way in 1.5 mm² against 1.31, each by its own constant.
+    const [before, after] = [w, metric].map((of) => of.wiring.runs.find((r) => r.id === 'feed-mast')?.drop?.volts ?? NaN);
+    expect(after).toBeLessThan(before ?? NaN);
+    const runs = {
+      ...file.plan.runs,
+      'feed-relay': { ...file.plan.runs['feed-relay'], awg: 16, guard: { is: null, amps: 40, along: 199 } },
+    };
+    const large = workUp({ ...input, plan: { ...file.plan, runs } as never });
+    const says = (code: string): string => tell(large.findings.find((f) => f.code === code)?.says ?? [], 'metric');
+    expect(says('fuse-too-large')).toMatch(/The 1\.5 mm² to Relay box, six channels carries 1\d A; its 40 A fuse is larger/);
+    expect(says('fuse-far')).toBe('');
+  });
 });

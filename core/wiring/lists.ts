@@ -1,4 +1,4 @@
-import { RETURN_COLOUR, type Awg, type WireColour } from '../circuits';
+import { gaugeWords, RETURN_COLOUR, type Awg, type WireColour, type WireRules } from '../circuits';
 import type { Fitted } from '../drilling';
 import { printLong, type UnitSystem } from '../units';
 import type { LaidRun } from './run';
@@ -33,6 +33,8 @@ export function labelled<R extends WiredRun | SignalRun>(runs: readonly R[], own
 /** Pieces of one gauge and colour, as they come off one reel. */
 export interface CutGroup {
   readonly awg: Awg;
+  /** What it is called in the series the shop buys. */
+  readonly gauge: string;
   readonly colour: WireColour;
   /** Longest first, so that a short offcut still serves. */
   readonly pieces: readonly { readonly label: string; readonly cut: number }[];
@@ -41,14 +43,14 @@ export interface CutGroup {
 
 /** What is cut, by gauge and colour: the thickest first. */
 export function cutList(cables: readonly Labelled[]): CutGroup[] {
-  const groups = new Map<string, { awg: Awg; colour: WireColour; pieces: { label: string; cut: number }[] }>();
+  const groups = new Map<string, { awg: Awg; gauge: string; colour: WireColour; pieces: { label: string; cut: number }[] }>();
   for (const { run, label } of cables) {
     const { awg, cut } = run;
     // What is there already is not cut.
     if (awg === null || run.given) continue;
     for (const { colour } of conductorsOf(run)) {
       const key = `${awg} ${colour}`;
-      const group = groups.get(key) ?? { awg, colour, pieces: [] };
+      const group = groups.get(key) ?? { awg, gauge: run.gauge, colour, pieces: [] };
       group.pieces.push({ label, cut });
       groups.set(key, group);
     }
@@ -100,7 +102,7 @@ export function wireLabels(wiring: Pick<Wiring, 'runs' | 'signals'>, owned: read
       const fuse = run.guard?.rating ? `${run.guard.rating} A` : null;
       return {
         ...{ mark: label, colours },
-        says: [first(`${run.awg ?? '–'} AWG`, printLong(run.cut, units), fuse), run.name ?? colours.join(', ')],
+        says: [first(run.gauge, printLong(run.cut, units), fuse), run.name ?? colours.join(', ')],
       };
     }),
     ...labelled(wiring.signals, owned).map(({ run, label }): WireLabel => ({
@@ -120,8 +122,8 @@ export interface Ending {
 }
 
 /** What is crimped on a gauge at a battery's post, in a box, at a load (common practice, no source). */
-export function endingOf(awg: Awg, at: 'post' | 'box' | 'load'): Ending {
-  const die = awg >= 16 ? 'red' : awg >= 14 ? 'blue' : awg >= 10 ? 'yellow' : `${awg} AWG lug`;
+export function endingOf(awg: Awg, at: 'post' | 'box' | 'load', series: WireRules['series']): Ending {
+  const die = awg >= 16 ? 'red' : awg >= 14 ? 'blue' : awg >= 10 ? 'yellow' : `${gaugeWords(awg, series)} lug`;
   const shrink = awg >= 14 ? 6 : awg >= 10 ? 9 : awg >= 6 ? 12 : 19;
   const terminal = at === 'post' ? 'ring' : at === 'box' ? (awg >= 10 ? 'ferrule' : 'ring') : 'butt joint';
   return { terminal, die, shrink };
@@ -131,27 +133,27 @@ export function endingOf(awg: Awg, at: 'post' | 'box' | 'load'): Ending {
 export interface End extends Ending {
   readonly label: string;
   readonly colour: WireColour;
-  readonly awg: Awg;
+  readonly gauge: string;
   /** Where it goes: the letter, and its plus, minus or way. */
   readonly at: string;
 }
 
 /** Every end that is crimped, cable by cable. */
-export function endsOf(cables: readonly Labelled[], owned: readonly Fitted[]): End[] {
+export function endsOf(cables: readonly Labelled[], owned: readonly Fitted[], series: WireRules['series']): End[] {
   const letterOf = lettersOf(owned);
   const placeOf = (fitting: string): 'post' | 'box' | 'load' => {
     const power = owned.find((i) => i.placed.id === fitting)?.placed.part.power;
     return power?.battery ? 'post' : power?.passes ? 'box' : 'load';
   };
   return cables.flatMap(({ run, label }) => {
-    const { awg } = run;
+    const { awg, gauge } = run;
     if (awg === null || run.given === 'aboard') return [];
     return conductorsOf(run).flatMap(({ colour, from, to }): End[] => [
       {
-        ...{ label, colour, awg, at: `${letterOf(run.from)} ${run.way !== null && from === '+' ? `way ${run.way}` : from}` },
-        ...endingOf(awg, placeOf(run.from)),
+        ...{ label, colour, gauge, at: `${letterOf(run.from)} ${run.way !== null && from === '+' ? `way ${run.way}` : from}` },
+        ...endingOf(awg, placeOf(run.from), series),
       },
-      { ...{ label, colour, awg, at: `${letterOf(run.to)} ${to}` }, ...endingOf(awg, placeOf(run.to)) },
+      { ...{ label, colour, gauge, at: `${letterOf(run.to)} ${to}` }, ...endingOf(awg, placeOf(run.to), series) },
     ]);
   });
 }

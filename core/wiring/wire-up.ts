@@ -1,7 +1,11 @@
 import type { Consumable } from '../catalog';
 import type { ShopSettings } from '../shop';
 import {
+  areaOf,
   askedOf,
+  gaugeWords,
+  mayBeOver,
+  wireId,
   chooseKind,
   feedColour,
   flowsOf,
@@ -31,6 +35,7 @@ import {
   type Sized,
   type SizedCable,
   type WireColour,
+  type WireRules,
 } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
@@ -77,6 +82,10 @@ export interface WiredRun extends LaidRun {
   readonly size: SizedCable;
   /** The gauge that will be fitted. */
   readonly awg: Awg | null;
+  /** Of each conductor, mm². */
+  readonly area: number | null;
+  /** What it is called in the series the shop buys. */
+  readonly gauge: string;
   /** Of the load on it that loses most of what it may. */
   readonly drop: Drop | null;
   /** The nearest protection before it: its own, or that of the way it hangs on. */
@@ -97,6 +106,8 @@ export interface Wiring {
   readonly flows: readonly Flow[];
   /** What each load that is fed loses by the standard's tables. */
   readonly drops: ReadonlyMap<string, Drop>;
+  /** What they were sized by. */
+  readonly rules: WireRules;
 }
 
 /** Every cable that feeds or carries signals. */
@@ -175,17 +186,22 @@ function networkUp(
     ...{ cable: l.id, cut: l.cut, bundle: bundleOf(l, laid) },
     own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? l.run.awg)) ?? null,
   }));
+  const { standard, series, bundled } = shop.wiring;
+  const rules: WireRules = { standard, series, bundled };
   const prices = new Map(consumables.map((c) => [c.id, c.priceCents]));
   // Where the stores hold no such wire it costs as its copper does.
-  const rules = { ...shop.wiring, price: (awg: Awg) => prices.get(`wire-${awg}`) ?? 40 * 1.26 ** (18 - awg) };
+  const sizing = { ...shop.wiring, price: (awg: Awg) => prices.get(wireId(awg, series)) ?? 40 * 1.26 ** (18 - awg) };
   const byCable = new Map(laid.map((l) => [l.id, l]));
   const ohmsBy = (sized: Sized | null): ((edge: Edge) => number) =>
-    ohmsIn(network, (cable) => ({ cut: byCable.get(cable)?.cut ?? 0, awg: sized?.cables.get(cable)?.awg ?? 10 }));
+    ohmsIn(network, (cable) => ({
+      cut: byCable.get(cable)?.cut ?? 0,
+      area: areaOf(sized?.cables.get(cable)?.awg ?? 10, series),
+    }));
   const plans = new Map(laid.map((l) => [l.id, l.run]));
   const round = (before: Sized | null): { flows: readonly Flow[]; guards: Guard[]; sized: Sized } => {
     const flows = joined.flows ?? flowsOf(network, potentials, ohmsBy(before));
     const guards = guardsOf(network, flows, askedOf(flows), plans);
-    return { flows, guards, sized: sizeCables(network, flows, lengths, guards, rules) };
+    return { flows, guards, sized: sizeCables(network, flows, lengths, guards, sizing) };
   };
   let worked = round(null);
   for (let i = 0; i < ROUNDS && joined.flows === null; i++) worked = round(worked.sized);
@@ -212,13 +228,14 @@ function networkUp(
   return {
     runs: laid.flatMap(
       (l, i) =>
-        wiredRun(l, { joined, sized, byEdge, feeds: [...(feeds.get(l.id) ?? [])], bundle: lengths[i]?.bundle ?? 2 }) ?? [],
+        wiredRun(l, { joined, sized, byEdge, feeds: [...(feeds.get(l.id) ?? [])], bundle: lengths[i]?.bundle ?? 2, rules }) ?? [],
     ),
     guards,
     network,
     potentials,
     flows,
     drops: sized.drops,
+    rules,
   };
 }
 
@@ -229,11 +246,12 @@ interface Worked {
   /** Loads whose current goes over it. */
   readonly feeds: readonly string[];
   readonly bundle: number;
+  readonly rules: WireRules;
 }
 
 function wiredRun(
   { id, run, has, path, legs, lies, glands, length, cut, wanted, given }: FeedingLaid,
-  { joined, sized, byEdge, feeds, bundle }: Worked,
+  { joined, sized, byEdge, feeds, bundle, rules }: Worked,
 ): WiredRun | null {
   const { network, parts } = joined;
   const size = sized.cables.get(id);
@@ -258,9 +276,11 @@ function wiredRun(
     motor: size.asked.thrust > 0,
     size,
     awg: size.awg,
+    area: size.awg && areaOf(size.awg, rules.series),
+    gauge: gaugeWords(size.awg, rules.series),
     drop: drops.reduce<Drop | null>((worst, d) => (worst && share(worst) >= share(d) ? worst : d), null),
     guard: own[0] ?? before[0] ?? null,
-    guarded: guardedBy(network, leads, size, byEdge),
+    guarded: guardedBy(network, leads, size, byEdge, mayBeOver(rules.standard)),
     colour: only ? feedColour(only) : 'red',
   };
 }
@@ -271,9 +291,11 @@ function guardedBy(
   leads: readonly Lead[],
   { ampacity, asked }: SizedCable,
   byEdge: ReadonlyMap<string, readonly FittedGuard[]>,
+  over: boolean,
 ): WiredRun['guarded'] {
   const fedWith = (counts: (g: FittedGuard) => boolean): boolean =>
     leads.some((lead) => lead.out && stillFed(network, { ...lead, is: 'lead' }, (edge) => (byEdge.get(edge) ?? []).some(counts)));
   if (fedWith(() => true)) return 'no';
-  return fedWith((g) => protects(g, ampacity, asked)) ? 'too large' : 'yes';
+  const holds = (g: FittedGuard): boolean => protects(g, ampacity, asked) && (over || (g.rating ?? 0) <= ampacity);
+  return fedWith(holds) ? 'too large' : 'yes';
 }

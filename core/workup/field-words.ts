@@ -6,7 +6,7 @@ import type { Workup } from './workup';
 /** What a plan's fields are told by: the plan they stand in, and what it was worked up to. */
 export interface Told {
   readonly plan: Plan;
-  readonly workup: Pick<Workup, 'surface' | 'aboard'>;
+  readonly workup: Pick<Workup, 'aboard' | 'surface' | 'wiring'>;
 }
 
 /** What each answer of the brief is called in a sentence. */

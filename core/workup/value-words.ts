@@ -1,3 +1,4 @@
+import { gaugeWords } from '../circuits';
 import { containersOf, isIn } from '../inside';
 import { findDatum, reading, RUN_NAMES } from '../hull';
 import { frameOf } from '../layout';
@@ -43,7 +44,7 @@ const mountWords = ({ hold, plate, reason }: Mount): string =>
   `${HOLD_WORDS[hold]}${plate ? ', with a backing plate' : ''}${reason ? `: ${reason}` : ''}`;
 
 const runWords = (run: Run, told: Told): string =>
-  `from ${nameOf(told, run.from)} to ${nameOf(told, run.to)}, ${run.lane}${run.via.length ? `, by ${run.via.length} points` : ''}${run.awg === null ? '' : `, ${run.awg} AWG`}`;
+  `from ${nameOf(told, run.from)} to ${nameOf(told, run.to)}, ${run.lane}${run.via.length ? `, by ${run.via.length} points` : ''}${run.awg === null ? '' : `, ${gaugeWords(run.awg, told.workup.wiring.rules.series)}`}`;
 
 const lineWords = ({ use, of, diameter, way, through }: Line): string =>
   `${use}, ${cordWords({ of, diameter })}, ${way}, by ${through.length} points`;

@@ -222,7 +222,7 @@ describe('walk', () => {
     expect(walk.map((s) => s.letter)).toEqual(['A', 'B', 'C', 'D']);
     expect(walk.map((s) => s.x)).toEqual(walk.map((s) => s.x).sort((a, b) => a - b));
     expect(walk.every((s) => s.text.en.use.length > 0 && s.text.fr.use.length > 0 && s.french.length > 0)).toBeTrue();
-    expect(walk.find((s) => s.fitting === 's')?.runs).toEqual([{ with: 'A', fuse: 1, awg: 16, colour: 'orange' }]);
+    expect(walk.find((s) => s.fitting === 's')?.runs).toEqual([{ with: 'A', fuse: 1, gauge: '16 AWG', colour: 'orange' }]);
   });
 });
 

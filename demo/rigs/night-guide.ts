@@ -37,7 +37,7 @@ export const guide = (today: string): RigFile =>
       battery: fitted('battery-30', within('stern-hold', 3530, 0), 'strap'),
       bulk: fitted('gland-bulkhead', { on: 'bulkhead', bulkhead: 'aft-bulkhead', y: 120, up: 60 }, 'through'),
       relay: fitted('relay-box', within('stern-hold', 3710, 0, 90), 'strap'),
-      tow: fitted('tow-charger', within('stern-hold', 3380, 60), 'strap'),
+      tow: fitted('tow-charger', within('stern-hold', 3450, -110), 'strap'),
       spare: fitted('spare-paddle', on(900, -60), 'loose', { tether: { to: null, length: 900 } }),
       jacket: fitted('jacket-pockets', on(2250, 0), 'loose', { suppliedBy: "owner's own" }),
       bag: fitted('throw-bag', on(1960, 0), 'loose'),

@@ -169,10 +169,7 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
     paper.row([t.holes, holes.join('; ') || t.none], widths);
     for (const r of stop.runs)
       paper.row(
-        [
-          t.wire,
-          `${t.with} ${r.with}, ${r.awg ?? '–'} AWG, ${COLOUR_WORDS[r.colour][sheet.language]}, ${r.fuse ?? '–'} ${t.fuse}`,
-        ],
+        [t.wire, `${t.with} ${r.with}, ${r.gauge}, ${COLOUR_WORDS[r.colour][sheet.language]}, ${r.fuse ?? '–'} ${t.fuse}`],
         widths,
       );
     if (stop.note) paper.row([t.note, stop.note], widths);

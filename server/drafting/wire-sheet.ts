@@ -52,7 +52,7 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const cuts = [60, 80, paper.width - 220, 80];
   paper.row(['Gauge', 'Colour', 'Pieces, longest first', 'In all'], cuts, { bold: true, ends: [3] });
   for (const g of cutList(cables))
-    paper.row([`${g.awg} AWG`, g.colour, g.pieces.map((p) => `${p.label} ${long(p.cut)}`).join('  ·  '), long(g.total)], cuts, {
+    paper.row([g.gauge, g.colour, g.pieces.map((p) => `${p.label} ${long(p.cut)}`).join('  ·  '), long(g.total)], cuts, {
       ends: [3],
     });
 
@@ -63,7 +63,7 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     paper.row(
       'family' in run
         ? [label, run.lane, 'signal', long(run.cut), run.given === 'with its part' ? 'Not cut.' : 'As it is sold.']
-        : [label, run.lane, `${run.conductors} × ${run.awg ?? '–'} AWG`, long(run.cut), guardWords(run)],
+        : [label, run.lane, `${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)],
       pulls,
     );
 
@@ -97,8 +97,8 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.heading('Ends');
   const ends = [64, 80, 60, 60, 80, 90, paper.width - 434];
   paper.row(['Cable', 'Colour', 'Gauge', 'At', 'Terminal', 'Crimp', 'Heat-shrink'], ends, { bold: true });
-  for (const e of endsOf(cables, w.aboard.owned))
-    paper.row([e.label, e.colour, `${e.awg} AWG`, e.at, e.terminal, e.die, `${e.shrink} mm, adhesive`], ends);
+  for (const e of endsOf(cables, w.aboard.owned, w.wiring.rules.series))
+    paper.row([e.label, e.colour, e.gauge, e.at, e.terminal, e.die, `${e.shrink} mm, adhesive`], ends);
   const plugged = pluggedOf(w.wiring, w.aboard.owned);
   if (plugged.length) {
     paper.heading('Plugs');

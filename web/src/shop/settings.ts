@@ -118,7 +118,8 @@ export const SETTINGS: readonly Group[] = [
     name: 'Wiring',
     says: 'The standard wires are sized by, and what the shop adds.',
     settings: [
-      one('wiring.standard', 'Drop by', ['E-11', 'ISO 10133']),
+      one('wiring.standard', 'Sized by', ['E-11', 'ISO 10133', 'ISO 13297']),
+      one('wiring.series', 'Wires sold in', ['AWG', 'mm²']),
       one('wiring.dropPercent.electronics', 'Drop, electronics', 'number', '%'),
       one('wiring.dropPercent.lights', 'Drop, lights', 'number', '%'),
       one('wiring.dropPercent.motor', 'Drop, motor', 'number', '%'),

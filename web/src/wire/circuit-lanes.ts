@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { DRAWN, FUSE_WITHIN, printAmps } from '@plain-cleat/core/circuits';
+import { DRAWN, fuseWithin, printAmps } from '@plain-cleat/core/circuits';
 import { printLong, printLength } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import type { WiredRun } from '@plain-cleat/core/wiring';
@@ -106,7 +106,7 @@ export class CircuitLanes {
     const more: Readonly<Record<RowName, string>> = {
       loads: 'draw, at full',
       channels: 'switched by',
-      fuses: `within ${printLength(FUSE_WITHIN, this.units.system(), 'down')}`,
+      fuses: `within ${printLength(fuseWithin(this.workup().wiring.rules.standard), this.units.system(), 'down')}`,
       batteries: 'stored',
     };
     return ROWS.map((row, i) => ({ name: row.charAt(0).toUpperCase() + row.slice(1), more: more[row], y: i * ROW }));
@@ -174,12 +174,10 @@ export class CircuitLanes {
   });
 }
 
-const toldRun = ({ awg, conductors, drop }: WiredRun, cut: string): string =>
-  [
-    `${awg ?? 'no'} AWG${conductors === 2 ? ' pair' : ''}`,
-    cut,
-    ...(drop ? [`${drop.volts.toFixed(2)} V lost on the way`] : []),
-  ].join(' · ');
+const toldRun = ({ gauge, conductors, drop }: WiredRun, cut: string): string =>
+  [`${gauge}${conductors === 2 ? ' pair' : ''}`, cut, ...(drop ? [`${drop.volts.toFixed(2)} V lost on the way`] : [])].join(
+    ' · ',
+  );
 
 /** The first words of a name, as many as a box takes. */
 function shortOf(name: string): string {

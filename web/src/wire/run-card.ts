@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import type { Cure } from '@plain-cleat/core/cures';
-import { GAUGES, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
+import { GAUGES, gaugeWords, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
 import { CONDUCTORS, entryOf, GUARDS, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
 import { guardWords, type Proposal, type WiredRun } from '@plain-cleat/core/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
@@ -58,10 +58,9 @@ export class RunCard {
     value,
     says: CONDUCTOR_WORDS[value],
   }));
-  protected readonly gauges = [0, ...GAUGES].map((value) => ({
-    value: value as number,
-    says: value ? `${value} AWG` : 'as chosen',
-  }));
+  protected readonly gauges = computed(() =>
+    [0, ...GAUGES].map((value) => ({ value: value as number, says: value ? this.called(value) : 'as chosen' })),
+  );
   protected readonly guards = choicesOf<GuardChoice>(['as chosen', 'none', ...GUARDS]);
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run().id) ?? null);
   private readonly owned = computed(() => this.store.state()?.workup.aboard.owned ?? []);
@@ -119,6 +118,8 @@ export class RunCard {
   );
 
   private isAbout = (where: string): boolean => where === this.run().id || where === this.run().to;
+  /** A size in the series the shop buys. */
+  protected called = (awg: number | null): string => gaugeWords(awg, this.store.state()?.workup.wiring.rules.series ?? 'AWG');
   protected amps = printAmps;
   protected volts = (v: number | null): string => (v === null ? 'not steady' : printVolts(v));
 

@@ -1,0 +1,72 @@
+import type { ShopSettings } from '../shop';
+import { SOURCES, type Source } from '../units';
+import {
+  AMPACITY,
+  awgArea,
+  bundleFactor,
+  circularMils,
+  E11_LEAST,
+  e11Mils,
+  isoArea,
+  ISO_AMPACITY,
+  isoBundleFactor,
+  type Awg,
+} from './gauge';
+
+/** By which standard wires are sized, and in which series they are sold. */
+export type WireRules = Pick<ShopSettings['wiring'], 'standard' | 'series' | 'bundled'>;
+type Series = WireRules['series'];
+
+/** The metric section that is sold for each gauge: the next over it, mm². */
+const METRIC: Readonly<Record<Awg, number>> = { 18: 1, 16: 1.5, 14: 2.5, 12: 4, 10: 6, 8: 10, 6: 16, 4: 25, 2: 35 };
+
+/** Conductor area of a size in its series, mm². */
+export const areaOf = (awg: Awg, series: Series): number => (series === 'AWG' ? awgArea(awg) : METRIC[awg]);
+
+/** A size as it is called in its series. */
+export const gaugeWords = (awg: number | null, series: Series): string =>
+  awg === null ? 'no gauge' : series === 'AWG' ? `${awg} AWG` : `${METRIC[awg as Awg] ?? awg} mm²`;
+
+/** The consumable a wire is bought as. */
+export const wireId = (awg: Awg, series: Series): string =>
+  series === 'AWG' ? `wire-${awg}` : `wire-${String(METRIC[awg]).replace('.', '-')}mm2`;
+
+/** What a size carries in a bundle, A. Under ISO 13297 what lies between two sections of its table carries as the thinner. */
+export function ampacityOf(awg: Awg, bundle: number, { standard, series, bundled }: WireRules): number {
+  if (standard !== 'ISO 13297') return AMPACITY[awg] * (bundled === 'at any voltage' ? bundleFactor(bundle) : 1);
+  const area = areaOf(awg, series);
+  const amps = ISO_AMPACITY.reduce((most, [mm2, a]) => (mm2 <= area + 1e-9 ? a : most), 0);
+  return amps * isoBundleFactor(bundle);
+}
+
+/** Volts lost along a conductor there and back by the standard's own constant. */
+export function dropBy(
+  { standard, series }: Pick<WireRules, 'standard' | 'series'>,
+  awg: Awg,
+  amps: number,
+  roundTrip: number,
+): number {
+  const area = areaOf(awg, series);
+  if (standard !== 'E-11') return isoArea(amps, roundTrip, area);
+  return e11Mils(amps, roundTrip, series === 'AWG' ? E11_LEAST[awg] : circularMils(area));
+}
+
+/** The least section of a single conductor, mm²: ISO 13297 (from memory); E-11 leaves it to the shop here. */
+export const leastArea = (standard: WireRules['standard']): number => (standard === 'ISO 13297' ? 1 : 0);
+
+/** Protection stands so near the source, along the wire: ABYC E-11, 7 in; ISO 13297, 200 mm (from memory), mm. */
+export const fuseWithin = (standard: WireRules['standard']): number => (standard === 'ISO 13297' ? 200 : 7 * 25.4);
+
+/** Whether protection may be the next size over what a wire carries where none fits under it: E-11 alone allows that. */
+export const mayBeOver = (standard: WireRules['standard']): boolean => standard !== 'ISO 13297';
+
+/** The standard that protection and ampacity go by, as it is named in findings. */
+export const standardWords = (standard: WireRules['standard']): string =>
+  `${standard === 'ISO 13297' ? 'ISO 13297' : 'ABYC E-11'}, from memory`;
+
+/** Where a size comes from. */
+export const wireSources = ({ standard, series }: Pick<WireRules, 'standard' | 'series'>): readonly Source[] => [
+  ...(standard === 'ISO 13297' ? [SOURCES.iso13297] : standard === 'E-11' ? [SOURCES.e11] : [SOURCES.iso10133, SOURCES.e11]),
+  ...(series === 'AWG' ? [SOURCES.awg] : []),
+  SOURCES.shop,
+];
