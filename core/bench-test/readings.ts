@@ -29,7 +29,7 @@ export interface Reading {
 const NOTHING: readonly string[] = [];
 
 /** What of the wiring a bench test goes by. */
-export type Tested = Pick<Wiring, 'network' | 'potentials' | 'runs' | 'guards'>;
+export type Tested = Pick<Wiring, 'network' | 'potentials' | 'runs' | 'guards' | 'rules'>;
 
 /** Everything worth reading of a circuit: at each load, and along each cable on the way. */
 export function readingsOf({ network, potentials, runs, guards }: Tested): Reading[] {

@@ -12,3 +12,4 @@ export * from './obstacles';
 export * from './bundle';
 export * from './fishing';
 export * from './route-for';
+export * from './tape';

@@ -11,7 +11,9 @@ import {
   endingOf,
   endsOf,
   labelled,
+  printOn,
   pullList,
+  tapeLabels,
   wireLabels,
 } from './index';
 
@@ -54,6 +56,18 @@ describe('lists of wires', () => {
     const bought = w.price.lines.filter((l) => l.key.startsWith('wire-')).reduce((sum, l) => sum + l.quantity, 0);
     expect(metres).toBeCloseTo(bought, 6);
     expect(groups.filter((g) => g.colour === 'black').flatMap((g) => g.pieces).length).toBe(cables.length);
+  });
+
+  it('print both ends of each cable off a tape, whole labels while it lasts', () => {
+    const labels = tapeLabels(wireLabels(w.wiring, owned, 'metric'));
+    expect(labels.length).toBe(2 * cables.length);
+    expect(labels.map((l) => l.mark)).toEqual(cables.flatMap((c) => [c.label, c.label]));
+    const long = labels.reduce((sum, l) => sum + l.long, 0);
+    expect(printOn(long, labels)).toEqual({ printed: labels.length, left: 0 });
+    const short = printOn(long - 1, labels);
+    expect(short.printed).toBe(labels.length - 1);
+    expect(short.left).toBe((labels.at(-1)?.long ?? NaN) - 1);
+    expect(printOn(0, labels)).toEqual({ printed: 0, left: 0 });
   });
 
   it('pull each cable once, lane by lane', () => {

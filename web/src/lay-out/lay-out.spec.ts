@@ -20,7 +20,7 @@ describe('the Lay out step', () => {
   it('shows an empty plan as one that has nothing to settle', async () => {
     const rig = await OpenRig.show(LayOut, testPlan());
     expect(rig.text).toContain('Nothing to settle here.');
-    expect(rig.text).toContain('3 parts');
+    expect(rig.text).toContain('5 parts');
   });
 
   it('finds parts by name and says so when there is none', async () => {

@@ -148,8 +148,8 @@ export class BenchCard {
               of<Asked>({ is: 'asking' }),
               this.desk
                 .run<Diagnosis>((remote, tell) => {
-                  const { network, potentials, runs, guards } = q.wiring;
-                  return remote.diagnose({ network, potentials, runs, guards }, q.taken).then(tell);
+                  const { network, potentials, runs, guards, rules } = q.wiring;
+                  return remote.diagnose({ network, potentials, runs, guards, rules }, q.taken).then(tell);
                 })
                 .pipe(
                   map((diagnosis): Asked => ({ is: 'told', diagnosis })),

@@ -132,4 +132,26 @@ describe('wiring', () => {
     await rig.click('aside button', 'Delete this run');
     expect(rig.store.state()?.plan.runs).toEqual({});
   });
+
+  it('prints labels on the simulated printer until its tape is at its end, then the rest on a new one', async () => {
+    const lamps = Array.from({ length: 90 }, (_, i) => `lamp${i}`);
+    const fittings = Object.fromEntries(lamps.map((id, i) => [id, on('lamp', 800 + 15 * i, 0, 'rivet')]));
+    const runs = Object.fromEntries(
+      lamps.map((to) => [to, { from: 'battery', to, lane: 'inside port' as const, via: [], awg: null }]),
+    );
+    const rig = await OpenRig.show(Wire, {
+      ...testPlan(),
+      fittings: { battery: on('battery', 700, 0, 'loose'), ...fittings },
+      runs,
+    });
+    await rig.click('[role=tab]', 'Diagram');
+    await rig.click('button', 'Print 180 labels');
+    const printed = rig.element.querySelectorAll('.tape li').length;
+    expect(printed).toBeGreaterThan(100);
+    expect(rig.find('pc-label-printer .fault').textContent).toContain(`${180 - printed} labels are not printed`);
+    await rig.click('button', 'Load a new tape');
+    await rig.click('button', 'Print the rest');
+    expect(rig.element.querySelectorAll('.tape li').length).toBe(180);
+    expect(rig.element.querySelector('pc-label-printer .fault')).toBeNull();
+  });
 });

@@ -30,6 +30,7 @@ import { BenchCard } from './bench-card';
 import { CircuitDiagram } from './circuit-diagram';
 import { CircuitLanes } from './circuit-lanes';
 import { DayCard } from './day-card';
+import { LabelPrinter } from './label-printer';
 import { LineCard } from './line-card';
 import { LinesCard } from './lines-card';
 import { CONDUCTOR_WORDS, RunCard } from './run-card';
@@ -41,7 +42,19 @@ import { SignalCard } from './signal-card';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatTableModule, ChoiceField, ValidSubmit, Icons],
-    ...[BenchCard, CircuitLanes, CircuitDiagram, DayCard, LineCard, LinesCard, MatTabsModule, RunCard, SignalCard, Print],
+    ...[
+      BenchCard,
+      CircuitLanes,
+      CircuitDiagram,
+      DayCard,
+      LabelPrinter,
+      LineCard,
+      LinesCard,
+      MatTabsModule,
+      RunCard,
+      SignalCard,
+      Print,
+    ],
   ],
   providers: [Cures],
   templateUrl: './wire.html',
