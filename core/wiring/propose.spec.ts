@@ -130,6 +130,32 @@ describe('a proposed circuit', () => {
     expect(tell(proposal.runs.get('feed-kill')?.why ?? [], 'metric')).toMatch(/lanyard switch: pulled, the motor stops/);
   });
 
+  it('puts batteries alike in a row for a motor of more volts, through the lanyard switch, and everything else on another (property)', () => {
+    const row: Plan['fittings'] = {
+      one: fitted('battery-100', within('bow-hold', 620), 'loose'),
+      two: fitted('battery-100', within('bow-hold', 900), 'loose'),
+      strong: fitted('motor-stern-80', deck(3660, 0), 'through'),
+    };
+    const others = ['small', 'relay', 'block', 'kill', 'sounder', 'sides', 'mast', 'ports', 'second'];
+    fc.assert(
+      fc.property(fc.subarray(others), (names) => {
+        const base = rigOf(names);
+        const input = { ...base, plan: { ...base.plan, fittings: { ...base.plan.fittings, ...row } } };
+        const after = taken(input, proposed(input));
+        const w = workUp(after);
+        expect(w.findings.filter((f) => NEVER.includes(f.code)).map((f) => tell(f.says, 'metric'))).toEqual([]);
+        // 24 V between the minus of the one and the plus of the other, by hand from the runs themselves.
+        const has = (kind: string): string[] => w.wiring.runs.filter((r) => r.has === kind).map((r) => `${r.from} ${r.to}`);
+        const to = names.includes('kill') ? 'kill' : 'strong';
+        expect([has('series'), has('plus'), has('minus')]).toEqual([['one two'], [`two ${to}`], [`one ${to}`]]);
+        expect(w.circuits.flatMap((c) => c.loads).find((l) => l.fitting === 'strong')?.nominal).toBe(24);
+        for (const run of w.wiring.runs.filter((r) => r.has === 'both' && ['one', 'two'].includes(r.from))) fail(run.id);
+        expect(proposed(after).changes).toEqual([]);
+      }),
+      { seed: 51, numRuns: 25 },
+    );
+  });
+
   it('says what it could not do with what is aboard', () => {
     const wants = (names: readonly string[]): string =>
       proposed(rigOf(names))

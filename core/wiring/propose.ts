@@ -43,6 +43,7 @@ interface Box {
 const idOf = (item: Fitted): string => item.placed.id;
 const xOf = (item: Fitted): number => item.placed.frame.origin.x;
 const nameOf = (item: Fitted): string => item.placed.part.name;
+const voltsOf = (item: Fitted): number => nominalVolts(item.placed.part.power?.battery?.volts ?? 0);
 /** Whether a battery is of the kind that a charger is for, and takes what it gives. */
 function isChargedBy({ placed: { part } }: Fitted, charger: Fitted): boolean {
   const { battery } = part.power ?? {};
@@ -70,6 +71,8 @@ class Proposing {
   private readonly batteries: readonly Fitted[];
   private readonly boxes: Box[];
   private readonly motorSide: Side = 'starboard';
+  /** Batteries that stand in a row: nothing of fewer volts is fed from one of them. */
+  private readonly inRow = new Set<Fitted>();
 
   constructor(private readonly input: ProposalInput) {
     const { plan, owned } = input;
@@ -121,7 +124,20 @@ class Proposing {
   }
 
   private ofVolts = (draw: Draw): readonly Fitted[] =>
-    this.batteries.filter((b) => nominalVolts(b.placed.part.power?.battery?.volts ?? 0) === nominalVolts(draw.volts));
+    this.batteries.filter((b) => !this.inRow.has(b) && voltsOf(b) === nominalVolts(draw.volts));
+
+  /** Batteries alike that feed nothing else and in a row give a load its volts, the largest that do; none where there are none. */
+  private rowFor(draw: Draw): readonly Fitted[] {
+    const busy = new Set([...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)].flatMap((r) => [r.from, r.to]));
+    const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.inRow.has(b));
+    for (const first of free) {
+      const count = nominalVolts(draw.volts) / voltsOf(first);
+      const alike = free.filter((b) => b.placed.part === first.placed.part).slice(0, count);
+      const { mostAmps = Infinity } = first.placed.part.power?.battery ?? {};
+      if (Number.isInteger(count) && count > 1 && alike.length === count && mostAmps >= draw.amps) return alike;
+    }
+    return [];
+  }
 
   /** Inside or outside as the brief has it; the motor's cable along one side, what it would disturb along the other. */
   private laneOf({ draw }: { readonly draw: Pick<Draw, 'of'> | null }): Run['lane'] {
@@ -147,7 +163,7 @@ class Proposing {
   /** A breaker where a small fuse would not open what the battery gives; otherwise as the core chooses. */
   private guardFor(from: string, { placed: { part } }: Fitted): Run['guard'] {
     const battery = this.batteries.find((b) => idOf(b) === from)?.placed.part.power?.battery;
-    if (!battery || part.power?.draw?.of === 'motor' || part.power?.passes?.kills) return undefined;
+    if (!battery || part.power?.draw?.of === 'motor' || part.power?.passes?.kills || part.power?.battery) return undefined;
     const { volts, ohms } = sourceOf(battery, { full: true, cold: false });
     return volts / ohms > KINDS['blade fuse'].breaks ? { is: 'breaker', amps: null, along: GUARD_AT } : undefined;
   }
@@ -174,7 +190,11 @@ class Proposing {
     const lane = this.laneOf({ draw });
     const battery =
       this.ofVolts(draw).find((b) => (b.placed.part.power?.battery?.mostAmps ?? Infinity) >= draw.amps) ?? this.ofVolts(draw)[0];
-    if (!battery) return void this.wants.push(say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}.`);
+    const row = battery ? [] : this.rowFor(draw);
+    if (!battery && row.length === 0)
+      return void this.wants.push(
+        say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}, or more of one kind in a row.`,
+      );
     const kill = this.input.owned.find(
       (i) =>
         i.placed.part.power?.passes?.kills &&
@@ -182,6 +202,11 @@ class Proposing {
         !this.isFed(i) &&
         !this.runs.has(this.runTo(i)),
     );
+    if (!battery) {
+      this.feedByRow(kill ?? item, row, lane);
+      if (kill) this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from the batteries in a row.`);
+      return;
+    }
     if (!kill)
       return this.add(
         item,
@@ -194,6 +219,29 @@ class Proposing {
       say`The motor’s feed goes through the lanyard switch: pulled, the motor stops.`,
     );
     this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from ${nameOf(battery)}.`);
+  }
+
+  /** Plus to minus from battery to battery; the plus of the last and the minus of the first go to what they feed. */
+  private feedByRow(to: Fitted, row: readonly Fitted[], lane: Run['lane']): void {
+    const [first, last] = [row[0], row.at(-1)];
+    if (!first || !last) return;
+    const volts = voltsOf(first) * row.length;
+    row.slice(1).forEach((next, i) => {
+      const from = row[i];
+      if (from) this.add(next, { from: idOf(from), lane, has: 'series' }, say`${row.length} alike in a row give ${volts} V.`);
+    });
+    this.add(
+      to,
+      { from: idOf(last), lane, has: 'plus' },
+      say`From the last of ${row.length} in a row: ${volts} V over the minus of the first.`,
+    );
+    const back: Run = { from: idOf(first), to: idOf(to), lane, via: [], awg: null, has: 'minus', proposed: true };
+    const id = `back-${idOf(to)}`.slice(0, 60);
+    this.runs.set(Object.hasOwn(this.kept, id) ? `${id}-2` : id, {
+      run: back,
+      why: say`Back to the minus of the first in the row.`,
+    });
+    for (const b of row) this.inRow.add(b);
   }
 
   /** The battery for what is no motor: one that turns none, if there is one. */
