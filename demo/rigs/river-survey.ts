@@ -42,8 +42,8 @@ export const survey = (today: string): RigFile =>
     },
     runs: {
       'feed-block': feed('battery', 'block', 'inside port'),
-      'feed-sounder': feed('block', 'sounder', 'inside port', { way: 1, name: 'sounder, port' }),
-      'feed-second': feed('block', 'second', 'inside starboard', { way: 2, name: 'sounder, starboard' }),
+      'feed-sounder': feed('block', 'sounder', 'inside port', { way: 1, name: 'sounder 1' }),
+      'feed-second': feed('block', 'second', 'inside starboard', { way: 2, name: 'sounder 2' }),
       'feed-mast': feed('block', 'light', 'inside starboard', { way: 3, name: 'mast light' }),
       'feed-bow': feed('battery', 'sidelights', 'inside port'),
       'signal-net': feed('sounder', 'second', 'under deck', { has: 'signal' }),
