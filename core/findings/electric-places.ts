@@ -13,12 +13,15 @@ export const sealed: Judgement = ({ items, float }) =>
     const { x, z } = item.placed.frame.origin;
     const under = waterAt(float, x) - z;
     if (kept === 'spray' && under <= 0) return [];
+    const box = item.placed.below?.part;
+    const keeps = kept === 'no' && box?.contains?.some((c) => c.dry && c.shut);
     return [
       {
         ...about(item),
-        ...{ code: 'not-sealed', severity: 'look', curable: true },
-        says:
-          kept === 'no'
+        ...{ code: 'not-sealed', severity: keeps ? 'note' : 'look', curable: true },
+        says: keeps
+          ? say`${nameOf(item)} is not sealed against spray: in ${box?.name ?? ''} it keeps dry, on it it does not.`
+          : kept === 'no'
             ? say`${nameOf(item)} is not sealed against spray and stands on deck.`
             : say`${nameOf(item)} is sealed against spray alone and stands ${mm(under, 'up')} under the water.`,
         because: say`Salt water in its contacts is the usual end of it. In a dry room, in a box of its own, or one that is sealed for it.`,

@@ -144,6 +144,32 @@ describe('signal cables', () => {
     expect(after.findings.some((f) => ['two-grounds', 'not-fed', 'over-way', 'shorted'].includes(f.code))).toBeFalse();
   });
 
+  it('of three in one net each is said against the one that stands farthest off it', () => {
+    const amps = ampsFor(0.045);
+    const input = apart(amps);
+    const more: Plan['fittings'] = {
+      z: fitted('fuse-block-6', within(850, -140), 'loose'),
+      u: fitted('sounder-arm-7', track('fwd-port', 1300), 'track'),
+      q: fitted('usb-ports', deck(2482, 60), 'rivet'),
+    };
+    const runs: Plan['runs'] = {
+      z: run('y', 'z', { way: 5, awg: 14 }),
+      u: run('z', 'u', { way: 1 }),
+      q: run('z', 'q', { way: 2 }),
+      m: signal('t', 'u'),
+    };
+    const plan = { ...input.plan, fittings: { ...input.plan.fittings, ...more }, runs: { ...input.plan.runs, ...runs } };
+    const says = workUp({ ...input, plan }).findings.filter((f) => f.code === 'two-grounds');
+    // On x, on y behind it, on z behind that: over y's feed comes what both ports draw, over z's what one does.
+    const cut = (id: string): number => workUp({ ...input, plan }).wiring.runs.find((r) => r.id === id)?.cut ?? NaN;
+    const [y, z] = [2 * amps * ohms(cut('y'), 14), amps * ohms(cut('z'), 14)];
+    // Bow to stern: u, on z, comes first; s, on x, stands farthest off it; t, on y, farther off s than off u.
+    expect(says.map((f) => f.where).sort()).toEqual(['s', 't']);
+    const told = (where: string): string => tell(says.find((f) => f.where === where)?.says ?? [], 'metric');
+    expect(told('s')).toContain(`${(y + z).toFixed(2)} V stand between`);
+    expect(told('t')).toContain(`${Math.max(y, z).toFixed(2)} V stand between`);
+  });
+
   it('what of the net itself draws raises no alarm, and on one block there is nothing between', () => {
     expect(grounds(apart(0.01))).toBe('');
     expect(grounds(wired())).toBe('');

@@ -1,6 +1,6 @@
-import { connectedBy, inAll, ohmsIn, pathOf, type Poles, type Step } from '../circuits';
+import { connectedBy, inAll, ohmsIn, pathOf, type Poles, type Potential, type Step } from '../circuits';
 import type { Fitted } from '../drilling';
-import { matedBy, netsOf, type SignalRun } from '../wiring';
+import { matedBy, netsOf } from '../wiring';
 import { entryOf, type Run } from '../rig';
 import { say } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
@@ -114,42 +114,61 @@ function raisedBy(judged: Judged, net: readonly string[], steps: readonly Step[]
   return { volts: raised.reduce((sum, r) => sum + r.volts, 0), by: raised[0]?.by ?? null };
 }
 
+/** A ground of a net: the volts it stands over the first of its net, by batteries between them and by what other loads raise. */
+interface Ground {
+  readonly load: Poles<unknown>;
+  readonly between: number;
+  readonly raised: number;
+}
+
+/** The grounds of a net that hang on the same batteries as the first of them. */
+function groundsOf(judged: Judged, net: readonly string[]): Ground[] {
+  const { network, potentials } = judged.wiring;
+  const grounded = network.loads.filter(
+    (l) =>
+      net.includes(l.fitting) &&
+      itemOf(judged, l.fitting)?.placed.part.signal?.grounded &&
+      connectedBy(potentials, l).is === 'fed',
+  );
+  const at = (l: Poles<unknown>): Potential | undefined => potentials.of.get(l.minus);
+  return grounded.flatMap((load): Ground[] => {
+    // What hangs on other batteries closes no loop: it has a first of its own.
+    const first = grounded.find((l) => at(l)?.island === at(load)?.island) ?? load;
+    const { volts } = raisedBy(judged, net, pathOf(potentials, first.minus, load.minus));
+    return [{ load, raised: volts, between: (at(load)?.volts ?? 0) - (at(first)?.volts ?? 0) }];
+  });
+}
+
+const apartBy = (a: Ground, b: Ground): number => Math.abs(a.raised - b.raised) + Math.abs(a.between - b.between);
+
 /**
  * Two parts that a signal cable joins have their grounds at points of their circuit between which other loads raise volts: part of
- * their current comes back over the signal cable.
+ * their current comes back over the signal cable. Said of each part once, against the one before it that stands farthest off.
  */
 export const twoGrounds: Judgement = (judged) => {
-  const { signals, network, potentials } = judged.wiring;
+  const { signals, potentials } = judged.wiring;
+  const islandOf = ({ load }: Ground): string | undefined => potentials.of.get(load.minus)?.island;
   return netsOf(signals.filter((s) => s.family !== null)).flatMap((net): Raw[] => {
-    const grounded = network.loads.filter(
-      (l) =>
-        net.includes(l.fitting) &&
-        itemOf(judged, l.fitting)?.placed.part.signal?.grounded &&
-        connectedBy(potentials, l).is === 'fed',
-    );
-    const [first, ...rest] = grounded;
-    if (!first) return [];
-    return rest.flatMap((other): Raw[] => {
-      const steps = pathOf(potentials, first.minus, other.minus);
-      const { volts: raised, by } = raisedBy(judged, net, steps);
-      // A battery between the two stands there whatever flows.
-      const between = (potentials.of.get(other.minus)?.volts ?? 0) - (potentials.of.get(first.minus)?.volts ?? 0);
-      const apart = Math.abs(raised) + Math.abs(steps.length ? between : 0);
-      const item = itemOf(judged, other.fitting);
-      if (!item || apart <= GROUNDS_APART) return [];
-      const said = signals.find((s): s is SignalRun => s.from === other.fitting || s.to === other.fitting);
+    const grounds = groundsOf(judged, net);
+    return grounds.flatMap((ground, i): Raw[] => {
+      const before = grounds.slice(0, i).filter((g) => islandOf(g) === islandOf(ground));
+      const [other] = before.sort((a, b) => apartBy(b, ground) - apartBy(a, ground));
+      const item = itemOf(judged, ground.load.fitting);
+      if (!other || !item || apartBy(other, ground) <= GROUNDS_APART) return [];
+      const said = signals.find((s) => s.from === ground.load.fitting || s.to === ground.load.fitting);
+      const { by } = raisedBy(judged, net, pathOf(potentials, other.load.minus, ground.load.minus));
+      const shorted = ground.between !== other.between;
       return [
         {
           ...aboutFitting(item),
           code: 'two-grounds',
-          severity: between !== 0 ? 'stop' : 'look',
+          severity: shorted ? 'stop' : 'look',
           curable: true,
-          says: say`${nameIn(judged, first.fitting)} and ${item.placed.part.name} are joined by a ${said?.family ?? 'signal'} cable, and ${apart.toFixed(2)} V stand between their grounds with everything on.`,
-          because:
-            between !== 0
-              ? say`The minus of one is the plus of a battery for the other: the signal cable shorts it. Both back to one point.`
-              : say`What ${by === null ? 'others draw' : `${nameIn(judged, by)} draws`} comes back over the minus between them, and part of it over the signal cable: noise on the picture (common practice, no source). Both back to one point.`,
-          tries: fedTogether(judged, first, other),
+          says: say`${nameIn(judged, other.load.fitting)} and ${item.placed.part.name} are joined by a ${said?.family ?? 'signal'} cable, and ${apartBy(other, ground).toFixed(2)} V stand between their grounds with everything on.`,
+          because: shorted
+            ? say`The minus of one is the plus of a battery for the other: the signal cable shorts it. Both back to one point.`
+            : say`What ${by === null ? 'others draw' : `${nameIn(judged, by)} draws`} comes back over the minus between them, and part of it over the signal cable: noise on the picture (common practice, no source). Both back to one point.`,
+          tries: fedTogether(judged, other.load, ground.load),
         },
       ];
     });
