@@ -54,7 +54,10 @@ const suits = (kind: GuardKind, rating: number, short: number): boolean =>
 
 /** Whether a kind, or any, is sold in a rating. */
 export const isSold = (rating: number, kind: GuardKind | null): boolean =>
-  (kind ? [kind] : GUARDS).some((k) => suits(k, rating, 0));
+  RATINGS.some((r) => r === rating) && (kind ? [kind] : GUARDS).some((k) => suits(k, rating, 0));
+
+/** The ratings that a kind is sold in. */
+export const ratingsOf = (kind: GuardKind): readonly number[] => RATINGS.filter((r) => suits(kind, r, 0));
 
 /**
  * The kind for a rating where a short circuit reaches so many amps: a breaker for what turns a motor, for it is reset at once;

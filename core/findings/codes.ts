@@ -41,6 +41,7 @@ const FINDINGS = {
   'fits-its-place': 'anyone',
   'fuse-buried': 'anyone',
   'fuse-far': 'manager',
+  'fuse-not-sold': 'nobody',
   'fuse-too-large': 'nobody',
   'fuse-too-small': 'anyone',
   'gets-wet': 'anyone',

@@ -115,6 +115,18 @@ describe('judgements of the circuits', () => {
       not: wired({ x: run('b', 'x', { guard: guard({ amps: 2 }) }) }),
     },
     {
+      code: 'fuse-not-sold',
+      fires: wired({ x: run('b', 'x', { guard: guard({ is: 'breaker', amps: 20 }) }) }),
+      says: /No breaker of 20 A is sold for the cable to Relay box, six channels/,
+      not: wired({ x: run('b', 'x', { guard: guard({ is: 'breaker', amps: 25 }) }) }),
+    },
+    {
+      code: 'fuse-not-sold',
+      fires: wired({ x: run('b', 'x', { guard: guard({ amps: 12 }) }) }),
+      says: /No blade fuse of 12 A is sold/,
+      not: wired({ x: run('b', 'x', { guard: guard({ amps: 15 }) }) }),
+    },
+    {
       code: 'fuse-far',
       fires: wired({ x: run('b', 'x', { guard: guard({ along: 177.81 }) }) }),
       says: /is 178 mm from the battery; 177 mm is the most/,

@@ -1,4 +1,15 @@
-import { carries, fuseWithin, gaugeWords, GUARD_AT, inAll, KINDS, printAmps, standardWords } from '../circuits';
+import {
+  carries,
+  fuseWithin,
+  gaugeWords,
+  GUARD_AT,
+  inAll,
+  isSold,
+  KINDS,
+  printAmps,
+  ratingsOf,
+  standardWords,
+} from '../circuits';
 import type { Fitted } from '../drilling';
 import { entryOf, GUARDS, sameJson, type Run } from '../rig';
 import { mm, say } from '../units';
@@ -153,6 +164,19 @@ export const guardsAsFitted: Judgement = (judged) =>
         because: say`What flows all day takes 80 % of a fuse at the most (common practice, no source).`,
         tries: leftOpen(judged, run.id, ['guard']),
       });
+    if (!isSold(rating, kind)) {
+      const sold = ratingsOf(kind);
+      const [under, over] = [sold.filter((r) => r < rating).at(-1), sold.find((r) => r > rating)];
+      found.push({
+        ...fields,
+        code: 'fuse-not-sold',
+        severity: 'stop',
+        curable: true,
+        says: say`No ${kind} of ${rating} A is sold for the cable to ${nameIn(judged, run.to)}.`,
+        because: say`The nearest ${under !== undefined && over !== undefined ? `are ${under} and ${over}` : `is ${under ?? over ?? '–'}`} A (makers’ ranges, from memory). Another rating, or another kind.`,
+        tries: leftOpen(judged, run.id, ['guard']),
+      });
+    }
     // A hair past the limit is past it.
     if (
       along !== null &&

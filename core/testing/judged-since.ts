@@ -37,6 +37,7 @@ export const JUDGED_SINCE: readonly string[] = [
     'battery-uncharged',
     'anchor-abeam',
     'run-through',
+    'fuse-not-sold',
     'not-sealed',
     'fuse-buried',
     'own-battery-short',

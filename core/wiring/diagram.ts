@@ -65,7 +65,8 @@ export interface DiagramBox {
 
 export interface DiagramLine {
   readonly run: string;
-  readonly colour: WiredRun['colour'];
+  /** Null for a signal cable. */
+  readonly colour: WiredRun['colour'] | null;
   readonly thick: number;
 }
 
@@ -80,7 +81,7 @@ interface Port {
   readonly says: string;
 }
 
-/** The circuit as a graph: batteries to the left, loads to the right, every conductor a line in its colour. */
+/** The circuit as a graph: batteries to the left, loads to the right, every conductor a line in its colour, signal cables besides. */
 export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
   const boxes = new Map<string, DiagramBox>();
   const children: DiagramNode[] = [];
@@ -110,8 +111,9 @@ export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
     boxes.set(id, { title, more, fitting, ports: new Map(ports.map((p) => [p.id, p.says])) });
   };
   const cables = labelled(wiring.runs, owned);
+  const signals = labelled(wiring.signals, owned);
   const fed = new Set(cables.map(({ run }) => run.to));
-  const used = new Set(cables.flatMap(({ run }) => [run.from, run.to]));
+  const used = new Set([...cables, ...signals].flatMap(({ run }) => [run.from, run.to]));
   for (const { placed, letter } of owned) {
     const { id, part } = placed;
     const { battery, passes, draw, charges } = part.power ?? {};
@@ -119,6 +121,13 @@ export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
     const port = (side: SideOf, what: string, says: string): Port => ({ id: `${id} ${what}`, side, says });
     const poles = (side: SideOf): Port[] => [port(side, `${side} +`, '+'), port(side, `${side} -`, '−')];
     const title = `${letter} ${part.name}`;
+    const jacks = signals.flatMap(({ run }): Port[] =>
+      run.from === id
+        ? [port('EAST', `signal ${run.id}`, 'signal')]
+        : run.to === id
+          ? [port('WEST', `signal ${run.id}`, 'signal')]
+          : [],
+    );
     if (passes) {
       const out = cables.filter((c) => c.run.from === id);
       const ways = [...new Set(out.map((c) => c.run.way ?? 1))].sort((a, b) => a - b);
@@ -130,7 +139,10 @@ export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
         port('EAST', 'EAST -', '−'),
       ]);
     } else if (battery) add(id, id, title, `${battery.volts} V`, [...(fed.has(id) ? poles('WEST') : []), ...poles('EAST')]);
-    else add(id, id, title, draw ? `${draw.amps} A` : charges ? `${charges.amps} A in` : '', poles('WEST'));
+    else {
+      const more = draw ? `${draw.amps} A` : charges ? `${charges.amps} A in` : '';
+      add(id, id, title, more, [...(fed.has(id) ? poles('WEST') : []), ...jacks]);
+    }
   }
   const passing = new Set(owned.flatMap((i) => (i.placed.part.power?.passes ? [i.placed.id] : [])));
   for (const { run, label } of cables) {
@@ -161,6 +173,14 @@ export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
       line(id, `${fuse} out`, end, true);
     }
   }
+  for (const { run, label } of signals) {
+    const id = `${run.id} signal`;
+    const says = `${label} · ${run.family ?? 'plugs do not match'}`;
+    const labels = [{ text: says, width: says.length * 5.6 + 6, height: 12 }];
+    edges.push({ id, sources: [`${run.from} signal ${run.id}`], targets: [`${run.to} signal ${run.id}`], labels });
+    lines.set(id, { run: run.id, colour: null, thick: 1.5 });
+  }
+  const ports = new Set(children.flatMap((c) => c.ports.map((p) => p.id)));
   return {
     graph: {
       id: 'circuit',
@@ -177,7 +197,8 @@ export function diagramOf(wiring: Wiring, owned: readonly Fitted[]): Diagram {
         'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
       },
       children,
-      edges,
+      // What is led from a part that feeds nothing is a finding, and has no port to come from.
+      edges: edges.filter((e) => [...e.sources, ...e.targets].every((p) => ports.has(p))),
     },
     boxes,
     lines,
@@ -199,7 +220,7 @@ export type DiagramShape =
       readonly is: 'line';
       readonly id: string;
       readonly run: string;
-      readonly colour: WiredRun['colour'];
+      readonly colour: DiagramLine['colour'];
       readonly thick: number;
       readonly points: readonly Spot[];
     }

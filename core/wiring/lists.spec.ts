@@ -3,6 +3,7 @@ import type { Fact } from '../rig';
 import { tell } from '../units';
 import { workUp } from '../workup';
 import {
+  cablesOf,
   channelsOf,
   conductorsOf,
   cutList,
@@ -106,8 +107,8 @@ describe('diagram', () => {
       const ports = new Set(graph.children.flatMap((c) => c.ports.map((p) => p.id)));
       for (const e of graph.edges) expect([...e.sources, ...e.targets].every((p) => ports.has(p))).toBeTrue();
       const fuses = wiring.guards.filter((g) => g.cable !== null).length;
-      expect(lines.size).toBe(wiring.runs.reduce((sum, r) => sum + r.conductors, 0) + fuses);
-      const parts = new Set(wiring.runs.flatMap((r) => [r.from, r.to]));
+      expect(lines.size).toBe(wiring.runs.reduce((sum, r) => sum + r.conductors, 0) + fuses + wiring.signals.length);
+      const parts = new Set(cablesOf(wiring).flatMap((r) => [r.from, r.to]));
       expect(new Set([...boxes.values()].flatMap((b) => b.fitting ?? []))).toEqual(parts);
       // Laid out anyhow, everything is drawn.
       const drawn = drawDiagram({ graph, lines, boxes }, { width: 100, height: 100, children: graph.children, edges: [] });

@@ -1,4 +1,4 @@
-import { DRAWN } from '@plain-cleat/core/circuits';
+import { DRAWN, type WireColour } from '@plain-cleat/core/circuits';
 import type { Workup } from '@plain-cleat/core/workup';
 import { diagramOf, drawDiagram, type DiagramShape, type DrawnDiagram, type LaidDiagram } from '@plain-cleat/core/wiring';
 import ElkConstructor, { type ELK } from 'elkjs/lib/elk.bundled.js';
@@ -14,11 +14,15 @@ export async function drawnCircuit({ wiring, aboard }: Pick<Workup, 'wiring' | '
   return drawDiagram(diagram, laid as unknown as LaidDiagram);
 }
 
+/** What a signal cable is drawn in, and its dashes. */
+const SIGNAL = { colour: '#55636a', dash: [6, 4] } as const;
+const drawnIn = (colour: WireColour | null): string => (colour === null ? SIGNAL.colour : DRAWN[colour]);
+
 const n = (value: number): string => String(Number(value.toFixed(1)));
 
 function svgOf(s: DiagramShape): string {
   if (s.is === 'line')
-    return `<polyline points="${s.points.map((p) => `${n(p.x)},${n(p.y)}`).join(' ')}" fill="none" stroke="${DRAWN[s.colour]}" stroke-width="${n(s.thick)}"/>`;
+    return `<polyline points="${s.points.map((p) => `${n(p.x)},${n(p.y)}`).join(' ')}" fill="none" stroke="${drawnIn(s.colour)}" stroke-width="${n(s.thick)}"${s.colour === null ? ` stroke-dasharray="${SIGNAL.dash.join(' ')}"` : ''}/>`;
   if (s.is === 'box')
     return `<rect x="${n(s.x)}" y="${n(s.y)}" width="${n(s.width)}" height="${n(s.height)}" rx="3" fill="white" stroke="black"/>`;
   return `<text x="${n(s.x)}" y="${n(s.y)}" text-anchor="${s.from}"${s.bold ? ' font-weight="600"' : ''}>${escaped(s.says)}</text>`;
@@ -39,7 +43,8 @@ export function drawInto(doc: PDFKit.PDFDocument, { shapes }: DrawnDiagram, x: n
       if (!first) continue;
       doc.moveTo(first.x, first.y);
       for (const p of rest) doc.lineTo(p.x, p.y);
-      doc.lineWidth(s.thick).strokeColor(DRAWN[s.colour]).stroke();
+      if (s.colour === null) doc.dash(SIGNAL.dash[0], { space: SIGNAL.dash[1] });
+      doc.lineWidth(s.thick).strokeColor(drawnIn(s.colour)).stroke().undash();
     } else if (s.is === 'box') doc.rect(s.x, s.y, s.width, s.height).lineWidth(0.8).fillAndStroke('white', 'black');
     else {
       doc

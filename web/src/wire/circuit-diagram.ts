@@ -40,7 +40,8 @@ type Shown = { readonly is: 'loading' } | { readonly is: 'failed' } | { readonly
                     <polyline
                       class="line"
                       [attr.points]="pointsOf(s)"
-                      [attr.stroke]="colourOf[s.colour]"
+                      [class.signal]="s.colour === null"
+                      [attr.stroke]="s.colour && colourOf[s.colour]"
                       [attr.stroke-width]="s.thick"
                       (click)="picked.emit(s.run)"
                     />
@@ -91,6 +92,10 @@ type Shown = { readonly is: 'loading' } | { readonly is: 'failed' } | { readonly
     }
     .line {
       cursor: pointer;
+    }
+    .signal {
+      stroke: var(--muted);
+      stroke-dasharray: 6 4;
     }
     .under {
       stroke: var(--tape);
