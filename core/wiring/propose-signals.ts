@@ -1,6 +1,7 @@
 import type { Fitted } from '../drilling';
 import type { Run } from '../rig';
 import { say, type Sentence } from '../units';
+import { idOf, nameOf, nearest, xOf } from './asked-of';
 import { matedBy } from './jacks';
 
 /** Signal cables that are proposed, with why each is so, and what is lacking. */
@@ -8,10 +9,6 @@ export interface ProposedSignals {
   readonly runs: readonly { readonly id: string; readonly run: Run; readonly why: Sentence }[];
   readonly wants: readonly Sentence[];
 }
-
-const idOf = (item: Fitted): string => item.placed.id;
-const nameOf = (item: Fitted): string => item.placed.part.name;
-const xOf = (item: Fitted): number => item.placed.frame.origin.x;
 
 /**
  * Signal cables between what is aboard: what senses something goes to the nearest screen that takes its plug; screens with a
@@ -34,13 +31,11 @@ export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], l
   const screens = owned.filter((i) => i.placed.part.screen && i.placed.part.signal).sort((a, b) => xOf(a) - xOf(b));
   for (const sensor of owned.filter((i) => i.placed.part.signal?.senses)) {
     if (all().some((r) => r.from === idOf(sensor) || r.to === idOf(sensor))) continue;
-    const far = (i: Fitted): number => Math.abs(xOf(i) - xOf(sensor));
-    const [screen] = screens
-      .filter((s) => {
-        const jack = matedBy(s.placed.part.signal, sensor.placed.part.signal);
-        return jack && isFree(s, jack.family);
-      })
-      .sort((a, b) => far(a) - far(b));
+    const takes = screens.filter((s) => {
+      const jack = matedBy(s.placed.part.signal, sensor.placed.part.signal);
+      return jack && isFree(s, jack.family);
+    });
+    const screen = nearest(xOf(sensor), takes, xOf);
     if (screen) join(sensor, screen, say`${nameOf(screen)} shows what it senses: the nearest screen that takes its plug.`);
     else wants.push(say`A screen for ${nameOf(sensor)}: none aboard has a jack free that takes its plug.`);
   }

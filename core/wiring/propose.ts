@@ -4,6 +4,7 @@ import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
 import { proposeSignals } from './propose-signals';
 import { proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
+import { idOf, isChargedBy, nameOf, nearest, shortName, voltsOf, xOf } from './asked-of';
 import { feedsOver } from './run';
 import { say, type Sentence, type Side } from '../units';
 
@@ -39,21 +40,6 @@ interface Box {
   /** What hangs on each way, A. */
   readonly ways: Map<number, number>;
 }
-
-const idOf = (item: Fitted): string => item.placed.id;
-const xOf = (item: Fitted): number => item.placed.frame.origin.x;
-const nameOf = (item: Fitted): string => item.placed.part.name;
-const voltsOf = (item: Fitted): number => nominalVolts(item.placed.part.power?.battery?.volts ?? 0);
-/** Whether a battery is of the kind that a charger is for, and takes what it gives. */
-function isChargedBy({ placed: { part } }: Fitted, charger: Fitted): boolean {
-  const { battery } = part.power ?? {};
-  const { suits, amps = 0 } = charger.placed.part.power?.charges ?? {};
-  return battery !== undefined && (suits === undefined || suits === battery.chemistry) && amps <= (battery.takes ?? Infinity);
-}
-/** What comes before the first comma of a name, short enough for a label. */
-const shortName = (item: Fitted): string => (nameOf(item).split(',')[0] ?? '').slice(0, 36);
-const nearest = <T>(x: number, of: readonly T[], at: (one: T) => number): T | undefined =>
-  [...of].sort((a, b) => Math.abs(at(a) - x) - Math.abs(at(b) - x))[0];
 
 /**
  * Proposes the circuit of a rig. A motor has the largest battery to itself as long as there is another; lights and screens are
@@ -110,6 +96,8 @@ class Proposing {
   }
 
   private ampsOf = (id: string): number => this.input.owned.find((i) => idOf(i) === id)?.placed.part.power?.draw?.amps ?? 0;
+  /** Every run that feeds, the rigger's and those of this proposal. */
+  private feeding = (): Run[] => [...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)];
   private isFed = (item: Fitted): boolean => this.keptFeeds.some((r) => r.to === idOf(item));
 
   /** What draws and is not fed by the rigger's own runs, bow to stern. */
@@ -128,7 +116,7 @@ class Proposing {
 
   /** Batteries alike that feed nothing else and in a row give a load its volts, the largest that do; none where there are none. */
   private rowFor(draw: Draw): readonly Fitted[] {
-    const busy = new Set([...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)].flatMap((r) => [r.from, r.to]));
+    const busy = new Set(this.feeding().flatMap((r) => [r.from, r.to]));
     const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.inRow.has(b));
     for (const first of free) {
       const count = nominalVolts(draw.volts) / voltsOf(first);
@@ -174,7 +162,7 @@ class Proposing {
 
   /** The battery that a fitting hangs on, through whatever hands current on. */
   private batteryOf(item: Fitted): Fitted | null {
-    const runs = [...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)];
+    const runs = this.feeding();
     const been = new Set<string>();
     for (let at: string | undefined = idOf(item); at !== undefined && !been.has(at);) {
       been.add(at);
@@ -279,7 +267,7 @@ class Proposing {
 
   /** A name that no other way of a box has: the second of a kind is numbered. */
   private calledOn({ item }: Box, way: number, name: string): string {
-    const runs = [...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)];
+    const runs = this.feeding();
     const taken = runs.filter((r) => r.from === idOf(item) && r.way !== way).map((r) => r.name);
     const numbered = (n: number): string => (n === 1 ? name : `${name} ${n}`);
     for (let n = 1; ; n++) if (!taken.includes(numbered(n))) return numbered(n);
