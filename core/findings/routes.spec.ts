@@ -36,14 +36,16 @@ const crowded = (count: number): WorkupInput => {
 };
 
 /** A sounder on a cable of its own, from a battery so far ahead of it. */
-const sounder = (x: number, cable: number): WorkupInput => {
+const sounder = (x: number, cable: number, gauge?: number): WorkupInput => {
   const input = rig(
     { b: fitted('battery-50', within('bow-hold', 560), 'loose'), s: fitted('sounder-arm-7', track('fwd-port', x), 'track') },
     {},
     QUENBY,
     { runs: { r: run('b', 's', { lane: 'inside port' }) } },
   );
-  const parts = CATALOG.parts.map((p) => (p.id === 'sounder-arm-7' ? partWith(p, { power: { ...p.power, cable } }) : p));
+  const parts = CATALOG.parts.map((p) =>
+    p.id === 'sounder-arm-7' ? partWith(p, { power: { ...p.power, cable, ...(gauge === undefined ? {} : { gauge }) } }) : p,
+  );
   return { ...input, catalog: { ...input.catalog, parts } };
 };
 const wantedAt = (x: number): number => workUp(sounder(x, 20_000)).wiring.runs[0]?.wanted ?? 0;
@@ -86,6 +88,16 @@ describe('routes', () => {
       cure: false,
     },
   ]);
+
+  it('a cable that comes with its part is as thick as it is, whatever the plan asks', () => {
+    const input = sounder(1450, 3000, 18);
+    const runs = { r: { ...input.plan.runs.r, awg: 12 } } as Plan['runs'];
+    const [own] = workUp({ ...input, plan: { ...input.plan, runs } }).wiring.runs;
+    expect([own?.awg, own?.cut, own?.size.ampacity]).toEqual([18, 3000, 20]);
+    // Its loss is that of 18 AWG by the standard: 10.75 · I · L / CM, there and back.
+    expect(own?.drop?.volts).toBeCloseTo((10.75 * 0.75 * ((2 * 3000) / 304.8)) / 1537, 9);
+    expect(workUp(sounder(1450, 3000)).wiring.runs[0]?.awg).toBe(16);
+  });
 
   it('a bulkhead’s hole is set out off centre and up from the inside of the bottom, and drills nothing outside', () => {
     const w = workUp(stern({ via: THROUGH }));

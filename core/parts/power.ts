@@ -50,6 +50,7 @@ export const powerSchema = z.strictObject({
     .optional()
     .describe('the plug or socket that it is connected by'),
   cable: cableLengthSchema.optional().describe('it comes with a cable so long, mm: that is not cut, what is over is coiled'),
+  gauge: z.int().min(2).max(18).optional().describe('of the cable that it comes with, AWG'),
   charges: z
     .strictObject({
       amps: ampsSchema.describe('all that comes in through it, A'),

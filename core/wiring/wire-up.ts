@@ -182,9 +182,12 @@ function networkUp(
   { consumables, shop }: Pick<WiringInput, 'consumables' | 'shop'>,
 ): Omit<Wiring, 'signals'> {
   const { network, potentials } = joined;
+  const comesAs = ({ given, run }: Laid): number | undefined =>
+    given === 'with its part' ? joined.parts.get(run.to)?.power?.gauge : undefined;
   const lengths = laid.map((l) => ({
     ...{ cable: l.id, cut: l.cut, bundle: bundleOf(l, laid) },
-    own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? l.run.awg)) ?? null,
+    // What comes with its part, or lies aboard, is as thick as it is.
+    own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? comesAs(l) ?? l.run.awg)) ?? null,
   }));
   const { standard, series, bundled } = shop.wiring;
   const rules: WireRules = { standard, series, bundled };

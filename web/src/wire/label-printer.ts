@@ -15,7 +15,9 @@ import { UnitsStore } from '../stores/units.store';
   template: `
     <div class="row">
       <button mat-stroked-button type="button" [disabled]="waiting().length === 0" (click)="print()">
-        {{ printed().length ? 'Print the rest' : 'Print ' + waiting().length + ' labels' }}
+        {{
+          waiting().length === 0 ? 'All printed' : printed().length ? 'Print the rest' : 'Print ' + waiting().length + ' labels'
+        }}
       </button>
       <button mat-button type="button" (click)="load()">Load a new tape</button>
       <span class="small muted">simulated label printer, tape {{ tape.width }} mm, {{ left() | length: 'down' }} left</span>
@@ -39,10 +41,16 @@ import { UnitsStore } from '../stores/units.store';
     }
   `,
   styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+      margin: 10px 0 14px;
+    }
     .tape {
       display: flex;
       flex-wrap: wrap;
       gap: 4px;
+      margin: 0;
       padding: 0;
       list-style: none;
     }
