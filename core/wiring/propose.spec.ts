@@ -156,6 +156,36 @@ describe('a proposed circuit', () => {
     );
   });
 
+  it('puts batteries alike side by side for a motor that takes more than one gives, and each gives no more than it may', () => {
+    const fittings: Plan['fittings'] = {
+      one: fitted('battery-30', within('bow-hold', 620), 'loose'),
+      two: fitted('battery-30', within('bow-hold', 900), 'loose'),
+      ...({ bow: ABOARD.bow, kill: ABOARD.kill, sounder: ABOARD.sounder } as Plan['fittings']),
+    };
+    const of = (names: readonly string[]): WorkupInput => {
+      const base = rigOf([]);
+      const some = Object.fromEntries(names.map((n) => [n, fittings[n]])) as Plan['fittings'];
+      return { ...base, plan: { ...base.plan, fittings: some } };
+    };
+    for (const names of [['one', 'two', 'bow'], ['one', 'two', 'bow', 'kill'], Object.keys(fittings)]) {
+      const input = of(names);
+      const w = workUp(taken(input, proposed(input)));
+      const to = names.includes('kill') ? 'kill' : 'bow';
+      const has = (kind: string): string[] => w.wiring.runs.filter((r) => r.has === kind).map((r) => `${r.from} ${r.to}`);
+      expect([has('plus'), has('minus')]).toEqual([[`one ${to}`], [`two ${to}`]]);
+      expect(has('both')).toContain('one two');
+      expect(w.findings.filter((f) => [...NEVER, 'over-battery', 'battery-fails'].includes(f.code)).map((f) => f.key)).toEqual(
+        [],
+      );
+      const gives = w.circuits.flatMap((c) => c.batteries.map((b) => b.gives.full?.amps ?? NaN));
+      expect(gives.reduce((a, b) => a + b, 0)).toBeGreaterThan(50 - 1e-6);
+      for (const amps of gives) expect(amps).toBeLessThanOrEqual(30);
+    }
+    // One alone is not enough, and is taken all the same: what it cannot give is a finding.
+    const alone = of(['one', 'bow']);
+    expect(workUp(taken(alone, proposed(alone))).findings.map((f) => f.code)).toContain('over-battery');
+  });
+
   it('says what it could not do with what is aboard', () => {
     const wants = (names: readonly string[]): string =>
       proposed(rigOf(names))

@@ -3,7 +3,7 @@ import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
 import { proposeSignals } from './propose-signals';
-import { proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
+import { GUARDS, proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
 import { idOf, isChargedBy, nameOf, nearest, shortName, voltsOf, xOf } from './asked-of';
 import { feedsOver } from './run';
 import { say, type Sentence, type Side } from '../units';
@@ -41,6 +41,15 @@ interface Box {
   readonly ways: Map<number, number>;
 }
 
+/** Batteries alike that are joined: in a row, or side by side. */
+interface Bank {
+  readonly of: readonly Fitted[];
+  readonly inRow: boolean;
+}
+
+/** Batteries side by side are asked for so much of what they give: they never share quite alike (judgement). */
+const SHARES = 0.85;
+
 /**
  * Proposes the circuit of a rig. A motor has the largest battery to itself as long as there is another; lights and screens are
  * fed through the boxes aboard, what nothing else switches through one that switches; each way is called by what hangs on it.
@@ -57,8 +66,10 @@ class Proposing {
   private readonly batteries: readonly Fitted[];
   private readonly boxes: Box[];
   private readonly motorSide: Side = 'starboard';
-  /** Batteries that stand in a row: nothing of fewer volts is fed from one of them. */
-  private readonly inRow = new Set<Fitted>();
+  /** Batteries that stand in a row, or behind the first side by side: nothing else is fed from them. */
+  private readonly banked = new Set<Fitted>();
+  /** How many stand side by side with a battery, itself among them: a short circuit is fed by all. */
+  private readonly beside = new Map<string, number>();
 
   constructor(private readonly input: ProposalInput) {
     const { plan, owned } = input;
@@ -112,19 +123,21 @@ class Proposing {
   }
 
   private ofVolts = (draw: Draw): readonly Fitted[] =>
-    this.batteries.filter((b) => !this.inRow.has(b) && voltsOf(b) === nominalVolts(draw.volts));
+    this.batteries.filter((b) => !this.banked.has(b) && voltsOf(b) === nominalVolts(draw.volts));
 
-  /** Batteries alike that feed nothing else and in a row give a load its volts, the largest that do; none where there are none. */
-  private rowFor(draw: Draw): readonly Fitted[] {
+  /** Batteries alike that feed nothing else and joined give a load its volts and its amperes, the largest that do. */
+  private bankFor(draw: Draw): Bank | null {
     const busy = new Set(this.feeding().flatMap((r) => [r.from, r.to]));
-    const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.inRow.has(b));
+    const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.banked.has(b));
     for (const first of free) {
-      const count = nominalVolts(draw.volts) / voltsOf(first);
-      const alike = free.filter((b) => b.placed.part === first.placed.part).slice(0, count);
       const { mostAmps = Infinity } = first.placed.part.power?.battery ?? {};
-      if (Number.isInteger(count) && count > 1 && alike.length === count && mostAmps >= draw.amps) return alike;
+      const times = nominalVolts(draw.volts) / voltsOf(first);
+      const count = times === 1 ? Math.ceil(draw.amps / (SHARES * mostAmps)) : times;
+      const of = free.filter((b) => b.placed.part === first.placed.part).slice(0, count);
+      const enough = times === 1 || mostAmps >= draw.amps;
+      if (Number.isInteger(count) && count > 1 && of.length === count && enough) return { of, inRow: times > 1 };
     }
-    return [];
+    return null;
   }
 
   /** Inside or outside as the brief has it; the motor's cable along one side, what it would disturb along the other. */
@@ -153,7 +166,9 @@ class Proposing {
     const battery = this.batteries.find((b) => idOf(b) === from)?.placed.part.power?.battery;
     if (!battery || part.power?.draw?.of === 'motor' || part.power?.passes?.kills || part.power?.battery) return undefined;
     const { volts, ohms } = sourceOf(battery, { full: true, cold: false });
-    return volts / ohms > KINDS['blade fuse'].breaks ? { is: 'breaker', amps: null, along: GUARD_AT } : undefined;
+    const short = (volts / ohms) * (this.beside.get(from) ?? 1);
+    const is = GUARDS.find((kind) => KINDS[kind].breaks >= short) ?? 'strip fuse';
+    return is === 'blade fuse' ? undefined : { is, amps: null, along: GUARD_AT };
   }
 
   /** Whether a battery turns a motor, by a run of the rigger's or of this proposal. */
@@ -176,10 +191,10 @@ class Proposing {
 
   private feedMotor({ item, draw }: Load): void {
     const lane = this.laneOf({ draw });
-    const battery =
-      this.ofVolts(draw).find((b) => (b.placed.part.power?.battery?.mostAmps ?? Infinity) >= draw.amps) ?? this.ofVolts(draw)[0];
-    const row = battery ? [] : this.rowFor(draw);
-    if (!battery && row.length === 0)
+    const gives = this.ofVolts(draw).find((b) => (b.placed.part.power?.battery?.mostAmps ?? Infinity) >= draw.amps);
+    const bank = gives ? null : this.bankFor(draw);
+    const battery = gives ?? this.ofVolts(draw)[0];
+    if (!battery && !bank)
       return void this.wants.push(
         say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}, or more of one kind in a row.`,
       );
@@ -190,11 +205,12 @@ class Proposing {
         !this.isFed(i) &&
         !this.runs.has(this.runTo(i)),
     );
-    if (!battery) {
-      this.feedByRow(kill ?? item, row, lane);
-      if (kill) this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from the batteries in a row.`);
+    if (bank) {
+      this.feedByBank(kill ?? item, bank, lane);
+      if (kill) this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from the batteries together.`);
       return;
     }
+    if (!battery) return;
     if (!kill)
       return this.add(
         item,
@@ -209,27 +225,28 @@ class Proposing {
     this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from ${nameOf(battery)}.`);
   }
 
-  /** Plus to minus from battery to battery; the plus of the last and the minus of the first go to what they feed. */
-  private feedByRow(to: Fitted, row: readonly Fitted[], lane: Run['lane']): void {
-    const [first, last] = [row[0], row.at(-1)];
+  /**
+   * From battery to battery, plus to minus in a row, like to like side by side; what they feed takes its plus from one end and its
+   * minus from the other, so that side by side each gives as much.
+   */
+  private feedByBank(to: Fitted, { of, inRow }: Bank, lane: Run['lane']): void {
+    const [first, last] = [of[0], of.at(-1)];
     if (!first || !last) return;
-    const volts = voltsOf(first) * row.length;
-    row.slice(1).forEach((next, i) => {
-      const from = row[i];
-      if (from) this.add(next, { from: idOf(from), lane, has: 'series' }, say`${row.length} alike in a row give ${volts} V.`);
+    const together = inRow
+      ? say`${of.length} alike in a row give ${voltsOf(first) * of.length} V.`
+      : say`${of.length} alike side by side give what one does not.`;
+    of.slice(1).forEach((next, i) => {
+      const from = of[i];
+      if (from) this.add(next, { from: idOf(from), lane, ...(inRow ? { has: 'series' } : {}) }, together);
     });
-    this.add(
-      to,
-      { from: idOf(last), lane, has: 'plus' },
-      say`From the last of ${row.length} in a row: ${volts} V over the minus of the first.`,
-    );
-    const back: Run = { from: idOf(first), to: idOf(to), lane, via: [], awg: null, has: 'minus', proposed: true };
+    const [plus, minus] = inRow ? [last, first] : [first, last];
+    this.add(to, { from: idOf(plus), lane, has: 'plus' }, together);
+    const back: Run = { from: idOf(minus), to: idOf(to), lane, via: [], awg: null, has: 'minus', proposed: true };
     const id = `back-${idOf(to)}`.slice(0, 60);
-    this.runs.set(Object.hasOwn(this.kept, id) ? `${id}-2` : id, {
-      run: back,
-      why: say`Back to the minus of the first in the row.`,
-    });
-    for (const b of row) this.inRow.add(b);
+    this.runs.set(Object.hasOwn(this.kept, id) ? `${id}-2` : id, { run: back, why: together });
+    // Side by side the first of them may feed other things too.
+    for (const b of inRow ? of : of.slice(1)) this.banked.add(b);
+    if (!inRow) for (const b of of) this.beside.set(idOf(b), of.length);
   }
 
   /** The battery for what is no motor: one that turns none, if there is one. */
