@@ -65,7 +65,7 @@ describe('what comes off reels', () => {
     });
     expect([reel?.id, reel?.name, reel?.length, reel?.priceCents]).toEqual(['wire-16-red', 'Reel, red', 7600, 900]);
     const metre = CATALOG.consumables.find((c) => c.id === 'cord-polyester-4')?.priceCents ?? NaN;
-    expect([cord?.length, cord?.priceCents]).toEqual([30_480, Math.round(30.48 * metre)]);
+    expect([cord?.length, cord?.priceCents]).toEqual([182_880, Math.round(182.88 * metre)]);
     // 3 m and 2 m off 5 m that lie there; 7 m and 0.6 m are a new reel: nothing is lost to a saw.
     const pieces = [3000, 2000, 7000, 600].map((length, i) => ({ id: String(i), length }));
     const plan = cutBars(pieces, { length: 7600, kerf: 0, remnants: [{ id: 'open', length: 5000 }] }, { seed: 1, budget: 200 });

@@ -6,8 +6,8 @@ import type { Ledger } from '../rig';
 import { conductorsOf, labelled, type Wiring } from '../wiring';
 import type { WantedBar } from './cut-list';
 
-/** What a reel holds when the stores do not say: a hundred feet (common practice, no source), mm. */
-const REEL = 30_480;
+/** What a reel holds when the stores do not say: a hundred feet of wire, six hundred of cord (common practice, no source), mm. */
+const REEL = { wire: 30_480, cord: 182_880 } as const;
 
 /** What is led along a boat and comes off reels. */
 export interface OffReels {
@@ -60,7 +60,7 @@ export function reelsFor(
     const known = stocks.find((s) => s.kind === 'reel' && s.id === of);
     const sold = consumables.find((c) => c.id === of);
     const name = `${known?.name ?? sold?.name ?? of}${colour ? `, ${colour.replace('-', ' ')}` : ''}`;
-    const length = known?.length ?? REEL;
+    const length = known?.length ?? (id.startsWith('cord-') ? REEL.cord : REEL.wire);
     const priceCents = known?.priceCents ?? Math.round(((sold?.priceCents ?? 0) * length) / 1000);
     return { id, name, kind: 'reel', length, width: 0, thickness: 0, priceCents };
   });
