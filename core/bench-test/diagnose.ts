@@ -44,7 +44,7 @@ export function faultKey(fault: Fault | null): string {
 }
 
 /** Every single fault that there could be. */
-export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>): Fault[] {
+export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'runs' | 'guards'>): Fault[] {
   const cables = runs.flatMap((r): Fault[] => {
     const cable = r.id;
     const thinner = GAUGES.filter((g) => g > (r.awg ?? 18));

@@ -81,6 +81,10 @@ export const minusOf = (fitting: string): string => `${fitting} -`;
 const wayOf = (fitting: string, way: number): string => `${fitting} ${way}`;
 export const leadOf = (cable: string, out: boolean): string => `${cable} ${out ? 'out' : 'back'}`;
 
+/** The first way of a box that nothing hangs on; undefined when all are taken. */
+export const freeWay = (ways: number, taken: { readonly has: (way: number) => boolean }): number | undefined =>
+  Array.from({ length: ways }, (_, i) => i + 1).find((n) => !taken.has(n));
+
 /** The network of fittings and cables; a cable without both its ends is left out. */
 export function networkOf(nodes: readonly Node[], cables: readonly Cable[]): Network {
   const byId = new Map(nodes.map((n) => [n.id, n.power]));

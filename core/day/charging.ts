@@ -53,22 +53,23 @@ export function panelsOn(fitting: string, input: Pick<DayInput, 'wiring' | 'owne
   );
 }
 
+/** Amps of a panel under a sun so high, as a share of noon's. */
+const panelAmps = ({ watts, most, volts }: Panel, guess: Guess, high: number): number =>
+  Math.min(most, (CONTROLLER * YIELDS[guess] * watts * high) / volts);
+
 /** Amps that panels give at a minute of the day: nothing in the dark, most at noon, along a half wave from dawn to dusk. */
 export function sunAmps(panels: readonly Panel[], { dark }: Pick<Day, 'dark'>, minute: number, guess: Guess): number {
   const length = (dark.from - dark.to + 1440) % 1440;
   const since = (minute - dark.to + 1440) % 1440;
   if (since >= length) return 0;
   const high = Math.sin((Math.PI * since) / length);
-  return panels.reduce(
-    (sum, { watts, most, volts }) => sum + Math.min(most, (CONTROLLER * YIELDS[guess] * watts * high) / volts),
-    0,
-  );
+  return panels.reduce((sum, panel) => sum + panelAmps(panel, guess, high), 0);
 }
 
 /** Every way to fill a battery again after a day: its ports, converters and panels; where it has no port, its charger, taken off the boat. */
 export function chargingsOf(
   fitting: string,
-  { ampHours, chemistry, takes = Infinity, volts }: Battery,
+  { ampHours, chemistry, takes = Infinity }: Battery,
   left: number,
   input: Pick<DayInput, 'wiring' | 'owned'>,
 ): Charging[] {
@@ -84,9 +85,7 @@ export function chargingsOf(
     ...(ashore.length === 0 ? [filling('its charger, taken off', CHARGER[chemistry] * ampHours)] : []),
     ...ashore.map((p) => filling('its port', p.amps)),
     ...ports.filter((p) => p.from === 'tow').map((p) => filling('the towing car', p.amps)),
-    ...ports.flatMap(({ from, watts = 0, amps }) =>
-      // Over a day of sun as is likely: the mean of a half wave is two over pi of its height.
-      from === 'sun' ? [filling('the sun', Math.min(amps, (CONTROLLER * YIELDS.likely * watts * 2) / Math.PI / volts))] : [],
-    ),
+    // Over a day of sun as is likely: the mean of a half wave is two over pi of its height.
+    ...panelsOn(fitting, input).map((panel) => filling('the sun', panelAmps(panel, 'likely', 2 / Math.PI))),
   ];
 }

@@ -2,7 +2,7 @@ import { nominalVolts, printAmps } from '../circuits';
 import type { Fitted } from '../drilling';
 import { entryOf, type Run } from '../rig';
 import { mm, say } from '../units';
-import { BESIDE_MOTOR, otherLane, sideBySide } from '../wiring';
+import { isSignal, BESIDE_MOTOR, otherLane, sideBySide } from '../wiring';
 import type { Judged, Judgement, Raw, Try } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
 
@@ -75,7 +75,7 @@ export const besideMotor: Judgement = (judged) => {
         code: 'beside-motor',
         severity: 'look',
         curable: true,
-        says: say`The ${'family' in run ? 'signal cable' : 'cable'} to ${nameIn(judged, run.to)} lies ${mm(together(beside), 'up')} beside the motor’s.`,
+        says: say`The ${isSignal(run) ? 'signal cable' : 'cable'} to ${nameIn(judged, run.to)} lies ${mm(together(beside), 'up')} beside the motor’s.`,
         because: say`A screen shows the motor as noise (common practice, no source). Along the other side, or crossing it square.`,
         tries: otherLanes(judged, run.id, run.lane),
       },

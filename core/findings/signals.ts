@@ -1,6 +1,6 @@
-import { connectedBy, inAll, ohmsIn, pathOf, type Poles, type Potential, type Step } from '../circuits';
+import { connectedBy, freeWay, inAll, ohmsIn, pathOf, type Poles, type Potential, type Step } from '../circuits';
 import type { Fitted } from '../drilling';
-import { matedBy, netsOf } from '../wiring';
+import { netsOf, pluggedIn, screensFor } from '../wiring';
 import { entryOf, type Run } from '../rig';
 import { say } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
@@ -32,35 +32,20 @@ export const signalsUnlike: Judgement = (judged) =>
 export const signalsFull: Judgement = (judged) =>
   judged.owned.flatMap((item): Raw[] =>
     (item.placed.part.signal?.jacks ?? []).flatMap((jack): Raw[] => {
-      const at = judged.wiring.signals.filter(
-        (s) => s.family === jack.family && (s.from === item.placed.id || s.to === item.placed.id),
-      );
-      if (at.length <= jack.ways) return [];
+      const count = pluggedIn(judged.wiring.signals, item.placed.id, jack.family);
+      if (count <= jack.ways) return [];
       return [
         {
           ...aboutFitting(item),
           code: 'signals-full',
           detail: jack.family.replace(/\W+/g, '-'),
           severity: 'stop',
-          says: say`${item.placed.part.name} takes ${jack.ways} of ${jack.family}; ${at.length} cables go to it.`,
+          says: say`${item.placed.part.name} takes ${jack.ways} of ${jack.family}; ${count} cables go to it.`,
           because: say`A part with more jacks, or a network box between them.`,
         },
       ];
     }),
   );
-
-/** Screens aboard that show what a part senses, nearest first, each with a jack for it that is free. */
-function screensFor(judged: Judged, sensor: Fitted): Fitted[] {
-  const used = (id: string, family: string): number =>
-    judged.wiring.signals.filter((s) => s.family === family && (s.from === id || s.to === id)).length;
-  const far = (i: Fitted): number => Math.abs(i.placed.frame.origin.x - sensor.placed.frame.origin.x);
-  return judged.owned
-    .filter(({ placed: { id, part } }) => {
-      const jack = part.screen && matedBy(part.signal, sensor.placed.part.signal);
-      return jack !== undefined && jack !== null && used(id, jack.family) < jack.ways;
-    })
-    .sort((a, b) => far(a) - far(b));
-}
 
 /** What senses something that no screen shows. */
 export const unread: Judgement = (judged) => {
@@ -70,7 +55,7 @@ export const unread: Judgement = (judged) => {
     if (!part.signal?.senses) return [];
     const shown = nets.some((n) => n.includes(id) && n.some((other) => itemOf(judged, other)?.placed.part.screen));
     if (shown) return [];
-    const tries = screensFor(judged, item).map((screen): Try => {
+    const tries = screensFor(judged.owned, judged.wiring.signals, item).map((screen): Try => {
       const to: Run = { from: id, to: screen.placed.id, lane: 'inside port', via: [], awg: null, has: 'signal' };
       const run = `signal-${id}`.slice(0, 60);
       const from = entryOf(judged.plan.runs, run) ?? null;
@@ -96,11 +81,21 @@ export const unread: Judgement = (judged) => {
 /** So much between two grounds that a signal cable joins is heard (judgement), V. */
 const GROUNDS_APART = 0.05;
 
-/** Volts that what is not of a net raises along some steps, everything on; and the load that raises most of them. */
-function raisedBy(judged: Judged, net: readonly string[], steps: readonly Step[]): { volts: number; by: string | null } {
-  const { network, flows, runs } = judged.wiring;
+type OhmsOf = ReturnType<typeof ohmsIn>;
+
+/** What each conductor resists as it is laid. */
+function ohmsAsLaid({ wiring: { network, runs } }: Judged): OhmsOf {
   const laid = new Map(runs.map((r) => [r.id, r]));
-  const ohmsOf = ohmsIn(network, (cable) => ({ cut: laid.get(cable)?.cut ?? 0, area: laid.get(cable)?.area ?? 5 }));
+  return ohmsIn(network, (cable) => ({ cut: laid.get(cable)?.cut ?? 0, area: laid.get(cable)?.area ?? 5 }));
+}
+
+/** Volts that what is not of a net raises along some steps, everything on; and the load that raises most of them. */
+function raisedBy(
+  { wiring: { flows } }: Judged,
+  ohmsOf: OhmsOf,
+  net: readonly string[],
+  steps: readonly Step[],
+): { volts: number; by: string | null } {
   const raised = flows
     .filter((f) => !f.charging && !net.includes(f.fitting))
     .map(({ fitting, asked, shares }) => ({
@@ -122,7 +117,7 @@ interface Ground {
 }
 
 /** The grounds of a net that hang on the same batteries as the first of them. */
-function groundsOf(judged: Judged, net: readonly string[]): Ground[] {
+function groundsOf(judged: Judged, ohmsOf: OhmsOf, net: readonly string[]): Ground[] {
   const { network, potentials } = judged.wiring;
   const grounded = network.loads.filter(
     (l) =>
@@ -131,11 +126,11 @@ function groundsOf(judged: Judged, net: readonly string[]): Ground[] {
       connectedBy(potentials, l).is === 'fed',
   );
   const at = (l: Poles<unknown>): Potential | undefined => potentials.of.get(l.minus);
-  return grounded.flatMap((load): Ground[] => {
+  return grounded.map((load): Ground => {
     // What hangs on other batteries closes no loop: it has a first of its own.
     const first = grounded.find((l) => at(l)?.island === at(load)?.island) ?? load;
-    const { volts } = raisedBy(judged, net, pathOf(potentials, first.minus, load.minus));
-    return [{ load, raised: volts, between: (at(load)?.volts ?? 0) - (at(first)?.volts ?? 0) }];
+    const { volts } = raisedBy(judged, ohmsOf, net, pathOf(potentials, first.minus, load.minus));
+    return { load, raised: volts, between: (at(load)?.volts ?? 0) - (at(first)?.volts ?? 0) };
   });
 }
 
@@ -148,15 +143,17 @@ const apartBy = (a: Ground, b: Ground): number => Math.abs(a.raised - b.raised) 
 export const twoGrounds: Judgement = (judged) => {
   const { signals, potentials } = judged.wiring;
   const islandOf = ({ load }: Ground): string | undefined => potentials.of.get(load.minus)?.island;
+  if (signals.length === 0) return [];
+  const ohmsOf = ohmsAsLaid(judged);
   return netsOf(signals.filter((s) => s.family !== null)).flatMap((net): Raw[] => {
-    const grounds = groundsOf(judged, net);
+    const grounds = groundsOf(judged, ohmsOf, net);
     return grounds.flatMap((ground, i): Raw[] => {
       const before = grounds.slice(0, i).filter((g) => islandOf(g) === islandOf(ground));
       const [other] = before.sort((a, b) => apartBy(b, ground) - apartBy(a, ground));
       const item = itemOf(judged, ground.load.fitting);
       if (!other || !item || apartBy(other, ground) <= GROUNDS_APART) return [];
       const said = signals.find((s) => s.from === ground.load.fitting || s.to === ground.load.fitting);
-      const { by } = raisedBy(judged, net, pathOf(potentials, other.load.minus, ground.load.minus));
+      const { by } = raisedBy(judged, ohmsOf, net, pathOf(potentials, other.load.minus, ground.load.minus));
       const shorted = ground.between !== other.between;
       return [
         {
@@ -187,9 +184,9 @@ function fedTogether({ plan, wiring, owned }: Judged, one: Poles<unknown>, other
     const box = owned.find((i) => i.placed.id === there?.from);
     if (!there || !run || !from || !box || there.from === run.from) return [];
     const { way: _, name: __, guard: ___, proposed: ____, aboard: _____, ...rest } = from;
-    const taken = new Set(wiring.runs.flatMap((r) => (r.from === there.from ? [r.way] : [])));
+    const taken = new Set(wiring.runs.flatMap((r) => (r.from === there.from ? (r.way ?? []) : [])));
     const ways = box.placed.part.power?.passes?.ways ?? 0;
-    const free = Array.from({ length: ways }, (_unused, i) => i + 1).find((n) => !taken.has(n));
+    const free = freeWay(ways, taken);
     if (ways > 0 && free === undefined) return [];
     const to: Run = { ...rest, from: there.from, ...(free === undefined ? {} : { way: free }) };
     return [

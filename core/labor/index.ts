@@ -3,7 +3,7 @@ import type { Fitted, PlannedHole } from '../drilling';
 import type { Placed } from '../layout';
 import type { LedLine } from '../lines';
 import type { Mounted } from '../mounting';
-import { laneOf, type LaidRun, type SignalRun, type WiredRun } from '../wiring';
+import { isSignal, laneOf, type LaidRun, type SignalRun, type WiredRun } from '../wiring';
 
 type Standard = ShopSettings['labor'];
 
@@ -47,7 +47,7 @@ export const terminateMinutes = ({ conductors }: Pick<WiredRun, 'conductors'>, s
 /** What lies in the boat already is neither pulled nor ended; a signal cable comes with its plugs on and is tested by what it shows. */
 function cableLine(run: WiredRun | SignalRun, standard: Standard): LaborLine[] {
   const there = run.given === 'aboard';
-  if ('family' in run) return there ? [] : [{ of: run.id, says: 'Pull, plug in', minutes: pullMinutes(run, standard) }];
+  if (isSignal(run)) return there ? [] : [{ of: run.id, says: 'Pull, plug in', minutes: pullMinutes(run, standard) }];
   const lay = there ? 0 : pullMinutes(run, standard) + terminateMinutes(run, standard);
   return [{ of: run.id, says: there ? 'Test' : 'Pull, terminate, test', minutes: lay + standard.circuitTestMinutes }];
 }

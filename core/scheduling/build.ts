@@ -14,7 +14,7 @@ import type { Placed } from '../layout';
 import { cordWords, type LedLine } from '../lines';
 import { takenOff as takenOffThe, type Ledger } from '../rig';
 import type { Held } from '../bench-test';
-import { guardWords, type SignalRun, type WiredRun } from '../wiring';
+import { isSignal, guardWords, type SignalRun, type WiredRun } from '../wiring';
 import { NOT_YET, standings, type Standing } from './gates';
 
 /** What is done in a step. */
@@ -154,7 +154,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
   for (const run of cables) {
     const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
     const aboard = run.given === 'aboard';
-    if ('family' in run) {
+    if (isSignal(run)) {
       const detail = `${run.family ?? 'Signal'}, ${run.lane}: not cut. Both plugs in, what is over coiled and tied up.`;
       if (!aboard)
         drafts.push(
@@ -202,7 +202,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
       }),
     );
   const wired = cables.flatMap((c) =>
-    'family' in c ? (c.given === 'aboard' ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)],
+    isSignal(c) ? (c.given === 'aboard' ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)],
   );
   const fitted = [...set, ...wired, ...lines.map((l) => stepId('lead', l.id))];
   drafts.push(

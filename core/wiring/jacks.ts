@@ -1,4 +1,6 @@
+import type { Fitted } from '../drilling';
 import type { Jack, Signal } from '../parts';
+import { xOf } from './asked-of';
 
 /**
  * The jack of one part that a cable to another goes into: the first of a family that both have, of a network or from what senses
@@ -25,4 +27,26 @@ export function cableBetween(
     .sort((a, b) => a.length - b.length);
   const one = sold.find((c) => c.length >= wanted) ?? sold.at(-1);
   return one ? { cut: one.length, material: one.material } : null;
+}
+
+/** Parts that a signal cable joins, by which plugs; null where none fit. */
+export interface Joined {
+  readonly from: string;
+  readonly to: string;
+  readonly family: string | null;
+}
+
+/** How many cables of a family are plugged into a part. */
+export const pluggedIn = (joined: readonly Joined[], part: string, family: string): number =>
+  joined.filter((j) => j.family === family && (j.from === part || j.to === part)).length;
+
+/** Screens aboard with a jack free for what a part senses, the nearest along the boat first. */
+export function screensFor(owned: readonly Fitted[], joined: readonly Joined[], sensor: Fitted): Fitted[] {
+  const far = (i: Fitted): number => Math.abs(xOf(i) - xOf(sensor));
+  return owned
+    .filter(({ placed: { id, part } }) => {
+      const jack = part.screen ? matedBy(part.signal, sensor.placed.part.signal) : null;
+      return jack !== null && pluggedIn(joined, id, jack.family) < jack.ways;
+    })
+    .sort((a, b) => far(a) - far(b));
 }

@@ -1,8 +1,8 @@
 import type { Fitted } from '../drilling';
 import type { Run } from '../rig';
 import { say, type Sentence } from '../units';
-import { idOf, nameOf, nearest, xOf } from './asked-of';
-import { matedBy } from './jacks';
+import { idOf, nameOf, xOf } from './asked-of';
+import { matedBy, pluggedIn, screensFor, type Joined } from './jacks';
 
 /** Signal cables that are proposed, with why each is so, and what is lacking. */
 export interface ProposedSignals {
@@ -20,10 +20,10 @@ export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], l
   const wants: Sentence[] = [];
   const signalOf = (id: string) => owned.find((i) => idOf(i) === id)?.placed.part.signal;
   const all = (): Run[] => [...kept, ...runs.map((r) => r.run)];
-  const used = (id: string, family: string): number =>
-    all().filter((r) => (r.from === id || r.to === id) && matedBy(signalOf(r.from), signalOf(r.to))?.family === family).length;
+  const joined = (): Joined[] =>
+    all().map(({ from, to }) => ({ from, to, family: matedBy(signalOf(from), signalOf(to))?.family ?? null }));
   const isFree = (item: Fitted, family: string): boolean =>
-    used(idOf(item), family) < (item.placed.part.signal?.jacks.find((j) => j.family === family)?.ways ?? 0);
+    pluggedIn(joined(), idOf(item), family) < (item.placed.part.signal?.jacks.find((j) => j.family === family)?.ways ?? 0);
   const join = (from: Fitted, to: Fitted, why: Sentence): void => {
     const run: Run = { from: idOf(from), to: idOf(to), lane, via: [], awg: null, has: 'signal', proposed: true };
     runs.push({ id: `signal-${idOf(from)}`.slice(0, 60), run, why });
@@ -31,11 +31,7 @@ export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], l
   const screens = owned.filter((i) => i.placed.part.screen && i.placed.part.signal).sort((a, b) => xOf(a) - xOf(b));
   for (const sensor of owned.filter((i) => i.placed.part.signal?.senses)) {
     if (all().some((r) => r.from === idOf(sensor) || r.to === idOf(sensor))) continue;
-    const takes = screens.filter((s) => {
-      const jack = matedBy(s.placed.part.signal, sensor.placed.part.signal);
-      return jack && isFree(s, jack.family);
-    });
-    const screen = nearest(xOf(sensor), takes, xOf);
+    const [screen] = screensFor(screens, joined(), sensor);
     if (screen) join(sensor, screen, say`${nameOf(screen)} shows what it senses: the nearest screen that takes its plug.`);
     else wants.push(say`A screen for ${nameOf(sensor)}: none aboard has a jack free that takes its plug.`);
   }
@@ -43,8 +39,8 @@ export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], l
     const before = screens[i];
     const network = matedBy(before?.placed.part.signal, screen.placed.part.signal)?.family;
     if (!before || network === undefined || !isFree(before, network) || !isFree(screen, network)) return;
-    const joined = all().some((r) => [r.from, r.to].includes(idOf(before)) && [r.from, r.to].includes(idOf(screen)));
-    if (!joined) join(before, screen, say`One network: each screen shows what the other’s transducer hears.`);
+    const already = all().some((r) => [r.from, r.to].includes(idOf(before)) && [r.from, r.to].includes(idOf(screen)));
+    if (!already) join(before, screen, say`One network: each screen shows what the other’s transducer hears.`);
   });
   return { runs, wants };
 }

@@ -1,4 +1,4 @@
-import { GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw, type Passes } from '../circuits';
+import { freeWay, GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw, type Passes } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
@@ -316,7 +316,7 @@ class Proposing {
       const { wayAmps = box.passes.amps } = box.passes;
       if (shared !== undefined && (box.ways.get(shared) ?? 0) + load.draw.amps <= wayAmps) return shared;
     }
-    return Array.from({ length: box.passes.ways }, (_, i) => i + 1).find((n) => !box.ways.has(n)) ?? 1;
+    return freeWay(box.passes.ways, box.ways) ?? 1;
   }
 
   private feedBoxes(): void {

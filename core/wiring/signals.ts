@@ -1,6 +1,6 @@
 import type { Signal } from '../parts';
 import { cableBetween, matedBy } from './jacks';
-import { conductorsIn, type Laid, type LaidRun } from './run';
+import { type Laid, type LaidRun } from './run';
 import { WIRE_ACROSS } from './bundle';
 import type { WiredRun } from './wire-up';
 
@@ -12,12 +12,15 @@ export interface SignalRun extends LaidRun {
   readonly material: string | null;
 }
 
+/** Whether a cable carries signals, and feeds nothing. */
+export const isSignal = (run: WiredRun | SignalRun): run is SignalRun => 'family' in run;
+
 /** What a signal cable is across, sheath and all (judgement), mm. */
 const SIGNAL_ACROSS = 6;
 
 /** What each wire of a cable is across, mm. */
 export const wiresOf = (run: WiredRun | SignalRun): number[] =>
-  'family' in run ? [SIGNAL_ACROSS] : Array.from({ length: conductorsIn(run) }, () => WIRE_ACROSS[run.awg ?? 2]);
+  isSignal(run) ? [SIGNAL_ACROSS] : Array.from({ length: run.conductors }, () => WIRE_ACROSS[run.awg ?? 2]);
 
 /** A laid signal cable with its plugs. */
 export function signalRun(laid: Laid, from: Signal | undefined, to: Signal | undefined): SignalRun {

@@ -2,6 +2,7 @@ import { DRAWN, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuit
 import { printLong } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import {
+  isSignal,
   cablesOf,
   channelsOf,
   cutList,
@@ -61,7 +62,7 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   paper.row(['Cable', 'Lane', 'Gauge', 'Length', 'Protection'], pulls, { bold: true });
   for (const { run, label } of pullList(all))
     paper.row(
-      'family' in run
+      isSignal(run)
         ? [label, run.lane, 'signal', long(run.cut), run.given === 'with its part' ? 'Not cut.' : 'As it is sold.']
         : [label, run.lane, `${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)],
       pulls,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { LedLine } from '@plain-cleat/core/lines';
-import { cablesOf, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
+import { isSignal, cablesOf, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Mass } from './words';
 import { Scale, WIDTH } from './scale';
@@ -104,7 +104,7 @@ export class Lanes {
 export const wireOnStrip = (run: WiredRun | SignalRun): StripRun => ({
   id: run.id,
   path: run.path,
-  thick: wireThickness('family' in run ? 16 : run.awg),
+  thick: wireThickness(isSignal(run) ? 16 : run.awg),
 });
 
 /** A line as it lies on the strip. */

@@ -5,12 +5,12 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatTableModule } from '@angular/material/table';
 import { MatTabsModule } from '@angular/material/tabs';
 import { merge } from 'rxjs';
-import { printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/circuits';
+import { freeWay, printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/circuits';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { proposeLines } from '@plain-cleat/core/lines';
 import { CONDUCTORS, LANES, type Conductors, type Run } from '@plain-cleat/core/rig';
-import { labelled, proposeCircuit, type Labelled, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
+import { isSignal, labelled, proposeCircuit, type Labelled, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';
@@ -90,8 +90,14 @@ export default class Wire {
   protected readonly labelledSignals = computed(() => labelled(this.signals(), this.items()));
   private readonly cables = computed(() => [...this.runs(), ...this.signals()]);
   protected readonly chosen = computed(() => this.cables().find((r) => r.id === this.picked()) ?? this.cables()[0] ?? null);
-  protected readonly run = computed((): WiredRun | null => this.runs().find((r) => r === this.chosen()) ?? null);
-  protected readonly signal = computed((): SignalRun | null => this.signals().find((s) => s === this.chosen()) ?? null);
+  protected readonly run = computed((): WiredRun | null => {
+    const chosen = this.chosen();
+    return chosen && !isSignal(chosen) ? chosen : null;
+  });
+  protected readonly signal = computed((): SignalRun | null => {
+    const chosen = this.chosen();
+    return chosen && isSignal(chosen) ? chosen : null;
+  });
   protected readonly tab = signal('Cables');
   protected readonly atLines = computed(() => this.tab() === 'Lines');
   protected readonly pickedLine = signal<string | null>(null);
@@ -251,8 +257,8 @@ export default class Wire {
   private freeWay(from: string): number | null {
     const { ways = 1 } = this.items().find((i) => i.placed.id === from)?.placed.part.power?.passes ?? {};
     if (ways < 2) return null;
-    const taken = new Set(this.runs().flatMap((r) => (r.from === from ? [r.way] : [])));
-    return Array.from({ length: ways }, (_, i) => i + 1).find((n) => !taken.has(n)) ?? ways;
+    const taken = new Set(this.runs().flatMap((r) => (r.from === from ? (r.way ?? []) : [])));
+    return freeWay(ways, taken) ?? ways;
   }
 
   protected paper = (name: string): string => documentUrl(this.store.state()?.doc.id ?? '', name, this.units.system());
