@@ -8,6 +8,7 @@ import { sideToSide } from './balance';
 import { budgets, tooManyRods } from './clutter';
 import { lateParts } from './dates';
 import { eventRules } from './event-rules';
+import { lineOld, lineShort } from './old-cords';
 import { lineAtFeet, lineInStroke, lineInWay, lineMeets, lineOverHatch, linePropeller } from './fouls';
 import { aboutHull, type Judged, type Finding, type Judgement, type Raw } from './finding';
 import { acrossTracks, clearOfDeck, fitsItsPlace, hangsOver, lies, onLids } from './footing';
@@ -235,6 +236,8 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   lineReach,
   lineHard,
   lineChafes,
+  lineShort,
+  lineOld,
   linePropeller,
   lineOverHatch,
   lineAtFeet,

@@ -1,4 +1,4 @@
-import { CORD_TRAITS, cordWords, type LedLine, USES } from '../lines';
+import { cordWords, type LedLine, newBy, USES } from '../lines';
 import type { CordKind, LineUse } from '../rig';
 
 /** A line as its owner reads it. */
@@ -42,9 +42,13 @@ const FRENCH_CORDS: Readonly<Record<CordKind, string>> = {
  * @param opened ISO date the rig was opened
  */
 export const toldLines = (lines: readonly LedLine[], opened: string, language: 'en' | 'fr'): ToldLine[] =>
-  lines.map(({ line: { use }, cord }) => {
-    const newBy = Number(opened.slice(0, 4)) + CORD_TRAITS[cord.of].sun;
+  lines.map((line) => {
+    const {
+      line: { use },
+      cord,
+    } = line;
+    const by = newBy(line, opened);
     return language === 'fr'
-      ? { ...FRENCH[use], cord: `${FRENCH_CORDS[cord.of]}, ${cord.diameter} mm`, newBy }
-      : { name: use, cord: cordWords(cord), caution: USES[use].caution, newBy };
+      ? { ...FRENCH[use], cord: `${FRENCH_CORDS[cord.of]}, ${cord.diameter} mm`, newBy: by }
+      : { name: use, cord: cordWords(cord), caution: USES[use].caution, newBy: by };
   });

@@ -44,12 +44,11 @@ export function pullMinutes(run: LaidRun, standard: Standard): number {
 export const terminateMinutes = ({ conductors }: Pick<WiredRun, 'conductors'>, standard: Standard): number =>
   2 * conductors * standard.terminationMinutes;
 
-/** What lies in the boat already is neither pulled nor ended; a signal cable comes with its plugs on and is tested by what it shows. */
+/** What lies in the boat as it lay is neither pulled nor ended; a signal cable comes with its plugs on and is tested by what it shows. */
 function cableLine(run: WiredRun | SignalRun, standard: Standard): LaborLine[] {
-  const there = run.given === 'aboard';
-  if (isSignal(run)) return there ? [] : [{ of: run.id, says: 'Pull, plug in', minutes: pullMinutes(run, standard) }];
-  const lay = there ? 0 : pullMinutes(run, standard) + terminateMinutes(run, standard);
-  return [{ of: run.id, says: there ? 'Test' : 'Pull, terminate, test', minutes: lay + standard.circuitTestMinutes }];
+  if (isSignal(run)) return run.there ? [] : [{ of: run.id, says: 'Pull, plug in', minutes: pullMinutes(run, standard) }];
+  const lay = run.there ? 0 : pullMinutes(run, standard) + terminateMinutes(run, standard);
+  return [{ of: run.id, says: run.there ? 'Test' : 'Pull, terminate, test', minutes: lay + standard.circuitTestMinutes }];
 }
 
 /** What came aboard and is held elsewhere or otherwise now: it comes off first. */
@@ -94,6 +93,8 @@ export function laborLines(
     ...made,
     ...mounts,
     ...wires,
-    ...lines.map(({ id, line }) => ({ of: id, says: `Cut, lead and tie: ${line.use}`, minutes: standard.lineMinutes })),
+    ...lines.flatMap(({ id, line, old, there }) =>
+      there ? [] : [{ of: id, says: `${old ? 'Lead' : 'Cut, lead'} and tie: ${line.use}`, minutes: standard.lineMinutes }],
+    ),
   ];
 }

@@ -1,6 +1,6 @@
 import { roundTo } from '../units';
 import type { Fitted } from '../drilling';
-import type { CordKind } from '../rig';
+import type { CordAboard, CordKind } from '../rig';
 
 /** What a cord of some material is like. */
 export interface CordTraits {
@@ -29,6 +29,13 @@ export const CORD_TRAITS: Readonly<Record<CordKind, CordTraits>> = {
   'high-modulus': { strong: 600, density: 970, stretch: 0.005, rubs: 0.1, sun: 5 },
   'shock cord': { strong: 20, density: 1100, stretch: 0.5, rubs: 0.3, sun: 3 },
 };
+
+/**
+ * The year a line is to be new by: what lies in the sun goes.
+ * @param opened ISO date the rig was opened, which a line is new in unless it came aboard
+ */
+export const newBy = ({ cord, old }: { readonly cord: Cord; readonly old: CordAboard | null }, opened: string): number =>
+  Number((old?.since ?? opened).slice(0, 4)) + CORD_TRAITS[cord.of].sun;
 
 /** A cord: what it is made of, and how thick it is, mm. */
 export interface Cord {
@@ -72,12 +79,14 @@ export const KNOT = 30;
 /** What is cut for a tether of a length, mm: a knot at each end. */
 const tetherCut = (length: number): number => length + 2 * KNOT * TETHER.diameter;
 
-/** Every tether aboard as it is cut, mm. */
+/** Every tether that is cut, mm: what came aboard on its tether keeps it, unless a longer one is wanted. */
 export const tethersOf = (
   owned: readonly Pick<Fitted, 'letter' | 'placed'>[],
 ): { readonly fitting: string; readonly letter: string; readonly name: string; readonly cut: number }[] =>
   owned.flatMap(({ letter, placed: { id, part, fitting } }) =>
-    fitting.tether ? [{ fitting: id, letter, name: part.name, cut: tetherCut(fitting.tether.length) }] : [],
+    fitting.tether && fitting.tether.length > (fitting.aboard?.tether ?? -1)
+      ? [{ fitting: id, letter, name: part.name, cut: tetherCut(fitting.tether.length) }]
+      : [],
   );
 
 /** A cord in words: polyester, 6 mm. Cords are sold by the millimetre everywhere. */

@@ -2,7 +2,7 @@ import type { Fitted } from '../drilling';
 import { slicesOf, waterAt, type Weight } from '../float';
 import type { HullSurface } from '../hull';
 import { reachedBy, type Paddler, type ReachZone, type Seatings } from '../layout';
-import { type Ground, type Ledger, type Line, type Plan } from '../rig';
+import { cordAboard, isLed, type CordAboard, type Ground, type Ledger, type Line, type Plan } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Memory } from '../stages';
 import { tiePointsOf } from '../ties';
@@ -60,11 +60,17 @@ export interface LedLine {
   readonly path: readonly Point[];
   /** Where it bears on the hull, and by how much it turns there, radians. */
   readonly bears: readonly { readonly at: Point; readonly turns: number }[];
-  /** Aboard, there and back for a loop; overboard; in knots and hand; and what is cut, mm. */
+  /** Aboard, there and back for a loop; overboard; in knots and hand; and what that takes in all, mm. */
   readonly aboard: number;
   readonly rode: number;
   readonly ends: number;
+  readonly wanted: number;
+  /** What is cut, or how long the old piece is, mm. */
   readonly cut: number;
+  /** The piece that was on the boat when that came in; null where a new one is cut. */
+  readonly old: CordAboard | null;
+  /** It is led as it was led. */
+  readonly there: boolean;
   /** What it holds or pulls, with waves, N. */
   readonly load: number;
   /** What it is drawn with where it is tightest, N. */
@@ -155,7 +161,8 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
   const cutTo = bench.shop.wiring.cutTo;
   // A shock cord is stretched in use: it is cut shorter.
   const needs = line.of === 'shock cord' ? aboard / (1 + BUNGEE) : aboard;
-  const cut = Math.ceil((needs + rode + ends) / cutTo - 1e-9) * cutTo;
+  const wanted = Math.ceil((needs + rode + ends) / cutTo - 1e-9) * cutTo;
+  const old = cordAboard(line);
   const forces = places.map((place): number => {
     if (sideways) return Math.max(2 * sideways.tight, load);
     const i = bends.findIndex((b) => b.at === place.at);
@@ -164,7 +171,9 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
     return Number.isFinite(scale) ? Math.hypot(f.x, f.y, f.z) * scale : Infinity;
   });
   return {
-    ...{ id, line, cord, path, load, tight, hand, lift, held, aboard, rode, ends, cut },
+    ...{ id, line, cord, path, load, tight, hand, lift, held, aboard, rode, ends, wanted, old },
+    cut: old?.cut ?? wanted,
+    there: isLed(line, (fitting) => bench.owned.some((i) => i.placed.id === fitting && i.mounted.there)),
     led: places.map((place, i) => ({ ...place, newtons: forces[i] ?? 0 })),
     bears: bends.flatMap(({ at, by }, i) => {
       const [before, after] = [bends[i - 1], bends[i + 1]];

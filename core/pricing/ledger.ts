@@ -83,8 +83,9 @@ function materials(items: readonly Fitted[], { runs, signals, guards, rules, lin
   }
   const holes = items.reduce((sum, i) => sum + i.holes.length, 0);
   add('sealant', Math.ceil(holes / HOLES_A_QUARTER) / 4, 'follows the holes');
-  const bought = runs.filter((r) => r.given !== 'aboard');
-  for (const run of bought) {
+  // What lies as it lay keeps its ends and its protection.
+  const pulled = runs.filter((r) => !r.there);
+  for (const run of pulled) {
     if (run.awg && !run.given)
       add(
         wireId(run.awg, rules.series),
@@ -97,10 +98,10 @@ function materials(items: readonly Fitted[], { runs, signals, guards, rules, lin
   }
   for (const { material, family, cut } of signals)
     if (material !== null) add(material, 1, 'follow the runs', `Signal cable, ${family}, ${cut} mm, not in the stores`);
-  for (const { rating, kind, cable } of guards)
-    if (rating !== null && (cable === null || bought.some((r) => r.id === cable)))
+  for (const { rating, kind, cable, fitting, way } of guards)
+    if (rating !== null && pulled.some((r) => (cable === null ? r.from === fitting && r.way === way : r.id === cable)))
       add(cable === null ? 'fuse' : HOLDER[kind], 1, 'follow the runs');
-  for (const { cord, cut } of lines) addCord(cord, cut);
+  for (const { cord, cut, old } of lines) if (!old) addCord(cord, cut);
   for (const { cut } of tethersOf(items)) addCord(TETHER, cut);
   return out;
 }

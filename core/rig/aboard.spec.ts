@@ -1,7 +1,6 @@
 import { TOLVANE } from '../../demo/index';
 import { holeHistory, holesOfRig } from '../drilling';
-import { deck, fitted, inputOf, keptFact, partOf, track } from '../testing/plans';
-import { cablesOf, cutList, labelled } from '../wiring';
+import { deck, fitted, inputOf, keptFact, partOf } from '../testing/plans';
 import { USUAL_SHOP } from '../shop';
 import { tell } from '../units';
 import { workUp, type Workup } from '../workup';
@@ -205,76 +204,6 @@ describe('what the maker fitted', () => {
     expect(off.surface.model.handles?.map((h) => h.id)).toEqual(HULL.handles?.slice(1).map((h) => h.id));
     const left = work(STOCK, { features: { [`handle-${handle}`]: { is: 'left' } } });
     expect(left.surface.model.handles?.length).toBe(2);
-  });
-});
-
-describe('cables that an earlier rig pulled', () => {
-  const before = {
-    b: fitted('battery-50', { on: 'space', space: 'bow-hold', x: 560, y: 0, heading: 0 }, 'loose'),
-    g: fitted('gland', deck(900, 200), 'through'),
-    s: fitted('sounder-arm-7', track('fwd-port', 1200), 'track'),
-    l: fitted('deck-light', deck(700, 40), 'rivet'),
-  };
-  const via = [
-    { at: 'gland' as const, fitting: 'g' },
-    { at: 'lane' as const, x: 1100 },
-  ];
-  const runs: Plan['runs'] = {
-    r: { from: 'b', to: 's', lane: 'outside port', via, awg: 12 },
-    n: { from: 'b', to: 'l', lane: 'inside port', via: [], awg: null },
-  };
-  const facts = [
-    ...['b', 'g', 's', 'l'].map((id) => keptFact({ kind: 'stepDone', step: `fit.${id}` })),
-    keptFact({ kind: 'stepDone', step: 'pull.r' }),
-  ];
-  const year1 = work(before, { runs }, facts);
-  const left = fromEarlier({ fittings: before, sets: {}, own: {}, runs }, year1.ledger, (id) => `y1-${id}`, year1.wiring.runs);
-  const year2 = work(left.fittings, { id: 'plan-2', runs: left.runs }, facts);
-
-  it('lie in the boat as they were pulled: gauge, length and glands, between what stayed; what was not pulled is none', () => {
-    const [was] = year1.wiring.runs.filter((r) => r.id === 'r');
-    expect(Object.keys(left.runs)).toEqual(['y1-r']);
-    expect(left.runs['y1-r']?.aboard).toEqual({ awg: 12, cut: was?.cut ?? 0 });
-    expect(left.runs['y1-r']?.via[0]).toEqual({ at: 'gland', fitting: 'y1-g' });
-    const [now] = year2.wiring.runs;
-    expect([now?.given, now?.awg, now?.cut, now?.glands]).toEqual(['aboard', 12, was?.cut, ['y1-g']]);
-  });
-
-  it('cost no wire, no ends and no pulling; they are tested still', () => {
-    expect(year2.price.lines.filter((l) => /wire|terminal|shrink|fuse/.test(l.key))).toEqual([]);
-    expect(year2.build.steps.filter((s) => s.id.endsWith('.y1-r')).map((s) => s.work)).toEqual(['test']);
-    expect(cutList(labelled(year2.wiring.runs, year2.aboard.owned))).toEqual([]);
-  });
-
-  it('are signal cables too: they lie there as long as they came, and are not bought again', () => {
-    const screens: Plan['fittings'] = {
-      s: fitted('sounder-arm-7', track('fwd-port', 1200), 'track'),
-      t: fitted('sounder-arm-7', track('fwd-star', 1200), 'track'),
-    };
-    const net: Plan['runs'] = { q: { from: 's', to: 't', lane: 'under deck', via: [], awg: null, has: 'signal' } };
-    const done = ['fit.s', 'fit.t', 'pull.q'].map((of) => keptFact({ kind: 'stepDone', step: of }));
-    const first = work(screens, { runs: net }, done);
-    const carried = fromEarlier(
-      { fittings: screens, sets: {}, own: {}, runs: net },
-      first.ledger,
-      (id) => `y1-${id}`,
-      cablesOf(first.wiring),
-    );
-    const [was] = first.wiring.signals;
-    expect(carried.runs['y1-q']?.aboard).toEqual({ cut: was?.cut ?? 0 });
-    expect(first.price.lines.some((l) => l.key.startsWith('signal-cable'))).toBeTrue();
-    const again = work(carried.fittings, { id: 'plan-2', runs: carried.runs }, done);
-    expect([again.wiring.signals[0]?.given, again.wiring.signals[0]?.cut]).toEqual(['aboard', was?.cut]);
-    expect(again.price.lines.some((l) => l.key.startsWith('signal-cable'))).toBeFalse();
-    expect(again.build.steps.filter((s) => s.id.endsWith('.y1-q'))).toEqual([]);
-  });
-
-  it('stay as long as they are: what moved too far is said, and a new one settles it', () => {
-    const moved = { ...left.fittings, 'y1-s': { ...(left.fittings['y1-s'] as Fitting), place: track('aft-port', 2700) } };
-    const w = work(moved, { id: 'plan-2', runs: left.runs }, facts);
-    const short = w.findings.find((f) => f.code === 'cable-short');
-    expect(short?.tries([]).map((t) => t.says.join(''))).toContain('Pull a new one');
-    expect(year2.findings.some((f) => f.code === 'cable-short')).toBeFalse();
   });
 });
 

@@ -1,4 +1,5 @@
 import type { DraftChange } from './change';
+import { entryOf } from './entry-of';
 import { isTrolley, lineWithout } from './line';
 import { sameJson } from './same-json';
 import type { Plan, Run } from './plan';
@@ -14,16 +15,30 @@ export const runsWithout = ({ runs }: Pick<Plan, 'runs'>, gone: (fitting: string
     return sameJson(from, to) ? [] : [{ kind: 'routeRun', run, from, to }];
   });
 
-/** What becomes of the lines when some fittings go: led by what is left, or deleted; a trolley that goes takes its ring along. */
+/** The lines that are left when some fittings go: led by what is left; a trolley that goes takes its ring along. */
+export function linesKept(lines: Plan['lines'], gone: (fitting: string) => boolean): Plan['lines'] {
+  const left = new Map(
+    Object.entries(lines).flatMap(([id, line]) => {
+      const to = lineWithout(line, gone);
+      return to ? [[id, to] as const] : [];
+    }),
+  );
+  return Object.fromEntries(
+    [...left].flatMap(([id, line]) => {
+      const through = line.through.filter((p) => p.at !== 'ring' || left.has(p.line));
+      return through.length < 2 ? [] : [[id, { ...line, through }]];
+    }),
+  );
+}
+
+/** What becomes of the lines when some fittings go. */
 export function linesWithout({ lines }: Pick<Plan, 'lines'>, gone: (fitting: string) => boolean): DraftChange[] {
-  const left = new Map(Object.entries(lines).map(([id, line]) => [id, lineWithout(line, gone)]));
-  const kept = Object.entries(lines).map(([id, line]) => {
-    const to = left.get(id) ?? null;
-    const through = to?.through.filter((p) => p.at !== 'ring' || left.get(p.line)) ?? [];
-    return { id, from: line, to: to && through.length >= 2 ? { ...to, through } : null };
-  });
+  const kept = linesKept(lines, gone);
   // What goes through a ring lets go of it before its trolley is deleted.
-  return kept
-    .sort((a, b) => Number(isTrolley(a.from)) - Number(isTrolley(b.from)))
-    .flatMap(({ id, from, to }): DraftChange[] => (sameJson(from, to) ? [] : [{ kind: 'leadLine', line: id, from, to }]));
+  return Object.entries(lines)
+    .sort(([, a], [, b]) => Number(isTrolley(a)) - Number(isTrolley(b)))
+    .flatMap(([line, from]): DraftChange[] => {
+      const to = entryOf(kept, line) ?? null;
+      return sameJson(from, to) ? [] : [{ kind: 'leadLine', line, from, to }];
+    });
 }

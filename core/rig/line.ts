@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sameJson } from './same-json';
 import { keySchema, tieKeySchema } from '../stored';
 
 /** What a line is for. */
@@ -42,13 +43,17 @@ const groundSchema = z.strictObject({
 });
 export type Ground = z.infer<typeof groundSchema>;
 
-/** A line from what it pulls or holds to where it is made fast. */
-export const lineSchema = z.strictObject({
-  use: z.enum(LINE_USES),
+/** A cord, and where it is led. */
+const leadSchema = z.strictObject({
   of: z.enum(CORDS),
   diameter: z.number().min(2).max(16).describe('mm'),
   through: z.array(linePointSchema).min(2, 'a line has two ends').max(24),
   way: z.enum(LINE_WAYS),
+});
+
+/** A line from what it pulls or holds to where it is made fast. */
+export const lineSchema = leadSchema.extend({
+  use: z.enum(LINE_USES),
   carries: keySchema.optional().describe('the fitting that it holds, pulls or lifts'),
   ground: groundSchema.optional().describe('where it is meant to hold; the usual when left out'),
   rode: z.number().min(0).max(200_000).optional().describe('what goes overboard, mm; by the depth when left out'),
@@ -56,9 +61,18 @@ export const lineSchema = z.strictObject({
     .union(BREAKS.map((n) => z.literal(n)))
     .optional()
     .describe('the cable tie that lets a fouled anchor go, N; none when left out'),
+  aboard: leadSchema
+    .extend({
+      cut: z.number().min(0).max(400_000).describe('how long it is, mm'),
+      since: z.iso.date().describe('the day the rig was opened that it was new in'),
+    })
+    .optional()
+    .describe('it was on the boat when that came in, and how it was led there: a new one when left out'),
   proposed: z.literal(true).optional().describe('as it was proposed: a new proposal may replace it'),
 });
 export type Line = z.infer<typeof lineSchema>;
+/** A piece of cord that was on the boat when that came in. */
+export type CordAboard = NonNullable<Line['aboard']>;
 export type LinePoint = Line['through'][number];
 
 /** A line with some of its fields another; what is undefined is left out of it. */
@@ -70,6 +84,20 @@ export function tiedFitting(tie: string): string | null {
   const [holder = ''] = tie.split('.');
   return holder === 'hull' ? null : holder;
 }
+
+/** Whether two pieces are of one cord. */
+export const isSameCord = (a: Pick<Line, 'of' | 'diameter'>, b: Pick<Line, 'of' | 'diameter'>): boolean =>
+  a.of === b.of && a.diameter === b.diameter;
+
+/** The piece of cord that a line is led with that was on the boat already; null where a new one is cut. */
+export const cordAboard = (line: Line): CordAboard | null => (line.aboard && isSameCord(line, line.aboard) ? line.aboard : null);
+
+/** Whether that piece is led as it was led, through things that stand as they stood: there is nothing to do. */
+export const isLed = (line: Line, stays: (fitting: string) => boolean): boolean => {
+  const aboard = cordAboard(line);
+  const holders = line.through.flatMap((p) => (p.at === 'tie' ? (tiedFitting(p.tie) ?? []) : []));
+  return !!aboard && line.way === aboard.way && sameJson(line.through, aboard.through) && holders.every(stays);
+};
 
 /** Whether a line is a trolley, and so has a ring. */
 export const isTrolley = (line: Pick<Line, 'use'> | undefined): boolean => line?.use === 'anchor trolley';

@@ -92,6 +92,7 @@ export const fittingSchema = z.strictObject({
       place: placeSchema,
       hold: z.enum(HOLDS),
       holes: z.record(nthHoleSchema, z.uuid()).optional().describe('its holes, counted from 1, that a fact tells of'),
+      tether: z.number().min(0).max(6000).optional().describe('how long the tether is that came on it, mm'),
     })
     .optional()
     .describe('it was on the boat when that came in, and how it stood there'),
@@ -147,24 +148,28 @@ const guardSchema = z.union([
   }),
 ]);
 
-/** A cable from what feeds to what is fed. */
-export const runSchema = z.strictObject({
+/** Where a cable lies: its ends, and its way between them. */
+const layingSchema = z.strictObject({
   from: keySchema.describe('fitting that feeds it'),
   to: keySchema.describe('fitting that it feeds'),
   lane: z.enum(LANES),
   via: z.array(waypointSchema).max(40),
+});
+
+/** A cable from what feeds to what is fed. */
+export const runSchema = layingSchema.extend({
   awg: z.int().min(2).max(18).nullable().describe('null lets the core choose the gauge'),
   way: z.int().min(1).max(24).optional().describe('the way it leaves by, counted from 1, where what feeds it has several'),
   has: z.enum(CONDUCTORS).optional().describe('both when left out'),
   guard: guardSchema.optional().describe('left out: at a battery as the core chooses, elsewhere none'),
   name: z.string().trim().min(1).max(40).optional().describe('what its way is called on the box'),
-  aboard: z
-    .strictObject({
+  aboard: layingSchema
+    .extend({
       awg: z.int().min(2).max(18).optional().describe('left out of a signal cable'),
       cut: z.number().min(0).max(40_000).describe('how long each conductor of it is, mm'),
     })
     .optional()
-    .describe('it lay in the boat when that came in, as an earlier rig pulled it: a new one when left out'),
+    .describe('it lay in the boat when that came in, and how it lay there: a new one when left out'),
   proposed: z.literal(true).optional().describe('as it was proposed: a new proposal may replace it'),
 });
 

@@ -367,6 +367,16 @@ const SAID = {
     totalCents: 130_291,
     holes: 12,
   },
+  12: {
+    says: 'its old cables lie as they lay',
+    findings: [
+      ...['hangs-over:c-board', 'hangs-over:c-second', 'hangs-over:c-sounder', 'landing-side:c-sampler'],
+      ...['paddle-stroke:c-sampler', 'paddle-stroke:c-second', 'paddle-stroke:c-sounder', 'reach:c-board'],
+      ...['reach:c-cleat', 'reach:c-second', 'reach:c-side', 'reach:c-sounder', 'used-up:hull:glands'],
+    ],
+    totalCents: 9656,
+    holes: 0,
+  },
 } as const;
 
 describe('rig file', () => {
@@ -393,7 +403,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(12);
+    expect(read.file.version).toBe(13);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -449,7 +459,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 13), /^version/],
+      [(f) => (f.version = 14), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

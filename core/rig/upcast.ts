@@ -13,7 +13,18 @@ const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {}, 
 export function upcastPlan(stored: unknown): Plan {
   if (!isObject(stored)) return stored as unknown as Plan;
   const brief = isObject(stored.brief) ? { ...USUAL_BRIEF, ...stored.brief } : stored.brief;
-  return { ...LAYERS, ...stored, brief, pins: upcastPins(stored.pins) } as unknown as Plan;
+  return { ...LAYERS, ...stored, ...upcastRuns(stored.runs), brief, pins: upcastPins(stored.pins) } as unknown as Plan;
+}
+
+/** What was said to lie in the boat lay as its run says; how it lay was not kept. */
+function upcastRuns(runs: unknown): object {
+  if (!isObject(runs)) return {};
+  const lain = Object.entries(runs).map(([id, run]) => {
+    if (!isObject(run) || !isObject(run.aboard)) return [id, run];
+    const { from, to, lane, via } = run;
+    return [id, { ...run, aboard: { from, to, lane, via, ...run.aboard } }];
+  });
+  return { runs: Object.fromEntries(lain) };
 }
 
 /** Pins of before parts and groups of settings had revisions of their own. */
@@ -68,10 +79,10 @@ export const upcastParts = (stored: unknown): Part[] => (Array.isArray(stored) ?
 
 /** A rig file of any version as one of this version; anything else is left for the schema to refuse. */
 export function upcastFile(json: unknown): unknown {
-  if (!isObject(json) || ![1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11].includes(json.version as number)) return json;
+  if (!isObject(json) || ![1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].includes(json.version as number)) return json;
   return {
     ...json,
-    version: 12,
+    version: 13,
     plan: upcastPlan(json.plan),
     shop: upcastShop(json.shop),
     hull: upcastHull(json.hull),

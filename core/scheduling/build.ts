@@ -153,20 +153,19 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
   const ready = drilled.length ? ['cure'] : ['agree'];
   for (const run of cables) {
     const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
-    const aboard = run.given === 'aboard';
     if (isSignal(run)) {
       const detail = `${run.family ?? 'Signal'}, ${run.lane}: not cut. Both plugs in, what is over coiled and tied up.`;
-      if (!aboard)
+      if (!run.there)
         drafts.push(
           step(['pull', run.id], `Pull signal cable ${name}`, pullMinutes(run, labor), ready, { fitting: run.to, detail }),
         );
       continue;
     }
-    if (!aboard)
+    if (!run.there)
       drafts.push(
         step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
           fitting: run.to,
-          detail: `${run.gauge}${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.`,
+          detail: `${run.gauge}${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.${run.given === 'aboard' ? ' The old one, pulled out first.' : ''}`,
         }),
         step(['end', run.id], `Terminate ${name}`, terminateMinutes(run, labor), [stepId('pull', run.id)], {
           fitting: run.to,
@@ -174,7 +173,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
         }),
       );
     drafts.push(
-      step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, aboard ? ready : [stepId('end', run.id)], {
+      step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, run.there ? ready : [stepId('end', run.id)], {
         fitting: run.to,
         detail: 'Polarity, alone and with all others, voltage at the load.',
       }),
@@ -194,17 +193,18 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
       ),
     );
   const set = [...ready, ...dry.map((i) => stepId('fit', i.placed.id))];
-  for (const { id, line, cord, led } of lines)
+  const anew = lines.filter((l) => !l.there);
+  for (const { id, line, cord, led, old } of anew)
     drafts.push(
-      step(['lead', id], `Cut and lead: ${line.use}`, labor.lineMinutes, set, {
+      step(['lead', id], `${old ? 'Lead' : 'Cut and lead'}: ${line.use}`, labor.lineMinutes, set, {
         fitting: led.find((l) => l.fitting !== null)?.fitting ?? null,
-        detail: `${cordWords(cord)}; ${led.map((l) => l.letter || l.name).join(', ')}.`,
+        detail: `${cordWords(cord)}${old ? ', the old one' : ''}; ${led.map((l) => l.letter || l.name).join(', ')}.`,
       }),
     );
   const wired = cables.flatMap((c) =>
-    isSignal(c) ? (c.given === 'aboard' ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)],
+    isSignal(c) ? (c.there ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)],
   );
-  const fitted = [...set, ...wired, ...lines.map((l) => stepId('lead', l.id))];
+  const fitted = [...set, ...wired, ...anew.map((l) => stepId('lead', l.id))];
   drafts.push(
     step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),
     step('hose', 'Hose test', setUp('hose'), ['weigh'], { detail: 'Leak check at every hole.' }),

@@ -58,6 +58,8 @@ export const JUDGED_SINCE: readonly string[] = [
     'line-chafes',
     'line-hard-to-pull',
     'line-in-stroke',
+    'line-old',
+    'line-short',
     'line-in-way',
     'line-meets',
     'line-no-cleat',

@@ -76,10 +76,10 @@ export function conductorsOf({ has, colour }: Pick<WiredRun, 'has' | 'colour'>):
   return has === 'both' ? [out, back] : [has === 'plus' ? out : back];
 }
 
-/** Cables in pulling order, but for those that lie in the boat: lane by lane, in each the thickest first, for it bends least, then the longest (common practice, no source). */
+/** Cables in pulling order, but for those that lie in the boat as they lay: lane by lane, in each the thickest first, for it bends least, then the longest (common practice, no source). */
 export const pullList = <R extends WiredRun | SignalRun>(cables: readonly Labelled<R>[]): readonly Labelled<R>[] =>
   cables
-    .filter((c) => c.run.given !== 'aboard')
+    .filter((c) => !c.run.there)
     .sort(({ run: a }, { run: b }) => a.lane.localeCompare(b.lane) || thickOf(b) - thickOf(a) || b.length - a.length);
 
 const thickOf = (run: WiredRun | SignalRun): number => Math.max(...wiresOf(run));
@@ -147,7 +147,7 @@ export function endsOf(cables: readonly Labelled[], owned: readonly Fitted[], se
   };
   return cables.flatMap(({ run, label }) => {
     const { awg, gauge } = run;
-    if (awg === null || run.given === 'aboard') return [];
+    if (awg === null || run.there) return [];
     return conductorsOf(run).flatMap(({ colour, from, to }): End[] => [
       {
         ...{ label, colour, gauge, at: `${letterOf(run.from)} ${run.way !== null && from === '+' ? `way ${run.way}` : from}` },

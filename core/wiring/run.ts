@@ -1,7 +1,7 @@
 import type { ShopSettings } from '../shop';
 import type { HullSurface } from '../hull';
 import type { Placed } from '../layout';
-import type { Feeding, Run } from '../rig';
+import { isLaid, isThere, type Feeding, type Run } from '../rig';
 import { cableBetween } from './jacks';
 import { pathLength, type Point } from '../units';
 import { routeRun, type Routed } from './route';
@@ -18,12 +18,14 @@ export interface Laid extends Routed {
   readonly wanted: number;
   /** What it is not cut for: it comes with a part, is sold with its plugs on, or lies in the boat; null for one that is cut. */
   readonly given: 'with its part' | 'ready made' | 'aboard' | null;
+  /** It lies in the boat as it lay: it is neither pulled nor ended. */
+  readonly there: boolean;
 }
 
 /** What is the same of a cable that feeds and of one that carries signals. */
 export interface LaidRun
   extends
-    Pick<Laid, 'id' | 'lies' | 'path' | 'legs' | 'glands' | 'length' | 'cut' | 'wanted' | 'given'>,
+    Pick<Laid, 'id' | 'lies' | 'path' | 'legs' | 'glands' | 'length' | 'cut' | 'wanted' | 'given' | 'there'>,
     Pick<Run, 'from' | 'to' | 'lane'> {}
 
 /** Path plus a loop at each end plus slack, rounded up to what is cut. */
@@ -38,8 +40,8 @@ export interface RunInput {
   readonly from: Placed;
   readonly to: Placed;
   readonly shop: ShopSettings;
-  /** Where each gland it goes through stands. */
-  readonly glandAt?: (fitting: string) => Point | undefined;
+  /** The glands it goes through. */
+  readonly glands: readonly Placed[];
 }
 
 /** How far the middle of what moves on a part goes, mm: its cable follows. */
@@ -57,13 +59,16 @@ export function travelOf({ part }: Pick<Placed, 'part'>): number {
 const DRIP = 60;
 
 /** Lays one run: its path, its length, what is cut. */
-export function layRun({ hull, id, run, from, to, shop, glandAt }: RunInput): Laid {
+export function layRun({ hull, id, run, from, to, shop, glands }: RunInput): Laid {
+  const glandAt = (fitting: string): Point | undefined => glands.find((g) => g.id === fitting)?.frame.origin;
   const routed = routeRun(hull, run, from.frame.origin, to.frame.origin, glandAt);
   const length = pathLength(routed.path);
   const loops = shop.wiring.follows * (travelOf(from) + travelOf(to)) + DRIP * routed.glands.length;
   const wanted = cutLength(length + loops, shop.wiring);
   const as = asItComes(run, from, to, wanted);
-  return { ...routed, id, run, length, wanted, cut: as?.cut ?? wanted, given: as?.given ?? null };
+  const stood = new Set([from, to, ...glands].flatMap((p) => (isThere(p.fitting, p.place) ? [p.id] : [])));
+  const there = isLaid(run, (fitting) => stood.has(fitting));
+  return { ...routed, id, run, length, wanted, there, cut: as?.cut ?? wanted, given: as?.given ?? null };
 }
 
 /** How long a cable is that is not cut; null for one that is. */

@@ -41,7 +41,6 @@ import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Feeding, GuardKind, Plan } from '../rig';
 import type { Memory } from '../stages';
-import type { Point } from '../units';
 import { bundleOf, conductorsIn, feedsOver, layRun, type Laid, type LaidRun } from './run';
 import { signalRun, type SignalRun } from './signals';
 
@@ -123,10 +122,9 @@ export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput,
     const [from, to] = [byId.get(run.from), byId.get(run.to)];
     if (!from || !to) return [];
     const glands = run.via.flatMap((w) => (w.at === 'gland' ? (byId.get(w.fitting) ?? []) : []));
-    const glandAt = (fitting: string): Point | undefined => glands.find((g) => g.id === fitting)?.frame.origin;
     return [
       memory.last(id, [surface, run, from, to, shop, ...glands], () =>
-        layRun({ hull: surface, id, run, from, to, shop, glandAt }),
+        layRun({ hull: surface, id, run, from, to, shop, glands }),
       ),
     ];
   });
@@ -253,7 +251,7 @@ interface Worked {
 }
 
 function wiredRun(
-  { id, run, has, path, legs, lies, glands, length, cut, wanted, given }: FeedingLaid,
+  { id, run, has, path, legs, lies, glands, length, cut, wanted, given, there }: FeedingLaid,
   { joined, sized, byEdge, feeds, bundle, rules }: Worked,
 ): WiredRun | null {
   const { network, parts } = joined;
@@ -270,7 +268,7 @@ function wiredRun(
   const before = (network.at.get(leads[0]?.from ?? '') ?? []).flatMap((e) => (e.is === 'way' ? (byEdge.get(e.id) ?? []) : []));
   return {
     ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, lies, path, legs, glands },
-    ...{ length, cut, wanted, given },
+    ...{ length, cut, wanted, given, there },
     has,
     conductors: conductorsIn(run),
     bundle,

@@ -22,9 +22,10 @@ export function lineSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const cuts = [150, paper.width - 310, 80, 80];
   paper.row(['Cord', 'Pieces, longest first', 'In all', 'Weight'], cuts, { bold: true, ends: [2, 3] });
   const pieces = [
-    ...lines.map((l) => ({ cord: l.cord, label: l.line.use, cut: l.cut })),
+    ...lines.filter((l) => !l.old).map((l) => ({ cord: l.cord, label: l.line.use, cut: l.cut })),
     ...tethers.map(({ letter, cut }) => ({ cord: TETHER, label: `tether of ${letter}`, cut })),
   ];
+  if (pieces.length === 0) paper.text('Nothing: every line is on the boat.');
   for (const g of cordList(pieces))
     paper.row(
       [
@@ -45,7 +46,7 @@ export function lineSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     for (const p of l.led)
       paper.row([p.letter || '–', p.name, `${p.lead.takes} mm`, Number.isFinite(p.newtons) ? hung(p.newtons) : 'too much'], cols);
     paper.text(
-      `Cut ${long(l.cut)}: ${long(l.aboard)} aboard${l.rode > 0 ? `, ${long(l.rode)} overboard` : ''}, ${long(l.ends)} for knots and the hand.`,
+      `${l.old ? `On the boat since ${l.old.since}, ${long(l.cut)} long` : `Cut ${long(l.cut)}`}: ${long(l.aboard)} aboard${l.rode > 0 ? `, ${long(l.rode)} overboard` : ''}, ${long(l.ends)} for knots and the hand.`,
     );
     paper.text(`First end: ${ends[0]}. Last end: ${ends[1]}.`);
     if (l.line.breaks !== undefined) paper.text(`Cable tie at the head of the anchor: one sold to hold ${hung(l.line.breaks)}.`);

@@ -3,7 +3,7 @@ import type { OwnHull, RigDocument } from '@plain-cleat/api';
 import { SARROCK } from '@plain-cleat/demo';
 import { asPlanned } from '@plain-cleat/core/drilling';
 import { deck, fitted } from '@plain-cleat/core/testing';
-import { type Change, type Fact, stockKey } from '@plain-cleat/core/rig';
+import { type Change, type Fact, type Line, stockKey } from '@plain-cleat/core/rig';
 import { workUp } from '@plain-cleat/core/workup';
 import sharp from 'sharp';
 import { readPdf } from '../testing/pdf';
@@ -87,7 +87,7 @@ describe('a boat that comes in', () => {
     );
   });
 
-  it('that was rigged here before comes with that rig: its fittings, its holes, and what it had taken off as holes alone', async () => {
+  it('that was rigged here before comes with that rig: its fittings, its holes, its lines, and what it had taken off as holes alone', async () => {
     const ama = await (await shop()).signIn('ama');
     const id = await open(ama, { title: 'first year' });
     const change = async (body: object) => {
@@ -99,6 +99,16 @@ describe('a boat that comes in', () => {
     await change({ kind: 'placeItem', item: 'cleat', to: fitted('jam-cleat', deck(3950, 60), 'rivet') });
     await change({ kind: 'placeItem', item: 'never', to: fitted('jam-cleat', deck(4050, -60), 'rivet') });
     await change({ kind: 'keepItem', item: stockKey('park-p'), from: null, to: { is: 'removed' } });
+    const led = (at: string) => ({ at: 'tie' as const, tie: at });
+    const line = (through: Line['through']): Line => ({
+      use: 'drag rope',
+      of: 'nylon',
+      diameter: 8,
+      way: 'over the deck',
+      through,
+    });
+    await change({ kind: 'leadLine', line: 'rope', from: null, to: line([led('cleat.jaws'), led(`${stockKey('eye-s')}.eye`)]) });
+    await change({ kind: 'leadLine', line: 'unled', from: null, to: line([led('cleat.jaws'), led(`${stockKey('eye-p')}.eye`)]) });
     const first = await ama.rig(id);
     const holes = workupOf(first).drilling.holes.filter((h) => h.fitting === 'cleat');
     await keep(ama, first, [
@@ -107,6 +117,7 @@ describe('a boat that comes in', () => {
         measured: asPlanned(h, first.plan.tape, first.hull.revision),
       })),
       { kind: 'stepDone', step: 'fasten.cleat' },
+      { kind: 'stepDone', step: 'lead.rope' },
       { kind: 'stepDone', step: `strip.${stockKey('park-p')}` },
     ]);
     const { owner } = first;
@@ -115,7 +126,12 @@ describe('a boat that comes in', () => {
     const came = Object.values(second.plan.fittings).filter((f) => f.aboard?.from === 'earlier rig');
     expect(came.map((f) => f.part)).toEqual(['jam-cleat']);
     expect(second.plan.fittings[stockKey('park-p')]?.becomes).toEqual({ is: 'gone' });
+    const [cleat] = Object.keys(second.plan.fittings).filter((k) => second.plan.fittings[k]?.part === 'jam-cleat');
+    const [rope, ...others] = Object.values(second.plan.lines);
+    expect(rope?.through).toEqual([led(`${cleat}.jaws`), led(`${stockKey('eye-s')}.eye`)]);
+    expect([rope?.aboard?.since, others]).toEqual([first.plan.opened, []]);
     const w = workupOf(second);
+    expect(w.lines.map((l) => [l.there, l.cut])).toEqual([[true, workupOf(first).lines.find((l) => l.id === 'rope')?.cut ?? 0]]);
     expect([w.drilling.holes.length, w.price.totals.partsCents]).toEqual([0, 0]);
     expect(w.aboard.owned.find((i) => i.placed.part.id === 'jam-cleat')?.under.length).toBe(holes.length);
   });

@@ -3,15 +3,18 @@ import { partKey, type Part } from '@plain-cleat/core/parts';
 import {
   fromEarlier,
   isMakers,
+  linesKept,
   ownParts,
   partRef,
   runWithout,
   stockFittings,
+  type CutFor,
   type Fitting,
   type Ledger,
+  type Left,
   type Plan,
 } from '@plain-cleat/core/rig';
-import { cablesOf, type Wiring } from '@plain-cleat/core/wiring';
+import { cablesOf } from '@plain-cleat/core/wiring';
 import { workUp } from '@plain-cleat/core/workup';
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
@@ -20,7 +23,7 @@ import { newestParts, partsAt } from '../revisions/revisions';
 import { factsOf, pinnedOf, planOf } from './load';
 
 /** What is aboard a boat as a rig is opened on it. */
-export interface Came extends Pick<Plan, 'fittings' | 'sets' | 'own' | 'runs'> {
+export interface Came extends Left {
   /** The rig it was left by, when that was signed for: what it left is the new one's now. */
   readonly setAside: RigRow | null;
 }
@@ -34,9 +37,9 @@ export interface Came extends Pick<Plan, 'fittings' | 'sets' | 'own' | 'runs'> {
 export async function cameWith(model: HullModel, hullId: string | null, transaction: Transaction): Promise<Came> {
   const stock = await knownStock(model, transaction);
   const earlier = hullId === null ? null : await lastOn(hullId, transaction);
-  if (!earlier) return { fittings: stock, sets: {}, own: {}, runs: {}, setAside: null };
-  const { plan, ledger, wiring } = earlier;
-  const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`, cablesOf(wiring));
+  if (!earlier) return { fittings: stock, sets: {}, own: {}, runs: {}, lines: {}, setAside: null };
+  const { plan, ledger, cut } = earlier;
+  const left = fromEarlier(plan, ledger, () => `c-${randomUUID().slice(0, 13)}`, cut);
   const there = [
     ...(await partsAt(Object.values(left.fittings).map(partRef), transaction)),
     ...ownParts({ ...plan, own: left.own }),
@@ -45,13 +48,15 @@ export async function cameWith(model: HullModel, hullId: string | null, transact
   const fittings = standing(
     Object.entries({ ...stock, ...left.fittings }).filter(([, f]) => known.has(partKey(partRef(f))) || isMakers(f)),
   );
+  const gone = (fitting: string): boolean => !Object.hasOwn(fittings, fitting);
   const runs = Object.fromEntries(
     Object.entries(left.runs).flatMap(([id, run]) => {
-      const kept = runWithout(run, (fitting) => !Object.hasOwn(fittings, fitting));
+      const kept = runWithout(run, gone);
       return kept ? [[id, kept] as const] : [];
     }),
   );
-  return { fittings, sets: left.sets, own: left.own, runs, setAside: ledger.signed ? earlier.row : null };
+  const lines = linesKept(left.lines, gone);
+  return { fittings, sets: left.sets, own: left.own, runs, lines, setAside: ledger.signed ? earlier.row : null };
 }
 
 /** Without what stands on something that is not among them. */
@@ -81,7 +86,7 @@ async function knownStock(model: HullModel, transaction: Transaction): Promise<P
 async function lastOn(
   hullId: string,
   transaction: Transaction,
-): Promise<{ row: RigRow; plan: Plan; ledger: Ledger; wiring: Wiring } | null> {
+): Promise<{ row: RigRow; plan: Plan; ledger: Ledger; cut: CutFor } | null> {
   const row = await RigRow.findOne({
     where: { hullId, place: { [Op.ne]: 'set aside' } },
     order: [['number', 'DESC']],
@@ -90,6 +95,6 @@ async function lastOn(
   if (!row) return null;
   const plan = planOf(row);
   const [pinned, facts] = await Promise.all([pinnedOf(row, plan, transaction), factsOf(hullId)]);
-  const { ledger, wiring } = workUp({ plan, facts, ...pinned, asOf: plan.opened });
-  return { row, plan, ledger, wiring };
+  const { ledger, wiring, lines } = workUp({ plan, facts, ...pinned, asOf: plan.opened });
+  return { row, plan, ledger, cut: { cables: cablesOf(wiring), lines } };
 }

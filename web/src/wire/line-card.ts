@@ -6,9 +6,9 @@ import type { Cure } from '@plain-cleat/core/cures';
 import {
   breaksAt,
   cordFloats,
-  CORD_TRAITS,
   type LedLine,
   type LineProposal,
+  newBy,
   THICKNESSES,
   USES,
   USUAL_GROUND,
@@ -103,7 +103,10 @@ export class LineCard {
   /** How it lies to the stream, from bow to stern of the ring's way. */
   protected readonly headings = computed(() => this.line().held?.lies.map((l) => `${Math.round(l.heading)}°`) ?? []);
   protected readonly floats = computed(() => cordFloats(this.line().cord));
-  protected readonly years = computed(() => CORD_TRAITS[this.line().cord.of].sun);
+  protected readonly newBy = computed(() => {
+    const state = this.store.state();
+    return state ? newBy(this.line(), state.plan.opened) : null;
+  });
 
   private hung = (newtons: number): string => printMass(asHung(newtons), this.units.system());
 

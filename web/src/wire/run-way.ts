@@ -81,6 +81,9 @@ import { ownRun, putRun } from './plan-run';
     }
     <div class="row">
       <button mat-stroked-button type="button" (click)="routeIt()">Find a way</button>
+      @if (run().given === 'aboard') {
+        <button mat-stroked-button type="button" (click)="anew()">Pull a new one</button>
+      }
       <ng-content />
     </div>
   `,
@@ -126,6 +129,14 @@ export class RunWay {
   protected set(more: Partial<Run>): void {
     const plan = this.plan();
     if (plan) putRun(this.store, this.run().id, plan, ownRun(plan, more));
+  }
+
+  /** Another cable in place of the one that lies in the boat. */
+  protected anew(): void {
+    const plan = this.plan();
+    if (!plan) return;
+    const { aboard: _, ...bare } = plan;
+    putRun(this.store, this.run().id, plan, bare);
   }
 
   /** A point the cable must pass, from the bow and off the centre line. */
