@@ -41,7 +41,9 @@ export function reelCuts(rig: string, { wiring, lines, owned, ledger }: OffReels
   });
   return [
     ...wires,
-    ...lines.flatMap(({ id, line, cord: what, cut, old }) => (old || ledger.steps.has(`lead.${id}`) ? [] : [cord(id, line.use, what, cut)])),
+    ...lines.flatMap(({ id, line, cord: what, cut, old }) =>
+      old || ledger.steps.has(`lead.${id}`) ? [] : [cord(id, line.use, what, cut)],
+    ),
     ...tethersOf(owned).flatMap(({ fitting, letter, cut }) =>
       ledger.steps.has(`fit.${fitting}`) || ledger.steps.has(`fasten.${fitting}`)
         ? []

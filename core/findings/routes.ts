@@ -1,6 +1,6 @@
 import { entryOf, type Run } from '../rig';
 import { longMm, mm, say } from '../units';
-import { bundleAcross, cablesOf, hazardsOn, HELD_EVERY, longestFree, routeFor, wiresOf, type LaidRun } from '../wiring';
+import { bundleAcross, cablesOf, HELD_EVERY, longestFree, routeFor, wiresOf, type LaidRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
 import { aboutRun, nameIn } from './wires';
 
@@ -28,7 +28,7 @@ const letThrough = ({ owned }: Judged, run: LaidRun, bulkhead: string): boolean 
 /** Through foam, a well, a bulkhead or a tube. */
 export const runThrough: Judgement = (judged) =>
   cablesOf(judged.wiring).flatMap((run) =>
-    hazardsOn(judged.hull, run.legs)
+    run.through
       .filter(({ hazard }) => !letThrough(judged, run, hazard.id))
       .map(({ hazard }): Raw => ({
         ...aboutRun(judged, run),

@@ -201,9 +201,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
         detail: `${cordWords(cord)}${old ? ', the old one' : ''}; ${led.map((l) => l.letter || l.name).join(', ')}.`,
       }),
     );
-  const wired = cables.flatMap((c) =>
-    isSignal(c) ? (c.there ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)],
-  );
+  const wired = cables.flatMap((c) => (isSignal(c) ? (c.there ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)]));
   const fitted = [...set, ...wired, ...anew.map((l) => stepId('lead', l.id))];
   drafts.push(
     step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),

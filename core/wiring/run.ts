@@ -1,8 +1,9 @@
 import type { ShopSettings } from '../shop';
-import type { HullSurface } from '../hull';
+import type { BoxedHazard, HullSurface } from '../hull';
 import type { Placed } from '../layout';
 import { isLaid, isThere, type Feeding, type Run } from '../rig';
 import { cableBetween } from './jacks';
+import { hazardsOn } from './obstacles';
 import { pathLength, type Point } from '../units';
 import { routeRun, type Routed } from './route';
 
@@ -20,12 +21,14 @@ export interface Laid extends Routed {
   readonly given: 'with its part' | 'ready made' | 'aboard' | null;
   /** It lies in the boat as it lay: it is neither pulled nor ended. */
   readonly there: boolean;
+  /** What of the hull's inside it goes through. */
+  readonly through: readonly BoxedHazard[];
 }
 
 /** What is the same of a cable that feeds and of one that carries signals. */
 export interface LaidRun
   extends
-    Pick<Laid, 'id' | 'lies' | 'path' | 'legs' | 'glands' | 'length' | 'cut' | 'wanted' | 'given' | 'there'>,
+    Pick<Laid, 'id' | 'lies' | 'path' | 'legs' | 'glands' | 'length' | 'cut' | 'wanted' | 'given' | 'there' | 'through'>,
     Pick<Run, 'from' | 'to' | 'lane'> {}
 
 /** Path plus a loop at each end plus slack, rounded up to what is cut. */
@@ -68,7 +71,8 @@ export function layRun({ hull, id, run, from, to, shop, glands }: RunInput): Lai
   const as = asItComes(run, from, to, wanted);
   const stood = new Set([from, to, ...glands].flatMap((p) => (isThere(p.fitting, p.place) ? [p.id] : [])));
   const there = isLaid(run, (fitting) => stood.has(fitting));
-  return { ...routed, id, run, length, wanted, there, cut: as?.cut ?? wanted, given: as?.given ?? null };
+  const through = hazardsOn(hull, routed.legs);
+  return { ...routed, id, run, length, wanted, there, through, cut: as?.cut ?? wanted, given: as?.given ?? null };
 }
 
 /** How long a cable is that is not cut; null for one that is. */
@@ -104,18 +108,23 @@ export const sideBySide = (a: Pick<Routed, 'lies'>, b: Pick<Routed, 'lies'>): nu
   );
 
 /**
- * The most conductors that lie side by side with a cable anywhere along its lanes, its own among them. Where a cable begins or
- * ends another may begin, so looking at every beginning is enough.
+ * The most conductors that lie side by side with each cable anywhere along its lanes, its own among them. Where a cable begins
+ * another may join it, so looking at every beginning is enough.
+ * @returns by the id of the cable
  */
-export function bundleOf(one: Laid, all: readonly Laid[]): number {
-  const at = (lane: Run['lane'], x: number): number =>
-    all.reduce((sum, o) => sum + (o.lies.some((s) => s.lane === lane && s.from <= x && x <= s.to) ? conductorsIn(o.run) : 0), 0);
-  const most = one.lies.flatMap((mine) =>
-    all.flatMap((o) =>
-      o.lies.flatMap((s) =>
-        s.lane === mine.lane && s.from <= mine.to && s.to >= mine.from ? [at(mine.lane, Math.max(s.from, mine.from))] : [],
-      ),
-    ),
-  );
-  return Math.max(conductorsIn(one.run), ...most);
+export function bundlesOf(all: readonly Pick<Laid, 'id' | 'lies' | 'run'>[]): ReadonlyMap<string, number> {
+  const most = new Map(all.map(({ id, run }) => [id, conductorsIn(run)]));
+  for (const lane of new Set(all.flatMap(({ lies }) => lies.map((s) => s.lane)))) {
+    const lying = all.flatMap(({ id, lies, run }) => {
+      const along = lies.filter((s) => s.lane === lane);
+      return along.length ? [{ id, along, conductors: conductorsIn(run) }] : [];
+    });
+    const lieAt = (along: Routed['lies'], x: number): boolean => along.some((s) => s.from <= x && x <= s.to);
+    for (const x of new Set(lying.flatMap(({ along }) => along.map((s) => s.from)))) {
+      const there = lying.filter(({ along }) => lieAt(along, x));
+      const conductors = there.reduce((sum, o) => sum + o.conductors, 0);
+      for (const { id } of there) most.set(id, Math.max(most.get(id) ?? 0, conductors));
+    }
+  }
+  return most;
 }

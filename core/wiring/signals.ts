@@ -24,10 +24,10 @@ export const wiresOf = (run: WiredRun | SignalRun): number[] =>
 
 /** A laid signal cable with its plugs. */
 export function signalRun(laid: Laid, from: Signal | undefined, to: Signal | undefined): SignalRun {
-  const { id, run, lies, path, legs, glands, length, cut, wanted, given, there } = laid;
+  const { id, run, lies, path, legs, glands, length, cut, wanted, given, there, through } = laid;
   const material = given === 'ready made' ? (cableBetween(from, to, wanted)?.material ?? null) : null;
   return {
-    ...{ id, from: run.from, to: run.to, lane: run.lane, lies, path, legs, glands, length, cut, wanted, given, there },
+    ...{ id, from: run.from, to: run.to, lane: run.lane, lies, path, legs, glands, length, cut, wanted, given, there, through },
     ...{ family: matedBy(from, to)?.family ?? null, material },
   };
 }

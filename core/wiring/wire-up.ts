@@ -41,7 +41,7 @@ import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Feeding, GuardKind, Plan } from '../rig';
 import type { Memory } from '../stages';
-import { bundleOf, conductorsIn, feedsOver, layRun, type Laid, type LaidRun } from './run';
+import { bundlesOf, conductorsIn, feedsOver, layRun, type Laid, type LaidRun } from './run';
 import { signalRun, type SignalRun } from './signals';
 
 /** What the wiring follows from. */
@@ -182,8 +182,9 @@ function networkUp(
   const { network, potentials } = joined;
   const comesAs = ({ given, run }: Laid): number | undefined =>
     given === 'with its part' ? joined.parts.get(run.to)?.power?.gauge : undefined;
+  const bundles = bundlesOf(laid);
   const lengths = laid.map((l) => ({
-    ...{ cable: l.id, cut: l.cut, bundle: bundleOf(l, laid) },
+    ...{ cable: l.id, cut: l.cut, bundle: bundles.get(l.id) ?? 2 },
     // What comes with its part, or lies aboard, is as thick as it is.
     own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? comesAs(l) ?? l.run.awg)) ?? null,
   }));
@@ -227,10 +228,10 @@ function networkUp(
   for (const { fitting, charging, shares } of flows)
     if (!charging) for (const [edge, share] of shares) if (share !== 0) feeds.get(cableOf.get(edge) ?? '')?.add(fitting);
   return {
-    runs: laid.flatMap(
-      (l, i) =>
-        wiredRun(l, { joined, sized, byEdge, feeds: [...(feeds.get(l.id) ?? [])], bundle: lengths[i]?.bundle ?? 2, rules }) ?? [],
-    ),
+    runs: laid.flatMap((l) => {
+      const bundle = bundles.get(l.id) ?? 2;
+      return wiredRun(l, { joined, sized, byEdge, feeds: [...(feeds.get(l.id) ?? [])], bundle, rules }) ?? [];
+    }),
     guards,
     network,
     potentials,
@@ -251,7 +252,7 @@ interface Worked {
 }
 
 function wiredRun(
-  { id, run, has, path, legs, lies, glands, length, cut, wanted, given, there }: FeedingLaid,
+  { id, run, has, path, legs, lies, glands, length, cut, wanted, given, there, through }: FeedingLaid,
   { joined, sized, byEdge, feeds, bundle, rules }: Worked,
 ): WiredRun | null {
   const { network, parts } = joined;
@@ -267,8 +268,22 @@ function wiredRun(
   // A way is an edge that ends where its cables begin.
   const before = (network.at.get(leads[0]?.from ?? '') ?? []).flatMap((e) => (e.is === 'way' ? (byEdge.get(e.id) ?? []) : []));
   return {
-    ...{ id, from: run.from, to: run.to, way, name: run.name ?? null, lane: run.lane, lies, path, legs, glands },
-    ...{ length, cut, wanted, given, there },
+    id,
+    from: run.from,
+    to: run.to,
+    way,
+    name: run.name ?? null,
+    lane: run.lane,
+    lies,
+    path,
+    legs,
+    glands,
+    length,
+    cut,
+    wanted,
+    given,
+    there,
+    through,
     has,
     conductors: conductorsIn(run),
     bundle,

@@ -1,7 +1,9 @@
+import fc from 'fast-check';
 import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../hull';
 import { pathLength } from '../units';
-import { cutLength, lanePoint, routeRun } from './index';
+import { CONDUCTORS, LANES } from '../rig';
+import { bundlesOf, cutLength, lanePoint, routeRun } from './index';
 
 describe('route', () => {
   const hull = fairHull(TOLVANE);
@@ -38,5 +40,33 @@ describe('route', () => {
     const w = { ...SHOP.wiring, slackPercent: 5, loop: 150, cutTo: 76.2 };
     expect(cutLength(2000, w)).toBeCloseTo(Math.ceil(2400 / 76.2) * 76.2, 9);
     expect(cutLength(0, { ...w, loop: 0 })).toBe(0);
+  });
+});
+
+describe('a bundle', () => {
+  const stretch = fc
+    .record({ lane: fc.constantFrom(...LANES.slice(0, 3)), a: fc.integer({ min: 0, max: 60 }), b: fc.integer({ min: 0, max: 60 }) })
+    .map(({ lane, a, b }) => ({ lane, from: Math.min(a, b), to: Math.max(a, b) }));
+  const cables = fc.array(fc.record({ lies: fc.array(stretch, { maxLength: 4 }), has: fc.constantFrom(...CONDUCTORS) }), {
+    maxLength: 12,
+  });
+
+  it('is the most conductors that lie at one place of a lane, by walking every lane in half millimetres (property)', () => {
+    const wires = { both: 2, plus: 1, minus: 1, series: 1, signal: 0 } as const;
+    fc.assert(
+      fc.property(cables, (some) => {
+        const all = some.map(({ lies, has }, i) => ({ id: `c${i}`, lies, run: { has } }));
+        const most = bundlesOf(all as never);
+        const walked = new Map(all.map((c) => [c.id, wires[c.run.has] as number]));
+        for (const lane of LANES)
+          for (let x = -0.5; x <= 61; x += 0.5) {
+            const here = all.filter((c) => c.lies.some((s) => s.lane === lane && x >= s.from && x <= s.to));
+            const sum = here.reduce((n, c) => n + wires[c.run.has], 0);
+            for (const c of here) if (sum > (walked.get(c.id) ?? 0)) walked.set(c.id, sum);
+          }
+        expect(most).toEqual(walked);
+      }),
+      { seed: 28, numRuns: 200 },
+    );
   });
 });
