@@ -1,6 +1,6 @@
 import { QUENBY, SHOP } from '../../demo/index';
 import type { Fact, Plan } from '../rig';
-import { deck, fitted, inputOf, keptFact } from '../testing/plans';
+import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
 import { tell } from '../units';
 import { workUp, type Workup } from '../workup';
 import { circuitPrint } from './index';
@@ -52,9 +52,42 @@ describe('checks of the bench test', () => {
     const facts = [...read, ...all, checked('turns both ways m', false)];
     const w = work(facts);
     const finding = w.findings.find((f) => f.code === 'test-failed');
-    expect(finding?.says.join('')).toMatch(/45 lb: turns both ways was not so/);
+    expect(finding?.says.join('')).toMatch(/45 lb failed a check: turns both ways/);
     expect(whyNot(facts)).toMatch(/not as it should be/);
     expect(finding?.curable).toBeFalse();
     expect(work([], { checks: false }).checks).toEqual([]);
+  });
+
+  it('of signals are looked at on the screen, once its feeds are tested; another cable is looked at anew, another light not', () => {
+    const signals: Plan['runs'] = { q: { from: 's', to: 't', lane: 'under deck', via: [], awg: null, has: 'signal' } };
+    const feeds: Plan['runs'] = Object.fromEntries(
+      ['s', 't', 'd'].map((to) => [to, { from: 'b', to, lane: 'inside port' as const, via: [], awg: null }]),
+    );
+    const screens: Plan['fittings'] = {
+      b: fitted('battery-100', within(560), 'loose'),
+      d: fitted('deck-light', deck(700, 40), 'rivet'),
+      s: fitted('sounder-arm-7', track('fwd-port', 1450), 'track'),
+      t: fitted('sounder-arm-7', track('fwd-star', 1450), 'track'),
+    };
+    const seen = (facts: readonly Fact[], more: Plan['runs'] = {}, ask: Partial<typeof wiring> = {}): Workup =>
+      workUp({
+        ...inputOf(screens, { runs: { ...feeds, ...signals, ...more } }, facts, QUENBY),
+        shop: { ...SHOP, wiring: { ...wiring, ...ask } },
+      });
+    const first = seen([]);
+    const check = first.checks.find((c) => c.id === 'shown q');
+    const step = first.build.steps.find((s) => s.id === 'test.q');
+    expect([check?.run, check?.read, step?.byReadings]).toEqual(['q', null, true]);
+    expect([...(step?.needs ?? [])].sort()).toEqual(['pull.q', 'test.s', 'test.t']);
+    expect(first.build.steps.find((s) => s.id === 'weigh')?.needs).toContain('test.q');
+    expect(first.price.labor.map((l) => l.of)).toEqual(seen([], {}, { checks: false }).price.labor.map((l) => l.of));
+    expect(seen([], {}, { checks: false }).build.steps.some((s) => s.id === 'test.q')).toBeFalse();
+
+    const dark = [keptFact({ kind: 'circuitChecked', check: 'shown q', ok: false, circuit: check?.circuit ?? '' })];
+    const failed = seen(dark).findings.find((f) => f.code === 'test-failed');
+    expect([failed?.where, failed?.says.join('')]).toEqual(['q', jasmine.stringMatching(/failed a check: shown/)]);
+    const stillRead = (more: Plan['runs']): boolean => seen(dark, more).checks.find((c) => c.id === 'shown q')?.read !== null;
+    expect(stillRead({ d: { ...(feeds['d'] as Plan['runs'][string]), awg: 12 } })).toBeTrue();
+    expect(stillRead({ q: { ...(signals['q'] as Plan['runs'][string]), to: 's', from: 't' } })).toBeFalse();
   });
 });

@@ -1,12 +1,12 @@
 import type { Fitted } from '../drilling';
-import type { Ledger } from '../rig';
+import { fingerprint, type Ledger } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Memory } from '../stages';
 import { labelled, type Wiring } from '../wiring';
 import { circuitPrint, type Held } from './tests';
 
 /** What is looked at or rung through on the bench, besides volts. */
-export const CHECKS = ['rung through', 'no short', 'turns both ways', 'seen all round', 'burns'] as const;
+export const CHECKS = ['rung through', 'no short', 'turns both ways', 'seen all round', 'burns', 'shown'] as const;
 export type CheckKind = (typeof CHECKS)[number];
 
 /** How each is done. */
@@ -16,6 +16,7 @@ export const CHECK_WORDS: Readonly<Record<CheckKind, string>> = {
   'turns both ways': 'runs ahead and astern by its control, propeller clear; the lanyard stops it',
   'seen all round': 'in the dark, walked round: seen from every side it is to be seen from',
   burns: 'switched by itself, it burns and nothing else goes with it',
+  shown: 'switched on, the screen shows what comes over it, and goes on showing it while the motor runs',
 };
 
 /** One check of the bench test, with whether it was right. */
@@ -24,6 +25,8 @@ export interface BenchCheck extends Held {
   readonly is: CheckKind;
   /** The fitting, or the cable by its label. */
   readonly about: string;
+  /** What it is checked on, as a fingerprint: it counts while that stays. */
+  readonly circuit: string;
 }
 
 /** What the checks follow from. */
@@ -34,16 +37,24 @@ export interface ChecksInput {
   readonly shop: ShopSettings;
 }
 
-/** Everything that is rung through, run or looked at: each cable, then each motor and each light; none where the shop asks none. */
+/** Signal cables as far as a screen can tell. */
+const signalPrint = (signals: Wiring['signals']): string =>
+  fingerprint(signals.map(({ id, from, to, family, cut }) => [id, from, to, family, Math.round(cut)]));
+
+/** Everything that is rung through, run or looked at: each cable, then each motor, light and signal; none where the shop asks none. */
 export function benchChecks({ wiring, owned, ledger: { circuitChecks }, shop }: ChecksInput, memory: Memory): BenchCheck[] {
   if (!shop.wiring.checks) return [];
-  const print = memory.last('print', [wiring], () => circuitPrint(wiring));
+  const prints = memory.last('print', [wiring], () => ({
+    circuit: circuitPrint(wiring),
+    signals: signalPrint(wiring.signals),
+  }));
   const check = (is: CheckKind, of: string, run: string, about: string): BenchCheck => {
     const id = `${is} ${of}`;
+    const circuit = is === 'shown' ? prints.signals : prints.circuit;
     const fact = circuitChecks.get(id);
-    const fresh = fact?.circuit === print ? fact : undefined;
+    const fresh = fact?.circuit === circuit ? fact : undefined;
     return {
-      ...{ id, is, run, about },
+      ...{ id, is, run, about, circuit },
       read: fresh ? { by: fresh.by, when: fresh.serverTime, device: fresh.deviceTime, ok: fresh.ok } : null,
     };
   };
@@ -62,7 +73,8 @@ export function benchChecks({ wiring, owned, ledger: { circuitChecks }, shop }: 
     const shown = item.placed.part.light !== undefined && item.placed.part.light.shows !== 'dim';
     return [check(shown ? 'seen all round' : 'burns', fitting, run, about)];
   });
-  return [...cables, ...loads];
+  const signals = labelled(wiring.signals, owned).map(({ run, label }) => check('shown', run.id, run.id, `signal ${label}`));
+  return [...cables, ...loads, ...signals];
 }
 
 /** The words of a check in a key. */

@@ -2,6 +2,7 @@ import { CHECK_WORDS, checkDetail, READ_WORDS, testDetail, type BenchCheck, type
 import { printVolts } from '../circuits';
 import { entryOf, type Plan } from '../rig';
 import { say } from '../units';
+import { cablesOf } from '../wiring';
 import { findingKey } from './codes';
 import type { Judgement, Raw } from './finding';
 import { aboutRun, nameIn } from './wires';
@@ -27,7 +28,7 @@ export const failedTests: Judgement = (judged) =>
 /** Something rung through, run or looked at that was not right. */
 export const failedChecks: Judgement = (judged) =>
   judged.checks.flatMap((check): Raw[] => {
-    const wired = judged.wiring.runs.find((r) => r.id === check.run);
+    const wired = cablesOf(judged.wiring).find((r) => r.id === check.run);
     if (!check.read || check.read.ok || !wired) return [];
     return [
       {
@@ -35,7 +36,7 @@ export const failedChecks: Judgement = (judged) =>
         code: 'test-failed',
         detail: checkDetail(check),
         severity: 'stop',
-        says: say`${check.about}: ${check.is} was not so.`,
+        says: say`${check.about} failed a check: ${check.is}.`,
         because: say`${check.read.by} checked it: ${CHECK_WORDS[check.is]}.`,
       },
     ];

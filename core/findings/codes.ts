@@ -28,6 +28,7 @@ const FINDINGS = {
   'cart-tips': 'anyone',
   'charged-too-fast': 'manager',
   'charger-unlike': 'nobody',
+  'charger-volts': 'nobody',
   'comes-loose': 'anyone',
   'day-too-long': 'anyone',
   'does-not-join': 'nobody',

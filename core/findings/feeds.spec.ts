@@ -283,6 +283,20 @@ describe('judgements of the circuits', () => {
       cure: false,
     },
     {
+      // Its plus to the one, its minus to the other, in a row: 24 V.
+      code: 'charger-volts',
+      fires: wired(
+        { u: run('b', 'c', { has: 'series' }), t: run('c', 't', { has: 'plus' }), m: run('b', 't', { has: 'minus' }) },
+        { ...second, t: fitted('tow-charger', deck(2482, 60), 'loose') },
+      ),
+      says: /Charger off the towing car charges 12 V; it is wired to 24 V/,
+      not: wired(
+        { u: run('b', 'c', { has: 'series' }), t: run('c', 't') },
+        { ...second, t: fitted('tow-charger', deck(2482, 60), 'loose') },
+      ),
+      cure: false,
+    },
+    {
       code: 'charged-too-fast',
       fires: withPower(wired({ t: run('b', 't') }, { t: fitted('tow-charger', deck(2482, 60), 'loose') }), 'tow-charger', {
         charges: { amps: 25.1, from: 'tow' },

@@ -200,6 +200,26 @@ export const chargedAboard: Judgement = (judged) => {
   });
 };
 
+/** What charges a battery, or a row of them, is made for its volts. */
+export const chargedAt: Judgement = (judged) =>
+  judged.wiring.flows.flatMap((f): Raw[] => {
+    const item = judged.owned.find((i) => i.placed.id === f.fitting);
+    const volts = f.charging ? item?.placed.part.power?.charges?.volts : undefined;
+    if (!item || volts === undefined || f.volts === nominalVolts(volts)) return [];
+    const across = judged.wiring.network.batteries.filter((b) => (f.shares.get(b.fitting) ?? 0) !== 0);
+    return [
+      {
+        ...aboutFitting(item),
+        ...{ code: 'charger-volts', severity: 'stop' },
+        says: say`${item.placed.part.name} charges ${nominalVolts(volts)} V; it is wired to ${f.volts} V.`,
+        because:
+          across.length > 1
+            ? say`It lies across ${across.length} batteries in a row: one charger of ${f.volts} V, or one for each of them.`
+            : say`Too few volts put nothing in, too many ruin the battery. A charger of ${f.volts} V.`,
+      },
+    ];
+  });
+
 /** What charges a battery is made for its kind, and charges it no faster than it takes. */
 export const chargedRight: Judgement = (judged) => {
   const { network, flows } = judged.wiring;

@@ -59,6 +59,12 @@ export const powerSchema = z.strictObject({
         .optional()
         .describe('the plug of the towing car, through a converter; the sun, by a panel; left out: a charger ashore'),
       watts: z.number().positive().max(2000).optional().describe('of a panel in full sun square to it'),
+      volts: z
+        .number()
+        .positive()
+        .max(60)
+        .optional()
+        .describe('nominal, of what it charges; left out of a port that takes any charger'),
       suits: z.enum(CHEMISTRIES).optional().describe('it charges this kind alone; either when left out'),
     })
     .refine((c) => c.from !== 'sun' || c.watts !== undefined, {

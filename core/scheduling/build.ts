@@ -151,6 +151,10 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
   if (drilled.length)
     drafts.push(step('cure', 'Let the sealant cure', 0, sealed, { cureHours: shop.cureHours, detail: 'No load, no water.' }));
   const ready = drilled.length ? ['cure'] : ['agree'];
+  const isSeen = (id: string): boolean => tests.some((t) => t.run === id);
+  const lies = (run: SignalRun): string[] => (run.there ? ready : [stepId('pull', run.id)]);
+  const fedBy = (fitting: string): string[] =>
+    cables.filter((c) => !isSignal(c) && c.to === fitting).map((c) => stepId('test', c.id));
   for (const run of cables) {
     const name = `${letterOf.get(run.from) ?? '?'} to ${letterOf.get(run.to) ?? '?'}`;
     if (isSignal(run)) {
@@ -158,6 +162,14 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
       if (!run.there)
         drafts.push(
           step(['pull', run.id], `Pull signal cable ${name}`, pullMinutes(run, labor), ready, { fitting: run.to, detail }),
+        );
+      // Seen while the circuits of both its ends are tested: no minutes of its own.
+      if (isSeen(run.id))
+        drafts.push(
+          step(['test', run.id], `See signal ${name} on the screen`, 0, [...lies(run), ...fedBy(run.from), ...fedBy(run.to)], {
+            fitting: run.to,
+            detail: 'Switched on, and with the motor running.',
+          }),
         );
       continue;
     }
@@ -201,7 +213,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
         detail: `${cordWords(cord)}${old ? ', the old one' : ''}; ${led.map((l) => l.letter || l.name).join(', ')}.`,
       }),
     );
-  const wired = cables.flatMap((c) => (isSignal(c) ? (c.there ? [] : [stepId('pull', c.id)]) : [stepId('test', c.id)]));
+  const wired = cables.flatMap((c) => (isSignal(c) && !isSeen(c.id) ? lies(c) : [stepId('test', c.id)]));
   const fitted = [...set, ...wired, ...anew.map((l) => stepId('lead', l.id))];
   drafts.push(
     step('weigh', 'Shake, tilt, push and tug everything', setUp('weigh'), fitted, { detail: 'Nothing moves. Hatches shut.' }),

@@ -43,6 +43,7 @@ export const JUDGED_SINCE: readonly string[] = [
     'own-battery-short',
     'card-full',
     'charger-unlike',
+    'charger-volts',
     'charged-too-fast',
     'signals-full',
     'signals-unlike',

@@ -45,7 +45,11 @@ describe('route', () => {
 
 describe('a bundle', () => {
   const stretch = fc
-    .record({ lane: fc.constantFrom(...LANES.slice(0, 3)), a: fc.integer({ min: 0, max: 60 }), b: fc.integer({ min: 0, max: 60 }) })
+    .record({
+      lane: fc.constantFrom(...LANES.slice(0, 3)),
+      a: fc.integer({ min: 0, max: 60 }),
+      b: fc.integer({ min: 0, max: 60 }),
+    })
     .map(({ lane, a, b }) => ({ lane, from: Math.min(a, b), to: Math.max(a, b) }));
   const cables = fc.array(fc.record({ lies: fc.array(stretch, { maxLength: 4 }), has: fc.constantFrom(...CONDUCTORS) }), {
     maxLength: 12,

@@ -196,8 +196,8 @@ export class BenchCard {
   }
 
   /** What was rung through, run or looked at: right or wrong, in whoever's name is signed in. */
-  protected keepCheck({ id }: BenchCheck, ok: boolean): void {
-    this.store.keep({ kind: 'circuitChecked', check: id, ok, circuit: this.print() });
+  protected keepCheck({ id, circuit }: BenchCheck, ok: boolean): void {
+    this.store.keep({ kind: 'circuitChecked', check: id, ok, circuit });
   }
 
   /** The bench meter stands in for a meter with a cable: it shows what the circuit gives, with what was planted in it. */
