@@ -5,7 +5,7 @@ import { fairHull, type HullModel } from '../hull';
 import type { Day, Fact, Plan } from '../rig';
 import { deck, fitted, inputOf, track } from '../testing/plans';
 import { workUp, type Workup } from '../workup';
-import { cardHours, dragOf, friction, motorAmps, sunAmps, wattsFor, wettedOf } from './index';
+import { cardHours, currentsOf, dragOf, friction, motorAmps, sunAmps, wattsFor, wettedOf } from './index';
 
 const day = (more: Partial<Day> = {}): Day => ({
   ...{ starts: 420, legs: [{ does: 'motor', minutes: 60, kmh: 4 }], dark: { from: 1260, to: 360 }, duty: {}, readings: [] },
@@ -271,5 +271,62 @@ describe('a day', () => {
     const socket = { b: fitted('battery-30', within(600), 'loose'), u: fitted('usb-ports', deck(2482, -60), 'rivet') };
     expect(codes(out(4, socket))).toEqual(['own-battery-short']);
     expect(codes(out(4, socket, { u: run('b', 'u') }))).toEqual([]);
+  });
+
+  it('goes through each cable: with everything on, with the motor held fast, and over the day, by hand', () => {
+    const box = fitted('relay-box', within(900), 'loose');
+    const legs = [
+      { does: 'motor' as const, minutes: 120, kmh: 4 },
+      { does: 'stopped' as const, minutes: 477, kmh: 0 },
+    ];
+    // 597 minutes from seven in the evening, dark from nine: 477 of them.
+    const d = day({ starts: 1140, legs, readings: [{ kmh: 4, amps: 10 }] });
+    const fed = (motor: string, volts24: boolean): Workup =>
+      workUp(
+        inputOf(
+          {
+            b: fitted('battery-100', within(600), 'loose'),
+            c: fitted('battery-100', within(750), 'loose'),
+            e: fitted('battery-30', within(850), 'loose'),
+            x: box,
+            m: fitted(motor, deck(3660, 0), 'through'),
+            s: fitted('sounder-arm-7', track('fwd-port', 1450), 'track'),
+            l: fitted('side-lights', deck(300, 0), 'through'),
+            p: fitted('charge-port', deck(2482, 60), 'through'),
+          },
+          {
+            day: d,
+            runs: {
+              ...(volts24
+                ? {
+                    u: { ...run('b', 'c'), has: 'series' },
+                    m: { ...run('c', 'm'), has: 'plus' },
+                    n: { ...run('b', 'm'), has: 'minus' },
+                  }
+                : { m: run('b', 'm') }),
+              x: run('e', 'x'),
+              s: { ...run('x', 's'), way: 1 },
+              l: { ...run('x', 'l'), way: 2 },
+              p: run('e', 'p'),
+            },
+          },
+          [],
+          QUENBY,
+        ),
+      );
+    const of = (w: Workup, id: string): number[] => {
+      const cable = w.wiring.runs.find((r) => r.id === id);
+      const { steady, most, day: mean } = currentsOf(cable ?? { id, amps: NaN }, w);
+      return [steady, most ?? Infinity, mean].map((a) => Number(a.toFixed(6)));
+    };
+    const single = fed('motor-stern-45', false);
+    const mean = (amps: number, minutes: number): number => Number(((amps * minutes) / 597).toFixed(6));
+    expect(of(single, 'm')).toEqual([42, 55, mean(10, 120)]);
+    // What holds its own volts draws no more than its plate says from a full battery.
+    expect(of(single, 'l')).toEqual([0.25, 0.25, mean(0.25, 477)]);
+    expect(of(single, 'x')).toEqual([1, 1, Number((0.75 + mean(0.25, 477)).toFixed(6))]);
+    expect(of(single, 'p')).toEqual([10, 10, 0]);
+    const row = fed('motor-stern-80', true);
+    for (const id of ['u', 'm', 'n']) expect(of(row, id)).toEqual([56, 72, mean(10, 120)]);
   });
 });

@@ -50,6 +50,8 @@ export interface DayWorked {
   readonly batteries: readonly BatteryDay[];
   /** What the motors draw in each leg, A; and whether full thrust is enough, as is likely. */
   readonly legs: readonly { readonly amps: ByGuess<number>; readonly reached: boolean }[];
+  /** What each load draws over the day on average, as is likely, A; by fitting. */
+  readonly draws: ReadonlyMap<string, number>;
   /** Of the battery that turns the motors; empty without. */
   readonly range: readonly Reach[];
 }
@@ -163,7 +165,14 @@ export function workDay(input: DayInput): DayWorked {
       charges: chargingsOf(fitting, battery, left.likely, input),
     };
   });
-  return { minutes, batteries, legs, range: rangeOf(input, motors, full, volts) };
+  const at = Array.from({ length: Math.ceil(minutes / STEP) }, (_, i) => i * STEP);
+  const draws = new Map(
+    flows.map((f) => {
+      const ampMinutes = at.reduce((sum, m) => sum + ampsOf(f, m, 'likely') * Math.min(STEP, minutes - m), 0);
+      return [f.fitting, minutes > 0 ? ampMinutes / minutes : 0];
+    }),
+  );
+  return { minutes, batteries, legs, draws, range: rangeOf(input, motors, full, volts) };
 }
 
 /** Volts at the posts: at rest falling evenly from full to a fifth left, less what its inside takes. */

@@ -1,4 +1,5 @@
-import { DRAWN, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuits';
+import { DRAWN, printAmps, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuits';
+import { currentsOf } from '@plain-cleat/core/day';
 import { printLong } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import {
@@ -67,6 +68,21 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
         : [label, run.lane, `${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)],
       pulls,
     );
+
+  if (cables.length) {
+    paper.heading('What each carries');
+    const carries = [70, 90, 90, 110, paper.width - 360];
+    paper.row(['Cable', 'May carry', 'Everything on', 'Motors held fast', 'Over the day, on average'], carries, {
+      bold: true,
+      ends: [1, 2, 3],
+    });
+    const amps = (a: number): string => `${printAmps(a)} A`;
+    for (const { run, label } of cables) {
+      const { steady, most, day } = currentsOf(run, w);
+      const held = most === null ? 'too much' : amps(most);
+      paper.row([label, amps(run.size.ampacity), amps(steady), held, amps(day)], carries, { ends: [1, 2, 3] });
+    }
+  }
 
   paper.heading('How each is fished through and held');
   paper.text(`Held no farther apart than ${paper.length(HELD_EVERY)} (ABYC E-11, from memory).`, true);

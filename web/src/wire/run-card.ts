@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import type { Cure } from '@plain-cleat/core/cures';
 import { GAUGES, gaugeWords, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
+import { currentsOf } from '@plain-cleat/core/day';
 import { CONDUCTORS, entryOf, GUARDS, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
 import { guardWords, type Proposal, type WiredRun } from '@plain-cleat/core/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
@@ -96,6 +97,10 @@ export class RunCard {
   });
   protected readonly guarded = computed(() => guardWords(this.run()));
 
+  protected readonly currents = computed(() => {
+    const workup = this.store.state()?.workup;
+    return workup ? currentsOf(this.run(), workup) : null;
+  });
   /** What the load at its end gets. */
   protected readonly gets = computed(
     () =>
