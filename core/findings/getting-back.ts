@@ -2,7 +2,7 @@ import type { Fitted } from '../drilling';
 import { waterAt } from '../float';
 import { reachedFromWater } from '../layout';
 import type { Part } from '../parts';
-import { fittingOf } from '../rig';
+import { fittingOf, freeKey } from '../rig';
 import { mm, say, sideOf, sideSign, type Side } from '../units';
 import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, toOtherSide, topOf, type Try } from './finding';
 
@@ -79,15 +79,16 @@ export const noWayBack: Judgement = ({ items, hull, plan }) => {
 };
 
 /** The range's flip line, laid beside the seat. */
-function flipLine({ hull, set }: Judged, range: readonly Part[]): Try[] {
+function flipLine({ hull, set, plan }: Judged, range: readonly Part[]): Try[] {
   const line = range.find((p) => p.use.reboards === 'flip line');
   if (!line) return [];
   const x = hull.model.seat.x;
   const to = fittingOf(line, { on: 'deck', x: x - 250, y: 0.6 * hull.halfBreadth(x), heading: 0 });
+  const item = freeKey(`back-on${set ? `-${set}` : ''}`, (key) => Object.hasOwn(plan.fittings, key));
   return [
     {
       says: say`Put ${line.name} aboard`,
-      changes: [{ kind: 'placeItem', item: `back-on${set ? `-${set}` : ''}`.slice(0, 60), to }],
+      changes: [{ kind: 'placeItem', item, to }],
     },
   ];
 }

@@ -1,7 +1,7 @@
 import { connectedBy, freeWay, inAll, ohmsIn, pathOf, type Poles, type Potential, type Step } from '../circuits';
 import type { Fitted } from '../drilling';
 import { netsOf, pluggedIn, screensFor } from '../wiring';
-import { entryOf, type Run } from '../rig';
+import { entryOf, freeKey, type Run } from '../rig';
 import { say } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
@@ -57,11 +57,10 @@ export const unread: Judgement = (judged) => {
     if (shown) return [];
     const tries = screensFor(judged.owned, judged.wiring.signals, item).map((screen): Try => {
       const to: Run = { from: id, to: screen.placed.id, lane: 'inside port', via: [], awg: null, has: 'signal' };
-      const run = `signal-${id}`.slice(0, 60);
-      const from = entryOf(judged.plan.runs, run) ?? null;
+      const run = freeKey(`signal-${id}`, (key) => Object.hasOwn(judged.plan.runs, key));
       return {
         says: say`Plug it into ${screen.letter}, ${screen.placed.part.name}`,
-        changes: [{ kind: 'routeRun', run, from, to }],
+        changes: [{ kind: 'routeRun', run, from: null, to }],
       };
     });
     return [

@@ -1,6 +1,6 @@
 import { holesUnder, type Fitted } from '../drilling';
 import { featuresOf } from '../hull';
-import { entryOf, takeOff, withoutBoat, type DraftChange } from '../rig';
+import { entryOf, freeKey, takeOff, withoutBoat, type DraftChange } from '../rig';
 import { say, type Sentence } from '../units';
 import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
@@ -49,7 +49,7 @@ export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
 /** A new one in the same holes, with what stood on the old one; or none; or this one left alone. */
 function waysOut({ plan }: Judged, { placed, under }: Fitted): Try[] {
   const { id, fitting } = placed;
-  const fresh = `${id}-new`.slice(0, 64);
+  const fresh = freeKey(`${id}-new`, (key) => Object.hasOwn(plan.fittings, key));
   const from = fitting.becomes ?? null;
   const open = new Set(under.map((h) => h.fact));
   const uses = Object.fromEntries(holesUnder(placed).filter(([, hole]) => open.has(hole)));

@@ -9,6 +9,7 @@ export * from './fingerprint';
 export * from './fitting-of';
 export * from './ledger';
 export * from './found-holes';
+export * from './free-key';
 export * from './from-earlier';
 export { linesKept, runWithout } from './left-led';
 export * from './letters';

@@ -7,11 +7,12 @@ export const nameOf = (item: Fitted): string => item.placed.part.name;
 /** Nominal volts of a battery. */
 export const voltsOf = (item: Fitted): number => nominalVolts(item.placed.part.power?.battery?.volts ?? 0);
 
-/** Whether a battery is of the kind that a charger is for, and takes what it gives. */
+/** Whether a battery is of the kind and the volts that a charger is for, and takes what it gives. */
 export function isChargedBy({ placed: { part } }: Fitted, charger: Fitted): boolean {
   const { battery } = part.power ?? {};
-  const { suits, amps = 0 } = charger.placed.part.power?.charges ?? {};
-  return battery !== undefined && (suits === undefined || suits === battery.chemistry) && amps <= (battery.takes ?? Infinity);
+  const { suits, volts, amps = 0 } = charger.placed.part.power?.charges ?? {};
+  if (!battery || (volts !== undefined && nominalVolts(volts) !== nominalVolts(battery.volts))) return false;
+  return (suits === undefined || suits === battery.chemistry) && amps <= (battery.takes ?? Infinity);
 }
 
 /** What comes before the first comma of a name, short enough for a label. */

@@ -6,7 +6,7 @@ import { matedBy, pluggedIn, screensFor, type Joined } from './jacks';
 
 /** Signal cables that are proposed, with why each is so, and what is lacking. */
 export interface ProposedSignals {
-  readonly runs: readonly { readonly id: string; readonly run: Run; readonly why: Sentence }[];
+  readonly runs: readonly { readonly run: Run; readonly why: Sentence }[];
   readonly wants: readonly Sentence[];
 }
 
@@ -16,7 +16,7 @@ export interface ProposedSignals {
  * @param kept the rigger's own signal cables
  */
 export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], lane: Run['lane']): ProposedSignals {
-  const runs: { id: string; run: Run; why: Sentence }[] = [];
+  const runs: { run: Run; why: Sentence }[] = [];
   const wants: Sentence[] = [];
   const signalOf = (id: string) => owned.find((i) => idOf(i) === id)?.placed.part.signal;
   const all = (): Run[] => [...kept, ...runs.map((r) => r.run)];
@@ -26,7 +26,7 @@ export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], l
     pluggedIn(joined(), idOf(item), family) < (item.placed.part.signal?.jacks.find((j) => j.family === family)?.ways ?? 0);
   const join = (from: Fitted, to: Fitted, why: Sentence): void => {
     const run: Run = { from: idOf(from), to: idOf(to), lane, via: [], awg: null, has: 'signal', proposed: true };
-    runs.push({ id: `signal-${idOf(from)}`.slice(0, 60), run, why });
+    runs.push({ run, why });
   };
   const screens = owned.filter((i) => i.placed.part.screen && i.placed.part.signal).sort((a, b) => xOf(a) - xOf(b));
   for (const sensor of owned.filter((i) => i.placed.part.signal?.senses)) {

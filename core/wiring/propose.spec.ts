@@ -79,6 +79,7 @@ const NEVER: readonly FindingCode[] = [
     'breaking-capacity',
     'beside-motor',
     'charger-unlike',
+    'charger-volts',
     'charged-too-fast',
     'signals-unlike',
     'signals-full',
@@ -203,5 +204,17 @@ describe('a proposed circuit', () => {
     expect(w.wiring.runs.filter((r) => r.to === 'sounder').map((r) => [r.id, r.awg, r.way])).toEqual([['mine', 12, 1]]);
     expect(w.wiring.runs.filter((r) => r.from === 'relay' && r.way === 1).length).toBe(1);
     expect(feeder(w, 'relay')).toBe('small');
+  });
+
+  it('takes no name that a run of the rigger’s has, however many they have', () => {
+    const own = (to: string): Run => ({ from: 'small', to, lane: 'outside port', via: [], awg: 12 });
+    const names = ['feed-sounder', 'feed-sounder-2', 'signal-side', 'signal-side-2'];
+    const kept = Object.fromEntries(names.map((name, i) => [name, own(['mast', 'relay', 'sides', 'stern'][i] ?? '')]));
+    const input = rigOf(['small', 'relay', 'sounder', 'sides', 'stern', 'mast', 'side'], kept);
+    const after = taken(input, proposed(input));
+    for (const name of names) expect(after.plan.runs[name]).toEqual(kept[name]);
+    const w = workUp(after);
+    expect([feeder(w, 'sounder'), w.wiring.signals.map((s) => [s.from, s.to])]).toEqual(['relay', [['side', 'sounder']]]);
+    expect(proposed(after).changes).toEqual([]);
   });
 });

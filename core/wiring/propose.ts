@@ -1,10 +1,13 @@
-import { freeWay, GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw, type Passes } from '../circuits';
+import { GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
+import { proposePorts } from './propose-ports';
 import { proposeSignals } from './propose-signals';
-import { GUARDS, proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
-import { idOf, isChargedBy, nameOf, nearest, shortName, voltsOf, xOf } from './asked-of';
+import { freeKey, GUARDS, proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
+import { idOf, nameOf, shortName, voltsOf, xOf } from './asked-of';
+import { bankFor, type Bank } from './banks';
+import { Box, boxFor } from './boxes';
 import { feedsOver } from './run';
 import { say, type Sentence, type Side } from '../units';
 
@@ -31,24 +34,6 @@ interface Load {
   /** Shown to other boats: such lights burn together, on one way. */
   readonly running: boolean;
 }
-
-interface Box {
-  readonly item: Fitted;
-  readonly passes: Passes;
-  /** The battery whose loads it takes; the first load decides. */
-  battery: Fitted | null;
-  /** What hangs on each way, A. */
-  readonly ways: Map<number, number>;
-}
-
-/** Batteries alike that are joined: in a row, or side by side. */
-interface Bank {
-  readonly of: readonly Fitted[];
-  readonly inRow: boolean;
-}
-
-/** Batteries side by side are asked for so much of what they give: they never share quite alike (judgement). */
-const SHARES = 0.85;
 
 /**
  * Proposes the circuit of a rig. A motor has the largest battery to itself as long as there is another; lights and screens are
@@ -80,17 +65,20 @@ class Proposing {
       .sort((a, b) => (b.placed.part.power?.battery?.ampHours ?? 0) - (a.placed.part.power?.battery?.ampHours ?? 0));
     this.boxes = owned.flatMap((item): Box[] => {
       const passes = item.placed.part.power?.passes;
-      return passes && passes.ways > 1 ? [{ item, passes, battery: null, ways: new Map() }] : [];
+      return passes && passes.ways > 1 ? [new Box(item, passes)] : [];
     });
   }
 
   propose(): Proposal {
+    const { owned } = this.input;
     this.takeKept();
     const loads = this.loads();
     for (const load of loads.filter((l) => l.draw.of === 'motor')) this.feedMotor(load);
     for (const load of loads.filter((l) => l.draw.of !== 'motor')) this.feedRest(load, loads);
     this.feedBoxes();
-    this.feedPorts();
+    const { chargers, wants } = proposePorts(owned, this.batteries, this.keptFeeds);
+    for (const { battery, by, why } of chargers) this.add(by, { from: idOf(battery), lane: this.laneOf({ draw: null }) }, why);
+    this.wants.push(...wants);
     this.joinSignals();
     this.wants.push(...goAround(this.runs, Object.values(this.kept), this.input));
     return { runs: this.runs, changes: this.changes(), wants: this.wants };
@@ -100,7 +88,7 @@ class Proposing {
   private takeKept(): void {
     for (const run of this.keptFeeds) {
       const from = this.boxes.find((b) => idOf(b.item) === run.from);
-      from?.ways.set(run.way ?? 1, (from.ways.get(run.way ?? 1) ?? 0) + this.ampsOf(run.to));
+      from?.hang(run.way ?? 1, this.ampsOf(run.to));
       const to = this.boxes.find((b) => idOf(b.item) === run.to);
       if (to) to.battery ??= this.batteries.find((b) => idOf(b) === run.from) ?? null;
     }
@@ -125,21 +113,6 @@ class Proposing {
   private ofVolts = (draw: Draw): readonly Fitted[] =>
     this.batteries.filter((b) => !this.banked.has(b) && voltsOf(b) === nominalVolts(draw.volts));
 
-  /** Batteries alike that feed nothing else and joined give a load its volts and its amperes, the largest that do. */
-  private bankFor(draw: Draw): Bank | null {
-    const busy = new Set(this.feeding().flatMap((r) => [r.from, r.to]));
-    const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.banked.has(b));
-    for (const first of free) {
-      const { mostAmps = Infinity } = first.placed.part.power?.battery ?? {};
-      const times = nominalVolts(draw.volts) / voltsOf(first);
-      const count = times === 1 ? Math.ceil(draw.amps / (SHARES * mostAmps)) : times;
-      const of = free.filter((b) => b.placed.part === first.placed.part).slice(0, count);
-      const enough = times === 1 || mostAmps >= draw.amps;
-      if (Number.isInteger(count) && count > 1 && of.length === count && enough) return { of, inRow: times > 1 };
-    }
-    return null;
-  }
-
   /** Inside or outside as the brief has it; the motor's cable along one side, what it would disturb along the other. */
   private laneOf({ draw }: { readonly draw: Pick<Draw, 'of'> | null }): Run['lane'] {
     const where = this.input.plan.brief.wires === 'inside' ? 'inside' : 'outside';
@@ -148,10 +121,8 @@ class Proposing {
   }
 
   /** The id of the run that a fitting is fed by: the same each time it is proposed, and none of the rigger's. */
-  private runTo(item: Fitted): string {
-    const id = `feed-${idOf(item)}`.slice(0, 60);
-    return Object.hasOwn(this.kept, id) ? `${id}-2` : id;
-  }
+  private runTo = (item: Fitted): string => freeKey(`feed-${idOf(item)}`, this.isKept);
+  private isKept = (key: string): boolean => Object.hasOwn(this.kept, key);
 
   private add(item: Fitted, run: Omit<Run, 'via' | 'awg' | 'proposed' | 'to'>, why: Sentence): void {
     const guard = this.guardFor(run.from, item);
@@ -192,7 +163,9 @@ class Proposing {
   private feedMotor({ item, draw }: Load): void {
     const lane = this.laneOf({ draw });
     const gives = this.ofVolts(draw).find((b) => (b.placed.part.power?.battery?.mostAmps ?? Infinity) >= draw.amps);
-    const bank = gives ? null : this.bankFor(draw);
+    const busy = new Set(this.feeding().flatMap((r) => [r.from, r.to]));
+    const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.banked.has(b));
+    const bank = gives ? null : bankFor(draw, free);
     const battery = gives ?? this.ofVolts(draw)[0];
     if (!battery && !bank)
       return void this.wants.push(
@@ -242,8 +215,7 @@ class Proposing {
     const [plus, minus] = inRow ? [last, first] : [first, last];
     this.add(to, { from: idOf(plus), lane, has: 'plus' }, together);
     const back: Run = { from: idOf(minus), to: idOf(to), lane, via: [], awg: null, has: 'minus', proposed: true };
-    const id = `back-${idOf(to)}`.slice(0, 60);
-    this.runs.set(Object.hasOwn(this.kept, id) ? `${id}-2` : id, { run: back, why: together });
+    this.runs.set(freeKey(`back-${idOf(to)}`, this.isKept), { run: back, why: together });
     // Side by side the first of them may feed other things too.
     for (const b of inRow ? of : of.slice(1)) this.banked.add(b);
     if (!inRow) for (const b of of) this.beside.set(idOf(b), of.length);
@@ -264,14 +236,14 @@ class Proposing {
       : say`From ${nameOf(battery)}, which turns no motor.`;
     const lane = this.laneOf(load);
     const unswitched = draw.of === 'lights' && !draw.switched;
-    const box = this.boxFor(load, battery, unswitched);
+    const box = boxFor(this.boxes, { amps: draw.amps, battery, unswitched });
     if (!box) {
       if (unswitched) this.wants.push(say`A switch panel or relay box for ${nameOf(item)}: nothing aboard switches it.`);
       return this.add(item, { from: idOf(battery), lane }, why);
     }
     box.battery ??= battery;
     const way = this.wayFor(box, load, all);
-    box.ways.set(way, (box.ways.get(way) ?? 0) + draw.amps);
+    box.hang(way, draw.amps);
     const called = this.calledOn(box, way, load.running && this.runningOf(all).length > 1 ? 'running lights' : shortName(item));
     this.add(
       item,
@@ -292,31 +264,14 @@ class Proposing {
 
   private runningOf = (all: readonly Load[]): readonly Load[] => all.filter((l) => l.running);
 
-  /** The box that takes a load: one of its battery with a way free, one that switches where nothing else does, the nearest of them. */
-  private boxFor(load: Load, battery: Fitted, unswitched: boolean): Box | undefined {
-    const free = this.boxes.filter(
-      (b) => (b.battery === null || b.battery === battery) && this.fits(b, load) && (!unswitched || b.passes.switched),
-    );
-    // What needs no switch leaves the switched ways to what does.
-    const liked = free.filter((b) => unswitched === (b.passes.switched ?? false));
-    return nearest(xOf(battery), liked.length ? liked : free, (b) => xOf(b.item));
-  }
-
-  private fits({ passes, ways }: Box, { draw: { amps } }: Load): boolean {
-    const { wayAmps = passes.amps } = passes;
-    const taken = [...ways.values()].reduce((a, b) => a + b, 0);
-    return ways.size < passes.ways && amps <= wayAmps && taken + amps <= passes.amps;
-  }
-
   /** The way of a load: running lights share one, everything else has its own. */
   private wayFor(box: Box, load: Load, all: readonly Load[]): number {
     if (load.running) {
       const others = new Set(this.runningOf(all).map((l) => this.runTo(l.item)));
       const shared = [...this.runs].find(([id, r]) => others.has(id) && r.run.from === idOf(box.item))?.[1].run.way;
-      const { wayAmps = box.passes.amps } = box.passes;
-      if (shared !== undefined && (box.ways.get(shared) ?? 0) + load.draw.amps <= wayAmps) return shared;
+      if (shared !== undefined && box.sharesWay(shared, load.draw.amps)) return shared;
     }
-    return freeWay(box.passes.ways, box.ways) ?? 1;
+    return box.nextWay();
   }
 
   private feedBoxes(): void {
@@ -330,42 +285,13 @@ class Proposing {
     }
   }
 
-  /** A port to each battery that has none, the largest first, the nearest port; then what charges by car and sun. */
-  private feedPorts(): void {
-    const free = this.input.owned.filter((i) => i.placed.part.power?.charges && !this.isFed(i));
-    const ports = free.filter((i) => i.placed.part.power?.charges?.from === undefined);
-    const charged = new Set(
-      this.keptFeeds
-        .filter((r) => this.input.owned.some((i) => idOf(i) === r.to && i.placed.part.power?.charges?.from === undefined))
-        .map((r) => r.from),
-    );
-    for (const battery of this.batteries) {
-      if (charged.has(idOf(battery))) continue;
-      const port = nearest(
-        xOf(battery),
-        ports.filter((p) => isChargedBy(battery, p)),
-        xOf,
-      );
-      if (!port) continue;
-      ports.splice(ports.indexOf(port), 1);
-      this.addCharger(battery, port, say`${nameOf(battery)} is charged through it without coming off.`);
-    }
-    for (const charger of free.filter((i) => i.placed.part.power?.charges?.from !== undefined)) {
-      const battery = this.batteries.find((b) => isChargedBy(b, charger));
-      const by = charger.placed.part.power?.charges?.from === 'tow' ? 'on the road' : 'by the sun';
-      if (battery) this.addCharger(battery, charger, say`${nameOf(battery)}, the largest it suits, is charged by it ${by}.`);
-      else this.wants.push(say`A battery that ${nameOf(charger)} may charge.`);
-    }
-  }
-
-  private addCharger(battery: Fitted, to: Fitted, why: Sentence): void {
-    this.add(to, { from: idOf(battery), lane: this.laneOf({ draw: null }) }, why);
-  }
-
   private joinSignals(): void {
     const kept = Object.values(this.kept).filter((r) => !feedsOver(r));
     const { runs, wants } = proposeSignals(this.input.owned, kept, this.laneOf({ draw: null }));
-    for (const { id, run, why } of runs) this.runs.set(Object.hasOwn(this.kept, id) ? `${id}-2` : id, { run, why });
+    for (const { run, why } of runs) {
+      const id = freeKey(`signal-${run.from}`, (key) => this.isKept(key) || this.runs.has(key));
+      this.runs.set(id, { run, why });
+    }
     this.wants.push(...wants);
   }
 

@@ -19,6 +19,8 @@ export interface Laid extends Routed {
   readonly wanted: number;
   /** What it is not cut for: it comes with a part, is sold with its plugs on, or lies in the boat; null for one that is cut. */
   readonly given: 'with its part' | 'ready made' | 'aboard' | null;
+  /** What a signal cable is bought as; null for one that comes with a part, lies aboard, or is sold in no length. */
+  readonly material: string | null;
   /** It lies in the boat as it lay: it is neither pulled nor ended. */
   readonly there: boolean;
   /** What of the hull's inside it goes through. */
@@ -72,18 +74,29 @@ export function layRun({ hull, id, run, from, to, shop, glands }: RunInput): Lai
   const stood = new Set([from, to, ...glands].flatMap((p) => (isThere(p.fitting, p.place) ? [p.id] : [])));
   const there = isLaid(run, (fitting) => stood.has(fitting));
   const through = hazardsOn(hull, routed.legs);
-  return { ...routed, id, run, length, wanted, there, through, cut: as?.cut ?? wanted, given: as?.given ?? null };
+  return {
+    ...routed,
+    id,
+    run,
+    length,
+    wanted,
+    there,
+    through,
+    cut: as?.cut ?? wanted,
+    given: as?.given ?? null,
+    material: as?.material ?? null,
+  };
 }
 
 /** How long a cable is that is not cut; null for one that is. */
-function asItComes(run: Run, from: Placed, to: Placed, wanted: number): Pick<Laid, 'cut' | 'given'> | null {
-  if (run.aboard) return { cut: run.aboard.cut, given: 'aboard' };
+function asItComes(run: Run, from: Placed, to: Placed, wanted: number): Pick<Laid, 'cut' | 'given' | 'material'> | null {
+  if (run.aboard) return { cut: run.aboard.cut, given: 'aboard', material: null };
   if (run.has === 'signal') {
     const cable = cableBetween(from.part.signal, to.part.signal, wanted);
-    return cable && { cut: cable.cut, given: cable.material === null ? 'with its part' : 'ready made' };
+    return cable && { ...cable, given: cable.material === null ? 'with its part' : 'ready made' };
   }
   const own = to.part.power?.cable;
-  return own === undefined ? null : { cut: own, given: 'with its part' };
+  return own === undefined ? null : { cut: own, given: 'with its part', material: null };
 }
 
 /** Which conductors of a cable feed; null for a signal cable. */

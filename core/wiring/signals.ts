@@ -1,5 +1,5 @@
 import type { Signal } from '../parts';
-import { cableBetween, matedBy } from './jacks';
+import { matedBy } from './jacks';
 import { type Laid, type LaidRun } from './run';
 import { WIRE_ACROSS } from './bundle';
 import type { WiredRun } from './wire-up';
@@ -8,8 +8,7 @@ import type { WiredRun } from './wire-up';
 export interface SignalRun extends LaidRun {
   /** The plugs on it; null where no plug of one end goes into the other. */
   readonly family: string | null;
-  /** What it is bought as; null for one that comes with a part, lies aboard, or is sold in no length. */
-  readonly material: string | null;
+  readonly material: Laid['material'];
 }
 
 /** Whether a cable carries signals, and feeds nothing. */
@@ -24,8 +23,7 @@ export const wiresOf = (run: WiredRun | SignalRun): number[] =>
 
 /** A laid signal cable with its plugs. */
 export function signalRun(laid: Laid, from: Signal | undefined, to: Signal | undefined): SignalRun {
-  const { id, run, lies, path, legs, glands, length, cut, wanted, given, there, through } = laid;
-  const material = given === 'ready made' ? (cableBetween(from, to, wanted)?.material ?? null) : null;
+  const { id, run, lies, path, legs, glands, length, cut, wanted, given, there, through, material } = laid;
   return {
     ...{ id, from: run.from, to: run.to, lane: run.lane, lies, path, legs, glands, length, cut, wanted, given, there, through },
     ...{ family: matedBy(from, to)?.family ?? null, material },
