@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CATALOG, QUENBY } from '../../demo/index';
+import { CATALOG, QUENBY, SHOP } from '../../demo/index';
 import { searchCures } from '../cures';
 import { applyChange, type Plan, type Run } from '../rig';
 import { found, judgeCases, rig, search } from '../testing/judging';
@@ -194,6 +194,14 @@ describe('signal cables', () => {
     const n = by.get('n');
     expect(n?.given).toBe('ready made');
     expect([1830, 3660, 6100].find((l) => l >= (n?.wanted ?? 0))).toBe(n?.cut ?? NaN);
+    const { labor } = workUp(wired()).price;
+    const d = by.get('d');
+    // What comes with the transducer is longer than its way: what is over is coiled, and takes no pulling.
+    expect(d?.cut).toBeGreaterThan((d?.wanted ?? Infinity) + 1000);
+    expect(labor.find((l) => l.of === 'd' && l.says === 'Pull, plug in')?.minutes).toBeCloseTo(
+      ((d?.wanted ?? 0) / 1000) * SHOP.labor.runMinutesPerMetre.inside,
+      9,
+    );
     const lines = workUp(wired()).price.lines.filter((l) => l.key.startsWith('signal-cable'));
     expect(lines.map((l) => [l.key, l.quantity])).toEqual([[n?.material ?? '', 1]]);
     // They feed nothing: no gauge, no fuse, no finding of a wire.

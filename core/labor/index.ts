@@ -37,7 +37,8 @@ export const mountMinutes = (mounted: Mounted, holes: readonly PlannedHole[], st
   drillMinutes(holes, standard) + fastenMinutes(mounted, holes, standard);
 
 export function pullMinutes(run: LaidRun, standard: Standard): number {
-  return (run.cut / 1000) * standard.runMinutesPerMetre[laneOf(run.lane).where];
+  // What is over is coiled, not pulled.
+  return (Math.min(run.cut, run.wanted) / 1000) * standard.runMinutesPerMetre[laneOf(run.lane).where];
 }
 
 /** Each conductor has two ends. */
