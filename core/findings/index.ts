@@ -3,3 +3,4 @@ export * from './codes';
 export * from './finding';
 export * from './judge';
 export * from './judge-rig';
+export { JUDGEMENTS } from './judgements';

@@ -25,17 +25,11 @@ import type { Part } from '@plain-cleat/core/parts';
 import { type Cure, mayHelp } from '@plain-cleat/core/cures';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
-import { datums, hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
-import { isInside, type RoomOffer } from '@plain-cleat/core/inside';
-import { strokeBand, sweptBy } from '@plain-cleat/core/layout';
+import { hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
+import type { RoomOffer } from '@plain-cleat/core/inside';
 import { type Assembly, type Place, takeOff } from '@plain-cleat/core/rig';
-import { Memory } from '@plain-cleat/core/stages';
-import { lashingsOf } from '@plain-cleat/core/ties';
-import { cablesOf } from '@plain-cleat/core/wiring';
 import { MM_PER_INCH } from '@plain-cleat/core/units';
-import { workUp } from '@plain-cleat/core/workup';
-import { cordOnStrip, Lanes, wireOnStrip } from '../hull-view/lanes';
-import { marksOf } from '../hull-view/marks';
+import { Lanes } from '../hull-view/lanes';
 import { Strip } from '../hull-view/strip';
 import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -45,8 +39,10 @@ import { Making } from '../own-part/making';
 import { Moves } from './moves';
 import { Card } from './card';
 import { Choice } from './choice';
+import { Drawn } from './drawn';
 import { Hands } from './hands';
 import { InsideAnswers } from './inside-answers';
+import { keyFor } from './key-for';
 import { Keys } from './keys';
 import { Library } from './library';
 import { Palette } from './palette';
@@ -124,39 +120,7 @@ export default class LayOut {
     const ids = this.several();
     return ids.size < 2 ? [] : (this.store.state()?.workup.aboard.items ?? []).filter((i) => ids.has(i.placed.id));
   });
-  protected readonly marks = computed(() => {
-    const w = this.store.state()?.workup;
-    return w ? marksOf(w) : [];
-  });
-  private readonly ghostWorkups = new Memory();
-  /** The other set of a comparison, drawn faint. */
-  protected readonly ghosts = computed(() => {
-    const state = this.store.state();
-    const set = this.compare();
-    if (!state || !set || !state.set) return [];
-    const { plan, facts } = state;
-    const input = { ...inputOf(state), plan, facts, set };
-    const w = workUp(input, this.ghostWorkups);
-    const shown = new Map(state.workup.aboard.items.map((i) => [i.placed.id, i.placed.frame.origin]));
-    return marksOf(w).filter((m) => {
-      const here = shown.get(m.id);
-      return !here || here.x !== m.at.x || here.y !== m.at.y;
-    });
-  });
-  /** The space swept by what turns on the chosen fitting. */
-  protected readonly sweeps = computed(() => {
-    const item = this.item();
-    return item ? sweptBy(item.placed).flatMap((s) => s.poses) : [];
-  });
-  /** Wires, lines, and the straps of what is to hand. */
-  protected readonly runs = computed(() => {
-    const w = this.store.state()?.workup;
-    if (!w) return [];
-    const straps = lashingsOf(w.surface, w.aboard.items, w.ledger)
-      .filter((l) => isInside(l.item.placed) === this.lifted())
-      .map((l, i) => ({ id: `${l.item.placed.id} ${i}`, path: l.path, thick: 3, strap: true as const }));
-    return [...cablesOf(w.wiring).map(wireOnStrip), ...w.lines.map(cordOnStrip), ...straps];
-  });
+  protected readonly drawn = new Drawn(this.store, { item: this.item, compare: this.compare, lifted: this.lifted });
   protected readonly open = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'lay out' && this.inShownSet(f.sets)),
   );
@@ -166,17 +130,6 @@ export default class LayOut {
   protected readonly notes = computed(() =>
     (this.store.state()?.workup.findings ?? []).filter((f) => f.severity === 'note' && f.step === 'lay out'),
   );
-  protected readonly band = computed(() => {
-    const state = this.store.state();
-    return state?.plan.brief.propulsion.includes('paddle') ? strokeBand(state.workup.surface, state.plan.brief) : null;
-  });
-  protected readonly hooks = computed(() => {
-    const state = this.store.state();
-    if (!state) return [];
-    const all = datums(state.workup.surface).map((d) => ({ value: d.id, says: d.name }));
-    const own = state.plan.tape.datum;
-    return own.startsWith('at.') ? [...all, { value: own, says: 'a mark on the boat' }] : all;
-  });
   private advised: MountAdvice[] = [];
   protected readonly advice = computed(() => {
     const state = this.store.state();
@@ -228,7 +181,7 @@ export default class LayOut {
     this.aside.set('parts');
     if (more && id) return this.choice.more(id);
     if (id) this.spot.set(null);
-    const mark = this.marks().find((m) => m.id === id);
+    const mark = this.drawn.marks().find((m) => m.id === id);
     if (mark && (mark.inside ?? false) !== this.lifted()) {
       this.lifted.set(mark.inside ?? false);
       this.liftedByHand = false;
@@ -268,7 +221,7 @@ export default class LayOut {
   protected lift(): void {
     this.lifted.update((l) => !l);
     this.liftedByHand = this.lifted();
-    if ((this.item() && this.marks().find((m) => m.id === this.chosen())?.inside) !== this.lifted()) this.pick(null);
+    if ((this.item() && this.drawn.marks().find((m) => m.id === this.chosen())?.inside) !== this.lifted()) this.pick(null);
     this.spot.set(null);
     this.spoken.set(this.lifted() ? 'Deck lifted off: what stands inside is to hand' : 'Deck back on');
   }
@@ -370,7 +323,7 @@ export default class LayOut {
   private walk(step: 1 | -1): void {
     this.carrying.set(false);
     this.aside.set('parts');
-    this.choice.walk(this.marks(), step);
+    this.choice.walk(this.drawn.marks(), step);
   }
 
   private nudgeBy(event: KeyboardEvent): void {
@@ -422,18 +375,8 @@ export default class LayOut {
 
   @HostListener('window:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    // Out of a field and back to the boat.
-    if (event.key === 'Escape' && target.closest('input, textarea, button')) target.blur();
-    if (event.key === 'Escape' && target.closest('input, textarea')) return;
-    if (event.altKey || target.closest('input, textarea, [role=combobox], [role=dialog], [role=menu], [role=listbox]')) return;
-    // What has the focus keeps its own keys; a mark on the boat has none.
-    const pressed = (event.key === 'Enter' || event.key === ' ') && !event.ctrlKey;
-    if (event.key.startsWith('Arrow') && (event.ctrlKey || event.metaKey || target.closest('[role=radiogroup], [role=tablist]')))
-      return;
-    if (pressed && target.closest('button, a, [role=radio], [role=checkbox], [role=switch], mat-expansion-panel-header')) return;
-    const held = event.ctrlKey || event.metaKey ? 'Ctrl+' : event.shiftKey && event.key === 'F10' ? 'Shift+' : '';
-    const key = held + event.key;
+    const key = keyFor(event);
+    if (key === null) return;
     const id = this.chosen();
     const one = id ? this.withOne[key] : undefined;
     if (event.key.startsWith('Arrow') && this.carrying()) this.nudgeBy(event);
