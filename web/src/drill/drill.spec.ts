@@ -1,5 +1,5 @@
 import { OpenRig } from '../testing/open-rig';
-import { laidPlan, measuredBoat, testPlan, TEST_SHOP } from '../testing/rig';
+import { laidPlan, measuredBoat, on, testPlan, TEST_HULL, TEST_SHOP } from '../testing/rig';
 import Drill from './drill';
 
 const measured = (off = 0) => ({ facts: measuredBoat(off) as never });
@@ -242,5 +242,40 @@ describe('drilling', () => {
       }),
     );
     expect(rig.find('pc-finding-box').textContent).toContain('from where the plan has it');
+  });
+
+  it('asks of a hole in a bulkhead how high it went, not how far along, and keeps that', async () => {
+    const wall = { id: 'wall', name: 'bulkhead', kind: 'bulkhead' as const, shape: 'box' as const };
+    const bulkhead = { ...wall, from: { x: 2400, y: -340, z: 0 }, to: { x: 2420, y: 340, z: 300 } };
+    const plan = laidPlan();
+    const lamp = on('lamp', 0, 0, 'rivet');
+    const rig = await OpenRig.show(
+      Drill,
+      {
+        ...plan,
+        fittings: { ...plan.fittings, lamp: { ...lamp, place: { on: 'bulkhead', bulkhead: 'wall', y: 60, up: 120 } } },
+      },
+      { ...measured(), hull: { ...TEST_HULL, hazards: [bulkhead] } },
+    );
+    await rig.click('.bit-in');
+    await rig.click('.not-here');
+    const planned = rig.store.state()?.workup.drilling.holes[0];
+    await fill(rig, { 'Measured off centre': '2', 'Measured up from the inside of the bottom': 'high' });
+    expect(rig.faultOf('Measured up from the inside of the bottom')).toContain('is not a length');
+    await fill(rig, { 'Measured up from the inside of the bottom': '30' });
+    expect(rig.faultOf('Measured up from the inside of the bottom')).toContain('From 0 in to 11 3/4 in.');
+    expect(rig.sentFacts()).toEqual([]);
+    // Over an inch from the plan it is asked about first.
+    await fill(rig, { 'Measured up from the inside of the bottom': '7 1/2' });
+    expect(rig.text).toContain('from where the plan has it.Read the tape once more');
+    await rig.click('pc-something-else .box button');
+    expect(rig.sentFacts()[0]).toEqual(
+      jasmine.objectContaining({
+        elsewhere: true,
+        measured: jasmine.objectContaining({ up: 7.5 * 25.4, offCentre: 2 * 25.4, reading: planned?.reading }),
+      }),
+    );
+    const drilled = rig.store.state()?.workup.drilling.holes.find((h) => h.id === planned?.id)?.drilled;
+    expect((drilled?.at?.z ?? NaN) - (planned?.at.z ?? NaN)).toBeCloseTo(7.5 * 25.4 - (planned?.up ?? NaN), 6);
   });
 });

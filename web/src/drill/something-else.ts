@@ -42,13 +42,23 @@ const BITS = { least: 1, most: 80 } as const;
     @switch (way()) {
       @case ('elsewhere') {
         <form class="row away" [formGroup]="place" (pcSubmit)="elsewhere()">
-          <pc-quantity
-            [label]="'Measured from ' + datum()"
-            kind="length"
-            [least]="0"
-            [most]="state().workup.surface.length + 200"
-            [control]="place.controls.reading"
-          />
+          @if (hole().up === null) {
+            <pc-quantity
+              [label]="'Measured from ' + datum()"
+              kind="length"
+              [least]="0"
+              [most]="state().workup.surface.length + 200"
+              [control]="place.controls.reading"
+            />
+          } @else {
+            <pc-quantity
+              label="Measured up from the inside of the bottom"
+              kind="length"
+              [least]="0"
+              [most]="state().workup.surface.gunwale(hole().at.x)"
+              [control]="place.controls.up"
+            />
+          }
           <pc-quantity
             [label]="hole().down === null ? 'Measured off centre' : 'Measured down from the gunwale'"
             kind="length"
@@ -155,6 +165,8 @@ export class SomethingElse {
   protected readonly place = new FormGroup({
     reading: new FormControl<number | null>(null),
     off: new FormControl<number | null>(null),
+    /** In a bulkhead, whose place along the boat is its own. */
+    up: new FormControl<number | null>(null),
   });
   protected readonly bitForm = new FormGroup({ bit: new FormControl<number | null>(null) });
   protected readonly fastening = new FormGroup({
@@ -177,13 +189,14 @@ export class SomethingElse {
   protected elsewhere(sure = false): void {
     const { plan, doc } = this.state();
     const h = this.hole();
-    const { reading, off } = this.place.getRawValue();
-    if (reading === null || off === null) return;
+    const { off, up, ...typed } = this.place.getRawValue();
+    const reading = h.up === null ? typed.reading : h.reading;
+    if (reading === null || off === null || (h.up !== null && up === null)) return;
     this.fault.set(h.down === null && off > 0 && !this.side() ? 'Side: port or starboard?' : '');
     if (this.fault()) return;
     const sign = this.side() === 'port' ? -1 : 1;
     const beside = h.down === null ? Math.abs(sign * off - h.offCentre) : Math.abs(off - h.down);
-    const by = Math.max(Math.abs(reading - h.reading), beside);
+    const by = Math.max(Math.abs(reading - h.reading), beside, Math.abs((up ?? 0) - (h.up ?? 0)));
     if (!sure && by > doc.shop.drilling.farFromPlan) return this.far.set(by);
     this.far.set(0);
     this.store.keep(
@@ -200,7 +213,7 @@ export class SomethingElse {
           reading,
           offCentre: h.down === null ? sign * off : h.offCentre,
           down: h.down === null ? null : off,
-          ...(h.up === null ? {} : { up: h.up }),
+          ...(h.up === null || up === null ? {} : { up }),
           aimed: h.at.x,
           ...(h.down === null ? {} : { downBy: 'girth' as const }),
           ...(h.ahead && plan.tape.datum !== 'stern' ? { towards: 'forward' as const } : {}),
