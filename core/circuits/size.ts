@@ -110,6 +110,7 @@ interface Loss {
 /** What a load loses is its share of each conductor's current times that conductor's whole loss, there and back. */
 function lossesOf(network: Network, flows: readonly Flow[], lengths: readonly Length[], { dropPercent }: SizeRules): Loss[] {
   const cut = new Map(lengths.map((l) => [l.cable, l.cut]));
+  const cableOf = new Map(network.leads.map((l) => [l.id, l.cable]));
   const on = flows.filter((f) => !f.charging);
   const current = new Map<string, number>();
   for (const { asked, shares } of on)
@@ -117,9 +118,10 @@ function lossesOf(network: Network, flows: readonly Flow[], lengths: readonly Le
   return on.flatMap(({ fitting, draw, shares }): Loss[] => {
     if (!draw) return [];
     const over = new Map<string, number>();
-    for (const { cable, id } of network.leads) {
-      const weight = (shares.get(id) ?? 0) * (current.get(id) ?? 0) * (cut.get(cable) ?? 0);
-      if (weight !== 0) over.set(cable, (over.get(cable) ?? 0) + weight);
+    for (const [edge, share] of shares) {
+      const cable = cableOf.get(edge);
+      const weight = cable === undefined ? 0 : share * (current.get(edge) ?? 0) * (cut.get(cable) ?? 0);
+      if (cable !== undefined && weight !== 0) over.set(cable, (over.get(cable) ?? 0) + weight);
     }
     const nominal = nominalVolts(draw.volts);
     return [{ load: fitting, nominal, allowed: (nominal * dropPercent[draw.of]) / 100, over }];
@@ -130,6 +132,7 @@ function lossesOf(network: Network, flows: readonly Flow[], lengths: readonly Le
 class Gauges {
   private readonly awg: Map<string, Awg>;
   private readonly serving: ReadonlyMap<string, readonly Loss[]>;
+  private readonly losing: Readonly<Record<Awg, number>>;
 
   constructor(
     floors: readonly Floor[],
@@ -142,6 +145,7 @@ class Gauges {
         return start ? [[cable, start]] : [];
       }),
     );
+    this.losing = Object.fromEntries(GAUGES.map((g) => [g, dropBy(rules, g, 1, 1)])) as Record<Awg, number>;
     const pairs = losses.flatMap((loss) => [...loss.over.keys()].map((cable) => ({ cable, loss })));
     this.serving = new Map([...grouped(pairs, (p) => p.cable)].map(([cable, of]) => [cable, of.map((p) => p.loss)]));
   }
@@ -169,7 +173,7 @@ class Gauges {
     this.lost(loss, other) <= loss.allowed + 1e-9;
 
   /** Volts that an ampere loses over a millimetre. */
-  lostBy = (awg: Awg): number => dropBy(this.rules, awg, 1, 1);
+  lostBy = (awg: Awg): number => this.losing[awg];
 
   /** What a cable costs in a gauge. */
   cents = ({ length: { cut }, count }: Floor, awg: Awg): number => (this.rules.price(awg) * cut * count) / 1000;

@@ -7,6 +7,7 @@ import {
   circularMils,
   E11_LEAST,
   e11Mils,
+  GAUGES,
   isoArea,
   ISO_AMPACITY,
   isoBundleFactor,
@@ -20,8 +21,11 @@ type Series = WireRules['series'];
 /** The metric section that is sold for each gauge: the next over it, mm². */
 const METRIC: Readonly<Record<Awg, number>> = { 18: 1, 16: 1.5, 14: 2.5, 12: 4, 10: 6, 8: 10, 6: 16, 4: 25, 2: 35 };
 
+/** The section of each gauge, mm². */
+const BY_GAUGE = Object.fromEntries(GAUGES.map((g) => [g, awgArea(g)])) as Readonly<Record<Awg, number>>;
+
 /** Conductor area of a size in its series, mm². */
-export const areaOf = (awg: Awg, series: Series): number => (series === 'AWG' ? awgArea(awg) : METRIC[awg]);
+export const areaOf = (awg: Awg, series: Series): number => (series === 'AWG' ? BY_GAUGE : METRIC)[awg];
 
 /** A size as it is called in its series. */
 export const gaugeWords = (awg: number | null, series: Series): string =>

@@ -214,8 +214,9 @@ export const STAGES = rowOf<WorkupInput>()
       ...{ circuits: w.circuits, weight: w.weight, ashore: w.ashore, lines: w.lines },
       // Nobody is told of a day that nobody planned.
       day: w.plan.day ? w.day : null,
+      // Nor of a bench test that nobody began.
       tests: w.ledger.circuitReads.size ? w.tests : null,
-      checks: w.checks,
+      checks: w.ledger.circuitChecks.size ? w.checks : NONE,
     }),
     judge,
   );
