@@ -134,5 +134,12 @@ describe('a boat that comes in', () => {
     expect(w.lines.map((l) => [l.there, l.cut])).toEqual([[true, workupOf(first).lines.find((l) => l.id === 'rope')?.cut ?? 0]]);
     expect([w.drilling.holes.length, w.price.totals.partsCents]).toEqual([0, 0]);
     expect(w.aboard.owned.find((i) => i.placed.part.id === 'jam-cleat')?.under.length).toBe(holes.length);
+
+    // The same again is on another boat: of what the rig left nothing is there yet.
+    const { body } = await ama.post(`/api/rigs/${second.id}/duplicate`, { title: 'the same again' }).expect(200);
+    const again = await ama.rig((body as { id: string }).id);
+    expect(Object.values(again.plan.lines).map((l) => [l.use, l.aboard])).toEqual([['drag rope', undefined]]);
+    expect(again.plan.fittings[cleat ?? '']?.aboard).toBeUndefined();
+    expect(workupOf(again).lines.map((l) => [l.old, l.there])).toEqual([[null, false]]);
   });
 });

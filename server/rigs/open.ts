@@ -91,9 +91,9 @@ const onAnotherBoat = (fittings: Plan['fittings']): Plan['fittings'] =>
     }),
   );
 
-/** The same cables in another boat: none lies there yet. */
-const pulledAnew = (runs: Plan['runs']): Plan['runs'] =>
-  Object.fromEntries(Object.entries(runs).map(([id, { aboard: _, ...run }]) => [id, run]));
+/** The same cables or lines in another boat: none is there yet. */
+const madeAnew = <T extends { aboard?: unknown }>(all: Readonly<Record<string, T>>): Record<string, Omit<T, 'aboard'>> =>
+  Object.fromEntries(Object.entries(all).map(([id, { aboard: _, ...one }]) => [id, one]));
 
 /**
  * The same plan again for the same owner, on a boat of its own of the same model. What belongs to the one boat stays
@@ -114,7 +114,8 @@ export async function duplicateRig(db: Sequelize, rigId: string, title: string):
       opened: todayIn(shop.timeZone),
       promised: null,
       fittings: onAnotherBoat(before.fittings),
-      runs: pulledAnew(before.runs),
+      runs: madeAnew(before.runs),
+      lines: madeAnew(before.lines),
       accepted: {},
       letters: null,
       photos: {},
