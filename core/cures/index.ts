@@ -8,6 +8,8 @@ import { Memory } from '../stages';
 import { workUp, type Workup, type WorkupInput } from '../workup';
 import { type Finding, slideTo, type Try } from '../findings';
 
+export * from './lead-well';
+
 /** Whether a part of the range may be brought aboard by a cure: an adapter, or what a swimmer gets back on by. */
 export const mayHelp = (part: Part): boolean => part.joins?.foot !== undefined || part.use.reboards !== undefined;
 

@@ -32,17 +32,15 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
       found.set(key, { raw: worst.raw, judged: worst.judged, sets: [...known.sets, set] });
     }
   };
-  const judging = (all: readonly Judgement[]): readonly Judgement[] =>
-    rig.plan.brief.forgotten ? all.filter((judgement) => !OF_THE_BODY.includes(judgement)) : all;
   const done: { readonly judged: Judged; readonly raws: readonly Raw[] }[] = [];
   for (const judged of sets.length ? sets : [rig]) {
     // Sets that have the very same things aboard are judged once.
     const alike = done.find((j) => sameAboard(j.judged, judged));
-    const raws = alike?.raws ?? judging(ofSets).flatMap((judgement) => judgement(judged));
+    const raws = alike?.raws ?? judging(rig, ofSets).flatMap((judgement) => judgement(judged));
     done.push({ judged, raws });
     for (const raw of raws) take(raw, judged);
   }
-  for (const judgement of judging(ofRig)) for (const raw of judgement(rig)) take(raw, rig);
+  for (const judgement of judging(rig, ofRig)) for (const raw of judgement(rig)) take(raw, rig);
   return [...found]
     .map(([key, { raw, judged, sets: where }]): Finding => {
       const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;
@@ -72,6 +70,10 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
     })
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
 }
+
+/** Those of some judgements that can be made: none of a body whose figures are not kept. */
+export const judging = ({ plan }: Pick<Judged, 'plan'>, all: readonly Judgement[]): readonly Judgement[] =>
+  plan.brief.forgotten ? all.filter((judgement) => !OF_THE_BODY.includes(judgement)) : all;
 
 const onlyInTheWay = ({ placed: { fitting }, mounted }: Fitted): boolean =>
   mounted.there && (isMakers(fitting) || fitting.becomes?.is === 'left');

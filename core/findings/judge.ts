@@ -9,8 +9,9 @@ import type { Memory } from '../stages';
 import type { CircuitInUse } from '../circuits';
 import type { Ashore } from '../way';
 import type { Wiring } from '../wiring';
-import type { Finding, Judged } from './finding';
-import { judgeRig } from './judge-rig';
+import type { Finding, Judged, Raw } from './finding';
+import { judgeRig, judging } from './judge-rig';
+import { LINE_JUDGEMENTS } from './judgements';
 import { strokesOn } from './strokes';
 
 /** What findings follow from: what the stages before them give. */
@@ -38,6 +39,22 @@ export interface FindingsInput {
 
 /** Every finding of a rig: clearances set by set, what is owned once. */
 export function judge(input: FindingsInput, memory: Memory): Finding[] {
+  const judgedOf = judgedIn(input, memory);
+  const { owned, stands } = input.aboard;
+  return judgeRig(
+    judgedOf(owned, null),
+    input.layout.sets.map((set) => judgedOf(inSet(stands, set), set)),
+  );
+}
+
+/** What is judged of its lines alone. */
+export function judgeLines(input: FindingsInput, memory: Memory): Raw[] {
+  const judged = judgedIn(input, memory)(input.aboard.owned, null);
+  return judging(judged, LINE_JUDGEMENTS).flatMap((judgement) => judgement(judged));
+}
+
+/** What may be looked at: of all that is owned, or of what stands aboard in a set. */
+function judgedIn(input: FindingsInput, memory: Memory): (items: readonly Fitted[], set: string | null) => Judged {
   const {
     plan,
     seats,
@@ -45,7 +62,6 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
     shop,
     asOf,
     ledger,
-    layout,
     aboard,
     oldHoles,
     others,
@@ -59,7 +75,7 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
     ashore,
   } = input;
   const { owned, stands, openings } = aboard;
-  const judgedOf = (items: readonly Fitted[], set: string | null): Judged => {
+  return (items, set) => {
     const seating = seats.of(set);
     const { surface: hull, brief, paddlers } = seating;
     const own = seating === seats.whole ? memory : memory.while(`set ${set ?? ''}`, []);
@@ -96,8 +112,4 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
       memory: known,
     };
   };
-  return judgeRig(
-    judgedOf(owned, null),
-    layout.sets.map((set) => judgedOf(inSet(stands, set), set)),
-  );
 }

@@ -154,6 +154,30 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   twoPaddlers,
 ];
 
+/** Judged of lines alone, however they are led. */
+export const LINE_JUDGEMENTS: readonly Judgement[] = [
+  lineUnled,
+  lineWeak,
+  linePullsMount,
+  lineTooThick,
+  lineEnds,
+  lineReach,
+  lineHard,
+  lineChafes,
+  lineShort,
+  lineOld,
+  linePropeller,
+  lineOverHatch,
+  lineAtFeet,
+  lineInStroke,
+  lineInWay,
+  lineMeets,
+  anchorLight,
+  anchorShort,
+  breakAway,
+  anchorAbeam,
+];
+
 /** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
 const RIG_JUDGEMENTS: readonly Judgement[] = [
   bodyNotKept,
@@ -227,26 +251,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   glandSmall,
   cableShort,
   hangsFree,
-  lineUnled,
-  lineWeak,
-  linePullsMount,
-  lineTooThick,
-  lineEnds,
-  lineReach,
-  lineHard,
-  lineChafes,
-  lineShort,
-  lineOld,
-  linePropeller,
-  lineOverHatch,
-  lineAtFeet,
-  lineInStroke,
-  lineInWay,
-  lineMeets,
-  anchorLight,
-  anchorShort,
-  breakAway,
-  anchorAbeam,
+  ...LINE_JUDGEMENTS,
   lateParts,
   wornThings,
 ];

@@ -1,9 +1,19 @@
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import { proposedChanges, type DraftChange, type Ledger, type Line, type LinePoint, type LineUse, type Plan } from '../rig';
+import {
+  LINE_WAYS,
+  proposedChanges,
+  sameJson,
+  type DraftChange,
+  type Ledger,
+  type Line,
+  type LinePoint,
+  type LineUse,
+  type Plan,
+} from '../rig';
 import { tiePointsOf, type TiePoint } from '../ties';
 import { say, sideOf, type Sentence } from '../units';
-import { usualLine } from './uses';
+import { USES, usualLine } from './uses';
 
 /** What lines are proposed from. */
 export interface LineProposalInput {
@@ -103,9 +113,42 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
     ];
   }
 
-  const made = new Map([...lines].map(([id, { line }]) => [id, line]));
-  const changes = proposedChanges(plan.lines, made, (line, from, to) => ({ kind: 'leadLine', line, from, to }));
-  return { lines, wants, changes };
+  return { lines, wants, changes: lineChanges(plan, lines) };
+}
+
+/** What proposed lines change in a plan. */
+export const lineChanges = ({ lines: now }: Pick<Plan, 'lines'>, lines: LineProposal['lines']): DraftChange[] =>
+  proposedChanges(now, new Map([...lines].map(([id, { line }]) => [id, line])), (line, from, to) => ({
+    ...{ kind: 'leadLine', line, from, to },
+  }));
+
+/** The most places of one kind that a line is tried at: the nearest to the seat. */
+const TRIED = 4;
+
+/**
+ * How else a proposed line could be led, one thing of it at a time: over the deck or outside either side; ended at what else
+ * holds it; where it goes through an eye on its way, through another at the same end of the boat.
+ */
+export function otherLeads(line: Line, { owned, surface, ledger }: Omit<LineProposalInput, 'plan'>): Line[] {
+  const [first, last] = [line.through[0], line.through.at(-1)];
+  if (!first || !last) return [];
+  const seat = surface.model.seat.x;
+  const ties = tiePointsOf(surface, owned, ledger)
+    .filter((t) => t.room === null && t.rides === undefined && t.fitting !== line.carries)
+    .sort((a, b) => Math.abs(a.at.x - seat) - Math.abs(b.at.x - seat));
+  const ofKind = (...kinds: readonly TiePoint['lead']['as'][]): LinePoint[] =>
+    ties.filter((t) => kinds.includes(t.lead.as)).map(tied);
+  const others = (all: readonly LinePoint[]): LinePoint[] =>
+    all.filter((p) => !sameJson(p, first) && !sameJson(p, last)).slice(0, TRIED);
+  const lifts = line.use === 'motor lift';
+  const ends = USES[line.use].loop ? [] : others(lifts ? ofKind('jam cleat', 'cleat') : ofKind('jam cleat', 'reel'));
+  const eye = lifts ? undefined : ties.find((t) => t.lead.as === 'eye' && sameJson(tied(t), first));
+  const alike = ties.filter((t) => eye && t.lead.as === 'eye' && t.at.x < seat === eye.at.x < seat).map(tied);
+  return [
+    ...LINE_WAYS.filter((way) => way !== line.way).map((way) => ({ ...line, way })),
+    ...ends.map((end) => ({ ...line, through: [...line.through.slice(0, -1), end] })),
+    ...others(alike).map((start) => ({ ...line, through: [start, ...line.through.slice(1)] })),
+  ];
 }
 
 /** What hangs on which line. */

@@ -1,7 +1,12 @@
+import { TestBed } from '@angular/core/testing';
+import { leadWell } from '@plain-cleat/core/cures';
 import type { Part } from '@plain-cleat/core/parts';
 import type { Fitting, Plan } from '@plain-cleat/core/rig';
+import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
+import { of } from 'rxjs';
 import { OpenRig } from '../testing/open-rig';
 import { TEST_PART, testPlan } from '../testing/rig';
+import { LineDesk } from './lines-proposed';
 import Wire from './wire';
 
 const tied = (id: string, as: 'pulley' | 'jam cleat', more: Partial<Part> = {}): Part => ({
@@ -30,6 +35,12 @@ const plan = (): Plan => ({
 
 describe('lines', () => {
   const show = async (lines: Plan['lines'] = {}): Promise<OpenRig<Wire>> => {
+    // What a worker does elsewhere is done here at once.
+    const propose = (input: WorkupInput) => of(leadWell(input, workUp(input)));
+    TestBed.overrideComponent(Wire, {
+      remove: { providers: [LineDesk] },
+      add: { providers: [{ provide: LineDesk, useValue: { propose } }] },
+    });
     const rig = await OpenRig.show(Wire, { ...plan(), lines }, { catalog: { parts: PARTS, consumables: [] } });
     await rig.click('[role=tab]', 'Lines');
     return rig;

@@ -29,7 +29,8 @@ export class LinesCard {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   readonly state = input.required<RigState>();
-  readonly proposal = input.required<LineProposal>();
+  /** Null while it is worked out. */
+  readonly proposal = input.required<LineProposal | null>();
   readonly selected = input<string | null>(null);
   readonly picked = output<string>();
   protected readonly columns = ['line', 'led', 'cord', 'cut', 'pull', 'hand'];
@@ -55,7 +56,7 @@ export class LinesCard {
   protected led = (l: LedLine): string => l.led.map((p) => p.letter || p.name).join(' – ');
 
   protected propose(): void {
-    const change = asOne(this.proposal().changes);
+    const change = asOne(this.proposal()?.changes ?? []);
     if (change) this.store.change(change);
   }
 

@@ -17,6 +17,7 @@ import { ValidSubmit } from '../controls/valid-submit';
 import { wordsWanted } from '../controls/zod-validator';
 import { Cures } from '../findings/cures';
 import { FindingBox } from '../findings/finding-box';
+import { LineDesk, linesProposed } from './lines-proposed';
 import { cordOnStrip, wireOnStrip } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';
 import { Strip } from '../hull-view/strip';
@@ -56,7 +57,7 @@ import { SignalCard } from './signal-card';
       Print,
     ],
   ],
-  providers: [Cures],
+  providers: [Cures, LineDesk],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',
 })
@@ -134,13 +135,19 @@ export default class Wire {
     return state ? proposeCircuit({ hull: state.workup.surface, plan: state.plan, owned: state.workup.aboard.owned }) : null;
   });
 
-  /** The same of lines. */
-  protected readonly lineProposal = computed(() => {
-    const state = this.store.state();
-    if (!state) return null;
-    const { plan, workup } = state;
-    return proposeLines({ plan, owned: workup.aboard.owned, surface: workup.surface, ledger: workup.ledger });
-  });
+  /** The same of lines, while one looks at them. */
+  protected readonly lineProposal = linesProposed(
+    computed(() => {
+      const state = this.store.state();
+      if (!state || !this.atLines()) return null;
+      const { plan, facts, workup } = state;
+      const { aboard, surface, ledger } = workup;
+      return {
+        input: { ...inputOf(state), plan, facts, set: null },
+        plain: () => proposeLines({ plan, owned: aboard.owned, surface, ledger }),
+      };
+    }),
+  );
 
   private readonly named = (items: readonly Fitted[], under: string): Choice<string>[] =>
     items.map((i) => ({ value: i.placed.id, says: `${i.letter} ${i.placed.part.name}`, under }));

@@ -1,0 +1,43 @@
+import { DestroyRef, inject, Injectable, type Signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { LineProposal } from '@plain-cleat/core/lines';
+import type { WorkupInput } from '@plain-cleat/core/workup';
+import { catchError, concat, type Observable, of, switchMap } from 'rxjs';
+import type { CureWorker } from '../workers/cures.worker';
+import { WorkerDesk } from '../workers/worker-desk';
+
+/** Compares how lines could be led, away from the screen. */
+@Injectable()
+export class LineDesk {
+  private readonly desk = new WorkerDesk<CureWorker>(
+    () => new Worker(new URL('../workers/cures.worker', import.meta.url), { type: 'module' }),
+  );
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.desk.close());
+  }
+
+  propose(input: WorkupInput): Observable<LineProposal> {
+    return this.desk.run<LineProposal>((remote, tell) => remote.lines(input).then(tell));
+  }
+}
+
+/** What lines are proposed for, and what to propose where they cannot be compared. */
+export interface LinesAsked {
+  readonly input: WorkupInput;
+  readonly plain: () => LineProposal;
+}
+
+/** The lines that are proposed; null while that is worked out or nothing is asked. */
+export function linesProposed(asked: Signal<LinesAsked | null>): Signal<LineProposal | null> {
+  const desk = inject(LineDesk);
+  return toSignal(
+    toObservable(asked).pipe(
+      // A plan that has moved on is asked about anew.
+      switchMap((question) =>
+        question ? concat(of(null), desk.propose(question.input).pipe(catchError(() => of(question.plain())))) : of(null),
+      ),
+    ),
+    { initialValue: null },
+  );
+}
