@@ -2,7 +2,7 @@ import { judgeLines, type FindingsInput, type Raw } from '../findings';
 import { leadLines, lineChanges, otherLeads, proposeLines, type LineProposal, type LineProposalInput } from '../lines';
 import { tiedFitting, type Line, type Plan } from '../rig';
 import { Memory } from '../stages';
-import { say } from '../units';
+import { capital, say } from '../units';
 import type { Workup, WorkupInput } from '../workup';
 
 /** What a finding weighs while lines are compared (judgement): a stop more than any number of looks, a look than notes. */
@@ -48,7 +48,7 @@ function ledBy({ way, through, carries }: Line, { aboard: { owned } }: Workup): 
     const fitting = p.at === 'tie' ? tiedFitting(p.tie) : null;
     return fitting === carries ? [] : owned.filter((i) => i.placed.id === fitting).map((i) => i.letter);
   });
-  return `${way.charAt(0).toUpperCase()}${way.slice(1)}${letters.length ? ` by ${letters.join(', ')}` : ''}`;
+  return `${capital(way)}${letters.length ? ` by ${letters.join(', ')}` : ''}`;
 }
 
 /** What is judged, with other lines. */

@@ -1,5 +1,6 @@
 import type { ShopSettings } from '../shop';
 import type { HullModel } from '../hull';
+import { capital } from '../units';
 import type { PlannedHole } from './holes';
 
 /** What to mind at one hole, in the order it matters: what is behind, water, foam, then the sealant. */
@@ -19,7 +20,7 @@ export function cautionsAt(hole: PlannedHole, hull: HullModel, shop: ShopSetting
 /** What the shop's sealant does on this hull, and for how long it is left alone. */
 export function sealantWords({ material }: Pick<HullModel, 'material'>, shop: ShopSettings): string {
   const { sealant } = shop.holding;
-  const name = `${sealant.charAt(0).toUpperCase()}${sealant.slice(1)}`;
+  const name = capital(sealant);
   const bonds =
     material === 'polyethylene'
       ? `${name} seals on polyethylene as a gasket: it does not bond.`

@@ -1,6 +1,6 @@
 import { BUDGETS } from '../parts';
 import type { Fitted } from '../drilling';
-import { say } from '../units';
+import { capital, say } from '../units';
 import { laneOf } from '../wiring';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
@@ -54,7 +54,7 @@ export const budgets: Judgement = ({ items, hull, wiring: { runs } }) =>
         code: 'used-up',
         detail: what.replace(' ', '-'),
         severity: 'look',
-        says: say`${what.charAt(0).toUpperCase()}${what.slice(1)}: ${taken} wanted, ${given || 'none'} aboard.`,
+        says: say`${capital(what)}: ${taken} wanted, ${given || 'none'} aboard.`,
         because: say`Wanted by ${takers.map((i) => i.letter).join(', ')}.`,
       },
     ];

@@ -1,3 +1,4 @@
+export * from './capital';
 export * from './axes';
 export * from './length';
 export * from './mass';

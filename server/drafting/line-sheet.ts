@@ -1,5 +1,5 @@
 import { cordList, cordWords, kgPerMetre, TETHER, tethersOf, USES } from '@plain-cleat/core/lines';
-import { asHung, printLong, printMass } from '@plain-cleat/core/units';
+import { asHung, capital, printLong, printMass } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 
@@ -40,7 +40,7 @@ export function lineSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
 
   for (const l of lines) {
     const { ends, caution } = USES[l.line.use];
-    paper.heading(`${l.line.use[0]?.toUpperCase() ?? ''}${l.line.use.slice(1)}, ${l.line.way}`);
+    paper.heading(`${capital(l.line.use)}, ${l.line.way}`);
     const cols = [60, 190, 110, paper.width - 360];
     paper.row(['At', 'What', 'Takes a cord of', 'Pulled with'], cols, { bold: true });
     for (const p of l.led)

@@ -1,6 +1,6 @@
 import type { QuestionId } from '@plain-cleat/core/brief';
 import { type Brief, briefSchema, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core/rig';
-import type { QuantityKind } from '@plain-cleat/core/units';
+import { capital, type QuantityKind } from '@plain-cleat/core/units';
 
 /** A part of a question that is answered by taps. */
 export interface Taps {
@@ -29,7 +29,6 @@ export interface Question {
   readonly parts: readonly Part[];
 }
 
-const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 const many = (key: keyof Brief, of: readonly string[], label = ''): Taps => ({
   kind: 'many',
   key,

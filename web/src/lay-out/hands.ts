@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButtonModule } from '@angular/material/button';
 import { ACTIVITY_WORDS, handsOf, type Grip, type HandsIn } from '@plain-cleat/core/hands';
 import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts';
+import { capital } from '@plain-cleat/core/units';
 import type { RigState } from '../stores/rig.store';
 
 /** Who has what in which hand, activity by activity, and what each control is for. */
@@ -102,13 +103,11 @@ export class Hands {
     const two = activities.some((a) => a.person === 'second');
     return activities.map((a) => ({
       key: `${a.activity} ${a.person}`,
-      says: `${sentence(ACTIVITY_WORDS[a.activity])}${two ? `, ${a.person} paddler` : ''}`,
+      says: `${capital(ACTIVITY_WORDS[a.activity])}${two ? `, ${a.person} paddler` : ''}`,
       hands: HAND_NAMES.map((name) => ({ name, has: a.busy[name]?.what ?? '', grips: gripsOf(a, name) })),
     }));
   });
 }
-
-const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 function gripsOf(
   { grips }: HandsIn,

@@ -12,7 +12,7 @@ import type { Fitted } from '@plain-cleat/core/drilling';
 import { slideTo } from '@plain-cleat/core/findings';
 import { fastenerWords, HOLD_WORDS, workingLoad } from '@plain-cleat/core/mounting';
 import type { Change, DraftChange } from '@plain-cleat/core/rig';
-import { asHung, SOURCES } from '@plain-cleat/core/units';
+import { asHung, capital, SOURCES } from '@plain-cleat/core/units';
 import { Length, Mass, Words } from '../hull-view/words';
 import { asOne } from '../stores/as-one';
 import type { RigState } from '../stores/rig.store';
@@ -204,7 +204,7 @@ export class Mounts {
   };
   protected words = (a: MountAdvice): string =>
     `${HOLD_WORDS[a.hold]}${a.plate && a.hold === 'through' ? ' on a backing plate' : ''}`;
-  protected capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+  protected readonly capital = capital;
   protected minutes = (a: MountAdvice): number => Math.round(a.minutes);
 
   private send(drafts: readonly DraftChange[]): void {

@@ -9,7 +9,7 @@ import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/shop';
 import { faultsOf, sameJson } from '@plain-cleat/core/rig';
-import { printQuantity, type QuantityKind } from '@plain-cleat/core/units';
+import { capital, printQuantity, type QuantityKind } from '@plain-cleat/core/units';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import { FeatureRows } from '../hulls/feature-list';
@@ -114,7 +114,7 @@ export default class Shop {
     const next = withValue(draft, s.path, value);
     const parsed = shopSettingsSchema.safeParse(next);
     const wrong = parsed.success ? undefined : faultsOf(parsed.error).find((f) => f.field.startsWith(s.path));
-    this.say(s.path, wrong ? `${wrong.says.charAt(0).toUpperCase()}${wrong.says.slice(1)}.` : '');
+    this.say(s.path, wrong ? `${capital(wrong.says)}.` : '');
     if (!wrong) this.draft.set(next);
   }
 

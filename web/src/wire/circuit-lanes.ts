@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { DRAWN, fuseWithin, printAmps } from '@plain-cleat/core/circuits';
-import { printLong, printLength } from '@plain-cleat/core/units';
+import { capital, printLong, printLength } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import type { WiredRun } from '@plain-cleat/core/wiring';
 import { wireThickness } from '../hull-view/lanes';
@@ -109,7 +109,7 @@ export class CircuitLanes {
       fuses: `within ${printLength(fuseWithin(this.workup().wiring.rules.standard), this.units.system(), 'down')}`,
       batteries: 'stored',
     };
-    return ROWS.map((row, i) => ({ name: row.charAt(0).toUpperCase() + row.slice(1), more: more[row], y: i * ROW }));
+    return ROWS.map((row, i) => ({ name: capital(row), more: more[row], y: i * ROW }));
   });
 
   private readonly items = computed(() => new Map(this.workup().aboard.owned.map((i) => [i.placed.id, i])));
