@@ -16,9 +16,14 @@ import {
   lettersOf,
   pluggedOf,
   pullList,
+  type SignalRun,
 } from '@plain-cleat/core/wiring';
 import { drawInto, drawnCircuit } from './circuit-drawing';
 import { Paper, type Sheet } from './sheet';
+
+/** How a signal cable comes: it is never cut. */
+const comesAs = ({ given }: SignalRun): string =>
+  given === 'aboard' ? 'The old one.' : given === 'with its part' ? 'Not cut.' : 'As it is sold.';
 
 /** The least a diagram is drawn at, of its size: below that it is not read on paper. */
 const LEAST = 0.45;
@@ -64,7 +69,7 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   for (const { run, label } of pullList(all))
     paper.row(
       isSignal(run)
-        ? [label, run.lane, 'signal', long(run.cut), run.given === 'with its part' ? 'Not cut.' : 'As it is sold.']
+        ? [label, run.lane, 'signal', long(run.cut), comesAs(run)]
         : [label, run.lane, `${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)],
       pulls,
     );
