@@ -1,5 +1,5 @@
 import { hasGone, isCameHole, isMakers, takenOff } from './aboard';
-import { linesKept } from './left-led';
+import { linesKept, runWithout } from './left-led';
 import { isSameCord, tiedFitting, type Line, type LinePoint } from './line';
 import type { Ledger } from './ledger';
 import type { Fitting, Place, Plan, Run, Waypoint } from './plan';
@@ -24,7 +24,7 @@ type Earlier = Pick<Plan, 'fittings' | 'sets' | 'own'> & Partial<Pick<Plan, 'run
 /** What of a plan is on the boat. */
 export type Left = Pick<Plan, 'fittings' | 'sets' | 'own' | 'runs' | 'lines'>;
 
-/** How the earlier rig's things are called in the next. */
+/** The earlier rig's things: how they are called in the next, and what was done of them. */
 interface Names {
   /** What came with the boat, whether it stands there or only its holes are left. */
   readonly of: ReadonlyMap<string, string>;
@@ -116,18 +116,15 @@ function runsLeft(
   pulled: readonly Pulled[],
 ): Plan['runs'] {
   const left = Object.entries(runs).flatMap(([id, run]): [string, Run][] => {
-    const [from, to] = [standsAs(run.from), standsAs(run.to)];
     const as = pulled.find((p) => p.id === id);
     const lies = run.aboard !== undefined || names.done(`pull.${id}`);
-    if (from === null || to === null || !lies || !as || as.awg === null) return [];
+    const stays = runWithout(run, (fitting) => standsAs(fitting) === null);
+    if (!stays || !lies || !as || as.awg === null) return [];
     const gauge = as.awg === undefined ? {} : { awg: as.awg };
-    const via = run.via.flatMap((w): Waypoint[] => {
-      if (w.at !== 'gland') return [w];
-      const gland = standsAs(w.fitting);
-      return gland === null ? [] : [{ at: 'gland', fitting: gland }];
-    });
-    const { proposed: _, ...kept } = run;
-    const laying = { from, to, lane: run.lane, via };
+    const named = (fitting: string): string => names.of.get(fitting) ?? fitting;
+    const via = stays.via.map((w): Waypoint => (w.at === 'gland' ? { at: 'gland', fitting: named(w.fitting) } : w));
+    const { proposed: _, ...kept } = stays;
+    const laying = { from: named(stays.from), to: named(stays.to), lane: stays.lane, via };
     return [[names.anew(id), { ...kept, ...laying, aboard: { ...laying, ...gauge, cut: as.cut } }]];
   });
   return Object.fromEntries(left);

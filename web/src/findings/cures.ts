@@ -6,8 +6,7 @@ import type { WorkupInput } from '@plain-cleat/core/workup';
 import { proxy } from 'comlink';
 import { EMPTY, finalize, type Observable, Subject, switchMap, tap, timer } from 'rxjs';
 import { UnitsStore } from '../stores/units.store';
-import type { CureWorker } from '../workers/cures.worker';
-import { WorkerDesk } from '../workers/worker-desk';
+import { cureDesk } from '../workers/cure-desk';
 
 /** How long the hand rests before a search begins, ms. */
 const REST = 250;
@@ -23,9 +22,7 @@ interface Question {
 @Injectable()
 export class Cures {
   private readonly units = inject(UnitsStore);
-  private readonly desk = new WorkerDesk<CureWorker>(
-    () => new Worker(new URL('../workers/cures.worker', import.meta.url), { type: 'module' }),
-  );
+  private readonly desk = cureDesk();
   private readonly asked = new Subject<Question>();
   readonly byFinding = signal<Readonly<Record<string, readonly Cure[]>>>({});
   readonly searching = signal(false);

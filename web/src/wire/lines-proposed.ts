@@ -3,15 +3,12 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { LineProposal } from '@plain-cleat/core/lines';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { catchError, concat, type Observable, of, switchMap } from 'rxjs';
-import type { CureWorker } from '../workers/cures.worker';
-import { WorkerDesk } from '../workers/worker-desk';
+import { cureDesk } from '../workers/cure-desk';
 
 /** Compares how lines could be led, away from the screen. */
 @Injectable()
 export class LineDesk {
-  private readonly desk = new WorkerDesk<CureWorker>(
-    () => new Worker(new URL('../workers/cures.worker', import.meta.url), { type: 'module' }),
-  );
+  private readonly desk = cureDesk();
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.desk.close());
