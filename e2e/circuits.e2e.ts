@@ -52,7 +52,7 @@ test('two networked sounders on one battery: signal cables joined, taken apart, 
   await expect(signals.getByRole('row', { name: /network, five pin/ })).toHaveCount(1);
   await expect(signals.getByRole('row', { name: /sonar, nine pin/ })).toHaveCount(2);
 
-  // Without its cable nobody sees what a transducer hears; the cure plugs it in again.
+  // Without its cable nobody sees what a transducer hears; the fix plugs it in again.
   await signals.getByRole('button', { name: /Transducer arm, swinging/ }).click();
   const card = page.locator('pc-signal-card');
   await expect(card).toContainText('Comes with it, not cut');

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { allKept, choose, dragOnStrip, faultOf, goStep, newRig, onStrip, signIn } from './shop';
 
-test('a battery goes inside: offered a room, dragged to one it does not fit, cured, laid down, and kept', async ({ page }) => {
+test('a battery goes inside: offered a room, dragged to one it does not fit, fixed, laid down, and kept', async ({ page }) => {
   await signIn(page, 'idris');
   await newRig(page, 'power below', 'Under Deck');
   await goStep(page, 'Lay out');

@@ -50,7 +50,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await expect(page.getByRole('combobox', { name: 'Part for depth sounder 7"' })).toHaveValue(/Sounder 7 in, deck arm/);
   await allKept(page);
 
-  // Lay out: a tube in the stroke, its cure tapped, the rest put where it works.
+  // Lay out: a tube in the stroke, its fix tapped, the rest put where it works.
   await goStep(page, 'Lay out');
   await putAboard(page, 'Rod tube, raised', 1560, 372);
   const stroke = page.locator('pc-to-settle li', { hasText: 'into the paddle stroke on the starboard side' });

@@ -54,7 +54,7 @@ describe('checks of the bench test', () => {
     const finding = w.findings.find((f) => f.code === 'test-failed');
     expect(finding?.says.join('')).toMatch(/45 lb failed a check: turns both ways/);
     expect(whyNot(facts)).toMatch(/not as it should be/);
-    expect(finding?.curable).toBeFalse();
+    expect(finding?.fixable).toBeFalse();
     expect(work([], { checks: false }).checks).toEqual([]);
   });
 

@@ -1,6 +1,6 @@
 import type { LedLine } from '../lines';
 import { BREAKS } from '../rig';
-import { asHung, kg, kmh, longMm, say } from '../units';
+import { asHung, kg, kmh, longMm, say, over, under } from '../units';
 import { aboutLine, PULLS, tryLine } from './lines';
 import type { Judged, Judgement, Raw } from './finding';
 
@@ -45,6 +45,7 @@ export const anchorShort: Judgement = (judged) =>
             ...aboutLine(l, true),
             code: 'anchor-short',
             severity: 'look',
+            measure: under(held.scope, 'times', LEAST_SCOPE),
             says: say`The anchor line is ${longMm((held.rode * LEAST_SCOPE) / held.scope - held.rode)} short of ${LEAST_SCOPE} times the depth.`,
             because: say`${longMm(held.rode)} overboard is ${held.scope.toFixed(1)} times. Under ${LEAST_SCOPE} times an anchor lifts instead of digging in, and the bow is pulled down.`,
             tries: tryLine(judged, l.id, { rode: undefined }, say`As much as the depth asks`),
@@ -77,6 +78,7 @@ export const breakAway: Judgement = (judged) =>
         {
           ...fields,
           severity: 'look',
+          measure: under(breaks, 'N', l.load),
           says: say`In waves the boat pulls ${kg(asHung(l.load))}; the cable tie at the anchor lets go at ${kg(asHung(breaks))}.`,
           because: say`It must hold the boat, and break before the hand gives up.`,
         },
@@ -86,6 +88,7 @@ export const breakAway: Judgement = (judged) =>
       {
         ...fields,
         severity: 'look',
+        measure: over(breaks, 'N', PULLS),
         says: say`The cable tie at the anchor holds ${kg(asHung(breaks))}: no hand breaks it.`,
         because: say`One hand pulls ${kg(asHung(PULLS))}; what does not break away stays on the bottom, or takes the boat under.`,
       },
@@ -105,6 +108,7 @@ export const anchorAbeam: Judgement = (judged) =>
         ...aboutLine(l),
         code: 'anchor-abeam',
         severity: moves ? 'note' : 'stop',
+        measure: under(Math.abs(worst.heading - 90), '°', 90 - ACROSS[0]),
         says: moves
           ? say`With the ring amidships the boat lies ${Math.round(worst.heading)}° to a stream of ${kmh(held.ground.stream)}.`
           : say`At anchor the boat lies ${Math.round(worst.heading)}° to a stream of ${kmh(held.ground.stream)}.`,

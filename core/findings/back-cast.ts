@@ -1,13 +1,13 @@
 import { castSpaces, overBand, snag } from '../layout';
-import { mm, say } from '../units';
-import { about, type Judgement, nameOf, type Raw, toOtherSide } from './finding';
+import { mm, say, over } from '../units';
+import { about, isWorn, type Judgement, nameOf, type Raw, toOtherSide } from './finding';
 
 /** What stands in the space a back cast sweeps: by casting hand, style, seated and standing. */
 export const backCast: Judgement = ({ plan, items, hull, shop, memory }) => {
   if (plan.brief.cast === 'none') return [];
   return items.flatMap((item): Raw[] => {
     const { bodies, rods, part } = item.placed;
-    if (part.body.place === 'sat on') return [];
+    if (part.body.place === 'sat on' || isWorn(item, hull)) return [];
     const verdict = memory.of('back-cast', item.placed, () =>
       overBand(shop, (scale) =>
         memory
@@ -31,7 +31,8 @@ export const backCast: Judgement = ({ plan, items, hull, shop, memory }) => {
         ...about(item),
         code: 'back-cast',
         severity: verdict.nominal ? 'stop' : 'look',
-        curable: true,
+        fixable: true,
+        measure: over(by, 'mm'),
         says: say`${nameOf(item)} stands ${mm(by, 'up')} into the ${space.style} back cast on the ${space.side} side.`,
         because: sweep,
         tries: toOtherSide(hull, item),

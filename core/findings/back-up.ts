@@ -1,5 +1,5 @@
 import { graspOf, reachOf, usedHow } from '../layout';
-import { mm, say } from '../units';
+import { mm, say, over } from '../units';
 import { about, aboutHull, type Judgement, nameOf, type Raw } from './finding';
 import { takenAt } from './inside-reach';
 
@@ -32,7 +32,8 @@ export const backUp: Judgement = ({ items, plan, hull, paddlers }): Raw[] => {
         ...about(nearest.i),
         code: 'back-up-reach',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(nearest.r.beyond, 'mm'),
         says: say`${nameOf(nearest.i)} lies ${mm(nearest.r.beyond, 'up')} beyond the hand: it cannot be changed afloat.`,
         because: say`The back-up is taken from the seat, within a half turn.`,
       },

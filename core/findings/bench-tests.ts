@@ -1,7 +1,7 @@
 import { CHECK_WORDS, checkDetail, READ_WORDS, testDetail, type BenchCheck, type BenchTest, type Held } from '../bench-test';
 import { printVolts } from '../circuits';
 import { entryOf, type Plan } from '../rig';
-import { say } from '../units';
+import { say, over } from '../units';
 import { cablesOf } from '../wiring';
 import { findingKey } from './codes';
 import type { Judgement, Raw } from './finding';
@@ -19,6 +19,7 @@ export const failedTests: Judgement = (judged) =>
         code: 'test-failed',
         detail: testDetail(reading),
         severity: 'stop',
+        measure: over(Math.abs(read.volts - (reads === 'pulled' ? 0 : expected)), 'V'),
         says: say`${nameIn(judged, reading.about)} reads ${read.volts.toFixed(2)} V ${READ_WORDS[reads]}; ${reads === 'pulled' ? 'nothing' : printVolts(expected)} was expected.`,
         because: say`A crimp, a fuse, a plug or a pair taken wrong: the bench test names the likeliest, and what to read next.`,
       },

@@ -1,6 +1,6 @@
 import { printVolts, type Case, type CircuitInUse, type LoadInUse } from '../circuits';
 import { entryOf } from '../rig';
-import { say } from '../units';
+import { say, over, under } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
 
 /** The least share of its nominal volts that a load works with (judgement, by data sheets): under it a screen starts anew. */
@@ -58,7 +58,7 @@ export const sags: Judgement = (judged) =>
           ...aboutIt(judged, first),
           code: 'battery-fails',
           severity: 'stop',
-          curable: false,
+          fixable: false,
           says: say`${first.name} cannot feed all that hangs on it at once.`,
           because: say`What its loads ask for is more than gets through its wires and its own inside. A larger battery, another beside it, or thicker wires.`,
         },
@@ -75,7 +75,8 @@ export const sags: Judgement = (judged) =>
           ...aboutIt(judged, load),
           code: 'sags',
           severity: worst === 'full' ? 'stop' : 'look',
-          curable: true,
+          fixable: true,
+          measure: under(v ?? 0, 'V', least),
           says: say`${load.name} gets ${v === null ? 'no steady voltage' : printVolts(v)} with all of ${letters(circuit)} on${WHEN[worst]}; it works down to ${printVolts(least)}.`,
           because: say`An estimate: the battery gives way under what hangs on it, and the wires lose the rest. A battery of its own, a larger one, or a thicker wire.`,
           tries: fromAnother(judged, circuit, load),
@@ -96,7 +97,8 @@ export const overBattery: Judgement = (judged) =>
           ...aboutIt(judged, battery),
           code: 'over-battery',
           severity: 'stop',
-          curable: false,
+          fixable: false,
+          measure: over(gives.full.amps, 'A', mostAmps),
           says: say`${name} gives ${mostAmps} A at the most; what hangs on it takes ${gives.full.amps.toFixed(1)} A.`,
           because: say`Its own protection switches it off, and everything on it stops. A larger battery, or another beside it.`,
         },
@@ -112,7 +114,7 @@ export const sharedWithMotor: Judgement = (judged) =>
         ...aboutIt(judged, load),
         code: 'shared-with-motor',
         severity: 'look',
-        curable: true,
+        fixable: true,
         says: say`${load.name} is fed from ${letters(circuit)}, which turns the motor.`,
         because: say`Noise on the screen, less volts while the motor runs, and with that battery empty no screen to go home by (common practice, no source). Many keep a battery of its own; others share one lithium battery behind a breaker.`,
         tries: fromAnother(judged, circuit, load),

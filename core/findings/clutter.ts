@@ -1,6 +1,6 @@
 import { BUDGETS } from '../parts';
 import type { Fitted } from '../drilling';
-import { capital, say } from '../units';
+import { capital, say, over } from '../units';
 import { laneOf } from '../wiring';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
@@ -30,6 +30,7 @@ export const tooManyRods: Judgement = ({ items, hull, shop, plan }) => {
       ...aboutHull(hull, hull.model.seat.x),
       code: 'too-many-rods',
       severity: 'look',
+      measure: over(carried, 'count', most),
       says: say`${carried} rods; this hull carries ${most} comfortably.`,
       because: say`Two or three on a light boat, up to six usually, twelve on the largest decks: common practice.`,
     },
@@ -54,6 +55,7 @@ export const budgets: Judgement = ({ items, hull, wiring: { runs } }) =>
         code: 'used-up',
         detail: what.replace(' ', '-'),
         severity: 'look',
+        measure: over(taken, 'count', given),
         says: say`${capital(what)}: ${taken} wanted, ${given || 'none'} aboard.`,
         because: say`Wanted by ${takers.map((i) => i.letter).join(', ')}.`,
       },

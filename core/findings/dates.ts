@@ -1,4 +1,4 @@
-import { daysBetween, say } from '../units';
+import { daysBetween, say, over } from '../units';
 import { about, type Judgement, type Raw } from './finding';
 
 /** A part that arrives after the promise. */
@@ -15,6 +15,7 @@ export const lateParts: Judgement = ({ items, plan, asOf }) => {
         step: 'price',
         code: 'late-part',
         severity: 'look',
+        measure: over(late, 'days', 0),
         says: say`${part.name} takes ${part.sold.leadDays} days to come: ${late} past the promise.`,
         because: say`Ordered today from ${part.sold.supplier}; promised for ${promised}.`,
       },

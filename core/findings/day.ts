@@ -1,4 +1,4 @@
-import { kmh, printClock, say } from '../units';
+import { kmh, printClock, say, under } from '../units';
 import { aboutFitting } from './wires';
 import type { Judged, Judgement, Raw } from './finding';
 
@@ -11,9 +11,10 @@ export const lastsTheDay: Judgement = ({ day, owned }) =>
         if (at === null) return [];
         return [
           {
-            ...{ where: fitting, letter, step: 'wire', curable: false, code: 'day-too-long' },
+            ...{ where: fitting, letter, step: 'wire', fixable: false, code: 'day-too-long' },
             x: owned.find((i) => i.placed.id === fitting)?.placed.frame.origin.x ?? 0,
             severity: likely ? 'stop' : 'look',
+            measure: under(at, 'h'),
             says: say`${name} is down to its last ${Math.round(100 * reserve)} % at ${printClock(day.day.starts + at)}${likely ? '' : ', if wind and load are hard on it'}.`,
             because: say`The day as it is planned takes more than it should give. A slower speed, a shorter day, a larger battery, or one beside it. An estimate: readings of this motor on this boat narrow it.`,
           },
@@ -34,7 +35,7 @@ export const legsReached: Judgement = ({ day, hull }) =>
               letter: '',
               x: hull.length / 2,
               step: 'wire',
-              curable: false,
+              fixable: false,
               code: 'leg-too-fast',
               detail: String(i + 1),
             },
@@ -50,7 +51,7 @@ const hoursWord = (hours: number): string => `${(Math.floor(10 * hours) / 10).to
 /** Where a thing aboard stands, for a finding about it. */
 const aboutOwn = ({ owned }: Judged, fitting: string): Omit<Raw, 'code' | 'severity' | 'says' | 'because'>[] => {
   const item = owned.find((i) => i.placed.id === fitting);
-  return item ? [{ ...aboutFitting(item), curable: false }] : [];
+  return item ? [{ ...aboutFitting(item), fixable: false }] : [];
 };
 
 /** What runs on a battery of its own lasts the day that was planned, by itself or from USB. */
@@ -64,6 +65,7 @@ export const ownBatteryLasts: Judgement = (judged) => {
       ...about,
       code: 'own-battery-short',
       severity: 'look',
+      measure: under(own.runs, 'h', own.wanted),
       says: say`${own.name} runs ${hoursWord(own.runs)} on its own battery; the day wants ${hoursWord(own.wanted)} of it.`,
       because: own.usb
         ? say`It lacks ${Math.ceil(own.lacks)} Wh, ${Math.ceil(day.usb.asked)} Wh with everything charged from USB; the power banks aboard give ${Math.floor(day.usb.banks)} Wh. A power bank, a fed USB socket, or less of it.`
@@ -81,6 +83,7 @@ export const cardLasts: Judgement = (judged) =>
       ...about,
       code: 'card-full',
       severity: 'look',
+      measure: under(card, 'h', own.wanted),
       says: say`The card of ${own.name} is full after ${hoursWord(card)}; the day wants ${hoursWord(own.wanted)}.`,
       because: say`By what it writes a second. A larger card, a second one in a dry pocket, or shorter takes.`,
     }));

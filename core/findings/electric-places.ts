@@ -1,6 +1,6 @@
 import { waterAt } from '../float';
 import { containersOf, contentsOf, isInside, roomAbout } from '../inside';
-import { mm, say } from '../units';
+import { mm, say, over } from '../units';
 import { about, nameOf, type Judgement, type Raw } from './finding';
 import { intoRooms } from './other-rooms';
 import { aboutFitting } from './wires';
@@ -18,7 +18,7 @@ export const sealed: Judgement = ({ items, float }) =>
     return [
       {
         ...about(item),
-        ...{ code: 'not-sealed', severity: keeps ? 'note' : 'look', curable: true },
+        ...{ code: 'not-sealed', severity: keeps ? 'note' : 'look', fixable: true },
         says: keeps
           ? say`${nameOf(item)} is not sealed against spray: in ${box?.name ?? ''} it keeps dry, on it it does not.`
           : kept === 'no'
@@ -51,6 +51,7 @@ export const fuseBuried: Judgement = ({ owned, hull, plan, wiring }) => {
       {
         ...aboutFitting(item),
         ...{ code: 'fuse-buried', severity: 'look' },
+        measure: over(full.stowed, 'litres', FULL * full.litres()),
         says: say`${guards.length === 1 ? 'The fuse' : `${guards.length} fuses`} at ${nameOf(item)} ${guards.length === 1 ? 'is' : 'are'} under what is stowed in the ${full.name}: ${Math.ceil(full.stowed)} of ${Math.floor(full.litres())} litres.`,
         because: say`A fuse is reset or changed afloat, with one hand: nothing has to come out first. Less in there, or battery and box in another room.`,
       },

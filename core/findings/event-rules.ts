@@ -1,14 +1,26 @@
-import { graspOf, REACH, reachOf } from '../layout';
-import { containersOf, isIn } from '../inside';
+import type { Fitted } from '../drilling';
+import { graspOf, REACH, reachOf, type ReachZone } from '../layout';
+import { containersOf, insideZone, isIn, roomAbout } from '../inside';
 import { say } from '../units';
 import type { ShopSettings } from '../shop';
-import { aboutHull, type Judged, isWhat, type Judgement, type Raw } from './finding';
+import { aboutHull, type Judged, isWhat, isWorn, type Judgement, type Raw } from './finding';
 import { rodsCarried } from './clutter';
 
 type Rule = ShopSettings['rules'][number]['rules'][number];
 
+/** How a thing is reached where it is: what is worn at hand, what stands inside by an opening that the hand gets to. */
+function zonesOf(judged: Judged, item: Fitted): ReachZone[] {
+  const { hull, paddlers } = judged;
+  if (isWorn(item, hull)) return ['at hand'];
+  const room = roomAbout(hull, item.placed);
+  return room && room.hatches.length > 0
+    ? [insideZone(hull, room, item.placed, judged)]
+    : paddlers.map((p) => reachOf(p, graspOf(item.placed)).zone);
+}
+
 /** Why a rule is not kept, or null. */
-function broken({ items, plan, hull, paddlers }: Judged, rule: Rule): string | null {
+function broken(judged: Judged, rule: Rule): string | null {
+  const { items, plan, hull } = judged;
   if (rule.rule === 'most rods') {
     const rods = rodsCarried(items);
     return rods > rule.count ? `${rods} rods aboard, ${rule.count} allowed` : null;
@@ -21,7 +33,7 @@ function broken({ items, plan, hull, paddlers }: Judged, rule: Rule): string | n
   if (rule.reach === 'anywhere') return null;
   const containers = containersOf(hull, items);
   const worn = stowed.some((s) => containers.some((c) => c.worn && isIn(s, c)));
-  const zones = there.flatMap((i) => paddlers.map((p) => reachOf(p, graspOf(i.placed)).zone));
+  const zones = there.flatMap((i) => zonesOf(judged, i));
   const best = Math.min(...zones.map((z) => REACH.indexOf(z)));
   return worn || best <= REACH.indexOf(rule.reach)
     ? null

@@ -1,5 +1,5 @@
 import { connectedBy, nominalVolts, pathOf, printAmps, type Poles } from '../circuits';
-import { say } from '../units';
+import { say, over } from '../units';
 import { comesOff } from '../layout';
 import type { Judgement, Raw } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
@@ -39,6 +39,7 @@ export const fedRight: Judgement = (judged) => {
         ...aboutFitting(item),
         code: 'wrong-source',
         severity: 'stop',
+        measure: over(Math.abs(connected.volts - nominalVolts(volts)), 'V'),
         says: say`${name} wants ${volts} V; it is fed ${connected.volts} V.`,
         because: say`Feed it from a battery of ${nominalVolts(volts)} V, or through a converter.`,
       },
@@ -127,17 +128,18 @@ export const boxesHold: Judgement = (judged) =>
     const byWay = new Map<number, number>();
     for (const r of out) byWay.set(r.way ?? 1, (byWay.get(r.way ?? 1) ?? 0) + r.amps);
     const whole = [...byWay.values()].reduce((a, b) => a + b, 0);
-    const over = [...byWay].find(([, amps]) => amps > wayAmps + 1e-9);
+    const loaded = [...byWay].find(([, amps]) => amps > wayAmps + 1e-9);
     const { name } = item.placed.part;
     const found = (code: 'over-way' | 'over-box', amps: number, most: number, what: string): Raw => ({
       ...aboutFitting(item),
       code,
       severity: 'stop',
+      measure: over(amps, 'A', most),
       says: say`${what} carries ${most} A; ${printAmps(amps)} A go through it.`,
       because: say`Its contacts burn or weld. A larger one, or less on it.`,
     });
     return [
-      ...(over ? [found('over-way', over[1], wayAmps, `Way ${over[0]} of ${name}`)] : []),
+      ...(loaded ? [found('over-way', loaded[1], wayAmps, `Way ${loaded[0]} of ${name}`)] : []),
       ...(whole > passes.amps + 1e-9 ? [found('over-box', whole, passes.amps, name)] : []),
     ];
   });
@@ -211,6 +213,7 @@ export const chargedAt: Judgement = (judged) =>
       {
         ...aboutFitting(item),
         ...{ code: 'charger-volts', severity: 'stop' },
+        measure: over(Math.abs(f.volts - nominalVolts(volts)), 'V'),
         says: say`${item.placed.part.name} charges ${nominalVolts(volts)} V; it is wired to ${f.volts} V.`,
         because:
           across.length > 1
@@ -235,9 +238,14 @@ export const chargedRight: Judgement = (judged) => {
         const unlike = suits !== undefined && suits !== chemistry;
         const through = amps * Math.abs(f.shares.get(b.fitting) ?? 0);
         const fast = takes !== undefined && through > takes + 1e-9;
-        const found = (code: 'charger-unlike' | 'charged-too-fast', says: Raw['says'], because: Raw['because']): Raw => ({
+        const found = (
+          code: 'charger-unlike' | 'charged-too-fast',
+          says: Raw['says'],
+          because: Raw['because'],
+          measure: Raw['measure'] = null,
+        ): Raw => ({
           ...aboutFitting(item),
-          ...{ code, severity: 'stop', says, because },
+          ...{ code, severity: 'stop', measure, says, because },
         });
         return [
           ...(unlike
@@ -255,6 +263,7 @@ export const chargedRight: Judgement = (judged) => {
                   'charged-too-fast',
                   say`${printAmps(through)} A come in through ${item.placed.part.name}; ${nameIn(judged, b.fitting)} takes ${printAmps(takes ?? 0)} A.`,
                   say`Its own protection switches it off, or it is worn by it. A smaller charger, or a larger battery.`,
+                  over(through, 'A', takes),
                 ),
               ]
             : []),

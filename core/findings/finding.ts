@@ -10,7 +10,7 @@ import type { LedLine } from '../lines';
 import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
-import type { Sentence } from '../units';
+import type { Measure, Sentence } from '../units';
 import type { Acceptable, FindingCode } from './codes';
 import type { Ashore } from '../way';
 import type { Wiring } from '../wiring';
@@ -32,14 +32,14 @@ export interface Finding {
   readonly x: number;
   readonly says: Sentence;
   readonly because: Sentence;
-  /** How bad it is, in the unit of its first figure; more is worse. Null when it has none. */
-  readonly size: number | null;
+  /** How bad it is; null where it is so or not so. */
+  readonly measure: Measure | null;
   /** Who may accept it with a reason. */
   readonly acceptable: Acceptable;
   readonly accepted: Acceptance | null;
   /** It was accepted, and has got worse since. */
   readonly lapsed: Acceptance | null;
-  readonly curable: boolean;
+  readonly fixable: boolean;
   /** Ways out the judgement itself knows, with the parts of the shop's range; they are tried before they are offered. */
   readonly tries: (range: readonly Part[]) => readonly Try[];
   /** The sets it stands in; null when in every one, or when the rig has no sets. */
@@ -89,6 +89,10 @@ export interface Judged {
   /** How it floats with everything aboard in the set. */
   readonly float: Floating;
   readonly massKg: number;
+  /** All of it without hull and crew: gear, what is stowed, water in tanks. */
+  readonly gearKg: number;
+  /** Metacentric height with everything aboard, mm; null where it does not float. */
+  readonly steady: () => number | null;
   readonly paddlers: readonly Paddler[];
   /** What was found out earlier, while hull, brief, shop, ledger, tape and openings stay as they are. */
   readonly memory: Memory;
@@ -98,9 +102,10 @@ export interface Judged {
   intrusionOf(item: Fitted): StrokeHit;
 }
 
-export type Raw = Omit<Finding, 'acceptable' | 'accepted' | 'lapsed' | 'size' | 'key' | 'sets' | 'tries'> & {
+export type Raw = Omit<Finding, 'acceptable' | 'accepted' | 'lapsed' | 'measure' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
-  /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when cures are searched. */
+  readonly measure?: Measure | null;
+  /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when fixes are searched. */
   readonly tries?: readonly Try[] | ((judged: Judged, range: readonly Part[]) => readonly Try[]);
 };
 
@@ -117,20 +122,20 @@ export const alone =
     judged[of].flatMap((item) => judged.memory.of(judge, item, () => judge(item, judged)));
 
 /** The fields most findings about one fitting share. */
-export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'curable' | 'step'> => ({
+export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'fixable' | 'step'> => ({
   where: item.placed.id,
   letter: item.letter,
   x: item.placed.frame.origin.x,
-  curable: false,
+  fixable: false,
   step: 'lay out',
 });
 
 /** The fields of a finding about the boat as a whole. */
-export const aboutHull = (hull: HullSurface, x = hull.length / 2): Pick<Raw, 'where' | 'letter' | 'x' | 'curable' | 'step'> => ({
+export const aboutHull = (hull: HullSurface, x = hull.length / 2): Pick<Raw, 'where' | 'letter' | 'x' | 'fixable' | 'step'> => ({
   where: 'hull',
   letter: '',
   x,
-  curable: false,
+  fixable: false,
   step: 'lay out',
 });
 
@@ -162,6 +167,14 @@ export function toOtherSide(hull: HullSurface, item: Fitted): Try[] {
 
 /** Whether two fittings hold each other up, so that they are one thing to whatever passes. */
 export const joined = (a: Placed, b: Placed): boolean => standsOn(a, b) || standsOn(b, a);
+
+/** A life jacket at a seat is on whoever sits there: it stands nowhere, and goes where they go. One that lies elsewhere lies there. */
+export function isWorn({ placed: { part, frame } }: Fitted, { model: { seat, secondSeat } }: HullSurface): boolean {
+  const at = (x: number | undefined): boolean => x !== undefined && Math.abs(frame.origin.x - x) < ON_SOMEBODY;
+  return part.body.place === 'worn' && (at(seat.x) || at(secondSeat?.x));
+}
+/** So near a seat it is on somebody (judgement), mm. */
+const ON_SOMEBODY = 500;
 
 /** The highest point of a fitting, mm over the keel. */
 export const topOf = (item: Fitted): number => Math.max(...item.placed.bodies.map((b) => b.top));

@@ -5,8 +5,8 @@ import { applyChange } from '../rig';
 import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
 import { daysBetween, tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
-import { searchCures } from '../cures';
-import { type Finding, unsettled } from './index';
+import { searchFixes } from '../fixes';
+import { acceptance, type Finding, unsettled } from './index';
 
 const rod = (x: number) => fitted('rod-tube-raised', track(x < 2000 ? 'fwd-star' : 'aft-star', x), 'track');
 const found = (input: WorkupInput, code: string): Finding | undefined => workUp(input).findings.find((f) => f.code === code);
@@ -151,7 +151,7 @@ describe('findings', () => {
       ).findings.find((f) => f.code === 'overlap');
     const first = two(1460);
     if (!first) return fail('no finding');
-    const accepted = { [first.key]: { ...by, severity: first.severity, size: first.size ?? 0 } };
+    const accepted = { [first.key]: acceptance(first, by.reason, by.by) };
     expect(two(1460, accepted)?.accepted).not.toBeNull();
     expect(two(1470, accepted)?.accepted).not.toBeNull();
     expect(two(1450, accepted)?.accepted).toBeNull();
@@ -161,8 +161,11 @@ describe('findings', () => {
   it('accepted ones stay listed with their reason, but not what nobody may accept', () => {
     const fittings = { d: rod(1560), o: fitted('crate-open', deck(2700, 600), 'loose') };
     const by = { reason: 'she rows standing', by: 'Idris' };
-    const all = workUp(inputOf(fittings, { accepted: { 'paddle-stroke:d': by, 'off-hull:o': by } })).findings;
-    expect(all.find((f) => f.code === 'paddle-stroke')?.accepted).toEqual(by);
+    const accepted = Object.fromEntries(
+      workUp(inputOf(fittings)).findings.map((f) => [f.key, acceptance(f, by.reason, by.by)] as const),
+    );
+    const all = workUp(inputOf(fittings, { accepted })).findings;
+    expect(all.find((f) => f.code === 'paddle-stroke')?.accepted).toEqual(jasmine.objectContaining(by));
     expect(all.find((f) => f.code === 'off-hull')?.accepted).toBeNull();
     expect(unsettled(all).map((f) => f.code)).toContain('off-hull');
     expect(unsettled(all).map((f) => f.code)).not.toContain('paddle-stroke');
@@ -181,7 +184,7 @@ describe('findings', () => {
   });
 });
 
-describe('cures', () => {
+describe('fixes', () => {
   for (const [name, fittings, code] of [
     ['a rod tube in the stroke', { d: rod(1560) }, 'paddle-stroke'],
     [
@@ -190,16 +193,16 @@ describe('cures', () => {
       'overlap',
     ],
   ] as const)
-    it(`${name}: each cure, tried, settles it and makes nothing worse; the nearest first`, () => {
+    it(`${name}: each fix, tried, settles it and makes nothing worse; the nearest first`, () => {
       const input = inputOf(fittings);
       const before = workUp(input).findings;
       const finding = before.find((f) => f.code === code);
       if (!finding) return fail('no finding');
-      const cures = searchCures(input, finding, search);
-      expect(cures.length).toBeGreaterThan(0);
-      expect(cures.map((c) => c.moves)).toEqual(cures.map((c) => c.moves).sort((p, q) => p - q));
-      for (const cure of cures) {
-        const after = workUp({ ...input, plan: applyChange(input.plan, cure.change).plan }).findings;
+      const fixes = searchFixes(input, finding, search);
+      expect(fixes.length).toBeGreaterThan(0);
+      expect(fixes.map((c) => c.moves)).toEqual(fixes.map((c) => c.moves).sort((p, q) => p - q));
+      for (const fix of fixes) {
+        const after = workUp({ ...input, plan: applyChange(input.plan, fix.change).plan }).findings;
         expect(after.some((f) => f.key === finding.key)).toBeFalse();
         expect(after.filter((f) => !before.some((b) => b.key === f.key))).toEqual([]);
       }
@@ -211,7 +214,7 @@ describe('cures', () => {
       inputOf({ a: fitted('battery-18', deck(1300, 0), 'loose'), b: fitted('battery-30', deck(1300 + apart, 0), 'loose') });
     const input = at(187.5 - 6.35 + 0.1);
     const finding = workUp(input).findings.find((f) => f.code === 'overlap');
-    const [first] = finding ? searchCures(input, finding, { ...search, units: 'imperial' }) : [];
+    const [first] = finding ? searchFixes(input, finding, { ...search, units: 'imperial' }) : [];
     expect(first?.moves).toBeCloseTo(6.35, 2);
     expect(tell(first?.says ?? [], 'imperial')).toMatch(/^Slide it 1\/4 in (aft|forward)$/);
   });
@@ -219,13 +222,13 @@ describe('cures', () => {
   it('sends no light along the boat', () => {
     const input = inputOf({ l: fitted('mast-light', track('fwd-star', 1500), 'track') });
     for (const f of workUp(input).findings.filter((one) => one.where === 'l'))
-      for (const cure of searchCures(input, f, search)) expect(cure.moves).toBeLessThanOrEqual(305 + 100);
+      for (const fix of searchFixes(input, f, search)) expect(fix.moves).toBeLessThanOrEqual(305 + 100);
   });
 
   it('offers the aft track for a tube ahead of the seat', () => {
     const input = inputOf({ d: rod(1560) });
     const finding = workUp(input).findings[0];
-    expect(finding && searchCures(input, finding, search).map((c) => tell(c.says, 'imperial'))).toContain(
+    expect(finding && searchFixes(input, finding, search).map((c) => tell(c.says, 'imperial'))).toContain(
       'To the aft track, starboard',
     );
   });
@@ -234,8 +237,8 @@ describe('cures', () => {
     const input = inputOf({ d: rod(1560) });
     const [finding] = workUp(input).findings;
     if (!finding) return fail('no finding');
-    expect(searchCures(input, finding, { ...search, shouldStop: () => true })).toEqual([]);
-    expect(searchCures(inputOf({}), finding, search)).toEqual([]);
+    expect(searchFixes(input, finding, { ...search, shouldStop: () => true })).toEqual([]);
+    expect(searchFixes(inputOf({}), finding, search)).toEqual([]);
     expect(QUENBY.tracks.length).toBe(4);
   });
 });

@@ -1,6 +1,6 @@
 import { entryOf } from '../rig';
-import { centreOfPart, trimDegrees, waterAt } from '../float';
-import { kg, mm, say } from '../units';
+import { afloatKg, centreOfPart, stowedMasses, trimDegrees, waterAt } from '../float';
+import { kg, mm, over, say, under } from '../units';
 import { intoRooms } from './other-rooms';
 import { aboutHull, type Judged, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
 
@@ -15,15 +15,31 @@ export const cannotFloat: Judgement = ({ hull, float }): Raw[] => {
     sinks: say`All told ${kg(massKg)}: the hull does not carry that.`,
     'bow under': say`The bow goes under before the boat balances under ${kg(massKg)}.`,
     'stern under': say`The stern goes under before the boat balances under ${kg(massKg)}.`,
-    'not found': say`No balance was found under ${kg(massKg)}.`,
   }[fault];
   return [
     {
       ...aboutHull(hull, end),
       code: 'cannot-float',
       severity: 'stop',
+      measure: over(massKg, 'kg'),
       says,
       because: say`The weight balances ${mm(float.centre.x)} aft of the bow. Take weight off, or move it to the middle. ${AN_ESTIMATE}`,
+    },
+  ];
+};
+
+/** It stays upright with everything aboard, of who stands where somebody does. */
+export const steady: Judgement = ({ hull, steady: of, plan: { brief }, float }): Raw[] => {
+  const gm = float.fault ? null : of();
+  if (gm === null || gm > 0) return [];
+  return [
+    {
+      ...aboutHull(hull, hull.model.seat.x),
+      code: 'unsteady',
+      severity: 'stop',
+      measure: under(gm, 'mm', 0),
+      says: say`It does not stay upright with everything aboard${brief.stands === 'sits' ? '' : ' and somebody standing'}: its metacentric height is ${mm(gm, 'down')}.`,
+      because: say`What is high up or stands makes it tip over by itself. Heavy things lower, a lower seat, a wider hull, outriggers. ${AN_ESTIMATE}`,
     },
   ];
 };
@@ -49,7 +65,8 @@ export const wetFloor: Judgement = (judged) => {
         code: 'wet-floor',
         detail: d.id,
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(worst.over, 'mm'),
         says: say`Water stands ${mm(worst.over, 'up')} over the ${worst.end} end of the ${d.name}: it comes up through the scuppers.`,
         because: say`With everything aboard the boat weighs ${kg(float.massKg)}. Less weight, weight at the other end, or plugs and a sponge. ${AN_ESTIMATE}`,
         tries: () => towards(worst.end === 'after' ? 'bow' : 'stern', judged),
@@ -61,19 +78,23 @@ export const wetFloor: Judgement = (judged) => {
 /** A handle that hangs in the water drags. */
 export const handleDrags: Judgement = ({ hull, float }) =>
   (hull.model.handles ?? []).flatMap((h): Raw[] => {
-    const under = waterAt(float, h.x) - h.height;
-    if (float.fault || under <= 0) return [];
+    const wet = waterAt(float, h.x) - h.height;
+    if (float.fault || wet <= 0) return [];
     return [
       {
         ...aboutHull(hull, h.x),
         code: 'handle-drags',
         detail: h.id,
         severity: 'look',
-        says: say`The ${h.name} hangs ${mm(under, 'up')} in the water.`,
+        measure: over(wet, 'mm'),
+        says: say`The ${h.name} hangs ${mm(wet, 'up')} in the water.`,
         because: say`The water stands ${mm(waterAt(float, h.x))} over the keel there. Weight away from that end. ${AN_ESTIMATE}`,
       },
     ];
   });
+
+/** A heavy thing is shifted by so much, the least that does (judgement), mm. */
+const SHIFTS = Array.from({ length: 30 }, (_, i) => 50 * (i + 1));
 
 /** Too light to matter for the trim (judgement), kg. */
 const LIGHT = 3;
@@ -108,29 +129,48 @@ function towards(end: 'bow' | 'stern', judged: Judged): Try[] {
           })),
         );
       });
-      return [...inside, ...onDeck];
+      const forward = end === 'bow' ? -1 : 1;
+      const { x: here, y } = i.placed.frame.origin;
+      const slid = SHIFTS.flatMap((by): Try[] => {
+        const x = here + forward * by;
+        const { deck } = hull.spot(x, y);
+        if (!deck || x - half < deck.fore || x + half > deck.aft) return [];
+        return [
+          {
+            says: say`${i.letter}, ${nameOf(i)}, ${mm(by)} ${end === 'bow' ? 'forward' : 'aft'}`,
+            changes: [slideTo(i, { ...place, x })],
+          },
+        ];
+      });
+      return [...slid, ...inside, ...onDeck];
     });
 }
 
 /** One end much deeper than the other: it drags, steers badly, and takes water first. */
 export const trimmed: Judgement = (judged): Raw[] => {
-  const { items, hull, shop, float, plan } = judged;
+  const { items, hull, shop, float, plan, gearKg } = judged;
   const degrees = trimDegrees(float);
-  if (float.fault || items.length === 0 || Math.abs(degrees) <= shop.limits.trim) return [];
+  if (float.fault || gearKg <= 0 || Math.abs(degrees) <= shop.limits.trim) return [];
   const [deep, light] = degrees > 0 ? (['stern', 'bow'] as const) : (['bow', 'stern'] as const);
   const more = Math.abs(waterAt(float, hull.length) - waterAt(float, 0));
   const from = hull.length * (1 - shop.limits.stern);
-  const gear = items.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
-  const aft = items.filter((i) => centreOfPart(i.placed).x > from).reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
+  const stowed = stowedMasses(
+    hull,
+    items.filter((i) => i.placed.part.contains),
+    plan,
+  );
+  const gear = [...items.map(({ placed }) => ({ kg: afloatKg(placed), at: centreOfPart(placed) })), ...stowed];
+  const sum = (of: typeof gear): number => of.reduce((all, m) => all + m.kg, 0);
   const share = Math.round(shop.limits.stern * 100);
   return [
     {
       ...aboutHull(hull, deep === 'stern' ? hull.length : 0),
       code: `${deep}-heavy`,
       severity: 'look',
-      curable: true,
+      fixable: true,
+      measure: over(more, 'mm'),
       says: say`The ${deep} floats ${mm(more, 'up')} deeper than the ${light}: ${(Math.ceil(Math.abs(degrees) * 10) / 10).toFixed(1)}°, and ${shop.limits.trim}° is let pass.`,
-      because: say`${kg(aft)} of ${kg(gear)} gear stands in the aft ${share} % of the length; paddler ${kg(plan.brief.weightKg)}. Heavy things low and in the middle. ${AN_ESTIMATE}`,
+      because: say`${kg(sum(gear.filter((m) => m.at.x > from)))} of ${kg(sum(gear))} gear stands in the aft ${share} % of the length; paddler ${kg(plan.brief.weightKg)}. Heavy things low and in the middle. ${AN_ESTIMATE}`,
       tries: () => towards(light, judged),
     },
   ];

@@ -38,8 +38,8 @@ describe('a base and what it lies on', () => {
     // between them stands the hull as high as the gunwale: to clear it the handle comes up to that.
     const surface = fairHull(TOLVANE);
     expect(net(0)?.severity).toBe('stop');
-    expect(net(0)?.size).toBeGreaterThan(surface.gunwale(2440) - 190 - 3);
-    expect(net(0)?.size).toBeLessThan(surface.gunwale(2330) - 190 + 3);
+    expect(net(0)?.measure?.amount).toBeGreaterThan(surface.gunwale(2440) - 190 - 3);
+    expect(net(0)?.measure?.amount).toBeLessThan(surface.gunwale(2330) - 190 + 3);
     expect(net(180)).toBeUndefined();
     expect(net(0, 130)).toBeUndefined();
     expect(net(0, surface.gunwale(2385) - 190 - 12)).toBeDefined();
@@ -54,7 +54,7 @@ describe('a base and what it lies on', () => {
       return workUp(inputOf({ a }, {}, [], hull)).findings.find((f) => f.code === 'into-the-deck');
     };
     // The handle is 40 wide and lies at 190.
-    expect(over(210)?.size).toBeCloseTo(20, 3);
+    expect(over(210)?.measure?.amount).toBeCloseTo(20, 3);
     expect(over(195)).toBeUndefined();
   });
 
@@ -69,7 +69,7 @@ describe('a base and what it lies on', () => {
       workUp(inputOf({ a: fitted('rod-tube-flush', deck(x, 352), 'rivet') })).findings.find((f) => f.code === 'across-a-track');
     // The forward track ends at 1640; the base is 110 long and 80 wide.
     expect(at(1690)?.severity).toBe('stop');
-    expect(at(1690)?.size).toBeCloseTo(5, 0);
+    expect(at(1690)?.measure?.amount).toBeCloseTo(5, 0);
     expect(at(1696)).toBeUndefined();
   });
 

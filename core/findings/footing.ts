@@ -1,8 +1,8 @@
 import { isInside } from '../inside';
 import { footingOf, reachesIntoDeck, reachesOverboard, type Footing } from '../layout';
 import type { Fitted } from '../drilling';
-import { mm, say, sideOf } from '../units';
-import { about, alone, type Alone, nameOf, type Raw, slideTo, type Try } from './finding';
+import { mm, say, sideOf, over, under } from '../units';
+import { about, alone, type Alone, isWorn, nameOf, type Raw, slideTo, type Try } from './finding';
 
 /** Least share of a base that must lie on its surface: bolted down, and set down loose (judgement). */
 const CARRIED = { fixed: 0.95, loose: 0.6 } as const;
@@ -58,7 +58,8 @@ export const fitsItsPlace = alone((item, judged): Raw[] => {
       ...about(item),
       code: 'fits-its-place',
       severity: 'stop',
-      curable: true,
+      fixable: true,
+      measure: over(into.by, 'mm'),
       says: say`${nameOf(item)} stands ${mm(into.by, 'up')} into the rim of the ${well.name}.`,
       because: ways.length
         ? say`The ${well.name} is ${mm(well.aft - well.fore)} by ${mm(well.starboard - well.port)}: moved or turned it drops in.`
@@ -80,7 +81,7 @@ function ontoBars(item: Fitted, items: readonly Fitted[]): Try[] {
 export const lies = alone((item, judged): Raw[] => {
   const found = footing(judged, item);
   if (!found) return [];
-  const { into, carried, over, overboard, loseHole } = found;
+  const { into, carried, over: across, overboard, loseHole } = found;
   const fixed = item.holes.length > 0;
   const least = fixed ? CARRIED.fixed : CARRIED.loose;
   const { surface } = item.placed.frame;
@@ -91,19 +92,21 @@ export const lies = alone((item, judged): Raw[] => {
         code: 'across-a-step',
         // A loose thing a little into a step is set down beside it.
         severity: fixed || into.by > BESIDE ? 'stop' : 'look',
-        curable: true,
+        fixable: true,
+        measure: over(into.by, 'mm'),
         says: say`${nameOf(item)} lies across a step: the ${into.name} stands ${mm(into.by, 'up')} into it.`,
         because: say`Its middle is on the ${surface}, and part of its base would be inside the ${into.name}.`,
       },
     ];
   if (into || (carried >= least && !(fixed && loseHole))) return [];
-  const hangs = overboard > 0 ? 'the water' : over.length ? `the ${over.join(' and the ')}` : 'nothing';
+  const hangs = overboard > 0 ? 'the water' : across.length ? `the ${across.join(' and the ')}` : 'nothing';
   return [
     {
       ...about(item),
       code: 'half-carried',
       severity: 'stop',
-      curable: true,
+      fixable: true,
+      measure: under(100 * carried, '%', 100 * least),
       says: say`${Math.floor(carried * 100)} % of the base of ${nameOf(item)} lies on the ${surface}; the rest hangs over ${hangs}.`,
       because: fixed
         ? say`What is bolted down lies on it with ${Math.round(least * 100)} % of its base, and with every hole.`
@@ -135,7 +138,8 @@ export const clearOfDeck = alone((item, judged): Raw[] => {
       ...about(item),
       code: 'into-the-deck',
       severity: item.holes.length > 0 || into.by > BESIDE ? 'stop' : 'look',
-      curable: true,
+      fixable: true,
+      measure: over(into.by, 'mm'),
       says: say`${nameOf(item)} reaches ${mm(into.by, 'up')} into the ${into.name}.`,
       because: say`The ${into.name} lies higher than what of it is there. Moved, turned or raised it is clear.`,
       tries: turnedRound(item),
@@ -150,7 +154,8 @@ export const acrossTracks = alone((item, judged): Raw[] =>
     code: 'across-a-track',
     detail: name.replace(/\W+/g, '-'),
     severity: item.holes.length > 0 ? 'stop' : 'look',
-    curable: true,
+    fixable: true,
+    measure: over(by, 'mm'),
     says: say`${nameOf(item)} stands ${mm(by, 'up')} over the ${name}.`,
     because: say`Its base does not lie flat there. Beside the track, or in it with T-bolts.`,
   })),
@@ -169,7 +174,7 @@ export const onLids = alone((item, judged): Raw[] => {
         code: whole ? 'on-a-lid' : 'across-a-lid',
         detail: hatch.id,
         severity: fixed ? 'stop' : 'look',
-        curable: true,
+        fixable: true,
         says: whole
           ? say`${nameOf(item)} stands on the lid of the ${hatch.name}.`
           : say`${nameOf(item)} lies across the rim of the ${hatch.name}.`,
@@ -191,7 +196,7 @@ export const hangsOver = alone((item, { hull }): Raw[] => {
     part.sonar ||
     part.body.recess ||
     part.power?.draw?.of === 'motor' ||
-    part.use.often === 'ashore'
+    isWorn(item, hull)
   )
     return [];
   const by = reachesOverboard(hull, placed);
@@ -202,7 +207,8 @@ export const hangsOver = alone((item, { hull }): Raw[] => {
       ...about(item),
       code: 'hangs-over',
       severity: 'look',
-      curable: true,
+      fixable: true,
+      measure: over(by, 'mm', OVER_EDGE),
       says: say`${nameOf(item)} reaches ${mm(by, 'up')} beyond the edge of the hull${side === 'centre' ? '' : ` on the ${side} side`}.`,
       because: say`It catches on docks, other boats and hands. ${mm(OVER_EDGE)} is let pass.`,
     },

@@ -2,7 +2,7 @@ import type { Fitted } from '../drilling';
 import { bodyOverlap, boundsOf, middleOf, near, strokeHit, type Body } from '../layout';
 import { bodiesAlong, type LedLine, USES } from '../lines';
 import { entryOf, LINE_WAYS } from '../rig';
-import { betweenPieces, mm, say } from '../units';
+import { betweenPieces, mm, say, over } from '../units';
 import { type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 import { aboutLine, tryLine } from './lines';
 import { detailOf, turnings, whose } from './swings';
@@ -36,6 +36,7 @@ export const linePropeller: Judgement = (judged) => {
         {
           ...aboutLine(l, true),
           ...{ code: 'line-propeller', severity: taut <= TAKES.taut ? 'stop' : 'look', detail: name.replace(/\W+/g, '-') },
+          measure: over(by, 'mm'),
           says:
             taut <= TAKES.taut
               ? say`The ${l.line.use} passes ${mm(by, 'up')} too near the propeller of ${name}.`
@@ -121,6 +122,7 @@ export const lineInStroke: Judgement = (judged) => {
       {
         ...aboutLine(l, true),
         ...{ code: 'line-in-stroke', severity: 'look' },
+        measure: over(nominal.by, 'mm'),
         says: say`The ${l.line.use} stands ${mm(nominal.by, 'up')} into the paddle stroke.`,
         because: say`Shaft or hands catch it. Lead it lower, or outside.`,
         tries: otherWays(judged, l),
@@ -154,6 +156,7 @@ export const lineInWay: Judgement = (judged) => {
         {
           ...aboutLine(l, true),
           ...{ code: 'line-in-way', severity: 'look', detail: detailOf(turning) },
+          measure: over(most, 'mm'),
           says: say`The ${l.line.use} lies ${mm(most, 'up')} in the way of ${whose(turning)}.`.map((w) =>
             typeof w === 'string' ? w.replace(/,\.$/, '.') : w,
           ),
@@ -185,6 +188,7 @@ export const lineMeets: Judgement = (judged) =>
         {
           ...aboutLine(l, true),
           ...{ x: placed.frame.origin.x, code: 'line-meets', severity: 'look', detail: placed.id },
+          measure: over(most, 'mm'),
           says: say`The ${l.line.use} is drawn against ${item.letter}, ${nameOf(item)}.`,
           because: say`It rubs there, and does not run. Lead it by an eye, or another way.`,
           tries: otherWays(judged, l),

@@ -3,8 +3,8 @@ import { waterAt } from '../float';
 import { reachedFromWater } from '../layout';
 import type { Part } from '../parts';
 import { fittingOf, freeKey } from '../rig';
-import { mm, say, sideOf, sideSign, type Side } from '../units';
-import { about, aboutHull, type Judged, type Judgement, nameOf, type Raw, toOtherSide, topOf, type Try } from './finding';
+import { mm, say, sideOf, sideSign, type Side, over } from '../units';
+import { about, aboutHull, isWorn, type Judged, type Judgement, nameOf, type Raw, toOtherSide, topOf, type Try } from './finding';
 
 /** Half the length of side a swimmer needs to come over (judgement), mm. */
 const WIDE = 300;
@@ -17,6 +17,7 @@ function blocks({ items, hull }: Judged, aid: Fitted, side: Side): Fitted | unde
   return items.find(
     (i) =>
       i !== aid &&
+      !isWorn(i, hull) &&
       topOf(i) - hull.gunwale(at) > LOW &&
       i.placed.bodies.some((b) =>
         b.outline.some(([x, y]) => Math.abs(x - at) < WIDE && y * sideSign(side) > 0.6 * hull.halfBreadth(x)),
@@ -50,7 +51,11 @@ export const gettingBack: Judgement = (judged): Raw[] => {
       ...about(best.aid),
       code: 'getting-back',
       severity: 'stop',
-      curable: true,
+      fixable: true,
+      measure:
+        best.short > 0
+          ? over(best.short, 'mm')
+          : over(best.by ? topOf(best.by) - hull.gunwale(best.aid.placed.frame.origin.x) : 0, 'mm', LOW),
       says:
         best.short > 0
           ? say`${nameOf(best.aid)} lies ${mm(best.short, 'up')} out of reach from the water.`
@@ -70,7 +75,7 @@ export const noWayBack: Judgement = ({ items, hull, plan }) => {
       ...aboutHull(hull, hull.model.seat.x),
       code: 'no-way-back',
       severity: 'look',
-      curable: true,
+      fixable: true,
       says: say`Nothing aboard to get back on by.`,
       because: say`On ${plan.brief.waters.join(', ')} water a flip line, strap or ladder is reached from the water.`,
       tries: flipLine,

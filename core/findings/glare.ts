@@ -1,5 +1,5 @@
 import { boundsOf, eyeOf, toHull } from '../layout';
-import { mm, say } from '../units';
+import { mm, say, over } from '../units';
 import { about, alone, type Judgement, nameOf, type Raw, slideTo } from './finding';
 
 /** A face that leans back more than this looks at the sky (judgement), degrees. */
@@ -25,7 +25,8 @@ export const screenAngle = alone((item, { paddlers, shop }): Raw[] => {
       ...about(item),
       code: 'screen-angle',
       severity: 'look',
-      curable: true,
+      fixable: true,
+      measure: over(off, '°', shop.limits.screen),
       says: say`${nameOf(item)} is read at ${Math.ceil(off)}° off its face; ${shop.limits.screen}° can still be read.`,
       because: say`From eyes ${mm(far)} away. Turn it towards the seat.`,
       tries:
@@ -45,6 +46,7 @@ export const glare = alone((item): Raw[] => {
       ...about(item),
       code: 'glare',
       severity: 'note',
+      measure: over(screen.tilt, '°', SKY),
       says: say`The face of ${nameOf(item)} leans back ${Math.round(screen.tilt)}°: it mirrors the sky.`,
       because: say`Under ${SKY}° it is shaded by its own hood or the paddler.`,
     },

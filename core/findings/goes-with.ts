@@ -28,7 +28,7 @@ export const chains: Judgement = ({ items }) =>
         ...about(item),
         code: 'does-not-join',
         severity: 'stop',
-        curable: true,
+        fixable: true,
         says: say`${nameOf(item)} does not join ${below.part.name}: ${why}.`,
         because: say`Joints meet by kind and size: an adapter between them, or another part.`,
         tries: (_, range) => withAdapters(item, below.part, range),
@@ -82,7 +82,7 @@ export const goesWith: Judgement = ({ items }) =>
         severity: 'stop',
         says: say`${nameOf(item)} rules out ${i.letter}, ${nameOf(i)}.`,
         because: say`They take the same place or do the same work. Take one off.`,
-        curable: true,
+        fixable: true,
         tries: ({ plan }) => [{ says: say`Take ${i.letter} off`, changes: takeOff(plan, [i.placed.id]).changes }],
       })),
     ];

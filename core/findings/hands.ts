@@ -2,7 +2,7 @@ import { ACTIVITY_WORDS, handsIn, type Grip, type HandsIn, type Trouble } from '
 import { paddlers, usedHow } from '../layout';
 import type { Activity } from '../parts';
 import { handednessOf, type Handedness } from '../rig';
-import { mm, say, type Sentence } from '../units';
+import { mm, over, say, type Sentence } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw, toOtherSide, type Try } from './finding';
 
 const CODES = {
@@ -105,7 +105,8 @@ export const hands: Judgement = (judged) => {
     ...about(grip.control.item),
     code: CODES[trouble.is],
     severity: nominal.has(key) && isBad(grip, trouble) ? 'stop' : 'look',
-    curable: true,
+    measure: trouble.is === 'wrong side' ? over(trouble.beyond, 'mm') : null,
+    fixable: true,
     says: saidOf(grip, trouble, during.map((a) => ACTIVITY_WORDS[a]).join(' and ')),
     because: say`${WHY[trouble.is]} ${handsSaid(handednessOf(plan.brief, person))}`,
     tries: waysOut(judged, grip, trouble),

@@ -1,20 +1,21 @@
-import { kg, mm, say } from '../units';
+import { kg, mm, say, over } from '../units';
 import { about, alone, type Judgement, type Raw } from './finding';
 
 /** A fitting that hangs over the edge of the hull, or off the end of its track. */
 export const offHull = alone((item, { hull }): Raw[] => {
   const { frame, place } = item.placed;
   if (!frame.off) return [];
-  const over = Math.abs(frame.origin.y) - hull.halfBreadth(frame.origin.x);
+  const beyond = Math.abs(frame.origin.y) - hull.halfBreadth(frame.origin.x);
   return [
     {
       ...about(item),
       code: 'off-hull',
       severity: 'stop',
+      measure: place.on === 'track' ? null : over(Math.max(0, beyond), 'mm'),
       says:
         place.on === 'track'
           ? say`${item.placed.part.name} stands off the end of ${frame.surface}.`
-          : say`${item.placed.part.name} stands ${mm(Math.max(0, over), 'up')} beyond the gunwale edge.`,
+          : say`${item.placed.part.name} stands ${mm(Math.max(0, beyond), 'up')} beyond the gunwale edge.`,
       because: say`There is nothing there to hold it.`,
     },
   ];
@@ -49,7 +50,8 @@ export const overloaded: Judgement = ({ hull, massKg, plan }) => {
       step: 'lay out',
       code: 'overloaded',
       severity: 'stop',
-      curable: false,
+      fixable: false,
+      measure: over(carried, 'kg', most),
       says: say`Paddler and gear weigh ${kg(carried)}; the maker rates this hull for ${kg(most)}.`,
       because: say`Paddler ${kg(plan.brief.weightKg)}, gear ${kg(carried - plan.brief.weightKg)}.`,
     },

@@ -1,7 +1,7 @@
 import type { PlannedHole } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { LedgerHole } from '../rig';
-import { distance, mm, say, type Point } from '../units';
+import { distance, mm, say, type Point, over, under } from '../units';
 import { about, aboutHull, alone, type Judgement, type Raw } from './finding';
 
 /**
@@ -53,6 +53,7 @@ export const holeAtEdge = alone((item, { hull }): Raw[] => {
       x: hole.at.x,
       code: 'hole-at-edge',
       severity: 'stop',
+      measure: under(far, 'mm', toEdge(hole.bit.mm)),
       says:
         far < 0
           ? say`${hole.label} lies ${mm(-far, 'up')} inside ${name}: there is no wall to drill.`
@@ -101,6 +102,7 @@ export const holesClose: Judgement = ({ owned, oldHoles, others }) => {
         x: hole.at.x,
         code: 'holes-close',
         severity: far < (other.bit + hole.bit.mm) / 2 ? 'stop' : 'look',
+        measure: under(far, 'mm', wanted),
         says: say`${hole.label} lies ${mm(far, 'down')} from ${other.label}; ${mm(wanted, 'up')} wanted.`,
         because: say`Three diameters from middle to middle of holes alike, or the wall between them is weak.`,
       },
@@ -126,6 +128,7 @@ export const reusedHole: Judgement = ({ owned, shop }) =>
             code: 'reused-hole',
             detail: hole.id,
             severity: wide ? 'look' : 'stop',
+            measure: wide ? over(old.bit, 'mm', hole.bit.mm) : over(off, 'mm', shop.drilling.reuseWithin),
             says: wide
               ? say`${hole.label} uses the old hole ${old.label}, ${mm(old.bit)} wide where ${hole.bit.name} would do.`
               : say`${hole.label} uses the old hole ${old.label}, which lies ${mm(off, 'up')} off.`,
@@ -140,7 +143,7 @@ export const reusedHole: Judgement = ({ owned, shop }) =>
                     changes: [{ kind: 'reuseHoles', item: item.placed.id, from: item.placed.fitting.uses ?? null, to: null }],
                   },
                 ],
-            curable: !wide,
+            fixable: !wide,
           },
         ];
       }),
@@ -160,6 +163,7 @@ export const readsAlike: Judgement = ({ ledger, hull }) =>
         step: 'drill',
         code: 'reads-alike',
         severity: settled ? 'note' : 'look',
+        measure: over(distance(at, alike), 'mm'),
         says: settled
           ? say`${hole.label} reads alike at two places ${mm(distance(at, alike))} apart; the one the plan has is taken.`
           : say`${hole.label} reads alike at two places ${mm(distance(at, alike))} apart: which is it?`,
@@ -183,6 +187,7 @@ export const measuredTwice: Judgement = ({ ledger, hull, shop }) =>
           code: 'measured-twice',
           detail: `${i + 1}`,
           severity: 'look',
+          measure: over(off, 'mm'),
           says: say`${hole.label} was measured by ${hole.by} and by ${other.by}, ${mm(off, 'up')} apart.`,
           because: say`${hole.by} reads ${mm(hole.measured.reading)}, ${other.by} ${mm(other.measured.reading)} from the ${hole.measured.datum}. Measure it once more and take the wrong one back.`,
         },
@@ -202,6 +207,7 @@ export const hullOff: Judgement = ({ ledger, hull, shop }) =>
         code: 'hull-off',
         detail: `${k.from}.${k.to}`,
         severity: 'stop',
+        measure: over(by, 'mm', shop.drilling.knownWithin),
         says: say`From ${k.from} to ${k.to} this boat is ${mm(by, 'up')} ${k.off > 0 ? 'longer' : 'shorter'} than its drawing; ${mm(shop.drilling.knownWithin, 'down')} is allowed.`,
         because: say`The tape reads ${mm(k.reading)}, the drawing says ${mm(k.expected)}. Measure the hull anew before a hole is made.`,
       },

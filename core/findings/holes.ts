@@ -1,6 +1,6 @@
 import { toleranceBudget } from '../drilling';
 import { waterAt } from '../float';
-import { distance, mm, say } from '../units';
+import { distance, mm, say, over, under } from '../units';
 import { about, alone, type Judgement, type Raw } from './finding';
 
 /** A hole too near something inside the hull, tolerance budget added. */
@@ -16,6 +16,7 @@ export const holeNearHazard = alone((item, { shop }) =>
         code: 'hole-near-hazard',
         detail: hole.id,
         severity: nearest.clear <= toleranceBudget(shop.drilling) ? 'stop' : 'look',
+        measure: under(nearest.clear, 'mm', wanted),
         says:
           nearest.clear <= 0
             ? say`${hole.label} goes into the ${nearest.name}.`
@@ -33,8 +34,8 @@ export const holeUnderWater: Judgement = ({ items, float }) =>
       // Through a bulkhead no water of outside comes.
       if (hole.up !== null) return [];
       const water = waterAt(float, hole.at.x);
-      const under = water - hole.at.z;
-      if (under <= 0) return [];
+      const deep = water - hole.at.z;
+      if (deep <= 0) return [];
       return [
         {
           ...about(item),
@@ -43,7 +44,8 @@ export const holeUnderWater: Judgement = ({ items, float }) =>
           code: 'hole-under-water',
           detail: hole.id,
           severity: 'stop',
-          says: say`${hole.label} lies ${mm(under, 'up')} under the loaded waterline.`,
+          measure: over(deep, 'mm'),
+          says: say`${hole.label} lies ${mm(deep, 'up')} under the loaded waterline.`,
           because: say`The water stands ${mm(water)} over the keel here, with paddler and gear; an estimate.`,
         },
       ];
@@ -63,6 +65,7 @@ export const nothingReaches = alone((item): Raw[] => {
       x: first.at.x,
       code: 'nothing-reaches',
       severity: 'stop',
+      measure: over(blocked.length, 'count'),
       says: say`Nothing reaches behind ${holes}: no hand to hold the nut.`,
       because: say`${first.behind.blocked ?? []}. Rivets or a track need no hand.`,
     },
@@ -84,6 +87,7 @@ export const drilledElsewhere = alone((item, { shop }) =>
         code: 'drilled-elsewhere',
         detail: hole.id,
         severity: 'look',
+        measure: over(off, 'mm', toleranceBudget(shop.drilling)),
         says: say`${hole.label} was drilled ${mm(off, 'up')} from where the plan has it.`,
         because: say`A hole is for ever: move the fitting to it, or plug it and drill anew.`,
       },
@@ -101,6 +105,7 @@ export const drillPolicy: Judgement = ({ items, plan, hull }) => {
       ...about(item),
       code: soft ? 'fabric-drilled' : 'drill-policy',
       severity: 'stop',
+      measure: over(item.holes.length, 'count'),
       says: say`${item.placed.part.name} makes ${item.holes.length} new ${item.holes.length === 1 ? 'hole' : 'holes'}.`,
       because: soft ? say`Fabric is not drilled.` : say`The brief says no new holes.`,
     }));

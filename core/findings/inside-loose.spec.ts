@@ -1,5 +1,5 @@
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
-import { searchCures } from '../cures';
+import { searchFixes } from '../fixes';
 import { applyChange, type Fitting, type Plan } from '../rig';
 import { fitted, inputOf } from '../testing/plans';
 import { tell } from '../units';
@@ -32,12 +32,12 @@ describe('what lies loose inside', () => {
     const before = input({ b: strapped, a: fitted('battery-18', onBoard(), 'loose') });
     const finding = workUp(before).findings.find((f) => f.code === 'slides');
     if (!finding) return fail('nothing to settle');
-    const [cure] = searchCures(before, finding, {
+    const [fix] = searchFixes(before, finding, {
       ...{ units: 'metric', budget: 60, range: CATALOG.parts },
       newId: () => '00000000-0000-4000-8000-000000000000',
     });
-    if (!cure) return fail('no way out');
-    expect(said({ ...before, plan: applyChange(before.plan, cure.change).plan })).toEqual([]);
+    if (!fix) return fail('no way out');
+    expect(said({ ...before, plan: applyChange(before.plan, fix.change).plan })).toEqual([]);
   });
 
   it('is listed in the order it is packed: what is wanted least often first', () => {

@@ -21,7 +21,7 @@ export const inTheHand = alone((item, judged): Raw[] => {
         ...about(item),
         code: 'out-of-hand',
         severity: 'look',
-        curable: true,
+        fixable: true,
         says: say`No hand gets to the ${hand.touched.what} of ${nameOf(item)} in the ${room.space.name}.`,
         because: hand.blocked ? say`${hand.blocked}.` : say`It has no opening.`,
         tries: laidOtherwise(item, room),
@@ -33,7 +33,7 @@ export const inTheHand = alone((item, judged): Raw[] => {
       ...about(item),
       code: 'out-of-hand',
       severity: 'look',
-      curable: true,
+      fixable: true,
       says: say`${nameOf(item)} is used ${OFTEN_WORDS[often]}, and no opening of the ${room.space.name} is reached from the seat.`,
       because: say`What is used afloat is taken from the seat, ${often === 'always' ? 'without turning' : 'with a half turn at most'}; stature ${mm(plan.brief.stature)}.`,
       tries: otherRooms(item, room),
@@ -70,7 +70,7 @@ export const underThings: Judgement = (judged) => {
         ...about(item),
         code: 'under-things',
         severity: needed ? 'look' : 'note',
-        curable: needed,
+        fixable: needed,
         says: say`To get to the ${what} of ${nameOf(item)}, ${names} has to come off the ${first.hatch.name}.`,
         because: needed
           ? say`What is reset or used afloat is reached without emptying anything.`

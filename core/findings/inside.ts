@@ -3,7 +3,7 @@ import type { Fitted } from '../drilling';
 import { freeSlides, isInside, letsGoAt, roomAbout, slidesAmong, tipsAt, trespassOf, wayIn, type Slide } from '../inside';
 import type { ShopSettings } from '../shop';
 import { markedAt } from '../layout';
-import { kg, mm, say } from '../units';
+import { kg, mm, say, over } from '../units';
 import { about, alone, nameOf, type Judgement, type Raw } from './finding';
 import { laidOtherwise, onItsFloor, otherRooms, strapped } from './other-rooms';
 
@@ -23,7 +23,8 @@ export const standsClear = alone((item, { hull }): Raw[] => {
       ...about(item),
       code: 'stands-into',
       severity: 'stop',
-      curable: true,
+      fixable: true,
+      measure: over(met.by, 'mm'),
       says: say`${nameOf(item)} stands ${mm(met.by, 'up')} into ${met.into}.`,
       because: hull.hazards.some((h) => h.hazard.name === met.into)
         ? say`It lies in the ${room.space.name}: nothing goes through it.`
@@ -49,7 +50,8 @@ export const goesIn = alone((item, { hull, memory }): Raw[] => {
       ...about(item),
       code: 'does-not-pass',
       severity: 'stop',
-      curable: true,
+      fixable: true,
+      measure: way.margin === -Infinity ? null : over(-way.margin, 'mm'),
       says:
         way.margin === -Infinity
           ? say`${nameOf(item)} does not go in by the ${way.hatch.name}: there is no room beyond it to bring it round.`
@@ -125,7 +127,8 @@ export const slides: Judgement = (judged) => {
         code: 'slides',
         detail: room.space.id,
         severity: item.placed.part.body.massKg >= HEAVY ? 'look' : 'note',
-        curable: true,
+        fixable: true,
+        measure: over(slide.far, 'mm', HARMLESS),
         says:
           slide.far < HARMLESS
             ? say`${nameOf(item)} tips over in the ${room.space.name}.${also}`
@@ -152,7 +155,7 @@ export const keptDry = alone((item, { hull }): Raw[] => {
       ...about(item),
       code: 'gets-wet',
       severity: 'look',
-      curable: true,
+      fixable: true,
       says: say`${nameOf(item)} wants to be dry; the ${room.space.name} is damp.`,
       because: say`Sealed in a box of its own, or in a room that keeps water out.`,
       tries: otherRooms(item, room),

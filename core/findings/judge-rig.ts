@@ -1,11 +1,13 @@
 import type { Fitted } from '../drilling';
 import { entryOf, isMakers, type Acceptance } from '../rig';
-import type { Sentence } from '../units';
 import { acceptedBy, findingKey } from './codes';
+import { isWorse, type MeasureUnit } from '../units';
 import type { Finding, Judged, Judgement, Raw } from './finding';
 import { IN_THE_WAY, JUDGEMENTS, OF_THE_BODY } from './judgements';
 
 const NONE: readonly never[] = [];
+
+const howBad = ({ severity, measure = null }: Raw): HowBad => ({ severity, measure });
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
 
@@ -28,7 +30,7 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
     const known = found.get(key);
     if (!known) found.set(key, { raw, judged, sets: set === null ? [] : [set] });
     else if (set !== null) {
-      const worst = WEIGHT[raw.severity] < WEIGHT[known.raw.severity] ? { raw, judged } : known;
+      const worst = gotWorse(howBad(raw), howBad(known.raw)) ? { raw, judged } : known;
       found.set(key, { raw: worst.raw, judged: worst.judged, sets: [...known.sets, set] });
     }
   };
@@ -43,12 +45,12 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
   for (const judgement of judging(rig, ofRig)) for (const raw of judgement(rig)) take(raw, rig);
   return [...found]
     .map(([key, { raw, judged, sets: where }]): Finding => {
-      const { tries = NONE, severity, says, code, step, because, letter, x, curable } = raw;
+      const { tries = NONE, severity, says, code, step, because, letter, x, fixable } = raw;
       const acceptable = acceptedBy(code);
-      const size = sizeOf(says);
+      const measure = raw.measure ?? null;
       const stored = entryOf(rig.plan.accepted, key) ?? null;
       const accepted = acceptable === 'nobody' ? null : stored;
-      const lapsed = accepted !== null && worse(severity, size, accepted);
+      const lapsed = accepted !== null && lapses({ severity, measure }, accepted);
       return {
         key,
         code,
@@ -59,11 +61,11 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
         x,
         says,
         because,
-        size,
+        measure,
         acceptable,
         accepted: lapsed ? null : accepted,
         lapsed: lapsed ? accepted : null,
-        curable,
+        fixable,
         tries: typeof tries === 'function' ? (range) => tries(judged, range) : () => tries,
         sets: where.length === 0 || where.length === sets.length ? null : where,
       };
@@ -78,21 +80,34 @@ export const judging = ({ plan }: Pick<Judged, 'plan'>, all: readonly Judgement[
 const onlyInTheWay = ({ placed: { fitting }, mounted }: Fitted): boolean =>
   mounted.there && (isMakers(fitting) || fitting.becomes?.is === 'left');
 
-/** The first figure of a sentence, as more is worse: one printed down is a margin, the less the worse. */
-function sizeOf(says: Sentence): number | null {
-  const first = says.find((part) => typeof part === 'object');
-  if (typeof first !== 'object') return null;
-  if ('kg' in first) return first.kg;
-  if ('kmh' in first) return first.kmh;
-  return first.how === 'down' ? -first.mm : first.mm;
+/** How bad a finding is: what makes an acceptance lapse, and a fix no fix. */
+export type HowBad = Pick<Finding, 'severity' | 'measure'>;
+
+/** Whether a finding is worse than it was: more severe, or as severe and by more. */
+export const gotWorse = (now: HowBad, was: HowBad): boolean =>
+  now.severity === was.severity ? isWorse(now.measure, was.measure) : WEIGHT[now.severity] < WEIGHT[was.severity];
+
+/**
+ * Whether what was accepted has got worse. Acceptances of before measures were kept hold the first figure of the sentence,
+ * in millimetres, kilograms or km/h, a margin as its negative; those that hold none do not say what was accepted.
+ */
+function lapses({ severity, measure }: HowBad, at: Acceptance): boolean {
+  const was = at.severity ?? severity;
+  if (severity !== was) return WEIGHT[severity] < WEIGHT[was];
+  if (at.measure || !measure) return isWorse(measure, at.measure ?? null);
+  if (at.size === undefined || !WAS_KEPT.includes(measure.unit)) return true;
+  return isWorse(
+    { ...measure, worse: 'more', amount: measure.worse === 'more' ? measure.amount : -measure.amount },
+    { amount: at.size, unit: measure.unit, worse: 'more' },
+  );
+}
+/** What is kept when a finding is accepted. */
+export function acceptance({ severity, measure }: HowBad, reason: string, by: string): Acceptance {
+  const { amount, unit, worse } = measure ?? {};
+  return { reason, by, severity, ...(amount !== undefined && unit && worse ? { measure: { amount, unit, worse } } : {}) };
 }
 
-/** So little more is no worse (judgement): a millimetre. */
-const SLACK = 1;
-
-const worse = (severity: Finding['severity'], size: number | null, at: Acceptance): boolean =>
-  (at.severity !== undefined && WEIGHT[severity] < WEIGHT[at.severity]) ||
-  (at.size !== undefined && size !== null && size > at.size + SLACK);
+const WAS_KEPT: readonly MeasureUnit[] = ['mm', 'kg', 'km/h'];
 
 const sameAboard = (a: Judged, b: Judged): boolean =>
   a.hull === b.hull &&

@@ -2,7 +2,7 @@ import type { ShopSettings } from '../shop';
 import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
 import type { Weight } from '../float';
 import type { HullModel } from '../hull';
-import { strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../layout';
+import { rodBodies, strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../layout';
 import type { LedLine } from '../lines';
 import type { Ledger, LedgerHole, Plan } from '../rig';
 import type { Memory } from '../stages';
@@ -106,9 +106,14 @@ function judgedIn(input: FindingsInput, memory: Memory): (items: readonly Fitted
       ashore,
       float: laden.laden,
       massKg: laden.laden.massKg,
+      gearKg: laden.gearKg,
+      steady: laden.steady,
       paddlers,
       strokes,
-      intrusionOf: ({ placed }) => known.pair('stroke', placed, strokes(), () => strokeHit(placed.bodies, strokes())),
+      intrusionOf: ({ placed }) =>
+        known.pair('stroke', placed, strokes(), () =>
+          strokeHit([...placed.bodies, ...placed.rods.flatMap(rodBodies)], strokes()),
+        ),
       memory: known,
     };
   };

@@ -5,7 +5,7 @@ import { deck, fitted, inputOf } from '../testing/plans';
 import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { rodsCarried } from './clutter';
-import { searchCures } from '../cures';
+import { searchFixes } from '../fixes';
 import type { Finding, FindingCode } from './index';
 
 const on = (fitting: string, u: number, v = 0, heading = 0): Place => ({ on: 'fitting', fitting, u, v, heading });
@@ -48,7 +48,7 @@ const motors = Object.fromEntries(
 
 const knobCasting = { propulsion: ['motor'], cast: 'sidearm' } satisfies Partial<Brief>;
 
-/** One line of cases a judgement: it fires, it just does not, a cure that was tried clears it. */
+/** One line of cases a judgement: it fires, it just does not, a fix that was tried clears it. */
 const CASES: readonly JudgementCase[] = [
   {
     code: 'paddle-stroke',
@@ -139,7 +139,7 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({ a: loose('cooler-20', deck(1800, 0)) }, { stands: 'stands' }, ORRISK),
     says: /clear deck to stand on is \d+ mm by \d+ mm; 500 mm both ways wanted/,
     not: rig({ a: loose('dog-mat', deck(1800, 0)) }, { stands: 'stands' }, QUENBY),
-    cure: false,
+    fix: false,
   },
   {
     code: 'overlap',
@@ -157,7 +157,7 @@ const CASES: readonly JudgementCase[] = [
   {
     code: 'swings',
     // The lid of the foredeck hatch opens forward past the upright: 78 mm at its top.
-    fires: rig({ a: through('camera-pole-short', deck(395, 0)) }),
+    fires: rig({ a: through('camera-pole-short', deck(395, 0), { often: 'stopped' }) }),
     says: /Camera pole, short, bow stands \d+ mm in the way of the lid of the foredeck hatch/,
     not: rig({ a: through('camera-pole-short', deck(262, 0)) }),
   },
@@ -171,11 +171,14 @@ const CASES: readonly JudgementCase[] = [
     }),
     says: /lid of the foredeck hatch carries .* kg; its strut still lifts 3(\.0)? kg/,
     not: rig({ a: through('camera-pole-short', deck(600, 0)) }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'rod-butt',
-    fires: rig({ a: fitted('rod-tube-troll', { on: 'side', side: 'port', x: 2400, down: 230 }, 'through') }),
+    fires: rig(
+      { a: fitted('rod-tube-troll', { on: 'side', side: 'port', x: 2400, down: 230 }, 'through') },
+      { propulsion: ['paddle', 'pedals'], work: ['rods'] },
+    ),
     says: /hang \d+ mm under the waterline/,
     not: rig({ a: onTrack('rod-tube-troll', 'aft-port', 2400) }),
   },
@@ -184,7 +187,7 @@ const CASES: readonly JudgementCase[] = [
     fires: inputOf({ a: onTrack('rod-tube-raised', 'aft-star', 2500) }, {}, []),
     says: /are 240 mm deep; 264 mm wanted/,
     not: rig({ a: onTrack('rod-tube-raised', 'aft-star', 2500) }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'rods-cross',
@@ -200,7 +203,7 @@ const CASES: readonly JudgementCase[] = [
   },
   {
     code: 'transducer',
-    fires: rig({ a: { ...onTrack('transducer-arm', 'aft-port', 2600), lift: 120 } }),
+    fires: rig({ a: { ...onTrack('transducer-arm', 'aft-port', 2600), lift: 120, often: 'stopped' } }),
     says: /shadows the far side beam of Transducer arm, swinging down to \d+° under level/,
     not: rig({ a: onTrack('transducer-arm', 'aft-port', 2600) }),
   },
@@ -222,7 +225,7 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({ a: through('sidelight-port', deck(900, -140)), b: through('camera-pole-short', deck(700, -150)) }),
     says: /hidden over .*° of its 112.5° by A, Camera pole/,
     not: rig({ a: through('sidelight-port', deck(700, -150)), b: through('camera-pole-short', deck(900, -140)) }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'light-low',
@@ -244,14 +247,14 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({}, { rods: 4 }, BRACKWEN),
     says: /4 rods; this hull carries 3 comfortably/,
     not: rig({}, { rods: 3 }, BRACKWEN),
-    cure: false,
+    fix: false,
   },
   {
     code: 'used-up',
     fires: rig({ a: loose('flag-rod', deck(2700, 0)) }),
     says: /Rod sockets: 1 wanted, none aboard/,
     not: rig({ a: loose('flag-rod', deck(2700, 0)), b: onTrack('rod-tube-raised', 'aft-star', 2500) }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'leans',
@@ -274,7 +277,7 @@ const CASES: readonly JudgementCase[] = [
   {
     // As loaded beyond its rating the floor of the demo hull is under water; at its rating it is dry.
     code: 'wet-floor',
-    fires: rig({ a: loose('battery-80', deck(2700, 0)) }, { weightKg: 150 }, NO_DRIVE),
+    fires: rig({ a: loose('battery-100', deck(2600, 0)), b: loose('battery-100', deck(2900, 0)) }, { weightKg: 150 }, NO_DRIVE),
     says: /^Water stands \d+ mm over the after end of the cockpit/,
     not: rig({ a: loose('battery-80', deck(1400, 0)) }, { weightKg: 150 }),
   },
@@ -290,14 +293,14 @@ const CASES: readonly JudgementCase[] = [
     ),
     says: /^The stern toggle hangs \d+ mm in the water/,
     not: rig({}, { weightKg: 70 }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'cannot-float',
     fires: rig({}, { weightKg: 250, second: { stature: 1800, weightKg: 250 } }, BRACKWEN),
     says: /the hull does not carry that|goes under before/,
     not: rig({}, { weightKg: 110 }, BRACKWEN),
-    cure: false,
+    fix: false,
   },
   {
     code: 'paddle-short',
@@ -317,7 +320,7 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({ a: through('powered-spike', deck(3250, 0)) }),
     says: /stays on for the road and stands \d+ mm over the gunwale/,
     not: rig({ a: through('powered-spike', deck(3250, 0)) }, { road: 'trailer' }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'tether-short',
@@ -370,14 +373,14 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({}, { propulsion: ['motor'] }),
     says: /No spare paddle aboard/,
     not: rig({ a: loose('spare-paddle', deck(1500, -250)) }, { propulsion: ['motor'] }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'no-propulsion',
     fires: rig({}, { propulsion: ['pedals'] }, BRACKWEN),
     says: /says pedals; Brackwen 104 has no pedal drive/,
     not: rig({}, { propulsion: ['pedals'] }, TOLVANE),
-    cure: false,
+    fix: false,
   },
   {
     code: 'little-rating-left',
@@ -385,7 +388,7 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({}, { weightKg: 160.3 }),
     says: /rated for 178 kg: with the paddlers aboard 18 kg is left for gear/,
     not: rig({}, { weightKg: 160.2 }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'back-up-reach',
@@ -393,7 +396,7 @@ const CASES: readonly JudgementCase[] = [
     says: /lies \d+ mm beyond the hand: it cannot be changed afloat/,
     not: rig({ a: loose('drive-spare', deck(1700, 0), { float: true }) }, { propulsion: ['pedals'], backUp: ['pedals'] }),
     // From the foredeck into the cockpit: another place, not a slide.
-    cure: false,
+    fix: false,
   },
   {
     code: 'screen-angle',
@@ -406,28 +409,28 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({ a: through('camera-pole-short', deck(1000, 0)) }),
     says: /Nothing shades Camera pole, short, bow/,
     not: rig({ a: through('camera-pole-short', deck(1000, 0)), b: loose('camera-hood', deck(1000, 0)) }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'legs',
     fires: rig({}, { stature: 1250 }, BRACKWEN),
     says: /The nearest pegs are \d+ mm too far for these legs/,
     not: rig({}, { stature: 1700 }, BRACKWEN),
-    cure: false,
+    fix: false,
   },
   {
     code: 'second-seat',
     fires: rig({}, { second: { stature: 1500, weightKg: 50 } }),
     says: /two paddlers; this hull has one seat/,
     not: rig({}, { second: { stature: 1400, weightKg: 40 } }, PELLIN),
-    cure: false,
+    fix: false,
   },
   {
     code: 'strokes-meet',
     fires: rig({}, { second: { stature: 1800, weightKg: 80 } }, PELLIN),
     says: /seats are \d+ mm too near for two strokes/,
     not: rig({}, { second: { stature: 1400, weightKg: 40 } }, PELLIN),
-    cure: false,
+    fix: false,
   },
   {
     code: 'does-not-join',
@@ -443,7 +446,7 @@ const CASES: readonly JudgementCase[] = [
     fires: rig(quenbyMotor, {}, QUENBY),
     says: /Stern motor, 45 lb needs a switch, and none is aboard/,
     not: rig({ ...quenbyMotor, k: through('kill-switch', deck(2600, 200)) }, {}, QUENBY),
-    cure: false,
+    fix: false,
   },
   {
     code: 'excludes',
@@ -490,7 +493,7 @@ const CASES: readonly JudgementCase[] = [
     fires: rig({ b: fitted('battery-80', within('bow-hold', 655), 'strap') }),
     says: /Motor battery 80 Ah gives off gas when it is charged, and the bow hold is shut/,
     not: rig({ b: fitted('battery-100', within('bow-hold', 655), 'strap') }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'overfull',
@@ -501,7 +504,7 @@ const CASES: readonly JudgementCase[] = [
     not: rig({}, {}, TOLVANE, {
       stowage: { s: { in: 'seat-well', what: 'rain gear', kg: 1, litres: 3.9, wantsDry: false, use: 'stopped', later: false } },
     }),
-    cure: false,
+    fix: false,
   },
   {
     code: 'sags',
@@ -520,14 +523,14 @@ const CASES: readonly JudgementCase[] = [
     fires: powered('battery-30', 'own'),
     says: /gives 30 A at the most; what hangs on it takes 42\.0 A/,
     not: powered('battery-50', 'own'),
-    cure: false,
+    fix: false,
   },
   {
     code: 'battery-fails',
     fires: powered('battery-spare', 'b', motors),
     says: /cannot feed all that hangs on it at once/,
     not: powered('battery-100', 'b', motors),
-    cure: false,
+    fix: false,
   },
   {
     code: 'kept-apart',
@@ -683,8 +686,8 @@ describe('sets', () => {
     const apart = two({ a: spike({ sets: ['day'] }), b: reel({ sets: ['troll'] }) });
     const clash = found(apart, 'overlap-between-sets');
     expect(clash?.severity).toBe('stop');
-    const cures = clash ? searchCures(apart, clash, search) : [];
-    expect(cures.map((c) => tell(c.says, 'metric'))).toContain('Let them swap on one plate');
+    const fixes = clash ? searchFixes(apart, clash, search) : [];
+    expect(fixes.map((c) => tell(c.says, 'metric'))).toContain('Let them swap on one plate');
     expect(
       found(
         two({ a: spike({ sets: ['day'] }), b: loose('dry-box', deck(3260, 0), { sets: ['troll'] }) }),

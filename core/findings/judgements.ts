@@ -10,7 +10,7 @@ import { lineOld, lineShort } from './old-cords';
 import { lineAtFeet, lineInStroke, lineInWay, lineMeets, lineOverHatch, linePropeller } from './fouls';
 import { aboutHull, type Judgement, type Raw } from './finding';
 import { acrossTracks, clearOfDeck, fitsItsPlace, hangsOver, lies, onLids } from './footing';
-import { cannotFloat, handleDrags, trimmed, wetFloor } from './floating';
+import { cannotFloat, handleDrags, steady, trimmed, wetFloor } from './floating';
 import { gettingBack, noWayBack } from './getting-back';
 import { glare, heat, screenAngle } from './glare';
 import { chains, goesWith, replaced } from './goes-with';
@@ -22,7 +22,9 @@ import { hands } from './hands';
 import { inTheHand, underThings } from './inside-reach';
 import { knuckles } from './knuckles';
 import { landingSide } from './landing-side';
+import { legRoom } from './leg-room';
 import { legs, seatPlace, twoPaddlers } from './legs';
+import { lidsBear } from './lids';
 import { lineChafes, lineEnds, lineHard, linePullsMount, lineReach, lineTooThick, lineUnled, lineWeak } from './lines';
 import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 import { openHoles } from './open-holes';
@@ -33,7 +35,7 @@ import { plateClear } from './plates';
 import { reach } from './reach';
 import { roadHeight, roofLift } from './road';
 import { cableShort, glandSmall, hangsFree, runThrough } from './routes';
-import { rodButts, rodsCross, rodTips, shallowTubes } from './rods';
+import { rodAtBody, rodButts, rodMeets, rodPlaces, rodsCross, rodTips, shallowTubes } from './rods';
 import { noDrain, scupperCovered } from './scuppers';
 import { signalsFull, signalsUnlike, twoGrounds, unread } from './signals';
 import { allRoundLight, lensPath, lightHeights, sidelights, whiteLight } from './sight';
@@ -47,6 +49,7 @@ import { tetherPropeller, tetherShort } from './tethers';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
+import { wake } from './wake';
 import { wornThings } from './worn';
 import { fuseBuried, sealed } from './electric-places';
 import { besideMotor, plugsAlike, plugsHold } from './plugs';
@@ -98,6 +101,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   lies,
   clearOfDeck,
   onLids,
+  lidsBear,
   acrossTracks,
   hangsOver,
   swings,
@@ -108,8 +112,11 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   rodButts,
   shallowTubes,
   rodsCross,
+  rodAtBody,
+  rodMeets,
   rodTips,
   transducer,
+  wake,
   sealed,
   lensPath,
   allRoundLight,
@@ -123,6 +130,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   wetFloor,
   handleDrags,
   cannotFloat,
+  steady,
   roadHeight,
   tetherShort,
   tetherPropeller,
@@ -150,6 +158,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   offHull,
   overloaded,
   legs,
+  legRoom,
   seatPlace,
   twoPaddlers,
 ];
@@ -183,6 +192,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   bodyNotKept,
   propulsion,
   hullTooSmall,
+  rodPlaces,
   overlapBetweenSets,
   cannotHold,
   replaced,
@@ -273,6 +283,9 @@ export const OF_THE_BODY: readonly Judgement[] = [
   lensPath,
   sidelights,
   legs,
+  legRoom,
+  rodAtBody,
+  steady,
   twoPaddlers,
   trimmed,
   wetFloor,
@@ -293,7 +306,18 @@ export const OF_THE_BODY: readonly Judgement[] = [
  */
 export const IN_THE_WAY: ReadonlySet<Raw['code']> = new Set([
   ...(['worn', 'overlap', 'paddle-stroke', 'knuckles', 'back-cast', 'swings', 'strut', 'lens-path', 'light-hidden'] as const),
-  ...(['sidelight-hidden', 'rods-cross', 'rod-butt', 'rod-tips', 'excludes', 'needs', 'tether-propeller'] as const),
+  ...([
+    'sidelight-hidden',
+    'rods-cross',
+    'rod-meets',
+    'rod-at-body',
+    'leg-room',
+    'rod-butt',
+    'rod-tips',
+    'excludes',
+    'needs',
+    'tether-propeller',
+  ] as const),
 ]);
 
 /** All that is judged: once for each set, and once for the rig. */

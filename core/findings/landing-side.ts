@@ -1,8 +1,8 @@
 import { sideOfHand } from '../hands';
 import { BODY, byPerson } from '../layout';
 import { handednessOf } from '../rig';
-import { mm, say, sideSign } from '../units';
-import { about, alone, nameOf, type Raw, toOtherSide, topOf } from './finding';
+import { mm, say, sideSign, over } from '../units';
+import { about, alone, isWorn, nameOf, type Raw, toOtherSide, topOf } from './finding';
 
 /** So low it does not hinder what comes over the side (judgement), mm over the gunwale. */
 const LOW = 120;
@@ -12,9 +12,9 @@ const LANDS = ['survey', 'handline', 'rods', 'camera'];
 export const landingSide = alone((item, { plan: { brief }, hull, paddlers }): Raw[] => {
   const { part, bodies, frame } = item.placed;
   if (!brief.work.some((w) => LANDS.includes(w))) return [];
-  if (part.body.place === 'sat on' || part.body.place === 'beside the seat') return [];
-  const over = topOf(item) - hull.gunwale(frame.origin.x);
-  if (over <= LOW) return [];
+  if (isWorn(item, hull) || part.body.place === 'sat on' || part.body.place === 'beside the seat') return [];
+  const rises = topOf(item) - hull.gunwale(frame.origin.x);
+  if (rises <= LOW) return [];
   const inTheWay = byPerson(paddlers).flatMap(([p], n) => {
     const hand = handednessOf(brief, n === 0 ? 'first' : 'second').castHand;
     const side = sideOfHand(hand);
@@ -30,8 +30,9 @@ export const landingSide = alone((item, { plan: { brief }, hull, paddlers }): Ra
       ...about(item),
       code: 'landing-side',
       severity: 'look',
-      curable: true,
-      says: say`${nameOf(item)} stands ${mm(over, 'up')} over the ${side} gunwale where things come aboard.`,
+      fixable: true,
+      measure: over(rises, 'mm', LOW),
+      says: say`${nameOf(item)} stands ${mm(rises, 'up')} over the ${side} gunwale where things come aboard.`,
       because: say`${hand === 'right' ? 'Right' : 'Left'}-handed: they are lifted in on the ${side} side beside the seat. Keep it lower than ${mm(LOW)}, or on the other side.`,
       tries: toOtherSide(hull, item),
     },

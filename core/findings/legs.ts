@@ -1,5 +1,5 @@
 import { BODY, legSpan, overBand } from '../layout';
-import { mm, say } from '../units';
+import { mm, say, over } from '../units';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
 /** How far the nearest setting of seat and pegs misses what these legs need, mm; positive is too long a reach. */
@@ -24,6 +24,7 @@ export const legs: Judgement = ({ hull, plan, shop }) => {
       step: 'brief',
       code: 'legs',
       severity: verdict.nominal ? 'stop' : 'look',
+      measure: over(Math.abs(verdict.hit), 'mm'),
       says: far
         ? say`The nearest ${feet.kind} are ${mm(verdict.hit, 'up')} too far for these legs.`
         : say`The furthest ${feet.kind} are ${mm(-verdict.hit, 'up')} too near for these legs.`,
@@ -51,6 +52,7 @@ export const seatPlace: Judgement = ({ hull, plan, drawn }): Raw[] => {
         code: 'seat-place',
         ...(name === 'seat' ? {} : { detail: 'second' }),
         severity: 'stop',
+        measure: over(off, 'mm'),
         says: say`The ${name} is set ${mm(off, 'up')} beyond where it slides.`,
         because: say`On this hull it stands from ${mm(slide.fore)} to ${mm(slide.aft)} aft of the bow.`,
       },
@@ -85,6 +87,7 @@ export const twoPaddlers: Judgement = ({ hull, plan, shop }): Raw[] => {
       step: 'brief',
       code: 'strokes-meet',
       severity: verdict.nominal ? 'stop' : 'look',
+      measure: over(verdict.hit, 'mm'),
       says: say`The seats are ${mm(verdict.hit, 'up')} too near for two strokes.`,
       because: say`They stand ${mm(apart)} apart; the after paddler's catch is ${mm(need(1))} ahead of the hip.`,
     },

@@ -76,7 +76,7 @@ describe('lines', () => {
       fires: seen(one(ANCHOR), 'cleat'),
       says: /made fast to something that is not there/,
       not: seen(one(ANCHOR), 'far'),
-      cure: false,
+      fix: false,
     },
     {
       // In a stream of 5 km/h across 3 mm: about half of its knotted strength, a third is allowed.
@@ -90,7 +90,7 @@ describe('lines', () => {
       fires: one(ANCHOR, { ground: ground({ stream: 12, wind: 50 }) }),
       says: /pulls at A, sheave of Trolley pulley with \d+ kg/,
       not: one(ANCHOR),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-too-thick',
@@ -103,21 +103,21 @@ describe('lines', () => {
       fires: one(ANCHOR, { through: [tie('bow.sheave'), tie('horn.horns')], way: 'outside port' }),
       says: /ends at \w, horns of Horn cleat, 4 in and cannot be let go/,
       not: one(ANCHOR),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-no-cleat',
       fires: lifting({ through: [tie('m.lift'), tie('eye.eye')] }),
       says: /ends at \w, eye of Pad eye, which holds nothing/,
       not: lifting(),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-out-of-hand',
       fires: one(ANCHOR, { through: [tie('bow.sheave'), tie('far.jaws')] }),
       says: /worked out of reach/,
       not: one(ANCHOR),
-      cure: false,
+      fix: false,
     },
     {
       // The motor weighs under 10 kg; drawn straight past its hinge it asks several times that.
@@ -125,14 +125,14 @@ describe('lines', () => {
       fires: withPart(lifting(), 'motor-stern-45', { body: { massKg: 60 } }),
       says: /asks \d+ kg of the hand|cannot lift/,
       not: withPart(lifting(), 'motor-stern-45', { body: { massKg: 5 } }),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-chafes',
       fires: one(ANCHOR, { ground: ground({ stream: 3, wind: 30 }) }),
       says: /rubs over the hull for \d\.\d+ m/,
       not: one(ANCHOR, { ground: ground({ stream: 0, wind: 0 }) }),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-propeller',
@@ -145,7 +145,7 @@ describe('lines', () => {
       ),
       says: /leaves the boat \d+ mm too near the propeller of/,
       not: one(ANCHOR, {}, MOTOR, {}, QUENBY),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-over-hatch',
@@ -173,14 +173,14 @@ describe('lines', () => {
       ),
       says: /stands \d+ mm into the paddle stroke/,
       not: one(ANCHOR, {}, {}, { propulsion: ['paddle'] }),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-in-way',
       fires: one(ANCHOR, OVER_COOLER, COOLER),
       says: /lies \d+ mm in the way of the lid of \w, Cooler/,
       not: one(ANCHOR, {}, COOLER),
-      cure: false,
+      fix: false,
     },
     {
       code: 'line-meets',
@@ -193,7 +193,7 @@ describe('lines', () => {
       fires: one(ANCHOR, { ground: ground({ stream: 2.01 }) }),
       says: /is 2\.\d kg lighter than wind and stream ask/,
       not: one(ANCHOR, { ground: ground({ stream: 2 }) }),
-      cure: false,
+      fix: false,
     },
     {
       code: 'anchor-short',
@@ -212,7 +212,7 @@ describe('lines', () => {
       fires: both({ ground: ground({ stream: 1.5 }) }),
       says: /With the ring amidships the boat lies \d+° to a stream of 1\.5 km\/h/,
       not: both({ ground: ground({ stream: 1.49 }) }),
-      cure: false,
+      fix: false,
     },
   ]);
 

@@ -1,6 +1,6 @@
 import { breaksAt, cordWords, CORD_TRAITS, KNOTTED, THICKNESSES, type Led, type LedLine } from '../lines';
 import { entryOf, lineWith, type Line } from '../rig';
-import { asHung, kg, longMm, mm, say, type Sentence } from '../units';
+import { asHung, kg, longMm, mm, say, type Sentence, over, under } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
 
 /** A cord with a knot in it breaks at so many times what is asked of it at the least (judgement: six times without the knot). */
@@ -15,12 +15,12 @@ const SLACK = 40;
 /** The fields most findings about a line share. */
 export const aboutLine = (
   { id, led, path }: Pick<LedLine, 'id' | 'led' | 'path'>,
-  curable = false,
-): Pick<Raw, 'where' | 'letter' | 'x' | 'curable' | 'step'> => ({
+  fixable = false,
+): Pick<Raw, 'where' | 'letter' | 'x' | 'fixable' | 'step'> => ({
   where: id,
   letter: led.find((l) => l.letter)?.letter ?? '',
   x: path[0]?.x ?? 0,
-  curable,
+  fixable,
   step: 'wire',
 });
 
@@ -39,7 +39,7 @@ export const lineUnled: Judgement = ({ plan, lines, hull }) =>
       ? []
       : [
           {
-            ...{ where: id, letter: '', x: hull.length / 2, curable: false, step: 'wire', code: 'line-unled', severity: 'stop' },
+            ...{ where: id, letter: '', x: hull.length / 2, fixable: false, step: 'wire', code: 'line-unled', severity: 'stop' },
             says: say`The ${line.use} is made fast to something that is not there.`,
             because: say`A point of it is worn, left unused, or has no eye, pulley or cleat any more. Lead it elsewhere.`,
           },
@@ -57,6 +57,7 @@ export const lineWeak: Judgement = (judged) =>
         ...aboutLine(l, true),
         code: 'line-weak',
         severity: l.share > 1 ? 'stop' : 'look',
+        measure: under(1 / l.share, 'times', SAFE),
         says: say`The ${l.line.use} is drawn with ${kg(asHung(tight))} and should bear ${SAFE} times that with a knot in it.`,
         because: say`${cordWords(cord)} breaks at ${kg(asHung(breaksAt(cord)))}; a knot leaves half of that.`,
         tries: strong
@@ -79,6 +80,7 @@ export const linePullsMount: Judgement = ({ lines, owned, shop }) =>
         {
           ...aboutLine(l),
           ...{ x: place.at.x, letter: place.letter, detail: `${i}`, code: 'line-pulls-mount', severity: 'look' },
+          measure: over(place.newtons, 'N', bears),
           says: say`The ${l.line.use} pulls at ${placeOf(place)} with ${kg(asHung(place.newtons))}.`,
           because: say`${place.fitting === null ? 'A tie point of the hull is taken to hold' : 'Its mount was reckoned for'} ${kg(asHung(bears))}.`,
         },
@@ -96,6 +98,7 @@ export const lineTooThick: Judgement = (judged) =>
       {
         ...aboutLine(l, true),
         ...{ x: tightest.at.x, code: 'line-too-thick', severity: 'stop' },
+        measure: over(l.line.diameter, 'mm', tightest.lead.takes),
         says: say`The ${l.line.use} is ${mm(l.line.diameter - tightest.lead.takes, 'up')} too thick for ${placeOf(tightest)}.`,
         because: say`That takes ${mm(tightest.lead.takes, 'down')} at the most.`,
         tries:
@@ -164,6 +167,7 @@ export const lineHard: Judgement = ({ lines }) =>
         ...aboutLine(l),
         code: 'line-hard-to-pull',
         severity: 'look',
+        measure: over(l.hand, 'N', PULLS),
         says: Number.isFinite(l.hand)
           ? say`The ${use} asks ${kg(asHung(l.hand))} of the hand.`
           : say`The ${use} cannot lift what it carries: it draws past the hinge.`,
@@ -184,6 +188,7 @@ export const lineChafes: Judgement = ({ lines }) =>
       {
         ...aboutLine(l),
         ...{ x: first.at.x, code: 'line-chafes', severity: 'note' },
+        measure: over((turned * 180) / Math.PI, '°', (RUBS * 180) / Math.PI),
         says: say`The ${l.line.use} rubs over the hull for ${longMm(long)}.`,
         because: say`It turns ${Math.round((turned * 180) / Math.PI)}° there and friction of ${CORD_TRAITS[l.line.of].rubs} takes its share. Look at it each season, or lead it by eyes.`,
       },

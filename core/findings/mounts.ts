@@ -2,7 +2,7 @@ import { adviceSetting, mountAdvice, strengthOf } from '../advice';
 import type { Part } from '../parts';
 import type { Fitted } from '../drilling';
 import { HOLD_WORDS, workingLoad } from '../mounting';
-import { asHung, kg, mm, say } from '../units';
+import { asHung, kg, mm, say, over, under } from '../units';
 import { about, aboutHull, alone, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** Other ways that bear what this one does not, best first. */
@@ -37,11 +37,12 @@ export const weakMount = alone((item, { hull, shop }): Raw[] => {
       code: weak ? 'weak-mount' : 'base-rocks',
       // A rigger who says why has the last word; it stays listed.
       severity: reason ? 'note' : weak ? 'stop' : 'look',
+      measure: weak ? under(strength.factor, 'times', 1) : over(strength.rocks ?? 0, '°', shop.holding.rock),
       says: weak
         ? say`${nameOf(item)} held by ${HOLD_WORDS[mounted.hold]} bears ${strength.factor.toFixed(1)} of what its use asks: ${strength.rules}.`
         : say`${nameOf(item)} rocks ${Math.ceil(strength.rocks ?? 0)}° under its working pull: its base is small for this wall.`,
       because: reason ? [...asks, ` Held so all the same: ${reason}.`] : asks,
-      curable: !reason,
+      fixable: !reason,
       tries: reason ? [] : (judged) => betterWays(judged, item),
     },
   ];

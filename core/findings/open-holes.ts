@@ -4,8 +4,8 @@ import type { Judgement, Raw } from './finding';
 
 const xOf = (hole: LedgerHole): number => hole.at?.x ?? 0;
 
-const shared = (hole: LedgerHole): Pick<Raw, 'x' | 'step' | 'code' | 'severity' | 'curable'> => ({
-  ...{ x: xOf(hole), step: 'drill', code: 'open-hole', severity: 'look', curable: false },
+const shared = (hole: LedgerHole): Pick<Raw, 'x' | 'step' | 'code' | 'severity' | 'fixable'> => ({
+  ...{ x: xOf(hole), step: 'drill', code: 'open-hole', severity: 'look', fixable: false },
 });
 
 /** Who made a hole, as far as is known. */

@@ -1,11 +1,14 @@
 import { roomAbout } from '../inside';
+import { joinFault } from '../mounting';
 import { say } from '../units';
-import { about, alone, nameOf, type Raw } from './finding';
+import { about, alone, isWorn, nameOf, type Raw } from './finding';
 
 /** Of every loose thing: does it float, float with an added float, stay tied, or sink? */
 export const overboard = alone((item, { hull }): Raw[] => {
-  const { part, fitting } = item.placed;
-  const loose = item.mounted.hold === 'loose' && part.use.often !== 'ashore';
+  const { part, fitting, below } = item.placed;
+  // What a joint holds is not loose, whatever the joint holds to.
+  const jointed = below !== undefined && part.joins?.foot !== undefined && joinFault(below.part, part) === null;
+  const loose = item.mounted.hold === 'loose' && !jointed && !isWorn(item, hull);
   // A room with a lid keeps what is in it.
   if (roomAbout(hull, item.placed)?.space.hatches.length) return [];
   if (!loose || part.use.afloat !== 'sinks' || fitting.tether || fitting.float) return [];
@@ -14,7 +17,7 @@ export const overboard = alone((item, { hull }): Raw[] => {
       ...about(item),
       code: 'sinks',
       severity: 'look',
-      curable: true,
+      fixable: true,
       says: say`${nameOf(item)} sinks and is not tied.`,
       because: say`After a capsize it is gone. A tether keeps it, a float brings it up.`,
       tries: [

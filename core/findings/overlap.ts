@@ -1,15 +1,16 @@
 import { entryOf } from '../rig';
 import type { Fitted } from '../drilling';
+import type { HullSurface } from '../hull';
 import { bodyOf, bodyOverlap, boundsOf, near, type Body, type Placed } from '../layout';
 import type { Plan } from '../rig';
-import { mm, say } from '../units';
-import { about, joined, nameOf, type Judgement, type Raw } from './finding';
+import { mm, say, over } from '../units';
+import { about, isWorn, joined, nameOf, type Judgement, type Raw } from './finding';
 
 const deepest = (a: Placed, b: Placed): number =>
   Math.max(0, ...a.bodies.flatMap((one) => b.bodies.map((other) => bodyOverlap(one, other))));
 
-/** A life jacket is on somebody, and a mat lies under what stands on it. */
-const worn = ({ placed: { part } }: Fitted): boolean => part.body.place === 'worn' || part.body.place === 'underfoot';
+/** A mat lies under what stands on it. */
+const apart = (item: Fitted, hull: HullSurface): boolean => isWorn(item, hull) || item.placed.part.body.place === 'underfoot';
 
 function inOnePlace(a: Fitted, b: Fitted): Raw | null {
   const by = deepest(a.placed, b.placed);
@@ -19,14 +20,15 @@ function inOnePlace(a: Fitted, b: Fitted): Raw | null {
     code: 'overlap',
     detail: a.placed.id,
     severity: 'stop',
-    curable: true,
+    fixable: true,
+    measure: over(by, 'mm'),
     says: say`${nameOf(b)} stands in the place of ${a.letter}, ${nameOf(a)}, by ${mm(by, 'up')}.`,
     because: say`Sliding one of them ${mm(by, 'up')} parts them.`,
   };
 }
 
 /** Two fittings in one place; said once, at the one nearer the stern. */
-export const overlap: Judgement = ({ items, memory }) => {
+export const overlap: Judgement = ({ items, hull, memory }) => {
   const out: Raw[] = [];
   const boxes = items.map((i) => memory.of('bodies', i.placed, () => boundsOf(i.placed.bodies)));
   items.forEach((b, i) => {
@@ -35,7 +37,7 @@ export const overlap: Judgement = ({ items, memory }) => {
       const [a, other] = [items[n], boxes[n]];
       if (!a || !box || !other || !near(box, other)) continue;
       // What stands on another touches it by design.
-      if (joined(a.placed, b.placed) || worn(a) || worn(b)) continue;
+      if (joined(a.placed, b.placed) || apart(a, hull) || apart(b, hull)) continue;
       const found = memory.pair('overlap', a, b, () => inOnePlace(a, b));
       if (found) out.push(found);
     }
@@ -59,6 +61,7 @@ export const overlapBetweenSets: Judgement = ({ plan, stands }) => {
           code: 'overlap-between-sets',
           detail: a.placed.id,
           severity: 'stop',
+          measure: over(by, 'mm'),
           says: say`${nameOf(b)} is bolted down in the place of ${a.letter}, ${nameOf(a)}, by ${mm(by, 'up')}.`,
           because: say`They are in different sets (${setNames(plan, a)}; ${setNames(plan, b)}), but both bases stay on the boat. A shared plate lets them swap.`,
           tries: [

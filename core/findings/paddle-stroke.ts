@@ -1,9 +1,8 @@
 import type { Fitted } from '../drilling';
 import type { Plan } from '../rig';
-import { longMm, mm, say, sideOf } from '../units';
-import { OVER_GUNWALE, type Placed } from '../layout';
-import type { HullSurface } from '../hull';
-import { about, aboutHull, toOtherSide, type Judgement, type Raw } from './finding';
+import { longMm, mm, say, sideOf, over } from '../units';
+import { knuckleHit, lowOnTheGunwale, strokeHit, type StrokeHit } from '../layout';
+import { about, aboutHull, isWorn, toOtherSide, type Judged, type Judgement, type Raw } from './finding';
 
 /** One rod parked in reach while landing a fish is every school's exception, where pedals or a motor drive the boat. */
 function parkedRodOf(items: readonly Fitted[], plan: Plan): (item: Fitted) => boolean {
@@ -12,44 +11,54 @@ function parkedRodOf(items: readonly Fitted[], plan: Plan): (item: Fitted) => bo
   return (item) => item === first;
 }
 
-/** Low hardware along one gunwale is met by the knuckles, and said there; what lies across the boat is not. */
-const belongsToKnuckles = (hull: HullSurface, { bodies, frame }: Placed): boolean => {
-  const side = Math.sign(frame.origin.y);
-  return bodies.every((b) =>
-    b.outline.every(([x, y]) => b.top <= hull.gunwale(x) + OVER_GUNWALE && side * y > hull.halfBreadth(x) - 70),
-  );
-};
-
-/** What stands in the swept space of shaft and hands: stop at the nominal body, look in the band only. */
-export const paddleStroke: Judgement = ({ plan, items, intrusionOf, hull, shop }) => {
-  if (!plan.brief.propulsion.includes('paddle')) return [];
+/** How far each fitting stands in the stroke, as far as that is said there: low hardware on the gunwale is the knuckles' affair. */
+export function strokeOn({ plan, items, hull, shop, memory, intrusionOf }: Judged): (item: Fitted) => StrokeHit | null {
   const parkedRod = parkedRodOf(items, plan);
+  return (item) => {
+    const { placed } = item;
+    // What the paddler sits on and what they wear is not in the stroke.
+    if (placed.part.body.place === 'sat on' || isWorn(item, hull) || parkedRod(item)) return null;
+    const hit = intrusionOf(item);
+    if ((!hit.nominal && !hit.band) || lowOnTheGunwale(hull, placed)) return null;
+    const knuckles = (): boolean =>
+      memory.of('knuckles', placed, () => knuckleHit(hull, placed, plan.brief, shop))?.nominal ?? false;
+    return hit.nominal || !knuckles() ? hit : null;
+  };
+}
+
+/** What stands in the swept space of shaft and hands, rods in their tubes too: stop at the nominal body, look in the band only. */
+export const paddleStroke: Judgement = (judged) => {
+  const { plan, items, hull, shop, strokes } = judged;
+  if (!plan.brief.propulsion.includes('paddle')) return [];
+  const inStroke = strokeOn(judged);
   return items.flatMap((item): Raw[] => {
-    // What the paddler sits on and what comes off before paddling is not in the stroke.
-    if (item.placed.part.body.place === 'sat on' || item.placed.part.use.often === 'ashore') return [];
-    if (parkedRod(item)) return [];
-    const { nominal, band: near } = intrusionOf(item);
-    const hit = nominal ?? near;
-    if (!hit || belongsToKnuckles(hull, item.placed)) return [];
+    const said = inStroke(item);
+    const hit = said?.nominal ?? said?.band;
+    if (!said || !hit) return [];
+    const { nominal } = said;
     const { x, y } = item.placed.frame.origin;
     const side = sideOf(y);
     const where = side === 'centre' ? 'on the centre line' : `on the ${side} side`;
-    const over = hit.floor - hull.gunwale(x);
+    const rises = hit.floor - hull.gunwale(x);
     const band = `±${Math.round(shop.stroke.body * 100)} %`;
+    const { part, rods, bodies } = item.placed;
+    const alone = rods.length ? strokeHit(bodies, strokes()) : said;
+    const what = (alone.nominal ?? alone.band) ? part.name : `A rod in ${part.name}`;
     return [
       {
         ...about(item),
         code: 'paddle-stroke',
         severity: nominal ? 'stop' : 'look',
-        curable: true,
+        fixable: true,
         tries: toOtherSide(hull, item),
+        measure: over(hit.by, 'mm'),
         says: nominal
-          ? say`${item.placed.part.name} stands ${mm(hit.by, 'up')} into the paddle stroke ${where}.`
-          : say`${item.placed.part.name} is clear of the stroke, but ${mm(hit.by, 'up')} into it for a body ${band}.`,
+          ? say`${what} stands ${mm(hit.by, 'up')} into the paddle stroke ${where}.`
+          : say`${what} is clear of the stroke, but ${mm(hit.by, 'up')} into it for a body ${band}.`,
         because:
-          over >= 0
-            ? say`Shaft and hands pass ${mm(over, 'down')} over the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`
-            : say`Shaft and hands sweep down to ${mm(-over, 'up')} below the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`,
+          rises >= 0
+            ? say`Shaft and hands pass ${mm(rises, 'down')} over the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`
+            : say`Shaft and hands sweep down to ${mm(-rises, 'up')} below the gunwale here; stature ${mm(plan.brief.stature)}, ${band} checked.`,
       },
     ];
   });
@@ -67,11 +76,12 @@ export const paddleLength: Judgement = ({ plan, hull, strokes, shop }): Raw[] =>
       step: 'brief',
       code: 'paddle-short',
       severity: 'note',
+      measure: over(lack.by, 'mm'),
       says: lack.wanted
         ? say`A paddle of ${longMm(paddle)} is short for this beam and seat: ${longMm(lack.wanted)} would do.`
         : say`No paddle reaches the water well over this beam from this seat.`,
       because: say`Blade in to its throat, shaft over the gunwale: a hand would be ${mm(lack.by, 'up')} beyond its reach. Beam ${mm(hull.beam)}, stature ${mm(plan.brief.stature)}.`,
-      curable: lack.wanted !== null,
+      fixable: lack.wanted !== null,
       tries: lack.wanted
         ? [
             {

@@ -1,7 +1,7 @@
 import { nominalVolts, printAmps } from '../circuits';
 import type { Fitted } from '../drilling';
 import { entryOf, type Run } from '../rig';
-import { mm, say } from '../units';
+import { mm, say, over } from '../units';
 import { isSignal, BESIDE_MOTOR, otherLane, sideBySide } from '../wiring';
 import type { Judged, Judgement, Raw, Try } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
@@ -20,6 +20,7 @@ export const plugsHold: Judgement = (judged) =>
         ...aboutFitting(item),
         code: 'plug-too-small',
         severity: 'stop',
+        measure: over(draw.amps, 'A', OF_RATED * plug.amps),
         says: say`The plug of ${part.name} is rated ${plug.amps} A; ${printAmps(draw.amps)} A go through it.`,
         because: say`${Math.round(100 * OF_RATED)} % of what it is rated is the most: in summer heat it arcs and melts (common practice, no source). The next larger plug.`,
       },
@@ -74,7 +75,8 @@ export const besideMotor: Judgement = (judged) => {
         ...aboutRun(judged, run),
         code: 'beside-motor',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(together(beside), 'mm', BESIDE_MOTOR),
         says: say`The ${isSignal(run) ? 'signal cable' : 'cable'} to ${nameIn(judged, run.to)} lies ${mm(together(beside), 'up')} beside the motor’s.`,
         because: say`A screen shows the motor as noise (common practice, no source). Along the other side, or crossing it square.`,
         tries: otherLanes(judged, run.id, run.lane),

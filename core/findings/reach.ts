@@ -1,7 +1,7 @@
 import { graspOf, overBand, paddlers, REACH, reachedBy, type ReachZone, usedHow } from '../layout';
 import { isInside } from '../inside';
 import { OFTEN_WORDS, type Part } from '../parts';
-import { mm, say } from '../units';
+import { mm, say, over } from '../units';
 import { about, alone, nameOf, type Raw } from './finding';
 
 /** The furthest zone that does for how often a thing is used. */
@@ -30,7 +30,8 @@ export const reach = alone((item, { plan, hull, shop }): Raw[] => {
       ...about(item),
       code: 'reach',
       severity: verdict.nominal && zone === 'out of reach' ? 'stop' : 'look',
-      curable: true,
+      fixable: true,
+      measure: over(beyond, 'mm'),
       says:
         beyond > 0
           ? say`${nameOf(item)} lies ${mm(beyond, 'up')} beyond the hand: ${zone}.`

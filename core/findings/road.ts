@@ -1,5 +1,5 @@
 import { comesOff } from '../layout';
-import { kg, mm, say } from '../units';
+import { kg, mm, say, over } from '../units';
 import { about, aboutHull, alone, type Judgement, nameOf, type Raw, topOf } from './finding';
 
 /** What stands higher than this over the gunwale must come off for a roof (judgement), mm. */
@@ -17,7 +17,8 @@ export const roofLift: Judgement = ({ ashore, hull, plan, shop }) => {
       step: 'brief',
       code: 'roof-lift',
       severity: 'look',
-      curable: true,
+      fixable: true,
+      measure: over(all.kg, 'kg', shop.limits.aloneKg),
       says: say`Hull and what stays on it weigh ${kg(all.kg)}; one person lifts ${kg(shop.limits.aloneKg)} to a roof easily.`,
       because: say`Hull ${kg(hullKg)}, ${stays.length} fittings that stay ${kg(gearKg)}.`,
       tries: [
@@ -31,15 +32,16 @@ export const roofLift: Judgement = ({ ashore, hull, plan, shop }) => {
 export const roadHeight = alone((item, { hull, plan }): Raw[] => {
   const { frame, fitting } = item.placed;
   if (plan.brief.road !== 'roof' || comesOff(item.placed)) return [];
-  const over = topOf(item) - hull.gunwale(frame.origin.x);
-  if (over <= ROOF) return [];
+  const rises = topOf(item) - hull.gunwale(frame.origin.x);
+  if (rises <= ROOF) return [];
   return [
     {
       ...about(item),
       code: 'road-height',
       severity: 'look',
-      curable: fitting.lift > 0,
-      says: say`${nameOf(item)} stays on for the road and stands ${mm(over, 'up')} over the gunwale.`,
+      fixable: fitting.lift > 0,
+      measure: over(rises, 'mm', ROOF),
+      says: say`${nameOf(item)} stays on for the road and stands ${mm(rises, 'up')} over the gunwale.`,
       because: say`On a roof what stands over ${mm(ROOF)} must come off or fold.`,
       tries:
         fitting.lift > 0

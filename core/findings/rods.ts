@@ -1,8 +1,21 @@
-import type { Fitted } from '../drilling';
+import { inSet, type Fitted } from '../drilling';
 import { waterAt } from '../float';
-import { turn } from '../layout';
-import { betweenPieces, mm, say, sideOf } from '../units';
-import { about, alone, type Judgement, nameOf, type Raw, slideTo, type Try } from './finding';
+import { bodyOverlap, boundsOf, everybody, intoLimb, near, overBand, rodBodies, turn, uprightLimbs } from '../layout';
+import { betweenPieces, mm, say, sideOf, over, under } from '../units';
+import { rodsCarried } from './clutter';
+import {
+  about,
+  aboutHull,
+  alone,
+  isWorn,
+  joined,
+  type Judgement,
+  nameOf,
+  type Raw,
+  slideTo,
+  toOtherSide,
+  type Try,
+} from './finding';
 
 /** Butts of side-mounted holders drag in the water. */
 export const rodButts: Judgement = ({ items, hull, float }) =>
@@ -19,7 +32,8 @@ export const rodButts: Judgement = ({ items, hull, float }) =>
         ...about(item),
         code: 'rod-butt',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(deep, 'mm'),
         says: say`Butts of ${nameOf(item)} hang ${mm(deep, 'up')} under the waterline.`,
         because: say`The water stands ${mm(waterAt(float, item.placed.frame.origin.x))} over the keel here, an estimate. Raise the mount.`,
         tries: [
@@ -46,6 +60,7 @@ export const shallowTubes = alone((item, { shop }): Raw[] => {
       ...about(item),
       code: 'shallow-tube',
       severity: 'look',
+      measure: under(rods.depth, 'mm', wanted),
       says: say`Tubes of ${nameOf(item)} are ${mm(rods.depth, 'down')} deep; ${mm(wanted, 'up')} wanted.`,
       because: say`A rod's handle is ${mm(shop.limits.handle)} long; ${Math.round(shop.limits.tubeDeep * 100)} % of it should stand in the tube, or the rod is top-heavy.`,
     },
@@ -74,7 +89,8 @@ export const rodsCross: Judgement = ({ items, memory }) => {
           code: 'rods-cross',
           detail: a.placed.id,
           severity: 'look',
-          curable: true,
+          fixable: true,
+          measure: under(gap, 'mm', TANGLE),
           says: say`Rods in ${nameOf(b)} pass ${mm(gap, 'down')} from those in ${a.letter}, ${nameOf(a)}.`,
           because: say`Closer than ${mm(TANGLE)} they tangle. Turn or lean one of them.`,
           tries: leanTries(b),
@@ -82,6 +98,85 @@ export const rodsCross: Judgement = ({ items, memory }) => {
       ];
     }),
   );
+};
+
+/** A rod is kept so far from a head and a back (judgement), mm. */
+const FROM_BODY = 30;
+
+/** A rod that stands where somebody's back or head is. */
+export const rodAtBody: Judgement = ({ items, paddlers, hull, plan, shop, memory }) =>
+  items.flatMap((item): Raw[] => {
+    const { rods } = item.placed;
+    if (rods.length === 0 || paddlers.length === 0) return [];
+    const verdict = memory.of('rods at bodies', item.placed, () =>
+      overBand(shop, (scale) => {
+        const bodies = everybody(hull, plan.brief, scale).flatMap(uprightLimbs);
+        const pieces = rods.flatMap(rodBodies);
+        return Math.max(0, ...bodies.map((limb) => intoLimb(limb, pieces, FROM_BODY))) || undefined;
+      }),
+    );
+    if (!verdict) return [];
+    return [
+      {
+        ...about(item),
+        code: 'rod-at-body',
+        severity: verdict.nominal ? 'stop' : 'look',
+        fixable: true,
+        measure: over(verdict.hit, 'mm'),
+        says: say`A rod in ${nameOf(item)} stands ${mm(verdict.hit, 'up')} too near a head or a back.`,
+        because: say`${mm(FROM_BODY)} clear at the least, where they sit and where they stand. A reel or a ring in the neck is the next thing.`,
+        tries: [...asternTries(item), ...leanTries(item), ...toOtherSide(hull, item)],
+      },
+    ];
+  });
+
+/** A rod that goes through something that stands aboard: it does not go into its tube, or lies against that. */
+export const rodMeets: Judgement = ({ items, hull, memory }) => {
+  const holders = items.filter((i) => i.placed.rods.length > 0);
+  return holders.flatMap((item): Raw[] =>
+    items.flatMap((other): Raw[] => {
+      if (other === item || isWorn(other, hull) || joined(item.placed, other.placed)) return [];
+      const by = memory.pair('rod meets', item.placed, other.placed, () => {
+        const pieces = memory.of('rod pieces', item.placed, () => item.placed.rods.flatMap(rodBodies));
+        const box = boundsOf(pieces);
+        if (!near(box, boundsOf(other.placed.bodies))) return 0;
+        return Math.max(0, ...pieces.flatMap((p) => other.placed.bodies.map((b) => bodyOverlap(p, b))));
+      });
+      if (by < 0.5) return [];
+      return [
+        {
+          ...about(item),
+          code: 'rod-meets',
+          detail: other.placed.id,
+          severity: 'stop',
+          fixable: true,
+          measure: over(by, 'mm'),
+          says: say`A rod in ${nameOf(item)} goes ${mm(by, 'up')} into ${other.letter}, ${nameOf(other)}.`,
+          because: say`A rod in its tube takes its place from butt to tip. Turn or lean the holder, or move one of them.`,
+          tries: [...leanTries(item), ...asternTries(item)],
+        },
+      ];
+    }),
+  );
+};
+
+/** More rods wanted than can stand in any set. */
+export const rodPlaces: Judgement = ({ plan, stands, owned, hull }) => {
+  const wanted = plan.brief.rods;
+  const sets = Object.keys(plan.sets);
+  const most = Math.max(...(sets.length ? sets.map((set) => rodsCarried(inSet(stands, set))) : [rodsCarried(owned)]));
+  // Before anything is laid out nothing is missed.
+  if (wanted <= most || owned.length === 0) return [];
+  return [
+    {
+      ...aboutHull(hull, hull.model.seat.x),
+      code: 'rod-places',
+      severity: 'look',
+      measure: under(most, 'count', wanted),
+      says: say`${wanted} rods are wanted; ${most === 0 ? 'none' : most} can stand aboard.`,
+      because: say`Sockets, less those a net, a flag or a light stands in. More holders, or rods laid along the side.`,
+    },
+  ];
 };
 
 const leanTries = (item: Fitted): Try[] => {
@@ -114,7 +209,9 @@ export const rodTips: Judgement = ({ items, hull, plan }) => {
         ...about(item),
         code: 'rod-tips',
         severity: trolls ? 'note' : 'look',
-        curable: true,
+        fixable: true,
+        // Meant so, farther out is no worse.
+        measure: trolls ? null : over(out, 'mm'),
         says: say`Tips of rods in ${nameOf(item)} stand ${mm(out, 'up')} beyond the beam on the ${sideOf(item.placed.frame.origin.y)} side.`,
         because: trolls
           ? say`Meant so for trolling out to the sides; turn them astern at the dock.`

@@ -64,28 +64,28 @@ describe('routes', () => {
       fires: crowded(7),
       says: /lets 18 mm through; 14 wires are 19 mm across/,
       not: crowded(5),
-      cure: false,
+      fix: false,
     },
     {
       code: 'cable-short',
       fires: sounder(1450, wantedAt(1450) - 2),
       says: /The cable of Sounder 7 in, deck arm is 2 mm too short/,
       not: sounder(1450, wantedAt(1450)),
-      cure: false,
+      fix: false,
     },
     {
       code: 'hangs-free',
+      // Over the deck, off its lane at 1900: nothing holds it from there. Inside it lies along the skin and is stuck to that.
       fires: stern({
+        lane: 'outside starboard',
         via: [
           { at: 'lane', x: 3500 },
-          { at: 'gland', fitting: 'g' },
-          { at: 'lane', x: 3110 },
           { at: 'lane', x: 1900 },
         ],
       }),
       says: /0\.\d+ m of the cable to Deck light, dim red hangs free/,
-      not: stern({ via: THROUGH }),
-      cure: false,
+      not: stern({ via: [...THROUGH.slice(0, 3), { at: 'lane', x: 1900 }] }),
+      fix: false,
     },
   ]);
 

@@ -1,5 +1,5 @@
 import { entryOf, type Run } from '../rig';
-import { longMm, mm, say } from '../units';
+import { longMm, mm, say, over, under } from '../units';
 import { bundleAcross, cablesOf, HELD_EVERY, longestFree, routeFor, wiresOf, type LaidRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
 import { aboutRun, nameIn } from './wires';
@@ -32,7 +32,7 @@ export const runThrough: Judgement = (judged) =>
       .filter(({ hazard }) => !letThrough(judged, run, hazard.id))
       .map(({ hazard }): Raw => ({
         ...aboutRun(judged, run),
-        ...{ code: 'run-through', severity: 'look', curable: true, detail: hazard.id },
+        ...{ code: 'run-through', severity: 'look', fixable: true, detail: hazard.id },
         says: say`The cable to ${nameIn(judged, run.to)} goes through the ${hazard.name}.`,
         because:
           hazard.kind === 'bulkhead'
@@ -56,6 +56,7 @@ export const glandSmall: Judgement = ({ wiring, owned }) =>
       {
         ...about(item),
         ...{ code: 'gland-small', severity: 'look', step: 'lay out' },
+        measure: over(across, 'mm', gland.takes),
         says: say`${item.letter}, ${item.placed.part.name} lets ${mm(gland.takes, 'down')} through; ${wires.length} wires are ${mm(across, 'up')} across.`,
         because: say`A gland closed over too much leaks, one forced cuts. A larger one, or a second beside it.`,
       },
@@ -74,7 +75,8 @@ export const cableShort: Judgement = (judged) =>
     return [
       {
         ...aboutRun(judged, run),
-        ...{ code: 'cable-short', severity: 'stop', curable: true },
+        ...{ code: 'cable-short', severity: 'stop', fixable: true },
+        measure: under(run.cut, 'mm', run.wanted),
         says: say`The cable of ${nameIn(judged, run.to)} is ${mm(run.wanted - run.cut, 'up')} too short.`,
         because: say`It ${run.given === 'aboard' ? 'lies in the boat' : 'comes'} ${longMm(run.cut)} long; its way with loops takes ${longMm(run.wanted)}. ${run.given === 'aboard' ? 'A new one' : 'An extension of its maker’s'}, or a shorter way.`,
         tries: () => [...routeAround(judged, run), ...pullAnew],
@@ -91,6 +93,7 @@ export const hangsFree: Judgement = (judged) =>
       {
         ...aboutRun(judged, run),
         ...{ code: 'hangs-free', severity: 'note' },
+        measure: over(far, 'mm', HELD_EVERY),
         says: say`${longMm(far)} of the cable to ${nameIn(judged, run.to)} hangs free of its lane.`,
         because: say`A cable is held every ${mm(HELD_EVERY, 'down')} (ABYC E-11, from memory): a clip on the way, or a point it must pass.`,
       },

@@ -32,7 +32,7 @@ export const scupperCovered: Judgement = (judged) =>
         code: 'scupper-covered',
         detail: s.id,
         severity: 'look',
-        curable: true,
+        fixable: true,
         says: say`${nameOf(by)} stands on the ${sideOf(s.y)} scupper.`,
         because: say`Every blocked one is a drain less. Slide it off, raise it, or plan the scupper plugged.`,
         tries: [{ says: say`Plan it plugged`, changes: [{ kind: 'planScupper', scupper: s.id, from: null, to: 'plugged' }] }],
@@ -62,7 +62,7 @@ export const noDrain: Judgement = (judged) => {
         code: 'no-drain',
         detail: name.replace(/\W+/g, '-'),
         severity: 'stop',
-        curable: plugged.length > 0,
+        fixable: plugged.length > 0,
         says: say`Nothing drains the ${name}: ${well.all} of ${well.all} scuppers are plugged, taken or stood on.`,
         because: say`At rest some let a little water up; under way they drain. One open keeps it from filling.`,
         tries: plugged.slice(0, 1).map((s) => ({

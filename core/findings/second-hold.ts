@@ -28,7 +28,7 @@ export const secondHold = alone((item, { shop }): Raw[] => {
       ...about(item),
       code: 'second-hold',
       severity: 'look',
-      curable: true,
+      fixable: true,
       says: say`${nameOf(item)} has one hold only: ${onJoint ? 'its joint' : hold === 'magnet' ? 'a magnet' : `a ${hold}`}.`,
       because: say`${hold === 'magnet' ? 'A magnet slides off under a knock.' : 'What is dear is tied besides: a knock or a wave opens a joint.'}`,
       tries: [

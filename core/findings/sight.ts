@@ -2,30 +2,24 @@ import type { Part } from '../parts';
 import type { Fitted } from '../drilling';
 import {
   type Arc,
+  everybody,
   eyeOf,
   hiddenSectors,
   type Hidden,
-  type Paddler,
   type Shadow,
   shadowOf,
   shadowOfRod,
-  stander,
   toHull,
   trunkOf,
   azimuthOf,
 } from '../layout';
-import { mm, say, type Point, type Sentence } from '../units';
-import { about, type Judged, type Judgement, joined, nameOf, type Raw, slideTo } from './finding';
-
-const crew = ({ paddlers, hull, plan }: Judged): Paddler[] => {
-  const standing = stander(hull, plan.brief);
-  return [...paddlers, ...(standing ? [standing] : [])];
-};
+import { mm, say, type Point, type Sentence, over } from '../units';
+import { about, type Judged, type Judgement, isWorn, joined, nameOf, type Raw, slideTo } from './finding';
 
 /** Shadows of everything aboard from a point of one fitting, the paddler as asked. */
 function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seated and standing' | 'ahead of it'): Shadow[] {
   const gear = judged.items.flatMap((item): Shadow[] => {
-    if (item === of || joined(item.placed, of.placed)) return [];
+    if (item === of || isWorn(item, judged.hull) || joined(item.placed, of.placed)) return [];
     return judged.memory.pair('shadow', of, item, () => {
       const by = `${item.letter}, ${nameOf(item)}`;
       const { bodies, rods } = item.placed;
@@ -35,7 +29,10 @@ function shadows(judged: Judged, of: Fitted, from: Point, who: 'seated' | 'seate
     });
   });
   const bodies = judged.memory.of(`shadows of ${who}`, of, () =>
-    (who === 'seated and standing' ? crew(judged) : judged.paddlers.filter((p) => who === 'seated' || p.seatX < from.x))
+    (who === 'seated and standing'
+      ? everybody(judged.hull, judged.plan.brief)
+      : judged.paddlers.filter((p) => who === 'seated' || p.seatX < from.x)
+    )
       .map(trunkOf)
       .flatMap((trunk) => shadowOf(from, trunk, trunk.name) ?? []),
   );
@@ -75,7 +72,8 @@ export const allRoundLight: Judgement = (judged) =>
         ...about(item),
         code: 'light-hidden',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(widest.to - widest.from, '°', HIDDEN),
         says: say`${nameOf(item)} is hidden over ${degrees(widest)}° by ${widest.by.join(' and ')}; ${HIDDEN}° allowed.`,
         because: [
           ...say`The widest unbroken sector counts. It stands ${mm(from.z - judged.hull.gunwale(from.x))} over the gunwale. `,
@@ -108,7 +106,8 @@ export const sidelights: Judgement = (judged) =>
         ...about(item),
         code: 'sidelight-hidden',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(widest.to - widest.from, '°', SOFT),
         says: say`${nameOf(item)} is hidden over ${degrees(widest)}° of its ${arc.to - arc.from}° by ${widest.by.join(' and ')}.`,
         because: [
           ...say`It shows from right ahead to 22.5° abaft the beam on ${light.shows === 'both sides' ? 'both sides' : `the ${light.shows} side`}. `,
@@ -134,7 +133,8 @@ export const lightHeights: Judgement = ({ items }) => {
         ...about(item),
         code: 'light-low',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(short, 'mm'),
         says: say`${nameOf(item)} stands ${mm(short, 'up')} too low over the sidelights.`,
         because: [...say`On vessels under 12 m it stands ${mm(OVER_SIDELIGHTS)} over them. `, ...SECTORS],
         tries: [
@@ -161,7 +161,7 @@ export const whiteLight: Judgement = ({ items, owned, plan, hull, set }) => {
       letter: '',
       x: hull.length,
       step: 'lay out',
-      curable: Boolean(ashore),
+      fixable: Boolean(ashore),
       code: 'no-white-light',
       severity: 'look',
       says: say`No white light aboard, and the brief says night.`,
@@ -211,7 +211,8 @@ export const lensPath: Judgement = (judged) =>
         ...about(item),
         code: 'lens-path',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(widest.to - widest.from, '°', allowed),
         says: say`${degrees(widest)}° of the ${Math.round(lens.field)}° ${nameOf(item)} sees are hidden by ${widest.by.join(' and ')}.`,
         because: say`Up to ${Math.round(allowed)}° in one piece is let pass.`,
         tries: turns.map((by) => ({

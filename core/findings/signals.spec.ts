@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { CATALOG, QUENBY, SHOP } from '../../demo/index';
-import { searchCures } from '../cures';
+import { searchFixes } from '../fixes';
 import { applyChange, type Plan, type Run } from '../rig';
 import { found, judgeCases, rig, search } from '../testing/judging';
 import { deck, fitted, partWith, track } from '../testing/plans';
@@ -72,14 +72,14 @@ describe('signal cables', () => {
       fires: wired({ d: signal('d', 'q') }, { q: fitted('head-screen-5', deck(1500, 0), 'loose') }),
       says: /Transducer arm, stern has sonar, nine pin, Screen 5 in on ball sonar, seven pin: they do not match/,
       not: wired(),
-      cure: false,
+      fix: false,
     },
     {
       code: 'signals-full',
       fires: wired({ e: signal('e', 's') }),
       says: /takes 1 of sonar, nine pin; 2 cables go to it/,
       not: wired(),
-      cure: false,
+      fix: false,
     },
     {
       code: 'unread',
@@ -92,7 +92,7 @@ describe('signal cables', () => {
       fires: apart(ampsFor(0.0501)),
       says: /are joined by a network, five pin cable, and 0\.05 V stand between their grounds/,
       not: apart(ampsFor(0.0499)),
-      cure: false,
+      fix: false,
     },
     {
       code: 'beside-motor',
@@ -108,7 +108,7 @@ describe('signal cables', () => {
         },
         { c: fitted('battery-100', within(560, 200), 'loose'), m: fitted('motor-stern-45', deck(3660, 0), 'through') },
       ),
-      cure: false,
+      fix: false,
     },
   ]);
 
@@ -137,10 +137,10 @@ describe('signal cables', () => {
   it('two grounds come together where one screen is fed beside the other', () => {
     const input = apart(2.1, 18);
     const finding = found(input, 'two-grounds');
-    if (!finding) return fail('nothing to cure');
-    const cure = searchCures(input, finding, search).find((c) => /Feed both from B, Fuse block/.test(tell(c.says, 'metric')));
-    if (!cure) return fail('no cure');
-    const after = workUp({ ...input, plan: applyChange(input.plan, cure.change).plan });
+    if (!finding) return fail('nothing to fix');
+    const fix = searchFixes(input, finding, search).find((c) => /Feed both from B, Fuse block/.test(tell(c.says, 'metric')));
+    if (!fix) return fail('no fix');
+    const after = workUp({ ...input, plan: applyChange(input.plan, fix.change).plan });
     expect(after.findings.some((f) => ['two-grounds', 'not-fed', 'over-way', 'shorted'].includes(f.code))).toBeFalse();
   });
 

@@ -2,7 +2,7 @@ import { connectedBy, freeWay, inAll, ohmsIn, pathOf, type Poles, type Potential
 import type { Fitted } from '../drilling';
 import { netsOf, pluggedIn, screensFor } from '../wiring';
 import { entryOf, freeKey, type Run } from '../rig';
-import { say } from '../units';
+import { say, over } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
 
@@ -40,6 +40,7 @@ export const signalsFull: Judgement = (judged) =>
           code: 'signals-full',
           detail: jack.family.replace(/\W+/g, '-'),
           severity: 'stop',
+          measure: over(count, 'count', jack.ways),
           says: say`${item.placed.part.name} takes ${jack.ways} of ${jack.family}; ${count} cables go to it.`,
           because: say`A part with more jacks, or a network box between them.`,
         },
@@ -68,7 +69,7 @@ export const unread: Judgement = (judged) => {
         ...aboutFitting(item),
         code: 'unread',
         severity: 'look',
-        curable: tries.length > 0,
+        fixable: tries.length > 0,
         says: say`No screen shows what ${part.name} senses.`,
         because: say`It has ${plugsOf(item)}: a signal cable to a screen that takes it.`,
         tries,
@@ -159,7 +160,8 @@ export const twoGrounds: Judgement = (judged) => {
           ...aboutFitting(item),
           code: 'two-grounds',
           severity: shorted ? 'stop' : 'look',
-          curable: true,
+          fixable: true,
+          measure: over(apartBy(other, ground), 'V', GROUNDS_APART),
           says: say`${nameIn(judged, other.load.fitting)} and ${item.placed.part.name} are joined by a ${said?.family ?? 'signal'} cable, and ${apartBy(other, ground).toFixed(2)} V stand between their grounds with everything on.`,
           because: shorted
             ? say`The minus of one is the plus of a battery for the other: the signal cable shorts it. Both back to one point.`

@@ -1,5 +1,5 @@
 import { cellsTaken, floorGrid, standingRoom } from '../layout';
-import { mm, say } from '../units';
+import { mm, say, under } from '../units';
 import { aboutHull, type Judgement, nameOf, slideTo } from './finding';
 
 /** Open, level deck for one who stands. */
@@ -24,7 +24,8 @@ export const standing: Judgement = ({ plan, items, hull, shop, memory }) => {
       ...aboutHull(hull, room?.fore),
       code: 'standing-room',
       severity: 'stop',
-      curable: true,
+      fixable: true,
+      measure: under(width, 'mm', wanted),
       says: room
         ? say`The clear deck to stand on is ${mm(room.aft - room.fore, 'down')} by ${mm(room.starboard - room.port, 'down')}; ${mm(wanted, 'up')} both ways wanted.`
         : say`This hull has no level deck to stand on.`,

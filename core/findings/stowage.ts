@@ -1,6 +1,6 @@
 import { containersOf, contentsOf, isIn, type Container } from '../inside';
 import type { Stowed } from '../rig';
-import { say } from '../units';
+import { say, over } from '../units';
 import { aboutHull, type Judged, type Judgement, type Raw, type Try } from './finding';
 
 type Thing = readonly [id: string, stowed: Stowed];
@@ -62,10 +62,10 @@ export const stowage: Judgement = ({ plan, hull, owned, set }: Judged) => {
       ...where,
       code,
       severity: 'look',
-      curable: true,
+      fixable: true,
       ...more,
     });
-    const over: Raw[] =
+    const crammed: Raw[] =
       litres <= c.litres
         ? []
         : [
@@ -74,6 +74,7 @@ export const stowage: Judgement = ({ plan, hull, owned, set }: Judged) => {
               code: 'overfull',
               detail: c.in,
               severity: 'look',
+              measure: over(litres, 'litres', c.litres),
               says: say`${c.name} holds ${Math.floor(c.litres * 10) / 10} litres; ${Math.round(litres * 10) / 10} are put in it.`,
               because: say`${here.map(([, s]) => s.what).join(', ')}.`,
             },
@@ -94,6 +95,6 @@ export const stowage: Judgement = ({ plan, hull, owned, set }: Judged) => {
     const others = all.filter((o) => o !== c && here.every(([, s]) => room(o, s)));
     // Of what is damp already it is said that it gets wet.
     const beside = c.dry ? here : here.filter(([, s]) => !s.wantsDry);
-    return [...over, ...damp, ...spoiled(beside, c, others).map((s) => raw('kept-apart', s))];
+    return [...crammed, ...damp, ...spoiled(beside, c, others).map((s) => raw('kept-apart', s))];
   });
 };

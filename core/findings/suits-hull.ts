@@ -1,4 +1,4 @@
-import { kg, say } from '../units';
+import { kg, say, under } from '../units';
 import { aboutHull, type Judgement, type Raw } from './finding';
 
 /** Propulsion the brief names and the boat does not have: no drive in the hull or aboard, no motor or place for one. */
@@ -50,6 +50,7 @@ export const hullTooSmall: Judgement = ({ plan, hull }): Raw[] => {
       step: 'brief',
       code: 'little-rating-left',
       severity: 'look',
+      measure: under(left, 'kg', LITTLE * capacityKg),
       says: say`${name} is rated for ${kg(capacityKg)}: with the paddlers aboard ${kg(left)} is left for gear.`,
       because: say`Paddlers ${kg(people)}. A hull rated higher carries the rig and floats steadier.`,
     },

@@ -19,8 +19,8 @@ import {
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Hold } from '../parts';
-import { kg, mm, say, type Sentence } from '../units';
-import { about, aboutHull, joined, type Judged, type Judgement, nameOf, type Raw, slideTo } from './finding';
+import { kg, mm, say, type Sentence, over } from '../units';
+import { about, aboutHull, isWorn, joined, type Judged, type Judgement, nameOf, type Raw, slideTo } from './finding';
 
 /** Something that moves, and whose it is. */
 export interface Turning {
@@ -58,7 +58,7 @@ const lowestFoot = ({ bottom, top }: Body): number => (top - bottom <= THIN ? bo
 
 /** What stands on what moves goes with it: fixed to it, or with its foot at its top and its middle within the outline. */
 function ridesOn(judged: Judged, { swept, of }: Turning, item: Fitted): boolean {
-  if (item === of) return false;
+  if (item === of || isWorn(item, judged.hull)) return false;
   return judged.memory.pair('rides', swept, item.placed, () => {
     const { id, rest } = swept;
     const foot = footOn(item.placed, of);
@@ -93,8 +93,8 @@ function inTheWay(swept: Swept, solids: readonly Body[]): number {
 /** A rod as one slim box from the mouth of its tube to its tip. */
 const rodBody = ({ mouth, tip }: Rod): Body => slimBody(mouth, tip, 8, 'rod');
 
-const inItsWay = ({ of }: Turning, item: Fitted): boolean =>
-  item !== of && !(of && (standsOn(of.placed, item.placed) || of.placed.id === item.placed.id));
+const inItsWay = (judged: Judged, { of }: Turning, item: Fitted): boolean =>
+  !isWorn(item, judged.hull) && item !== of && !(of && (standsOn(of.placed, item.placed) || of.placed.id === item.placed.id));
 
 export const whose = ({ swept, of }: Turning): Sentence =>
   of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
@@ -116,14 +116,15 @@ export const swings: Judgement = (judged) =>
   turnings(judged).flatMap((turning): Raw[] =>
     judged.items.flatMap((item): Raw[] => {
       const by = wayTaken(judged, turning.swept, item);
-      if (by < 1 || !inItsWay(turning, item) || ridesOn(judged, turning, item)) return [];
+      if (by < 1 || !inItsWay(judged, turning, item) || ridesOn(judged, turning, item)) return [];
       return [
         {
           ...about(item),
           code: 'swings',
           detail: detailOf(turning),
           severity: 'stop',
-          curable: true,
+          fixable: true,
+          measure: over(by, 'mm'),
           says: [...say`${nameOf(item)} stands ${mm(by, 'up')} in the way of `, ...whose(turning), ' as it moves.'],
           because: say`Its way is followed from rest to its other end; behind the hinge is clear of it.`,
           tries: item.placed.place.on === 'fitting' ? behind(item) : [],
@@ -138,7 +139,7 @@ export const whereItRests: Judgement = (judged) =>
     const { swept, of } = turning;
     if (of !== null || !judged.hull.model.moving?.some((m) => m.id === swept.id)) return [];
     return judged.items.flatMap((item): Raw[] => {
-      if (!near(swept.within, boxOf(judged, item)) || ridesOn(judged, turning, item)) return [];
+      if (isWorn(item, judged.hull) || !near(swept.within, boxOf(judged, item)) || ridesOn(judged, turning, item)) return [];
       const by = judged.memory.pair('at rest', swept, item.placed, () =>
         Math.max(0, ...solidsOf(judged, item).map((body) => bodyOverlap(swept.rest, body))),
       );
@@ -149,7 +150,8 @@ export const whereItRests: Judgement = (judged) =>
           code: 'where-it-rests',
           detail: detailOf(turning),
           severity: 'stop',
-          curable: true,
+          fixable: true,
+          measure: over(by, 'mm'),
           says: [...say`${nameOf(item)} stands ${mm(by, 'up')} into `, ...whose(turning), ' where that rests.'],
           because: say`It is of the hull, and stays where it is.`,
           tries: item.placed.place.on === 'fitting' ? behind(item) : [],
@@ -168,7 +170,7 @@ export const riders: Judgement = (judged) => {
         solidsOf(judged, rider).flatMap((body) => carriedBy(turning.swept, body) ?? []),
       );
       const met = judged.items
-        .filter((item) => !riding.includes(item) && inItsWay(turning, item) && !joined(item.placed, rider.placed))
+        .filter((item) => !riding.includes(item) && inItsWay(judged, turning, item) && !joined(item.placed, rider.placed))
         .map((item) => ({
           who: `${item.letter}, ${nameOf(item)}`,
           by: Math.max(0, ...carried.map((c) => wayTaken(judged, c, item))),
@@ -182,7 +184,8 @@ export const riders: Judgement = (judged) => {
           code: 'rider-meets',
           detail: detailOf(turning),
           severity: 'stop',
-          curable: true,
+          fixable: true,
+          measure: over(worst.by, 'mm'),
           says: [
             ...say`${nameOf(rider)} goes ${mm(worst.by, 'up')} into ${worst.who} as `,
             ...whose(turning),
@@ -215,7 +218,7 @@ export const ridersTied: Judgement = (judged) =>
           code: 'rider-untied',
           detail: detailOf(turning),
           severity: 'look',
-          curable: true,
+          fixable: true,
           says: [...say`${nameOf(item)} rides on `, ...whose(turning), ' and is not tied.'],
           because: say`What comes up with it shakes and tips: tie it.`,
           tries: [{ says: say`Tie it`, changes: [{ kind: 'tetherItem', item: id, from: null, to: { to, length: TIE } }] }],
@@ -255,9 +258,10 @@ export const struts: Judgement = (judged) =>
         code: 'strut',
         detail: swept.name.replace(/\W+/g, '-'),
         severity: 'look',
+        measure: over(load, 'kg', swept.strutKg),
         says: say`The ${swept.name} carries ${kg(load)}; its strut still lifts ${kg(swept.strutKg)}.`,
         because: say`${borne.map((i) => i.letter).join(', ')} stand on it. It will not stay open by itself.`,
-        curable: true,
+        fixable: true,
         tries: borne
           .filter((i) => i.placed.place.on === 'deck')
           .flatMap((i) => {

@@ -1,6 +1,6 @@
 import type { Fitted } from '../drilling';
 import { middleOf } from '../layout';
-import { distance, longMm, mm, say, type Point } from '../units';
+import { distance, longMm, mm, say, type Point, over, under } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw } from './finding';
 
 /** Where things spin: the lowest body of a motor, the foot of the hull's own drive. */
@@ -40,7 +40,8 @@ export const tetherShort: Judgement = (judged) =>
         ...about(item),
         code: 'tether-short',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: under(tether.length, 'mm', wanted),
         says: say`The tether of ${nameOf(item)} is ${mm(wanted - tether.length, 'up')} too short to use it.`,
         because: say`It is ${longMm(tether.length)} long; from its anchor to where it is used is ${longMm(wanted)}.`,
         tries: [
@@ -70,7 +71,8 @@ export const tetherPropeller: Judgement = (judged) => {
         ...about(item),
         code: 'tether-propeller',
         severity: 'stop',
-        curable: true,
+        fixable: true,
+        measure: over(near.by, 'mm'),
         says: say`The tether of ${nameOf(item)} reaches ${mm(near.by, 'up')} past the propeller of ${near.name}.`,
         because: say`It is ${longMm(tether.length)} long from its anchor. Overboard it goes into the blades.`,
         tries:

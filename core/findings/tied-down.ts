@@ -5,7 +5,7 @@ import { roomIdOf } from '../inside';
 import { canBe, STRAP_REACH } from '../mounting';
 import type { DraftChange, Strap } from '../rig';
 import { heldBy, lash, stopsOf, strapsOf, tiePointsOf, type HeldWay, type Lashing, type Load, type TiePoint } from '../ties';
-import { distance, kg, say, type Sentence } from '../units';
+import { distance, kg, say, type Sentence, over } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** What weighs less hurts nobody (judgement), kg. */
@@ -68,14 +68,13 @@ const loose = (ways: readonly HeldWay[]): HeldWay[] => ways.filter((w) => w.bear
 const listed = (all: readonly string[]): string =>
   all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1) ?? ''}`;
 
-/** Which loose things are to be tied: what stands on deck, is not worn or trodden on, and is not put aboard ashore alone. */
+/** Which loose things are to be tied: what stands on deck, and is not worn, trodden or sat on. */
 const wantsTying = ({ placed, mounted }: Fitted): boolean =>
   (mounted.hold === 'strap' && !placed.below) ||
   (mounted.hold === 'loose' &&
     placed.place.on === 'deck' &&
     placed.part.body.place !== 'worn' &&
-    placed.part.body.place !== 'underfoot' &&
-    placed.part.use.often !== 'ashore');
+    placed.part.body.place !== 'underfoot');
 
 /** Each loose or strapped thing of some weight is held against lift, and against sliding every way. */
 export const tiedDown: Judgement = (judged) => {
@@ -97,7 +96,8 @@ export const tiedDown: Judgement = (judged) => {
         ...about(item),
         code: 'comes-loose',
         severity: load.kg >= HEAVY ? 'look' : 'note',
-        curable: true,
+        fixable: true,
+        measure: over(load.kg * (1 - (worst?.bears ?? 0)), 'kg'),
         says:
           straps.length === 0
             ? say`Nothing holds ${nameOf(item)}: ${kg(load.kg)} with what is in it and on it.`

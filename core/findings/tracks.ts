@@ -2,7 +2,7 @@ import { strengthOf, type Strength } from '../advice';
 import type { Fitted } from '../drilling';
 import { workingLoad } from '../mounting';
 import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '../tracks';
-import { asHung, kg, mm, say } from '../units';
+import { asHung, kg, mm, say, over, under } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
 
 /** A screwed-down track may stand so far off in its middle before it is bent or shimmed (judgement), mm. */
@@ -29,7 +29,8 @@ export const trackLies: Judgement = ({ owned, hull, memory }) =>
         ...about(item),
         code: 'track-gap',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: over(gap, 'mm', GAP),
         says: say`${nameOf(item)} is straight: where the hull curves away under it there are ${mm(gap, 'up')} of air.`,
         because: edge
           ? say`Screwed down it bends, or pulls its screws. Shim it, or use shorter pieces; it runs ${mm(edge.least, 'down')} to ${mm(edge.most, 'up')} in from the gunwale edge.`
@@ -71,16 +72,17 @@ export const offItsTrack: Judgement = ({ owned }) =>
       const { place, part } = rider.placed;
       if (place.on !== 'fitting' || rider.mounted.hold !== 'track') return [];
       const bolts = rider.mounted.spots.map((s) => Math.abs(place.u + s.u));
-      const over = Math.max(Math.abs(place.u), ...bolts) - track.placed.part.body.base.length / 2;
-      if (over <= 0) return [];
-      const to = { ...place, u: Math.sign(place.u) * Math.max(0, Math.abs(place.u) - over - 5) };
+      const past = Math.max(Math.abs(place.u), ...bolts) - track.placed.part.body.base.length / 2;
+      if (past <= 0) return [];
+      const to = { ...place, u: Math.sign(place.u) * Math.max(0, Math.abs(place.u) - past - 5) };
       return [
         {
           ...about(rider),
           code: 'off-its-track',
           severity: 'stop',
-          curable: true,
-          says: say`${nameOf(rider)} hangs ${mm(over, 'up')} over the end of ${track.letter}, ${nameOf(track)}.`,
+          fixable: true,
+          measure: over(past, 'mm'),
+          says: say`${nameOf(rider)} hangs ${mm(past, 'up')} over the end of ${track.letter}, ${nameOf(track)}.`,
           because: say`Its T-bolts want slot under them; its base is ${mm(part.body.base.length)} long.`,
           tries: [
             {
@@ -133,6 +135,7 @@ export const weakTrack: Judgement = (judged) =>
         ...about(track),
         code: 'weak-track',
         severity: track.placed.fitting.mount.reason ? 'note' : 'stop',
+        measure: under(worst.strength.factor, 'times', 1),
         says: say`The screws of ${nameOf(track)} bear ${worst.strength.factor.toFixed(1)} of what ${worst.rider.letter}, ${nameOf(worst.rider)}, asks of them: ${worst.strength.rules}.`,
         because: say`It pulls with ${kg(asHung(newtons))} at ${mm(lever)} over the slot, and the two screws next to it carry that. Bolt the track through, on a plate, or slide the rider nearer a screw.`,
       } satisfies Raw,

@@ -1,5 +1,5 @@
 import { toHull } from '../layout';
-import { mm, say } from '../units';
+import { mm, say, over } from '../units';
 import { about, type Judgement, nameOf, type Raw } from './finding';
 
 /** The transducer sits just below the hull line, or the hull shadows its beams. */
@@ -21,7 +21,8 @@ export const transducer: Judgement = ({ items, hull, shop }) =>
         ...about(item),
         code: 'transducer',
         severity: 'look',
-        curable: true,
+        fixable: true,
+        measure: shoots ? over(above, 'mm') : over(hidden, '°', shop.limits.sailing),
         says: shoots
           ? say`The face of ${nameOf(item)} is ${mm(above, 'up')} over the keel, inside the hull line: it would look through the hull.`
           : say`The hull shadows the far side beam of ${nameOf(item)} down to ${Math.ceil(hidden)}° under level.`,

@@ -1,6 +1,6 @@
 import { cartPosts, liftedAt, liftedEasily, mostCarried, ROLLS } from '../way';
 import { BY_WORDS, entryOf, GROUND_WORDS, type Brief } from '../rig';
-import { kg, mm, say, type Sentence } from '../units';
+import { kg, mm, over, say, type Sentence } from '../units';
 import { aboutHull, type Judged, type Judgement, type Raw, type Try } from './finding';
 
 const way = (judged: Judged, to: Partial<Brief['way']>, says: string): Try => {
@@ -8,12 +8,20 @@ const way = (judged: Judged, to: Partial<Brief['way']>, says: string): Try => {
   return { says: say`${says}`, changes: [{ kind: 'answerBrief', from: { way: from }, to: { way: { ...from, ...to } } }] };
 };
 
-const found = (judged: Judged, code: Raw['code'], says: Sentence, because: Sentence, tries: readonly Try[] = []): Raw => ({
+const found = (
+  judged: Judged,
+  code: Raw['code'],
+  says: Sentence,
+  because: Sentence,
+  tries: readonly Try[] = [],
+  measure: Raw['measure'] = null,
+): Raw => ({
   ...aboutHull(judged.hull),
   step: 'brief',
   code,
   severity: 'look',
-  curable: tries.length > 0,
+  measure,
+  fixable: tries.length > 0,
   says,
   because,
   tries,
@@ -46,6 +54,7 @@ export const carried: Judgement = (judged) => {
         way(judged, { by: 'scupper cart' }, 'On a cart by its scupper posts'),
         way(judged, { by: 'cradle' }, 'On a cradle cart'),
       ],
+      over(all.kg, 'kg', most),
     ),
   ];
 };
@@ -83,6 +92,7 @@ export const carted: Judgement = (judged) => {
           ...(how.by === 'scupper cart' ? [way(judged, { by: 'cradle' }, 'On a cradle cart')] : []),
           way(judged, { by: 'trailer' }, 'From the trailer'),
         ],
+        over(all.kg, 'kg', most),
       ),
     );
   if (!ROLLS[how.ground] && how.metres > 0)
@@ -121,6 +131,7 @@ export const carted: Judgement = (judged) => {
         say`On its cart ${kg(lift.kg)} are lifted at the ${lift.x < posts.x ? 'bow' : 'stern'} handle; ${kg(may)} is easy.`,
         say`It balances ${mm(Math.abs(all.at.x - posts.x))} ${all.at.x < posts.x ? 'ahead of' : 'aft of'} the posts. A cradle goes under the balance point.`,
         [way(judged, { by: 'cradle' }, 'On a cradle cart')],
+        over(lift.kg, 'kg', may),
       ),
     );
   return out;
@@ -153,6 +164,8 @@ export const riggedUp: Judgement = (judged) => {
       'rig-up-long',
       say`Rigging up at the water takes ${takes} minutes; there are ${minutes}.`,
       say`${steps.length} things go on. Longest: ${longest.map((s) => `${s.letter}, ${s.name}`).join('; ')}.`,
+      [],
+      over(takes, 'min', minutes),
     ),
   ];
 };

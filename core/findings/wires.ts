@@ -12,7 +12,7 @@ import {
 } from '../circuits';
 import type { Fitted } from '../drilling';
 import { entryOf, GUARDS, sameJson, type Run } from '../rig';
-import { mm, say } from '../units';
+import { mm, say, over, under } from '../units';
 import type { WiredRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
 
@@ -20,9 +20,9 @@ import { about, type Judged, type Judgement, type Raw, type Try } from './findin
 export function aboutRun(
   judged: Judged,
   run: Pick<WiredRun, 'id' | 'to'>,
-): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'curable'> {
+): Pick<Raw, 'where' | 'letter' | 'x' | 'step' | 'fixable'> {
   const load = judged.owned.find((i) => i.placed.id === run.to);
-  return { where: run.id, letter: load?.letter ?? '', x: load?.placed.frame.origin.x ?? 0, step: 'wire', curable: false };
+  return { where: run.id, letter: load?.letter ?? '', x: load?.placed.frame.origin.x ?? 0, step: 'wire', fixable: false };
 }
 
 /** The fields of a finding about what a fitting is to the circuit. */
@@ -57,7 +57,8 @@ export const overheats: Judgement = (judged) =>
         ...aboutRun(judged, run),
         code: 'wire-overheats',
         severity: 'stop',
-        curable: true,
+        fixable: true,
+        measure: over(amps, 'A', size.ampacity),
         says:
           awg === null
             ? say`No gauge in the table carries ${printAmps(amps)} A to ${nameIn(judged, run.to)} in a bundle of ${bundle}.`
@@ -81,7 +82,8 @@ export const thinWire: Judgement = (judged) =>
         ...aboutRun(judged, last),
         code: 'thin-wire',
         severity: 'stop',
-        curable: true,
+        fixable: true,
+        measure: over(percent, '%', allowedPercent),
         says: say`${nameIn(judged, load)} loses ${percent.toFixed(1)} % on its way from the battery with everything on; ${allowedPercent} % allowed.`,
         because: say`By ${thin.size.sources[0]?.title ?? 'the shop'}, over ${way.length === 1 ? 'its cable' : `all ${way.length} cables on the way`}. ${thin.size.byDrop === null ? 'No gauge of the last alone is enough' : `${called(judged, thin.size.byDrop)} to ${nameIn(judged, thin.to)} is enough`}.`,
         tries: way.flatMap((r) => leftOpen(judged, r.id, ['awg'])),
@@ -97,7 +99,7 @@ export const unguarded: Judgement = (judged) =>
       ...aboutRun(judged, run),
       code: 'unguarded',
       severity: 'stop',
-      curable: true,
+      fixable: true,
       says: say`Nothing protects the cable from ${nameIn(judged, run.from)} to ${nameIn(judged, run.to)}.`,
       because: say`Shorted, it glows until the battery is empty. Every conductor that leaves a battery has a fuse or breaker within ${mm(fuseWithin(judged.wiring.rules.standard), 'down')} (${standardWords(judged.wiring.rules.standard)}).`,
       tries: [run, ...judged.wiring.runs.filter((r) => r.guarded === 'no' && r.id !== run.id)].flatMap((r) =>
@@ -113,6 +115,7 @@ export const noFuse: Judgement = (judged) =>
       ...aboutRun(judged, run),
       code: 'no-fuse',
       severity: 'stop',
+      measure: over(run.amps, 'A'),
       says: say`No fuse sold both carries ${printAmps(run.amps)} A and guards ${run.gauge}.`,
       because: say`Protection stands between load and ampacity, within ${mm(fuseWithin(judged.wiring.rules.standard), 'down')} of the battery. Shared over two feeds each takes a smaller one.`,
     }));
@@ -127,7 +130,8 @@ export const fuseTooLarge: Judgement = (judged) =>
         ...aboutRun(judged, run),
         code: 'fuse-too-large',
         severity: 'stop',
-        curable: true,
+        fixable: true,
+        measure: over(run.guard?.rating ?? 0, 'A', run.size.ampacity),
         says: say`The ${run.gauge} to ${nameIn(judged, run.to)} carries ${Math.floor(run.size.ampacity)} A; ${own === null ? 'what stands before it is rated higher' : `its ${own} A fuse is larger`}.`,
         because: say`The wire burns before the fuse opens. A smaller fuse, a fuse of its own, or a thicker wire (${standardWords(judged.wiring.rules.standard)}).`,
         tries: leftOpen(judged, run.id, ['awg', 'guard']),
@@ -159,7 +163,8 @@ export const guardsAsFitted: Judgement = (judged) =>
         ...fields,
         code: 'fuse-too-small',
         severity: inAll(asked) > rating ? 'stop' : 'look',
-        curable: true,
+        fixable: true,
+        measure: under(rating, 'A', inAll(asked)),
         says: say`${rating} A for ${printAmps(inAll(asked))} A to ${nameIn(judged, run.to)}: it opens by itself.`,
         because: say`What flows all day takes 80 % of a fuse at the most (common practice, no source).`,
         tries: leftOpen(judged, run.id, ['guard']),
@@ -171,7 +176,7 @@ export const guardsAsFitted: Judgement = (judged) =>
         ...fields,
         code: 'fuse-not-sold',
         severity: 'stop',
-        curable: true,
+        fixable: true,
         says: say`No ${kind} of ${rating} A is sold for the cable to ${nameIn(judged, run.to)}.`,
         because: say`The nearest ${under !== undefined && over !== undefined ? `are ${under} and ${over}` : `is ${under ?? over ?? '–'}`} A (makers’ ranges, from memory). Another rating, or another kind.`,
         tries: leftOpen(judged, run.id, ['guard']),
@@ -187,7 +192,8 @@ export const guardsAsFitted: Judgement = (judged) =>
         ...fields,
         code: 'fuse-far',
         severity: 'stop',
-        curable: true,
+        fixable: true,
+        measure: over(along, 'mm', fuseWithin(judged.wiring.rules.standard)),
         says: say`The ${kind} to ${nameIn(judged, run.to)} is ${mm(along, 'up')} from the battery; ${mm(fuseWithin(judged.wiring.rules.standard), 'down')} is the most.`,
         because: say`What lies before it is protected by nothing (${standardWords(judged.wiring.rules.standard)}; fixed to the post and sheathed all the way more is allowed).`,
         tries: leftOpen(judged, run.id, ['guard']),
@@ -197,7 +203,8 @@ export const guardsAsFitted: Judgement = (judged) =>
         ...fields,
         code: 'breaking-capacity',
         severity: 'stop',
-        curable: true,
+        fixable: true,
+        measure: over(short, 'A', breaks),
         says: say`Shorted behind it the battery gives up to ${Math.ceil(short)} A; a ${kind} opens ${breaks} A.`,
         because: say`More than that welds it shut or bursts it (makers' data sheets, from memory; the battery's inside is an estimate). A breaker or strip fuse at the battery, and the small fuses in a block behind it.`,
         tries: guard.cable === null ? [] : [...largerKinds(judged, run.id, short), ...leftOpen(judged, run.id, ['guard'])],

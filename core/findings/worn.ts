@@ -25,7 +25,7 @@ export const wornThings: Judgement = ({ owned, ledger, hull, plan }) => [
         severity: seen.is === 'broken' ? 'stop' : 'look',
         says: say`${nameOf(item)} is ${seen.is}.`,
         because: because(seen.is, seen.says),
-        curable: true,
+        fixable: true,
         tries: (judged) => waysOut(judged, item),
       },
     ];

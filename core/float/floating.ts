@@ -10,7 +10,7 @@ export interface Mass {
 }
 
 /** Why no floating was found: it sinks, or one end goes under before it balances. */
-export type FloatFault = 'sinks' | 'bow under' | 'stern under' | 'not found';
+export type FloatFault = 'sinks' | 'bow under' | 'stern under';
 
 /** How the boat floats with everything aboard, in sinkage and trim; heel is taken as nought. */
 export interface Floating {
@@ -159,19 +159,33 @@ export function floatBy(slices: Slices, masses: readonly Mass[], density = FRESH
     now = next;
     if (Math.abs(slope) > STEEPEST) break;
   }
-  if (now.size > 1e-6 || Math.abs(slope) > STEEPEST) {
-    // Weight that far from the middle of what floats has pushed an end under.
-    const off = arm - now.f.along / now.f.volume;
-    const fault = Math.abs(off) < 0.005 * length ? 'not found' : off > 0 ? 'stern under' : 'bow under';
-    return { ...shared, level: upright, slope: 0, fault };
+  if (now.size <= 1e-6 && Math.abs(slope) <= STEEPEST) return { ...shared, level, slope, fault: null };
+  // Step by step from upright to where the weight draws it: the first balance on the way, or that end goes under.
+  const drawn = (tilt: number): { level: number; moment: number } => {
+    const there = levelOf(slices, wanted, top, tilt);
+    return { level: there, moment: miss(there, tilt).m };
+  };
+  const way = drawn(0).moment < 0 ? 1 : -1;
+  for (let far = TILT; far <= STEEPEST + 1e-9; far += TILT) {
+    if (way * drawn(way * far).moment < 0) continue;
+    let [from, to] = [far - TILT, far];
+    for (let i = 0; i < 60; i++) {
+      const mid = (from + to) / 2;
+      if (way * drawn(way * mid).moment < 0) from = mid;
+      else to = mid;
+    }
+    return { ...shared, level: drawn(way * to).level, slope: way * to, fault: null };
   }
-  return { ...shared, level, slope, fault: null };
+  return { ...shared, level: upright, slope: 0, fault: way > 0 ? 'stern under' : 'bow under' };
 }
+/** A balance is looked for every so much of slope where Newton finds none. */
+const TILT = 0.005;
 
-/** Volume and water plane under a level plane: what the search for the level goes by. */
-function upTo(slices: Slices, water: number): Pick<Immersed, 'volume' | 'plane'> {
+/** Volume and water plane under a plane, level unless it slopes: what the search for the level goes by. */
+function upTo(slices: Slices, level: number, slope = 0): Pick<Immersed, 'volume' | 'plane'> {
   let [volume, plane] = [0, 0];
-  for (const { weight, section } of slices.at) {
+  for (const { x, weight, section } of slices.at) {
+    const water = level + slope * (x - slices.middle);
     const area = section.area(water);
     if (area <= 0) continue;
     volume += weight * area;
@@ -180,12 +194,13 @@ function upTo(slices: Slices, water: number): Pick<Immersed, 'volume' | 'plane'>
   return { volume, plane };
 }
 
-/** The level that carries a volume upright: Newton on the water plane, kept inside a bracket. */
-function levelOf(slices: Slices, wanted: number, top: number): number {
-  let [low, high] = [0, top];
+/** The level that carries a volume, upright unless the plane slopes: Newton on the water plane, kept inside a bracket. */
+function levelOf(slices: Slices, wanted: number, top: number, slope = 0): number {
+  const room = Math.abs(slope) * slices.length;
+  let [low, high] = [-room, top + room];
   let level = top / 2;
   for (let i = 0; i < 60; i++) {
-    const { volume, plane } = upTo(slices, level);
+    const { volume, plane } = upTo(slices, level, slope);
     const miss = volume - wanted;
     if (Math.abs(miss) < 1e-9 * wanted || high - low < 1e-9) break;
     if (miss > 0) high = level;

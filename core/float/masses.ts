@@ -3,6 +3,7 @@ import { BODY, hipOf, paddlers, stander, standsOn, toHull, type Placed } from '.
 import type { Fitted } from '../drilling';
 import { containersOf, isIn } from '../inside';
 import type { Brief, Plan } from '../rig';
+import type { ShopSettings } from '../shop';
 import type { Point } from '../units';
 import { centreOf, type Mass } from './floating';
 
@@ -48,6 +49,36 @@ export function centreOfPart({ part, frame, fitting }: Pick<Placed, 'part' | 'fr
   return toHull(frame, u / all, v / all, w / all + fitting.lift);
 }
 
+/** What a fitting weighs afloat: itself, and the water it is filled with. */
+export const afloatKg = ({ part }: Pick<Placed, 'part'>): number => part.body.massKg + (part.body.waterKg ?? 0);
+
+/** A child and a dog of the brief, on what is aboard for them, else between the feet and the seat; low, as they lie or sit. */
+export function passengers(
+  hull: HullSurface,
+  items: readonly Fitted[],
+  { carries, stature }: Pick<Brief, 'carries' | 'stature'>,
+  limits: Pick<ShopSettings['limits'], 'dogKg' | 'childKg'>,
+): Mass[] {
+  const kg = { dog: limits.dogKg, child: limits.childKg };
+  return (['dog', 'child'] as const).flatMap((who): Mass[] => {
+    const seat = items.find((i) => i.placed.part.body.bears === who);
+    if (!seat && !carries.includes(who)) return [];
+    const x = hull.model.seat.x - BETWEEN * stature;
+    const at = seat?.placed.frame.origin ?? { x, y: 0, z: hull.spot(x, 0).z };
+    return [{ kg: kg[who], at: { ...at, z: at.z + LOW_DOWN } }];
+  });
+}
+/** What everybody weighs whom the brief names: paddlers, a child, a dog. */
+export const peopleKg = (
+  { weightKg, second, carries }: Pick<Brief, 'weightKg' | 'second' | 'carries'>,
+  { dogKg, childKg }: Pick<ShopSettings['limits'], 'dogKg' | 'childKg'>,
+): number =>
+  weightKg + (second?.weightKg ?? 0) + (carries.includes('dog') ? dogKg : 0) + (carries.includes('child') ? childKg : 0);
+
+/** Between the feet and the seat, as a share of stature; and how high over the floor a dog's or a child's weight is, mm (judgement). */
+const BETWEEN = 0.25;
+const LOW_DOWN = 200;
+
 /** Everybody aboard, seated as the brief says: high where both are used, for that is the worse. */
 export function crewMasses(hull: HullSurface, brief: Brief): Mass[] {
   const seated = paddlers(hull, brief);
@@ -83,7 +114,7 @@ export function loadOf(
   const inside = Object.fromEntries(Object.entries(stowage).filter(([, s]) => s.of !== undefined));
   const holders = all.filter((i) => i.placed.part.contains);
   return centreOf([
-    ...all.map(({ placed }) => ({ kg: placed.part.body.massKg, at: centreOfPart(placed) })),
+    ...all.map(({ placed }) => ({ kg: afloatKg(placed), at: centreOfPart(placed) })),
     ...stowedMasses(hull, holders, { brief, stowage: inside }),
   ]);
 }

@@ -2,15 +2,17 @@ import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Placed, Seating, Seatings } from '../layout';
 import { isMakers, type Plan } from '../rig';
+import type { ShopSettings } from '../shop';
 import type { Memory } from '../stages';
-import { centreOf, floatBy, slicesOf, type Floating, type Mass } from './floating';
-import { centreOfPart, crewMasses, shellCentre, stowedMasses } from './masses';
+import { centreOf, floatBy, slicesOf, stabilityOf, type Floating, type Mass } from './floating';
+import { afloatKg, centreOfPart, crewMasses, passengers, shellCentre, stowedMasses } from './masses';
 
 /** What the weight follows from. */
 export interface WeightInput extends Pick<Plan, 'stowage'> {
   readonly seats: Seatings;
   /** What stands aboard in the set shown. */
   readonly items: readonly Fitted[];
+  readonly limits: ShopSettings['limits'];
   /** What is taken off the boat. */
   readonly takenOff: readonly Placed[];
 }
@@ -19,6 +21,10 @@ export interface WeightInput extends Pick<Plan, 'stowage'> {
 export interface Laden {
   readonly light: Floating;
   readonly laden: Floating;
+  /** All of it without hull and crew, children and dogs among the crew. */
+  readonly gearKg: number;
+  /** Metacentric height with everything aboard, of who stands where somebody does, mm; null where it does not float. An estimate. */
+  readonly steady: () => number | null;
 }
 
 /** Where the weight is, and how it floats the boat. */
@@ -35,13 +41,18 @@ export interface Weight {
 }
 
 /** Weighs what stands aboard: fittings, stowage, crew and the hull itself. */
-export function weigh({ seats, items, takenOff, stowage }: WeightInput, memory: Memory): Weight {
+export function weigh({ seats, items, takenOff, stowage, limits }: WeightInput, memory: Memory): Weight {
   const { surface } = seats.whole;
   const still = memory.while('still', [surface, stowage, takenOff]);
   const { slices, hull } = still.last('masses', [], () => ({ slices: slicesOf(surface), hull: hullAsItIs(surface, takenOff) }));
-  const crewOf = (seating: Seating): Mass[] => still.of('crew', seating, () => crewMasses(seating.surface, seating.brief));
+  const sittersOf = (seating: Seating): Mass[] => still.of('crew', seating, () => crewMasses(seating.surface, seating.brief));
+  const ridersOf = (all: readonly Fitted[], { surface: here, brief }: Seating): Mass[] =>
+    still.last('passengers', [brief, here, limits, ...all.filter((i) => i.placed.part.body.bears)], () =>
+      passengers(here, all, brief, limits),
+    );
+  const crewOf = (all: readonly Fitted[], seating: Seating): Mass[] => [...sittersOf(seating), ...ridersOf(all, seating)];
   const massOf = ({ placed }: Fitted): Mass =>
-    still.of('mass', placed, () => ({ kg: isMakers(placed.fitting) ? 0 : placed.part.body.massKg, at: centreOfPart(placed) }));
+    still.of('mass', placed, () => ({ kg: isMakers(placed.fitting) ? 0 : afloatKg(placed), at: centreOfPart(placed) }));
   const floatOf = (masses: readonly Mass[]): Floating => {
     const { kg, at } = centreOf(masses);
     return still.among('floats', [kg, at.x, at.y, at.z].join(), () => floatBy(slices, masses));
@@ -56,7 +67,7 @@ export function weigh({ seats, items, takenOff, stowage }: WeightInput, memory: 
     fixed: all.filter((i) => !isLoose(i)).map(massOf),
   });
   const { loose, fixed } = parted(items, seats.shown);
-  const crew = crewOf(seats.shown);
+  const crew = crewOf(items, seats.shown);
   const gear = centreOf([...loose, ...fixed]);
   const carried = centreOf([...loose, ...fixed, ...crew]);
   return {
@@ -67,8 +78,21 @@ export function weigh({ seats, items, takenOff, stowage }: WeightInput, memory: 
     float: floatOf([...loose, ...fixed, ...crew, hull]),
     of(all, seating) {
       const here = parted(all, seating);
-      const light = [...here.fixed, ...crewOf(seating), hull];
-      return { light: floatOf(light), laden: floatOf([...here.loose, ...light]) };
+      const gear = [...here.loose, ...here.fixed];
+      const crew = crewOf(all, seating);
+      const laden = floatOf([...gear, ...crew, hull]);
+      return {
+        light: floatOf([...here.fixed, ...crew, hull]),
+        laden,
+        gearKg: gear.reduce((sum, m) => sum + m.kg, 0),
+        steady() {
+          const { brief, surface: on } = seating;
+          const up =
+            brief.stands === 'both' ? [...crewMasses(on, { ...brief, stands: 'stands' }), ...ridersOf(all, seating)] : null;
+          const worst = up ? floatOf([...gear, ...up, hull]) : laden;
+          return worst.fault ? null : stabilityOf(slices, worst).gm;
+        },
+      };
     },
   };
 }

@@ -1,6 +1,17 @@
 import { handTo, type Access } from '../drilling';
 import { type Hatch, type HullSurface, mouthOf, type Room } from '../hull';
-import { boundsOf, middleOf, overBand, paddlers, REACH, reachedBy, toHull, type Placed, usedHow } from '../layout';
+import {
+  boundsOf,
+  middleOf,
+  overBand,
+  paddlers,
+  REACH,
+  reachedBy,
+  toHull,
+  type Placed,
+  usedHow,
+  type ReachZone,
+} from '../layout';
 import type { Brief } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Point, Sentence } from '../units';
@@ -62,6 +73,12 @@ function reachedFromSeat(
       return best && REACH.indexOf(best.zone) > most ? at : undefined;
     });
   });
+}
+
+/** How what stands inside is reached from the seat: by a half turn at best, through an opening a hand gets to. */
+export function insideZone(hull: HullSurface, room: Room, placed: Placed, seated: Seated): ReachZone {
+  const near = reachedFromSeat(hull, room.hatches, 'hourly', seated);
+  return inHand(hull, room, placed, seated.plan.brief.stature, near).access ? 'half turn' : 'out of reach';
 }
 
 /** Whether what is used afloat is reached from the seat, by an opening that is; what is used ashore or stopped need not be. */

@@ -245,6 +245,19 @@ export interface Rod {
   readonly tip: Point;
 }
 
+/** A rod from the mouth of its tube to its tip, in pieces so short that their boxes are as good as the rod, as bodies. */
+export function rodBodies({ mouth, tip }: Rod): Body[] {
+  const pieces = Math.max(1, Math.ceil(distance(mouth, tip) / ROD_PIECE));
+  const at = (i: number): Point => {
+    const t = i / pieces;
+    return { x: mouth.x + t * (tip.x - mouth.x), y: mouth.y + t * (tip.y - mouth.y), z: mouth.z + t * (tip.z - mouth.z) };
+  };
+  return Array.from({ length: pieces }, (_, i) => slimBody(at(i), at(i + 1), ROD_HALF, 'rod'));
+}
+/** A rod is looked at piece by piece, and is so thick with its rings, half, mm (judgement). */
+const ROD_PIECE = 60;
+const ROD_HALF = 8;
+
 /** A fitting put on the hull: part, frame and the bodies it fills. */
 export interface Placed {
   readonly id: string;
@@ -295,17 +308,17 @@ export function placeFitting(
   const bodies = part.body.solids.map((s) => bodyOf(frame, s, fitting.lift));
   if (part.body.recess) bodies.push(boreOf(frame, part.body.recess, fitting.lift));
   if (fitting.lift > 0) bodies.push(bodyOf(frame, { ...RISER, w: [0, fitting.lift] }, 0));
-  return { id, fitting, place, part, frame, bodies, rods: rodsOf(frame, fitting, part, rodLength), below };
+  return { id, fitting, place, part, frame, bodies, rods: rodsOf(frame, place, fitting, part, rodLength), below };
 }
 
-function rodsOf(frame: Frame, fitting: Fitting, part: Part, length: number): Rod[] {
+function rodsOf(frame: Frame, place: Place, fitting: Fitting, part: Part, length: number): Rod[] {
   const { rods } = part;
   // No rod stands in what is left unused.
   if (!rods || length <= 0 || fitting.becomes?.is === 'left') return [];
   const lean = ((rods.lean + (fitting.lean ?? 0)) * Math.PI) / 180;
   const out = (rods.out * Math.PI) / 180;
   // On the hull's side a holder still stands upright: its rods lean off the vertical, not off the wall.
-  const onSide = Math.abs(frame.w.z) < 0.5;
+  const onSide = place.on === 'side';
   const starboard = onSide ? { x: 0, y: 1, z: 0 } : frame.v;
   const component = (k: 'x' | 'y' | 'z'): number =>
     Math.sin(lean) * Math.cos(out) * frame.u[k] -

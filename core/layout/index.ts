@@ -5,6 +5,8 @@ export * from './footing';
 export * from './frame';
 export * from './in-room';
 export * from './interchange';
+export * from './knuckles';
+export * from './legs';
 export * from './outline';
 export * from './overlap';
 export * from './paddler';

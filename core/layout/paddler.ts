@@ -89,6 +89,12 @@ export function stander(hull: HullSurface, brief: Brief, scale = 1): Paddler | u
   return { stature: brief.stature * scale, seatX: x, seatZ: hull.spot(x, 0).z, stands: true };
 }
 
+/** Everybody, seated as they sit, and who stands. */
+export const everybody = (hull: HullSurface, brief: Brief, scale = 1): Paddler[] => {
+  const up = stander(hull, brief, scale);
+  return [...paddlers(hull, brief, scale), ...(up ? [up] : [])];
+};
+
 /** A verdict at the nominal body and at the ends of its band: stop when the nominal is hit, look when only the band is. */
 export function overBand<T>(
   shop: Pick<ShopSettings, 'stroke'>,

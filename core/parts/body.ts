@@ -51,7 +51,11 @@ export const bodySchema = z.strictObject({
   raises: z.number().min(1).max(500).optional().describe('whoever sits on it sits so much higher, mm'),
   carries: z.boolean().optional().describe('others are stood on it: a crate, a bar, a base with a flat top'),
   place: z
-    .enum(['worn', 'underfoot', 'sat on', 'beside the seat'])
+    .enum(['worn', 'underfoot', 'sat on', 'beside the seat', 'at the feet'])
     .optional()
-    .describe('it is on somebody, lies under what stands on it, is the seat, or belongs where things come aboard'),
+    .describe(
+      'it is on somebody, lies under what stands on it, is the seat, belongs where things come aboard, or the feet work it',
+    ),
+  waterKg: z.number().min(0).max(200).optional().describe('it is filled with so much water afloat, kg'),
+  bears: z.enum(['child', 'dog']).optional().describe('who is on it afloat'),
 });

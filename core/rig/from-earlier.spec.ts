@@ -205,7 +205,7 @@ describe('lines that an earlier rig led', () => {
     expect([cords(round), round.build.steps.filter((s) => s.work === 'lead').length]).toEqual([[], 1]);
   });
 
-  it('are too short past their length, and say so; the cures settle it', () => {
+  it('are too short past their length, and say so; the fixes settle it', () => {
     const deeper = (depth: number) =>
       next({ 'y1-a': { ...(left.lines['y1-a'] as Line), ground: { depth, bottom: 'sand', stream: 1, wind: 15 } } });
     expect(deeper(3000).findings.some((f) => f.code === 'line-short')).toBeFalse();

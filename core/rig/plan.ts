@@ -4,6 +4,7 @@ import { HAND_NAMES, HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef,
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 import { briefSchema, sitsSchema, USUAL_BRIEF } from './brief';
 import { keySchema, tieKeySchema } from '../stored';
+import { MEASURE_UNITS } from '../units';
 import { daySchema } from './day';
 import { lineSchema } from './line';
 
@@ -220,7 +221,11 @@ export const acceptanceSchema = z.strictObject({
   reason: z.string().min(3).max(400),
   by: z.string().max(80),
   severity: z.enum(['stop', 'look', 'note']).optional().describe('what it was when it was accepted'),
-  size: z.number().optional().describe('how bad it was then: it lapses when it gets worse'),
+  measure: z
+    .strictObject({ amount: z.number(), unit: z.enum(MEASURE_UNITS), worse: z.enum(['more', 'less']) })
+    .optional()
+    .describe('how bad it was then: it lapses when it gets worse'),
+  size: z.number().optional().describe('the same before measures were kept: the first figure that was said, mm, kg or km/h'),
 });
 
 /** The most of each list that one rig holds: more than any boat, few enough to be worked up at once. */

@@ -303,7 +303,7 @@ const SAID = {
     findings: [
       ...['hangs-over:board', 'hangs-over:sounder', 'hole-near-hazard:light:light.4', 'landing-side:sampler'],
       ...['paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat', 'reach:sounder'],
-      ...['thread-families:hull', 'used-up:hull:glands'],
+      ...['sinks:battery', 'thread-families:hull', 'used-up:hull:glands'],
     ],
     totalCents: 133_859,
     holes: 10,
@@ -377,6 +377,15 @@ const SAID = {
     totalCents: 9656,
     holes: 0,
   },
+  13: {
+    says: 'what was accepted holds by its first figure',
+    findings: [
+      ...['landing-side:mast', 'paddle-short:hull', 'paddle-stroke:frame', 'paddle-stroke:frame2', 'paddle-stroke:mast'],
+      ...['paddle-stroke:radio', 'reach:kill', 'reach:ports', 'thread-families:hull', 'unvented:motorbat'],
+    ],
+    totalCents: 225_460,
+    holes: 10,
+  },
 } as const;
 
 describe('rig file', () => {
@@ -403,7 +412,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(13);
+    expect(read.file.version).toBe(14);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -449,6 +458,30 @@ describe('rig file', () => {
       expect(readRigFile(writeRigFile(read.file)).ok).toBeTrue();
     });
 
+  it('of version 13: what was accepted before measures were kept stands by the figure it was said with, and lapses past it', () => {
+    const read = readRigFile(readFileSync(new URL('./fixtures/version-13.rig.json', import.meta.url), 'utf8'));
+    if (!read.ok) return fail(JSON.stringify(read.faults));
+    const { plan, hull, parts, consumables, shop } = read.file;
+    const said = (accepted: Plan['accepted']) =>
+      workUp({ plan: { ...plan, accepted }, hull, facts: [], catalog: { parts, consumables }, shop, asOf: '2026-06-10' })
+        .findings;
+    const of = (findings: ReturnType<typeof said>, key: string) => findings.find((f) => f.key === key);
+    const now = said(plan.accepted);
+    const kept = plan.accepted['paddle-stroke:frame'];
+    expect(of(now, 'paddle-stroke:frame')?.accepted).toEqual(kept ?? null);
+    expect(of(now, 'unvented:motorbat')?.accepted).not.toBeNull();
+    // It said no figure, and has a measure now: nobody knows how much was accepted.
+    expect([of(now, 'comes-loose:electronics')?.accepted, of(now, 'comes-loose:electronics')?.lapsed?.by]).toEqual([
+      null,
+      'Idris Fenn',
+    ]);
+    if (!kept?.size) return fail('no size');
+    const worse = said({ 'paddle-stroke:frame': { ...kept, size: kept.size - 5 } });
+    expect(of(worse, 'paddle-stroke:frame')?.accepted).toBeNull();
+    const better = said({ 'paddle-stroke:frame': { ...kept, size: kept.size + 50 } });
+    expect(of(better, 'paddle-stroke:frame')?.accepted).not.toBeNull();
+  });
+
   it('carries only the parts in use', () => {
     const [file] = files;
     const used = new Set(Object.values(file?.plan.fittings ?? {}).map((f) => f.part));
@@ -459,7 +492,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 14), /^version/],
+      [(f) => (f.version = 15), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

@@ -23,8 +23,9 @@ export function seatSays(range: SeatRange): Sentence {
   return [...where, ...settled, ...inchSays(range)];
 }
 
-function inchSays({ inch }: SeatRange): Sentence {
-  const stern = say`${mm(MM_PER_INCH)} aft puts the stern ${mm(Math.abs(inch.trim), 'up')} ${inch.trim >= 0 ? 'deeper' : 'higher'}`;
+function inchSays({ inch, sternInch }: SeatRange): Sentence {
+  const deeper = sternInch ?? 0;
+  const stern = say`${mm(MM_PER_INCH)} aft puts the stern ${mm(Math.abs(deeper))} ${deeper >= 0 ? 'deeper' : 'higher'}`;
   const more = (['legs', 'stroke', 'reach'] as const).filter((asked) => Math.abs(inch[asked]) >= 0.5);
   const told = more.flatMap((asked, i): Sentence => [
     ...say`${i === more.length - 1 ? ' and ' : ', '}misses ${MISSED[asked]} by ${mm(Math.abs(inch[asked]), 'up')} ${inch[asked] > 0 ? 'more' : 'less'}`,

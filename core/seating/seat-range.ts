@@ -1,5 +1,6 @@
 import type { FindingCode } from '../findings';
 import { briefIn, entryOf, type DraftChange, type Plan } from '../rig';
+import { waterAt } from '../float';
 import { Memory } from '../stages';
 import { MM_PER_INCH } from '../units';
 import { workUp, type Workup, type WorkupInput } from '../workup';
@@ -24,6 +25,8 @@ export interface SeatTrial {
   readonly misses: Readonly<Record<Asked, number>>;
   /** How much deeper the stern lies than the bow, mm. */
   readonly trim: number;
+  /** How high the water stands over the keel at the stern, mm; null where it does not float. */
+  readonly stern: number | null;
 }
 
 /** A stretch of places of the seat, x of the hip, mm. */
@@ -43,6 +46,8 @@ export interface SeatRange {
   readonly bestAt: number;
   /** What an inch aft of the middle of the slide changes, mm: trim deeper by the stern, the rest missed more. */
   readonly inch: Readonly<Record<Asked, number>>;
+  /** How much deeper that puts the stern, mm; null where it does not float. */
+  readonly sternInch: number | null;
 }
 
 export interface SeatSearch {
@@ -78,10 +83,12 @@ function trialOf(w: Workup, at: number, set: string | null): SeatTrial {
       asked,
       said(w, set)
         .filter((f) => CODES[asked].includes(f.code))
-        .reduce((sum, f) => sum + Math.max(1, Math.abs(f.size ?? 1)), 0),
+        .reduce((sum, f) => sum + Math.max(1, f.measure?.amount ?? 1), 0),
     ]),
   ) as Record<Asked, number>;
-  return { at, misses, trim: w.weight.float.slope * w.surface.length };
+  const { float } = w.weight;
+  const stern = float.fault ? null : waterAt(float, w.surface.length);
+  return { at, misses, trim: float.slope * w.surface.length, stern };
 }
 
 /** The longest run of trials that miss no more than the least; the runs are told apart by half a millimetre. */
@@ -138,6 +145,7 @@ export function seatRange(input: WorkupInput, { step, set, shouldStop }: SeatSea
     best,
     bestAt: best ? nearest(trials, (best.fore + best.aft) / 2) : (ranked[0]?.at ?? slide.fore),
     inch: { legs: change('legs'), stroke: change('stroke'), reach: change('reach'), trim: change('trim') },
+    sternInch: here.stern === null || next.stern === null ? null : (next.stern - here.stern) * perInch,
   };
 }
 

@@ -113,6 +113,9 @@ export const shopSettingsSchema = z.strictObject({
       .max(1)
       .describe('the after part of the length, as a share: how much gear stands in it is said when the stern is deep'),
     trim: z.number().min(0.1).max(15).describe('one end may float so much deeper than the other, degrees'),
+    lidKg: z.number().min(0).max(200).describe('a hatch lid bears so much while its seal keeps tight'),
+    dogKg: z.number().min(1).max(100).describe('a dog aboard is taken to weigh'),
+    childKg: z.number().min(5).max(80).describe('a child aboard is taken to weigh'),
     aloneKg: z.number().min(1).max(200).describe('what one person lifts to a roof'),
     carryKgMetres: z.number().min(1).max(1_000_000).describe('one person carries so much weight times way, kg·m'),
     cartKg: z.number().min(1).max(1000).describe('a cart by scupper posts bears so much'),

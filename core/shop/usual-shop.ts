@@ -113,6 +113,9 @@ export const USUAL_SHOP: ShopSettings = {
     list: 0.2, // (j)
     stern: 0.6, // (cp): most of the load of a stern-heavy boat stood in the aft 60 % of its length
     trim: 1.5, // (j)
+    lidKg: 10, // (j): it bows, and its seal opens
+    dogKg: 20, // (j)
+    childKg: 25, // (j)
     aloneKg: 20.4, // (cp): 45 lb is easy
     carryKgMetres: 4150, // (cp): 25 lb over 400 yards on a shoulder
     cartKg: 68, // (j)

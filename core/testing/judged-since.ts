@@ -2,6 +2,13 @@
 export const JUDGED_SINCE: readonly string[] = [
   ...[
     'comes-loose',
+    'leg-room',
+    'rod-at-body',
+    'rod-meets',
+    'rod-places',
+    'in-a-wake',
+    'lid-overloaded',
+    'unsteady',
     'worn',
     'rider-meets',
     'rider-untied',

@@ -1,5 +1,5 @@
 import { CATALOG, TOLVANE } from '../../demo/index';
-import { searchCures } from '../cures';
+import { searchFixes } from '../fixes';
 import type { Finding, FindingCode } from '../findings';
 import type { HullModel } from '../hull';
 import { applyChange, type Brief, type Plan, USUAL_BRIEF } from '../rig';
@@ -7,7 +7,7 @@ import { tell } from '../units';
 import { workUp, type WorkupInput } from '../workup';
 import { inputOf } from './plans';
 
-/** How cures are searched in specs. */
+/** How fixes are searched in specs. */
 export const search = {
   units: 'metric' as const,
   budget: 300,
@@ -27,7 +27,7 @@ export const found = (input: WorkupInput, code: FindingCode): Finding | undefine
   workUp(input).findings.find((f) => f.code === code);
 export const words = (input: WorkupInput, code: FindingCode): string => tell(found(input, code)?.says ?? [], 'metric');
 
-/** One line a judgement: it fires, it just does not, a cure that was tried clears it. */
+/** One line a judgement: it fires, it just does not, a fix that was tried clears it. */
 export interface JudgementCase {
   readonly code: FindingCode;
   readonly fires: WorkupInput;
@@ -36,7 +36,7 @@ export interface JudgementCase {
   /** Nearly the same, and just clear of it. */
   readonly not: WorkupInput;
   /** False where only a person can settle it, such as another hull or a part to buy. */
-  readonly cure?: false;
+  readonly fix?: false;
 }
 
 /** Declares the specs of each case. */
@@ -48,15 +48,15 @@ export function judgeCases(cases: readonly JudgementCase[]): void {
       expect(words(c.fires, c.code)).toMatch(c.says);
     });
     it(`${c.code}: just does not`, () => expect(workUp(c.not).findings.map((f) => f.code)).not.toContain(c.code));
-    if (c.cure === false) continue;
-    it(`${c.code}: a cure that was tried clears it and makes nothing worse`, () => {
+    if (c.fix === false) continue;
+    it(`${c.code}: a fix that was tried clears it and makes nothing worse`, () => {
       const input = c.fires;
       const finding = found(input, c.code);
-      if (!finding) return fail('nothing to cure');
-      const [cure] = searchCures(input, finding, search);
-      if (!cure) return fail('no cure');
+      if (!finding) return fail('nothing to fix');
+      const [fix] = searchFixes(input, finding, search);
+      if (!fix) return fail('no fix');
       const before = new Set(workUp(input).findings.map((f) => f.key));
-      const after = workUp({ ...input, plan: applyChange(input.plan, cure.change).plan });
+      const after = workUp({ ...input, plan: applyChange(input.plan, fix.change).plan });
       expect(after.findings.map((f) => f.key)).not.toContain(finding.key);
       expect(after.findings.filter((f) => !before.has(f.key) && f.severity !== 'note').map((f) => f.key)).toEqual([]);
     });

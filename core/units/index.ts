@@ -2,6 +2,7 @@ export * from './capital';
 export * from './axes';
 export * from './length';
 export * from './mass';
+export * from './measure';
 export * from './money';
 export * from './pieces';
 export * from './source';

@@ -3,27 +3,27 @@ import { printMass } from './mass';
 import { printQuantity } from './quantity';
 
 /** A measured quantity inside a sentence, printed only when somebody reads it in their units. */
-export type Measure =
+export type Figure =
   | { readonly mm: number; readonly how?: Rounding; readonly long?: boolean; readonly fine?: boolean }
   | { readonly kg: number }
   | { readonly kmh: number };
 
 /** A sentence whose figures are still numbers. */
-export type Sentence = readonly (string | Measure)[];
+export type Sentence = readonly (string | Figure)[];
 
-export const mm = (value: number, how: Rounding = 'nearest'): Measure => ({ mm: value, how });
-export const longMm = (value: number): Measure => ({ mm: value, long: true });
+export const mm = (value: number, how: Rounding = 'nearest'): Figure => ({ mm: value, how });
+export const longMm = (value: number): Figure => ({ mm: value, long: true });
 /** A small size, such as a slot's or a bolt's: to the tenth in millimetres, to the hundredth of an inch. */
-export const fine = (value: number): Measure => ({ mm: value, fine: true });
-export const kg = (value: number): Measure => ({ kg: value });
-export const kmh = (value: number): Measure => ({ kmh: value });
+export const fine = (value: number): Figure => ({ mm: value, fine: true });
+export const kg = (value: number): Figure => ({ kg: value });
+export const kmh = (value: number): Figure => ({ kmh: value });
 
 /**
  * Builds a sentence from a template with measures in it.
  * @example say`Stands ${mm(62, 'up')} into the paddle stroke.`
  */
-export function say(strings: TemplateStringsArray, ...values: (string | number | Measure | Sentence)[]): Sentence {
-  const out: (string | Measure)[] = [];
+export function say(strings: TemplateStringsArray, ...values: (string | number | Figure | Sentence)[]): Sentence {
+  const out: (string | Figure)[] = [];
   strings.forEach((text, i) => {
     out.push(text);
     const value = values[i];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { BRASKEL, BRACKWEN, CATALOG, FENDRICK, QUENBY, SARROCK, SHOP, TOLVANE } from '../../demo/index';
-import { searchCures } from '../cures';
+import { searchFixes } from '../fixes';
 import { FINDING_CODES, type Finding } from '../findings';
 import { fairHull, type HullModel } from '../hull';
 import { applyChange, USUAL_BRIEF, type Brief, type Fitting } from '../rig';
@@ -43,14 +43,14 @@ describe('the way to the water', () => {
     const input = at(TOLVANE.massKg - 0.01);
     const [finding] = said(input);
     if (!finding) return fail('not said');
-    const [cure] = searchCures(input, finding, {
+    const [fix] = searchFixes(input, finding, {
       units: 'metric',
       budget: 60,
       newId: () => '00000000-0000-4000-8000-000000000000',
       range: [],
     });
-    if (!cure) return fail('no way out');
-    expect(codes({ ...input, plan: applyChange(input.plan, cure.change).plan })).toEqual([]);
+    if (!fix) return fail('no way out');
+    expect(codes({ ...input, plan: applyChange(input.plan, fix.change).plan })).toEqual([]);
   });
 
   it('a cart takes scuppers abreast, open, and no other; what it bears is said to the kilo', () => {

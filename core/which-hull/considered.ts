@@ -1,4 +1,15 @@
-import { crewMasses, floatBy, immersed, shellCentre, slicesOf, waterAt, type Floating, type Slices } from '../float';
+import {
+  crewMasses,
+  passengers,
+  peopleKg,
+  floatBy,
+  immersed,
+  shellCentre,
+  slicesOf,
+  waterAt,
+  type Floating,
+  type Slices,
+} from '../float';
 import { fairHull, satIn, seated, type HullModel, type HullSurface } from '../hull';
 import { seatForLegs } from '../layout';
 import type { Brief } from '../rig';
@@ -68,9 +79,10 @@ export function consider(hull: HullModel, { brief, gearKg }: HullAsk, { limits }
     { kg: hull.massKg, at: shellCentre(drawn) },
     { kg: gearKg, at: gearAt },
   ];
-  const floatOf = (how: Brief['stands']): Floating =>
-    floatBy(slices, [...still, ...crewMasses(surface, { ...brief, stands: how })]);
   const stands = brief.stands !== 'sits';
+  const aboard = passengers(surface, [], brief, limits);
+  const floatOf = (how: Brief['stands']): Floating =>
+    floatBy(slices, [...still, ...aboard, ...crewMasses(surface, { ...brief, stands: how })]);
   const float = floatOf('sits');
   return {
     hull,
@@ -78,7 +90,7 @@ export function consider(hull: HullModel, { brief, gearKg }: HullAsk, { limits }
     brief,
     gearKg,
     limits,
-    reserveKg: hull.capacityKg - brief.weightKg - (brief.second?.weightKg ?? 0) - gearKg,
+    reserveKg: hull.capacityKg - peopleKg(brief, limits) - gearKg,
     legs,
     stands,
     float,

@@ -31,20 +31,23 @@ export function bundleAcross(wires: readonly number[]): number {
 /** A cable is held at least so often, mm: 18 in (ABYC E-11, from memory). */
 export const HELD_EVERY = 457.2;
 
-/** How a cable is held along its lanes. */
+/** How a cable is held on its way. */
 export interface Held {
   readonly count: number;
   readonly by: string;
 }
 
-/** With what a cable is held where it lies, and how often: after E-11, and no farther apart. */
+/**
+ * With what a cable is held where it lies, and how often: after E-11, and no farther apart. Inside, also on its way to and from
+ * its lane: there it lies along the skin or under the deck, and is stuck to that.
+ */
 export function heldBy({ legs }: { readonly legs: readonly Leg[] }): Held[] {
   const lengthOf = (inside: boolean): number =>
-    legs.filter((l) => l.held && l.inside === inside).reduce((sum, l) => sum + distance(l.from, l.to), 0);
+    legs.filter((l) => l.inside === inside && (l.held || inside)).reduce((sum, l) => sum + distance(l.from, l.to), 0);
   const held = (long: number, by: string): Held[] => (long > 0 ? [{ count: Math.ceil(long / HELD_EVERY) + 1, by }] : []);
   return [...held(lengthOf(true), 'adhesive mounts with ties'), ...held(lengthOf(false), 'cushioned clips over the sleeve')];
 }
 
-/** The longest piece of a cable that nothing holds, mm. */
+/** The longest piece of a cable that nothing holds, over the deck between two holds, mm. */
 export const longestFree = ({ legs }: { readonly legs: readonly Leg[] }): number =>
-  Math.max(0, ...legs.map((l) => (l.held ? 0 : distance(l.from, l.to))));
+  Math.max(0, ...legs.map((l) => (l.held || l.inside ? 0 : distance(l.from, l.to))));

@@ -60,7 +60,7 @@ describe('workup', () => {
     }
   });
 
-  it('a session over random changes of plan, brief, hull and shop says what a fresh one says, cures too (property)', () => {
+  it('a session over random changes of plan, brief, hull and shop says what a fresh one says, fixes too (property)', () => {
     const random = seeded(17);
     const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)] as T;
     const session = new Memory();

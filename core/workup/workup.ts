@@ -124,7 +124,9 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'weight',
-    ({ seats, aboard: { items }, layout: { takenOff }, plan: { stowage } }) => ({ seats, items, takenOff, stowage }),
+    ({ seats, aboard: { items }, layout: { takenOff }, plan: { stowage }, shop: { limits } }) => ({
+      ...{ seats, items, takenOff, stowage, limits },
+    }),
     weigh,
   )
   .stage(

@@ -45,7 +45,7 @@ export const handline = (today: string): RigFile =>
       ladder: fitted('reboard-ladder', on(1700, 200), 'loose'),
       anchor: fitted('anchor-3', on(3852, 0), 'loose', { tether: { to: null, length: 900 } }),
       guestSeat: fitted('child-seat', on(1500, 0), 'loose', { sets: ['guest'] }),
-      radio: fitted('radio-vhf', on(2040, -200), 'loose'),
+      radio: fitted('radio-vhf', on(2260, -222), 'loose'),
     },
     wishes: {
       w1: { text: 'two rod holders, out to the sides', part: 'rod-tube-troll' },

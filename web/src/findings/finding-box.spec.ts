@@ -17,7 +17,7 @@ const finding: Finding = {
   because: say`Because.`,
   acceptable: 'anyone',
   accepted: null,
-  curable: false,
+  fixable: false,
   tries: () => [],
   size: null,
   lapsed: null,

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import type { Cure } from '@plain-cleat/core/cures';
-import type { Finding } from '@plain-cleat/core/findings';
+import type { Fix } from '@plain-cleat/core/fixes';
+import { acceptance, type Finding } from '@plain-cleat/core/findings';
 import { type Change, entryOf } from '@plain-cleat/core/rig';
 import { TextField } from '../controls/text-field';
 import { Words } from '../hull-view/words';
@@ -10,7 +10,7 @@ import { ManagerForm, type ManagersAct, REASON } from '../rig/manager-form';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 
-/** One finding: what is wrong, by how much, because; its cures; accepting it with a reason. */
+/** One finding: what is wrong, by how much, because; its fixes; accepting it with a reason. */
 @Component({
   selector: 'pc-finding-box',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,8 +23,8 @@ import { SessionStore } from '../stores/session.store';
     >
       <strong>{{ finding().says | words }}</strong>
       <p>{{ finding().because | words }}</p>
-      @for (c of cures(); track $index) {
-        <button class="cure" type="button" [matButton]="$first ? 'filled' : 'outlined'" (click)="cure(c)">
+      @for (c of fixes(); track $index) {
+        <button class="fix" type="button" [matButton]="$first ? 'filled' : 'outlined'" (click)="fix(c)">
           {{ c.says | words }}
         </button>
       }
@@ -63,7 +63,7 @@ import { SessionStore } from '../stores/session.store';
     </div>
   `,
   styles: `
-    .cure {
+    .fix {
       margin: 6px 8px 2px 0;
       height: auto;
       min-height: 40px;
@@ -80,15 +80,15 @@ import { SessionStore } from '../stores/session.store';
 })
 export class FindingBox {
   readonly finding = input.required<Finding>();
-  readonly cures = input<readonly Cure[]>([]);
+  readonly fixes = input<readonly Fix[]>([]);
   protected readonly store = inject(RigStore);
   private readonly staff = inject(SessionStore).staff;
   protected readonly asking = signal(false);
   protected readonly asked = computed(() => this.store.state()?.workup.ledger.acceptancesAsked.get(this.finding().key));
   protected readonly why = new FormControl('', { nonNullable: true, validators: REASON });
 
-  protected cure(cure: Cure): void {
-    this.store.change({ ...cure.change, id: crypto.randomUUID() });
+  protected fix(fix: Fix): void {
+    this.store.change({ ...fix.change, id: crypto.randomUUID() });
   }
 
   protected accept(): void {
@@ -106,8 +106,7 @@ export class FindingBox {
   }
 
   private acceptance(reason: string, by: string): Change {
-    const { severity, size } = this.finding();
-    return this.changeTo({ reason: reason.trim(), by, severity, ...(size === null ? {} : { size }) });
+    return this.changeTo(acceptance(this.finding(), reason.trim(), by));
   }
 
   private changeTo(to: Extract<Change, { kind: 'acceptFinding' }>['to']): Change {

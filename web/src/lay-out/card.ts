@@ -7,7 +7,7 @@ import { MatMenuModule, MatMenuTrigger } from '@angular/material/menu';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { MatButtonModule } from '@angular/material/button';
 import type { MountAdvice } from '@plain-cleat/core/advice';
-import type { Cure } from '@plain-cleat/core/cures';
+import type { Fix } from '@plain-cleat/core/fixes';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { otherSide } from '@plain-cleat/core/findings';
 import { markedAt } from '@plain-cleat/core/layout';
@@ -29,7 +29,7 @@ import { Mounts } from './mounts';
 import { Straps } from './straps';
 import { TrackLines } from './track-lines';
 
-/** The chosen fitting: its numbers to type exactly, its findings and cures, how it is held. */
+/** The chosen fitting: its numbers to type exactly, its findings and fixes, how it is held. */
 @Component({
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -58,7 +58,7 @@ export class Card {
   readonly item = input.required<Fitted>();
   readonly state = input.required<RigState>();
   readonly advice = input<readonly MountAdvice[]>([]);
-  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly fixes = input<Readonly<Record<string, readonly Fix[]>>>({});
   readonly closed = output<void>();
   readonly slid = output<Place>();
   readonly changed = output<Change>();

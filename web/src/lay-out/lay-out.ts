@@ -14,7 +14,7 @@ import {
 } from '@angular/core';
 import { DragDropModule } from '@angular/cdk/drag-drop';
 import { Icons } from '../controls/icons';
-import { Cures } from '../findings/cures';
+import { Fixes } from '../findings/fixes';
 import { ChoiceField } from '../controls/choice-field';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
@@ -22,7 +22,7 @@ import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { MatButtonModule } from '@angular/material/button';
 import { adviceSetting, mountAdvice, type MountAdvice } from '@plain-cleat/core/advice';
 import type { Part } from '@plain-cleat/core/parts';
-import { type Cure, mayHelp } from '@plain-cleat/core/cures';
+import { type Fix, mayHelp } from '@plain-cleat/core/fixes';
 import type { Fitted } from '@plain-cleat/core/drilling';
 import { unsettled } from '@plain-cleat/core/findings';
 import { hookAt, RUN_NAMES } from '@plain-cleat/core/hull';
@@ -75,14 +75,14 @@ import { ToSettle } from './to-settle';
     Icons,
     DragDropModule,
   ],
-  providers: [Cures, Moves, Making],
+  providers: [Fixes, Moves, Making],
   templateUrl: './lay-out.html',
   styleUrl: './lay-out.scss',
 })
 export default class LayOut {
   protected readonly store = inject(RigStore);
   protected readonly units = inject(UnitsStore);
-  protected readonly cures = inject(Cures);
+  protected readonly fixes = inject(Fixes);
   protected readonly moves = inject(Moves);
   private readonly makingOf = inject(Making);
   protected readonly library = inject(Library);
@@ -146,7 +146,7 @@ export default class LayOut {
   });
 
   private readonly parts = computed(() => this.store.state()?.parts ?? []);
-  /** What a cure may bring aboard: the same through a drag. */
+  /** What a fix may bring aboard: the same through a drag. */
   private readonly helpful = computed(() => this.parts().filter(mayHelp));
 
   constructor() {
@@ -160,11 +160,11 @@ export default class LayOut {
       const input = { ...inputOf(state), plan, facts, set };
       const range = this.helpful();
       untracked(() =>
-        this.cures.ask(
+        this.fixes.ask(
           input,
           range,
           this.open()
-            .filter((f) => f.curable)
+            .filter((f) => f.fixable)
             .map((f) => f.key),
         ),
       );
@@ -305,8 +305,8 @@ export default class LayOut {
     this.pick(ids[0] ?? null);
   }
 
-  protected cure(cure: Cure): void {
-    this.store.change({ ...cure.change, id: crypto.randomUUID() });
+  protected fix(fix: Fix): void {
+    this.store.change({ ...fix.change, id: crypto.randomUUID() });
   }
 
   protected hookOn(datum: string, run: string): void {

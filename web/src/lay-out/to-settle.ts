@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Cure } from '@plain-cleat/core/cures';
+import type { Fix } from '@plain-cleat/core/fixes';
 import type { Finding } from '@plain-cleat/core/findings';
 import type { Plan } from '@plain-cleat/core/rig';
 import { Words } from '../hull-view/words';
 
-/** Findings bow to stern, right under the boat, each with a cure that was tried and can be tapped. */
+/** Findings bow to stern, right under the boat, each with a fix that was tried and can be tapped. */
 @Component({
   selector: 'pc-to-settle',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,11 +24,11 @@ import { Words } from '../hull-view/words';
               <span class="small muted">in {{ names(f.sets) }}</span>
             }
           </button>
-          @if (cures()[f.key]?.[0]; as cure) {
-            <button mat-stroked-button type="button" (click)="cured.emit(cure)">{{ cure.says | words }}</button>
-          } @else if (f.curable && searching() && !cures()[f.key]) {
+          @if (fixes()[f.key]?.[0]; as fix) {
+            <button mat-stroked-button type="button" (click)="taken.emit(fix)">{{ fix.says | words }}</button>
+          } @else if (f.fixable && searching() && !fixes()[f.key]) {
             <span class="small muted" role="status">looking for a fix</span>
-          } @else if (f.curable) {
+          } @else if (f.fixable) {
             <span class="small muted">no automatic fix</span>
           }
         </li>
@@ -90,10 +90,10 @@ export class ToSettle {
   /** What wants no settling and is good to know. */
   readonly notes = input<readonly Finding[]>([]);
   readonly sets = input<Plan['sets']>({});
-  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly fixes = input<Readonly<Record<string, readonly Fix[]>>>({});
   readonly searching = input(false);
   readonly picked = output<string>();
-  readonly cured = output<Cure>();
+  readonly taken = output<Fix>();
 
   protected names = (sets: readonly string[]): string => sets.map((s) => this.sets()[s]?.name ?? s).join(', ');
 }

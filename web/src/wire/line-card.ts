@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import type { Cure } from '@plain-cleat/core/cures';
+import type { Fix } from '@plain-cleat/core/fixes';
 import {
   breaksAt,
   cordFloats,
@@ -54,7 +54,7 @@ export class LineCard {
   readonly line = input.required<LedLine>();
   /** What would be proposed as things stand, with why. */
   readonly proposal = input<LineProposal | null>(null);
-  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly fixes = input<Readonly<Record<string, readonly Fix[]>>>({});
   readonly deleted = output();
   protected readonly asHung = asHung;
   protected readonly infinity = Infinity;

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { leadWell } from '@plain-cleat/core/cures';
+import { leadWell } from '@plain-cleat/core/fixes';
 import type { Part } from '@plain-cleat/core/parts';
 import type { Fitting, Plan } from '@plain-cleat/core/rig';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';

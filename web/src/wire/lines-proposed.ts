@@ -3,12 +3,12 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { LineProposal } from '@plain-cleat/core/lines';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { catchError, concat, type Observable, of, switchMap } from 'rxjs';
-import { cureDesk } from '../workers/cure-desk';
+import { fixDesk } from '../workers/fix-desk';
 
 /** Compares how lines could be led, away from the screen. */
 @Injectable()
 export class LineDesk {
-  private readonly desk = cureDesk();
+  private readonly desk = fixDesk();
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.desk.close());

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import type { Cure } from '@plain-cleat/core/cures';
+import type { Fix } from '@plain-cleat/core/fixes';
 import { GAUGES, gaugeWords, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
 import { currentsOf } from '@plain-cleat/core/day';
 import { CONDUCTORS, entryOf, GUARDS, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
@@ -52,7 +52,7 @@ export class RunCard {
   readonly run = input.required<WiredRun>();
   /** What would be proposed as things stand, with why. */
   readonly proposal = input<Proposal | null>(null);
-  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly fixes = input<Readonly<Record<string, readonly Fix[]>>>({});
   readonly deleted = output();
   protected readonly back = RETURN_COLOUR;
   protected readonly conductors = CONDUCTORS.filter((c) => c !== 'signal').map((value) => ({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Cure } from '@plain-cleat/core/cures';
+import type { Fix } from '@plain-cleat/core/fixes';
 import { entryOf } from '@plain-cleat/core/rig';
 import type { Proposal, SignalRun } from '@plain-cleat/core/wiring';
 import { Icons } from '../controls/icons';
@@ -48,7 +48,7 @@ import { RunWay } from './run-way';
       }
     </dl>
     @for (f of findings(); track f.key) {
-      <pc-finding-box [finding]="f" [cures]="cures()[f.key] ?? []" />
+      <pc-finding-box [finding]="f" [fixes]="fixes()[f.key] ?? []" />
     }
     <pc-run-way [run]="s">
       <button mat-stroked-button type="button" (click)="drop()"><mat-icon svgIcon="delete" />Delete this run</button>
@@ -66,7 +66,7 @@ export class SignalCard {
   readonly run = input.required<SignalRun>();
   /** What would be proposed as things stand, with why. */
   readonly proposal = input<Proposal | null>(null);
-  readonly cures = input<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly fixes = input<Readonly<Record<string, readonly Fix[]>>>({});
   readonly deleted = output();
   private readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run().id) ?? null);
   protected readonly why = computed(() =>

@@ -15,7 +15,7 @@ import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';
 import { wordsWanted } from '../controls/zod-validator';
-import { Cures } from '../findings/cures';
+import { Fixes } from '../findings/fixes';
 import { FindingBox } from '../findings/finding-box';
 import { LineDesk, linesProposed } from './lines-proposed';
 import { cordOnStrip, wireOnStrip } from '../hull-view/lanes';
@@ -57,13 +57,13 @@ import { SignalCard } from './signal-card';
       Print,
     ],
   ],
-  providers: [Cures, LineDesk],
+  providers: [Fixes, LineDesk],
   templateUrl: './wire.html',
   styleUrl: './wire.scss',
 })
 export default class Wire {
   protected readonly store = inject(RigStore);
-  protected readonly cures = inject(Cures).byFinding;
+  protected readonly fixes = inject(Fixes).byFinding;
   private readonly units = inject(UnitsStore);
   private readonly picked = signal<string | null>(null);
   protected readonly lanes = choicesOf(LANES);
@@ -218,7 +218,7 @@ export default class Wire {
   }
 
   constructor() {
-    const cures = inject(Cures);
+    const fixes = inject(Fixes);
     const { from, to, has } = this.adding.controls;
     // Where a cable may go follows from where it comes from.
     merge(from.valueChanges, has.valueChanges)
@@ -229,8 +229,8 @@ export default class Wire {
       const state = this.store.state();
       if (!state) return;
       const { plan, facts, set } = state;
-      const keys = this.findings().flatMap((f) => (f.curable ? [f.key] : []));
-      untracked(() => cures.ask({ ...inputOf(state), plan, facts, set }, [], keys));
+      const keys = this.findings().flatMap((f) => (f.fixable ? [f.key] : []));
+      untracked(() => fixes.ask({ ...inputOf(state), plan, facts, set }, [], keys));
     });
     // The first of each is chosen, so that there is something to bend; what the other kind of cable does not go to is not.
     effect(() => {

@@ -6,22 +6,22 @@ import { frameOf, nudge, toMark } from '../layout';
 import { MM_PER_INCH, mm, say, type Point, type Sentence, type UnitSystem } from '../units';
 import { Memory } from '../stages';
 import { workUp, type Workup, type WorkupInput } from '../workup';
-import { type Finding, slideTo, type Try } from '../findings';
+import { type Finding, gotWorse, slideTo, type Try } from '../findings';
 
 export * from './lead-well';
 
-/** Whether a part of the range may be brought aboard by a cure: an adapter, or what a swimmer gets back on by. */
+/** Whether a part of the range may be brought aboard by a fix: an adapter, or what a swimmer gets back on by. */
 export const mayHelp = (part: Part): boolean => part.joins?.foot !== undefined || part.use.reboards !== undefined;
 
 /** A way out that was tried on a copy: it settles the finding and makes nothing worse. */
-export interface Cure {
+export interface Fix {
   readonly says: Sentence;
   readonly change: Change;
   /** How far the fitting moves, mm; nought when it stays. */
   readonly moves: number;
 }
 
-export interface CureSearch {
+export interface FixSearch {
   readonly units: UnitSystem;
   /** Most trials to make. */
   readonly budget: number;
@@ -135,7 +135,7 @@ interface Candidate extends Try {
 }
 
 /** Generic moves of the fitting a finding is about: slides, other tracks, risers. */
-function movesOf(input: WorkupInput, finding: Finding, before: Workup, search: CureSearch): Candidate[] {
+function movesOf(input: WorkupInput, finding: Finding, before: Workup, search: FixSearch): Candidate[] {
   const item = before.aboard.items.find((i) => i.placed.id === finding.where);
   if (!item || item.placed.fitting.locked) return [];
   const { fitting, place, frame } = item.placed;
@@ -168,37 +168,39 @@ function changeOf(one: Try, newId: () => string): Change {
   return changes.length === 1 && only ? only : { id: newId(), kind: 'together', changes };
 }
 
-const WORSE = { stop: 2, look: 1, note: 0 } as const;
-
 /**
  * Searches ways out of a finding, the least change first: slides, other tracks, risers, and those the judgement
  * itself knows. Each is tried on a copy and offered only when the finding goes and nothing gets worse.
  *
- * @returns cures, at most three, one of a kind
+ * @returns fixes, at most three, one of a kind
  */
-export function searchCures(input: WorkupInput, finding: Finding, search: CureSearch): Cure[] {
+export function searchFixes(input: WorkupInput, finding: Finding, search: FixSearch): Fix[] {
   // What comes aboard is worked up like what is there.
   const parts = [...input.catalog.parts, ...search.range];
   const shown = { ...input, catalog: { ...input.catalog, parts }, set: finding.sets?.[0] ?? input.set };
   const memory = new Memory();
   const before = workUp(shown, memory);
-  const known = new Map(before.findings.map((f) => [f.key, WORSE[f.severity]]));
+  const known = new Map(before.findings.map((f) => [f.key, f]));
+  const worsens = (f: Finding): boolean => {
+    const was = known.get(f.key);
+    return !was || gotWorse(f, was);
+  };
   const own = finding.tries(search.range).map((t, i): Candidate => ({ ...t, moves: ownMoves(t, before), kind: `own ${i}` }));
   const candidates = [...own, ...movesOf(shown, finding, before, search)]
     .sort((a, b) => a.moves - b.moves)
     .slice(0, search.budget);
-  const cures: Cure[] = [];
+  const fixes: Fix[] = [];
   const kinds = new Set<string>();
   for (const candidate of candidates) {
-    if (search.shouldStop?.() || cures.length === 3) break;
+    if (search.shouldStop?.() || fixes.length === 3) break;
     if (kinds.has(candidate.kind) || candidate.changes.length === 0) continue;
     const change = changeOf(candidate, search.newId);
     const after = tried(shown, change, memory);
-    if (!after || after.findings.some((f) => f.key === finding.key || WORSE[f.severity] > (known.get(f.key) ?? 0))) continue;
+    if (!after || after.findings.some((f) => f.key === finding.key || worsens(f))) continue;
     kinds.add(candidate.kind);
-    cures.push({ says: candidate.says, change, moves: candidate.moves });
+    fixes.push({ says: candidate.says, change, moves: candidate.moves });
   }
-  return cures;
+  return fixes;
 }
 
 /** The workup after a change; undefined when the plan does not take it. */

@@ -1,12 +1,12 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Cure } from '@plain-cleat/core/cures';
+import type { Fix } from '@plain-cleat/core/fixes';
 import type { Part } from '@plain-cleat/core/parts';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { proxy } from 'comlink';
 import { EMPTY, finalize, type Observable, Subject, switchMap, tap, timer } from 'rxjs';
 import { UnitsStore } from '../stores/units.store';
-import { cureDesk } from '../workers/cure-desk';
+import { fixDesk } from '../workers/fix-desk';
 
 /** How long the hand rests before a search begins, ms. */
 const REST = 250;
@@ -18,13 +18,13 @@ interface Question {
   readonly keys: readonly string[];
 }
 
-/** Cures by finding, tried on the plan of the moment and withdrawn when it moves on. */
+/** Fixes by finding, tried on the plan of the moment and withdrawn when it moves on. */
 @Injectable()
-export class Cures {
+export class Fixes {
   private readonly units = inject(UnitsStore);
-  private readonly desk = cureDesk();
+  private readonly desk = fixDesk();
   private readonly asked = new Subject<Question>();
-  readonly byFinding = signal<Readonly<Record<string, readonly Cure[]>>>({});
+  readonly byFinding = signal<Readonly<Record<string, readonly Fix[]>>>({});
   readonly searching = signal(false);
 
   constructor() {
@@ -39,23 +39,23 @@ export class Cures {
         switchMap((question) => (question.keys.length ? timer(REST).pipe(switchMap(() => this.search(question))) : EMPTY)),
         takeUntilDestroyed(),
       )
-      .subscribe(([key, cures]) => this.byFinding.update((all) => ({ ...all, [key]: cures })));
+      .subscribe(([key, fixes]) => this.byFinding.update((all) => ({ ...all, [key]: fixes })));
   }
 
-  /** Asks for cures of these findings once the hand rests; each is shown as it is found. */
+  /** Asks for fixes of these findings once the hand rests; each is shown as it is found. */
   ask(input: WorkupInput, range: readonly Part[], keys: readonly string[]): void {
     this.asked.next({ input, range, keys });
   }
 
-  private search({ input, range, keys }: Question): Observable<readonly [string, readonly Cure[]]> {
+  private search({ input, range, keys }: Question): Observable<readonly [string, readonly Fix[]]> {
     let done = false;
     return this.desk
-      .run<readonly [string, readonly Cure[]]>((remote, tell) =>
-        remote.cures(
+      .run<readonly [string, readonly Fix[]]>((remote, tell) =>
+        remote.fixes(
           input,
           keys,
           { units: this.units.system(), range },
-          proxy((key: string, cures: Cure[]) => tell([key, cures])),
+          proxy((key: string, fixes: Fix[]) => tell([key, fixes])),
         ),
       )
       .pipe(
