@@ -24,6 +24,7 @@ export type Fault =
   | { readonly is: 'corroded plug'; readonly cable: string; readonly ohms: number }
   | { readonly is: 'poor crimp'; readonly cable: string; readonly out: boolean; readonly ohms: number }
   | { readonly is: 'blown fuse'; readonly edge: string }
+  | { readonly is: 'low battery'; readonly fitting: string; readonly by: number }
   | { readonly is: 'swapped ways'; readonly fitting: string; readonly ways: readonly [number, number] };
 
 /** What is switched on while something is read: ways of boxes, and loads. */
@@ -41,18 +42,26 @@ export interface AsBuilt {
   /** Conductors and ways that a fuse or breaker stands in. */
   readonly fused: ReadonlySet<string>;
   readonly fault: Fault | null;
+  /** What each battery was read to stand at with nothing on, V; where it was not, it is taken to be full. */
+  readonly posts: Posts;
 }
+
+/** Volts read at the posts of batteries with nothing on. */
+export type Posts = ReadonlyMap<string, number>;
+const UNREAD: Posts = new Map();
 
 /** The circuit as it was planned, on the bench. A cable without a gauge is as thin as there is. */
 export const builtAs = (
   { network, runs, guards, rules: { series } }: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>,
   fault: Fault | null = null,
+  posts: Posts = UNREAD,
 ): AsBuilt => ({
   network,
   series,
   cables: new Map(runs.map((r) => [r.id, { cut: r.cut, area: r.area ?? areaOf(GAUGES[0], series) }])),
   fused: new Set(guards.map((g) => g.edge)),
   fault,
+  posts,
 });
 
 /** Between a fuse and the rest of its conductor. */
@@ -63,7 +72,7 @@ const FUSE = 0.003;
 const STARTS = 1;
 
 /** Solves the circuit as it was built with some of it on. */
-export function onTheBench({ network, cables, fused, fault, series }: AsBuilt, on: SwitchedOn): Solved | null {
+export function onTheBench({ network, cables, fused, fault, series, posts }: AsBuilt, on: SwitchedOn): Solved | null {
   const conductors: Conductor[] = [];
   const add = (id: string, from: string, to: string, ohms: number): void => {
     const blown = fault?.is === 'blown fuse' && fault.edge === id;
@@ -83,10 +92,11 @@ export function onTheBench({ network, cables, fused, fault, series }: AsBuilt, o
     if (way.passes.switched && on.ways !== 'all' && !on.ways.includes(way.id)) continue;
     add(way.id, way.from, swappedTo(way, fault), wayOhms(way));
   }
-  const sources = network.batteries.map((b) => ({
-    ...{ id: b.fitting, plus: b.plus, minus: b.minus },
-    ...sourceOf(b.of, { full: true, cold: false }),
-  }));
+  const sources = network.batteries.map((b) => {
+    const { volts, ohms } = sourceOf(b.of, { full: true, cold: false });
+    const low = fault?.is === 'low battery' && fault.fitting === b.fitting ? fault.by : 0;
+    return { id: b.fitting, plus: b.plus, minus: b.minus, ohms, volts: posts.get(b.fitting) ?? volts - low };
+  });
   const idle = solveCircuit({ conductors, sources, loads: [] });
   if (!idle) return null;
   const wanted = network.loads.filter((l) => on.loads === 'all' || on.loads.includes(l.fitting));

@@ -1,7 +1,7 @@
-import { GAUGES } from '../circuits';
+import { GAUGES, potentialsOf, sourceOf } from '../circuits';
 import type { Wiring } from '../wiring';
-import { builtAs, onTheBench, type Fault } from './as-built';
-import { measure, stateOf, toleranceOf, type Reading } from './readings';
+import { builtAs, onTheBench, type Fault, type Posts } from './as-built';
+import { measure, postsIn, stateOf, toleranceOf, type Reading } from './readings';
 
 /** What was read, V, by the id of the reading. */
 export type Taken = ReadonlyMap<string, number>;
@@ -24,6 +24,7 @@ export interface Diagnosis {
 const OHMS = Array.from({ length: 32 }, (_, i) => 0.02 * 1.35 ** i);
 /** How often each is met before anything is read (judgement). */
 const BEFORE: Readonly<Record<Fault['is'], number>> = {
+  'low battery': 2,
   'poor crimp': 3,
   'blown fuse': 2,
   'corroded plug': 1.5,
@@ -31,6 +32,12 @@ const BEFORE: Readonly<Record<Fault['is'], number>> = {
   'wrong gauge': 1,
   'swapped ways': 1,
 };
+/** How often nothing is wrong: a contact so little bad that no reading shows it is none (judgement). */
+const WELL = 10;
+/** A 12 V battery may stand so much under full, V. */
+const LOW = [0.3, 0.5, 0.7, 0.9, 1.2, 1.6];
+/** From so much under full on it is said to be low, as a share. */
+const SAID_LOW = 0.02;
 /** So many suspects are told apart by the next reading. */
 const FEW = 10;
 
@@ -39,6 +46,7 @@ export function faultKey(fault: Fault | null): string {
   if (!fault) return 'well';
   if (fault.is === 'poor crimp') return `${fault.is} ${fault.cable} ${fault.out ? 'out' : 'back'}`;
   if (fault.is === 'blown fuse') return `${fault.is} ${fault.edge}`;
+  if (fault.is === 'low battery') return `${fault.is} ${fault.fitting}`;
   if (fault.is === 'swapped ways') return `${fault.is} ${fault.fitting} ${fault.ways.join()}`;
   return `${fault.is} ${fault.cable}`;
 }
@@ -65,19 +73,27 @@ export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'ru
         a.fitting === b.fitting ? [{ is: 'swapped ways', fitting: a.fitting, ways: [a.way, b.way] }] : [],
       ),
   );
-  return [...cables, ...guards.map((g): Fault => ({ is: 'blown fuse', edge: g.edge })), ...swaps];
+  const low = network.batteries.flatMap((b) =>
+    LOW.map((by): Fault => ({ is: 'low battery', fitting: b.fitting, by: (by * b.of.volts) / 12 })),
+  );
+  return [...cables, ...guards.map((g): Fault => ({ is: 'blown fuse', edge: g.edge })), ...swaps, ...low];
 }
 
 /** Asks of a circuit what each fault would show, remembering what was solved. */
 export class Doctor {
   private readonly hypotheses: readonly (Fault | null)[];
   private readonly solved = new Map<Fault | null, Map<string, ReturnType<typeof onTheBench>>>();
+  /** What the batteries were read to stand at: everything is held against that. */
+  private posts: Posts = new Map();
+  private readonly island: (terminal: string) => string | undefined;
 
   constructor(
     private readonly wiring: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>,
     private readonly readings: readonly Reading[],
   ) {
     this.hypotheses = [null, ...faultsOf(wiring)];
+    const { of } = potentialsOf(wiring.network);
+    this.island = (terminal) => of.get(terminal)?.island;
   }
 
   /** What a reading would show with a fault, V; null where the circuit has no solution. */
@@ -87,15 +103,34 @@ export class Doctor {
     if (!states) this.solved.set(fault, (states = new Map()));
     const state = stateOf(reading);
     if (!states.has(state)) states.set(state, onTheBench(built, reading.on));
-    return measure(built, reading, states.get(state) ?? null);
+    const full = measure(built, reading, states.get(state) ?? null);
+    return full && full * this.stands(reading);
+  }
+
+  /** How the batteries that feed a reading stand, as a share of full: what is lost on the way goes nearly with that. */
+  private stands({ plus, minus }: Reading): number {
+    const island = this.island(plus) ?? this.island(minus);
+    let [read, full] = [0, 0];
+    for (const { fitting, minus: end, of } of this.wiring.network.batteries) {
+      if (this.island(end) !== island) continue;
+      const { volts } = sourceOf(of, { full: true, cold: false });
+      read += this.posts.get(fitting) ?? volts;
+      full += volts;
+    }
+    return full === 0 ? 1 : read / full;
   }
 
   /** What explains the readings best, and which to take next. */
   diagnose(taken: Taken): Diagnosis {
-    const read = this.readings.filter((r) => taken.has(r.id));
+    const posts = postsIn(this.wiring.network, taken);
+    this.posts = posts;
+    // A post that was read is what all others are worked out by: nothing is left to explain of it.
+    const read = this.readings.filter((r) => taken.has(r.id) && r.reads !== 'at the post');
     const best = new Map<string, { fault: Fault | null; score: number }>();
     for (const fault of this.hypotheses) {
-      const score = (fault ? Math.log(BEFORE[fault.is]) : Math.log(3)) + this.fits(fault, read, taken);
+      // How a battery stands is no guess once it was read.
+      if (fault?.is === 'low battery' && posts.has(fault.fitting)) continue;
+      const score = Math.log(fault ? BEFORE[fault.is] : WELL) + this.fits(fault, read, taken);
       const key = faultKey(fault);
       const known = best.get(key);
       if (!known || score > known.score) best.set(key, { fault, score });
@@ -104,9 +139,22 @@ export class Doctor {
     const weights = [...best].map(([key, { fault, score }]) => ({ key, fault, weight: Math.exp(score - top) }));
     const sum = weights.reduce((s, w) => s + w.weight, 0);
     const suspects = weights
-      .map(({ key, fault, weight }) => ({ key, fault, share: weight / sum }))
+      .map(({ key, fault, weight }) => ({ ...this.wellOrLow(key, fault), share: weight / sum }))
       .sort((a, b) => b.share - a.share);
     return { suspects, next: this.next(suspects.slice(0, FEW), taken) };
+  }
+
+  /** With nothing wrong, a battery that was read low is what is said. */
+  private wellOrLow(key: string, fault: Fault | null): Pick<Suspect, 'key' | 'fault'> {
+    if (fault) return { key, fault };
+    const [lowest] = this.wiring.network.batteries
+      .flatMap(({ fitting, of }) => {
+        const { volts } = sourceOf(of, { full: true, cold: false });
+        const by = volts - (this.posts.get(fitting) ?? volts);
+        return by > SAID_LOW * volts ? [{ is: 'low battery' as const, fitting, by }] : [];
+      })
+      .sort((a, b) => b.by - a.by);
+    return lowest ? { key: faultKey(lowest), fault: lowest } : { key, fault };
   }
 
   /** How well a fault explains what was read: the logarithm of its likelihood. */
@@ -124,7 +172,7 @@ export class Doctor {
   private next(suspects: readonly Suspect[], taken: Taken): Reading | null {
     let best: { reading: Reading; apart: number } | null = null;
     for (const reading of this.readings) {
-      if (taken.has(reading.id)) continue;
+      if (taken.has(reading.id) || reading.reads === 'at the post') continue;
       const shown = suspects.map((s) => this.shows(s.fault, reading) ?? 0);
       let apart = 0;
       for (let i = 0; i < suspects.length; i++)

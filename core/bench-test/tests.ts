@@ -2,8 +2,8 @@ import { fingerprint, type Ledger } from '../rig';
 import type { ShopSettings } from '../shop';
 import type { Memory } from '../stages';
 import type { Wiring } from '../wiring';
-import { builtAs, onTheBench } from './as-built';
-import { measure, passes, planned, readingsOf, runOf, stateOf, toleranceOf, type Reading } from './readings';
+import { builtAs, onTheBench, type Posts } from './as-built';
+import { measure, passes, planned, postId, readingsOf, runOf, stateOf, toleranceOf, type Reading } from './readings';
 
 /** What holds the test of a cable open until it was taken and is right. */
 export interface Held {
@@ -49,12 +49,24 @@ export interface TestsInput {
 
 /** The bench test of a rig, each planned reading with what is expected and what was read. */
 export function benchTests({ wiring, ledger: { circuitReads }, shop }: TestsInput, memory: Memory): BenchTest[] {
-  const { print, wanted } = memory.last('planned', [wiring], () => expectedOf(wiring));
+  const print = memory.last('print', [wiring], () => circuitPrint(wiring));
+  // What the simulated meter shows is no reading of a real boat, but where the shop is a demo.
+  const counting = (fact: Read | undefined): boolean => fact?.meter !== 'bench meter' || shop.wiring.meter;
+  const freshOf = (id: string): Read | undefined => {
+    const fact = circuitReads.get(id);
+    return fact?.circuit === print && counting(fact) ? fact : undefined;
+  };
+  const posts = new Map(
+    wiring.network.batteries.flatMap(({ fitting }) => {
+      const volts = freshOf(postId(fitting))?.volts;
+      return volts === undefined ? [] : [[fitting, volts] as const];
+    }),
+  );
+  const wanted = memory.last('planned', [wiring, [...posts].join()], () => expectedOf(wiring, posts));
   return wanted.flatMap(({ reading, run, expected }): BenchTest[] => {
     const fact = circuitReads.get(reading.id);
-    // What the simulated meter shows is no reading of a real boat, but where the shop is a demo.
-    const counts = fact?.meter !== 'bench meter' || shop.wiring.meter;
-    const fresh = fact?.circuit === print && counts ? fact : undefined;
+    const counts = counting(fact);
+    const fresh = freshOf(reading.id);
     return [
       {
         ...{
@@ -75,22 +87,25 @@ export function benchTests({ wiring, ledger: { circuitReads }, shop }: TestsInpu
   });
 }
 
-/** What each planned reading of a circuit should show. */
-function expectedOf(wiring: Wiring): {
-  readonly print: string;
-  readonly wanted: readonly { readonly reading: Reading; readonly run: string; readonly expected: number }[];
-} {
-  const built = builtAs(wiring);
+/** What each planned reading of a circuit should show, its batteries as they were read. */
+function expectedOf(
+  wiring: Wiring,
+  posts: Posts,
+): readonly { readonly reading: Reading; readonly run: string; readonly expected: number }[] {
+  const [built, full] = [builtAs(wiring, null, posts), builtAs(wiring)];
   const solved = new Map<string, ReturnType<typeof onTheBench>>();
-  const wanted = planned(readingsOf(wiring)).flatMap((reading) => {
+  return planned(readingsOf(wiring)).flatMap((reading) => {
     const run = runOf(reading, wiring.runs)?.id;
     const state = stateOf(reading);
     if (!solved.has(state)) solved.set(state, onTheBench(built, reading.on));
-    const expected = measure(built, reading, solved.get(state) ?? null);
+    // A post is held against a full battery, everything else against what stands at the posts.
+    const expected =
+      reading.reads === 'at the post' ? measure(full, reading) : measure(built, reading, solved.get(state) ?? null);
     return run === undefined || expected === null ? [] : [{ reading, run, expected }];
   });
-  return { print: circuitPrint(wiring), wanted };
 }
+
+type Read = NonNullable<ReturnType<Ledger['circuitReads']['get']>>;
 
 /** The words of a reading in a key: the same while it is the same reading. */
 export const testDetail = ({ reads }: Pick<Reading, 'reads'>): string => reads.replaceAll(' ', '-');

@@ -7,6 +7,7 @@ import type { Reading } from './readings';
 
 /** How a reading is told. */
 export const READ_WORDS: Readonly<Record<Reading['reads'], string>> = {
+  'at the post': 'at its posts, everything off',
   'at rest': 'with its switch on and nothing drawing',
   alone: 'alone',
   'all on': 'with everything on',
@@ -56,6 +57,10 @@ export function faultWords(
       return say`${label(fault.cable)} is ${gaugeWords(fault.awg, wiring.rules.series)}, thinner than planned`;
     case 'swapped ways':
       return say`Ways ${fault.ways[0]} and ${fault.ways[1]} changed over`;
+    case 'low battery': {
+      const item = owned.find((i) => i.placed.id === fault.fitting);
+      return say`Nothing wrong but the battery: ${item?.letter ?? ''}, ${item?.placed.part.name ?? fault.fitting}, is ${fault.by.toFixed(1)} V under full`;
+    }
     case 'blown fuse': {
       const guard = wiring.guards.find((g) => g.edge === fault.edge);
       return guard?.cable ? say`Blown fuse of ${label(guard.cable)}` : say`Blown fuse of way ${guard?.way ?? '?'}`;

@@ -17,19 +17,38 @@ const AT_REST: Readonly<Record<Battery['chemistry'], { readonly full: number; re
   'lead-acid': { full: 12.7, low: 11.8 },
   lithium: { full: 13.4, low: 12.8 },
 };
-/** What a 12 V battery of an ampere-hour resists inside, its protection among it, ohms; of more as much less (judgement, by data sheets). */
-const INSIDE: Readonly<Record<Battery['chemistry'], number>> = { 'lead-acid': 0.6, lithium: 0.8 };
+/**
+ * What a 12 V battery of an ampere-hour resists inside, full and warm, ohms; of more as much less. Makers seldom say: of 100 Ah
+ * lithium 2 to 8 mΩ, lead 4 to 6 (makers' sheets, from memory, wide on purpose). The low end is for what a short circuit
+ * reaches, the high end, with its protection in it, for how far it sags.
+ */
+const INSIDE: Readonly<Record<Battery['chemistry'], { readonly low: number; readonly high: number }>> = {
+  'lead-acid': { low: 0.4, high: 0.6 },
+  lithium: { low: 0.2, high: 0.8 },
+};
+/** The most volts that a charger holds a 12 V battery at (battery handbooks, from memory). */
+const CHARGED_TO: Readonly<Record<Battery['chemistry'], number>> = { 'lead-acid': 14.8, lithium: 14.6 };
 /** In the cold it resists so much more (judgement, by data sheets). */
 const COLD: Readonly<Record<Battery['chemistry'], number>> = { 'lead-acid': 1.6, lithium: 2 };
 
 /** A battery as a source: its volts at rest and what it resists inside, ohms. */
 export function sourceOf(
-  { ampHours, volts, chemistry }: Battery,
+  { ampHours, volts, chemistry, milliohms }: Battery,
   { full, cold }: Charge,
 ): { readonly volts: number; readonly ohms: number } {
   const blocks = nominalVolts(volts) / 12;
+  const inside = milliohms === undefined ? (blocks * INSIDE[chemistry].high) / ampHours : milliohms / 1000;
+  return { volts: blocks * AT_REST[chemistry][full ? 'full' : 'low'], ohms: inside * (cold ? COLD[chemistry] : 1) };
+}
+
+/** The same when it is shorted: full, warm, and as little inside as such batteries have. Its own electronics are no protection. */
+export function shortedOf({ ampHours, volts, chemistry, milliohms }: Battery): { readonly volts: number; readonly ohms: number } {
+  const blocks = nominalVolts(volts) / 12;
   return {
-    volts: blocks * AT_REST[chemistry][full ? 'full' : 'low'],
-    ohms: (blocks * INSIDE[chemistry] * (cold ? COLD[chemistry] : 1)) / ampHours,
+    volts: blocks * AT_REST[chemistry].full,
+    ohms: milliohms === undefined ? (blocks * INSIDE[chemistry].low) / ampHours : milliohms / 1000,
   };
 }
+
+/** The highest volts it is charged at: what a fuse on it must open. */
+export const chargedTo = ({ volts, chemistry }: Battery): number => (nominalVolts(volts) / 12) * CHARGED_TO[chemistry];

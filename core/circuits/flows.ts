@@ -70,8 +70,18 @@ function bare(network: Network, ohmsOf: (edge: Edge) => number): Circuit {
   };
 }
 
-/** What each edge carries with everything on, or while it charges, whichever is more. */
-export function askedOf(flows: readonly Flow[]): ReadonlyMap<string, Asked> {
+/** What a link between batteries side by side has to carry: when one is empty the other fills it with all it gives, A. */
+function linkedAmps({ leads, batteries, posts }: Network): ReadonlyMap<string, number> {
+  const gives = new Map(batteries.flatMap((b) => [b.plus, b.minus].map((t) => [t, b.of.mostAmps ?? 0] as const)));
+  const linked = leads.filter((l) => l.out && posts.has(l.from) && posts.has(l.to));
+  const cables = new Set(linked.map((l) => l.cable));
+  return new Map(
+    leads.filter((l) => cables.has(l.cable)).map((l) => [l.id, Math.max(gives.get(l.from) ?? 0, gives.get(l.to) ?? 0)]),
+  );
+}
+
+/** What each edge carries with everything on, or while it charges, whichever is more; a link between batteries what one of them gives. */
+export function askedOf(flows: readonly Flow[], network: Network): ReadonlyMap<string, Asked> {
   const sum = (of: readonly Flow[]): Map<string, Asked> => {
     const out = new Map<string, Asked>();
     for (const { asked, shares } of of)
@@ -82,10 +92,13 @@ export function askedOf(flows: readonly Flow[]): ReadonlyMap<string, Asked> {
     return out;
   };
   const [loads, ports] = [sum(flows.filter((f) => !f.charging)), sum(flows.filter((f) => f.charging))];
+  const links = linkedAmps(network);
   return new Map(
-    [...new Set([...loads.keys(), ...ports.keys()])].map((edge) => {
+    [...new Set([...loads.keys(), ...ports.keys(), ...links.keys()])].map((edge) => {
       const [on, charging] = [loads.get(edge) ?? NOTHING_ASKED, ports.get(edge) ?? NOTHING_ASKED];
-      return [edge, { steady: Math.max(Math.abs(on.steady), Math.abs(charging.steady)), thrust: Math.abs(on.thrust) }];
+      const [steady, thrust] = [Math.max(Math.abs(on.steady), Math.abs(charging.steady)), Math.abs(on.thrust)];
+      // What fills another does so until both are alike: as short as a motor's full thrust.
+      return [edge, { steady, thrust: Math.max(thrust, (links.get(edge) ?? 0) - steady) }];
     }),
   );
 }

@@ -1,7 +1,7 @@
 import type { GuardKind, Run } from '../rig';
 import type { Flow } from './flows';
 import { farEnd, type Edge, type Lead, type Network } from './network';
-import { carries, chooseFuse, inAll, isSold, NOTHING_ASKED, RATINGS, type Asked } from './protection';
+import { carries, chooseFuse, inAll, isSold, NOTHING_ASKED, RATINGS, type Asked, type Opens } from './protection';
 
 /** A fuse or breaker in a conductor or in a way. */
 export interface Guard {
@@ -32,27 +32,38 @@ export function guardsOf(
   flows: readonly Flow[],
   asked: ReadonlyMap<string, Asked>,
   runs: ReadonlyMap<string, Pick<Run, 'guard'>>,
+  opens: (edge: string, fitting: string) => Opens,
 ): Guard[] {
   const posts = new Map(network.batteries.map((b) => [b.plus, b.fitting]));
+  const chargers = new Map(network.ports.map((p) => [p.plus, p.fitting]));
   const used = new Set(network.leads.map((l) => l.from));
-  const ratingOf = (edge: string, stated: number | null, kind: GuardKind | null): Pick<Guard, 'asked' | 'rating' | 'own'> => {
+  const ratingOf = (
+    edge: string,
+    stated: number | null,
+    kind: GuardKind | null,
+    must?: Opens,
+  ): Pick<Guard, 'asked' | 'rating' | 'own'> => {
     const load = asked.get(edge) ?? NOTHING_ASKED;
     const makers = makersFuse(flows, edge);
     const own = stated ?? (makers !== null && isSold(makers, kind) ? makers : null);
-    const least = RATINGS.find((r) => carries(r, load) && isSold(r, kind)) ?? null;
+    const sold = RATINGS.filter((r) => carries(r, load) && isSold(r, kind));
+    // The least in which there is a kind that opens what a short circuit there reaches.
+    const least = (must && kind === null ? sold.find((r) => isSold(r, null, must)) : undefined) ?? sold[0] ?? null;
     return { asked: load, own, rating: own ?? (inAll(load) > 0 ? least : null) };
   };
   const inLead = (lead: Lead): Guard[] => {
     if (!lead.out) return [];
     const guard = runs.get(lead.cable)?.guard;
     if (guard === 'none') return [];
-    const ends = [lead.from, lead.to].filter((t) => posts.has(t));
+    const ends = [lead.from, lead.to].filter((t) => posts.has(t) || (guard?.bothEnds && chargers.has(t)));
     if (ends.length === 0 && !guard) return [];
-    return (ends.length ? ends : [lead.from]).map((end) => ({
-      ...{ edge: lead.id, cable: lead.cable, way: null, kind: guard?.is ?? null, along: guard?.along ?? GUARD_AT },
-      fitting: posts.get(end) ?? '',
-      ...ratingOf(lead.id, guard?.amps ?? null, guard?.is ?? null),
-    }));
+    return (ends.length ? ends : [lead.from]).map((end) => {
+      const fitting = posts.get(end) ?? chargers.get(end) ?? '';
+      return {
+        ...{ edge: lead.id, cable: lead.cable, way: null, kind: guard?.is ?? null, along: guard?.along ?? GUARD_AT, fitting },
+        ...ratingOf(lead.id, guard?.amps ?? null, guard?.is ?? null, opens(lead.id, fitting)),
+      };
+    });
   };
   return [
     ...network.leads.flatMap(inLead),

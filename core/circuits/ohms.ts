@@ -1,7 +1,9 @@
-import { sourceOf } from './battery';
+import { chargedTo, shortedOf, sourceOf } from './battery';
+import { nominalVolts } from './gauge';
 import { wayOhms } from './flows';
 import type { Guard } from './guards';
 import { minusOf, pathOf, type Edge, type Network, type Potentials } from './network';
+import { solveCircuit } from './solve';
 
 /** Copper at 20 °C (any handbook), Ω·mm²/m. */
 const COPPER = 0.01724;
@@ -25,27 +27,70 @@ export function ohmsIn(
   return (edge) => ohms.get(edge.id) ?? NaN;
 }
 
+/** What a bolted short circuit resists, ohms: as good as nothing. */
+const BOLTED = 1e-6;
+
+/** What stands first behind a protection, and where its current would go back to when it is shorted there. */
+function faultAt(
+  { ways, leads, batteries }: Network,
+  { of }: Potentials,
+  { edge, fitting }: Pick<Guard, 'edge' | 'fitting'>,
+): { readonly from: string; readonly back: string; readonly feeding: Network['batteries'] } | null {
+  const way = ways.find((w) => w.id === edge);
+  const at = way ?? leads.find((l) => l.id === edge);
+  const here = at && of.get(at.from);
+  if (!at || !here) return null;
+  const feeding = batteries.filter((b) => of.get(b.plus)?.island === here.island);
+  const lowest = Math.min(...feeding.map((b) => of.get(b.minus)?.volts ?? 0));
+  const own = minusOf(fitting);
+  const ends = feeding.filter((b) => of.get(b.minus)?.volts === lowest).map((b) => b.minus);
+  // To the box’s own minus; else to the lowest minus, its own battery's where that is one.
+  const back = way && of.get(own)?.island === here.island ? own : ends.includes(own) ? own : ends[0];
+  return back === undefined ? null : { from: at.from, back, feeding };
+}
+
 /**
- * What a short circuit just behind a protection reaches at the most, A: the batteries that feed it full and warm. Of one battery
- * by what lies between; of several as if each stood right before it, which is never too little.
+ * What a short circuit just behind a protection drives through it at the most, A: every battery that feeds it full and warm and
+ * as little inside as such batteries have, through what lies between. Batteries in a row give what one gives, side by side they
+ * add up but for their own cables.
  */
 export function shortAt(
   network: Network,
   potentials: Potentials,
-  { edge, fitting }: Pick<Guard, 'edge' | 'fitting'>,
+  guard: Pick<Guard, 'edge' | 'fitting'>,
   ohmsOf: (edge: Edge) => number,
 ): number {
-  const way = network.ways.find((w) => w.id === edge);
-  const lead = network.leads.find((l) => l.id === edge);
+  const fault = faultAt(network, potentials, guard);
+  if (!fault) return 0;
+  const { from, back, feeding } = fault;
+  const [only] = feeding;
+  if (only && feeding.length === 1) {
+    const { volts, ohms } = shortedOf(only.of);
+    const between = [...pathOf(potentials, only.plus, from), ...pathOf(potentials, back, only.minus)];
+    return volts / between.reduce((sum, { edge: e }) => sum + (e.is === 'battery' ? 0 : ohmsOf(e)), ohms);
+  }
   const { of } = potentials;
-  const island = of.get(way?.from ?? lead?.from ?? '')?.island;
-  const feeding = network.batteries.filter((b) => of.get(b.plus)?.island === island);
-  const alone = feeding.map((b) => ({ b, ...sourceOf(b.of, { full: true, cold: false }) }));
-  const [only] = alone;
-  if (!way || !only || alone.length > 1) return alone.reduce((sum, { volts, ohms }) => sum + volts / ohms, 0);
-  const between = pathOf(potentials, minusOf(fitting), way.from).reduce(
-    (sum, { edge: e }) => sum + (e.is === 'battery' ? 0 : ohmsOf(e)),
-    0,
-  );
-  return only.volts / (only.ohms + between);
+  const island = of.get(from)?.island;
+  const here = [...new Set([...network.at.values()].flat())].filter((e) => of.get(e.from)?.island === island);
+  const fuse = 'fuse';
+  const conductors = here
+    .filter((e) => e.is !== 'battery')
+    .map((e) => ({ id: e.id, from: e.id === guard.edge ? fuse : e.from, to: e.to, ohms: ohmsOf(e) }));
+  const solved = solveCircuit({
+    sources: feeding.map((b) => ({ id: b.fitting, plus: b.plus, minus: b.minus, ...shortedOf(b.of) })),
+    conductors: [...conductors, { id: fuse, from, to: fuse, ohms: BOLTED }, { id: 'short', from: fuse, to: back, ohms: BOLTED }],
+    loads: [],
+  });
+  return Math.abs(solved?.amps.get(fuse) ?? Infinity);
+}
+
+/** The most volts a protection has to open: of the highest row of batteries that feeds it, while they are charged. */
+export function voltsAt({ ways, leads, batteries }: Network, { of }: Potentials, { edge }: Pick<Guard, 'edge'>): number {
+  const at = ways.find((w) => w.id === edge) ?? leads.find((l) => l.id === edge);
+  const island = at && of.get(at.from)?.island;
+  const feeding = batteries.filter((b) => of.get(b.plus)?.island === island);
+  const volts = (t: string): number => of.get(t)?.volts ?? 0;
+  const span = Math.max(0, ...feeding.map((b) => volts(b.plus))) - Math.min(0, ...feeding.map((b) => volts(b.minus)));
+  const worst = Math.max(0, ...feeding.map((b) => chargedTo(b.of) / nominalVolts(b.of.volts)));
+  return span * worst;
 }

@@ -41,32 +41,50 @@ export function chooseFuse(asked: Asked, ampacity: number, own?: number): Protec
   return { rating: fits ? rating : null, over: fits };
 }
 
-/** What protects: the ratings it is sold in, and the amps of a short circuit it still opens at these volts (makers' data sheets, from memory). */
-export const KINDS: Readonly<Record<GuardKind, { readonly least: number; readonly most: number; readonly breaks: number }>> = {
-  'blade fuse': { least: 1, most: 40, breaks: 1000 },
-  breaker: { least: 25, most: 100, breaks: 3000 },
-  'strip fuse': { least: 40, most: 100, breaks: 6000 },
+/** What a kind of protection is: the ratings it is sold in, the amps of a short circuit it still opens, and at what volts. */
+interface Kind {
+  readonly least: number;
+  readonly most: number;
+  readonly breaks: number;
+  readonly volts: number;
+}
+
+/** What protects (makers' data sheets, from memory). */
+export const KINDS: Readonly<Record<GuardKind, Kind>> = {
+  'blade fuse': { least: 1, most: 40, breaks: 1000, volts: 32 },
+  breaker: { least: 25, most: 100, breaks: 3000, volts: 48 },
+  'strip fuse': { least: 40, most: 100, breaks: 6000, volts: 32 },
+  'class T fuse': { least: 30, most: 100, breaks: 20_000, volts: 125 },
 };
 
-/** Whether a kind is sold in a rating and opens a short circuit of so many amps. */
-const suits = (kind: GuardKind, rating: number, short: number): boolean =>
-  rating >= KINDS[kind].least && rating <= KINDS[kind].most && KINDS[kind].breaks >= short;
+/** What a protection may have to open: so many amps of a short circuit, at so many volts. */
+export interface Opens {
+  readonly short: number;
+  readonly volts: number;
+}
 
-/** Whether a kind, or any, is sold in a rating. */
-export const isSold = (rating: number, kind: GuardKind | null): boolean =>
-  RATINGS.some((r) => r === rating) && (kind ? [kind] : GUARDS).some((k) => suits(k, rating, 0));
+/** Whether a kind is sold in a rating. */
+const suits = (kind: GuardKind, rating: number): boolean => rating >= KINDS[kind].least && rating <= KINDS[kind].most;
+
+/** Whether a kind opens such a short circuit. */
+export const opensAll = (kind: GuardKind, { short, volts }: Opens): boolean =>
+  KINDS[kind].breaks >= short && KINDS[kind].volts >= volts;
+
+/** Whether a kind, or any, is sold in a rating; one that opens such a short circuit where that is asked. */
+export const isSold = (rating: number, kind: GuardKind | null, opens?: Opens): boolean =>
+  RATINGS.some((r) => r === rating) && (kind ? [kind] : GUARDS).some((k) => suits(k, rating) && (!opens || opensAll(k, opens)));
 
 /** The ratings that a kind is sold in. */
-export const ratingsOf = (kind: GuardKind): readonly number[] => RATINGS.filter((r) => suits(kind, r, 0));
+export const ratingsOf = (kind: GuardKind): readonly number[] => RATINGS.filter((r) => suits(kind, r));
 
 /**
- * The kind for a rating where a short circuit reaches so many amps: a breaker for what turns a motor, for it is reset at once;
+ * The kind for a rating where a short circuit reaches so many amps at so many volts: a breaker for what turns a motor, for it is reset at once;
  * else a blade, which anyone has a spare of (common practice, no source). Where none opens so much, the one that opens the most.
  */
-export function chooseKind(rating: number, short: number, motor: boolean): GuardKind {
-  const liked: readonly GuardKind[] = motor ? ['breaker', 'strip fuse', 'blade fuse'] : ['blade fuse', 'breaker', 'strip fuse'];
-  const sold = liked.filter((k) => suits(k, rating, 0));
-  return (
-    liked.find((k) => suits(k, rating, short)) ?? [...sold].sort((a, b) => KINDS[b].breaks - KINDS[a].breaks)[0] ?? 'blade fuse'
-  );
+export function chooseKind(rating: number, opens: Opens, motor: boolean): GuardKind {
+  const liked: readonly GuardKind[] = motor
+    ? ['breaker', 'strip fuse', 'class T fuse', 'blade fuse']
+    : ['blade fuse', 'breaker', 'strip fuse', 'class T fuse'];
+  const sold = liked.filter((k) => suits(k, rating));
+  return sold.find((k) => opensAll(k, opens)) ?? [...sold].sort((a, b) => KINDS[b].breaks - KINDS[a].breaks)[0] ?? 'blade fuse';
 }

@@ -16,6 +16,8 @@ export interface Length {
   readonly cut: number;
   /** Conductors that lie in its bundle, its own among them. */
   readonly bundle: number;
+  /** It lies in a room that gets hot. */
+  readonly hot?: boolean;
   /** The rigger's own gauge; null lets the rule choose. */
   readonly own: Awg | null;
 }
@@ -26,7 +28,7 @@ export interface SizeRules extends WireRules, Pick<ShopSettings['wiring'], 'drop
   readonly price: (awg: Awg) => number;
 }
 
-/** The volts a load loses by the standard's tables, along its whole path there and back, with everything on. */
+/** The volts a load loses by the standard's tables, along its whole path there and back, with everything on; or a charger's current by itself. */
 export interface Drop {
   readonly volts: number;
   readonly percent: number;
@@ -75,14 +77,14 @@ function floorsOf(
   rules: SizeRules,
 ): Floor[] {
   const { leastAwg, series, standard } = rules;
-  const asked = askedOf(flows);
+  const asked = askedOf(flows, network);
   const guardsIn = grouped(guards, (g) => g.edge);
   return lengths.map((length) => {
     const own = network.byCable.get(length.cable) ?? [];
     const carried = own
       .map((l) => asked.get(l.id) ?? NOTHING_ASKED)
       .reduce((a, b) => (inAll(b) > inAll(a) ? b : a), NOTHING_ASKED);
-    const carries = (g: Awg): number => ampacityOf(g, length.bundle, rules);
+    const carries = (g: Awg): number => ampacityOf(g, length.bundle, rules, length.hot);
     const guarded = (g: Awg): boolean => {
       // Whoever chooses the gauge needs no exception from the ampacity.
       const opens = (edge: string): boolean =>
@@ -111,20 +113,20 @@ interface Loss {
 function lossesOf(network: Network, flows: readonly Flow[], lengths: readonly Length[], { dropPercent }: SizeRules): Loss[] {
   const cut = new Map(lengths.map((l) => [l.cable, l.cut]));
   const cableOf = new Map(network.leads.map((l) => [l.id, l.cable]));
-  const on = flows.filter((f) => !f.charging);
   const current = new Map<string, number>();
-  for (const { asked, shares } of on)
-    for (const [edge, share] of shares) current.set(edge, (current.get(edge) ?? 0) + share * inAll(asked));
-  return on.flatMap(({ fitting, draw, shares }): Loss[] => {
-    if (!draw) return [];
+  for (const { asked, shares, charging } of flows)
+    if (!charging) for (const [edge, share] of shares) current.set(edge, (current.get(edge) ?? 0) + share * inAll(asked));
+  return flows.map(({ fitting, draw, shares, charging, asked, volts }): Loss => {
     const over = new Map<string, number>();
     for (const [edge, share] of shares) {
       const cable = cableOf.get(edge);
-      const weight = cable === undefined ? 0 : share * (current.get(edge) ?? 0) * (cut.get(cable) ?? 0);
+      // What charges flows by itself, the loads off.
+      const amps = charging ? share * inAll(asked) : (current.get(edge) ?? 0);
+      const weight = cable === undefined ? 0 : share * amps * (cut.get(cable) ?? 0);
       if (cable !== undefined && weight !== 0) over.set(cable, (over.get(cable) ?? 0) + weight);
     }
-    const nominal = nominalVolts(draw.volts);
-    return [{ load: fitting, nominal, allowed: (nominal * dropPercent[draw.of]) / 100, over }];
+    const nominal = nominalVolts(draw?.volts ?? volts);
+    return { load: fitting, nominal, allowed: (nominal * dropPercent[draw?.of ?? 'charging']) / 100, over };
   });
 }
 

@@ -1,5 +1,5 @@
 import type { ShopSettings } from '../shop';
-import { SOURCES, type Source } from '../units';
+import { MM_PER_INCH, SOURCES, type Source } from '../units';
 import {
   AMPACITY,
   awgArea,
@@ -35,8 +35,15 @@ export const gaugeWords = (awg: number | null, series: Series): string =>
 export const wireId = (awg: Awg, series: Series): string =>
   series === 'AWG' ? `wire-${awg}` : `wire-${String(METRIC[awg]).replace('.', '-')}mm2`;
 
+/** In a hot room a wire carries so much of it: E-11 of 105 °C insulation inside engine spaces; ISO 13297 at 60 °C, of 105 °C insulation (from memory). */
+const IN_THE_HEAT = { 'E-11': 0.85, 'ISO 10133': 0.85, 'ISO 13297': 0.75 } as const;
+
 /** What a size carries in a bundle, A. Under ISO 13297 what lies between two sections of its table carries as the thinner. */
-export function ampacityOf(awg: Awg, bundle: number, { standard, series, bundled }: WireRules): number {
+export function ampacityOf(awg: Awg, bundle: number, rules: WireRules, hot = false): number {
+  return coolAmpacity(awg, bundle, rules) * (hot ? IN_THE_HEAT[rules.standard] : 1);
+}
+
+function coolAmpacity(awg: Awg, bundle: number, { standard, series, bundled }: WireRules): number {
   if (standard !== 'ISO 13297') return AMPACITY[awg] * (bundled === 'at any voltage' ? bundleFactor(bundle) : 1);
   const area = areaOf(awg, series);
   const amps = ISO_AMPACITY.reduce((most, [mm2, a]) => (mm2 <= area + 1e-9 ? a : most), 0);
@@ -58,8 +65,17 @@ export function dropBy(
 /** The least section of a single conductor, mm²: ISO 13297 (from memory); E-11 leaves it to the shop here. */
 export const leastArea = (standard: WireRules['standard']): number => (standard === 'ISO 13297' ? 1 : 0);
 
-/** Protection stands so near the source, along the wire: ABYC E-11, 7 in; ISO 13297, 200 mm (from memory), mm. */
-export const fuseWithin = (standard: WireRules['standard']): number => (standard === 'ISO 13297' ? 200 : 7 * 25.4);
+/** Where protection starts from: the terminal of a battery, or another source, a charger or a box. */
+export type GuardedFrom = 'battery' | 'other';
+
+/**
+ * Protection stands so near the source, along the wire, mm. ABYC E-11: 7 in; where the wire is sheathed or enclosed all the way
+ * to it, 72 in from a battery's terminal and 40 in from another source. ISO 13297: 200 mm. From memory.
+ */
+export function fuseWithin(standard: WireRules['standard'], enclosed = false, from: GuardedFrom = 'battery'): number {
+  if (standard === 'ISO 13297') return 200;
+  return (enclosed ? (from === 'battery' ? 72 : 40) : 7) * MM_PER_INCH;
+}
 
 /** Whether protection may be the next size over what a wire carries where none fits under it: E-11 alone allows that. */
 export const mayBeOver = (standard: WireRules['standard']): boolean => standard !== 'ISO 13297';

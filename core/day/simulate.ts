@@ -141,7 +141,10 @@ export function workDay(input: DayInput): DayWorked {
     const drawn = (minute: number, g: Guess): number =>
       here.reduce((sum, f) => sum + Math.abs(f.shares.get(fitting) ?? 0) * ampsOf(f, minute, g), 0);
     const panels = panelsOn(fitting, input);
-    const sun = (minute: number, g: Guess): number => STAYS[chemistry] * sunAmps(panels, day, (day.starts + minute) % 1440, g);
+    // Lithium takes no charge in the frost.
+    const frozen = chemistry === 'lithium' && day.cold === true;
+    const sun = (minute: number, g: Guess): number =>
+      frozen ? 0 : STAYS[chemistry] * sunAmps(panels, day, (day.starts + minute) % 1440, g);
     const left = { easy: 1, likely: 1, hard: 1 };
     const moments: Moment[] = [];
     for (let minute = 0; minute <= minutes; minute += STEP) {

@@ -134,9 +134,10 @@ describe('judgements of the circuits', () => {
     },
     {
       code: 'breaking-capacity',
-      fires: wired({}, { b: fitted('battery-100', within(560), 'loose') }),
+      // Its maker says 8 mΩ: 13.4 V over that. Left to the tables it is a breaker.
+      fires: wired({ x: run('b', 'x', { guard: guard({ is: 'blade fuse' }) }) }, { b: fitted('battery-100', within(560), 'loose') }),
       says: /gives up to 1675 A; a blade fuse opens 1000 A/,
-      not: wired({ x: run('b', 'x', { guard: guard({ is: 'breaker' }) }) }, { b: fitted('battery-100', within(560), 'loose') }),
+      not: wired({}, { b: fitted('battery-100', within(560), 'loose') }),
     },
     {
       code: 'not-fed',

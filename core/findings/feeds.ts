@@ -1,4 +1,4 @@
-import { connectedBy, nominalVolts, pathOf, printAmps, type Poles } from '../circuits';
+import { connectedBy, nominalVolts, pathOf, printAmps, stillFed, type Edge } from '../circuits';
 import { say, over } from '../units';
 import { comesOff } from '../layout';
 import type { Judgement, Raw } from './finding';
@@ -93,26 +93,26 @@ export const shorted: Judgement = (judged) =>
       : [];
   });
 
-/** Batteries side by side are alike. */
-export const alikeInParallel: Judgement = (judged) => {
+/** A motor stops when whoever steers it goes over: a lanyard switch stands in its feed. */
+export const lanyards: Judgement = (judged) => {
   const { network, potentials } = judged.wiring;
-  const at = ({ plus, minus }: Poles<unknown>): string =>
-    [plus, minus].map((t) => `${potentials.of.get(t)?.island ?? t} ${potentials.of.get(t)?.volts ?? ''}`).join();
-  return network.batteries.flatMap((b, i): Raw[] => {
-    const other = network.batteries.slice(0, i).find((o) => at(o) === at(b) && o.fitting !== b.fitting);
-    const item = judged.owned.find((o) => o.placed.id === b.fitting);
-    if (!other || !item) return [];
-    if (other.of.chemistry === b.of.chemistry && other.of.ampHours === b.of.ampHours) return [];
-    const mixed = other.of.chemistry !== b.of.chemistry;
+  const kills = new Set(network.ways.filter((w) => w.passes.kills).map((w) => w.id));
+  const aboard = judged.owned.find((i) => i.placed.part.power?.passes?.kills);
+  return network.loads.flatMap((load): Raw[] => {
+    const item = judged.owned.find((i) => i.placed.id === load.fitting);
+    if (!item || load.of.of !== 'motor' || connectedBy(potentials, load).is !== 'fed') return [];
+    const feed: Edge = { id: '', from: load.plus, to: load.plus, is: 'lead' };
+    if (!stillFed(network, feed, (edge) => kills.has(edge))) return [];
+    const { name } = item.placed.part;
     return [
       {
         ...aboutFitting(item),
-        code: 'unlike-in-parallel',
-        severity: mixed ? 'stop' : 'look',
-        says: say`${nameIn(judged, b.fitting)} and ${nameIn(judged, other.fitting)} stand side by side and are not alike.`,
-        because: mixed
-          ? say`Of two chemistries one charges the other past what it takes. One of each kind on a circuit of its own.`
-          : say`The fuller one fills the other, and the smaller one is worn first. Two of the same, as old as each other (common practice, no source).`,
+        code: 'no-lanyard',
+        severity: 'stop',
+        says: aboard
+          ? say`${aboard.letter}, ${aboard.placed.part.name}, is aboard, but ${name} is not fed through it.`
+          : say`Nothing stops ${name} when whoever steers it goes over.`,
+        because: say`Pulled, a lanyard switch in its feed stops the propeller before it comes to the swimmer, or leaves them behind. A remote that stops it when it is lost does as well: say so.`,
       },
     ];
   });
@@ -139,7 +139,7 @@ export const boxesHold: Judgement = (judged) =>
       because: say`Its contacts burn or weld. A larger one, or less on it.`,
     });
     return [
-      ...(loaded ? [found('over-way', loaded[1], wayAmps, `Way ${loaded[0]} of ${name}`)] : []),
+      ...(loaded && passes.ways > 1 ? [found('over-way', loaded[1], wayAmps, `Way ${loaded[0]} of ${name}`)] : []),
       ...(whole > passes.amps + 1e-9 ? [found('over-box', whole, passes.amps, name)] : []),
     ];
   });

@@ -1,6 +1,7 @@
 import { say } from '../units';
 import { anchorAbeam, anchorLight, anchorShort, breakAway } from './anchors';
 import { backCast } from './back-cast';
+import { alikeInParallel, alikeInRow, onPartOfARow } from './banks';
 import { backUp } from './back-up';
 import { sideToSide } from './balance';
 import { budgets, tooManyRods } from './clutter';
@@ -46,6 +47,7 @@ import { hullTooSmall, propulsion } from './suits-hull';
 import { riders, ridersTied, struts, swings, whereItRests } from './swings';
 import { tiedDown } from './tied-down';
 import { tetherPropeller, tetherShort } from './tethers';
+import { cableLoops, cablesInWay } from './moving-cables';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
 import { carried, carted, launched, riggedUp, roofTied } from './way';
@@ -57,18 +59,20 @@ import { failedChecks, failedTests } from './bench-tests';
 import { cardLasts, lastsTheDay, legsReached, ownBatteryLasts } from './day';
 import { overBattery, sags, sharedWithMotor } from './circuits';
 import {
-  alikeInParallel,
   boxesHold,
   chargedAboard,
   chargedAt,
   chargedRight,
   fedRight,
   feeds,
+  lanyards,
   lightsSwitched,
   shorted,
   waysNamed,
 } from './feeds';
-import { fuseTooLarge, guardsAsFitted, noFuse, overheats, thinWire, unguarded } from './wires';
+import { fuseForLoad, guardsAsFitted } from './guards';
+import { chargeDrop, chargerEnds, frozenSun } from './chargers';
+import { fuseTooLarge, noFuse, overheats, ownGauge, thinWire, unguarded } from './wires';
 
 /** What was judged of a body that is not kept any more. */
 const bodyNotKept: Judgement = ({ hull, plan }) =>
@@ -230,10 +234,18 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   noFuse,
   fuseTooLarge,
   guardsAsFitted,
+  fuseForLoad,
+  ownGauge,
+  chargerEnds,
+  chargeDrop,
+  frozenSun,
+  lanyards,
+  onPartOfARow,
   fedRight,
   feeds,
   shorted,
   alikeInParallel,
+  alikeInRow,
   boxesHold,
   waysNamed,
   chargedAboard,
@@ -261,6 +273,8 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   glandSmall,
   cableShort,
   hangsFree,
+  cableLoops,
+  cablesInWay,
   ...LINE_JUDGEMENTS,
   lateParts,
   wornThings,

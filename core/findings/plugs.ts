@@ -18,7 +18,7 @@ export const plugsHold: Judgement = (judged) =>
     return [
       {
         ...aboutFitting(item),
-        code: 'plug-too-small',
+        code: draw.amps > plug.amps ? 'plug-over' : 'plug-too-small',
         severity: 'stop',
         measure: over(draw.amps, 'A', OF_RATED * plug.amps),
         says: say`The plug of ${part.name} is rated ${plug.amps} A; ${printAmps(draw.amps)} A go through it.`,

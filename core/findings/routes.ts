@@ -5,7 +5,7 @@ import { about, type Judged, type Judgement, type Raw, type Try } from './findin
 import { aboutRun, nameIn } from './wires';
 
 /** The way out of another way, where there is one. */
-function routeAround(judged: Judged, run: LaidRun): Try[] {
+export function routeAround(judged: Judged, run: LaidRun): Try[] {
   const from = entryOf(judged.plan.runs, run.id);
   const found = routeFor(judged, run);
   return from && found

@@ -57,7 +57,7 @@ const THIN = 60;
 const lowestFoot = ({ bottom, top }: Body): number => (top - bottom <= THIN ? bottom : top) - NEAR;
 
 /** What stands on what moves goes with it: fixed to it, or with its foot at its top and its middle within the outline. */
-function ridesOn(judged: Judged, { swept, of }: Turning, item: Fitted): boolean {
+export function ridesOn(judged: Judged, { swept, of }: Turning, item: Fitted): boolean {
   if (item === of || isWorn(item, judged.hull)) return false;
   return judged.memory.pair('rides', swept, item.placed, () => {
     const { id, rest } = swept;

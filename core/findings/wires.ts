@@ -1,18 +1,7 @@
-import {
-  carries,
-  fuseWithin,
-  gaugeWords,
-  GUARD_AT,
-  inAll,
-  isSold,
-  KINDS,
-  printAmps,
-  ratingsOf,
-  standardWords,
-} from '../circuits';
+import { fuseWithin, gaugeWords, printAmps, standardWords } from '../circuits';
 import type { Fitted } from '../drilling';
-import { entryOf, GUARDS, sameJson, type Run } from '../rig';
-import { mm, say, over, under } from '../units';
+import { entryOf, sameJson, type Run } from '../rig';
+import { mm, over, say } from '../units';
 import type { WiredRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
 
@@ -68,11 +57,15 @@ export const overheats: Judgement = (judged) =>
       };
     });
 
+/** A share of volts in words, rounded up: what is over its limit never reads as if it were at it. */
+export const percentUp = (percent: number): string => (Math.ceil(percent * 10 - 1e-6) / 10).toFixed(1);
+
 /** More volts lost on the way to a load, over all the cables it hangs on, than its class may lose. */
 export const thinWire: Judgement = (judged) =>
   [...judged.wiring.drops].flatMap(([load, { percent, allowedPercent }]): Raw[] => {
     if (percent <= allowedPercent + 1e-6) return [];
-    const { runs } = judged.wiring;
+    const { runs, flows } = judged.wiring;
+    if (flows.some((f) => f.charging && f.fitting === load)) return [];
     const way = runs.filter((r) => r.feeds.includes(load));
     const last = way.find((r) => r.to === load) ?? way[0];
     if (!last || way.some((r) => r.awg === null)) return [];
@@ -84,7 +77,7 @@ export const thinWire: Judgement = (judged) =>
         severity: 'stop',
         fixable: true,
         measure: over(percent, '%', allowedPercent),
-        says: say`${nameIn(judged, load)} loses ${percent.toFixed(1)} % on its way from the battery with everything on; ${allowedPercent} % allowed.`,
+        says: say`${nameIn(judged, load)} loses ${percentUp(percent)} % on its way from the battery with everything on; ${allowedPercent} % allowed.`,
         because: say`By ${thin.size.sources[0]?.title ?? 'the shop'}, over ${way.length === 1 ? 'its cable' : `all ${way.length} cables on the way`}. ${thin.size.byDrop === null ? 'No gauge of the last alone is enough' : `${called(judged, thin.size.byDrop)} to ${nameIn(judged, thin.to)} is enough`}.`,
         tries: way.flatMap((r) => leftOpen(judged, r.id, ['awg'])),
       },
@@ -138,76 +131,32 @@ export const fuseTooLarge: Judgement = (judged) =>
       };
     });
 
-/** Kinds of protection that open such a short circuit. */
-function largerKinds({ plan }: Judged, run: string, short: number): Try[] {
-  const from = entryOf(plan.runs, run);
-  if (!from) return [];
-  return GUARDS.filter((k) => KINDS[k].breaks >= short).map((is) => ({
-    says: say`A ${is} at the battery`,
-    changes: [{ kind: 'routeRun', run, from, to: { ...from, guard: { is, amps: null, along: GUARD_AT } } }],
-  }));
-}
-
-/** Protection as it stands: what it carries, how far from the source it is, what it opens. */
-export const guardsAsFitted: Judgement = (judged) =>
-  judged.wiring.guards.flatMap((guard): Raw[] => {
-    const run = judged.wiring.runs.find((r) =>
-      guard.cable === null ? r.from === guard.fitting && r.way === guard.way : r.id === guard.cable,
-    );
-    if (!run || guard.rating === null) return [];
-    const fields = aboutRun(judged, run);
-    const found: Raw[] = [];
-    const { rating, asked, along, short, breaks, kind } = guard;
-    if (inAll(asked) > 0 && guard.own !== null && !carries(rating, asked))
-      found.push({
+/** A rigger's own gauge: none thinner than the shop works with, and none that E-11 lets lie singly only in a sheath. */
+export const ownGauge: Judgement = (judged) =>
+  judged.wiring.runs.flatMap((run): Raw[] => {
+    const own = entryOf(judged.plan.runs, run.id);
+    const { byShop } = run.size;
+    if (!own || own.awg === null || own.aboard || run.awg === null) return [];
+    const fields = { ...aboutRun(judged, run), fixable: true, tries: leftOpen(judged, run.id, ['awg']) };
+    if (run.awg === 18 && run.has !== 'both' && judged.wiring.rules.standard !== 'ISO 13297')
+      return [
+        {
+          ...fields,
+          code: 'thin-singly',
+          severity: 'stop',
+          says: say`${run.gauge} lies singly on its way to ${nameIn(judged, run.to)}.`,
+          because: say`By ABYC E-11, from memory, 16 AWG is the least of a single conductor; 18 AWG lies in the sheath of a cable.`,
+        },
+      ];
+    if (byShop === null || run.awg <= byShop) return [];
+    return [
+      {
         ...fields,
-        code: 'fuse-too-small',
-        severity: inAll(asked) > rating ? 'stop' : 'look',
-        fixable: true,
-        measure: under(rating, 'A', inAll(asked)),
-        says: say`${rating} A for ${printAmps(inAll(asked))} A to ${nameIn(judged, run.to)}: it opens by itself.`,
-        because: say`What flows all day takes 80 % of a fuse at the most (common practice, no source).`,
-        tries: leftOpen(judged, run.id, ['guard']),
-      });
-    if (!isSold(rating, kind)) {
-      const sold = ratingsOf(kind);
-      const [under, over] = [sold.filter((r) => r < rating).at(-1), sold.find((r) => r > rating)];
-      found.push({
-        ...fields,
-        code: 'fuse-not-sold',
-        severity: 'stop',
-        fixable: true,
-        says: say`No ${kind} of ${rating} A is sold for the cable to ${nameIn(judged, run.to)}.`,
-        because: say`The nearest ${under !== undefined && over !== undefined ? `are ${under} and ${over}` : `is ${under ?? over ?? '–'}`} A (makers’ ranges, from memory). Another rating, or another kind.`,
-        tries: leftOpen(judged, run.id, ['guard']),
-      });
-    }
-    // A hair past the limit is past it.
-    if (
-      along !== null &&
-      along > fuseWithin(judged.wiring.rules.standard) &&
-      judged.wiring.network.batteries.some((b) => b.fitting === guard.fitting)
-    )
-      found.push({
-        ...fields,
-        code: 'fuse-far',
-        severity: 'stop',
-        fixable: true,
-        measure: over(along, 'mm', fuseWithin(judged.wiring.rules.standard)),
-        says: say`The ${kind} to ${nameIn(judged, run.to)} is ${mm(along, 'up')} from the battery; ${mm(fuseWithin(judged.wiring.rules.standard), 'down')} is the most.`,
-        because: say`What lies before it is protected by nothing (${standardWords(judged.wiring.rules.standard)}; fixed to the post and sheathed all the way more is allowed).`,
-        tries: leftOpen(judged, run.id, ['guard']),
-      });
-    if (short > breaks)
-      found.push({
-        ...fields,
-        code: 'breaking-capacity',
-        severity: 'stop',
-        fixable: true,
-        measure: over(short, 'A', breaks),
-        says: say`Shorted behind it the battery gives up to ${Math.ceil(short)} A; a ${kind} opens ${breaks} A.`,
-        because: say`More than that welds it shut or bursts it (makers' data sheets, from memory; the battery's inside is an estimate). A breaker or strip fuse at the battery, and the small fuses in a block behind it.`,
-        tries: guard.cable === null ? [] : [...largerKinds(judged, run.id, short), ...leftOpen(judged, run.id, ['guard'])],
-      });
-    return found;
+        code: 'under-shop-least',
+        severity: 'look',
+        measure: over(run.awg, 'count', byShop),
+        says: say`${run.gauge} to ${nameIn(judged, run.to)} is under the least this shop works with, ${called(judged, byShop)}.`,
+        because: say`Thinner wire breaks at its terminals when it is pulled and shaken.`,
+      },
+    ];
   });

@@ -29,6 +29,7 @@ export const powerSchema = z.strictObject({
       chemistry: z.enum(CHEMISTRIES),
       mostAmps: ampsSchema.optional().describe('it gives no more: its own protection switches it off, A'),
       takes: ampsSchema.optional().describe('it is charged with no more, A'),
+      milliohms: z.number().positive().max(500).optional().describe('what its maker says it resists inside, full and warm, mΩ'),
     })
     .optional(),
   passes: z
@@ -65,6 +66,7 @@ export const powerSchema = z.strictObject({
         .max(60)
         .optional()
         .describe('nominal, of what it charges; left out of a port that takes any charger'),
+      limits: z.literal(true).optional().describe('its output limits itself: shorted, no more than its amps come out of it'),
       suits: z.enum(CHEMISTRIES).optional().describe('it charges this kind alone; either when left out'),
     })
     .refine((c) => c.from !== 'sun' || c.watts !== undefined, {

@@ -111,6 +111,7 @@ const HOLDER: Readonly<Record<GuardKind, string>> = {
   'blade fuse': 'fuse-holder',
   breaker: 'breaker',
   'strip fuse': 'strip-fuse',
+  'class T fuse': 'class-t-fuse',
 };
 
 const FASTENER: Readonly<Record<Mounted['hold'], string>> = {

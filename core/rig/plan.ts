@@ -138,7 +138,7 @@ export type Waypoint = z.infer<typeof waypointSchema>;
 export const CONDUCTORS = ['both', 'plus', 'minus', 'series', 'signal'] as const;
 
 /** Kinds of protection that a rigger may ask for. */
-export const GUARDS = ['blade fuse', 'breaker', 'strip fuse'] as const;
+export const GUARDS = ['blade fuse', 'breaker', 'strip fuse', 'class T fuse'] as const;
 
 const guardSchema = z.union([
   z.literal('none').describe('what stands before it protects it too'),
@@ -146,6 +146,8 @@ const guardSchema = z.union([
     is: z.enum(GUARDS).nullable().describe('null lets the core choose the kind'),
     amps: z.number().positive().max(500).nullable().describe('null lets the core choose the rating, A'),
     along: z.number().min(0).max(20_000).describe('along the wire from where it starts, mm'),
+    enclosed: z.literal(true).optional().describe('sheathed or enclosed all the way from where it starts to the protection'),
+    bothEnds: z.literal(true).optional().describe('of a charge cable: another stands at the charger’s end'),
   }),
 ]);
 
@@ -164,6 +166,7 @@ export const runSchema = layingSchema.extend({
   has: z.enum(CONDUCTORS).optional().describe('both when left out'),
   guard: guardSchema.optional().describe('left out: at a battery as the core chooses, elsewhere none'),
   name: z.string().trim().min(1).max(40).optional().describe('what its way is called on the box'),
+  loop: z.number().min(0).max(3000).optional().describe('so much more for what moves on its way, mm'),
   aboard: layingSchema
     .extend({
       awg: z.int().min(2).max(18).optional().describe('left out of a signal cable'),

@@ -70,7 +70,11 @@ function upcastWiring(stored: unknown): unknown {
     bundled: USUAL_SHOP.wiring.bundled,
     meter: false,
     readings: false,
+    hot: USUAL_SHOP.wiring.hot,
     ...wiring,
+    dropPercent: isObject(wiring.dropPercent)
+      ? { charging: USUAL_SHOP.wiring.dropPercent.charging, ...wiring.dropPercent }
+      : wiring.dropPercent,
   };
 }
 

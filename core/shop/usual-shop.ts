@@ -93,7 +93,8 @@ export const USUAL_SHOP: ShopSettings = {
   wiring: {
     standard: 'E-11',
     series: 'AWG',
-    dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
+    dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10, charging: 3 }, // motor, charging (j)
+    hot: [],
     leastAwg: { motor: 6, other: 16 },
     bundled: 'at any voltage',
     meter: false,

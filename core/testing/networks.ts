@@ -48,7 +48,7 @@ export const cable = (id: string, from: string, to: string, more: Partial<Cable>
 export const RULES: SizeRules = {
   standard: 'E-11',
   series: 'AWG',
-  dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10 },
+  dropPercent: { electronics: 3, lights: 3, motor: 5, other: 10, charging: 3 },
   leastAwg: { motor: 6, other: 16 },
   bundled: 'at any voltage',
   price: (awg) => 100 * 1.26 ** (18 - awg),
@@ -74,7 +74,7 @@ export function worked(
   const potentials = potentialsOf(network);
   const ohmsOf = ohmsIn(network, (c) => ({ cut: cut(c), area: awgArea(10) }));
   const flows = flowsOf(network, potentials, ohmsOf);
-  const guards = guardsOf(network, flows, askedOf(flows), new Map());
+  const guards = guardsOf(network, flows, askedOf(flows, network), new Map(), () => ({ short: 0, volts: 0 }));
   const lengths = cables.map((c) => ({ cable: c.id, cut: cut(c.id), bundle: 2, own: own[c.id] ?? null }));
   return { network, potentials, flows, guards, ohmsOf, sized: sizeCables(network, flows, lengths, guards, RULES) };
 }

@@ -1,10 +1,10 @@
-import { GUARD_AT, KINDS, nominalVolts, sourceOf, type Draw } from '../circuits';
+import { nominalVolts, type Draw } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
 import { proposePorts } from './propose-ports';
 import { proposeSignals } from './propose-signals';
-import { freeKey, GUARDS, proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
+import { freeKey, proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
 import { idOf, nameOf, shortName, voltsOf, xOf } from './asked-of';
 import { bankFor, type Bank } from './banks';
 import { Box, boxFor } from './boxes';
@@ -53,8 +53,6 @@ class Proposing {
   private readonly motorSide: Side = 'starboard';
   /** Batteries that stand in a row, or behind the first side by side: nothing else is fed from them. */
   private readonly banked = new Set<Fitted>();
-  /** How many stand side by side with a battery, itself among them: a short circuit is fed by all. */
-  private readonly beside = new Map<string, number>();
 
   constructor(private readonly input: ProposalInput) {
     const { plan, owned } = input;
@@ -125,21 +123,10 @@ class Proposing {
   private isKept = (key: string): boolean => Object.hasOwn(this.kept, key);
 
   private add(item: Fitted, run: Omit<Run, 'via' | 'awg' | 'proposed' | 'to'>, why: Sentence): void {
-    const guard = this.guardFor(run.from, item);
     this.runs.set(this.runTo(item), {
-      run: { ...run, to: idOf(item), via: [], awg: null, ...(guard ? { guard } : {}), proposed: true },
+      run: { ...run, to: idOf(item), via: [], awg: null, proposed: true },
       why,
     });
-  }
-
-  /** A breaker where a small fuse would not open what the battery gives; otherwise as the core chooses. */
-  private guardFor(from: string, { placed: { part } }: Fitted): Run['guard'] {
-    const battery = this.batteries.find((b) => idOf(b) === from)?.placed.part.power?.battery;
-    if (!battery || part.power?.draw?.of === 'motor' || part.power?.passes?.kills || part.power?.battery) return undefined;
-    const { volts, ohms } = sourceOf(battery, { full: true, cold: false });
-    const short = (volts / ohms) * (this.beside.get(from) ?? 1);
-    const is = GUARDS.find((kind) => KINDS[kind].breaks >= short) ?? 'strip fuse';
-    return is === 'blade fuse' ? undefined : { is, amps: null, along: GUARD_AT };
   }
 
   /** Whether a battery turns a motor, by a run of the rigger's or of this proposal. */
@@ -218,7 +205,6 @@ class Proposing {
     this.runs.set(freeKey(`back-${idOf(to)}`, this.isKept), { run: back, why: together });
     // Side by side the first of them may feed other things too.
     for (const b of inRow ? of : of.slice(1)) this.banked.add(b);
-    if (!inRow) for (const b of of) this.beside.set(idOf(b), of.length);
   }
 
   /** The battery for what is no motor: one that turns none, if there is one. */

@@ -25,6 +25,8 @@ export interface Laid extends Routed {
   readonly there: boolean;
   /** What of the hull's inside it goes through. */
   readonly through: readonly BoxedHazard[];
+  /** Some of it lies in a room that gets hot. */
+  readonly hot: boolean;
 }
 
 /** What is the same of a cable that feeds and of one that carries signals. */
@@ -68,7 +70,7 @@ export function layRun({ hull, id, run, from, to, shop, glands }: RunInput): Lai
   const glandAt = (fitting: string): Point | undefined => glands.find((g) => g.id === fitting)?.frame.origin;
   const routed = routeRun(hull, run, from.frame.origin, to.frame.origin, glandAt);
   const length = pathLength(routed.path);
-  const loops = shop.wiring.follows * (travelOf(from) + travelOf(to)) + DRIP * routed.glands.length;
+  const loops = shop.wiring.follows * (travelOf(from) + travelOf(to)) + DRIP * routed.glands.length + (run.loop ?? 0);
   const wanted = cutLength(length + loops, shop.wiring);
   const as = asItComes(run, from, to, wanted);
   const stood = new Set([from, to, ...glands].flatMap((p) => (isThere(p.fitting, p.place) ? [p.id] : [])));
@@ -82,11 +84,20 @@ export function layRun({ hull, id, run, from, to, shop, glands }: RunInput): Lai
     wanted,
     there,
     through,
+    hot: liesHot(hull, routed, shop.wiring.hot),
     cut: as?.cut ?? wanted,
     given: as?.given ?? null,
     material: as?.material ?? null,
   };
 }
+
+/** Whether some of a cable lies inside where a room gets hot, at the same place along the boat. */
+const liesHot = ({ model: { spaces = [] } }: HullSurface, { legs }: Pick<Routed, 'legs'>, hot: readonly string[]): boolean =>
+  spaces
+    .filter((s) => hot.includes(s.id))
+    .some((s) =>
+      legs.some(({ from, to, inside }) => inside && Math.min(from.x, to.x) < s.aft && Math.max(from.x, to.x) > s.fore),
+    );
 
 /** How long a cable is that is not cut; null for one that is. */
 function asItComes(run: Run, from: Placed, to: Placed, wanted: number): Pick<Laid, 'cut' | 'given' | 'material'> | null {

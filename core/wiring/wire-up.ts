@@ -21,6 +21,7 @@ import {
   ratedBy,
   shortAt,
   sizeCables,
+  voltsAt,
   stillFed,
   type Awg,
   type Cable,
@@ -31,6 +32,7 @@ import {
   type Lead,
   type Network,
   type Node,
+  type Opens,
   type Potentials,
   type Sized,
   type SizedCable,
@@ -58,6 +60,8 @@ export interface FittedGuard extends Guard {
   readonly kind: GuardKind;
   /** A short circuit behind it reaches no more than so much, A. */
   readonly short: number;
+  /** The volts it opens at the most: of what feeds it while that is charged. */
+  readonly volts: number;
   /** The short circuit that its kind still opens, A. */
   readonly breaks: number;
 }
@@ -156,18 +160,33 @@ interface Joined {
   readonly potentials: Potentials;
   /** Where there is one way only to everything, how its current goes. */
   readonly flows: readonly Flow[] | null;
+  /** What a protection there may have to open, whatever the cables are long. */
+  readonly opens: (edge: string, fitting: string) => Opens;
 }
+
+/** A cable so short that it resists nothing to speak of, ohms. */
+const NO_LENGTH = 1e-6;
 
 function joinUp(laid: readonly FeedingLaid[], powered: Powered): Joined {
   const nodes = powered.map(({ id, part: { power = {} } }): Node => ({ id, power }));
   const cables = laid.map(({ id, has, run: { from, to, way = 1 } }): Cable => ({ id, from, to, way, has }));
   const network = networkOf(nodes, cables);
   const potentials = potentialsOf(network);
+  const known = new Map<string, Opens>();
   return {
     parts: new Map(powered.map(({ id, part }) => [id, part])),
     network,
     potentials,
     flows: potentials.meshed.size > 0 ? null : flowsOf(network, potentials, () => NaN),
+    opens(edge, fitting) {
+      const key = `${edge} ${fitting}`;
+      const opens = known.get(key) ?? {
+        short: shortAt(network, potentials, { edge, fitting }, () => NO_LENGTH),
+        volts: voltsAt(network, potentials, { edge }),
+      };
+      known.set(key, opens);
+      return opens;
+    },
   };
 }
 
@@ -187,6 +206,7 @@ function networkUp(
     ...{ cable: l.id, cut: l.cut, bundle: bundles.get(l.id) ?? 2 },
     // What comes with its part, or lies aboard, is as thick as it is.
     own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? comesAs(l) ?? l.run.awg)) ?? null,
+    hot: l.hot,
   }));
   const { standard, series, bundled } = shop.wiring;
   const rules: WireRules = { standard, series, bundled };
@@ -202,7 +222,7 @@ function networkUp(
   const plans = new Map(laid.map((l) => [l.id, l.run]));
   const round = (before: Sized | null): { flows: readonly Flow[]; guards: Guard[]; sized: Sized } => {
     const flows = joined.flows ?? flowsOf(network, potentials, ohmsBy(before));
-    const guards = guardsOf(network, flows, askedOf(flows), plans);
+    const guards = guardsOf(network, flows, askedOf(flows, network), plans, joined.opens);
     return { flows, guards, sized: sizeCables(network, flows, lengths, guards, sizing) };
   };
   let worked = round(null);
@@ -219,8 +239,9 @@ function networkUp(
   const guards = worked.guards.map((g): FittedGuard => {
     const guard = ratedBy(g, ampacityAt(g));
     const short = shortAt(network, potentials, guard, ohmsOf);
-    const kind = guard.kind ?? chooseKind(guard.rating ?? 1, short, guard.asked.thrust > 0);
-    return { ...guard, kind, short, breaks: KINDS[kind].breaks };
+    const volts = voltsAt(network, potentials, guard);
+    const kind = guard.kind ?? chooseKind(guard.rating ?? 1, { short, volts }, guard.asked.thrust > 0);
+    return { ...guard, kind, short, volts, breaks: KINDS[kind].breaks };
   });
   const byEdge = grouped(guards, (g) => g.edge);
   const feeds = new Map(laid.map((l) => [l.id, new Set<string>()]));
@@ -262,7 +283,8 @@ function wiredRun(
   const [first] = feeds;
   const way = parts.get(run.from)?.power?.passes ? (run.way ?? 1) : null;
   const share = (d: Drop): number => d.percent / d.allowedPercent;
-  const drops = feeds.flatMap((f) => sized.drops.get(f) ?? []);
+  const served = parts.get(run.to)?.power?.charges ? [...feeds, run.to] : feeds;
+  const drops = served.flatMap((f) => sized.drops.get(f) ?? []);
   const only = feeds.length === 1 && first !== undefined ? parts.get(first) : undefined;
   const own = leads.flatMap((l) => byEdge.get(l.id) ?? []);
   // A way is an edge that ends where its cables begin.

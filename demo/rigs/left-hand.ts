@@ -52,7 +52,8 @@ export const adaptive = (today: string): RigFile =>
       horn: fitted('air-horn', track('aft-port', 2640), 'track'),
     },
     runs: {
-      'feed-drive': feed('power', 'drive', 'inside starboard'),
+      'feed-kill': feed('power', 'kill', 'inside port'),
+      'feed-drive': feed('kill', 'drive', 'inside starboard'),
       'feed-light': feed('power', 'light', 'inside port', { guard: { is: 'breaker', amps: null, along: 100 } }),
     },
     more: {

@@ -17,6 +17,7 @@ import {
   measure,
   passes,
   plantFault,
+  postsIn,
   READ_WORDS,
   type Reading,
   readingsOf,
@@ -106,9 +107,12 @@ export class BenchCard {
   });
 
   private readonly expected = computed(() => {
-    const built = builtAs(this.wiring());
+    const built = builtAs(this.wiring(), null, postsIn(this.wiring().network, this.taken()));
+    const full = builtAs(this.wiring());
     const planned = new Map(this.state().workup.tests.map((t) => [t.reading.id, t.expected]));
-    return (r: Reading): number => planned.get(r.id) ?? measure(built, r) ?? 0;
+    // What is planned is worked out already, by what was kept; for practice by what was read in practice.
+    return (r: Reading): number =>
+      (this.practice() ? undefined : planned.get(r.id)) ?? measure(r.reads === 'at the post' ? full : built, r) ?? 0;
   });
 
   protected readonly rows = computed((): Row[] => {
