@@ -158,7 +158,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await expect(page.getByText('Read and checked on Wire, under Bench test: 0 of 5 done.')).toBeVisible();
   await goStep(page, 'Wire');
   await page.getByRole('tab', { name: 'Bench test' }).click();
-  await page.getByRole('button', { name: 'Read with the bench meter' }).click();
+  await page.getByRole('button', { name: 'Read with the simulated meter' }).click();
   await expect(page.getByRole('table', { name: 'Readings' }).getByText('good')).toHaveCount(3);
   await checkCircuit(page, 2);
   await goStep(page, 'Build');

@@ -94,7 +94,7 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   await page.getByRole('tab', { name: 'Bench test' }).click();
   await choose(page, 'For practice', 'poor crimp');
   await page.getByRole('button', { name: 'Plant a fault' }).click();
-  await page.getByRole('button', { name: 'Read with the bench meter' }).click();
+  await page.getByRole('button', { name: 'Read with the simulated meter' }).click();
   const suspects = page.locator('.suspects');
   const next = suspects.getByRole('button', { name: 'Read it' });
   const settled = suspects.getByText('No further reading would tell these apart.');
@@ -113,7 +113,7 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   await page.getByRole('button', { name: 'End practice' }).click();
 
   // The real readings are kept, and stand on another screen too; a wrong one is said and holds the test open.
-  await page.getByRole('button', { name: 'Read with the bench meter' }).click();
+  await page.getByRole('button', { name: 'Read with the simulated meter' }).click();
   await expect(page.getByRole('table', { name: 'Readings' }).getByText('good')).toHaveCount(9);
   await allKept(page);
   const alone = page.getByRole('textbox', { name: /Sounder 7 in, deck arm alone/ });

@@ -123,7 +123,9 @@ export function strengthOf(hull: HullSurface, placed: Placed, mounted: Mounted, 
   const stiff = wall.modulus[0];
   // Plate and wall bend together: as if the wall were thicker.
   const thick = mounted.plate ? Math.cbrt(frame.wall ** 3 + shop.holding.plate ** 3) : frame.wall;
-  const rocks = working.toward === 'out' ? 0 : rocking(moment, hub, thick, stiff, PANEL);
+  // What is let into the wall leans on its tube and the edge of its bore, not on its rim.
+  const sunk = part.body.recess !== undefined;
+  const rocks = working.toward === 'out' || sunk ? 0 : rocking(moment, hub, thick, stiff, PANEL);
   return { ...least(limits), rocks, load };
 }
 

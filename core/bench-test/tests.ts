@@ -25,6 +25,8 @@ export interface BenchTest extends Held {
     readonly when: string;
     readonly device: string;
     readonly ok: boolean;
+    /** It is what the simulated meter shows. */
+    readonly simulated: boolean;
   } | null;
   /** It was read on the circuit as it was before it was changed. */
   readonly stale: boolean;
@@ -80,6 +82,7 @@ export function benchTests({ wiring, ledger: { circuitReads }, shop }: TestsInpu
           ? {
               ...{ volts: fresh.volts, by: fresh.by, when: fresh.serverTime, device: fresh.deviceTime },
               ok: passes(reading, expected, fresh.volts),
+              simulated: fresh.meter === 'bench meter',
             }
           : null,
       },

@@ -38,6 +38,10 @@ export function aboutWords({ about }: Pick<Reading, 'about'>, wiring: Pick<Wirin
     : `cable ${labelled(wiring.runs, owned).find((c) => c.run.id === about)?.label ?? about}`;
 }
 
+/** Who read it, and whether they read it off the simulated meter. */
+export const readBy = ({ by, simulated }: { readonly by: string; readonly simulated: boolean }): string =>
+  simulated ? `${by}, simulated meter` : by;
+
 /** A fault in words, with where it is. */
 export function faultWords(
   fault: Fault | null,

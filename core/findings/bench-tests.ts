@@ -20,7 +20,7 @@ export const failedTests: Judgement = (judged) =>
         detail: testDetail(reading),
         severity: 'stop',
         measure: over(Math.abs(read.volts - (reads === 'pulled' ? 0 : expected)), 'V'),
-        says: say`${nameIn(judged, reading.about)} reads ${read.volts.toFixed(2)} V ${READ_WORDS[reads]}; ${reads === 'pulled' ? 'nothing' : printVolts(expected)} was expected.`,
+        says: say`${nameIn(judged, reading.about)} reads ${read.volts.toFixed(2)} V ${READ_WORDS[reads]}; ${reads === 'pulled' ? 'nothing' : printVolts(expected)} was expected${read.simulated ? ' (simulated meter)' : ''}.`,
         because: say`A crimp, a fuse, a plug or a pair taken wrong: the bench test names the likeliest, and what to read next.`,
       },
     ];

@@ -1,5 +1,11 @@
+/** The step at which a finding is settled. */
+export type FindingStep = 'brief' | 'lay out' | 'drill' | 'wire' | 'price';
+
 /** Who may accept a finding with a reason: what nobody may does not hold, float or feed. */
 export type Acceptable = 'anyone' | 'manager' | 'nobody';
+
+/** Who decides what is done about a finding that has no fix. */
+export type Decider = 'the rigger' | 'the front desk' | 'the manager' | 'the owner';
 
 /** Every finding there is, and who may accept it: a new one is a line here. */
 const FINDINGS = {
@@ -8,6 +14,8 @@ const FINDINGS = {
   'across-a-track': 'anyone',
   'across-rod': 'anyone',
   'anchor-abeam': 'anyone',
+  'anchor-by-stern': 'anyone',
+  'anchor-drags': 'anyone',
   'anchor-light': 'anyone',
   'anchor-short': 'anyone',
   'back-cast': 'anyone',
@@ -39,6 +47,7 @@ const FINDINGS = {
   'does-not-join': 'nobody',
   'does-not-pass': 'nobody',
   'drill-policy': 'anyone',
+  'drogue-abeam': 'anyone',
   'drilled-elsewhere': 'anyone',
   'event-rule': 'anyone',
   excludes: 'anyone',
@@ -98,6 +107,7 @@ const FINDINGS = {
   'line-propeller': 'anyone',
   'line-pulls-mount': 'anyone',
   'line-short': 'nobody',
+  'line-tears-mount': 'manager',
   'line-too-thick': 'anyone',
   'line-unled': 'nobody',
   'line-weak': 'manager',
@@ -169,11 +179,13 @@ const FINDINGS = {
   'shallow-tube': 'anyone',
   'shared-with-motor': 'anyone',
   shorted: 'nobody',
+  'shock-cord-holds': 'manager',
   'sidelight-hidden': 'anyone',
   'signals-full': 'nobody',
   'signals-unlike': 'nobody',
   sinks: 'anyone',
   slides: 'anyone',
+  'stake-abeam': 'anyone',
   'standing-room': 'anyone',
   'stands-into': 'nobody',
   'stands-on-nothing': 'nobody',
@@ -185,6 +197,7 @@ const FINDINGS = {
   'test-failed': 'anyone',
   'tether-propeller': 'anyone',
   'tether-short': 'anyone',
+  'tether-wraps': 'anyone',
   'thin-singly': 'manager',
   'thin-wire': 'anyone',
   'thread-families': 'anyone',
@@ -224,6 +237,24 @@ export const FINDING_CODES = Object.keys(FINDINGS) as readonly FindingCode[];
 
 /** Who may accept a finding, by its code. */
 export const acceptedBy = (code: FindingCode): Acceptable => FINDINGS[code];
+
+/** What is not the rigger's to decide, nor the front desk's where it is a price: the owner's wishes, body and boat, the manager's rules. */
+const DECIDED_BY: Partial<Readonly<Record<FindingCode, Decider>>> = {
+  ...ofThem('the owner', [
+    ...(['body-not-kept', 'cannot-float', 'card-full', 'day-too-long', 'drill-policy', 'event-rule', 'leg-too-fast'] as const),
+    ...(['legs', 'little-rating-left', 'no-back-up', 'no-propulsion', 'overloaded', 'own-battery-short'] as const),
+    ...(['paddle-short', 'rod-places', 'seat-place', 'second-seat', 'strokes-meet', 'too-many-rods', 'unsteady'] as const),
+  ]),
+  ...ofThem('the manager', ['drilled-elsewhere', 'hole-under-water', 'hull-off', 'measured-twice']),
+};
+
+function ofThem<C extends string>(who: Decider, codes: readonly C[]): Record<C, Decider> {
+  return Object.fromEntries(codes.map((c) => [c, who])) as Record<C, Decider>;
+}
+
+/** Who decides what is done about a finding: whoever has the say in it, else whoever works at its step. */
+export const decidedBy = (code: FindingCode, step: FindingStep): Decider =>
+  DECIDED_BY[code] ?? (step === 'brief' ? 'the owner' : step === 'price' ? 'the front desk' : 'the rigger');
 
 /** Stable while the same thing is wrong in the same place. */
 export const findingKey = (code: FindingCode, where: string, detail?: string): string =>

@@ -135,7 +135,10 @@ describe('judgements of the circuits', () => {
     {
       code: 'breaking-capacity',
       // Its maker says 8 mΩ: 13.4 V over that. Left to the tables it is a breaker.
-      fires: wired({ x: run('b', 'x', { guard: guard({ is: 'blade fuse' }) }) }, { b: fitted('battery-100', within(560), 'loose') }),
+      fires: wired(
+        { x: run('b', 'x', { guard: guard({ is: 'blade fuse' }) }) },
+        { b: fitted('battery-100', within(560), 'loose') },
+      ),
       says: /gives up to 1675 A; a blade fuse opens 1000 A/,
       not: wired({}, { b: fitted('battery-100', within(560), 'loose') }),
     },

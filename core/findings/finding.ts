@@ -11,13 +11,11 @@ import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces 
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { Measure, Sentence } from '../units';
-import type { Acceptable, FindingCode } from './codes';
+import type { Acceptable, Decider, FindingCode, FindingStep } from './codes';
 import type { Ashore } from '../way';
 import type { Wiring } from '../wiring';
 
 export type Severity = 'stop' | 'look' | 'note';
-/** The step at which it is settled. */
-export type FindingStep = 'brief' | 'lay out' | 'drill' | 'wire' | 'price';
 
 /** One fact that wants settling: where, by how much, because. */
 export interface Finding {
@@ -36,6 +34,8 @@ export interface Finding {
   readonly measure: Measure | null;
   /** Who may accept it with a reason. */
   readonly acceptable: Acceptable;
+  /** Who decides what is done where no fix is found. */
+  readonly decides: Decider;
   readonly accepted: Acceptance | null;
   /** It was accepted, and has got worse since. */
   readonly lapsed: Acceptance | null;
@@ -102,7 +102,7 @@ export interface Judged {
   intrusionOf(item: Fitted): StrokeHit;
 }
 
-export type Raw = Omit<Finding, 'acceptable' | 'accepted' | 'lapsed' | 'measure' | 'key' | 'sets' | 'tries'> & {
+export type Raw = Omit<Finding, 'acceptable' | 'decides' | 'accepted' | 'lapsed' | 'measure' | 'key' | 'sets' | 'tries'> & {
   readonly detail?: string;
   readonly measure?: Measure | null;
   /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when fixes are searched. */

@@ -127,7 +127,8 @@ describe('findings', () => {
     const wire = (more: Partial<Plan> = {}): string[] =>
       workUp(inputOf(parts, more)).findings.flatMap((f) => (f.step === 'wire' ? [f.code] : []));
     expect(wire()).toEqual(['not-fed']);
-    expect(wire({ runs: feed('b') })).toEqual([]);
+    // It stands on the lid of the foredeck hatch: its cable goes with that.
+    expect(wire({ runs: feed('b') })).toEqual(['cable-loop']);
     expect(codes(parts, { runs: feed('c') })).toContain('feeds-nothing');
     const motor = { b: fitted('battery-80', deck(600, 0), 'loose'), m: fitted('motor-bow-55', deck(3300, 0), 'through') };
     const thin = workUp(

@@ -24,7 +24,9 @@ const otherWays = (judged: Judged, l: LedLine): Try[] =>
 export const linePropeller: Judgement = (judged) => {
   const screws = propellers(judged);
   return judged.lines.flatMap((l): Raw[] =>
-    screws.flatMap(({ at, name }): Raw[] => {
+    screws.flatMap(({ at, name, fitting }): Raw[] => {
+      // What is lifted by it is led by it.
+      if (fitting !== null && fitting === l.line.carries) return [];
       const taut = Math.min(
         ...l.path.slice(1).map((to, i) => betweenPieces({ from: l.path[i] ?? to, to }, { from: at, to: at })),
       );

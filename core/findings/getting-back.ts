@@ -8,12 +8,13 @@ import { about, aboutHull, isWorn, type Judged, type Judgement, nameOf, type Raw
 
 /** Half the length of side a swimmer needs to come over (judgement), mm. */
 const WIDE = 300;
+/** So far beside their hold a swimmer comes over, mm (judgement). */
+const BESIDE = [0, -100, 100, -200, 200, -300, 300, -400, 400] as const;
 /** What a swimmer can slide over (judgement), mm over the gunwale. */
 const LOW = 120;
 
 /** What stands on the edge where a swimmer comes over. */
-function blocks({ items, hull }: Judged, aid: Fitted, side: Side): Fitted | undefined {
-  const at = aid.placed.frame.origin.x;
+function blocks({ items, hull }: Judged, aid: Fitted, side: Side, at: number): Fitted | undefined {
   return items.find(
     (i) =>
       i !== aid &&
@@ -35,16 +36,20 @@ export const gettingBack: Judgement = (judged): Raw[] => {
     const { origin } = aid.placed.frame;
     const own = sideOf(origin.y);
     const sides: readonly Side[] = own === 'centre' ? ['port', 'starboard'] : [own];
-    return sides.map((side) => ({
-      aid,
-      side,
-      short: reachedFromWater(hull, p, origin, side, waterAt(float, origin.x)),
-      by: blocks(judged, aid, side),
-    }));
+    // One comes over beside the hold as well as abreast of it, where the side is clear and an arm still gets to it.
+    return sides.flatMap((side) =>
+      BESIDE.map((off) => ({
+        ...{ aid, side, off },
+        short: reachedFromWater(hull, p, origin, side, waterAt(float, origin.x), origin.x + off),
+        by: blocks(judged, aid, side, origin.x + off),
+      })),
+    );
   });
   const all = tries.flat();
   if (all.some((t) => t.short === 0 && !t.by)) return [];
-  const best = [...all].sort((a, b) => a.short - b.short || Number(Boolean(a.by)) - Number(Boolean(b.by)))[0];
+  const best = [...all]
+    .filter((t) => t.off === 0)
+    .sort((a, b) => a.short - b.short || Number(Boolean(a.by)) - Number(Boolean(b.by)))[0];
   if (!best) return [];
   return [
     {

@@ -73,7 +73,7 @@ interface Other {
  * Two holes so close that the wall between them is weak: planned ones of different fittings, and old ones
  * whether plugged or open. Said once a fitting, of the closest pair; a pattern the maker drilled is his affair.
  */
-export const holesClose: Judgement = ({ owned, oldHoles, others }) => {
+export const holesClose: Judgement = ({ owned, oldHoles, others, shop }) => {
   const old = [
     ...[...oldHoles, ...owned.flatMap((i) => i.under)].flatMap((h): Other[] =>
       h.at ? [{ label: `the old hole ${h.label}`, at: h.at, bit: h.bit }] : [],
@@ -90,6 +90,8 @@ export const holesClose: Judgement = ({ owned, oldHoles, others }) => {
         // Far apart along the boat is far apart.
         if (Math.abs(other.at.x - hole.at.x) >= wanted) continue;
         const far = distance(other.at, hole.at);
+        // A new hole right over an old one that is no wider is that one, opened up.
+        if (!('drilled' in other) && far <= shop.drilling.reuseWithin && hole.bit.mm >= other.bit - 0.1) continue;
         if (far < wanted && (!worst || wanted - far > worst.wanted - worst.far)) worst = { hole, other, far, wanted };
       }
     for (const h of item.holes) before.push({ label: h.label, at: h.at, bit: h.bit.mm, drilled: h.drilled !== null });

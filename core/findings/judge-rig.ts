@@ -1,6 +1,6 @@
 import type { Fitted } from '../drilling';
 import { entryOf, isMakers, type Acceptance } from '../rig';
-import { acceptedBy, findingKey } from './codes';
+import { acceptedBy, decidedBy, findingKey } from './codes';
 import { isWorse, type MeasureUnit } from '../units';
 import type { Finding, Judged, Judgement, Raw } from './finding';
 import { IN_THE_WAY, JUDGEMENTS, OF_THE_BODY } from './judgements';
@@ -63,6 +63,7 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
         because,
         measure,
         acceptable,
+        decides: decidedBy(code, step),
         accepted: lapsed ? null : accepted,
         lapsed: lapsed ? accepted : null,
         fixable,

@@ -1,5 +1,5 @@
 import { say } from '../units';
-import { anchorAbeam, anchorLight, anchorShort, breakAway } from './anchors';
+import { anchorAbeam, anchorByStern, anchorDrags, anchorLight, anchorShort, breakAway } from './anchors';
 import { backCast } from './back-cast';
 import { alikeInParallel, alikeInRow, onPartOfARow } from './banks';
 import { backUp } from './back-up';
@@ -26,7 +26,17 @@ import { landingSide } from './landing-side';
 import { legRoom } from './leg-room';
 import { legs, seatPlace, twoPaddlers } from './legs';
 import { lidsBear } from './lids';
-import { lineChafes, lineEnds, lineHard, linePullsMount, lineReach, lineTooThick, lineUnled, lineWeak } from './lines';
+import {
+  lineChafes,
+  lineEnds,
+  lineHard,
+  linePullsMount,
+  lineReach,
+  lineTooThick,
+  lineUnled,
+  lineWeak,
+  shockCordHolds,
+} from './lines';
 import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 import { openHoles } from './open-holes';
 import { overboard } from './overboard';
@@ -46,7 +56,7 @@ import { stowage } from './stowage';
 import { hullTooSmall, propulsion } from './suits-hull';
 import { riders, ridersTied, struts, swings, whereItRests } from './swings';
 import { tiedDown } from './tied-down';
-import { tetherPropeller, tetherShort } from './tethers';
+import { tetherPropeller, tetherShort, tetherWraps } from './tethers';
 import { cableLoops, cablesInWay } from './moving-cables';
 import { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 import { transducer } from './transducer';
@@ -138,6 +148,7 @@ const SET_JUDGEMENTS: readonly Judgement[] = [
   roadHeight,
   tetherShort,
   tetherPropeller,
+  tetherWraps,
   scupperCovered,
   noDrain,
   gettingBack,
@@ -185,10 +196,13 @@ export const LINE_JUDGEMENTS: readonly Judgement[] = [
   lineInStroke,
   lineInWay,
   lineMeets,
+  shockCordHolds,
   anchorLight,
+  anchorDrags,
   anchorShort,
   breakAway,
   anchorAbeam,
+  anchorByStern,
 ];
 
 /** Judged once for the rig: holes, wires, what is owned, the body and the hull. */
@@ -311,7 +325,9 @@ export const OF_THE_BODY: readonly Judgement[] = [
   lineAtFeet,
   lineInStroke,
   anchorLight,
+  anchorDrags,
   anchorAbeam,
+  anchorByStern,
 ];
 
 /**

@@ -86,8 +86,15 @@ describe('lines', () => {
       not: one(ANCHOR, { diameter: 6, ground: ground({ stream: 12, wind: 40 }) }),
     },
     {
-      code: 'line-pulls-mount',
+      code: 'line-tears-mount',
       fires: one(ANCHOR, { ground: ground({ stream: 12, wind: 50 }) }),
+      says: /pulls at A, sheave of Trolley pulley with \d+ kg/,
+      not: one(ANCHOR, { ground: ground({ stream: 6, wind: 30 }) }),
+      fix: false,
+    },
+    {
+      code: 'line-pulls-mount',
+      fires: one(ANCHOR, { ground: ground({ stream: 10, wind: 20 }) }),
       says: /pulls at A, sheave of Trolley pulley with \d+ kg/,
       not: one(ANCHOR),
       fix: false,

@@ -1,4 +1,4 @@
-import { breaksAt, cordWords, CORD_TRAITS, KNOTTED, THICKNESSES, type Led, type LedLine } from '../lines';
+import { breaksAt, cordWords, CORD_TRAITS, KNOTTED, THICKNESSES, USES, type Led, type LedLine } from '../lines';
 import { entryOf, lineWith, type Line } from '../rig';
 import { asHung, kg, longMm, mm, say, type Sentence, over, under } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
@@ -76,17 +76,39 @@ export const linePullsMount: Judgement = ({ lines, owned, shop }) =>
       const holding = owned.find((o) => o.placed.id === place.fitting)?.placed.part.holding;
       const bears = holding ? (holding.load?.newtons ?? holding.usual.newtons) : shop.limits.tieHolds;
       if (place.newtons <= bears || !Number.isFinite(place.newtons)) return [];
+      // Past the shock it was reckoned with, it comes off.
+      const tears = place.newtons > shop.holding.shock * bears;
       return [
         {
           ...aboutLine(l),
-          ...{ x: place.at.x, letter: place.letter, detail: `${i}`, code: 'line-pulls-mount', severity: 'look' },
+          ...{ x: place.at.x, letter: place.letter, detail: `${i}` },
+          code: tears ? 'line-tears-mount' : 'line-pulls-mount',
+          severity: tears ? 'stop' : 'look',
           measure: over(place.newtons, 'N', bears),
           says: say`The ${l.line.use} pulls at ${placeOf(place)} with ${kg(asHung(place.newtons))}.`,
-          because: say`${place.fitting === null ? 'A tie point of the hull is taken to hold' : 'Its mount was reckoned for'} ${kg(asHung(bears))}.`,
+          because: say`${place.fitting === null ? 'A tie point of the hull is taken to hold' : 'Its mount was reckoned for'} ${kg(asHung(bears))}${tears ? say`, and for ${shop.holding.shock} times that with shock` : ''}. ${tears ? 'A mount that bears it, a larger eye, or a line led so that it is drawn less.' : ''}`,
         },
       ];
     }),
   );
+
+/** What holds the boat, lifts or steers is no shock cord: it gives, and lets go. */
+export const shockCordHolds: Judgement = (judged) =>
+  judged.lines.flatMap((l): Raw[] => {
+    const { use, of } = l.line;
+    if (of !== 'shock cord' || use === 'bungee') return [];
+    const { cord } = USES[use];
+    return [
+      {
+        ...aboutLine(l, true),
+        code: 'shock-cord-holds',
+        severity: 'stop',
+        says: say`The ${use} is shock cord.`,
+        because: say`It stretches to twice its length, holds nothing and springs back at whoever lets go of it. ${cordWords(cord)} does.`,
+        tries: tryLine(judged, l.id, { of: cord.of, diameter: cord.diameter }, say`Take ${cordWords(cord)}`),
+      },
+    ];
+  });
 
 /** Too thick for an eye, a sheave or a cleat. */
 export const lineTooThick: Judgement = (judged) =>

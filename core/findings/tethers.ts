@@ -4,19 +4,20 @@ import { distance, longMm, mm, say, type Point, over, under } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw } from './finding';
 
 /** Where things spin: the lowest body of a motor, the foot of the hull's own drive. */
-export function propellers({ items, hull }: Judged): { at: Point; name: string }[] {
+export function propellers({ items, hull }: Judged): { at: Point; name: string; fitting: string | null }[] {
   const motors = items.flatMap((i) => {
     if (i.placed.part.use.propels !== 'motor') return [];
     const [first, ...others] = i.placed.bodies;
     if (!first) return [];
     const low = others.reduce((a, b) => (b.bottom < a.bottom ? b : a), first);
-    return [{ at: { ...middleOf(low), z: low.bottom }, name: `${i.letter}, ${nameOf(i)}` }];
+    return [{ at: { ...middleOf(low), z: low.bottom }, name: `${i.letter}, ${nameOf(i)}`, fitting: i.placed.id }];
   });
   const drives = (hull.model.moving ?? [])
     .filter((m) => m.drives)
     .map((m) => ({
       at: { x: (m.from.x + m.to.x) / 2, y: (m.from.y + m.to.y) / 2, z: Math.min(m.from.z, m.to.z) },
       name: m.name,
+      fitting: null,
     }));
   return [...motors, ...drives];
 }
@@ -50,6 +51,35 @@ export const tetherShort: Judgement = (judged) =>
             changes: [
               { kind: 'tetherItem', item: item.placed.id, from: tether, to: { ...tether, length: Math.ceil(wanted / 50) * 50 } },
             ],
+          },
+        ],
+      },
+    ];
+  });
+
+/** A tether longer than this goes round a swimmer (judgement), mm. */
+const WRAPS = 1500;
+
+/** Long enough to go round somebody in the water. */
+export const tetherWraps: Judgement = (judged) =>
+  judged.items.flatMap((item): Raw[] => {
+    const { tether } = item.placed.fitting;
+    if (!tether || tether.length <= WRAPS) return [];
+    const wanted = distance(anchorOf(judged, item), item.placed.frame.origin) + (item.placed.part.use.usedAt ?? 0);
+    const to = Math.min(WRAPS, Math.max(50, Math.ceil(wanted / 50) * 50));
+    return [
+      {
+        ...about(item),
+        code: 'tether-wraps',
+        severity: 'look',
+        fixable: true,
+        measure: over(tether.length, 'mm', WRAPS),
+        says: say`The tether of ${nameOf(item)} is ${longMm(tether.length)} long: it goes round a swimmer.`,
+        because: say`Over ${longMm(WRAPS)} a line catches an arm or a neck in the water. Shorter, coiled, or with a link that breaks.`,
+        tries: [
+          {
+            says: say`Make it ${longMm(to)}`,
+            changes: [{ kind: 'tetherItem', item: item.placed.id, from: tether, to: { ...tether, length: to } }],
           },
         ],
       },

@@ -92,15 +92,19 @@ const SUITS = 350;
 /** Where the shoulders of a seated body can be: upright, leaning, turned. */
 export const shouldersOf = (p: Paddler): Point[] => [shoulderOf(p, 'port'), shoulderOf(p, 'starboard'), ...stretched(p, BOTH)];
 
-/** The same from the water beside the hull: one arm over the gunwale edge, swimmer upright, shoulders at the surface. */
+/**
+ * The same from the water beside the hull: one arm over the gunwale edge, swimmer upright, shoulders at the surface.
+ * @param x where the swimmer is along the boat; abreast of the point when left out
+ */
 export function reachedFromWater(
   hull: HullSurface,
   p: Paddler,
   point: Point,
   side: 'port' | 'starboard',
   waterline: number,
+  x = point.x,
 ): number {
-  const edge = { x: point.x, y: sideSign(side) * (hull.halfBreadth(point.x) + 0.08 * p.stature), z: waterline };
+  const edge = { x, y: sideSign(side) * (hull.halfBreadth(x) + 0.08 * p.stature), z: waterline };
   return Math.max(0, distance(edge, point) - (BODY.upperArm + BODY.forearmAndHand) * p.stature);
 }
 

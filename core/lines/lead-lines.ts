@@ -115,12 +115,24 @@ export function leadLines(input: LinesInput, memory: Memory): LedLine[] {
   const made: LedLine[] = [];
   for (const [id, line] of inOrder) {
     const through = made.filter((l) => l.line.through.some((p) => p.at === 'ring' && p.line === id));
-    const led = leadOne(id, line, bench, Math.max(0, ...through.map((l) => l.load)));
+    const led = leadOne(id, line, bench, Math.max(0, ...through.map(atItsEnds)));
     if (led) made.push(led);
   }
   const order = new Map(Object.keys(lines).map((id, i) => [id, i]));
   return made.sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0));
 }
+
+/** A trolley is made so loose that its ring comes so far off the side half way, mm (judgement: a hand's length). */
+const OFF_THE_SIDE = 300;
+/** By how much longer than its way it is made for that, as a share. */
+const slackOf = (way: number): number => Math.hypot(1, (2 * OFF_THE_SIDE) / way) - 1;
+
+/**
+ * What a line through a ring draws it with where the ring is held, at bow or stern. Amidships it is drawn through alone, which is
+ * said (`anchor-abeam`): no trolley is built to hold a boat across a stream.
+ */
+const atItsEnds = ({ held, load }: LedLine): number =>
+  held && held.lies.length > 1 ? SURGE * Math.max(held.lies[0]?.newtons ?? 0, held.lies.at(-1)?.newtons ?? 0) : load;
 
 /** Where a ring is looked at along its way. */
 const RINGS = [0, 0.5, 1];
@@ -149,7 +161,7 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
   const pulled = tightness[0] ?? 1;
   const load = loadOf(line, { held, lift, ringLoad, bench });
   // A trolley is drawn sideways by what goes through its ring; the other side of the loop gives with it.
-  const sideways = traits.loop ? drawnSideways(load, stiffness(cord) / 2) : null;
+  const sideways = traits.loop ? drawnSideways(load, stiffness(cord) / 2, slackOf(taut)) : null;
   // Hauled, a line is tightest at the hand, as much as friction on the way asks; a lift says itself what the hand pulls.
   const mean = held ? load / SURGE : load;
   const hand = lift ? lift.hand : traits.worked && !traits.loop ? mean / pulled : null;

@@ -61,13 +61,14 @@ export function pullAt(bends: readonly Bend[], tight: readonly number[], i: numb
 
 /**
  * How tight a line between two pulleys gets when something draws at it sideways, half way: it gives until it stretches.
- * The balance 2 · T · sin α = F with T = EA · (1/cos α − 1), solved by halving.
+ * The balance 2 · T · sin α = F with T = EA · (1/cos α − 1 − slack), solved by halving.
  * @param newtons what draws at it
  * @param stiff the pull that would double the line, N
+ * @param slack how much longer than the distance it is made, as a share of that
  * @returns its tightness, N, and how far it is drawn out, as a share of the distance between the pulleys
  */
-export function drawnSideways(newtons: number, stiff: number): { readonly tight: number; readonly out: number } {
-  const tightAt = (a: number): number => stiff * (1 / Math.cos(a) - 1);
+export function drawnSideways(newtons: number, stiff: number, slack = 0): { readonly tight: number; readonly out: number } {
+  const tightAt = (a: number): number => stiff * Math.max(0, 1 / Math.cos(a) - 1 - slack);
   let [low, high] = [0, Math.PI / 2 - 1e-9];
   for (let i = 0; i < 80; i++) {
     const a = (low + high) / 2;

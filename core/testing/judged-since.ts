@@ -2,6 +2,13 @@
 export const JUDGED_SINCE: readonly string[] = [
   ...[
     'comes-loose',
+    'anchor-by-stern',
+    'anchor-drags',
+    'drogue-abeam',
+    'line-tears-mount',
+    'shock-cord-holds',
+    'stake-abeam',
+    'tether-wraps',
     'cable-loop',
     'cable-in-way',
     'unlike-in-row',

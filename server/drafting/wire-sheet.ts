@@ -1,3 +1,4 @@
+import { aboutWords, READ_WORDS, readBy } from '@plain-cleat/core/bench-test';
 import { DRAWN, printAmps, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuits';
 import { currentsOf } from '@plain-cleat/core/day';
 import { printLong } from '@plain-cleat/core/units';
@@ -127,6 +128,18 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     const plugs = [64, 190, 110, paper.width - 364];
     paper.row(['Cable', 'Plug', 'At', 'What it is plugged into'], plugs, { bold: true });
     for (const p of plugged) paper.row([p.label, p.plug, p.at, p.into], plugs);
+  }
+  const read = w.tests.filter((t) => t.read);
+  if (read.length) {
+    paper.heading('Bench test');
+    const reads = [140, paper.width - 370, 70, 70, 90];
+    paper.row(['At', 'Volts', 'Expected', 'Read', 'By'], reads, { bold: true, ends: [2, 3] });
+    const volts = (v: number): string => `${v.toFixed(2)} V`;
+    for (const { reading, expected, read: r } of read)
+      if (r) {
+        const at = aboutWords(reading, w.wiring, w.aboard.owned);
+        paper.row([at, READ_WORDS[reading.reads], volts(expected), volts(r.volts), readBy(r)], reads, { ends: [2, 3] });
+      }
   }
   const open = w.findings.filter((f) => f.step === 'wire' && !f.accepted && f.severity !== 'note');
   if (open.length) paper.text(`${open.length} not settled when this was printed: see the Wire step.`);

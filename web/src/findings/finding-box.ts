@@ -3,7 +3,8 @@ import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import type { Fix } from '@plain-cleat/core/fixes';
 import { acceptance, type Finding } from '@plain-cleat/core/findings';
-import { type Change, entryOf } from '@plain-cleat/core/rig';
+import { type Acceptance, type Change, entryOf } from '@plain-cleat/core/rig';
+import { capital } from '@plain-cleat/core/units';
 import { TextField } from '../controls/text-field';
 import { Words } from '../hull-view/words';
 import { ManagerForm, type ManagersAct, REASON } from '../rig/manager-form';
@@ -28,8 +29,14 @@ import { SessionStore } from '../stores/session.store';
           {{ c.says | words }}
         </button>
       }
+      @if (fixes().length === 0 && !finding().accepted && finding().severity !== 'note') {
+        <p class="small muted">{{ capital(finding().decides) }} decides what is done.</p>
+      }
       @if (finding().lapsed; as a) {
-        <p class="small">{{ a.by }} accepted it ({{ a.reason }}); it has got worse since.</p>
+        <p class="small">
+          {{ a.by }} accepted it ({{ a.reason }});
+          {{ wasKept(a) ? 'it has got worse since.' : 'how bad it was then was not kept.' }}
+        </p>
       }
       @if (finding().accepted; as a) {
         <p class="small muted">
@@ -86,6 +93,9 @@ export class FindingBox {
   protected readonly asking = signal(false);
   protected readonly asked = computed(() => this.store.state()?.workup.ledger.acceptancesAsked.get(this.finding().key));
   protected readonly why = new FormControl('', { nonNullable: true, validators: REASON });
+
+  protected readonly capital = capital;
+  protected wasKept = (a: Acceptance): boolean => a.measure !== undefined || a.size !== undefined;
 
   protected fix(fix: Fix): void {
     this.store.change({ ...fix.change, id: crypto.randomUUID() });

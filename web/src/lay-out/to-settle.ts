@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { Fix } from '@plain-cleat/core/fixes';
+import { capital } from '@plain-cleat/core/units';
 import type { Finding } from '@plain-cleat/core/findings';
 import type { Plan } from '@plain-cleat/core/rig';
 import { Words } from '../hull-view/words';
@@ -28,8 +29,8 @@ import { Words } from '../hull-view/words';
             <button mat-stroked-button type="button" (click)="taken.emit(fix)">{{ fix.says | words }}</button>
           } @else if (f.fixable && searching() && !fixes()[f.key]) {
             <span class="small muted" role="status">looking for a fix</span>
-          } @else if (f.fixable) {
-            <span class="small muted">no automatic fix</span>
+          } @else {
+            <span class="small muted">{{ f.fixable ? 'No fix found: ' + f.decides : capital(f.decides) }} decides</span>
           }
         </li>
       } @empty {
@@ -85,6 +86,7 @@ import { Words } from '../hull-view/words';
   `,
 })
 export class ToSettle {
+  protected readonly capital = capital;
   readonly findings = input.required<readonly Finding[]>();
   readonly accepted = input<readonly Finding[]>([]);
   /** What wants no settling and is good to know. */

@@ -19,6 +19,7 @@ import {
   plantFault,
   postsIn,
   READ_WORDS,
+  readBy,
   type Reading,
   readingsOf,
   tipsOf,
@@ -128,7 +129,7 @@ export class BenchCard {
           ...{ reading, expected, volts, tips: tipsOf(reading, this.owned()), how: READ_WORDS[reading.reads] },
           about: aboutWords(reading, this.wiring(), this.owned()),
           ok: volts === null ? null : passes(reading, expected, volts),
-          by: this.practice() ? '' : (facts.get(reading.id)?.by ?? ''),
+          by: this.practice() ? '' : saidBy(facts.get(reading.id)),
         };
       });
   });
@@ -228,3 +229,6 @@ export class BenchCard {
     this.practised.set(new Map());
   }
 }
+
+const saidBy = (fact: { readonly by: string; readonly meter: string } | undefined): string =>
+  fact ? readBy({ by: fact.by, simulated: fact.meter === 'bench meter' }) : '';

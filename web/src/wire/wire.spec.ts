@@ -69,7 +69,7 @@ describe('wiring', () => {
   it('keeps what is typed from a meter, each reading as a fact of its own; the simulated one reads for practice alone', async () => {
     const rig = await OpenRig.show(Wire, laidPlan());
     await rig.click('[role=tab]', 'Bench test');
-    expect(rig.text).not.toContain('Read with the bench meter');
+    expect(rig.text).not.toContain('Read with the simulated meter');
     await rig.enter('B Lamp alone', '13.3');
     const reads = [...(rig.store.state()?.workup.ledger.circuitReads.values() ?? [])];
     expect(reads.map((f) => [f.meter, f.volts])).toEqual([['typed', 13.3]]);
@@ -77,7 +77,7 @@ describe('wiring', () => {
     expect(rig.text).toContain('What would explain it');
     await rig.click('button', 'Plant a fault');
     expect(rig.text).toContain('Practice: a fault is planted. Nothing here is kept.');
-    await rig.click('button', 'Read with the bench meter');
+    await rig.click('button', 'Read with the simulated meter');
     expect(rig.store.state()?.workup.ledger.circuitReads.size).toBe(2);
   });
 
