@@ -160,6 +160,7 @@ const FINDINGS = {
   'rider-untied': 'anyone',
   'rig-up-long': 'anyone',
   'road-height': 'anyone',
+  'rings-on-post': 'anyone',
   'rod-at-body': 'anyone',
   'rod-butt': 'anyone',
   'rod-meets': 'anyone',

@@ -5,7 +5,7 @@ import type { ShopSettings } from '../shop';
 import { markedAt } from '../layout';
 import { kg, mm, say, over } from '../units';
 import { about, alone, nameOf, type Judgement, type Raw } from './finding';
-import { laidOtherwise, onItsFloor, otherRooms, strapped } from './other-rooms';
+import { intoRooms, laidOtherwise, onItsFloor, otherRooms, strapped } from './other-rooms';
 
 /** How high a room is where a thing stands, mm. */
 function heightAt({ floor, ceiling }: Room, { placed }: Fitted): number {
@@ -149,16 +149,20 @@ const HEAVY = 1;
 /** What wants to be dry stands dry. */
 export const keptDry = alone((item, { hull }): Raw[] => {
   const room = roomAbout(hull, item.placed);
-  if (!room || room.space.dry || !item.placed.part.inside?.dry || item.placed.below) return [];
+  const { part, below } = item.placed;
+  // How what is fed or stores is sealed is judged where that is known.
+  if (room?.space.dry || !part.inside?.dry || below || (!room && part.power?.sealed !== undefined)) return [];
   return [
     {
       ...about(item),
       code: 'gets-wet',
       severity: 'look',
       fixable: true,
-      says: say`${nameOf(item)} wants to be dry; the ${room.space.name} is damp.`,
+      says: room
+        ? say`${nameOf(item)} wants to be dry; the ${room.space.name} is damp.`
+        : say`${nameOf(item)} wants to be dry and stands on the open deck.`,
       because: say`Sealed in a box of its own, or in a room that keeps water out.`,
-      tries: otherRooms(item, room),
+      tries: (judged) => intoRooms(item, judged, (other) => other !== room && (other.space.dry ?? false)),
     },
   ];
 });

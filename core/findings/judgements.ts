@@ -39,6 +39,7 @@ import {
 } from './lines';
 import { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 import { openHoles } from './open-holes';
+import { posts } from './posts';
 import { overboard } from './overboard';
 import { overlap, overlapBetweenSets, swappedTogether } from './overlap';
 import { paddleLength, paddleStroke } from './paddle-stroke';
@@ -269,6 +270,7 @@ const RIG_JUDGEMENTS: readonly Judgement[] = [
   plugsHold,
   plugsAlike,
   fuseBuried,
+  posts,
   besideMotor,
   signalsUnlike,
   signalsFull,

@@ -44,7 +44,9 @@ const nearest = (ties: readonly TiePoint[], x: number): TiePoint | undefined =>
  */
 export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput): LineProposal {
   const kept = Object.entries(plan.lines).filter(([, l]) => !l.proposed);
-  const ties = tiePointsOf(surface, owned, ledger).filter((t) => t.room === null);
+  const ties = tiePointsOf(surface, owned, ledger)
+    .filter((t) => t.room === null)
+    .sort((a, b) => a.at.x - b.at.x);
   const lines = new Map<string, { line: Line; why: Sentence }>();
   const wants: Sentence[] = [];
   const carried = (item: Fitted): boolean => kept.some(([, l]) => l.carries === item.placed.id);
@@ -74,6 +76,7 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
       else add(...moored(item, use, cleat));
       continue;
     }
+    if (part.goesWith.answersTo.includes('rudder')) steer(item);
     const eye = ties.find((t) => t.fitting === id && t.rides !== undefined);
     if (!eye) continue;
     const cleats = ties.filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'cleat');
@@ -86,6 +89,32 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
     );
   }
 
+  /** At which end of the boat a point is: in the fore or the after quarter of its length; null between. */
+  function endOf({ at }: TiePoint): 'the bow' | 'the stern' | null {
+    const share = at.x / surface.length;
+    return share < 0.25 ? 'the bow' : share > 0.75 ? 'the stern' : null;
+  }
+
+  /** A line from each arm of a rudder to the same side of what steers it. */
+  function steer({ placed: { id, part }, letter }: Fitted): void {
+    const arms = ties.filter((t) => t.fitting === id && t.lead.as === 'eye');
+    const steering = owned.filter((i) => i.placed.id !== id && i.placed.part.goesWith.answersTo.includes('steering'));
+    const ends = ties.filter((t) => steering.some((i) => i.placed.id === t.fitting) && t.lead.as === 'eye');
+    for (const arm of arms) {
+      const side = sideOf(arm.at.y);
+      const to = ends.find(
+        (t) => sideOf(t.at.y - (ends[0] && ends.at(-1) ? (ends[0].at.y + (ends.at(-1)?.at.y ?? 0)) / 2 : 0)) === side,
+      );
+      if (side === 'centre' || !to)
+        return void wants.push(say`pedals or a knob with eyes for the lines of ${letter}, ${part.name}`);
+      add(
+        `rudder-${id}-${side}`,
+        { ...usualLine('rudder line'), carries: id, way: `outside ${side}`, through: [tied(arm), tied(to)] },
+        say`From the ${side} arm of ${letter} to ${to.letter}, on the same side.`,
+      );
+    }
+  }
+
   function moored(item: Fitted, use: LineUse, end: TiePoint): [string, Omit<Line, 'proposed'>, Sentence] {
     const { id } = item.placed;
     const way = `outside ${side}` as const;
@@ -95,14 +124,19 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
         { ...usualLine(use), carries: id, way, through: [{ at: 'ring', line: trolley }, tied(end)] },
         say`Through the trolley’s ring, so that one chooses which end faces the stream; to ${end.letter}, which lets go at once.`,
       ];
-    const eyes = ties.filter((t) => t.fitting !== id && t.key !== end.key && t.rides === undefined && t.lead.as === 'eye');
-    const eye = use === 'drogue line' ? eyes.at(-1) : eyes[0];
+    const eyes = ties.filter(
+      (t) => t.fitting !== id && t.key !== end.key && t.rides === undefined && t.lead.as === 'eye' && endOf(t) !== null,
+    );
+    // A drogue by the stern as a rule, by the bow where there is no eye; what holds in a stream by the bow alone.
+    const aft = [...eyes].reverse().find((t) => endOf(t) === 'the stern');
+    const bow = eyes.find((t) => endOf(t) === 'the bow');
+    const eye = use === 'drogue line' ? (aft ?? bow) : bow;
     const through = eye && Math.abs(eye.at.x - end.at.x) > 200 ? [tied(eye), tied(end)] : null;
     if (through && eye)
       return [
         `${use === 'drogue line' ? 'drogue' : use === 'stake-out cord' ? 'stake' : 'anchor'}-${id}`,
         { ...usualLine(use), carries: id, way, through },
-        say`Through ${eye.letter || eye.name} at ${use === 'drogue line' ? 'the stern' : 'the bow'}, so that the boat lies to it by its end; to ${end.letter}.`,
+        say`Through ${eye.letter || eye.name} at ${endOf(eye) ?? ''}, so that the boat lies to it by its end; to ${end.letter}.`,
       ];
     // Nothing leads it: it still wants two ends.
     const ring = ties.find((t) => t.fitting === id) ?? end;

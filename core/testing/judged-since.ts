@@ -2,6 +2,7 @@
 export const JUDGED_SINCE: readonly string[] = [
   ...[
     'comes-loose',
+    'rings-on-post',
     'anchor-by-stern',
     'anchor-drags',
     'drogue-abeam',

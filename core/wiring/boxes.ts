@@ -26,6 +26,16 @@ export class Box {
 
   /** Whether a way takes so many amperes more. */
   sharesWay = (way: number, amps: number): boolean => this.on(way) + amps <= this.wayAmps;
+  /** Ways in use that still take so many amperes more, the least laden first. */
+  waysFor(amps: number): number[] {
+    const all = [...this.ways.values()].reduce((a, b) => a + b, 0);
+    if (all + amps > this.passes.amps) return [];
+    return [...this.ways]
+      .filter(([way]) => this.sharesWay(way, amps))
+      .sort(([, a], [, b]) => a - b)
+      .map(([way]) => way);
+  }
+
   nextWay = (): number => freeWay(this.passes.ways, this.ways) ?? 1;
 
   private on = (way: number): number => this.ways.get(way) ?? 0;

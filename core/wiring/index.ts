@@ -13,3 +13,4 @@ export * from './bundle';
 export * from './fishing';
 export * from './route-for';
 export * from './tape';
+export * from './rings';

@@ -40,13 +40,14 @@ export interface Joined {
 export const pluggedIn = (joined: readonly Joined[], part: string, family: string): number =>
   joined.filter((j) => j.family === family && (j.from === part || j.to === part)).length;
 
-/** Screens aboard with a jack free for what a part senses, the nearest along the boat first. */
+/** Screens aboard with a jack free for what a part senses, those on its side first, the nearest of them along the boat. */
 export function screensFor(owned: readonly Fitted[], joined: readonly Joined[], sensor: Fitted): Fitted[] {
   const far = (i: Fitted): number => Math.abs(xOf(i) - xOf(sensor));
+  const across = (i: Fitted): number => Number(i.placed.frame.origin.y * sensor.placed.frame.origin.y < 0);
   return owned
     .filter(({ placed: { id, part } }) => {
       const jack = part.screen ? matedBy(part.signal, sensor.placed.part.signal) : null;
       return jack !== null && pluggedIn(joined, id, jack.family) < jack.ways;
     })
-    .sort((a, b) => far(a) - far(b));
+    .sort((a, b) => across(a) - across(b) || far(a) - far(b));
 }

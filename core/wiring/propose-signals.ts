@@ -15,7 +15,11 @@ export interface ProposedSignals {
  * network are joined bow to stern. What the rigger's own cables join stays joined as it is.
  * @param kept the rigger's own signal cables
  */
-export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], lane: Run['lane']): ProposedSignals {
+export function proposeSignals(
+  owned: readonly Fitted[],
+  kept: readonly Run[],
+  laneOf: (to: Fitted) => Run['lane'],
+): ProposedSignals {
   const runs: { run: Run; why: Sentence }[] = [];
   const wants: Sentence[] = [];
   const signalOf = (id: string) => owned.find((i) => idOf(i) === id)?.placed.part.signal;
@@ -25,14 +29,15 @@ export function proposeSignals(owned: readonly Fitted[], kept: readonly Run[], l
   const isFree = (item: Fitted, family: string): boolean =>
     pluggedIn(joined(), idOf(item), family) < (item.placed.part.signal?.jacks.find((j) => j.family === family)?.ways ?? 0);
   const join = (from: Fitted, to: Fitted, why: Sentence): void => {
-    const run: Run = { from: idOf(from), to: idOf(to), lane, via: [], awg: null, has: 'signal', proposed: true };
+    const run: Run = { from: idOf(from), to: idOf(to), lane: laneOf(to), via: [], awg: null, has: 'signal', proposed: true };
     runs.push({ run, why });
   };
   const screens = owned.filter((i) => i.placed.part.screen && i.placed.part.signal).sort((a, b) => xOf(a) - xOf(b));
   for (const sensor of owned.filter((i) => i.placed.part.signal?.senses)) {
     if (all().some((r) => r.from === idOf(sensor) || r.to === idOf(sensor))) continue;
     const [screen] = screensFor(screens, joined(), sensor);
-    if (screen) join(sensor, screen, say`${nameOf(screen)} shows what it senses: the nearest screen that takes its plug.`);
+    if (screen)
+      join(sensor, screen, say`${nameOf(screen)} shows what it senses: the nearest screen on its side that takes its plug.`);
     else wants.push(say`A screen for ${nameOf(sensor)}: none aboard has a jack free that takes its plug.`);
   }
   screens.slice(1).forEach((screen, i) => {

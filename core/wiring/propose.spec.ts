@@ -18,6 +18,7 @@ const ABOARD: Plan['fittings'] = {
   block: fitted('fuse-block-6', within('stern-hold', 3000, 100), 'loose'),
   panel: fitted('switch-panel', deck(2100, 300), 'rivet'),
   kill: fitted('kill-switch', deck(2060, -430), 'through'),
+  main: fitted('main-switch', deck(2300, 300), 'through'),
   port: fitted('charge-port', deck(1000, 100), 'through'),
   motor: fitted('motor-stern-45', deck(3660, 0), 'through'),
   bow: fitted('motor-bow-55', deck(200, 0), 'through'),
@@ -77,6 +78,13 @@ const NEVER: readonly FindingCode[] = [
     'unlike-in-parallel',
     'way-unnamed',
     'breaking-capacity',
+    'breaking-volts',
+    'part-of-a-row',
+    'unlike-in-row',
+    'fuse-over-load',
+    'thin-singly',
+    'charge-drop',
+    'charger-unguarded',
     'beside-motor',
     'charger-unlike',
     'charger-volts',
@@ -129,6 +137,34 @@ describe('a proposed circuit', () => {
     expect(feeder(w, 'port')).toBe('big');
     expect(w.findings.filter((f) => ['light-unswitched', 'shared-with-motor'].includes(f.code))).toEqual([]);
     expect(tell(proposal.runs.get('feed-kill')?.why ?? [], 'metric')).toMatch(/lanyard switch: pulled, the motor stops/);
+  });
+
+  it('hangs everything but the motor on one main switch, shares a way before a lamp goes straight to the battery, and keeps each side its own', () => {
+    const lamps = Object.fromEntries(
+      Array.from({ length: 8 }, (_, i) => [`lamp${i}`, fitted('deck-light', deck(1000 + 60 * i, i % 2 ? 95 : -95), 'rivet')]),
+    );
+    const input = inputOf(
+      { ...lamps, small: ABOARD.small, main: ABOARD.main, panel: ABOARD.panel } as Plan['fittings'],
+      {},
+      [],
+      QUENBY,
+    );
+    const w = workUp(taken(input, proposed(input)));
+    const from = (id: string): string[] => w.wiring.runs.filter((r) => r.from === id).map((r) => r.to);
+    expect([from('small'), from('main')]).toEqual([['main'], ['panel']]);
+    expect(from('panel').length).toBe(8);
+    const ways = new Set(w.wiring.runs.filter((r) => r.from === 'panel').map((r) => r.way));
+    expect(ways.size).toBe(4);
+    for (const r of w.wiring.runs.filter((x) => x.from === 'panel')) {
+      const lamp = w.aboard.owned.find((i) => i.placed.id === r.to);
+      expect(r.lane).toBe((lamp?.placed.frame.origin.y ?? 0) > 0 ? 'inside starboard' : 'inside port');
+    }
+    expect(w.findings.filter((f) => ['light-unswitched', 'rings-on-post', 'over-way', 'not-fed'].includes(f.code))).toEqual([]);
+    // Four rings and no more: without a box or a main it says what is wanted.
+    const bare = inputOf({ ...lamps, small: ABOARD.small } as Plan['fittings'], {}, [], QUENBY);
+    const proposal = proposed(bare);
+    expect(tell(proposal.wants.at(-1) ?? [], 'metric')).toMatch(/A main switch and a fuse block at Battery 30 Ah.*8 feeds/);
+    expect(workUp(taken(bare, proposal)).findings.map((f) => f.code)).toContain('rings-on-post');
   });
 
   it('puts batteries alike in a row for a motor of more volts, through the lanyard switch, and everything else on another (property)', () => {

@@ -2,10 +2,11 @@ import { nominalVolts, type Draw } from '../circuits';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import { goAround } from './go-around';
+import { RINGS_ON_POST } from './rings';
 import { proposePorts } from './propose-ports';
 import { proposeSignals } from './propose-signals';
 import { freeKey, proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../rig';
-import { idOf, nameOf, shortName, voltsOf, xOf } from './asked-of';
+import { idOf, nameOf, nearest, shortName, voltsOf, xOf } from './asked-of';
 import { bankFor, type Bank } from './banks';
 import { Box, boxFor } from './boxes';
 import { feedsOver } from './run';
@@ -50,7 +51,10 @@ class Proposing {
   private readonly wants: Sentence[] = [];
   private readonly batteries: readonly Fitted[];
   private readonly boxes: Box[];
-  private readonly motorSide: Side = 'starboard';
+  /** The side of the motor's cable: the other than most of what it would disturb. */
+  private readonly motorSide: Side;
+  /** A switch of one way beside a battery, that everything but its motor hangs on. */
+  private readonly mains = new Map<Fitted, Fitted>();
   /** Batteries that stand in a row, or behind the first side by side: nothing else is fed from them. */
   private readonly banked = new Set<Fitted>();
 
@@ -61,6 +65,19 @@ class Proposing {
     this.batteries = owned
       .filter((i) => i.placed.part.power?.battery)
       .sort((a, b) => (b.placed.part.power?.battery?.ampHours ?? 0) - (a.placed.part.power?.battery?.ampHours ?? 0));
+    const leans = owned.reduce(
+      (sum, { placed: { part, frame } }) =>
+        sum + (part.power?.draw?.of === 'electronics' || part.screen ? Math.sign(frame.origin.y) : 0),
+      0,
+    );
+    this.motorSide = leans > 0 ? 'port' : 'starboard';
+    for (const {
+      run: { from, to },
+    } of Object.values(this.kept).flatMap((run) => (run.has === 'series' ? [{ run }] : [])))
+      for (const id of [from, to]) {
+        const inRow = this.batteries.find((b) => idOf(b) === id);
+        if (inRow) this.banked.add(inRow);
+      }
     this.boxes = owned.flatMap((item): Box[] => {
       const passes = item.placed.part.power?.passes;
       return passes && passes.ways > 1 ? [new Box(item, passes)] : [];
@@ -70,14 +87,16 @@ class Proposing {
   propose(): Proposal {
     const { owned } = this.input;
     this.takeKept();
+    this.chooseMains();
     const loads = this.loads();
     for (const load of loads.filter((l) => l.draw.of === 'motor')) this.feedMotor(load);
     for (const load of loads.filter((l) => l.draw.of !== 'motor')) this.feedRest(load, loads);
     this.feedBoxes();
-    const { chargers, wants } = proposePorts(owned, this.batteries, this.keptFeeds);
-    for (const { battery, by, why } of chargers) this.add(by, { from: idOf(battery), lane: this.laneOf({ draw: null }) }, why);
+    const { chargers, wants } = proposePorts(owned, this.batteries, this.keptFeeds, this.rows());
+    for (const { battery, by, why } of chargers) this.add(by, { from: idOf(battery), lane: this.laneOf(by) }, why);
     this.wants.push(...wants);
     this.joinSignals();
+    this.countFeeds();
     this.wants.push(...goAround(this.runs, Object.values(this.kept), this.input));
     return { runs: this.runs, changes: this.changes(), wants: this.wants };
   }
@@ -111,11 +130,14 @@ class Proposing {
   private ofVolts = (draw: Draw): readonly Fitted[] =>
     this.batteries.filter((b) => !this.banked.has(b) && voltsOf(b) === nominalVolts(draw.volts));
 
-  /** Inside or outside as the brief has it; the motor's cable along one side, what it would disturb along the other. */
-  private laneOf({ draw }: { readonly draw: Pick<Draw, 'of'> | null }): Run['lane'] {
+  /** Inside or outside as the brief has it, along the side of what is fed; the motor's cable along one side, what it would disturb along the other. */
+  private laneOf(to: Fitted, draw: Pick<Draw, 'of'> | null = null): Run['lane'] {
     const where = this.input.plan.brief.wires === 'inside' ? 'inside' : 'outside';
-    const side = draw?.of === 'motor' ? this.motorSide : 'port';
-    return `${where} ${side}`;
+    const away = this.motorSide === 'port' ? 'starboard' : 'port';
+    const own = to.placed.frame.origin.y > 0 ? 'starboard' : 'port';
+    const heard = draw?.of === 'electronics' || to.placed.part.signal !== undefined;
+    const motored = this.input.owned.some((i) => i.placed.part.power?.draw?.of === 'motor');
+    return `${where} ${draw?.of === 'motor' ? this.motorSide : heard && motored ? away : own}`;
   }
 
   /** The id of the run that a fitting is fed by: the same each time it is proposed, and none of the rigger's. */
@@ -148,7 +170,7 @@ class Proposing {
   }
 
   private feedMotor({ item, draw }: Load): void {
-    const lane = this.laneOf({ draw });
+    const lane = this.laneOf(item, draw);
     const gives = this.ofVolts(draw).find((b) => (b.placed.part.power?.battery?.mostAmps ?? Infinity) >= draw.amps);
     const busy = new Set(this.feeding().flatMap((r) => [r.from, r.to]));
     const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.banked.has(b));
@@ -220,12 +242,25 @@ class Proposing {
     const why = this.turnsMotor(battery)
       ? say`From ${nameOf(battery)}, which turns the motor too: there is no other aboard.`
       : say`From ${nameOf(battery)}, which turns no motor.`;
-    const lane = this.laneOf(load);
+    const lane = this.laneOf(item, draw);
     const unswitched = draw.of === 'lights' && !draw.switched;
     const box = boxFor(this.boxes, { amps: draw.amps, battery, unswitched });
     if (!box) {
+      const shared = this.sharedWay(battery, draw.amps, unswitched);
+      if (shared) {
+        shared.box.hang(shared.way, draw.amps);
+        const others = this.feeding().filter((r) => r.from === idOf(shared.box.item) && r.way === shared.way);
+        const name = `${others[0]?.name ?? ''}, ${shortName(item)}`.slice(0, 40);
+        for (const [id, { run, why: was }] of this.runs)
+          if (others.includes(run)) this.runs.set(id, { run: { ...run, name }, why: was });
+        return this.add(
+          item,
+          { from: idOf(shared.box.item), lane, way: shared.way, name },
+          say`Every way of ${nameOf(shared.box.item)} is taken: it shares way ${shared.way}, which carries both.`,
+        );
+      }
       if (unswitched) this.wants.push(say`A switch panel or relay box for ${nameOf(item)}: nothing aboard switches it.`);
-      return this.add(item, { from: idOf(battery), lane }, why);
+      return this.add(item, this.fromBattery(battery, lane), why);
     }
     box.battery ??= battery;
     const way = this.wayFor(box, load, all);
@@ -240,12 +275,78 @@ class Proposing {
     );
   }
 
+  /** A way of a box of this battery that still carries so much more; the least laden. */
+  private sharedWay(battery: Fitted, amps: number, unswitched: boolean): { box: Box; way: number } | null {
+    const fits = this.boxes
+      .filter((b) => b.battery === battery && (!unswitched || b.passes.switched))
+      .flatMap((box) => box.waysFor(amps).map((way) => ({ box, way })));
+    return fits[0] ?? null;
+  }
+
   /** A name that no other way of a box has: the second of a kind is numbered. */
   private calledOn({ item }: Box, way: number, name: string): string {
     const runs = this.feeding();
     const taken = runs.filter((r) => r.from === idOf(item) && r.way !== way).map((r) => r.name);
     const numbered = (n: number): string => (n === 1 ? name : `${name} ${n}`);
     for (let n = 1; ; n++) if (!taken.includes(numbered(n))) return numbered(n);
+  }
+
+  /** Switches of one way that no lanyard pulls, each beside the battery it stands nearest to; the rigger's own stay. */
+  private chooseMains(): void {
+    const { owned } = this.input;
+    const switches = owned.filter((i) => {
+      const passes = i.placed.part.power?.passes;
+      return passes?.switched && passes.ways === 1 && !passes.kills && !this.isFed(i);
+    });
+    const motors = owned.filter((i) => i.placed.part.power?.draw?.of === 'motor').length;
+    // The largest is the motor's as long as there is another.
+    const free = this.batteries
+      .filter((b) => !this.banked.has(b))
+      .slice(Math.min(motors, Math.max(0, this.batteries.length - 1)));
+    for (const main of switches) {
+      const battery = nearest(
+        xOf(main),
+        free.filter((b) => !this.mains.has(b)),
+        xOf,
+      );
+      if (battery) this.mains.set(battery, main);
+    }
+  }
+
+  /** From a battery, or from its main switch where it has one; that is fed first. */
+  private fromBattery(battery: Fitted, lane: Run['lane']): Pick<Run, 'from' | 'lane' | 'way'> {
+    const main = this.mains.get(battery);
+    if (!main) return { from: idOf(battery), lane };
+    if (!this.runs.has(this.runTo(main)))
+      this.add(
+        main,
+        { from: idOf(battery), lane: this.laneOf(main) },
+        say`The main switch of ${nameOf(battery)}: everything hangs on it, behind one protection at the battery.`,
+      );
+    return { from: idOf(main), lane, way: 1 };
+  }
+
+  /** Rows of batteries, the rigger's and those of this proposal. */
+  private rows(): Fitted[][] {
+    const rows: Fitted[][] = [];
+    const byId = new Map(this.batteries.map((b) => [idOf(b), b]));
+    for (const { has, from, to } of this.feeding()) {
+      const [a, b] = [byId.get(from), byId.get(to)];
+      if (has !== 'series' || !a || !b) continue;
+      const row = rows.find((r) => r.includes(a) || r.includes(b));
+      if (!row) rows.push([a, b]);
+      else for (const one of [a, b]) if (!row.includes(one)) row.push(one);
+    }
+    return rows;
+  }
+
+  /** Where many feeds leave one battery by themselves, one main and a block are wanted. */
+  private countFeeds(): void {
+    for (const battery of this.batteries) {
+      const feeds = this.feeding().filter((r) => r.from === idOf(battery));
+      if (feeds.length > RINGS_ON_POST)
+        this.wants.push(say`A main switch and a fuse block at ${nameOf(battery)}: ${feeds.length} feeds would leave its post.`);
+    }
   }
 
   private runningOf = (all: readonly Load[]): readonly Load[] => all.filter((l) => l.running);
@@ -265,7 +366,7 @@ class Proposing {
       if (!battery || this.isFed(item)) continue;
       this.add(
         item,
-        { from: idOf(battery), lane: this.laneOf({ draw: null }) },
+        this.fromBattery(battery, this.laneOf(item)),
         say`${nameOf(battery)} feeds the box; its fuse stands at the battery.`,
       );
     }
@@ -273,7 +374,7 @@ class Proposing {
 
   private joinSignals(): void {
     const kept = Object.values(this.kept).filter((r) => !feedsOver(r));
-    const { runs, wants } = proposeSignals(this.input.owned, kept, this.laneOf({ draw: null }));
+    const { runs, wants } = proposeSignals(this.input.owned, kept, (to) => this.laneOf(to));
     for (const { run, why } of runs) {
       const id = freeKey(`signal-${run.from}`, (key) => this.isKept(key) || this.runs.has(key));
       this.runs.set(id, { run, why });
