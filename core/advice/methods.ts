@@ -41,7 +41,7 @@ const MAGNET_SIDEWAYS = 0.2;
 /** Hook-and-loop over its pad, wet and used: what it bears steadily before it peels, MPa (judgement). */
 const HOOKS = 0.01;
 /** A glue pad bears so much over its base in steady pull, MPa (judgement): it peels long before. */
-const GLUE = 0.02;
+const GLUE = { hull: 0.02, fabric: 0.06 } as const;
 /** Flat wall about a fitting that bends with it, mm (judgement). */
 const PANEL = 110;
 /** Steel through the hull, MPa at proof: stainless A2-70 (ISO 3506, from memory), on the thread's stress area. */
@@ -92,7 +92,8 @@ export function strengthOf(hull: HullSurface, placed: Placed, mounted: Mounted, 
     return { ...only({ factor: over(bears, Math.hypot(load.tension, load.shear)), rules: BEAR_WORDS[hold] ?? '' }), load };
   if (hold === 'glue' || hold === 'hook and loop') {
     const area = part.body.base.length * part.body.base.width;
-    const [most, rules] = hold === 'glue' ? [GLUE, 'the glue peels'] : [HOOKS, 'the hook-and-loop peels'];
+    const glue = GLUE[hull.model.material === 'pvc fabric' ? 'fabric' : 'hull'];
+    const [most, rules] = hold === 'glue' ? [glue, 'the glue peels'] : [HOOKS, 'the hook-and-loop peels'];
     return { ...only({ factor: over(most * area, Math.hypot(load.tension, load.shear)), rules }), load };
   }
   if (hold === 'magnet') {

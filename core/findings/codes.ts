@@ -215,6 +215,7 @@ const FINDINGS = {
   'unlike-in-row': 'manager',
   unread: 'anyone',
   unsteady: 'nobody',
+  'unsteady-standing': 'anyone',
   unvented: 'anyone',
   'used-up': 'anyone',
   'way-unnamed': 'anyone',
@@ -244,7 +245,16 @@ const DECIDED_BY: Partial<Readonly<Record<FindingCode, Decider>>> = {
   ...ofThem('the owner', [
     ...(['body-not-kept', 'cannot-float', 'card-full', 'day-too-long', 'drill-policy', 'event-rule', 'leg-too-fast'] as const),
     ...(['legs', 'little-rating-left', 'no-back-up', 'no-propulsion', 'overloaded', 'own-battery-short'] as const),
-    ...(['paddle-short', 'rod-places', 'seat-place', 'second-seat', 'strokes-meet', 'too-many-rods', 'unsteady'] as const),
+    ...([
+      'paddle-short',
+      'rod-places',
+      'seat-place',
+      'second-seat',
+      'strokes-meet',
+      'too-many-rods',
+      'unsteady',
+      'unsteady-standing',
+    ] as const),
   ]),
   ...ofThem('the manager', ['drilled-elsewhere', 'hole-under-water', 'hull-off', 'measured-twice']),
 };

@@ -35,11 +35,13 @@ export const steady: Judgement = ({ hull, steady: of, plan: { brief }, float }):
   return [
     {
       ...aboutHull(hull, hull.model.seat.x),
-      code: 'unsteady',
-      severity: 'stop',
+      ...(brief.stands === 'sits'
+        ? ({ code: 'unsteady', severity: 'stop' } as const)
+        : // Who stands gives with the boat, and holds it by their feet.
+          ({ code: 'unsteady-standing', severity: 'look' } as const)),
       measure: under(gm, 'mm', 0),
-      says: say`It does not stay upright with everything aboard${brief.stands === 'sits' ? '' : ' and somebody standing'}: its metacentric height is ${mm(gm, 'down')}.`,
-      because: say`What is high up or stands makes it tip over by itself. Heavy things lower, a lower seat, a wider hull, outriggers. ${AN_ESTIMATE}`,
+      says: say`It does not stay upright by itself with everything aboard${brief.stands === 'sits' ? '' : ' and somebody standing'}: its metacentric height is ${mm(gm, 'down')}.`,
+      because: say`${brief.stands === 'sits' ? 'What is high up makes it tip over.' : 'Whoever stands has to hold it by their feet all the time.'} Heavy things lower, a lower seat, a wider hull, outriggers. ${AN_ESTIMATE}`,
     },
   ];
 };

@@ -1,6 +1,6 @@
 import { CATALOG, ORRISK, QUENBY } from '../../demo/index';
 import type { Plan, Run } from '../rig';
-import { judgeCases, rig } from '../testing/judging';
+import { rig } from '../testing/judging';
 import { deck, fitted, partWith, track } from '../testing/plans';
 import { bundleAcross, fishing, heldBy, WIRE_ACROSS } from '../wiring';
 import { workUp, type WorkupInput } from '../workup';
@@ -24,16 +24,6 @@ const THROUGH: Run['via'] = [
 ];
 const stern = (more: Partial<Run> = {}, fittings: Plan['fittings'] = {}): WorkupInput =>
   rig({ ...STERN, ...fittings }, {}, ORRISK, { runs: { r: run('b', 'l', more) } });
-/** As many cables more through the same gland. */
-const crowded = (count: number): WorkupInput => {
-  const fittings: Plan['fittings'] = { ...STERN };
-  const runs: Record<string, Run> = {};
-  for (let i = 0; i < count; i++) {
-    fittings[`l${i}`] = fitted('deck-light', deck(1272, -90 + 10 * i), 'rivet');
-    runs[`r${i}`] = run('b', `l${i}`, { via: THROUGH, awg: 12 });
-  }
-  return rig(fittings, {}, ORRISK, { runs });
-};
 
 /** A sounder on a cable of its own, from a battery so far ahead of it. */
 const sounder = (x: number, cable: number, gauge?: number): WorkupInput => {
@@ -48,47 +38,8 @@ const sounder = (x: number, cable: number, gauge?: number): WorkupInput => {
   );
   return { ...input, catalog: { ...input.catalog, parts } };
 };
-const wantedAt = (x: number): number => workUp(sounder(x, 20_000)).wiring.runs[0]?.wanted ?? 0;
 
 describe('routes', () => {
-  judgeCases([
-    {
-      code: 'run-through',
-      fires: stern(),
-      says: /The cable to Deck light, dim red goes through the after bulkhead/,
-      not: stern({ via: THROUGH }),
-    },
-    {
-      // Five cables of 12 AWG are √(10 · 4² / 0.64) = 15.8 mm across, seven 18.7.
-      code: 'gland-small',
-      fires: crowded(7),
-      says: /lets 18 mm through; 14 wires are 19 mm across/,
-      not: crowded(5),
-      fix: false,
-    },
-    {
-      code: 'cable-short',
-      fires: sounder(1450, wantedAt(1450) - 2),
-      says: /The cable of Sounder 7 in, deck arm is 2 mm too short/,
-      not: sounder(1450, wantedAt(1450)),
-      fix: false,
-    },
-    {
-      code: 'hangs-free',
-      // Over the deck, off its lane at 1900: nothing holds it from there. Inside it lies along the skin and is stuck to that.
-      fires: stern({
-        lane: 'outside starboard',
-        via: [
-          { at: 'lane', x: 3500 },
-          { at: 'lane', x: 1900 },
-        ],
-      }),
-      says: /0\.\d+ m of the cable to Deck light, dim red hangs free/,
-      not: stern({ via: [...THROUGH.slice(0, 3), { at: 'lane', x: 1900 }] }),
-      fix: false,
-    },
-  ]);
-
   it('a cable that comes with its part is as thick as it is, whatever the plan asks', () => {
     const input = sounder(1450, 3000, 18);
     const runs = { r: { ...input.plan.runs.r, awg: 12 } } as Plan['runs'];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CATALOG, QUENBY, SHOP } from '../../demo/index';
 import { searchFixes } from '../fixes';
 import { applyChange, type Plan, type Run } from '../rig';
-import { found, judgeCases, rig, search } from '../testing/judging';
+import { found, rig, search } from '../testing/judging';
 import { deck, fitted, partWith, track } from '../testing/plans';
 import { tell } from '../units';
 import { netsOf } from '../wiring';
@@ -66,52 +66,6 @@ const ampsFor = (volts: number, awg = 14): number => {
 };
 
 describe('signal cables', () => {
-  judgeCases([
-    {
-      code: 'signals-unlike',
-      fires: wired({ d: signal('d', 'q') }, { q: fitted('head-screen-5', deck(1500, 0), 'loose') }),
-      says: /Transducer arm, stern has sonar, nine pin, Screen 5 in on ball sonar, seven pin: they do not match/,
-      not: wired(),
-      fix: false,
-    },
-    {
-      code: 'signals-full',
-      fires: wired({ e: signal('e', 's') }),
-      says: /takes 1 of sonar, nine pin; 2 cables go to it/,
-      not: wired(),
-      fix: false,
-    },
-    {
-      code: 'unread',
-      fires: without('e'),
-      says: /No screen shows what Transducer arm, swinging senses/,
-      not: wired(),
-    },
-    {
-      code: 'two-grounds',
-      fires: apart(ampsFor(0.0501)),
-      says: /are joined by a network, five pin cable, and 0\.05 V stand between their grounds/,
-      not: apart(ampsFor(0.0499)),
-      fix: false,
-    },
-    {
-      code: 'beside-motor',
-      fires: wired(
-        { m: run('c', 'm', { lane: 'inside port' }), s: run('x', 's', { way: 1, lane: 'outside starboard' }) },
-        { c: fitted('battery-100', within(560, 200), 'loose'), m: fitted('motor-stern-45', deck(3660, 0), 'through') },
-      ),
-      says: /The signal cable to Sounder 7 in, deck arm lies \d+ mm beside the motor’s/,
-      not: wired(
-        {
-          ...{ m: run('c', 'm', { lane: 'inside starboard' }) },
-          ...{ s: run('x', 's', { way: 1, lane: 'outside port' }), t: run('x', 't', { way: 2, lane: 'outside port' }) },
-        },
-        { c: fitted('battery-100', within(560, 200), 'loose'), m: fitted('motor-stern-45', deck(3660, 0), 'through') },
-      ),
-      fix: false,
-    },
-  ]);
-
   it('a sensor is read over the network too, by whichever screen takes its plug', () => {
     const codes = (input: WorkupInput): string[] => workUp(input).findings.map((f) => f.code);
     // Both transducers in one family: the one whose screen is not joined is read by its own.

@@ -176,7 +176,8 @@ function changeOf(one: Try, newId: () => string): Change {
  */
 export function searchFixes(input: WorkupInput, finding: Finding, search: FixSearch): Fix[] {
   // What comes aboard is worked up like what is there.
-  const parts = [...input.catalog.parts, ...search.range];
+  const carried = new Set(input.catalog.parts.map((p) => `${p.id} ${p.revision}`));
+  const parts = [...input.catalog.parts, ...search.range.filter((p) => !carried.has(`${p.id} ${p.revision}`))];
   const shown = { ...input, catalog: { ...input.catalog, parts }, set: finding.sets?.[0] ?? input.set };
   const memory = new Memory();
   const before = workUp(shown, memory);

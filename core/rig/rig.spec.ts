@@ -294,7 +294,7 @@ describe('the schema of the rig file', () => {
 const SAID = {
   4: {
     says: 'its parts come in facets',
-    findings: ['base-rocks:rod', 'open-hole:old.4', 'open-hole:old.5', 'reach:cleat'],
+    findings: ['open-hole:old.4', 'open-hole:old.5', 'reach:cleat'],
     totalCents: 22_927,
     holes: 10,
   },

@@ -31,6 +31,7 @@ export const JUDGED_SINCE: readonly string[] = [
     'in-a-wake',
     'lid-overloaded',
     'unsteady',
+    'unsteady-standing',
     'worn',
     'rider-meets',
     'rider-untied',

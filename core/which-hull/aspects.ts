@@ -39,7 +39,10 @@ const seats: Aspect = ({ hull, brief, legs }) => [
 
 const steadiness: Aspect = ({ float, steady, stands }) => {
   if (float.fault) return fails(say`It does not float under all that: ${float.fault}.`);
-  if (steady <= 0) return fails(say`It does not stay upright with them ${stands ? 'standing' : 'seated'} (an estimate).`);
+  if (steady <= 0)
+    return (stands ? gives : fails)(
+      say`It does not stay upright by itself with them ${stands ? 'standing' : 'seated'} (an estimate).`,
+    );
   return speaks(say`Steady ${stands ? 'standing' : 'seated'}: metacentric height ${mm(steady, 'down')}, an estimate.`);
 };
 

@@ -112,7 +112,9 @@ export function routeRun(
   };
   for (const w of via) {
     if (w.at === 'point') {
-      go({ x: w.x, y: w.y, z: Math.max(hull.keel(w.x), hull.spot(w.x, w.y).z - 20) }, true);
+      // Under the deck it is stuck to, or on it.
+      const off = LANE_AT[lane].where === 'inside' ? -20 : 5;
+      go({ x: w.x, y: w.y, z: Math.max(hull.keel(w.x), hull.spot(w.x, w.y).z + off) }, true);
       last = null;
     } else if (w.at === 'gland') {
       const at = glandAt(w.fitting);
