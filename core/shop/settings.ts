@@ -83,7 +83,10 @@ export const shopSettingsSchema = z.strictObject({
       other: percentSchema,
       charging: percentSchema.describe('of a charge cable at the charger’s current'),
     }),
-    hot: z.array(partIdSchema).max(20).describe('rooms of a hull that get hot: what lies there carries less'),
+    hot: z
+      .array(z.string().trim().min(1).max(60))
+      .max(20)
+      .describe('rooms of hulls that get hot, by their names: a cable that lies there carries less'),
     leastAwg: z.strictObject({ motor: z.int().min(2).max(18), other: z.int().min(2).max(18) }),
     bundled: z.enum(['at any voltage', 'from 50 V']).describe('from which voltage on conductors of a bundle carry less'),
     meter: z.boolean().describe('the simulated bench meter counts as one: for a demo and for nothing else'),

@@ -94,7 +94,7 @@ export function layRun({ hull, id, run, from, to, shop, glands }: RunInput): Lai
 /** Whether some of a cable lies inside where a room gets hot, at the same place along the boat. */
 const liesHot = ({ model: { spaces = [] } }: HullSurface, { legs }: Pick<Routed, 'legs'>, hot: readonly string[]): boolean =>
   spaces
-    .filter((s) => hot.includes(s.id))
+    .filter((s) => hot.some((name) => name.toLowerCase() === s.name.toLowerCase()))
     .some((s) =>
       legs.some(({ from, to, inside }) => inside && Math.min(from.x, to.x) < s.aft && Math.max(from.x, to.x) > s.fore),
     );

@@ -5,7 +5,7 @@ export interface Setting {
   /** Its place in the settings, as `limits.rods.usual`. */
   readonly path: string;
   readonly name: string;
-  readonly kind: 'text' | 'length' | 'mass' | 'money' | 'yes' | 'number' | readonly string[];
+  readonly kind: 'text' | 'names' | 'length' | 'mass' | 'money' | 'yes' | 'number' | readonly string[];
   /** Unit written after a number. */
   readonly unit?: string;
   /** Share of one shown as percent. */
@@ -127,6 +127,8 @@ export const SETTINGS: readonly Group[] = [
       one('wiring.dropPercent.lights', 'Drop, lights', 'number', '%'),
       one('wiring.dropPercent.motor', 'Drop, motor', 'number', '%'),
       one('wiring.dropPercent.other', 'Drop, other', 'number', '%'),
+      one('wiring.dropPercent.charging', 'Drop, charging', 'number', '%'),
+      one('wiring.hot', 'Rooms that get hot, with commas between', 'names'),
       one('wiring.leastAwg.motor', 'Thinnest for a motor', 'number', 'AWG'),
       one('wiring.leastAwg.other', 'Thinnest for the rest', 'number', 'AWG'),
       one('wiring.bundled', 'Bundled conductors carry less', ['at any voltage', 'from 50 V']),

@@ -94,8 +94,16 @@ export default class Shop {
     s.share ? 'share' : s.kind === 'length' || s.kind === 'mass' || s.kind === 'money' ? s.kind : 'number';
   protected value = (s: Setting): unknown => valueAt(this.draft() as ShopSettings, s.path);
 
+  protected namesIn = (value: unknown): string => (value as readonly string[]).join(', ');
+  protected namesOf = (typed: string): string[] =>
+    typed
+      .split(',')
+      .map((n) => n.trim())
+      .filter(Boolean);
+
   private printed(s: Setting, value: unknown): string {
     if (s.kind === 'yes') return value ? 'yes' : 'no';
+    if (s.kind === 'names') return this.namesIn(value) || 'none';
     if (typeof value !== 'number') return String(value);
     const kind = this.kindOf(s);
     const print = printQuantity(kind, value, this.units.system());

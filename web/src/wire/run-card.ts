@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatExpansionModule } from '@angular/material/expansion';
 import type { Fix } from '@plain-cleat/core/fixes';
 import { GAUGES, gaugeWords, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
@@ -34,7 +35,7 @@ type GuardChoice = 'as chosen' | 'none' | GuardKind;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[Cut, Words, FindingBox, MatButtonModule, MatExpansionModule, QuantityField, TextField, ChoiceField, Icons],
-    ...[Explained, RunWay],
+    ...[Explained, MatCheckboxModule, RunWay],
   ],
   templateUrl: './run-card.html',
   styles: `
@@ -93,7 +94,9 @@ export class RunCard {
 
   protected readonly guard = computed(() => {
     const own = this.plan()?.guard;
-    return { own, choice: (own === undefined ? 'as chosen' : own === 'none' ? 'none' : (own.is ?? 'as chosen')) as GuardChoice };
+    const { enclosed = false, bothEnds = false } = typeof own === 'object' ? own : {};
+    const choice: GuardChoice = own === undefined ? 'as chosen' : own === 'none' ? 'none' : (own.is ?? 'as chosen');
+    return { own, choice, enclosed, bothEnds };
   });
   protected readonly guarded = computed(() => guardWords(this.run()));
 
@@ -148,6 +151,23 @@ export class RunCard {
 
   protected setAlong(along: number | null): void {
     if (along !== null) this.set({ guard: { ...this.ownGuard(), along } });
+  }
+
+  /** Whether what it goes to is a charger or a port for one. */
+  protected readonly charger = computed(() =>
+    this.store.state()?.workup.wiring.network.ports.some((p) => p.fitting === this.run().to),
+  );
+
+  protected setOfGuard(what: 'enclosed' | 'bothEnds', is: boolean): void {
+    const { [what]: _, ...guard } = this.ownGuard();
+    this.set({ guard: is ? { ...guard, [what]: true } : guard });
+  }
+
+  protected setLoop(loop: number | null): void {
+    const plan = this.plan();
+    if (!plan || loop === null) return;
+    const { loop: _, proposed: __, ...bare } = plan;
+    this.put(loop > 0 ? { ...bare, loop } : bare);
   }
 
   private ownGuard(): Exclude<Run['guard'], 'none' | undefined> {
