@@ -1,5 +1,5 @@
 import type { Finding } from '@plain-cleat/core/findings';
-import { say } from '@plain-cleat/core/units';
+import { over, say } from '@plain-cleat/core/units';
 import { OpenRig } from '../testing/open-rig';
 import { testPlan } from '../testing/rig';
 import { FindingBox } from './finding-box';
@@ -16,10 +16,11 @@ const finding: Finding = {
   says: say`It stands in the way.`,
   because: say`Because.`,
   acceptable: 'anyone',
+  decides: 'the rigger',
   accepted: null,
   fixable: false,
   tries: () => [],
-  size: null,
+  measure: null,
   lapsed: null,
   sets: null,
 };
@@ -58,6 +59,30 @@ describe('a finding', () => {
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'acceptFinding', to: { reason: 'it is soft', by: 'Tom Hale', severity: 'stop' } }),
     ]);
+  });
+
+  it('is accepted as bad as it was, and says so when it has got worse', async () => {
+    const rig = await show({ measure: over(40, 'mm') });
+    await rig.click('button', 'Accept with a reason');
+    typed(rig, 'Reason', 'it is soft');
+    await rig.click('button', 'Accept');
+    expect(rig.sentChanges()).toEqual([
+      jasmine.objectContaining({ to: jasmine.objectContaining({ reason: 'it is soft', measure: over(40, 'mm') }) }),
+    ]);
+    const lapsed = { reason: 'it is soft', by: 'Tom Hale', severity: 'stop' as const };
+    const worse = await show({ lapsed: { ...lapsed, measure: over(40, 'mm') } });
+    expect(worse.text).toContain('Tom Hale accepted it (it is soft); it has got worse since.');
+    const unmeasured = await show({ lapsed });
+    expect(unmeasured.text).toContain('how bad it was then was not kept.');
+  });
+
+  it('without a fix says who decides; with one does not', async () => {
+    const rig = await show({ decides: 'the front desk' });
+    expect(rig.text).toContain('The front desk decides what is done.');
+    const fixed = await OpenRig.show(Host, testPlan(), {});
+    fixed.fixture.componentInstance.finding.set({ ...finding, severity: 'note' });
+    await fixed.fixture.whenStable();
+    expect(fixed.text).not.toContain('decides what is done');
   });
 
   it('is for nobody to accept', async () => {
