@@ -77,6 +77,18 @@ describe('a base and what it lies on', () => {
     expect(codes('chart-board', track('aft-port', 2400), 'track')).toContain('hangs-over');
     expect(codes('chart-board', track('aft-port', 2400), 'track', QUENBY)).not.toContain('hangs-over');
   });
+
+  it('reaches as far over a tapering edge as its corner is from it, not as far as straight across', () => {
+    const w = workUp(inputOf({ a: fitted('cross-bar', track('aft-port', 2740), 'track') }));
+    const said = w.findings.find((f) => f.code === 'hangs-over')?.measure?.amount ?? NaN;
+    const edge = Array.from({ length: 3601 }, (_, x) => [x, w.surface.edge.half(x)] as const);
+    const corners = w.aboard.items.flatMap((i) => i.placed.bodies.flatMap((b) => b.outline));
+    const over = corners.filter(([x, y]) => Math.abs(y) > w.surface.edge.half(x));
+    const far = Math.max(...over.map(([x, y]) => Math.min(...edge.map(([ex, ey]) => Math.hypot(ex - x, ey - Math.abs(y))))));
+    const across = Math.max(...over.map(([x, y]) => Math.abs(y) - w.surface.edge.half(x)));
+    expect(said).toBeCloseTo(far, 0);
+    expect(across - far).toBeGreaterThan(0.5);
+  });
 });
 
 describe('a bar on two tracks', () => {

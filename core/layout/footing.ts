@@ -55,8 +55,17 @@ function baseOutline({ frame, part }: Pick<Placed, 'frame' | 'part'>): [number, 
 /** How far a point lies beyond the edge of the hull seen from above, mm; negative inside. */
 function beyondEdge(hull: HullSurface, x: number, y: number): number {
   if (x < 0 || x > hull.length) return Math.hypot(Math.max(-x, x - hull.length), y);
-  return Math.abs(y) - hull.edge.half(x);
+  const across = Math.abs(y) - hull.edge.half(x);
+  if (across <= 0) return across;
+  // Where the hull tapers its edge is nearer than straight across.
+  let least = across;
+  for (let near = EDGE_STEP; near < across; near += EDGE_STEP)
+    for (const at of [x - near, x + near])
+      if (at >= 0 && at <= hull.length) least = Math.min(least, Math.hypot(near, Math.max(0, Math.abs(y) - hull.edge.half(at))));
+  return least;
 }
+/** The edge is looked at every so many mm. */
+const EDGE_STEP = 5;
 
 /** How far a point lies outside an area, mm; nought inside. */
 const outside = (d: DeckArea, x: number, y: number): number => Math.max(0, d.fore - x, x - d.aft, d.port - y, y - d.starboard);
