@@ -101,7 +101,10 @@ describe('documents', () => {
     await change('placeItem', { item: 'w', to: gland });
     await change(
       'acceptFinding',
-      { finding: 'hole-under-water:w:w.1', from: null, to: { reason: 'it is a drain', by: '' } },
+      {
+        ...{ finding: 'hole-under-water:w:w.1', from: null },
+        to: { reason: 'it is a drain', by: '', measure: { amount: 500, unit: 'mm', worse: 'more' } },
+      },
       { login: 'idris', password: 'slack-tide' },
     );
     await idris.post(`/api/rigs/${id}/prints`, {}).expect(200);

@@ -122,7 +122,7 @@ describe('changes', () => {
       kind: 'acceptFinding',
       finding,
       from: null,
-      to: { reason: 'it is a drain', by },
+      to: { reason: 'it is a drain', by, measure: { amount: 500, unit: 'mm', worse: 'more' } },
     });
     const under = accept('hole-under-water:w:w.1', 'Tom Hale');
     const signed = (change: object, override: object) =>
