@@ -1,18 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { setTimeout as wait } from 'node:timers/promises';
 import type { OwnHull, RigDocument } from '@plain-cleat/api';
 import { ProjectionRow, RigRow } from '../database/models';
 import { deck, fitted } from '@plain-cleat/core/testing';
 import { type Person, shop } from '../testing/shop';
-
-/** Waits for a state, not for time. */
-async function until(says: string, is: () => Promise<boolean>): Promise<void> {
-  for (let i = 0; i < 200; i++) {
-    if (await is()) return;
-    await wait(100);
-  }
-  throw new Error(`not within 20 s: ${says}`);
-}
+import { until } from '../testing/until';
 
 const eyeAt = (x: number): object => fitted('pad-eye', deck(x), 'rivet');
 const place = (person: Person, rig: string, x: number) =>

@@ -5,6 +5,7 @@ import type { Changed, KeptFacts } from '@plain-cleat/api';
 import { ChangeRow, FactRow, RigRow } from '../database/models';
 import { deck, fitted } from '@plain-cleat/core/testing';
 import { problemOf, shop } from '../testing/shop';
+import { until } from '../testing/until';
 
 const crate = fitted('crate-open', deck(2700), 'loose');
 const place = (item: string, to = crate): Change => ({ id: randomUUID(), kind: 'placeItem', item, to });
@@ -159,9 +160,13 @@ describe('changes', () => {
         undoes: null,
       })
       .expect(200);
-    const { body } = await ama.get('/api/floor').expect(200);
-    const rig = (body as { rigs: { id: string; progress: { stops: number; next: string } }[] }).rigs.find((r) => r.id === id);
-    expect(rig?.progress).toEqual(jasmine.objectContaining({ stops: 1, next: 'Settle 1 stop before drilling' }));
+    interface Progress { stops: number; next: string }
+    const progress = async (): Promise<Progress | undefined> => {
+      const { body } = await ama.get('/api/floor').expect(200);
+      return (body as { rigs: { id: string; progress: Progress }[] }).rigs.find((r) => r.id === id)?.progress;
+    };
+    await until('the rig is projected', async () => (await progress())?.stops === 1);
+    expect((await progress())?.next).toBe('Settle 1 stop before drilling');
   });
 });
 
