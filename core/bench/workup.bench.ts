@@ -1,31 +1,10 @@
 import { median } from './index';
+import { rigOf } from './rigs';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, entryOf, type Place, type Plan } from '../rig';
 import { Memory } from '../stages';
 import { deck, fitted, inputOf } from '../testing/plans';
 import { STAGES, workUp, type Workup, type WorkupInput } from '../workup';
-
-/** A rig of so many fittings, spread over the boat, with a feed to each that draws. */
-function rigOf(count: number): Plan {
-  const { plan } = inputOf({});
-  const drilled = CATALOG.parts.filter((p) => !p.power?.battery && !p.use.propels);
-  const fittings: Plan['fittings'] = { battery: fitted('battery-30', deck(600, 0), 'loose') };
-  for (let i = 0; i < count - 1; i++) {
-    const part = drilled[i % drilled.length];
-    if (part)
-      fittings[`f${i}`] = fitted(
-        part.id,
-        deck(200 + (i % 60) * 55, ((i % 5) + Math.floor(i / 60) / 2 - 2) * 60),
-        part.holding.ways.includes('through') ? 'through' : 'loose',
-      );
-  }
-  const runs = Object.fromEntries(
-    Object.entries(fittings)
-      .filter(([, f]) => CATALOG.parts.find((p) => p.id === f.part)?.power?.draw)
-      .map(([id]) => [`r-${id}`, { from: 'battery', to: id, lane: 'inside port' as const, via: [], awg: null }]),
-  );
-  return { ...plan, fittings, runs };
-}
 
 type Stage = keyof Workup;
 const ALL = STAGES.names as readonly Stage[];

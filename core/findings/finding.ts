@@ -170,8 +170,9 @@ export const joined = (a: Placed, b: Placed): boolean => standsOn(a, b) || stand
 
 /** A life jacket at a seat is on whoever sits there: it stands nowhere, and goes where they go. One that lies elsewhere lies there. */
 export function isWorn({ placed: { part, frame } }: Fitted, { model: { seat, secondSeat } }: HullSurface): boolean {
-  const at = (x: number | undefined): boolean => x !== undefined && Math.abs(frame.origin.x - x) < ON_SOMEBODY;
-  return part.body.place === 'worn' && (at(seat.x) || at(secondSeat?.x));
+  if (part.body.place !== 'worn') return false;
+  const { x } = frame.origin;
+  return Math.abs(x - seat.x) < ON_SOMEBODY || (!!secondSeat && Math.abs(x - secondSeat.x) < ON_SOMEBODY);
 }
 /** So near a seat it is on somebody (judgement), mm. */
 const ON_SOMEBODY = 500;

@@ -11,7 +11,7 @@ export const lidsBear: Judgement = (judged) => {
   const most = shop.limits.lidKg;
   return hull.model.hatches.flatMap((hatch): Raw[] => {
     const onIt = items.filter(
-      (i) => !isWorn(i, hull) && !i.placed.below && memory.pair('on a lid', hatch, i.placed, () => standsOnLid(i.placed, hatch)),
+      (i) => !i.placed.below && memory.pair('on a lid', hatch, i.placed, () => standsOnLid(i.placed, hatch)) && !isWorn(i, hull),
     );
     const loads = onIt.map((item) => ({ item, kg: loadOf(hull, item, items, plan).kg })).sort((a, b) => b.kg - a.kg);
     const all = loads.reduce((sum, l) => sum + l.kg, 0);

@@ -133,15 +133,19 @@ export const rodAtBody: Judgement = ({ items, paddlers, hull, plan, shop, memory
 /** A rod that goes through something that stands aboard: it does not go into its tube, or lies against that. */
 export const rodMeets: Judgement = ({ items, hull, memory }) => {
   const holders = items.filter((i) => i.placed.rods.length > 0);
-  return holders.flatMap((item): Raw[] =>
-    items.flatMap((other): Raw[] => {
+  const boxes = items.map((i) => memory.of('bodies', i.placed, () => boundsOf(i.placed.bodies)));
+  return holders.flatMap((item): Raw[] => {
+    const { pieces, box } = memory.of('rod pieces', item.placed, () => {
+      const made = item.placed.rods.flatMap(rodBodies);
+      return { pieces: made, box: boundsOf(made) };
+    });
+    return items.flatMap((other, i): Raw[] => {
+      const theirs = boxes[i];
+      if (!theirs || !near(box, theirs)) return [];
       if (other === item || isWorn(other, hull) || joined(item.placed, other.placed)) return [];
-      const by = memory.pair('rod meets', item.placed, other.placed, () => {
-        const pieces = memory.of('rod pieces', item.placed, () => item.placed.rods.flatMap(rodBodies));
-        const box = boundsOf(pieces);
-        if (!near(box, boundsOf(other.placed.bodies))) return 0;
-        return Math.max(0, ...pieces.flatMap((p) => other.placed.bodies.map((b) => bodyOverlap(p, b))));
-      });
+      const by = memory.pair('rod meets', item.placed, other.placed, () =>
+        Math.max(0, ...pieces.flatMap((p) => other.placed.bodies.map((b) => bodyOverlap(p, b)))),
+      );
       if (by < 0.5) return [];
       return [
         {
@@ -156,8 +160,8 @@ export const rodMeets: Judgement = ({ items, hull, memory }) => {
           tries: [...leanTries(item), ...asternTries(item)],
         },
       ];
-    }),
-  );
+    });
+  });
 };
 
 /** More rods wanted than can stand in any set. */

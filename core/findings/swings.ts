@@ -28,13 +28,28 @@ export interface Turning {
   readonly of: Fitted | null;
 }
 
-export function turnings(judged: Judged): Turning[] {
-  const own = judged.items.flatMap((of) =>
-    judged.memory.of('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of })),
-  );
-  const hulls = judged.memory.of('swept', judged.hull, () => sweptByHull(judged.hull));
-  return [...hulls.map((swept) => ({ swept, of: null })), ...own];
-}
+/** All that moves aboard and of the hull: gathered once for all who ask. */
+export const turnings = ({ items, hull, memory }: Pick<Judged, 'items' | 'hull' | 'memory'>): readonly Turning[] =>
+  memory.last('turnings', [items], () => [
+    ...memory.of('swept', hull, () => sweptByHull(hull)).map((swept) => ({ swept, of: null })),
+    ...items.flatMap((of) => memory.of('swept', of.placed, () => sweptBy(of.placed)).map((swept) => ({ swept, of }))),
+  ]);
+
+/** What rides on each of them. */
+const ridersOn = (judged: Judged, turning: Turning): readonly Fitted[] =>
+  judged.memory
+    .last(
+      'riders',
+      [judged.items],
+      () =>
+        new Map<Swept, readonly Fitted[]>(
+          turnings(judged).map((t) => [t.swept, judged.items.filter((item) => rides(judged, t, item))]),
+        ),
+    )
+    .get(turning.swept) ?? [];
+
+/** Whether an item rides on what moves. */
+export const ridesOn = (judged: Judged, turning: Turning, item: Fitted): boolean => ridersOn(judged, turning).includes(item);
 
 /** What of the hull that moves a place is part of. */
 function ridesWith(hull: HullSurface, { place }: Placed): string | undefined {
@@ -57,7 +72,7 @@ const THIN = 60;
 const lowestFoot = ({ bottom, top }: Body): number => (top - bottom <= THIN ? bottom : top) - NEAR;
 
 /** What stands on what moves goes with it: fixed to it, or with its foot at its top and its middle within the outline. */
-export function ridesOn(judged: Judged, { swept, of }: Turning, item: Fitted): boolean {
+function rides(judged: Judged, { swept, of }: Turning, item: Fitted): boolean {
   if (item === of || isWorn(item, judged.hull)) return false;
   return judged.memory.pair('rides', swept, item.placed, () => {
     const { id, rest } = swept;
@@ -164,17 +179,16 @@ export const whereItRests: Judgement = (judged) =>
 export const riders: Judgement = (judged) => {
   const people = judged.paddlers.map(trunkOf);
   return turnings(judged).flatMap((turning): Raw[] => {
-    const riding = judged.items.filter((item) => ridesOn(judged, turning, item));
+    const riding = ridersOn(judged, turning);
     return riding.flatMap((rider): Raw[] => {
       const carried = judged.memory.pair('carried', turning.swept, rider.placed, () =>
         solidsOf(judged, rider).flatMap((body) => carriedBy(turning.swept, body) ?? []),
       );
-      const met = judged.items
-        .filter((item) => !riding.includes(item) && inItsWay(judged, turning, item) && !joined(item.placed, rider.placed))
-        .map((item) => ({
-          who: `${item.letter}, ${nameOf(item)}`,
-          by: Math.max(0, ...carried.map((c) => wayTaken(judged, c, item))),
-        }));
+      const met = judged.items.flatMap((item) => {
+        const by = Math.max(0, ...carried.map((c) => wayTaken(judged, c, item)));
+        if (by < 1 || riding.includes(item) || !inItsWay(judged, turning, item) || joined(item.placed, rider.placed)) return [];
+        return [{ who: `${item.letter}, ${nameOf(item)}`, by }];
+      });
       const bodily = { who: 'the paddler', by: Math.max(0, ...carried.map((c) => inTheWay(c, people))) };
       const worst = [...met, bodily].reduce((a, b) => (b.by > a.by ? b : a));
       if (worst.by < 1) return [];
@@ -207,10 +221,9 @@ export const ridersTied: Judgement = (judged) =>
     const { swept, of } = turning;
     const moves = of ? of.placed.part.use.propels : judged.hull.model.moving?.find((m) => m.id === swept.id);
     if (!moves || swept.strutKg !== undefined) return [];
-    return judged.items.flatMap((item): Raw[] => {
+    return ridersOn(judged, turning).flatMap((item): Raw[] => {
       const { fitting, id, below } = item.placed;
       if (!SHAKES_OFF.includes(item.mounted.hold) || fitting.tether || fitting.straps?.length) return [];
-      if (!ridesOn(judged, turning, item)) return [];
       const to = below?.id ?? null;
       return [
         {
@@ -248,7 +261,7 @@ function behind(item: Fitted): Raw['tries'] {
 export const struts: Judgement = (judged) =>
   turnings(judged).flatMap(({ swept, of }): Raw[] => {
     if (swept.strutKg === undefined) return [];
-    const borne = judged.items.filter((i) => ridesOn(judged, { swept, of }, i));
+    const borne = ridersOn(judged, { swept, of });
     const load = borne.reduce((sum, i) => sum + i.placed.part.body.massKg, 0);
     const [first] = borne;
     if (!first || load <= swept.strutKg) return [];

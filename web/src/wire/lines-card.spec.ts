@@ -5,12 +5,13 @@ import type { Fitting, Plan } from '@plain-cleat/core/rig';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { of } from 'rxjs';
 import { OpenRig } from '../testing/open-rig';
-import { TEST_PART, testPlan } from '../testing/rig';
+import { TEST_LAMP, TEST_PART, testPlan } from '../testing/rig';
 import { LineDesk } from './lines-proposed';
 import Wire from './wire';
 
 const tied = (id: string, as: 'pulley' | 'jam cleat', more: Partial<Part> = {}): Part => ({
   ...TEST_PART,
+  ...{ holes: TEST_LAMP.holes, holding: { ...TEST_LAMP.holding, usual: { newtons: 100, height: 0.05 } } },
   ...{ id, name: id, ties: [{ id: 'tie', name: as, u: 0, v: 0, w: 20, leads: { as, takes: 6, over: 20 } }] },
   ...more,
 });
@@ -19,8 +20,8 @@ const PARTS: Part[] = [
   tied('cleat', 'jam cleat'),
   { ...TEST_PART, id: 'anchor', name: 'Anchor', moors: { as: 'anchor', kg: 1.36 } },
 ];
-const at = (part: string, x: number, y: number): Fitting => ({
-  ...{ part, place: { on: 'deck', x, y, heading: 0 }, lift: 0, mount: { hold: 'loose', plate: false, reason: '' } },
+const at = (part: string, x: number, y: number, hold: Fitting['mount']['hold'] = 'through'): Fitting => ({
+  ...{ part, place: { on: 'deck', x, y, heading: 0 }, lift: 0, mount: { hold, plate: false, reason: '' } },
   ...{ suppliedBy: 'shop', note: '' },
 });
 const plan = (): Plan => ({
@@ -29,7 +30,7 @@ const plan = (): Plan => ({
     fore: at('pulley', 300, 0),
     aft: at('pulley', 2700, 0),
     cleat: at('cleat', 1700, 300),
-    hook: at('anchor', 2400, 0),
+    hook: at('anchor', 2400, 0, 'loose'),
   },
 });
 
