@@ -33,7 +33,7 @@ import { ownRun, putRun } from './plan-run';
             </li>
           }
         </ul>
-        <form class="point" [formGroup]="point" (pcSubmit)="addPoint()">
+        <form class="point stack" [formGroup]="point" (pcSubmit)="addPoint()">
           <pc-quantity
             label="From the bow"
             kind="length"
@@ -46,7 +46,7 @@ import { ownRun, putRun } from './plan-run';
           <button mat-stroked-button type="submit">Add</button>
         </form>
         @if (glands().length) {
-          <form class="point" [formGroup]="through" (pcSubmit)="addGland()">
+          <form class="point stack" [formGroup]="through" (pcSubmit)="addGland()">
             <pc-choice-field label="Through a gland" [choices]="glands()" [control]="through.controls.gland" />
             <button mat-stroked-button type="submit">Add</button>
           </form>
