@@ -155,11 +155,11 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   };
   await tickAll();
   // The circuit is tested by a meter, not by a tick.
-  await expect(page.getByText('Read and checked on Wire, under Bench test: 0 of 5 done.')).toBeVisible();
+  await expect(page.getByText('Read and checked on Wire, under Bench test: 0 of 6 done.')).toBeVisible();
   await goStep(page, 'Wire');
   await page.getByRole('tab', { name: 'Bench test' }).click();
   await page.getByRole('button', { name: 'Read with the simulated meter' }).click();
-  await expect(page.getByRole('table', { name: 'Readings' }).getByText('good')).toHaveCount(3);
+  await expect(page.getByRole('table', { name: 'Readings' }).getByText('good')).toHaveCount(4);
   await checkCircuit(page, 2);
   await goStep(page, 'Build');
   await tickAll();
