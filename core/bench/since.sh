@@ -11,11 +11,11 @@ git worktree remove --force "$THERE" 2>/dev/null || true
 git worktree add --quiet --detach "$THERE" "$BASELINE"
 trap 'git worktree remove --force "$THERE"' EXIT
 ln -s "$PWD/node_modules" "$THERE/node_modules"
-cp core/bench/drag.ts core/bench/rigs.ts core/bench/index.ts "$THERE/core/bench/"
+cp core/bench/drag.bench.ts core/bench/rigs.bench.ts core/bench/index.ts "$THERE/core/bench/"
 slow=0
 for round in $(seq 1 "$ROUNDS"); do
-  was=$(cd "$THERE" && node --import tsx core/bench/drag.ts)
-  now=$(node --import tsx core/bench/drag.ts)
+  was=$(cd "$THERE" && node --import tsx core/bench/drag.bench.ts)
+  now=$(node --import tsx core/bench/drag.bench.ts)
   ratio=$(awk "BEGIN { printf \"%.2f\", $now / $was }")
   echo "a drag, round $round: $ratio of what it took at ${BASELINE:0:8} ($now and $was ms)"
   awk "BEGIN { exit !($ratio > 1.5) }" && slow=$((slow + 1))

@@ -1,9 +1,9 @@
 import { median } from './index';
-import { rigOf } from './rigs';
+import { rigOf } from './rigs.bench';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, entryOf, type Place, type Plan } from '../rig';
 import { Memory } from '../stages';
-import { deck, fitted, inputOf } from '../testing/plans';
+import { deck, fitted } from '../testing/plans';
 import { STAGES, workUp, type Workup, type WorkupInput } from '../workup';
 
 type Stage = keyof Workup;

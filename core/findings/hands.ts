@@ -76,7 +76,15 @@ const handsSaid = ({ castHand, reelHand }: Handedness): string =>
   `${castHand === 'right' ? 'Right' : 'Left'} hand casts, ${reelHand} reels.`;
 
 /** Every control comes to a hand that is free for it, in each activity of the brief. */
-export const hands: Judgement = (judged) => {
+export const hands: Judgement = (judged) =>
+  // Nothing else aboard has a say in it: what asks for a hand, and what a hand reaches across.
+  judged.memory.last(
+    'hands',
+    judged.items.filter(({ placed }) => placed.part.control || placed.rods.length > 0),
+    () => shared(judged),
+  );
+
+function shared(judged: Judged): Raw[] {
   const { plan, hull, items, shop } = judged;
   const at = (scale: number): Map<string, Said> => {
     const people = paddlers(hull, plan.brief, scale);
@@ -111,4 +119,4 @@ export const hands: Judgement = (judged) => {
     because: say`${WHY[trouble.is]} ${handsSaid(handednessOf(plan.brief, person))}`,
     tries: waysOut(judged, grip, trouble),
   }));
-};
+}

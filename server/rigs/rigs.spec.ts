@@ -160,7 +160,10 @@ describe('changes', () => {
         undoes: null,
       })
       .expect(200);
-    interface Progress { stops: number; next: string }
+    interface Progress {
+      stops: number;
+      next: string;
+    }
     const progress = async (): Promise<Progress | undefined> => {
       const { body } = await ama.get('/api/floor').expect(200);
       return (body as { rigs: { id: string; progress: Progress }[] }).rigs.find((r) => r.id === id)?.progress;

@@ -4,7 +4,7 @@ import { Memory } from '../stages';
 import { deck } from '../testing/plans';
 import { workUp } from '../workup';
 import { median } from './index';
-import { rigOf } from './rigs';
+import { rigOf } from './rigs.bench';
 
 /**
  * Prints how long a drag takes, ms: one of sixty fittings under the finger, standing and casting, what the screen shows of it.
