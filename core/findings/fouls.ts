@@ -159,9 +159,7 @@ export const lineInWay: Judgement = (judged) => {
           ...aboutLine(l, true),
           ...{ code: 'line-in-way', severity: 'look', detail: detailOf(turning) },
           measure: over(most, 'mm'),
-          says: say`The ${l.line.use} lies ${mm(most, 'up')} in the way of ${whose(turning)}.`.map((w) =>
-            typeof w === 'string' ? w.replace(/,\.$/, '.') : w,
-          ),
+          says: say`The ${l.line.use} lies ${mm(most, 'up')} in the way of ${whose(turning)}.`,
           because: say`What turns there catches it. ${USES[l.line.use].caution}`,
           tries: otherWays(judged, l),
         },

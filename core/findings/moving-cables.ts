@@ -48,11 +48,7 @@ export const cableLoops: Judgement = (judged) =>
         severity: 'look',
         fixable: true,
         measure: under(has, 'mm', wanted),
-        says: [
-          ...say`The cable to ${nameIn(judged, run.to)} has no loop for `,
-          ...whose(goes.turning),
-          ...say`: its end goes ${mm(goes.by, 'up')} with that.`,
-        ].map((w) => (typeof w === 'string' ? w.replace(/,:/, ':') : w)),
+        says: say`The cable to ${nameIn(judged, run.to)} has no loop for ${whose(goes.turning)}: its end goes ${mm(goes.by, 'up')} with that.`,
         because: say`A cable drawn taut each time pulls out of its plug. A loop of ${mm(loop)}, tied at both its ends.`,
         tries: [
           {
@@ -86,11 +82,7 @@ export const cablesInWay: Judgement = (judged) =>
           severity: 'look',
           fixable: true,
           measure: over(most, 'mm'),
-          says: [
-            ...say`The cable to ${nameIn(judged, run.to)} lies ${mm(most, 'up')} in the way of `,
-            ...whose(turning),
-            '.',
-          ].map((w) => (typeof w === 'string' ? w.replace(/,\.$/, '.').replace(/,$/, '') : w)),
+          says: say`The cable to ${nameIn(judged, run.to)} lies ${mm(most, 'up')} in the way of ${whose(turning)}.`,
           because: say`It is pinched, or holds that shut. Around it, inside, or through a gland before it.`,
           tries: () => routeAround(judged, run),
         },

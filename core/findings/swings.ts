@@ -111,8 +111,11 @@ const rodBody = ({ mouth, tip }: Rod): Body => slimBody(mouth, tip, 8, 'rod');
 const inItsWay = (judged: Judged, { of }: Turning, item: Fitted): boolean =>
   !isWorn(item, judged.hull) && item !== of && !(of && (standsOn(of.placed, item.placed) || of.placed.id === item.placed.id));
 
+/** What moves, and whose it is, at the end of a clause. */
 export const whose = ({ swept, of }: Turning): Sentence =>
-  of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)},` : say`the ${swept.name}`;
+  of ? say`the ${swept.name} of ${of.letter}, ${nameOf(of)}` : say`the ${swept.name}`;
+/** The same where the clause goes on. */
+const whoseThen = (turning: Turning): Sentence => (turning.of ? [...whose(turning), ','] : whose(turning));
 
 export const detailOf = ({ swept, of }: Turning): string => `${of?.placed.id ?? 'hull'}.${swept.name.replace(/\W+/g, '-')}`;
 
@@ -140,7 +143,7 @@ export const swings: Judgement = (judged) =>
           severity: 'stop',
           fixable: true,
           measure: over(by, 'mm'),
-          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} in the way of `, ...whose(turning), ' as it moves.'],
+          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} in the way of `, ...whoseThen(turning), ' as it moves.'],
           because: say`Its way is followed from rest to its other end; behind the hinge is clear of it.`,
           tries: item.placed.place.on === 'fitting' ? behind(item) : [],
         },
@@ -167,7 +170,7 @@ export const whereItRests: Judgement = (judged) =>
           severity: 'stop',
           fixable: true,
           measure: over(by, 'mm'),
-          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} into `, ...whose(turning), ' where that rests.'],
+          says: [...say`${nameOf(item)} stands ${mm(by, 'up')} into `, ...whoseThen(turning), ' where that rests.'],
           because: say`It is of the hull, and stays where it is.`,
           tries: item.placed.place.on === 'fitting' ? behind(item) : [],
         },
@@ -202,7 +205,7 @@ export const riders: Judgement = (judged) => {
           measure: over(worst.by, 'mm'),
           says: [
             ...say`${nameOf(rider)} goes ${mm(worst.by, 'up')} into ${worst.who} as `,
-            ...whose(turning),
+            ...whoseThen(turning),
             ' takes it along.',
           ],
           because: say`It rides on what moves: its way is followed with it, from rest to the other end.`,
@@ -232,7 +235,7 @@ export const ridersTied: Judgement = (judged) =>
           detail: detailOf(turning),
           severity: 'look',
           fixable: true,
-          says: [...say`${nameOf(item)} rides on `, ...whose(turning), ' and is not tied.'],
+          says: [...say`${nameOf(item)} rides on `, ...whoseThen(turning), ' and is not tied.'],
           because: say`What comes up with it shakes and tips: tie it.`,
           tries: [{ says: say`Tie it`, changes: [{ kind: 'tetherItem', item: id, from: null, to: { to, length: TIE } }] }],
         },
