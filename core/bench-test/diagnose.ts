@@ -86,6 +86,8 @@ export class Doctor {
   /** What the batteries were read to stand at: everything is held against that. */
   private posts: Posts = new Map();
   private readonly island: (terminal: string) => string | undefined;
+  /** What each battery stands at when it is full, V, and what it feeds. */
+  private readonly full: readonly { readonly fitting: string; readonly volts: number; readonly island: string | undefined }[];
 
   constructor(
     private readonly wiring: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>,
@@ -94,6 +96,11 @@ export class Doctor {
     this.hypotheses = [null, ...faultsOf(wiring)];
     const { of } = potentialsOf(wiring.network);
     this.island = (terminal) => of.get(terminal)?.island;
+    this.full = wiring.network.batteries.map((b) => ({
+      fitting: b.fitting,
+      volts: sourceOf(b.of, { full: true, cold: false }).volts,
+      island: this.island(b.minus),
+    }));
   }
 
   /** What a reading would show with a fault, V; null where the circuit has no solution. */
@@ -111,9 +118,8 @@ export class Doctor {
   private stands({ plus, minus }: Reading): number {
     const island = this.island(plus) ?? this.island(minus);
     let [read, full] = [0, 0];
-    for (const { fitting, minus: end, of } of this.wiring.network.batteries) {
-      if (this.island(end) !== island) continue;
-      const { volts } = sourceOf(of, { full: true, cold: false });
+    for (const { fitting, volts, island: fed } of this.full) {
+      if (fed !== island) continue;
       read += this.posts.get(fitting) ?? volts;
       full += volts;
     }
@@ -122,7 +128,7 @@ export class Doctor {
 
   /** What explains the readings best, and which to take next. */
   diagnose(taken: Taken): Diagnosis {
-    const posts = postsIn(this.wiring.network, taken);
+    const posts = postsIn(this.wiring.network, (id) => taken.get(id));
     this.posts = posts;
     // A post that was read is what all others are worked out by: nothing is left to explain of it.
     const read = this.readings.filter((r) => taken.has(r.id) && r.reads !== 'at the post');
@@ -147,9 +153,8 @@ export class Doctor {
   /** With nothing wrong, a battery that was read low is what is said. */
   private wellOrLow(key: string, fault: Fault | null): Pick<Suspect, 'key' | 'fault'> {
     if (fault) return { key, fault };
-    const [lowest] = this.wiring.network.batteries
-      .flatMap(({ fitting, of }) => {
-        const { volts } = sourceOf(of, { full: true, cold: false });
+    const [lowest] = this.full
+      .flatMap(({ fitting, volts }) => {
         const by = volts - (this.posts.get(fitting) ?? volts);
         return by > SAID_LOW * volts ? [{ is: 'low battery' as const, fitting, by }] : [];
       })

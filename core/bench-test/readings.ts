@@ -1,6 +1,6 @@
 import { minusOf, pathOf, plusOf, type Network, type Potentials } from '../circuits';
 import type { Wiring, WiredRun } from '../wiring';
-import { behindFuse, onTheBench, type AsBuilt, type SwitchedOn } from './as-built';
+import { behindFuse, onTheBench, type AsBuilt, type Posts, type SwitchedOn } from './as-built';
 
 /** What is read with a meter on the bench. */
 export const READS = [
@@ -114,11 +114,11 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
 /** The reading of a battery with nothing on: taken first, for all others go by it. */
 export const postId = (battery: string): string => `post ${battery}`;
 
-/** What was read at the posts of batteries, of all that was read. */
-export const postsIn = (network: Pick<Network, 'batteries'>, taken: ReadonlyMap<string, number>): ReadonlyMap<string, number> =>
+/** What was read at the posts of batteries, by what each reading showed. */
+export const postsIn = (network: Pick<Network, 'batteries'>, voltsOf: (reading: string) => number | undefined): Posts =>
   new Map(
     network.batteries.flatMap(({ fitting }) => {
-      const volts = taken.get(postId(fitting));
+      const volts = voltsOf(postId(fitting));
       return volts === undefined ? [] : [[fitting, volts] as const];
     }),
   );

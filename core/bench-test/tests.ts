@@ -3,7 +3,7 @@ import type { ShopSettings } from '../shop';
 import type { Memory } from '../stages';
 import type { Wiring } from '../wiring';
 import { builtAs, onTheBench, type Posts } from './as-built';
-import { measure, passes, planned, postId, readingsOf, runOf, stateOf, toleranceOf, type Reading } from './readings';
+import { measure, passes, planned, postsIn, readingsOf, runOf, stateOf, toleranceOf, type Reading } from './readings';
 
 /** What holds the test of a cable open until it was taken and is right. */
 export interface Held {
@@ -58,12 +58,7 @@ export function benchTests({ wiring, ledger: { circuitReads }, shop }: TestsInpu
     const fact = circuitReads.get(id);
     return fact?.circuit === print && counting(fact) ? fact : undefined;
   };
-  const posts = new Map(
-    wiring.network.batteries.flatMap(({ fitting }) => {
-      const volts = freshOf(postId(fitting))?.volts;
-      return volts === undefined ? [] : [[fitting, volts] as const];
-    }),
-  );
+  const posts = postsIn(wiring.network, (id) => freshOf(id)?.volts);
   const wanted = memory.last('planned', [wiring, [...posts].join()], () => expectedOf(wiring, posts));
   return wanted.flatMap(({ reading, run, expected }): BenchTest[] => {
     const fact = circuitReads.get(reading.id);

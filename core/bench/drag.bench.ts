@@ -4,14 +4,12 @@ import { Memory } from '../stages';
 import { deck } from '../testing/plans';
 import { workUp } from '../workup';
 import { median } from './index';
-import { rigOf } from './rigs.bench';
+import { rigOf, UNDER_A_DRAG } from './rigs.bench';
 
 /**
  * Prints how long a drag takes, ms: one of sixty fittings under the finger, standing and casting, what the screen shows of it.
  * `bin/bench` runs it of this commit and of the recorded one by turns; so it asks for nothing that one does not have.
  */
-const UNDER_A_DRAG = ['surface', 'ledger', 'parts', 'layout', 'aboard', 'drilling', 'wiring', 'weight', 'findings'] as const;
-
 const memory = new Memory();
 const input = { hull: TOLVANE, facts: [], catalog: CATALOG, shop: SHOP, asOf: '2026-06-01' };
 const seated = rigOf(60);

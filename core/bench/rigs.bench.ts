@@ -1,6 +1,12 @@
 import { CATALOG } from '../../demo/index';
 import type { Plan } from '../rig';
+import type { Workup } from '../workup';
 import { deck, fitted, inputOf } from '../testing/plans';
+
+/** What the strip, its lanes and its lists show while a fitting is under the finger. */
+export const UNDER_A_DRAG: readonly (keyof Workup)[] = [
+  ...(['surface', 'ledger', 'parts', 'layout', 'aboard', 'drilling', 'wiring', 'weight', 'findings'] as const),
+];
 
 /** A rig of so many fittings, spread over the boat, with a feed to each that draws. */
 export function rigOf(count: number): Plan {

@@ -1,5 +1,5 @@
 import { median } from './index';
-import { rigOf } from './rigs.bench';
+import { rigOf, UNDER_A_DRAG } from './rigs.bench';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, entryOf, type Place, type Plan } from '../rig';
 import { Memory } from '../stages';
@@ -8,19 +8,6 @@ import { STAGES, workUp, type Workup, type WorkupInput } from '../workup';
 
 type Stage = keyof Workup;
 const ALL = STAGES.names as readonly Stage[];
-/** What the strip, its lanes and its lists show while a fitting is under the finger. */
-const UNDER_A_DRAG: readonly Stage[] = [
-  'surface',
-  'ledger',
-  'parts',
-  'layout',
-  'aboard',
-  'drilling',
-  'wiring',
-  'weight',
-  'findings',
-];
-
 /** Milliseconds that each stage takes when those before it are there. */
 function timed(input: WorkupInput, stages: readonly Stage[], memory = new Memory()): number[] {
   const w = workUp(input, memory);

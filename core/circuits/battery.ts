@@ -31,24 +31,27 @@ const CHARGED_TO: Readonly<Record<Battery['chemistry'], number>> = { 'lead-acid'
 /** In the cold it resists so much more (judgement, by data sheets). */
 const COLD: Readonly<Record<Battery['chemistry'], number>> = { 'lead-acid': 1.6, lithium: 2 };
 
-/** A battery as a source: its volts at rest and what it resists inside, ohms. */
-export function sourceOf(
-  { ampHours, volts, chemistry, milliohms }: Battery,
-  { full, cold }: Charge,
-): { readonly volts: number; readonly ohms: number } {
-  const blocks = nominalVolts(volts) / 12;
-  const inside = milliohms === undefined ? (blocks * INSIDE[chemistry].high) / ampHours : milliohms / 1000;
-  return { volts: blocks * AT_REST[chemistry][full ? 'full' : 'low'], ohms: inside * (cold ? COLD[chemistry] : 1) };
-}
+/** How many batteries of 12 V it is as many volts as. */
+const blocksOf = (volts: number): number => nominalVolts(volts) / 12;
 
-/** The same when it is shorted: full, warm, and as little inside as such batteries have. Its own electronics are no protection. */
-export function shortedOf({ ampHours, volts, chemistry, milliohms }: Battery): { readonly volts: number; readonly ohms: number } {
-  const blocks = nominalVolts(volts) / 12;
+/** What a battery resists inside, full and warm, ohms: by its maker, else the low or the high end of its kind. */
+const insideOf = ({ ampHours, volts, chemistry, milliohms }: Battery, end: 'low' | 'high'): number =>
+  milliohms === undefined ? (blocksOf(volts) * INSIDE[chemistry][end]) / ampHours : milliohms / 1000;
+
+/** A battery as a source: its volts at rest and what it resists inside, ohms. */
+export function sourceOf(battery: Battery, { full, cold }: Charge): { readonly volts: number; readonly ohms: number } {
+  const { volts, chemistry } = battery;
   return {
-    volts: blocks * AT_REST[chemistry].full,
-    ohms: milliohms === undefined ? (blocks * INSIDE[chemistry].low) / ampHours : milliohms / 1000,
+    volts: blocksOf(volts) * AT_REST[chemistry][full ? 'full' : 'low'],
+    ohms: insideOf(battery, 'high') * (cold ? COLD[chemistry] : 1),
   };
 }
 
+/** The same when it is shorted: full, warm, and as little inside as such batteries have. Its own electronics are no protection. */
+export const shortedOf = (battery: Battery): { readonly volts: number; readonly ohms: number } => ({
+  volts: sourceOf(battery, { full: true, cold: false }).volts,
+  ohms: insideOf(battery, 'low'),
+});
+
 /** The highest volts it is charged at: what a fuse on it must open. */
-export const chargedTo = ({ volts, chemistry }: Battery): number => (nominalVolts(volts) / 12) * CHARGED_TO[chemistry];
+export const chargedTo = ({ volts, chemistry }: Battery): number => blocksOf(volts) * CHARGED_TO[chemistry];

@@ -2,7 +2,7 @@ import { chargedTo, shortedOf, sourceOf } from './battery';
 import { nominalVolts } from './gauge';
 import { wayOhms } from './flows';
 import type { Guard } from './guards';
-import { minusOf, pathOf, type Edge, type Network, type Potentials } from './network';
+import { minusOf, pathOf, type Edge, type Lead, type Network, type Potentials, type Way } from './network';
 import { solveCircuit } from './solve';
 
 /** Copper at 20 °C (any handbook), Ω·mm²/m. */
@@ -30,23 +30,32 @@ export function ohmsIn(
 /** What a bolted short circuit resists, ohms: as good as nothing. */
 const BOLTED = 1e-6;
 
+/** The conductor or way a protection stands in, and the batteries that feed it. */
+function fedAt(
+  { ways, leads, batteries }: Network,
+  of: Potentials['of'],
+  edge: string,
+): { readonly at: Lead | Way | undefined; readonly island: string | undefined; readonly feeding: Network['batteries'] } {
+  const at = ways.find((w) => w.id === edge) ?? leads.find((l) => l.id === edge);
+  const island = at && of.get(at.from)?.island;
+  return { at, island, feeding: batteries.filter((b) => of.get(b.plus)?.island === island) };
+}
+
 /** What stands first behind a protection, and where its current would go back to when it is shorted there. */
 function faultAt(
-  { ways, leads, batteries }: Network,
+  network: Network,
   { of }: Potentials,
   { edge, fitting }: Pick<Guard, 'edge' | 'fitting'>,
-): { readonly from: string; readonly back: string; readonly feeding: Network['batteries'] } | null {
-  const way = ways.find((w) => w.id === edge);
-  const at = way ?? leads.find((l) => l.id === edge);
-  const here = at && of.get(at.from);
-  if (!at || !here) return null;
-  const feeding = batteries.filter((b) => of.get(b.plus)?.island === here.island);
+): { readonly from: string; readonly back: string; readonly feeding: Network['batteries']; readonly island: string } | null {
+  const { at, island, feeding } = fedAt(network, of, edge);
+  if (!at || island === undefined) return null;
   const lowest = Math.min(...feeding.map((b) => of.get(b.minus)?.volts ?? 0));
   const own = minusOf(fitting);
   const ends = feeding.filter((b) => of.get(b.minus)?.volts === lowest).map((b) => b.minus);
   // To the box’s own minus; else to the lowest minus, its own battery's where that is one.
-  const back = way && of.get(own)?.island === here.island ? own : ends.includes(own) ? own : ends[0];
-  return back === undefined ? null : { from: at.from, back, feeding };
+  const back =
+    network.ways.some((w) => w.id === edge) && of.get(own)?.island === island ? own : ends.includes(own) ? own : ends[0];
+  return back === undefined ? null : { from: at.from, back, feeding, island };
 }
 
 /**
@@ -62,7 +71,7 @@ export function shortAt(
 ): number {
   const fault = faultAt(network, potentials, guard);
   if (!fault) return 0;
-  const { from, back, feeding } = fault;
+  const { from, back, feeding, island } = fault;
   const [only] = feeding;
   if (only && feeding.length === 1) {
     const { volts, ohms } = shortedOf(only.of);
@@ -70,7 +79,6 @@ export function shortAt(
     return volts / between.reduce((sum, { edge: e }) => sum + (e.is === 'battery' ? 0 : ohmsOf(e)), ohms);
   }
   const { of } = potentials;
-  const island = of.get(from)?.island;
   const here = [...new Set([...network.at.values()].flat())].filter((e) => of.get(e.from)?.island === island);
   const fuse = 'fuse';
   const conductors = here
@@ -85,10 +93,8 @@ export function shortAt(
 }
 
 /** The most volts a protection has to open: of the highest row of batteries that feeds it, while they are charged. */
-export function voltsAt({ ways, leads, batteries }: Network, { of }: Potentials, { edge }: Pick<Guard, 'edge'>): number {
-  const at = ways.find((w) => w.id === edge) ?? leads.find((l) => l.id === edge);
-  const island = at && of.get(at.from)?.island;
-  const feeding = batteries.filter((b) => of.get(b.plus)?.island === island);
+export function voltsAt(network: Network, { of }: Potentials, { edge }: Pick<Guard, 'edge'>): number {
+  const { feeding } = fedAt(network, of, edge);
   const volts = (t: string): number => of.get(t)?.volts ?? 0;
   const span = Math.max(0, ...feeding.map((b) => volts(b.plus))) - Math.min(0, ...feeding.map((b) => volts(b.minus)));
   const worst = Math.max(0, ...feeding.map((b) => chargedTo(b.of) / nominalVolts(b.of.volts)));

@@ -1,4 +1,4 @@
-import { fuseWithin, nominalVolts, printAmps, standardWords } from '../circuits';
+import { fuseWithin, GUARD_AT, nominalVolts, printAmps, standardWords } from '../circuits';
 import { entryOf } from '../rig';
 import { mm, over, say } from '../units';
 import type { Judgement, Raw } from './finding';
@@ -15,7 +15,7 @@ export const chargerEnds: Judgement = (judged) =>
     const limits = charges.limits ?? charges.from === 'sun';
     if (limits && run.size.ampacity >= charges.amps) return [];
     const { standard } = judged.wiring.rules;
-    const guard = typeof own?.guard === 'object' ? own.guard : { is: null, amps: null, along: run.guard?.along ?? 100 };
+    const guard = typeof own?.guard === 'object' ? own.guard : { is: null, amps: null, along: run.guard?.along ?? GUARD_AT };
     return [
       {
         ...aboutRun(judged, run),

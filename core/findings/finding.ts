@@ -7,7 +7,18 @@ import type { CircuitInUse } from '../circuits';
 import type { DayOut } from '../day';
 import type { Floating } from '../float';
 import type { LedLine } from '../lines';
-import { standsOn, type Paddler, type Placed, type StrokeHit, type StrokeSpaces } from '../layout';
+import {
+  boundsOf,
+  rodBodies,
+  standsOn,
+  type Body,
+  type Bounds,
+  type Paddler,
+  type Placed,
+  type StrokeHit,
+  type StrokeSpaces,
+} from '../layout';
+
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { Measure, Sentence } from '../units';
@@ -176,6 +187,13 @@ export function isWorn({ placed: { part, frame } }: Fitted, { model: { seat, sec
 }
 /** So near a seat it is on somebody (judgement), mm. */
 const ON_SOMEBODY = 500;
+
+/** The rods of a fitting as bodies; looked up while it stays. */
+export const rodsIn = (memory: Memory, placed: Placed): readonly Body[] =>
+  memory.of('rod pieces', placed, () => placed.rods.flatMap(rodBodies));
+
+/** The box its bodies lie in, without what stands in it; looked up while it stays. */
+export const boxIn = (memory: Memory, placed: Placed): Bounds => memory.of('bodies', placed, () => boundsOf(placed.bodies));
 
 /** The highest point of a fitting, mm over the keel. */
 export const topOf = (item: Fitted): number => Math.max(...item.placed.bodies.map((b) => b.top));

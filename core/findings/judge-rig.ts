@@ -102,13 +102,13 @@ function lapses({ severity, measure }: HowBad, at: Acceptance): boolean {
     { amount: at.size, unit: measure.unit, worse: 'more' },
   );
 }
+const WAS_KEPT: readonly MeasureUnit[] = ['mm', 'kg', 'km/h'];
+
 /** What is kept when a finding is accepted. */
 export function acceptance({ severity, measure }: HowBad, reason: string, by: string): Acceptance {
   const { amount, unit, worse } = measure ?? {};
   return { reason, by, severity, ...(amount !== undefined && unit && worse ? { measure: { amount, unit, worse } } : {}) };
 }
-
-const WAS_KEPT: readonly MeasureUnit[] = ['mm', 'kg', 'km/h'];
 
 const sameAboard = (a: Judged, b: Judged): boolean =>
   a.hull === b.hull &&

@@ -2,14 +2,14 @@ import type { ShopSettings } from '../shop';
 import { inSet, type Aboard, type Fitted, type OtherHole } from '../drilling';
 import type { Weight } from '../float';
 import type { HullModel } from '../hull';
-import { rodBodies, strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../layout';
+import { strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../layout';
 import type { LedLine } from '../lines';
 import type { Ledger, LedgerHole, Plan } from '../rig';
 import type { Memory } from '../stages';
 import type { CircuitInUse } from '../circuits';
 import type { Ashore } from '../way';
 import type { Wiring } from '../wiring';
-import type { Finding, Judged, Raw } from './finding';
+import { rodsIn, type Finding, type Judged, type Raw } from './finding';
 import { judgeRig, judging } from './judge-rig';
 import { LINE_JUDGEMENTS } from './judgements';
 import { strokesOn } from './strokes';
@@ -111,9 +111,7 @@ function judgedIn(input: FindingsInput, memory: Memory): (items: readonly Fitted
       paddlers,
       strokes,
       intrusionOf: ({ placed }) =>
-        known.pair('stroke', placed, strokes(), () =>
-          strokeHit([...placed.bodies, ...placed.rods.flatMap(rodBodies)], strokes()),
-        ),
+        known.pair('stroke', placed, strokes(), () => strokeHit([...placed.bodies, ...rodsIn(known, placed)], strokes())),
       memory: known,
     };
   };

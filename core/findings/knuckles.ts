@@ -1,15 +1,15 @@
-import { KNUCKLE_BAND, knuckleHit } from '../layout';
+import { KNUCKLE_BAND } from '../layout';
 import { mm, over, say, sideOf } from '../units';
 import { about, isWorn, type Judgement, nameOf, type Raw } from './finding';
-import { strokeOn } from './paddle-stroke';
+import { knucklesOn, strokeOn } from './paddle-stroke';
 
 /** Low hardware on the gunwale beside the seat: the hands hit it on the return stroke. What stands in the stroke is said there. */
 export const knuckles: Judgement = (judged) => {
-  const { plan, items, hull, shop, memory } = judged;
+  const { plan, items, hull } = judged;
   if (!plan.brief.propulsion.includes('paddle')) return [];
   const inStroke = strokeOn(judged);
   return items.flatMap((item): Raw[] => {
-    const verdict = memory.of('knuckles', item.placed, () => knuckleHit(hull, item.placed, plan.brief, shop));
+    const verdict = knucklesOn(judged, item);
     if (!verdict || isWorn(item, hull) || inStroke(item)) return [];
     return [
       {

@@ -1,10 +1,10 @@
 import { entryOf } from '../rig';
 import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
-import { bodyOf, bodyOverlap, boundsOf, near, type Body, type Placed } from '../layout';
+import { bodyOf, bodyOverlap, near, type Body, type Placed } from '../layout';
 import type { Plan } from '../rig';
 import { mm, say, over } from '../units';
-import { about, isWorn, joined, nameOf, type Judgement, type Raw } from './finding';
+import { about, boxIn, isWorn, joined, nameOf, type Judgement, type Raw } from './finding';
 
 const deepest = (a: Placed, b: Placed): number =>
   Math.max(0, ...a.bodies.flatMap((one) => b.bodies.map((other) => bodyOverlap(one, other))));
@@ -30,7 +30,7 @@ function inOnePlace(a: Fitted, b: Fitted): Raw | null {
 /** Two fittings in one place; said once, at the one nearer the stern. */
 export const overlap: Judgement = ({ items, hull, memory }) => {
   const out: Raw[] = [];
-  const boxes = items.map((i) => memory.of('bodies', i.placed, () => boundsOf(i.placed.bodies)));
+  const boxes = items.map((i) => boxIn(memory, i.placed));
   items.forEach((b, i) => {
     const box = boxes[i];
     for (let n = 0; n < i; n++) {

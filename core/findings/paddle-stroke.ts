@@ -11,8 +11,13 @@ function parkedRodOf(items: readonly Fitted[], plan: Plan): (item: Fitted) => bo
   return (item) => item === first;
 }
 
+/** Whether knuckles hit a fitting as the hands return, and by how much. */
+export const knucklesOn = ({ hull, plan, shop, memory }: Judged, { placed }: Fitted): ReturnType<typeof knuckleHit> =>
+  memory.of('knuckles', placed, () => knuckleHit(hull, placed, plan.brief, shop));
+
 /** How far each fitting stands in the stroke, as far as that is said there: low hardware on the gunwale is the knuckles' affair. */
-export function strokeOn({ plan, items, hull, shop, memory, intrusionOf }: Judged): (item: Fitted) => StrokeHit | null {
+export function strokeOn(judged: Judged): (item: Fitted) => StrokeHit | null {
+  const { plan, items, hull, intrusionOf } = judged;
   const parkedRod = parkedRodOf(items, plan);
   return (item) => {
     const { placed } = item;
@@ -20,9 +25,7 @@ export function strokeOn({ plan, items, hull, shop, memory, intrusionOf }: Judge
     if (placed.part.body.place === 'sat on' || isWorn(item, hull) || parkedRod(item)) return null;
     const hit = intrusionOf(item);
     if ((!hit.nominal && !hit.band) || lowOnTheGunwale(hull, placed)) return null;
-    const knuckles = (): boolean =>
-      memory.of('knuckles', placed, () => knuckleHit(hull, placed, plan.brief, shop))?.nominal ?? false;
-    return hit.nominal || !knuckles() ? hit : null;
+    return hit.nominal || !knucklesOn(judged, item)?.nominal ? hit : null;
   };
 }
 

@@ -1,17 +1,19 @@
 import { inSet, type Fitted } from '../drilling';
 import { waterAt } from '../float';
-import { bodyOverlap, boundsOf, everybody, intoLimb, near, overBand, rodBodies, turn, uprightLimbs } from '../layout';
+import { bodyOverlap, boundsOf, everybody, intoLimb, near, overBand, turn, uprightLimbs } from '../layout';
 import { betweenPieces, mm, say, sideOf, over, under } from '../units';
 import { rodsCarried } from './clutter';
 import {
   about,
   aboutHull,
   alone,
+  boxIn,
   isWorn,
   joined,
   type Judgement,
   nameOf,
   type Raw,
+  rodsIn,
   slideTo,
   toOtherSide,
   type Try,
@@ -111,8 +113,7 @@ export const rodAtBody: Judgement = ({ items, paddlers, hull, plan, shop, memory
     const verdict = memory.of('rods at bodies', item.placed, () =>
       overBand(shop, (scale) => {
         const bodies = everybody(hull, plan.brief, scale).flatMap(uprightLimbs);
-        const pieces = rods.flatMap(rodBodies);
-        return Math.max(0, ...bodies.map((limb) => intoLimb(limb, pieces, FROM_BODY))) || undefined;
+        return Math.max(0, ...bodies.map((limb) => intoLimb(limb, rodsIn(memory, item.placed), FROM_BODY))) || undefined;
       }),
     );
     if (!verdict) return [];
@@ -133,12 +134,10 @@ export const rodAtBody: Judgement = ({ items, paddlers, hull, plan, shop, memory
 /** A rod that goes through something that stands aboard: it does not go into its tube, or lies against that. */
 export const rodMeets: Judgement = ({ items, hull, memory }) => {
   const holders = items.filter((i) => i.placed.rods.length > 0);
-  const boxes = items.map((i) => memory.of('bodies', i.placed, () => boundsOf(i.placed.bodies)));
+  const boxes = items.map((i) => boxIn(memory, i.placed));
   return holders.flatMap((item): Raw[] => {
-    const { pieces, box } = memory.of('rod pieces', item.placed, () => {
-      const made = item.placed.rods.flatMap(rodBodies);
-      return { pieces: made, box: boundsOf(made) };
-    });
+    const pieces = rodsIn(memory, item.placed);
+    const box = memory.of('box of rods', item.placed, () => boundsOf(pieces));
     return items.flatMap((other, i): Raw[] => {
       const theirs = boxes[i];
       if (!theirs || !near(box, theirs)) return [];

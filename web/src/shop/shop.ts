@@ -94,16 +94,20 @@ export default class Shop {
     s.share ? 'share' : s.kind === 'length' || s.kind === 'mass' || s.kind === 'money' ? s.kind : 'number';
   protected value = (s: Setting): unknown => valueAt(this.draft() as ShopSettings, s.path);
 
-  protected namesIn = (value: unknown): string => (value as readonly string[]).join(', ');
-  protected namesOf = (typed: string): string[] =>
-    typed
-      .split(',')
-      .map((n) => n.trim())
-      .filter(Boolean);
+  /** What stands in a text field: a text, or names with commas between. */
+  protected textOf = ({ kind }: Setting, value: unknown): string =>
+    kind === 'names' ? (value as readonly string[]).join(', ') : String(value);
+  protected fromText = ({ kind }: Setting, typed: string): string | string[] =>
+    kind === 'names'
+      ? typed
+          .split(',')
+          .map((n) => n.trim())
+          .filter(Boolean)
+      : typed.trim();
 
   private printed(s: Setting, value: unknown): string {
     if (s.kind === 'yes') return value ? 'yes' : 'no';
-    if (s.kind === 'names') return this.namesIn(value) || 'none';
+    if (s.kind === 'names') return this.textOf(s, value) || 'none';
     if (typeof value !== 'number') return String(value);
     const kind = this.kindOf(s);
     const print = printQuantity(kind, value, this.units.system());

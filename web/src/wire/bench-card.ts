@@ -108,7 +108,11 @@ export class BenchCard {
   });
 
   private readonly expected = computed(() => {
-    const built = builtAs(this.wiring(), null, postsIn(this.wiring().network, this.taken()));
+    const built = builtAs(
+      this.wiring(),
+      null,
+      postsIn(this.wiring().network, (id) => this.taken().get(id)),
+    );
     const full = builtAs(this.wiring());
     const planned = new Map(this.state().workup.tests.map((t) => [t.reading.id, t.expected]));
     // What is planned is worked out already, by what was kept; for practice by what was read in practice.
