@@ -1,6 +1,6 @@
 import { GAUGES, potentialsOf, sourceOf } from '../circuits';
 import type { Wiring } from '../wiring';
-import { builtAs, onTheBench, type Fault, type Posts } from './as-built';
+import { builtAs, onTheBench, type AsBuilt, type Fault, type Posts } from './as-built';
 import { measure, postsIn, stateOf, toleranceOf, type Reading } from './readings';
 
 /** What was read, V, by the id of the reading. */
@@ -82,7 +82,7 @@ export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'ru
 /** Asks of a circuit what each fault would show, remembering what was solved. */
 export class Doctor {
   private readonly hypotheses: readonly (Fault | null)[];
-  private readonly solved = new Map<Fault | null, Map<string, ReturnType<typeof onTheBench>>>();
+  private readonly solved = new Map<Fault | null, { built: AsBuilt; states: Map<string, ReturnType<typeof onTheBench>> }>();
   /** What the batteries were read to stand at: everything is held against that. */
   private posts: Posts = new Map();
   private readonly island: (terminal: string) => string | undefined;
@@ -105,9 +105,9 @@ export class Doctor {
 
   /** What a reading would show with a fault, V; null where the circuit has no solution. */
   shows(fault: Fault | null, reading: Reading): number | null {
-    const built = builtAs(this.wiring, fault);
-    let states = this.solved.get(fault);
-    if (!states) this.solved.set(fault, (states = new Map()));
+    let known = this.solved.get(fault);
+    if (!known) this.solved.set(fault, (known = { built: builtAs(this.wiring, fault), states: new Map() }));
+    const { built, states } = known;
     const state = stateOf(reading);
     if (!states.has(state)) states.set(state, onTheBench(built, reading.on));
     const full = measure(built, reading, states.get(state) ?? null);

@@ -1,3 +1,4 @@
+import type { HullModel } from '@plain-cleat/core/hull';
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
@@ -24,6 +25,20 @@ function check(settings: ShopSettings): void {
     ]);
 }
 
+/** A room that gets hot is told by its name: one that no hull has would make no cable any thicker. */
+function checkHot({ wiring: { hot } }: ShopSettings, before: ShopSettings, hulls: readonly HullModel[]): void {
+  const rooms = [...new Set(hulls.flatMap(({ spaces = [] }) => spaces.map(({ name }) => name)))].sort();
+  const has = (all: readonly string[], name: string): boolean => all.some((r) => r.toLowerCase() === name.toLowerCase());
+  const unknown = hot.find((name) => !has(rooms, name) && !has(before.wiring.hot, name));
+  if (unknown !== undefined)
+    throw badInput([
+      {
+        field: 'settings.wiring.hot',
+        says: `no hull has a room named ${unknown}${rooms.length > 0 ? `; the rooms are ${rooms.join(', ')}` : ''}`,
+      },
+    ]);
+}
+
 /** The shop's own settings. Each keeping is a new revision; plans stay with the one they were made with until somebody takes the newer. */
 export function shopRoutes(router: Router, db: Sequelize, range: Range): void {
   bind(router, ROUTES.shop, async () => newestShop());
@@ -37,12 +52,14 @@ export function shopRoutes(router: Router, db: Sequelize, range: Range): void {
   });
   bind(router, ROUTES.keepShop, async ({ body }) => {
     check(body.settings);
+    const hulls = body.settings.wiring.hot.length > 0 ? await newestHulls() : [];
     return inTransaction(db, async (transaction) => {
       const known = await newestShop(transaction);
       if (body.expects !== known.revision)
         throw badInput([
           { field: 'expects', says: `the settings are at revision ${known.revision} by now: look at those first` },
         ]);
+      checkHot(body.settings, known, hulls);
       const kept: ShopSettings = { ...body.settings, revision: known.revision + 1 };
       await ShopRow.create({ revision: kept.revision, document: JSON.stringify(kept) }, { transaction });
       return kept;

@@ -66,6 +66,20 @@ describe("the shop's settings", () => {
     expect((await read()).revision).toBe(settings.revision);
   });
 
+  it('name as hot only rooms that a hull has', async () => {
+    const settings = await read();
+    const hot = (...names: string[]) =>
+      idris.post('/api/shop', {
+        settings: { ...settings, wiring: { ...settings.wiring, hot: names } },
+        expects: settings.revision,
+      });
+    const refused = problemOf(await hot('Engine room').expect(422));
+    expect(refused.field).toBe('settings.wiring.hot');
+    expect(refused.detail).toContain('no hull has a room named Engine room; the rooms are ');
+    const [room = ''] = /rooms are ([^,]+)/.exec(refused.detail ?? '')?.slice(1) ?? [];
+    await hot(room.toUpperCase()).expect(200);
+  });
+
   it('a revision that is not there, or would take a place away, is not adopted', async () => {
     const { version, hull, plan } = await documentOf();
     expect(problemOf(await adopt('rules', plan.pins.shop.rules, 99, version).expect(422)).field).toBe('change.to');
