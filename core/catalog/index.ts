@@ -1,3 +1,4 @@
+export * from './formulas';
 export * from './schema';
 export * from './wish';
 export * from './wish-sheet';

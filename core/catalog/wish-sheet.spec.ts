@@ -62,16 +62,53 @@ describe('an owner’s spreadsheet', () => {
   });
 
   it('reads sums as people write them', () => {
-    expect(['1,234.50', '1.234,50 €', '$89', '89,-', '1 234', 'free', '-5', '12.5'].map(readCents)).toEqual([
+    expect(['1,234.50', '1.234,50 €', '$89', '89,-', '1 234', 'free', '-5', '12.5'].map((t) => readCents(t))).toEqual([
       123_450,
       123_450,
       8900,
-      null,
+      8900,
       123_400,
       null,
       null,
       1250,
     ]);
+  });
+
+  it('of one name at two prices are two, each at its own price, and asked about', () => {
+    const sheet = readSheet([
+      ['Item', 'Qty', 'Price'],
+      ['Rod tube', '1', '38.50'],
+      ['rod tube', '1', '45.00'],
+      ['Total', '', '83.50'],
+    ]);
+    expect(sheetSum(sheet)).toEqual({ cents: 8350, own: 8350 });
+    const [one, other] = sheetWishes(sheet);
+    expect([one?.count, one?.cents, other?.count, other?.cents]).toEqual([1, 3850, 1, 4500]);
+    expect(other?.asks).toEqual(['Line 1 names it too, at another price: the same thing?']);
+  });
+
+  it('a column settles what a cell of it leaves unclear', () => {
+    const prices = (...cells: string[]) =>
+      sheetWishes(readSheet([['Item', 'Price'], ...cells.map((c, i) => [`thing ${'abcde'[i]} here`, c])])).map((w) => w.cents);
+    expect(prices('1.200', '38,50')).toEqual([120_000, 3850]);
+    expect(prices('1,200', '38.50')).toEqual([120_000, 3850]);
+    // Three decimals in a column of decimal commas: neither a price nor a thousand.
+    expect(prices('1,200', '38,50')).toEqual([null, 3850]);
+    expect(prices('12,50', '9,9', '$38.333333')).toEqual([1250, 990, 3833]);
+  });
+
+  it('reads counts in three languages, and asks about half of a thing', () => {
+    expect(readCount('3 uds')).toEqual({ count: 3 });
+    expect(readCount('1 unidad')).toEqual({ count: 1 });
+    expect(readCount('1 docena')).toEqual({ count: 12 });
+    expect(readCount('2 douzaines')).toEqual({ count: 24 });
+    expect(readCount('½ dozen')).toEqual({ count: 6 });
+    expect(readCount('2,0')).toEqual({ count: 2 });
+    expect(readCount('2.00')).toEqual({ count: 2 });
+    expect(readCount('½ m')).toEqual({ count: 1, measure: '½ m' });
+    expect(readCount('½').ask).toBe('Quantity “½”: how many?');
+    expect(readCount('=SUM(B2:B9)').ask).toContain('how many?');
+    expect(readCents('=SUM(D2:D9)')).toBeNull();
   });
 
   it('never throws, whatever the cells (property)', () => {
@@ -130,7 +167,7 @@ describe('an owner’s spreadsheet', () => {
       ['Landing nets', '1', '54'],
       ['Total', '', '239.00'],
     ]);
-    expect(sheetSum(sheet)).toEqual({ cents: 2 * 3850 + 3850 + 2 * 5400, own: 23_900 });
+    expect(sheetSum(sheet)).toEqual({ cents: 2 * 3850 + 4000 + 2 * 5400, own: 23_900 });
     expect(sheetWishes(sheet).at(-1)?.asks[0]).toContain('the same thing?');
   });
 });

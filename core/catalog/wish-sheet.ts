@@ -1,3 +1,5 @@
+import { numbersOf, type Numbers, readFigure } from '../units';
+
 /** What a column of an owner's spreadsheet can hold. */
 export const COLUMN_MEANINGS = ['what', 'count', 'price', 'note'] as const;
 export type ColumnMeaning = (typeof COLUMN_MEANINGS)[number];
@@ -129,10 +131,12 @@ export interface SheetWish {
   readonly asks: readonly string[];
 }
 
-const EACH = 'ea|each|pcs?|pieces?|pce|st|stk|units?|off|nos?|pi\u00e8ces?|unit\u00e9s?|unidades|ud';
+const EACH = 'ea|each|pcs?|pieces?|pce|st|stk|units?|off|nos?|pi\u00e8ces?|unit\u00e9s?|unidad(?:es)?|u(?:ds?|nds?)?';
+const DOZEN = 'dozens?|doz|dz|docenas?|douzaines?';
 const MEASURES = 'ft|feet|foot|\'|in|inch|inches|"|yd|m|cm|mm|mtr|metres?|meters?';
-const FIGURE = '\\d{1,9}(?:[.,]\\d{1,6})?';
-const COUNTED = new RegExp(`^(?:[x\u00d7]\\s*)?(\\d{1,3})\\s*(?:[x\u00d7]|${EACH})?\\.?$`, 'i');
+const FIGURE = '(?:\\d{1,9}(?:[.,]\\d{1,6})?|(?:\\d{1,3} ?)?[½¼¾⅛⅜⅝⅞])';
+const COUNTED = new RegExp(`^(?:[x\u00d7]\\s*)?([\\d.,]{1,6})\\s*(?:[x\u00d7]|${EACH})?\\.?$`, 'i');
+const DOZENS = new RegExp(`^(\\d{1,2}|½)\\s*(?:${DOZEN})\\.?$`, 'i');
 const MEASURED = new RegExp(`^(${FIGURE})\\s*(${MEASURES})$`, 'i');
 const TIMES = new RegExp(`^(\\d{1,3})\\s*[x\u00d7@]\\s*(.{1,30})$`, 'i');
 
@@ -145,17 +149,26 @@ export interface ReadCount {
   readonly ask?: string;
 }
 
-/** Reads a quantity: `2`, `2 ea`, `x3`, `12 ft`, `12,5 m`, `2 x 38,50`. What it cannot read for certain it asks about. */
-export function readCount(text: string): ReadCount {
+/** A wish list asks for fewer than so many of anything. */
+const MANY = 1000;
+
+/**
+ * Reads a quantity: `2`, `2 ea`, `3 uds`, `x3`, `1 docena`, `12 ft`, `12,5 m`, `2 x 38,50`. What it cannot read for certain
+ * it asks about.
+ */
+export function readCount(text: string, numbers: Numbers | null = null): ReadCount {
   const clean = text.trim().replace(/\s+/g, ' ');
   if (clean === '') return { count: 1 };
   const counted = COUNTED.exec(clean);
-  const many = Number(counted?.[1]);
-  if (counted && many >= 1) return { count: many };
+  const read = readFigure(counted?.[1] ?? '', { numbers, decimals: 0 });
+  if (read.is === 'figure' && read.value >= 1 && read.value < MANY) return { count: read.value };
+  const dozens = DOZENS.exec(clean);
+  const twelves = dozens?.[1] === '½' ? 0.5 : Number(dozens?.[1] ?? 0);
+  if (twelves > 0) return { count: 12 * twelves };
   const measured = MEASURED.exec(clean);
   if (measured) return { count: 1, measure: `${measured[1]} ${measured[2]}` };
   const times = TIMES.exec(clean);
-  const cents = times && readCents(times[2] ?? '');
+  const cents = times && readCents(times[2] ?? '', numbers);
   if (times && cents !== null && Number(times[1]) >= 1) return { count: Number(times[1]), cents };
   return { count: 1, ask: `Quantity “${clean.slice(0, 30)}”: how many?` };
 }
@@ -163,18 +176,19 @@ export function readCount(text: string): ReadCount {
 /**
  * Reads a sum as people write it in three languages: `1,234.50`, `1 234,50 \u20ac`, `$89`. Null when it is none, or could be
  * read two ways: `0,999` is neither a thousand nor a price.
+ *
+ * @param numbers how its column writes numbers; null when the column does not show it
  */
-export function readCents(text: string): number | null {
-  if (/^\s*\(.*\)\s*$/.test(text)) return null;
-  const clean = text.replace(/[^\d.,-]/g, '');
-  if (!/\d/.test(clean) || clean.includes('-')) return null;
-  const last = Math.max(clean.lastIndexOf('.'), clean.lastIndexOf(','));
-  const behind = last >= 0 ? clean.length - last - 1 : 0;
-  if (behind > 3 || (behind === 3 && /^0*[.,]/.test(clean))) return null;
-  const decimals = last >= 0 && behind <= 2 ? clean.slice(last + 1) : '';
-  const whole = (decimals || last === clean.length - 1 ? clean.slice(0, last) : clean).replace(/[.,]/g, '');
-  const cents = Number(whole || 0) * 100 + Number(decimals.padEnd(2, '0') || 0);
-  return Number.isSafeInteger(cents) && cents <= 100_000_000 ? cents : null;
+export function readCents(text: string, numbers: Numbers | null = null): number | null {
+  const clean = text.trim();
+  if (/^[(=]/.test(clean) || /[-−]\s*\d/.test(clean)) return null;
+  const bare = clean.replace(/^[^\d.,]+|[^\d]+$/g, '');
+  // A computed price has more decimals than a price: it is rounded. Three are no price, and hardly a thousand.
+  const computed = /\d[.,]\d{4,}$/.test(bare);
+  const read = readFigure(bare, { numbers, decimals: computed ? Infinity : 2 });
+  if (read.is !== 'figure') return null;
+  const cents = Math.round(read.value * 100);
+  return cents <= 100_000_000 ? cents : null;
 }
 
 const TOTAL = /^(?:sub|grand)?[\s-]*(?:total|sum|somme|suma)\b/i;
@@ -197,45 +211,74 @@ function alike(a: string, b: string): number {
 /** More alike than this two names may be one thing (judgement). */
 const TWINS = 0.82;
 
-/** The wishes of a sheet, a thing that stands in it twice as one with both lines named. */
-export function sheetWishes(sheet: ReadSheet): SheetWish[] {
-  const column = (m: ColumnMeaning): number => sheet.columns.indexOf(m);
-  const [what, count, price, note] = [column('what'), column('count'), column('price'), column('note')];
-  const seen = new Map<string, { text: string; count: number; cents: number | null; lines: number[]; asks: string[] }>();
-  sheet.rows.forEach((row, i) => {
-    const cell = (c: number): string => (c < 0 ? '' : (row[c] ?? '').trim());
-    const name = cell(what);
-    if (!name || TOTAL.test(name)) return;
-    const read = readCount(cell(count));
-    const asks = read.ask ? [read.ask] : [];
-    const sum = cell(price);
-    const times = TIMES.exec(sum);
-    const cents = read.cents ?? readCents(times?.[2] ?? sum);
-    if (sum && cents === null && /\d/.test(sum)) asks.push(`Price “${sum.slice(0, 30)}”: how much?`);
-    const many = times && read.count === 1 ? Number(times[1]) : read.count;
-    const text = [name, read.measure ?? '', cell(note)].filter(Boolean).join(', ').slice(0, 200);
-    const key = plainHeading(name);
-    const before = seen.get(key);
-    if (before) {
-      before.lines.push(i + 1);
-      before.count += many;
-      before.asks.push(...asks);
-      return;
-    }
-    const twin = [...seen].find(([other]) => key.length > 5 && alike(key, other) > TWINS);
-    if (twin) asks.push(`Much like line ${twin[1].lines[0]}, “${twin[1].text.slice(0, 40)}”: the same thing?`);
-    seen.set(key, { text, count: many, cents, lines: [i + 1], asks });
-  });
-  return [...seen.values()];
+/** A row of a sheet that wishes for something: what, how many, at what price, and what is not certain. */
+interface SheetRow {
+  readonly line: number;
+  readonly name: string;
+  readonly text: string;
+  readonly count: number;
+  readonly cents: number | null;
+  readonly asks: readonly string[];
 }
 
-/** The sheet's lines added up, and what its own total says; null where it has none. */
+/** The rows that wish for something, totals left out. How a column writes numbers settles what reads two ways in it. */
+function rowsOf(sheet: ReadSheet): SheetRow[] {
+  const column = (m: ColumnMeaning): number => sheet.columns.indexOf(m);
+  const [what, count, price, note] = [column('what'), column('count'), column('price'), column('note')];
+  const written = (c: number): Numbers | null => numbersOf(sheet.rows.map((row) => row[c] ?? ''));
+  const [counts, prices] = [written(count), written(price)];
+  return sheet.rows.flatMap((row, i): SheetRow[] => {
+    const cell = (c: number): string => (c < 0 ? '' : (row[c] ?? '').trim());
+    const name = cell(what);
+    if (!name || TOTAL.test(name)) return [];
+    const read = readCount(cell(count), counts ?? prices);
+    const sum = cell(price);
+    const times = TIMES.exec(sum);
+    const cents = read.cents ?? readCents(times?.[2] ?? sum, prices);
+    const asks = [
+      ...(read.ask ? [read.ask] : []),
+      ...(sum && cents === null && /\d/.test(sum) ? [`Price “${sum.slice(0, 30)}”: how much?`] : []),
+    ];
+    const many = times && read.count === 1 ? Number(times[1]) : read.count;
+    const text = [name, read.measure ?? '', cell(note)].filter(Boolean).join(', ').slice(0, 200);
+    return [{ line: i + 1, name: plainHeading(name), text, count: many, cents, asks }];
+  });
+}
+
+/**
+ * The wishes of a sheet: a thing that stands in it twice as one with both lines named, but at two prices as two, and asked
+ * about.
+ */
+export function sheetWishes(sheet: ReadSheet): SheetWish[] {
+  const seen: (SheetWish & { name: string; lines: number[]; asks: string[]; count: number })[] = [];
+  for (const { line, name, text, count, cents, asks } of rowsOf(sheet)) {
+    const same = seen.filter((s) => s.name === name);
+    const one = same.find((s) => s.cents === cents);
+    if (one) {
+      one.lines.push(line);
+      one.count += count;
+      one.asks.push(...asks);
+      continue;
+    }
+    const [dearer] = same;
+    const twin = dearer ?? seen.find((s) => name.length > 5 && alike(name, s.name) > TWINS);
+    const asked = !twin
+      ? []
+      : dearer
+        ? [`Line ${dearer.lines[0]} names it too, at another price: the same thing?`]
+        : [`Much like line ${twin.lines[0]}, “${twin.text.slice(0, 40)}”: the same thing?`];
+    seen.push({ name, text, count, cents, lines: [line], asks: [...asks, ...asked] });
+  }
+  return seen.map(({ text, count, cents, lines, asks }) => ({ text, count, cents, lines, asks }));
+}
+
+/** The sheet's lines added up, each at its own price, and what its own total says; null where it has none. */
 export function sheetSum(sheet: ReadSheet): { readonly cents: number; readonly own: number | null } {
-  const [what, price] = [sheet.columns.indexOf('what'), sheet.columns.indexOf('price')];
+  const price = sheet.columns.indexOf('price');
+  const prices = numbersOf(sheet.rows.map((row) => row[price] ?? ''));
   const totals = sheet.rows.filter((row) => row.some((c, i) => i !== price && TOTAL.test(c.trim())));
-  const own = totals.flatMap((row) => [row[price] ?? '', ...row].map(readCents).find((c) => c !== null) ?? []).at(-1) ?? null;
-  const cents = sheetWishes({ ...sheet, rows: sheet.rows.filter((row) => what < 0 || !TOTAL.test((row[what] ?? '').trim())) })
-    .map((w) => w.count * (w.cents ?? 0))
-    .reduce((a, b) => a + b, 0);
-  return { cents, own };
+  const own =
+    totals.flatMap((row) => [row[price] ?? '', ...row].map((c) => readCents(c, prices)).find((c) => c !== null) ?? []).at(-1) ??
+    null;
+  return { cents: rowsOf(sheet).reduce((sum, { count, cents }) => sum + count * (cents ?? 0), 0), own };
 }

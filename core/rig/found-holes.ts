@@ -1,4 +1,4 @@
-import { parseLength, type UnitSystem } from '../units';
+import { numbersOf, parseLength, type UnitSystem } from '../units';
 
 /** A hole found on a used boat, as it stands in a list. */
 export interface FoundHole {
@@ -48,11 +48,13 @@ export function readFoundHoles(
     if ((at[needed] ?? -1) < 0) faults.push({ line: 1, column: needed, says: `there is no column ${needed}` });
   if (body.length > 200) faults.push({ line: 202, column: 'label', says: 'a list holds 200 holes at the most' });
   if (faults.length) return { holes: [], faults };
+  // How a column writes numbers settles 1,234 in it.
+  const written = Object.fromEntries(Object.entries(at).map(([name, c]) => [name, numbersOf(body.map((row) => row[c] ?? ''))]));
   const holes = body.slice(0, 200).flatMap((row, i): FoundHole[] => {
     const cell = (name: string): string => (row[at[name] ?? -1] ?? '').trim();
     const wrong = (column: string, says: string): undefined => void faults.push({ line: i + 2, column, says });
     const length = (column: string, text = cell(column)): number | undefined => {
-      const read = parseLength(text, system);
+      const read = parseLength(text, system, written[column]);
       return read.ok ? read.mm : wrong(column, read.says);
     };
     const reading = length('reading');

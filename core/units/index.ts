@@ -1,5 +1,6 @@
 export * from './capital';
 export * from './axes';
+export * from './figure';
 export * from './length';
 export * from './mass';
 export * from './measure';

@@ -1,3 +1,5 @@
+import { type Numbers, readFigure, readsTwoWays } from './figure';
+
 /** Lengths are millimetres inside; inches and feet exist only at the edge. */
 
 /** 1 in = 25.4 mm exactly (NIST SP 811). */
@@ -19,31 +21,40 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅝': '5/8',
   '⅞': '7/8',
 };
-const NUMBER = String.raw`\d+(?:\.\d+)?|\.\d+`;
-const AMOUNT = String.raw`(?:(?:${NUMBER})(?: ?- ?| )\d+ ?\/ ?\d+|(?:${NUMBER})|\d+ ?\/ ?\d+)`;
-const FEET_INCHES = new RegExp(String.raw`^(${NUMBER}) ?(?:'|ft|feet|foot) ?-? ?(?:(${AMOUNT}) ?(?:"|in|inch|inches)?)?$`);
+const FRACTION = String.raw`(?:(\d+)(?: ?- ?| ))?(\d+) ?\/ ?(\d+)`;
+const AMOUNT = String.raw`[\d.,]+|${FRACTION}`;
+const FEET_INCHES = new RegExp(
+  String.raw`^([\d.,]+) ?(?:'|ft\b|feet\b|foot\b|ft(?=\d)) ?-? ?(?:(${AMOUNT}) ?(?:"|in|inch|inches)?)?$`,
+);
 const INCHES = new RegExp(String.raw`^(${AMOUNT}) ?(?:"|in|inch|inches)$`);
-const METRIC = new RegExp(String.raw`^(${NUMBER}) ?(mm|cm|m)$`);
-const BARE = new RegExp(String.raw`^(${AMOUNT})$`);
+const METRIC = /^([\d.,' ]+?) ?(mm|cm|m)$/;
+const METRES_AND = /^(\d) ?m ?(\d{2})$/;
+const BARE_FRACTION = new RegExp(`^${FRACTION}$`);
 const MM_PER = { mm: 1, cm: 10, m: 1000 } as const;
 
-function amount(text: string): number {
-  const [before = '', denominator] = text.split('/');
-  if (denominator === undefined) return Number(text);
-  const [numerator, whole = 0] = before.trim().split(/[ -]+/).reverse();
-  return Number(whole) + Number(numerator) / Number(denominator);
+/** A part of a length: a number of marks, that it may be two, or that it is none. */
+type Part = number | readonly [string, string] | undefined;
+
+function amount(text: string, numbers: Numbers | null): Part {
+  const fraction = BARE_FRACTION.exec(text);
+  if (fraction) return Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3]);
+  const read = readFigure(text, { numbers });
+  return read.is === 'figure' ? read.value : read.is === 'unclear' ? read.either : undefined;
 }
 
+const times = (part: Part, mm: number): Part => (typeof part === 'number' ? part * mm : part);
+
 /**
- * Reads a length as riggers write it: `66 15/16`, `5' 6 15/16"`, `1700 mm`, `1.7 m`, `66.9 in`.
+ * Reads a length as riggers write it: `66 15/16`, `5' 6 15/16"`, `1700 mm`, `1,7 m`, `1 m 70`, `66.9 in`.
  * A bare number is inches in the imperial system and millimetres in the metric one.
  *
  * @param text what was typed
  * @param system what a bare number means
+ * @param numbers how its writer writes numbers, which settles `1,234`; null when nobody knows
  * @returns millimetres, or a sentence that says what would be right
  * @example parseLength(`5' 6 15/16"`, 'metric') // { ok: true, mm: 1700.2125 }
  */
-export function parseLength(text: string, system: UnitSystem): ParsedLength {
+export function parseLength(text: string, system: UnitSystem, numbers: Numbers | null = null): ParsedLength {
   let clean = text
     .replace(/^\ufeff/, '')
     .trim()
@@ -63,24 +74,32 @@ export function parseLength(text: string, system: UnitSystem): ParsedLength {
   }
   const negative = /^[-−]/.test(clean);
   if (negative) clean = clean.slice(1).trim();
-  const mm = unsigned(clean, system);
-  if (mm === undefined || !Number.isFinite(mm)) {
+  const read = unsigned(clean, system, numbers);
+  if (typeof read === 'object') return { ok: false, says: readsTwoWays(text, read) };
+  if (read === undefined || !Number.isFinite(read)) {
     const like = system === 'imperial' ? `66 15/16 or 5' 6 15/16"` : '1700 or 1.7 m';
     return { ok: false, says: `"${text.trim()}" is not a length: write it like ${like}` };
   }
-  return { ok: true, mm: negative ? -mm : mm };
+  return { ok: true, mm: negative ? -read : read };
 }
 
-function unsigned(clean: string, system: UnitSystem): number | undefined {
+function unsigned(clean: string, system: UnitSystem, numbers: Numbers | null): Part {
+  if (/^[-−]/.test(clean)) return undefined;
   const feet = FEET_INCHES.exec(clean);
-  if (feet) return Number(feet[1]) * MM_PER_FOOT + amount(feet[2] ?? '0') * MM_PER_INCH;
+  // After feet, inches have two digits at the most: 1'000 is a thousand.
+  if (feet && !/^\d{3}/.test(feet[2] ?? '')) {
+    const [foot, inch] = [amount(feet[1] ?? '', numbers), amount(feet[2] ?? '0', numbers)];
+    return typeof foot !== 'number' ? foot : typeof inch !== 'number' ? inch : foot * MM_PER_FOOT + inch * MM_PER_INCH;
+  }
   const inches = INCHES.exec(clean);
-  if (inches) return amount(inches[1] ?? '') * MM_PER_INCH;
+  if (inches) return times(amount(inches[1] ?? '', numbers), MM_PER_INCH);
+  const metres = METRES_AND.exec(clean);
+  if (metres) return Number(metres[1]) * 1000 + Number(metres[2]) * 10;
   const metric = METRIC.exec(clean);
-  if (metric) return Number(metric[1]) * MM_PER[metric[2] as keyof typeof MM_PER];
-  const bare = BARE.exec(clean);
-  if (bare) return amount(bare[1] ?? '') * (system === 'imperial' ? MM_PER_INCH : 1);
-  return undefined;
+  if (metric) return times(amount(metric[1] ?? '', numbers), MM_PER[metric[2] as keyof typeof MM_PER]);
+  // A gap before three more inches is a fraction's stroke forgotten sooner than a thousand.
+  if (system === 'imperial' && !BARE_FRACTION.test(clean) && /[ ']/.test(clean)) return undefined;
+  return times(amount(clean, numbers), system === 'imperial' ? MM_PER_INCH : 1);
 }
 
 /** A length split for display: fractions are stacked on screen and paper. */

@@ -16,11 +16,3 @@ export function printMass(kg: number, system: UnitSystem, how: Rounding = 'neare
   const rounded = roundTo(value * marks, how) / marks;
   return `${value < 10 ? rounded.toFixed(1) : rounded} ${system === 'imperial' ? 'lb' : 'kg'}`;
 }
-
-/** Reads `181 lb`, `82 kg` or a bare number in the system's unit; undefined when it is not a mass. */
-export function parseMass(text: string, system: UnitSystem): number | undefined {
-  const match = /^(\d+(?:\.\d+)?)\s*(lb|lbs|kg)?$/.exec(text.trim().toLowerCase());
-  if (!match) return undefined;
-  const unit = match[2] ?? (system === 'imperial' ? 'lb' : 'kg');
-  return Number(match[1]) * (unit === 'kg' ? 1 : KG_PER_POUND);
-}

@@ -1,5 +1,6 @@
 import { parseLength, printFigure, printLength, printStature, type Rounding, roundTo, type UnitSystem } from './length';
-import { parseMass, printMass } from './mass';
+import { type Numbers, readFigure, readsTwoWays } from './figure';
+import { KG_PER_POUND, printMass } from './mass';
 import { printMoney } from './money';
 
 /** 1 mi = 1.609344 km exactly (NIST SP 811). */
@@ -16,29 +17,49 @@ interface Quantity {
   readonly figure: (value: number, system: UnitSystem) => string;
   /** With its unit, as it stands in a sentence. */
   readonly print: (value: number, system: UnitSystem, how: Rounding) => string;
-  readonly read: (text: string, system: UnitSystem) => ReadQuantity;
+  readonly read: (text: string, system: UnitSystem, numbers: Numbers | null) => ReadQuantity;
 }
 
 const ok = (value: number): ReadQuantity => ({ ok: true, value });
 const no = (says: string): ReadQuantity => ({ ok: false, says });
 const trimmed = (value: number): string => String(Number(value.toFixed(2)));
 
-/** A number with a dot or a comma, its unit typed or not. */
-function number(text: string, unit: string, like: string): ReadQuantity {
+/** How a figure is read: what may stand behind it and what one of that is, how many decimals, what is said of others. */
+interface Typed {
+  readonly text: string;
+  readonly numbers: Numbers | null;
+  /** Units by how they are written, in the base unit; a bare figure is of the first. */
+  readonly units: Readonly<Record<string, number>>;
+  readonly decimals?: number;
+  /** It may be less than nought. */
+  readonly signed?: boolean;
+  readonly is: string;
+  readonly like: string;
+}
+
+/** Nothing of a boat, its parts or its price has so many of anything. */
+const TOO_MUCH = 1e9;
+
+/** A figure of either school, its unit typed or not, in the base unit. */
+function typed({ text, numbers, units, decimals, signed = false, is, like }: Typed): ReadQuantity {
   const bare = text.trim().toLowerCase();
-  const end = unit.toLowerCase();
-  const figure = (end && bare.endsWith(end) ? bare.slice(0, -end.length) : bare).trim().replace('−', '-').replace(',', '.');
-  return /^-?\d+(\.\d+)?$|^-?\.\d+$/.test(figure)
-    ? ok(Number(figure))
-    : no(`"${text.trim()}" is not a number: write it like ${like}`);
+  const [own = ''] = Object.keys(units);
+  const unit = Object.keys(units)
+    .filter((u) => u !== '' && bare.endsWith(u))
+    .sort((a, b) => b.length - a.length)[0];
+  const figure = unit === undefined ? bare : bare.slice(0, -unit.length);
+  const read = readFigure(figure, { numbers, decimals });
+  if (read.is === 'unclear') return no(readsTwoWays(text, read.either));
+  const taken = read.is === 'figure' && (signed || read.value >= 0) && Math.abs(read.value) < TOO_MUCH;
+  return taken ? ok(read.value * (units[unit ?? own] ?? 1)) : no(`"${text.trim()}" is not ${is}: write it like ${like}`);
 }
 
 const plain = (unit: string, like: string, scale = 1): Quantity => ({
   unit: () => unit,
   figure: (value) => trimmed(value * scale),
   print: (value) => `${trimmed(value * scale)}${unit && unit !== '°' ? ` ${unit}` : unit}`,
-  read: (text) => {
-    const read = number(text, unit, like);
+  read: (text, _, numbers) => {
+    const read = typed({ text, numbers, units: { [unit.toLowerCase()]: 1 }, signed: true, is: 'a number', like });
     return read.ok ? ok(read.value / scale) : read;
   },
 });
@@ -53,8 +74,8 @@ const QUANTITIES = {
     unit: (system) => (system === 'imperial' ? 'in' : 'mm'),
     figure: printFigure,
     print: printLength,
-    read: (text, system) => {
-      const read = parseLength(text, system);
+    read: (text, system, numbers) => {
+      const read = parseLength(text, system, numbers);
       return read.ok ? ok(read.mm) : read;
     },
   },
@@ -63,12 +84,13 @@ const QUANTITIES = {
     unit: (system) => (system === 'imperial' ? '' : 'cm'),
     figure: (value, system) => (system === 'imperial' ? printStature(value, system) : String(Math.round(value / 10))),
     print: printStature,
-    read: (text, system) => {
-      const bare = system === 'metric' && /^\d+([.,]\d+)?$/.test(text.trim());
-      const read = parseLength(bare ? `${text.replace(',', '.')} cm` : text, system);
-      return read.ok
-        ? ok(read.mm)
-        : no(`"${text.trim()}" is not a height: write it like ${system === 'imperial' ? `5' 10"` : '178'}`);
+    read: (text, system, numbers) => {
+      const clean = text.trim();
+      // 5 8 is five feet eight: nobody is as tall in anything else.
+      const feet = /^([3-7])[ -](\d|1[01])$/.exec(clean);
+      const bare = system === 'metric' && /^\d+([.,]\d+)?$/.test(clean);
+      const read = parseLength(feet ? `${feet[1]}'${feet[2]}"` : bare ? `${clean} cm` : clean, system, numbers);
+      return read.ok ? ok(read.mm) : no(`"${clean}" is not a height: write it like ${system === 'imperial' ? `5' 10"` : '178'}`);
     },
   },
   /** kg; typed in pounds or kilograms. */
@@ -76,11 +98,12 @@ const QUANTITIES = {
     unit: (system) => (system === 'imperial' ? 'lb' : 'kg'),
     figure: (value, system) => printMass(value, system).replace(/ (lb|kg)$/, ''),
     print: printMass,
-    read: (text, system) => {
-      const kg = parseMass(text.replace(',', '.'), system);
-      return kg === undefined
-        ? no(`"${text.trim()}" is not a weight: write it like ${system === 'imperial' ? '181 lb or 82 kg' : '82 kg or 181 lb'}`)
-        : ok(kg);
+    read: (text, system, numbers) => {
+      const kilos = { kg: 1 };
+      const pounds = { lb: KG_PER_POUND, lbs: KG_PER_POUND };
+      const [units, like] =
+        system === 'imperial' ? [{ ...pounds, ...kilos }, '181 lb or 82 kg'] : [{ ...kilos, ...pounds }, '82 kg or 181 lb'];
+      return typed({ text, numbers, units, is: 'a weight', like });
     },
   },
   /** km; typed in miles or kilometres. */
@@ -88,11 +111,10 @@ const QUANTITIES = {
     unit: (system) => way(system).unit,
     figure: (value, system) => printWay(value, system, 'nearest'),
     print: (value, system, how) => `${printWay(value, system, how)} ${way(system).unit}`,
-    read: (text, system) => {
-      const [, figure = '', unit = system === 'imperial' ? 'mi' : 'km'] =
-        /^(\d+(?:[.,]\d+)?)\s*(km|mi|miles?)?$/.exec(text.trim().toLowerCase()) ?? [];
-      if (!figure) return no(`"${text.trim()}" is not a distance: write it like 8 km or 5 mi`);
-      return ok(Number(figure.replace(',', '.')) * (unit === 'km' ? 1 : KM_PER_MILE));
+    read: (text, system, numbers) => {
+      const miles = { mi: KM_PER_MILE, mile: KM_PER_MILE, miles: KM_PER_MILE };
+      const units = system === 'imperial' ? { ...miles, km: 1 } : { km: 1, ...miles };
+      return typed({ text, numbers, units, is: 'a distance', like: '8 km or 5 mi' });
     },
   },
   /** km/h; typed in miles or kilometres an hour. */
@@ -100,9 +122,9 @@ const QUANTITIES = {
     unit: (system) => `${way(system).unit === 'mi' ? 'mph' : 'km/h'}`,
     figure: (value, system) => trimmed(value / way(system).km),
     print: (value, system, how) => `${printWay(value, system, how)} ${way(system).unit === 'mi' ? 'mph' : 'km/h'}`,
-    read: (text, system) => {
-      const read = number(text, way(system).unit === 'mi' ? 'mph' : 'km/h', '4.5');
-      return read.ok ? ok(read.value * way(system).km) : read;
+    read: (text, system, numbers) => {
+      const units = system === 'imperial' ? { mph: KM_PER_MILE, 'km/h': 1 } : { 'km/h': 1, mph: KM_PER_MILE };
+      return typed({ text, numbers, units, signed: true, is: 'a number', like: '4.5' });
     },
   },
   /** Cents; typed in whole and hundredths. */
@@ -110,11 +132,10 @@ const QUANTITIES = {
     unit: () => '',
     figure: printMoney,
     print: printMoney,
-    read: (text) => {
-      const clean = text.replace(/[$€£,\s]/g, '');
-      return /^\d{1,9}(\.\d{1,2})?$/.test(clean)
-        ? ok(Math.round(Number(clean) * 100))
-        : no(`"${text.trim()}" is not a sum: write it like 68 or 12.50`);
+    read: (text, _, numbers) => {
+      const bare = text.replace(/[$€£]/g, '');
+      const read = typed({ text: bare, numbers, units: { '': 100 }, decimals: 2, is: 'a sum', like: '68 or 12.50' });
+      return read.ok ? ok(Math.round(read.value)) : read;
     },
   },
   volts: plain('V', '12.8'),
@@ -129,7 +150,7 @@ const QUANTITIES = {
   /** Whole. */
   count: {
     ...plain('', '3'),
-    read: (text) => (/^\d{1,9}$/.test(text.trim()) ? ok(Number(text)) : no(`"${text.trim()}" is not a whole number, such as 3`)),
+    read: (text, _, numbers) => typed({ text, numbers, units: { '': 1 }, decimals: 0, is: 'a whole number', like: '3' }),
   },
 } satisfies Record<string, Quantity>;
 
@@ -138,11 +159,17 @@ export type QuantityKind = keyof typeof QUANTITIES;
 const of = (kind: QuantityKind): Quantity => QUANTITIES[kind];
 
 /**
- * Reads a quantity as people write it, with its unit or without.
+ * Reads a quantity as people write it, with its unit or without, with a decimal point or comma.
+ * @param numbers how its writer writes numbers; null when nobody knows: what reads two ways is asked about then
  * @returns its value in the base unit (mm, kg, km, cents, V, A, Ah, °, min, L, share of one), or what would be right
  * @example readQuantity('mass', '181 lb', 'metric') // { ok: true, value: 82.1 }
  */
-export const readQuantity = (kind: QuantityKind, text: string, system: UnitSystem): ReadQuantity => of(kind).read(text, system);
+export const readQuantity = (
+  kind: QuantityKind,
+  text: string,
+  system: UnitSystem,
+  numbers: Numbers | null = null,
+): ReadQuantity => of(kind).read(text, system, numbers);
 
 /** The figure as it stands in a field that names the unit itself: `61 7/16`. */
 export const figureOf = (kind: QuantityKind, value: number, system: UnitSystem): string => of(kind).figure(value, system);

@@ -1,3 +1,4 @@
+import { certain, settleFormulas } from '@plain-cleat/core/catalog';
 import { parse } from 'csv-parse/sync';
 import exceljs from 'exceljs';
 import { fromBuffer, type ZipFile } from 'yauzl';
@@ -45,9 +46,19 @@ function inflates(bytes: Buffer): Promise<number> {
   });
 }
 
-function bounded(rows: string[][]): SheetCells {
+/** Rows with something in them, their formulas worked out where the sheet itself does not say what they come to. */
+function bounded(all: string[][]): SheetCells {
+  const read = settleFormulas(all.slice(0, SHEET.rows * 3).map((r) => r.slice(0, SHEET.columns)));
+  const rows = [...read, ...all.slice(read.length)].filter((row) => row.some((c) => c.trim() !== ''));
   const cells = rows.slice(0, SHEET.rows).map((r) => r.slice(0, SHEET.columns).map((c) => c.slice(0, SHEET.cell)));
   return { cells, dropped: Math.max(0, rows.length - SHEET.rows) };
+}
+
+/** What a cell says: a number with its decimal point for certain, a formula by what it comes to, else by itself. */
+function cellText(cell: exceljs.Cell): string {
+  const value = cell.formula && cell.result !== undefined ? cell.result : cell.value;
+  if (typeof value === 'number') return certain(value);
+  return cell.formula && cell.result === undefined ? `=${cell.formula}` : cell.text;
 }
 
 async function readWorkbook(bytes: Buffer): Promise<SheetCells> {
@@ -68,12 +79,13 @@ async function readWorkbook(bytes: Buffer): Promise<SheetCells> {
   const [sheet] = book.worksheets;
   if (!sheet) return refuse('the workbook has no sheet');
   const rows: string[][] = [];
-  sheet.eachRow({ includeEmpty: false }, (row) => {
-    if (rows.length > SHEET.rows + 1000) return;
+  sheet.eachRow({ includeEmpty: false }, (row, number) => {
+    if (number > SHEET.rows + 1000) return;
     const cells: string[] = [];
     row.eachCell({ includeEmpty: true }, (cell, column) => {
-      if (column <= SHEET.columns) cells[column - 1] = cell.text;
+      if (column <= SHEET.columns) cells[column - 1] = cellText(cell);
     });
+    while (rows.length < number - 1) rows.push([]);
     rows.push(Array.from(cells, (c) => String(c ?? '')));
   });
   return rows.length ? bounded(rows) : refuse('its first sheet is empty');
@@ -93,7 +105,7 @@ function readText(bytes: Buffer): SheetCells {
 
 function csvOf(text: string, delimiter: string): string[][] {
   try {
-    return parse(text, { bom: true, delimiter, relax_column_count: true, relax_quotes: true, skip_empty_lines: true });
+    return parse(text, { bom: true, delimiter, relax_column_count: true, relax_quotes: true, skip_empty_lines: false });
   } catch (error) {
     return refuse(`it is not CSV: ${(error as Error).message.slice(0, 120)}`);
   }

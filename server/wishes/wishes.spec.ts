@@ -36,6 +36,30 @@ describe("an owner's spreadsheet", () => {
     expect((body as WishSheet).rows[0]).toEqual(['38.5', 'raised rod tube', '2']);
   });
 
+  it('is read alike from XLSX and CSV, sums and products too', async () => {
+    const rows = [
+      ['Item', 'Qty', 'Each', 'Price'],
+      ['tube', '3 uds', '38.5', '=B6*C3'],
+      ['', '', '', ''],
+      ['net', '1 docena', '½', '12.35'],
+      ['', '', '', ''],
+      ['hook', '2', '', '1,200.50'],
+      ['Total', '', '', '=SUM(D2:D6)'],
+    ];
+    const csv = rows.map((row) => row.map((c) => (/[,"]/.test(c) ? `"${c}"` : c)).join(',')).join('\n');
+    const book = new exceljs.Workbook();
+    const sheet = book.addWorksheet('wishes');
+    for (const row of rows)
+      sheet.addRow(row.map((c) => (c.startsWith('=') ? { formula: c.slice(1) } : c === '38.5' || c === '12.35' ? Number(c) : c)));
+    const bytes = Buffer.from(await book.xlsx.writeBuffer());
+    const [fromCsv, fromBook] = [await send(Buffer.from(csv), 'a.csv').expect(200), await send(bytes, 'a.xlsx').expect(200)];
+    const [one, other] = [fromCsv.body as WishSheet, fromBook.body as WishSheet];
+    expect(other.columns).toEqual(one.columns);
+    expect(other.rows.length).toBe(4);
+    // Only a number that is one for certain is written so that it reads one way.
+    expect(other.rows.map((row) => row.map((c) => c.replace('12.3450', '12.35')))).toEqual(one.rows);
+  });
+
   it('is read from CSV with semicolons and another alphabet', async () => {
     const { body } = await send(Buffer.from('Désignation;Qté\nsondeur 7 po;1\n', 'latin1'), 'souhaits.csv').expect(200);
     expect((body as WishSheet).columns).toEqual(['what', 'count']);
