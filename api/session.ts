@@ -2,11 +2,15 @@ import { z } from 'zod';
 import { noneSchema, ROLES, route, STAFF } from './route';
 import { SESSION_WAYS } from './ways';
 
-/** How somebody likes it, on whatever device: units, light or dark, and in which language owners get their papers. */
+/** How somebody likes it, on whatever device: units, light or dark, how figures are typed, the language of owners' papers. */
 export const preferencesSchema = z.strictObject({
   units: z.enum(['imperial', 'metric']),
   theme: z.enum(['device', 'light', 'dark']),
   papers: z.enum(['en', 'fr']),
+  numbers: z
+    .enum(['ask', 'point', 'comma'])
+    .describe('how they write decimals; what reads two ways is asked about, or settled by it'),
+  dates: z.enum(['ask', 'day first', 'month first']).describe('which figure of a date they write first'),
 });
 
 export const staffSchema = z.object({ id: z.string(), name: z.string(), role: z.enum(ROLES) });

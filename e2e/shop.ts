@@ -26,7 +26,7 @@ export async function tell<T>(page: Page, path: string, data: object): Promise<T
 export async function signIn(page: Page, login: keyof typeof PASSWORDS): Promise<void> {
   const answer = await page.request.post('/api/sign-in', { data: { login, password: PASSWORDS[login] } });
   expect(answer.ok(), await answer.text()).toBe(true);
-  await tell(page, '/api/preferences', { units: 'imperial', theme: 'device', papers: 'en' });
+  await tell(page, '/api/preferences', { units: 'imperial', theme: 'device', papers: 'en', numbers: 'ask', dates: 'ask' });
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Bench 1' })).toBeVisible();
 }

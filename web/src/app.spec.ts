@@ -75,7 +75,13 @@ describe('the shell', () => {
     TestBed.inject(PreferencesStore).say({ theme: 'light', papers: 'fr' });
     expect(theme()).toBe('light');
     TestBed.resetTestingModule();
-    expect(TestBed.inject(PreferencesStore).now()).toEqual({ units: 'imperial', theme: 'light', papers: 'fr' });
+    expect(TestBed.inject(PreferencesStore).now()).toEqual({
+      units: 'imperial',
+      theme: 'light',
+      papers: 'fr',
+      numbers: 'ask',
+      dates: 'ask',
+    });
   });
 
   it('holds to what was said while the server is silent, and says that it is', async () => {

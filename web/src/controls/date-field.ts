@@ -1,17 +1,37 @@
-import { ChangeDetectionStrategy, Component, effect, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { provideDateFnsAdapter } from '@angular/material-date-fns-adapter';
-import { MAT_DATE_LOCALE } from '@angular/material/core';
+import { DateFnsAdapter } from '@angular/material-date-fns-adapter';
+import { DateAdapter, MAT_DATE_FORMATS, MAT_DATE_LOCALE, type MatDateFormats } from '@angular/material/core';
 import { MatDatepickerModule } from '@angular/material/datepicker';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { formatISO, parseISO } from 'date-fns';
 import { enGB } from 'date-fns/locale';
 import { startWith, switchMap } from 'rxjs';
+import { PreferencesStore } from '../stores/preferences.store';
 import { Field } from './field';
+import { dayInWords, readDay } from './read-day';
 
 const SHOWN = 'EEE d MMM yyyy';
+const FORMATS: MatDateFormats = {
+  parse: { dateInput: SHOWN },
+  display: { dateInput: SHOWN, monthYearLabel: 'LLL yyyy', dateA11yLabel: 'PP', monthYearA11yLabel: 'LLLL yyyy' },
+};
+
+/** Reads days as people write them, in the order of whoever types. */
+@Injectable()
+class DayAdapter extends DateFnsAdapter {
+  private readonly preferences = inject(PreferencesStore);
+
+  override parse(typed: unknown): Date | null {
+    if (typed instanceof Date) return typed;
+    const text = typeof typed === 'string' ? typed.trim() : '';
+    if (text === '') return null;
+    const read = readDay(text, this.preferences.dates(), this.today());
+    return read.ok ? read.day : this.invalid();
+  }
+}
 
 /** A day, as `2026-12-11`; typed or picked from a calendar. */
 @Component({
@@ -20,18 +40,28 @@ const SHOWN = 'EEE d MMM yyyy';
   imports: [ReactiveFormsModule, MatDatepickerModule, MatFormFieldModule, MatInputModule],
   providers: [
     { provide: MAT_DATE_LOCALE, useValue: enGB },
-    provideDateFnsAdapter({
-      parse: { dateInput: [SHOWN, 'd MMM yyyy', 'yyyy-MM-dd', 'd/M/yyyy', 'd.M.yyyy'] },
-      display: { dateInput: SHOWN, monthYearLabel: 'LLL yyyy', dateA11yLabel: 'PP', monthYearA11yLabel: 'LLLL yyyy' },
-    }),
+    { provide: DateAdapter, useClass: DayAdapter },
+    { provide: MAT_DATE_FORMATS, useValue: FORMATS },
   ],
   template: `
     <mat-form-field appearance="outline" subscriptSizing="dynamic">
       <mat-label>{{ label() }}</mat-label>
-      <input matInput autocomplete="off" [matDatepicker]="calendar" [formControl]="day" [placeholder]="placeholder()" />
+      <input
+        #typed
+        matInput
+        autocomplete="off"
+        [matDatepicker]="calendar"
+        [formControl]="day"
+        [placeholder]="placeholder()"
+        (input)="typing(typed.value)"
+        (blur)="reads.set('')"
+      />
+      @if (reads(); as read) {
+        <span matTextSuffix role="status">= {{ read }}</span>
+      }
       <mat-datepicker-toggle matIconSuffix [for]="calendar" />
       <mat-datepicker #calendar />
-      <mat-error role="alert">Write it like Fri 11 Dec 2026.</mat-error>
+      <mat-error role="alert">{{ says() }}</mat-error>
     </mat-form-field>
   `,
   styles: `
@@ -42,6 +72,11 @@ const SHOWN = 'EEE d MMM yyyy';
 })
 export class DateField extends Field<string | null> {
   protected readonly day = new FormControl<Date | null>(null);
+  private readonly preferences = inject(PreferencesStore);
+  /** The day that is read of what is being typed, in words. */
+  protected readonly reads = signal('');
+  /** Why what was typed is no day. */
+  protected readonly says = signal('');
 
   constructor() {
     super();
@@ -57,10 +92,20 @@ export class DateField extends Field<string | null> {
     });
     this.day.valueChanges.pipe(takeUntilDestroyed()).subscribe((day) => {
       const control = this.bound();
-      if (this.day.invalid) return control.setErrors({ says: 'Write it like Fri 11 Dec 2026.' });
+      if (this.day.invalid) {
+        const { text = '' } = (this.day.errors?.['matDatepickerParse'] ?? {}) as { text?: string };
+        const read = readDay(text, this.preferences.dates(), new Date());
+        this.says.set(read.ok ? '' : read.says);
+        return control.setErrors({ says: this.says() });
+      }
       control.setValue(day ? formatISO(day, { representation: 'date' }) : null);
       this.enter();
     });
+  }
+
+  protected typing(text: string): void {
+    const read = readDay(text, this.preferences.dates(), new Date());
+    this.reads.set(read.ok && dayInWords(read.day) !== text.trim() ? dayInWords(read.day) : '');
   }
 
   private show(iso: string | null): void {

@@ -2,6 +2,7 @@ import { Component, provideZonelessChangeDetection, signal } from '@angular/core
 import { MatButtonModule } from '@angular/material/button';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { PreferencesStore } from '../stores/preferences.store';
 import { UnitsStore } from '../stores/units.store';
 import { QuantityField } from './quantity';
 import { ValidSubmit } from './valid-submit';
@@ -60,6 +61,26 @@ describe('a quantity’s field', () => {
     await type(1, '1561');
     expect(shown.componentInstance.entered).toEqual([]);
     expect(shown.componentInstance.off()).toBe(1560.5125);
+  });
+
+  it('shows what is read while it is typed, of either school, and asks about what may be two', async () => {
+    const typing = async (n: number, text: string): Promise<string> => {
+      typed(n).value = text;
+      typed(n).dispatchEvent(new Event('input'));
+      await shown.whenStable();
+      return field(n).querySelector('[role=status]')?.textContent?.trim() ?? '';
+    };
+    expect(await typing(1, '12,5')).toBe('= 12 1/2 in');
+    expect(await typing(1, '1700 mm')).toBe('= 66 15/16 in');
+    expect(await typing(1, '66 15/16')).toBe('');
+    await type(1, '60,5');
+    expect(shown.componentInstance.entered.at(-1)).toBeCloseTo(1536.7, 9);
+    expect([typed(1).value, await typing(1, '60 1/2')]).toEqual(['60 1/2', '']);
+    await type(1, '1,234');
+    expect(says(1)).toBe('"1,234" can be read two ways: write 1234 or 1.234.');
+    TestBed.inject(PreferencesStore).say({ numbers: 'comma' });
+    await type(1, '1,234');
+    expect(shown.componentInstance.entered.at(-1)).toBeCloseTo(1.234 * 25.4, 9);
   });
 
   it('says what would be right, keeps what was typed, and has the focus when it is sent so', async () => {

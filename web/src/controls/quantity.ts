@@ -8,7 +8,9 @@ import {
   forwardRef,
   inject,
   input,
+  signal,
   untracked,
+  viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
@@ -22,7 +24,8 @@ import {
 } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { figureOf, printQuantity, type QuantityKind, readQuantity, unitOf } from '@plain-cleat/core/units';
+import { figureOf, printQuantity, type QuantityKind, type ReadQuantity, readQuantity, unitOf } from '@plain-cleat/core/units';
+import { PreferencesStore } from '../stores/preferences.store';
 import { UnitsStore } from '../stores/units.store';
 import { Field, SHOWN_ONCE_LEFT } from './field';
 
@@ -47,6 +50,9 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   readonly optional = input(false);
   private readonly element = inject<ElementRef<HTMLInputElement>>(ElementRef).nativeElement;
   private readonly units = inject(UnitsStore);
+  private readonly preferences = inject(PreferencesStore);
+  /** What is read of what is being typed, where that is not what it says anyway; empty once it is entered. */
+  readonly reads = signal('');
   private value: number | null = null;
   /** Why what stands in the field is not a value; empty when it is. */
   private says = '';
@@ -68,7 +74,12 @@ export class QuantityInput implements ControlValueAccessor, Validator {
     });
   }
 
+  private read(text: string): ReadQuantity {
+    return readQuantity(this.kind(), text, this.units.system(), this.preferences.numbers());
+  }
+
   private print(): void {
+    this.reads.set('');
     if (!this.says) this.element.value = this.value === null ? '' : figureOf(this.kind(), this.value, this.units.system());
   }
 
@@ -79,6 +90,11 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   }
 
   protected typing(): void {
+    const { value } = this.element;
+    const [read, system] = [this.read(value), this.units.system()];
+    this.reads.set(
+      read.ok && figureOf(this.kind(), read.value, system) !== value.trim() ? printQuantity(this.kind(), read.value, system) : '',
+    );
     // Nothing is entered yet: only what was said about it goes, until the field is left.
     if (!this.fault()) return;
     this.unsaid = true;
@@ -99,7 +115,7 @@ export class QuantityInput implements ControlValueAccessor, Validator {
       this.value = null;
       this.says = this.optional() ? '' : `Write it like ${this.like()}.`;
     } else {
-      const read = readQuantity(this.kind(), text, system);
+      const read = this.read(text);
       // What stands there as it was printed is the value itself, not its rounded mark.
       const same = read.ok && this.value !== null && text.trim() === figureOf(this.kind(), this.value, system);
       if (!same) this.value = read.ok ? read.value : null;
@@ -169,7 +185,9 @@ export class QuantityInput implements ControlValueAccessor, Validator {
         [placeholder]="placeholder()"
         [attr.aria-label]="name() ?? null"
       />
-      @if (shownUnit()) {
+      @if (reads(); as read) {
+        <span matTextSuffix class="reads" role="status">= {{ read }}{{ unit() ? ' ' + unit() : '' }}</span>
+      } @else if (shownUnit()) {
         <span matTextSuffix>{{ shownUnit() }}</span>
       }
       <mat-error role="alert">{{ fault().says }}</mat-error>
@@ -178,6 +196,9 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   styles: `
     mat-form-field {
       width: 100%;
+    }
+    .reads {
+      color: var(--ink);
     }
   `,
 })
@@ -189,6 +210,8 @@ export class QuantityField extends Field<number | null> {
   /** Another unit's name than the kind's own, as `days` after a number. */
   readonly unit = input<string>();
   private readonly units = inject(UnitsStore);
+  private readonly typed = viewChild.required(QuantityInput);
+  protected readonly reads = computed(() => this.typed().reads());
   protected readonly shownUnit = computed(() => this.unit() ?? unitOf(this.kind(), this.units.system()));
 
   constructor() {

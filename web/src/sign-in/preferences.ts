@@ -72,6 +72,24 @@ export class PreferencesDialog {
       ],
     },
     {
+      key: 'numbers',
+      name: 'Decimals',
+      choices: [
+        ['ask', 'Ask when unclear'],
+        ['point', '1,234.5'],
+        ['comma', '1.234,5'],
+      ],
+    },
+    {
+      key: 'dates',
+      name: 'Dates in figures',
+      choices: [
+        ['ask', 'Ask when unclear'],
+        ['day first', 'Day first'],
+        ['month first', 'Month first'],
+      ],
+    },
+    {
       key: 'papers',
       name: 'Papers for owners',
       choices: [

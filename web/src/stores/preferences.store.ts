@@ -5,7 +5,10 @@ import { BehaviorSubject, Subject } from 'rxjs';
 
 const KEY = 'plain-cleat.preferences';
 /** Of whoever has said nothing yet. */
-const USUAL: Preferences = { units: 'imperial', theme: 'device', papers: 'en' };
+const USUAL: Preferences = { units: 'imperial', theme: 'device', papers: 'en', numbers: 'ask', dates: 'ask' };
+
+const unlessAsked = <T extends string>(said: T | 'ask'): Exclude<T, 'ask'> | null =>
+  said === 'ask' ? null : (said as Exclude<T, 'ask'>);
 
 /** What this device was last set to: before anybody is signed in. */
 function lastHere(): Preferences {
@@ -25,6 +28,9 @@ export class PreferencesStore {
   readonly said$ = this.sayings.asObservable();
   readonly now = toSignal(this.state, { requireSync: true });
   readonly papers = computed(() => this.now().papers);
+  /** How they write numbers and dates; null while they have not said. */
+  readonly numbers = computed(() => unlessAsked(this.now().numbers));
+  readonly dates = computed(() => unlessAsked(this.now().dates));
 
   constructor() {
     this.state.subscribe(({ theme }) => {
