@@ -6,7 +6,7 @@ import type { LaborLine } from '../labor';
 import { cordId, cordWords, TETHER, tethersOf, type Cord, type LedLine } from '../lines';
 import type { Mounted } from '../mounting';
 import type { GuardKind, Plan } from '../rig';
-import { MM_PER_FOOT, printMoney, roundCents, type UnitSystem } from '../units';
+import { MM_PER_FOOT, printMoney, roundCents, type Rounding, roundTo, type UnitSystem } from '../units';
 import type { Wiring } from '../wiring';
 
 /** A line of the ledger: an item, or material that follows from the plan. */
@@ -66,16 +66,17 @@ interface Taken {
   readonly quantity: number;
   readonly from: string;
   readonly called: string;
+  readonly unit: Consumable['unit'];
 }
 
 /** Consumables by id with how much of each the plan takes, in the order of the work. */
 function materials(items: readonly Fitted[], { runs, signals, guards, rules, lines }: Led): Map<string, Taken> {
   const out = new Map<string, Taken>();
-  const add = (id: string, quantity: number, from: string, called = id): void => {
-    if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from, called });
+  const add = (id: string, quantity: number, from: string, called = id, unit: Consumable['unit'] = 'each'): void => {
+    if (quantity > 0) out.set(id, { quantity: (out.get(id)?.quantity ?? 0) + quantity, from, called, unit });
   };
   const addCord = (cord: Cord, cut: number): void =>
-    add(cordId(cord), cut / 1000, 'follows the lines', `Cord, ${cordWords(cord)}, not in the stores`);
+    add(cordId(cord), cut / 1000, 'follows the lines', `Cord, ${cordWords(cord)}, not in the stores`, 'metre');
   for (const { mounted } of items) {
     if (mounted.there) continue;
     if (mounted.fastener) add(FASTENER[mounted.hold], mounted.count, 'follow the holes');
@@ -92,6 +93,7 @@ function materials(items: readonly Fitted[], { runs, signals, guards, rules, lin
         (run.conductors * run.cut) / 1000,
         'follows the runs',
         `Wire, ${run.gauge}, not in the stores`,
+        'metre',
       );
     add('terminal', 2 * run.conductors, 'follow the runs');
     add('heat-shrink', 2 * run.conductors, 'follows the runs');
@@ -155,8 +157,11 @@ export function priceLines(
   // What came with the boat is nobody's to buy.
   const lines = items.filter((i) => !i.placed.fitting.aboard).map(itemLine);
   lines.push(...wishLines(catalog.wishes ?? {}));
-  for (const [id, { quantity, from, called }] of materials(items, wiring)) {
+  for (const [id, { quantity: taken, from, called, unit: usual }] of materials(items, wiring)) {
     const c = catalog.consumables.find((one) => one.id === id);
+    const unit = c?.unit ?? usual;
+    // Charged by the length that is shown: to the hundredth, up as it is cut.
+    const quantity = unit === 'metre' ? roundTo(taken * 100, 'up') / 100 : taken;
     lines.push({
       key: id,
       fitting: null,
@@ -166,7 +171,7 @@ export function priceLines(
       supplier: c?.supplier ?? '',
       eachCents: c?.priceCents ?? 0,
       quantity,
-      unit: c?.unit ?? 'each',
+      unit,
       cents: roundCents((c?.priceCents ?? 0) * quantity),
     });
   }
@@ -177,29 +182,34 @@ const FEET_A_METRE = 1000 / MM_PER_FOOT;
 
 /** A line in one unit system as plain figures that multiply to its cost: for spreadsheets. */
 export interface LineFigures {
-  /** What one costs, in the currency: with two places, four by the foot. */
+  /** What one costs, in the currency: with two places, four or more by the foot. */
   readonly each: string;
   readonly quantity: string;
   readonly unit: Consumable['unit'] | 'foot';
 }
 
-/**
- * How a line is figured in one unit system: what one costs and how many, so that what is shown multiplies to its cost.
- * By the foot where feet are read, with as many places as that takes.
- */
-export function lineFigures({ eachCents, quantity, unit }: PriceLine, units: UnitSystem): LineFigures {
-  if (unit !== 'metre')
-    return {
-      each: (eachCents / 100).toFixed(2),
-      quantity: Number.isInteger(quantity) ? String(quantity) : quantity.toFixed(2),
-      unit,
-    };
-  if (units === 'metric') return { each: (eachCents / 100).toFixed(2), quantity: quantity.toFixed(2), unit };
-  return {
-    each: (eachCents / 100 / FEET_A_METRE).toFixed(4),
-    quantity: (quantity * FEET_A_METRE).toFixed(2),
-    unit: 'foot',
+/** Price and length by the foot, with as few places more as it takes for what is shown to multiply to the cost. */
+function byTheFoot({ eachCents, quantity, cents }: PriceLine): LineFigures {
+  const [price, feet] = [eachCents / 100 / FEET_A_METRE, quantity * FEET_A_METRE];
+  const written = (more: number, how: Rounding): LineFigures => {
+    const to = (value: number, places: number): string => (roundTo(value * 10 ** places, how) / 10 ** places).toFixed(places);
+    return { each: to(price, 4 + Math.ceil(more / 2)), quantity: to(feet, 2 + Math.floor(more / 2)), unit: 'foot' };
   };
+  const multiply = (f: LineFigures): boolean => roundCents(Number(f.each) * Number(f.quantity) * 100) === cents;
+  for (let more = 0; more <= 6; more++)
+    for (const how of ['nearest', 'up'] as const) if (multiply(written(more, how))) return written(more, how);
+  return written(0, 'nearest');
+}
+
+/**
+ * How a line is figured in one unit system: what one costs and how many, so that what is shown multiplies to its cost,
+ * rounded once.
+ */
+export function lineFigures(line: PriceLine, units: UnitSystem): LineFigures {
+  const { eachCents, quantity, unit } = line;
+  if (unit === 'metre' && units === 'imperial') return byTheFoot(line);
+  const places = unit === 'metre' || !Number.isInteger(quantity) ? 2 : 0;
+  return { each: (eachCents / 100).toFixed(2), quantity: quantity.toFixed(places), unit };
 }
 
 /** How a line is written in one unit system, on screen and on paper alike. */
