@@ -32,8 +32,8 @@ test('a hull is chosen for its paddler, the throttle comes to the free hand, a g
   // They cast: the right hand has the rod.
   await page.getByRole('radio', { name: 'Sidearm' }).click();
   await expect(page.locator('pc-seat-range svg')).toBeVisible({ timeout: 30_000 });
-  await page.getByLabel('To the water, m').fill('60');
-  await page.getByLabel('To the water, m').press('Enter');
+  await page.getByLabel('To the water').fill('60 m');
+  await page.getByLabel('To the water').press('Enter');
   await expect(page.getByText(/two people carry|is carried that far/)).toBeVisible();
   await allKept(page);
 

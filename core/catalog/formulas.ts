@@ -1,11 +1,5 @@
-import { numbersOf, type Numbers } from '../units';
+import { certain, numbersOf, type Numbers } from '../units';
 import { readCents } from './wish-sheet';
-
-/** A number as it is read one way only, whoever reads it: 12.345 as `12.3450`. */
-export const certain = (value: number): string => {
-  const text = String(value);
-  return /^-?[1-9]\d{0,2}\.\d{3}$/.test(text) ? `${text}0` : text;
-};
 
 const SUM = /^(?:SUM|SOMME|SUMA|SUMME)\(([^()]*)\)$/i;
 const RANGE = /^\$?([A-Z]{1,2})\$?(\d{1,4}):\$?([A-Z]{1,2})\$?(\d{1,4})$/i;

@@ -7,6 +7,10 @@ import { workUp } from '../workup';
 import { gotWorse, type Finding } from './index';
 
 const said = (input: ReturnType<typeof rigOf>): readonly Finding[] => workUp(input).findings;
+/** Figures of a metric unit; what is sold by a nominal size in millimetres, as cord, balls and wire, keeps that. */
+const METRIC = /\d ?(?:m|km|km\/h|N|kg|N·m|kg·m)(?![\w²·])/;
+const inFeet = (findings: readonly Finding[]): string[] =>
+  findings.flatMap((f) => [f.says, f.because].map((s) => tell(s, 'imperial'))).filter((s) => METRIC.test(s));
 const listed = (findings: readonly Finding[]): string => findings.map((f) => `${f.severity} ${f.key}`).join('\n');
 
 /** Bad rigs and ordinary ones, as data (`testing/corpus`): what must be said of each, and what alone may be. */
@@ -20,6 +24,7 @@ describe('the corpus', () => {
         expect(found?.severity)
           .withContext(`${key}, of\n${listed(findings)}`)
           .toBe(severity);
+        expect(inFeet(findings)).toEqual([]);
         if (bad.says) expect(tell(found?.says ?? [], 'metric')).toMatch(new RegExp(bad.says));
         // What there is an amount of says it, and somebody settles it.
         expect(found && (found.acceptable !== 'nobody' || found.fixable || found.decides.length > 0)).toBeTruthy();

@@ -1,7 +1,7 @@
 import type { PlannedHole } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { LedgerHole } from '../rig';
-import { distance, mm, say, type Point, over, under } from '../units';
+import { distance, mm, mmApart, say, type Point, over, under } from '../units';
 import { about, aboutHull, alone, type Judgement, type Raw } from './finding';
 
 /**
@@ -180,6 +180,8 @@ export const measuredTwice: Judgement = ({ ledger, hull, shop }) =>
     hole.also.flatMap((other, i): Raw[] => {
       const off = hole.at && other.at ? distance(hole.at, other.at) : 0;
       if (off <= Math.max(1, shop.drilling.tape)) return [];
+      const [one, two] = [hole.measured.reading, other.measured.reading];
+      const along = Math.abs(Math.abs(one - two) - off) < 1;
       return [
         {
           ...aboutHull(hull, hole.at?.x),
@@ -190,8 +192,8 @@ export const measuredTwice: Judgement = ({ ledger, hull, shop }) =>
           detail: `${i + 1}`,
           severity: 'look',
           measure: over(off, 'mm'),
-          says: say`${hole.label} was measured by ${hole.by} and by ${other.by}, ${mm(off, 'up')} apart.`,
-          because: say`${hole.by} reads ${mm(hole.measured.reading)}, ${other.by} ${mm(other.measured.reading)} from the ${hole.measured.datum}. Measure it once more and take the wrong one back.`,
+          says: say`${hole.label} was measured by ${hole.by} and by ${other.by}, ${along ? mmApart(one, two) : mm(off, 'up')} apart.`,
+          because: say`${hole.by} reads ${mm(one)}, ${other.by} ${mm(two)} from the ${hole.measured.datum}. Measure it once more and take the wrong one back.`,
         },
       ];
     }),
@@ -210,7 +212,7 @@ export const hullOff: Judgement = ({ ledger, hull, shop }) =>
         detail: `${k.from}.${k.to}`,
         severity: 'stop',
         measure: over(by, 'mm', shop.drilling.knownWithin),
-        says: say`From ${k.from} to ${k.to} this boat is ${mm(by, 'up')} ${k.off > 0 ? 'longer' : 'shorter'} than its drawing; ${mm(shop.drilling.knownWithin, 'down')} is allowed.`,
+        says: say`From ${k.from} to ${k.to} this boat is ${mmApart(k.reading, k.expected)} ${k.off > 0 ? 'longer' : 'shorter'} than its drawing; ${mm(shop.drilling.knownWithin, 'down')} is allowed.`,
         because: say`The tape reads ${mm(k.reading)}, the drawing says ${mm(k.expected)}. Measure the hull anew before a hole is made.`,
       },
     ];

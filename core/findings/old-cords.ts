@@ -1,6 +1,6 @@
 import { CORD_TRAITS, newBy } from '../lines';
 import { entryOf } from '../rig';
-import { longMm, say, under } from '../units';
+import { longApart, longMm, say, under } from '../units';
 import type { Judged, Judgement, Raw, Try } from './finding';
 import { aboutLine, tryLine } from './lines';
 
@@ -17,7 +17,7 @@ export const lineShort: Judgement = (judged) =>
             ...aboutLine(l, true),
             ...{ code: 'line-short', severity: 'stop' },
             measure: under(l.cut, 'mm', l.wanted),
-            says: say`The old ${l.line.use} is ${longMm(l.wanted - l.cut)} too short.`,
+            says: say`The old ${l.line.use} is ${longApart(l.wanted, l.cut)} too short.`,
             because: say`It is ${longMm(l.cut)} long; as it is led now it takes ${longMm(l.wanted)}, knots and hand among them.`,
             tries: () => {
               const { old } = l;

@@ -1,5 +1,5 @@
 import { entryOf, type Run } from '../rig';
-import { longMm, mm, say, over, under } from '../units';
+import { longApart, longMm, mm, say, over, under } from '../units';
 import { bundleAcross, cablesOf, HELD_EVERY, longestFree, routeFor, wiresOf, type LaidRun } from '../wiring';
 import { about, type Judged, type Judgement, type Raw, type Try } from './finding';
 import { aboutRun, nameIn } from './wires';
@@ -77,7 +77,7 @@ export const cableShort: Judgement = (judged) =>
         ...aboutRun(judged, run),
         ...{ code: 'cable-short', severity: 'stop', fixable: true },
         measure: under(run.cut, 'mm', run.wanted),
-        says: say`The cable of ${nameIn(judged, run.to)} is ${mm(run.wanted - run.cut, 'up')} too short.`,
+        says: say`The cable of ${nameIn(judged, run.to)} is ${longApart(run.wanted, run.cut)} too short.`,
         because: say`It ${run.given === 'aboard' ? 'lies in the boat' : 'comes'} ${longMm(run.cut)} long; its way with loops takes ${longMm(run.wanted)}. ${run.given === 'aboard' ? 'A new one' : 'An extension of its maker’s'}, or a shorter way.`,
         tries: () => [...routeAround(judged, run), ...pullAnew],
       },

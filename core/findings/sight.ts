@@ -13,7 +13,7 @@ import {
   trunkOf,
   azimuthOf,
 } from '../layout';
-import { mm, say, type Point, type Sentence, over } from '../units';
+import { ground, mm, say, type Point, type Sentence, over } from '../units';
 import { about, type Judged, type Judgement, isWorn, joined, nameOf, type Raw, slideTo } from './finding';
 
 /** Shadows of everything aboard from a point of one fitting, the paddler as asked. */
@@ -136,7 +136,7 @@ export const lightHeights: Judgement = ({ items }) => {
         fixable: true,
         measure: over(short, 'mm'),
         says: say`${nameOf(item)} stands ${mm(short, 'up')} too low over the sidelights.`,
-        because: [...say`On vessels under 12 m it stands ${mm(OVER_SIDELIGHTS)} over them. `, ...SECTORS],
+        because: [...say`On vessels under ${ground(12)} it stands ${mm(OVER_SIDELIGHTS)} over them. `, ...SECTORS],
         tries: [
           {
             says: say`Raise it ${mm(short, 'up')}`,

@@ -1,6 +1,6 @@
 import type { Fitted } from '../drilling';
 import { middleOf } from '../layout';
-import { distance, longMm, mm, say, type Point, over, under } from '../units';
+import { distance, longApart, longMm, mm, say, type Point, over, under } from '../units';
 import { about, type Judged, type Judgement, nameOf, type Raw } from './finding';
 
 /** Where things spin: the lowest body of a motor, the foot of the hull's own drive. */
@@ -43,7 +43,7 @@ export const tetherShort: Judgement = (judged) =>
         severity: 'look',
         fixable: true,
         measure: under(tether.length, 'mm', wanted),
-        says: say`The tether of ${nameOf(item)} is ${mm(wanted - tether.length, 'up')} too short to use it.`,
+        says: say`The tether of ${nameOf(item)} is ${longApart(wanted, tether.length)} too short to use it.`,
         because: say`It is ${longMm(tether.length)} long; from its anchor to where it is used is ${longMm(wanted)}.`,
         tries: [
           {

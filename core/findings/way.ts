@@ -1,6 +1,6 @@
 import { cartPosts, liftedAt, liftedEasily, mostCarried, ROLLS } from '../way';
 import { BY_WORDS, entryOf, GROUND_WORDS, type Brief } from '../rig';
-import { kg, mm, over, say, type Sentence } from '../units';
+import { ground, kg, mm, over, say, type Sentence } from '../units';
 import { aboutHull, type Judged, type Judgement, type Raw, type Try } from './finding';
 
 const way = (judged: Judged, to: Partial<Brief['way']>, says: string): Try => {
@@ -27,8 +27,8 @@ const found = (
   tries,
 });
 
-const asked = ({ plan: { brief } }: Judged): string =>
-  `${brief.lifts === 'two' ? 'Two carry' : 'One carries'} it ${brief.way.metres} m over ${GROUND_WORDS[brief.way.ground]}`;
+const asked = ({ plan: { brief } }: Judged): Sentence =>
+  say`${brief.lifts === 'two' ? 'Two carry' : 'One carries'} it ${ground(brief.way.metres)} over ${GROUND_WORDS[brief.way.ground]}`;
 
 /** What is carried to the water by hand. */
 export const carried: Judgement = (judged) => {

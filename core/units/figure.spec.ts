@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { numbersOf, type Numbers, readFigure } from './figure';
+import { certain, numbersOf, type Numbers, readFigure } from './figure';
 
 const read = (text: string, numbers: Numbers | null = null, decimals = Infinity): number | string => {
   const r = readFigure(text, { numbers, decimals });
@@ -92,6 +92,10 @@ describe('a figure', () => {
       ),
       { seed: 30, numRuns: 20_000 },
     );
+  });
+
+  it('can be written so that it reads one way', () => {
+    expect([certain(12.345), certain(1234.5), certain(0.125), certain(7)]).toEqual(['12.3450', '1234.5', '0.125', '7']);
   });
 
   it('of a column is settled by those that show how its writer writes', () => {

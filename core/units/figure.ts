@@ -77,6 +77,12 @@ function unsigned(clean: string, numbers: Numbers | null, decimals: number): Rea
   return { is: 'unclear', either: [asWhole, `${ahead}.${behind}`] };
 }
 
+/** A number as it is read one way only, whoever reads it: 12.345 as `12.3450`. */
+export const certain = (value: number): string => {
+  const text = String(value);
+  return /^-?[1-9]\d{0,2}\.\d{3}$/.test(text) ? `${text}0` : text;
+};
+
 /** What is asked about a figure that may be two. */
 export const readsTwoWays = (text: string, [one, other]: readonly [string, string]): string =>
   `"${text.trim()}" can be read two ways: write ${one} or ${other}`;

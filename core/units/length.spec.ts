@@ -12,6 +12,9 @@ import {
   printStature,
   roundCents,
   say,
+  mmApart,
+  longApart,
+  longMm,
   mm,
   tell,
 } from './index';
@@ -143,6 +146,30 @@ describe('masses, money, sentences', () => {
     const sentence = say`Stands ${mm(62, 'up')} into the stroke, ${2} times.`;
     expect(tell(sentence, 'imperial')).toBe('Stands 2 1/2 in into the stroke, 2 times.');
     expect(tell(sentence, 'metric')).toBe('Stands 62 mm into the stroke, 2 times.');
+  });
+});
+
+describe('how much more one length is than another', () => {
+  it('is taken of the figures as they are shown', () => {
+    const [one, other] = [13.18 * 25.4, 12.8 * 25.4];
+    expect(tell(say`${mm(one)} less ${mm(other)}: ${mmApart(other, one)}`, 'imperial')).toBe(
+      '13 3/16 in less 12 13/16 in: 3/8 in',
+    );
+    expect(tell(say`${longMm(3181)} less ${longMm(2999)}: ${longApart(3181, 2999)}`, 'metric')).toBe(
+      '3.19 m less 3.00 m: 0.19 m',
+    );
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 90_000 }), fc.integer({ min: 0, max: 90_000 }), (a, b) => {
+        const shown = (value: number): number => {
+          const read = parseLength(printFigure(value / 10, 'imperial'), 'imperial');
+          return read.ok ? read.mm : NaN;
+        };
+        const read = parseLength(tell([mmApart(a / 10, b / 10)], 'imperial'), 'imperial');
+        const by = Math.abs(shown(a) - shown(b));
+        return read.ok && Math.abs(read.mm - (by || MM_PER_INCH / 16)) < 1e-6;
+      }),
+      { seed: 9, numRuns: 500 },
+    );
   });
 });
 

@@ -13,6 +13,12 @@ const KINDS: readonly QuantityKind[] = [
   'degrees',
   'minutes',
   'litres',
+  'speed',
+  'force',
+  'carry',
+  'ground',
+  'fine',
+  'warmth',
   'share',
   'number',
   'count',
@@ -104,7 +110,18 @@ describe('a quantity', () => {
   });
 
   it('is read back as it was printed, in both units, to the mark it is printed to', () => {
-    const marks: Partial<Record<QuantityKind, number>> = { length: 0.9, stature: 13, mass: 0.6, distance: 0.09 };
+    const marks: Partial<Record<QuantityKind, number>> = {
+      length: 0.9,
+      stature: 13,
+      mass: 0.6,
+      distance: 0.09,
+      force: 0.03,
+      carry: 0.01,
+      ground: 0.01,
+      fine: 0.02,
+      warmth: 0.01,
+      speed: 0.1,
+    };
     fc.assert(
       fc.property(
         fc.constantFrom(...KINDS),

@@ -1,6 +1,16 @@
-import { parseLength, printFigure, printLength, printStature, type Rounding, roundTo, type UnitSystem } from './length';
-import { type Numbers, readFigure, readsTwoWays } from './figure';
-import { KG_PER_POUND, printMass } from './mass';
+import {
+  MM_PER_FOOT,
+  MM_PER_INCH,
+  parseLength,
+  printFigure,
+  printLength,
+  printStature,
+  type Rounding,
+  roundTo,
+  type UnitSystem,
+} from './length';
+import { certain, type Numbers, readFigure, readsTwoWays } from './figure';
+import { GRAVITY, KG_PER_POUND, printMass } from './mass';
 import { printMoney } from './money';
 
 /** 1 mi = 1.609344 km exactly (NIST SP 811). */
@@ -63,6 +73,31 @@ const plain = (unit: string, like: string, scale = 1): Quantity => ({
     return read.ok ? ok(read.value / scale) : read;
   },
 });
+
+/** One that is read in two units: the base unit, and one that is so much of it. */
+const twofold = (metric: string, imperial: string, per: number, like: string): Quantity => {
+  const unit = (system: UnitSystem): string => (system === 'imperial' ? imperial : metric);
+  const inUnit = (value: number, system: UnitSystem): number => value / (system === 'imperial' ? per : 1);
+  // To the hundredth, and finer as the unit is larger.
+  const places = (system: UnitSystem): number => (system === 'imperial' && per > 10 ? 3 : 2);
+  const figure = (value: number, system: UnitSystem): string => certain(Number(inUnit(value, system).toFixed(places(system))));
+  return {
+    unit,
+    figure,
+    print: (value, system, how) => {
+      const marks = 10 ** places(system);
+      return `${certain(roundTo(inUnit(value, system) * marks, how) / marks)} ${unit(system)}`;
+    },
+    read: (text, system, numbers) => {
+      const both = [[metric.toLowerCase(), 1] as const, [imperial.toLowerCase(), per] as const];
+      const units = Object.fromEntries(system === 'imperial' ? both.reverse() : both);
+      return typed({ text, numbers, units, is: 'a number', like });
+    },
+  };
+};
+
+/** 1 lbf = 0.45359237 × 9.80665 N exactly (NIST SP 811). */
+export const N_PER_POUND = KG_PER_POUND * GRAVITY;
 
 const way = (system: UnitSystem): { unit: string; km: number } =>
   system === 'imperial' ? { unit: 'mi', km: KM_PER_MILE } : { unit: 'km', km: 1 };
@@ -138,6 +173,16 @@ const QUANTITIES = {
       return read.ok ? ok(Math.round(read.value)) : read;
     },
   },
+  /** N; typed in pounds of force or newtons. */
+  force: twofold('N', 'lbf', N_PER_POUND, '200'),
+  /** kg·m, a weight times the way it is carried; typed in pounds times feet or kilograms times metres. */
+  carry: twofold('kg·m', 'lb·ft', KG_PER_POUND * (MM_PER_FOOT / 1000), '1200'),
+  /** m on land; typed in feet or metres. */
+  ground: twofold('m', 'ft', MM_PER_FOOT / 1000, '40'),
+  /** mm finer than a tape's marks; typed in thousandths of an inch or hundredths of a millimetre. */
+  fine: twofold('mm', 'in', MM_PER_INCH, '0.5'),
+  /** K, from one temperature to another; typed in degrees of Fahrenheit or Celsius. */
+  warmth: twofold('°C', '°F', 1 / 1.8, '60'),
   volts: plain('V', '12.8'),
   amps: plain('A', '7.5'),
   ampHours: plain('Ah', '20'),

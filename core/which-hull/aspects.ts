@@ -1,7 +1,7 @@
 import type { HullModel } from '../hull';
 import { floorGrid, standingRoom } from '../layout';
 import { BY_WORDS, GROUND_WORDS, type Brief } from '../rig';
-import { kg, mm, say, type Sentence } from '../units';
+import { ground, kg, kmh, mm, say, type Sentence } from '../units';
 import { liftedEasily, mostCarried, ROLLS } from '../way';
 import type { Considered } from './considered';
 
@@ -57,9 +57,9 @@ export const paceOf = (waterline: number): number => ALL_DAY * FROUDE * Math.sqr
 
 const pace: Aspect = ({ brief, waterline }) => {
   if (brief.distanceKm <= 0) return [];
-  const kmh = paceOf(waterline);
+  const pace = paceOf(waterline);
   return speaks(
-    say`${mm(waterline)} on the water: about ${kmh.toFixed(1)} km/h all day, ${(brief.distanceKm / kmh).toFixed(1)} hours for the day's way.`,
+    say`${mm(waterline)} on the water: about ${kmh(pace)} all day, ${(brief.distanceKm / pace).toFixed(1)} hours for the day's way.`,
   );
 };
 
@@ -136,7 +136,9 @@ const way: Aspect = ({ brief: { way: how, lifts }, hull, limits }) => {
   if (how.by === 'carried') {
     const most = mostCarried(how, lifts, limits);
     return hull.massKg > most
-      ? fails(say`Bare it weighs ${kg(hull.massKg)}; ${kg(most)} is carried ${how.metres} m over ${GROUND_WORDS[how.ground]}.`)
+      ? fails(
+          say`Bare it weighs ${kg(hull.massKg)}; ${kg(most)} is carried ${ground(how.metres)} over ${GROUND_WORDS[how.ground]}.`,
+        )
       : speaks(say`${kg(hull.massKg)}: it is carried to the water.`);
   }
   if (how.by === 'trailer') return speaks(say`${kg(hull.massKg)}, ${BY_WORDS.trailer}.`);

@@ -20,7 +20,7 @@ import {
   type Run,
   type Stowed,
 } from '../rig';
-import { kg, mm, printMoney, say, type Sentence, sideOf } from '../units';
+import { ground as onLand, kg, km, mm, printMoney, say, type Sentence, sideOf } from '../units';
 import { nameOf, type Told } from './field-words';
 
 /** Where a place is: by the tape as the plan has it hooked, and off the centre line. */
@@ -154,10 +154,10 @@ function answerValue(question: string, value: unknown): Sentence {
       return say`${value as number}° off upright`;
     case 'way': {
       const { metres, ground, by, minutes } = value as Plan['brief']['way'];
-      return say`${mm(metres * 1000)} over ${GROUND_WORDS[ground]}, ${BY_WORDS[by]}${minutes === null ? '' : `, ${minutes} minutes to rig up`}`;
+      return say`${onLand(metres)} over ${GROUND_WORDS[ground]}, ${BY_WORDS[by]}${minutes === null ? '' : `, ${minutes} minutes to rig up`}`;
     }
     case 'distanceKm':
-      return say`${value as number} km`;
+      return say`${km(value as number)}`;
     case 'budgetCents':
       return say`${printMoney(value as number)}`;
     case 'second': {

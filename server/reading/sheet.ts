@@ -1,4 +1,5 @@
-import { certain, settleFormulas } from '@plain-cleat/core/catalog';
+import { settleFormulas } from '@plain-cleat/core/catalog';
+import { certain } from '@plain-cleat/core/units';
 import { parse } from 'csv-parse/sync';
 import exceljs from 'exceljs';
 import { fromBuffer, type ZipFile } from 'yauzl';

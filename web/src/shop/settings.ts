@@ -5,7 +5,8 @@ export interface Setting {
   /** Its place in the settings, as `limits.rods.usual`. */
   readonly path: string;
   readonly name: string;
-  readonly kind: 'text' | 'names' | 'length' | 'mass' | 'money' | 'yes' | 'number' | readonly string[];
+  readonly kind:
+    'text' | 'names' | 'length' | 'mass' | 'money' | 'yes' | 'number' | 'force' | 'carry' | 'fine' | 'warmth' | readonly string[];
   /** Unit written after a number. */
   readonly unit?: string;
   /** Share of one shown as percent. */
@@ -60,7 +61,7 @@ export const SETTINGS: readonly Group[] = [
       one('limits.dogKg', 'A dog aboard weighs', 'mass'),
       one('limits.childKg', 'A child aboard weighs', 'mass'),
       one('limits.aloneKg', 'One person lifts', 'mass'),
-      one('limits.carryKgMetres', 'One carries weight times way', 'number', 'kg·m'),
+      one('limits.carryKgMetres', 'One carries weight times way', 'carry'),
       one('limits.cartKg', 'A cart by scupper posts bears', 'mass'),
       one('limits.cradleKg', 'A cradle cart bears', 'mass'),
       one('limits.dearCents', 'Dear enough for a second hold', 'money'),
@@ -71,8 +72,8 @@ export const SETTINGS: readonly Group[] = [
       one('limits.pitch', 'What is stowed bears a pitch of', 'number', '°'),
       one('limits.heel', 'What is stowed bears a heel of', 'number', '°'),
       one('limits.slip', 'Friction of what lies loose, wet', 'number'),
-      one('limits.handTight', 'A strap drawn by hand pulls with', 'number', 'N'),
-      one('limits.tieHolds', 'A tie point holds', 'number', 'N'),
+      one('limits.handTight', 'A strap drawn by hand pulls with', 'force'),
+      one('limits.tieHolds', 'A tie point holds', 'force'),
       length('stroke.paddle', 'Usual paddle'),
       length('stroke.hand', 'Clear about a hand'),
       length('stroke.shaft', 'Clear about the shaft'),
@@ -96,8 +97,8 @@ export const SETTINGS: readonly Group[] = [
       one('drilling.agree', 'The owner agrees before the first hole', 'yes'),
       length('drilling.farFromPlan', 'A reading is asked about from'),
       length('drilling.reuseWithin', 'An old hole serves within'),
-      one('drilling.barWithin', 'A printed bar may be off', 'number', 'mm'),
-      one('drilling.flatWithin', 'Flattening a template may cost', 'number', 'mm'),
+      one('drilling.barWithin', 'A printed bar may be off', 'fine'),
+      one('drilling.flatWithin', 'Flattening a template may cost', 'fine'),
       one('cureHours', 'Sealant cures', 'number', 'h'),
     ],
   },
@@ -111,10 +112,10 @@ export const SETTINGS: readonly Group[] = [
       one('holding.nut', 'Nuts', ['lock', 'plain']),
       share('holding.spares', 'Fasteners picked over the count'),
       length('holding.plate', 'Board plates are cut from'),
-      one('holding.kerf', 'Saw cut', 'number', 'mm'),
+      one('holding.kerf', 'Saw cut', 'fine'),
       length('holding.pitch', 'Holes of a track at most apart'),
       length('holding.end', 'End holes of a track in by'),
-      one('holding.heat', 'Coldest to hottest', 'number', 'K'),
+      one('holding.heat', 'Coldest to hottest', 'warmth'),
     ],
   },
   {

@@ -20,6 +20,9 @@ import { UnitsStore } from '../stores/units.store';
 import { RULES, type RuleList, ruleOf, rowsOf } from './rule-lists';
 import { type Setting, SETTINGS, valueAt, withValue } from './settings';
 
+/** Settings that are quantities with units of their own. */
+const OWN_KINDS = ['length', 'mass', 'money', 'force', 'carry', 'fine', 'warmth'] as const;
+
 /** The shop's own settings: what it charges, how it works, what it deems enough, and its lists of event rules. */
 @Component({
   selector: 'pc-shop',
@@ -90,8 +93,7 @@ export default class Shop {
   }
 
   protected choices = (s: Setting): Choice<string>[] | null => (typeof s.kind === 'string' ? null : choicesOf(s.kind));
-  protected kindOf = (s: Setting): QuantityKind =>
-    s.share ? 'share' : s.kind === 'length' || s.kind === 'mass' || s.kind === 'money' ? s.kind : 'number';
+  protected kindOf = (s: Setting): QuantityKind => (s.share ? 'share' : (OWN_KINDS.find((kind) => kind === s.kind) ?? 'number'));
   protected value = (s: Setting): unknown => valueAt(this.draft() as ShopSettings, s.path);
 
   /** What stands in a text field: a text, or names with commas between. */

@@ -65,7 +65,7 @@ const TEMPLATE_CHOICES = {
       <pc-choice-field label="They" [choices]="choices.stands" [control]="form.controls.stands" />
       <pc-choice-field label="By road" [choices]="choices.road" [control]="form.controls.road" />
       <pc-choice-field label="Who lifts" [choices]="choices.lifts" [control]="form.controls.lifts" />
-      <pc-quantity label="Way to the water, m" kind="count" [least]="0" [most]="20000" [control]="form.controls.metres" />
+      <pc-quantity label="Way to the water" kind="ground" [least]="0" [most]="20000" [control]="form.controls.metres" />
       <pc-choice-field label="Over" [choices]="choices.ground" [control]="form.controls.ground" />
       <pc-choice-field label="It goes" [choices]="choices.by" [control]="form.controls.by" />
       <mat-chip-listbox class="wide" multiple aria-label="Moves by" formControlName="propulsion">

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { BatteryDay, DayWorked, Reach } from '@plain-cleat/core/day';
-import { printClock } from '@plain-cleat/core/units';
+import { figureOf, printClock, printQuantity, unitOf, type UnitSystem } from '@plain-cleat/core/units';
 import {
   CategoryScale,
   Chart,
@@ -24,6 +24,7 @@ import {
   PointElement,
   Tooltip,
 } from 'chart.js';
+import { UnitsStore } from '../stores/units.store';
 
 Chart.register(CategoryScale, Filler, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip);
 
@@ -49,18 +50,22 @@ type Shown =
 export class DayChart {
   readonly shown = input.required<Shown>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly units = inject(UnitsStore);
   private chart?: Chart;
   /** The same for who does not see it. */
   protected readonly says = computed(() => {
-    const shown = this.shown();
+    const [shown, system] = [this.shown(), this.units.system()];
     return shown.is === 'charge'
       ? `What is left at the end: ${shown.day.batteries.map(leftWords).join('; ')}`
-      : `How far the motor goes: ${shown.range.map((r) => `${r.kmh} km/h ${r.km.likely.toFixed(0)} km`).join(', ')}`;
+      : `How far the motor goes: ${shown.range.map((r) => `${printQuantity('speed', r.kmh, system)} ${printQuantity('distance', r.km.likely, system)}`).join(', ')}`;
   });
 
   constructor() {
     effect(() => {
-      const config = this.shown().is === 'charge' ? chargeChart(this.shown() as Charge) : rangeChart(this.shown() as Range);
+      const config =
+        this.shown().is === 'charge'
+          ? chargeChart(this.shown() as Charge)
+          : rangeChart(this.shown() as Range, this.units.system());
       this.chart?.destroy();
       // In the colour of the words about it, light or dark.
       Chart.defaults.font.family = 'Barlow';
@@ -135,17 +140,19 @@ function chargeChart({ day, starts }: Charge): ChartConfiguration<'line'> {
   };
 }
 
-function rangeChart({ range }: Range): ChartConfiguration<'line'> {
+/** Speeds and ways in the reader's units. */
+function rangeChart({ range }: Range, system: UnitSystem): ChartConfiguration<'line'> {
+  const far = (km: number): number => Number(figureOf('distance', km, system));
   return {
     type: 'line',
     data: {
-      labels: range.map((r) => String(r.kmh)),
+      labels: range.map((r) => figureOf('speed', r.kmh, system)),
       datasets: banded(
         'how far until the reserve is touched',
         TONES[0] ?? '',
-        range.map((r) => r.km),
+        range.map(({ km }) => ({ easy: far(km.easy), likely: far(km.likely), hard: far(km.hard) })),
       ),
     },
-    options: framed('km/h through still water', 'km'),
+    options: framed(`${unitOf('speed', system)} through still water`, unitOf('distance', system)),
   };
 }
