@@ -14,8 +14,70 @@ const LISTS = [
 /** The bow tip is where x is nought, to the nearest of these, mm. */
 const BOW = 1;
 
+/** What a kayak's figures can be at all, mm (judgement): what lies outside was typed in another unit, or is no kayak's. */
+const BOUNDS = {
+  long: { least: 1500, most: 9000, of: 'a hull is' },
+  beam: { least: 300, most: 1800, of: 'the widest beam is' },
+  height: { least: 0, most: 1500, of: 'heights are' },
+  wall: { least: 0.2, most: 100, of: 'a wall is' },
+  opening: { least: 10, most: 2000, of: 'a clear opening is' },
+  scupper: { least: 5, most: 150, of: 'a scupper is' },
+  rail: { least: 5, most: 100, of: 'a rail is' },
+  slot: { least: 1, most: 60, of: 'a slot is' },
+  insert: { least: 0, most: 100, of: 'an insert is' },
+  tube: { least: 1, most: 300, of: 'a tube inside has a radius of' },
+} as const;
+
+/** Figures that no hull can have, each with what would be right. */
+function unphysical(model: HullModel): HullFault[] {
+  const faults: HullFault[] = [];
+  const within = (field: string, value: number | undefined, bounds: keyof typeof BOUNDS): void => {
+    const { least, most, of } = BOUNDS[bounds];
+    if (value !== undefined && !(value >= least && value <= most))
+      faults.push({
+        field,
+        says: `${of} ${least} to ${most} mm${bounds === 'long' || bounds === 'beam' ? '' : ' there'}; this says ${value}`,
+      });
+  };
+  const each = <T>(list: string, all: readonly T[] | undefined, look: (one: T, field: string) => void): void =>
+    all?.forEach((one, i) => look(one, `${list}.${i}`));
+  const { stations } = model;
+  within('stations', Math.max(...stations.map((s) => s.x)) - Math.min(...stations.map((s) => s.x)), 'long');
+  within('stations', 2 * Math.max(...stations.map((s) => s.halfBreadth)), 'beam');
+  within('wall', model.wall, 'wall');
+  each('stations', stations, (s, at) => {
+    within(`${at}.gunwale`, s.gunwale, 'height');
+    within(`${at}.keel`, s.keel, 'height');
+  });
+  each('decks', model.decks, (d, at) => {
+    within(`${at}.height`, d.height, 'height');
+    within(`${at}.wall`, d.wall, 'wall');
+  });
+  each('walls', model.walls, (w, at) => within(`${at}.wall`, w.wall, 'wall'));
+  each('hatches', model.hatches, (h, at) => {
+    within(`${at}.height`, h.height, 'height');
+    within(`${at}.opens`, h.opens, 'opening');
+    within(`${at}.lid.thick`, h.lid?.thick, 'height');
+  });
+  each('tracks', model.tracks, (t, at) => {
+    within(`${at}.height`, t.height, 'height');
+    within(`${at}.slot.opening`, t.slot.opening, 'slot');
+    within(`${at}.slot.depth`, t.slot.depth, 'slot');
+  });
+  each('inserts', model.inserts, (i, at) => {
+    within(`${at}.height`, i.height, 'height');
+    within(`${at}.depth`, i.depth, 'insert');
+  });
+  each('scuppers', model.scuppers, (s, at) => within(`${at}.diameter`, s.diameter, 'scupper'));
+  each('rails', model.rails, (r, at) => within(`${at}.diameter`, r.diameter, 'rail'));
+  each('plates', model.plates, (p, at) => within(`${at}.height`, p.height, 'height'));
+  each('handles', model.handles, (h, at) => within(`${at}.height`, h.height, 'height'));
+  each('hazards', model.hazards, (h, at) => within(`${at}.radius`, h.shape === 'tube' ? h.radius : undefined, 'tube'));
+  return faults;
+}
+
 /**
- * What keeps a hull from holding together: no beam, a bow that is not at nought, stations out of order or without
+ * What keeps a hull from holding together: figures that no kayak has, no beam, a bow that is not at nought, stations out of order or without
  * height, areas turned inside out, two things of one name, a track that lies beside the hull.
  */
 export function hullFaults(model: HullModel): HullFault[] {
@@ -24,8 +86,8 @@ export function hullFaults(model: HullModel): HullFault[] {
   const { stations } = model;
   const xs = stations.map((s) => s.x);
   const [bow, stern] = [Math.min(...xs), Math.max(...xs)];
+  faults.push(...unphysical(model));
   if (Math.abs(bow) > BOW) fault('stations.0.x', 'the bow tip is at 0: measure every station from there');
-  if (!(Math.max(...stations.map((s) => s.halfBreadth)) > 0)) fault('stations', 'the hull has no beam: half-breadths are all 0');
   stations.forEach((s, i) => {
     if (xs.indexOf(s.x) !== i) fault(`stations.${i}.x`, 'another station stands at the same place; each needs its own');
     if (s.gunwale <= s.keel) fault(`stations.${i}.gunwale`, 'must stand over the keel');

@@ -306,6 +306,22 @@ describe('a part of one’s own', () => {
     expect(applyChange({ ...plan, fittings: {} }, gone).plan.own).toEqual({});
   });
 
+  it('that differs from another by case or Unicode form alone is refused as one with it', () => {
+    const plan = { ...inputOf({}, { own }, [], HULL).plan };
+    const make = (name: string) =>
+      applyChange(plan, { id: crypto.randomUUID(), kind: 'makePart', part: 'two', from: null, to: { ...rack, name } } as Change);
+    const accented = { ...plan, own: { rack: { ...rack, name: 'Étagère pour cannes' } } };
+    for (const name of ['ROD RACK OF PIPE', 'Rod  rack of pipe ', 'Rod rack of pipe'])
+      expect(() => make(name)).toThrowError(/another part of your own is called Rod rack of pipe/);
+    expect(() =>
+      applyChange(accented, {
+        ...{ id: crypto.randomUUID(), kind: 'makePart', part: 'two', from: null },
+        to: { ...rack, name: 'e\u0301tage\u0300re pour cannes' },
+      } as Change),
+    ).toThrowError(/give this one another name/);
+    expect(Object.keys(make('Rod rack of board').plan.own)).toEqual(['rack', 'two']);
+  });
+
   it('that is only wished for counts in the price from the first, at the price that was named', () => {
     const wish = { text: 'a rack for six rods', part: null, count: 2, cents: 4500 };
     const w = work({}, { wishes: { w: wish } });

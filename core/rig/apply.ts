@@ -164,6 +164,20 @@ function checkOwn(plan: Plan): void {
       throw new Refused(`fittings/${id}/part`, 'this part of your own is aboard: take it off before it is deleted');
 }
 
+/** A name as it is compared: without case, in one Unicode form, without a space more. */
+const sameName = (name: string): string => name.normalize('NFKC').toLocaleLowerCase('en').replace(/\s+/g, ' ').trim();
+
+/** Two parts of one's own that differ by case or Unicode form alone are one to whoever reads their names. */
+function checkOwnNames(before: Plan, after: Plan): void {
+  const all = Object.entries(after.own);
+  for (const [key, { name }] of all) {
+    if (entryOf(before.own, key)?.name === name) continue;
+    const [other] = all.filter(([k, o]) => k !== key && sameName(o.name) === sameName(name));
+    if (other)
+      throw new Refused(`own/${key}/name`, `another part of your own is called ${other[1].name}: give this one another name`);
+  }
+}
+
 function checkStowage(plan: Plan): void {
   for (const [id, s] of Object.entries(plan.stowage))
     if (s.of !== undefined && !isAboard(plan, s.of))
@@ -202,6 +216,7 @@ export function applyChange(before: Plan, change: Change): Applied {
   if (after.fittings !== before.fittings || after.sets !== before.sets) checkStanding(after);
   if (after.fittings !== before.fittings || after.stowage !== before.stowage) checkStowage(after);
   if (after.own !== before.own || after.fittings !== before.fittings) checkOwn(after);
+  if (after.own !== before.own) checkOwnNames(before, after);
   const inverses = parts.map(inverseOf).reverse();
   const [only] = inverses;
   const inverse: Change = change.kind === 'together' || !only ? { id: change.id, kind: 'together', changes: inverses } : only;
