@@ -56,6 +56,6 @@ test('an owner who stands, pedals and casts, on the widest hull, with a list who
   await expect(page.getByRole('heading', { name: 'Wishes still open' })).toBeVisible();
   await expect(page.getByText('rod holder, 2')).toBeVisible();
   await goStep(page, 'Hand over');
-  await expect(page.getByText('of the build still open')).toBeVisible();
+  await expect(page.getByText('still to show')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Sign', exact: true })).toHaveCount(0);
 });

@@ -2,18 +2,17 @@ import type { Fitted } from '../drilling';
 import { handsOf, type ToldControl } from '../hands';
 import type { HullSurface } from '../hull';
 import type { Paddler, Placed } from '../layout';
-import type { Ledger, Plan } from '../rig';
-import type { BuildStep } from '../scheduling';
+import type { Ledger } from '../rig';
 import type { WiredRun } from '../wiring';
 import { basesOf, type BaseTops } from './bases';
 import { closingOf, type Closing } from './closing';
+import type { SignedThings } from './signed-for';
 import { contents, type Contents } from './contents';
 import { givenBack, walk, type GivenBack, type WalkStop } from './walk';
 
 /** What a handover follows from. */
-export interface HandoverInput {
+export interface HandoverInput extends SignedThings {
   readonly surface: HullSurface;
-  readonly plan: Plan;
   readonly owned: readonly Fitted[];
   /** Every place every fitting takes. */
   readonly stands: readonly Fitted[];
@@ -21,7 +20,6 @@ export interface HandoverInput {
   readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
   readonly ledger: Ledger;
-  readonly steps: readonly BuildStep[];
   readonly people: readonly Paddler[];
   /** Clearance about a hand, mm. */
   readonly clear: number;
@@ -43,9 +41,9 @@ export interface Handover {
 
 /** All of a handover: the walk, what goes back, and whether it is signed for as it is. */
 export const handOver = (input: HandoverInput): Handover => {
-  const { surface, plan, owned, stands, takenOff, runs, ledger, steps, people, clear } = input;
+  const { surface, plan, owned, stands, takenOff, runs, ledger, people, clear } = input;
   return {
-    closing: closingOf(plan, ledger, steps),
+    closing: closingOf(input),
     walk: walk(owned, runs, ledger),
     givenBack: givenBack(owned, takenOff),
     contents: contents(surface, owned, plan),

@@ -37,6 +37,13 @@ const measuredSchema = z.strictObject({
 });
 export type Measured = z.infer<typeof measuredSchema>;
 
+/** What a signature for a finished rig is for, area by area. */
+export const SIGNED_AREAS = [
+  ...(['aboard', 'cables', 'lines', 'parts', 'hull', 'materials', 'charges', 'rules'] as const),
+  ...(['holes', 'steps', 'brief', 'papers', 'accepted'] as const),
+] as const;
+export type SignedArea = (typeof SIGNED_AREAS)[number];
+
 /** A signature as it was drawn. */
 const drawingSchema = z
   .string()
@@ -119,7 +126,11 @@ export const newFactSchema = z.discriminatedUnion('kind', [
   fact('signed', {
     name: z.string().min(1).max(120),
     open: z.array(keySchema).max(400).optional().describe('steps still open that they accept by name'),
-    for: z.string().max(40).optional().describe('what was signed for, as a fingerprint'),
+    for: z.string().max(40).optional().describe('what was signed for, as a fingerprint, in signatures of before areas'),
+    areas: z
+      .partialRecord(z.enum(SIGNED_AREAS), z.string().max(40))
+      .optional()
+      .describe('what was signed for, each area of it as a fingerprint'),
     drawing: drawingSchema,
   }),
   fact('tookBack', { fact: z.uuid(), why: wordsSchema }),

@@ -1,5 +1,6 @@
 import { SHOP } from '../../demo/index';
-import { closingOf, signedFor } from '../handover';
+import { areasInWords, signedForBefore } from '../handover';
+import type { Part } from '../parts';
 import { applyChange, type Fact } from '../rig';
 import { deck, fitted, inputOf, keptFact } from '../testing/plans';
 import { workUp, type Workup } from '../workup';
@@ -107,7 +108,7 @@ describe('handing over', () => {
       kind: 'signed',
       name: 'Ada',
       drawing: pen,
-      for: signedFor(w.handover.closing.signed ? inputOf(fittings).plan : inputOf(fittings).plan, w.ledger),
+      areas: w.handover.closing.signs(),
       ...more,
     });
 
@@ -138,10 +139,55 @@ describe('handing over', () => {
       to: 'turned round',
     });
     const reopened = workUp({ ...inputOf(fittings, {}, facts), plan: after }).handover.closing;
-    expect([reopened.changed, reopened.closed]).toEqual([true, false]);
+    expect([reopened.changed, reopened.closed]).toEqual([['aboard'], false]);
     const back = workUp({ ...inputOf(fittings, {}, facts), plan: applyChange(after, inverse).plan }).handover.closing;
     expect(back.closed).toBeTrue();
-    expect(closingOf(plan, work(facts).ledger, work(facts).build.steps).closed).toBeTrue();
+  });
+
+  it('a signature is for all of it: whatever changes reopens it, and what it was is said', () => {
+    const facts = [...all, signed(work(all))];
+    const input = inputOf(fittings, {}, facts);
+    const part = input.plan.fittings['c']?.part;
+    const [bolt] = workUp(input).price.lines.filter((l) => l.fitting === null);
+    const changedBy = (more: object): string => workUp({ ...input, ...more }).handover.closing.changed.join();
+    const parts = (change: (p: Part) => object) => ({
+      catalog: {
+        ...input.catalog,
+        parts: input.catalog.parts.map((p) => (p.id === part ? ({ ...p, ...change(p) } as Part) : p)),
+      },
+    });
+    expect(changedBy({})).toBe('');
+    // Dearer, heavier, taller.
+    expect(changedBy(parts((p) => ({ sold: { ...p.sold, priceCents: p.sold.priceCents + 1 } })))).toBe('parts,charges');
+    expect(changedBy(parts((p) => ({ body: { ...p.body, massKg: p.body.massKg + 0.1 } })))).toBe('parts');
+    expect(changedBy(parts((p) => ({ body: { ...p.body, base: { ...p.body.base, thickness: 40 } } })))).toContain('parts');
+    expect(changedBy({ hull: { ...input.hull, wall: input.hull.wall + 0.1 } })).toContain('hull');
+    const consumables = input.catalog.consumables.map((c) => (c.id === bolt?.key ? { ...c, priceCents: c.priceCents + 5 } : c));
+    expect(changedBy({ catalog: { ...input.catalog, consumables } })).toBe('materials,charges');
+    const shop = (more: object) => ({ shop: { ...input.shop, ...more } });
+    expect(changedBy(shop({ taxPercent: input.shop.taxPercent + 1 }))).toBe('charges');
+    expect(changedBy(shop({ limits: { ...input.shop.limits, standing: 999 } }))).toBe('rules');
+    expect(changedBy(shop({ labor: { ...input.shop.labor, holeMinutes: 99 } }))).toBe('charges,steps');
+    const plan = (more: object) => ({ plan: { ...input.plan, ...more } });
+    expect(changedBy(plan({ title: 'another name' }))).toBe('papers');
+    expect(changedBy(plan({ brief: { ...input.plan.brief, stature: 1900 } }))).toContain('brief');
+    expect(changedBy(plan({ pins: { ...input.plan.pins, materials: 9 } }))).toBe('materials');
+    expect(changedBy(plan({ pins: { ...input.plan.pins, shop: { ...input.plan.pins.shop, limits: 9 } } }))).toBe('rules');
+    expect(changedBy(plan({ pins: { ...input.plan.pins, hull: { ...input.plan.pins.hull, revision: 9 } } }))).toBe('hull');
+    const plugged = at(41, { kind: 'holePlugged', hole: workUp(input).ledger.holes[0]?.fact ?? '', with: 'a plug' });
+    expect(changedBy({ facts: [...input.facts, plugged] })).toContain('holes');
+    // What an owner does not sign for.
+    expect(changedBy(plan({ tape: { datum: 'stern', run: 'gunwale' }, promised: '2027-01-01' }))).toBe('');
+    expect(areasInWords(['cables', 'holes', 'charges'])).toBe('the cables, the holes and the price');
+  });
+
+  it('a signature of before areas is held against what it was for', () => {
+    const w = work(all);
+    const { plan } = inputOf(fittings);
+    const facts = [...all, signed(w, { areas: undefined, for: signedForBefore(plan, w.ledger) })];
+    expect(work(facts).handover.closing.closed).toBeTrue();
+    const turned = { ...fittings, c: { ...fittings.c, note: 'turned' } };
+    expect(workUp(inputOf(turned, {}, facts)).handover.closing.changed).toEqual(['aboard']);
   });
 
   it('wishes nothing aboard answers are told, by how many', () => {

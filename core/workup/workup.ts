@@ -179,27 +179,12 @@ export const STAGES = rowOf<WorkupInput>()
   )
   .stage(
     'handover',
-    ({
-      surface,
-      plan,
-      aboard: { owned, stands },
-      layout: { takenOff },
-      wiring: { runs },
-      ledger,
-      build: { steps },
-      seats,
-      shop,
-    }) => ({
-      surface,
-      plan,
-      owned,
-      stands,
-      takenOff,
-      runs,
-      ledger,
-      steps,
-      people: seats.whole.paddlers,
-      clear: shop.stroke.hand,
+    (w) => ({
+      ...{ hull: w.hull, surface: w.surface, parts: w.parts, consumables: w.catalog.consumables, shop: w.shop },
+      ...{ plan: w.plan, owned: w.aboard.owned, stands: w.aboard.stands, takenOff: w.layout.takenOff, runs: w.wiring.runs },
+      ...{ ledger: w.ledger, steps: w.build.steps, price: w.price },
+      people: w.seats.whole.paddlers,
+      clear: w.shop.stroke.hand,
     }),
     handOver,
   )

@@ -1,5 +1,6 @@
 import { cutList, reelCuts, type WantedBar } from '@plain-cleat/core/cutting';
 import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
+import { areasInWords } from '@plain-cleat/core/handover';
 import { unsettled } from '@plain-cleat/core/findings';
 import { readySteps } from '@plain-cleat/core/scheduling';
 import type { Workup, WorkupInput } from '@plain-cleat/core/workup';
@@ -31,7 +32,7 @@ function progressOf(w: Workup): Progress {
   const { closed, changed } = w.handover.closing;
   const next = (): string => {
     if (closed) return `Signed by ${w.ledger.signed?.name ?? ''}`;
-    if (changed) return 'Changed since signed: a new signature';
+    if (changed.length > 0) return `Changed since signed: ${areasInWords(changed)}`.slice(0, 200);
     if (w.aboard.items.length === 0) return 'Lay it out';
     if (stops > 0 && done === 0) return `Settle ${stops} ${stops === 1 ? 'stop' : 'stops'} before drilling`;
     return readySteps(w.build.steps)[0]?.says ?? 'Walk the owner through and hand over';
@@ -45,7 +46,7 @@ export const project = (number: string, { hull, shop }: WorkupInput, w: Workup):
   outline: outlineOf(hull),
   progress: progressOf(w),
   closed: w.handover.closing.closed,
-  changed: w.handover.closing.changed,
+  changed: w.handover.closing.changed.length > 0,
   holes: holesOfRig(number, w.drilling.holes, w.ledger, w.aboard.owned),
   cuts: {
     ...cutList(number, w.aboard.owned, hull, shop),

@@ -46,7 +46,33 @@ describe('handing over', () => {
 
   it('says why the owner cannot sign yet', async () => {
     const rig = await OpenRig.show(HandOver, noHoles());
-    expect(rig.text).toContain('8 steps of the build still open.');
+    expect(rig.text).toContain('1 stop still to show.');
+  });
+
+  it('reads out what is not done, and whoever signs takes it once, by name', async () => {
+    const shown = done({ kind: 'stopShown', stop: 'box' }, 99);
+    const rig = await OpenRig.show(HandOver, noHoles(), { facts: [...built.slice(0, -2), shown] as never });
+    const signing = rig.find('pc-signing');
+    expect([...signing.querySelectorAll('li')].length).toBe(2);
+    expect(signing.querySelectorAll('mat-checkbox').length).toBe(1);
+    const signs = 'pc-sign-pad + .row button';
+    await rig.enter('Name', 'Lene Aubrac');
+    expect(signing.textContent).toContain('I, Lene Aubrac, take the boat with these 2 not done');
+    await rig.click(signs, 'Sign by the typed name');
+    await rig.click(signs, 'Sign');
+    expect(rig.find('.fault').textContent).toContain('reads the list and takes it so');
+    expect(rig.sentFacts()).toEqual([]);
+    signing.querySelector<HTMLInputElement>('mat-checkbox input')?.click();
+    // Another name has not read it.
+    await rig.enter('Name', 'Jo Aubrac');
+    await rig.click(signs, 'Sign');
+    expect(rig.sentFacts()).toEqual([]);
+    signing.querySelector<HTMLInputElement>('mat-checkbox input')?.click();
+    await rig.click(signs, 'Sign by the typed name');
+    await rig.click(signs, 'Sign');
+    const [fact] = rig.sentFacts();
+    expect(fact).toEqual(jasmine.objectContaining({ kind: 'signed', name: 'Jo Aubrac', open: ['hose', 'photos'] }) as never);
+    expect(fact?.kind === 'signed' && Object.keys(fact.areas ?? {}).length).toBe(13);
   });
 
   it('takes the signature once all is built and shown, and not an empty one', async () => {

@@ -1,13 +1,12 @@
 import type { PlannedHole } from '@plain-cleat/core/drilling';
 import { toldHands } from '@plain-cleat/core/hands';
 import { launchWords } from '@plain-cleat/core/way';
-import { signedFor, toldHole, type ToldHole } from '@plain-cleat/core/handover';
+import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/handover';
 import { entryOf } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
-import { MatCheckboxModule } from '@angular/material/checkbox';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
@@ -27,18 +26,7 @@ import { Signing } from './signing';
 @Component({
   selector: 'pc-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    Print,
-    Strip,
-    Length,
-    Words,
-    Signing,
-    MatButtonModule,
-    ReactiveFormsModule,
-    MatCheckboxModule,
-    TextField,
-    ValidSubmit,
-  ],
+  imports: [Print, Strip, Length, Words, Signing, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })
@@ -61,10 +49,10 @@ export default class HandOver {
     const state = this.store.state();
     return state ? marksOf(state.workup).map((m) => ({ ...m, standing: 'ok' as const, bodies: [] })) : [];
   });
+  /** What is not any more as it was signed for, in words. */
+  protected readonly changes = computed(() => areasInWords(this.closing()?.changed ?? []));
   protected readonly closing = computed(() => this.store.state()?.workup.handover.closing ?? null);
   protected readonly openSteps = computed(() => this.store.state()?.workup.build.steps.filter((s) => !s.done) ?? []);
-  /** Open steps the owner takes as they are, one by one. */
-  protected readonly taken = signal<readonly string[]>([]);
   protected readonly undone = computed(() => {
     const w = this.store.state()?.workup;
     return {
@@ -102,12 +90,12 @@ export default class HandOver {
   protected readonly notYet = computed(() =>
     this.stops().length === 0
       ? 'Nothing is aboard yet.'
-      : this.openSteps().some((s) => !this.taken().includes(s.id))
-        ? `${this.openSteps().length} ${this.openSteps().length === 1 ? 'step' : 'steps'} of the build still open. Do them, or the owner takes each as it is:`
-        : this.shown() < this.stops().length
-          ? `${this.stops().length - this.shown()} stops still to show.`
-          : '',
+      : this.shown() < this.stops().length
+        ? this.toShow(this.stops().length - this.shown())
+        : '',
   );
+
+  private toShow = (left: number): string => `${left} ${left === 1 ? 'stop' : 'stops'} still to show.`;
 
   /** A hole as the owner is told of it. */
   protected tell(h: PlannedHole): ToldHole {
@@ -150,13 +138,9 @@ export default class HandOver {
       kind: 'signed',
       name,
       drawing,
-      for: signedFor(state.plan, state.workup.ledger),
+      areas: state.workup.handover.closing.signs(),
       ...(open.length ? { open } : {}),
     });
-  }
-
-  protected takeAsIs(step: string): void {
-    this.taken.update((all) => (all.includes(step) ? all.filter((s) => s !== step) : [...all, step]));
   }
 
   protected makeLink(): void {

@@ -78,7 +78,7 @@ export default class Rig {
     } = state.workup;
     const promise = closing.closed
       ? 'handed over'
-      : closing.changed
+      : closing.changed.length > 0
         ? 'changed since signed'
         : promiseOf(state.plan.promised, state.doc.today).says;
     return `${state.plan.title} · ${state.doc.owner.name} · ${promise} · ${kept}`;
