@@ -7,7 +7,7 @@ const pool = new ProcessPool({
   most: HALF,
   waiting: 60,
   memory: 512,
-  seconds: 30,
+  seconds: 40,
   lost: () => new HttpProblem(422, 'Too much', 'this rig takes too long to work up: it holds too much', { field: 'rig' }),
 });
 

@@ -7,14 +7,13 @@ const pool = new ProcessPool({
   most: Math.min(2, HALF),
   waiting: 12,
   memory: 256,
-  // Ten are plenty on a quiet machine; under load the clock runs on while others work.
-  seconds: 20,
+  seconds: 15,
   lost: () =>
     badInput([{ field: 'file', says: 'it cannot be read, it is far too large or too involved inside: send a plainer one' }]),
 });
 
 /**
- * Reads something that people bring, in a process with little memory and little time: a hostile file ends that
+ * Reads something that people bring, in a process with little memory and little processor time: a hostile file ends that
  * process and not the server.
  * @throws HttpProblem what is wrong with it by field; 503 when too many others wait
  */

@@ -1,7 +1,8 @@
 import { cpus } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import workerpool from 'workerpool';
-import { HttpProblem } from '../problems/problem';
+import { busy, HttpProblem } from '../problems/problem';
+import { limitsEnv } from './limits';
 
 /** What a process of a pool answers: what was asked for, or what is wrong with what came. */
 export type Answered<T> =
@@ -25,13 +26,26 @@ interface Bounds {
   readonly most: number;
   /** What may wait for one; whoever comes later is told to come again. */
   readonly waiting: number;
-  /** Heap of one process, MB. */
+  /** Heap of one process, MB; of memory of all kinds it may have twice that and some more. */
   readonly memory: number;
-  /** Time for one piece of work, seconds; then its process is ended. */
+  /** Processor time for one piece of work, seconds; then its process is ended by the operating system. */
   readonly seconds: number;
-  /** What is said when a process had too little memory or time. */
+  /** By the clock it may take this long, seconds: only what sleeps or is kept waiting does. */
+  readonly patience?: number;
+  /** What is said of work that took more memory or processor time than it may. */
   readonly lost: () => HttpProblem;
 }
+
+/** By the clock a piece of work may take so long, waiting for its turn too, seconds. */
+const PATIENCE = 180;
+/** What a process needs besides twice its heap, MB. */
+const BESIDES = 768;
+
+/**
+ * How the work itself ended its process: it used up its processor time, its memory, or broke what read it. Any other end
+ * came from outside, and says nothing of the work.
+ */
+const ITS_OWN_END = /signalCode: `SIG(?:XCPU|ABRT|SEGV|BUS|ILL)`|exitCode: `134`|allocation failed/i;
 
 /**
  * Processes of their own for what may take long or go wrong: few at once, each with little memory and little time,
@@ -44,20 +58,21 @@ export class ProcessPool {
 
   /**
    * Has one piece of work done.
-   * @throws HttpProblem what the work refused; that it took too much; or 503 when too much waits already
+   * @throws HttpProblem what the work refused; that it took too much; or 503 when too much waits, or it never came to it
    */
   async run<T>(method: string, ...args: readonly unknown[]): Promise<T> {
-    const { lost, seconds } = this.bounds;
+    const { lost, patience = PATIENCE } = this.bounds;
     let answer: Answered<T>;
     try {
       answer = (await this.open()
         .exec(method, [...args])
-        .timeout(seconds * 1000)) as Answered<T>;
+        .timeout(patience * 1000)) as Answered<T>;
     } catch (error) {
       const { name, message } = error as Error;
-      if (/Max queue size/.test(message))
-        throw new HttpProblem(503, 'Busy', 'much is being read and printed; try again in a moment');
-      if (name === 'TimeoutError' || /terminated/i.test(message)) throw lost();
+      if (/Max queue size/.test(message)) throw busy('much is being read and printed; try again in a moment');
+      if (ITS_OWN_END.test(message)) throw lost();
+      if (name === 'TimeoutError' || /terminated/i.test(message))
+        throw busy('the machine has much to do and did not come to it; try again in a moment');
       throw error;
     }
     if (answer.ok) return answer.value;
@@ -66,7 +81,7 @@ export class ProcessPool {
   }
 
   private open(): workerpool.Pool {
-    const { script, most, waiting, memory } = this.bounds;
+    const { script, most, waiting, memory, seconds } = this.bounds;
     return (this.pool ??= workerpool.pool(fileURLToPath(script), {
       workerType: 'process',
       maxWorkers: most,
@@ -76,7 +91,7 @@ export class ProcessPool {
       forkOpts: {
         execArgv: [...process.execArgv, `--max-old-space-size=${memory}`],
         serialization: 'advanced',
-        env: { NODE_ENV: process.env.NODE_ENV },
+        env: { NODE_ENV: process.env.NODE_ENV, PATH: process.env.PATH, ...limitsEnv({ seconds, data: 2 * memory + BESIDES }) },
       },
     }));
   }
