@@ -16,7 +16,8 @@ import {
 /** Said too early a step does not count; a manager lets it pass with a reason and their password, on this tablet. */
 async function letItPass(page: Page, step: string, why: string): Promise<void> {
   const row = page.locator(`[data-step=${step}]`);
-  await expect(row).toContainText('h since the last seal');
+  await expect(row.getByRole('checkbox')).toContainText(/until \w+,? \d\d:\d\d/);
+  await expect(row.getByRole('checkbox')).toBeDisabled();
   await row.getByRole('button', { name: 'Let it pass' }).click();
   await row.getByLabel('Reason').fill(why);
   await row.getByRole('button', { name: 'Ask a manager' }).click();
@@ -145,11 +146,11 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
         .locator('li.ready')
         .filter({ has: page.locator('.tick:enabled') })
         .first();
-      if ((await open.count()) === 0) return;
+      const cures = page.locator('li.ready[data-step=cure]');
+      if ((await open.count()) + (await cures.count()) === 0) return;
       const before = await heading.textContent();
-      const cure = (await open.getAttribute('data-step')) === 'cure';
-      await open.locator('.tick').click();
-      if (cure) await letItPass(page, 'cure', 'a test piece held after an hour');
+      if (await open.count()) await open.locator('.tick').click();
+      else await letItPass(page, 'cure', 'a test piece held after an hour');
       await expect(heading).not.toHaveText(before ?? '');
     }
   };

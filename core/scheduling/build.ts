@@ -151,8 +151,12 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
   if (drilled.length)
     drafts.push(step('cure', 'Let the sealant cure', 0, sealed, { cureHours: shop.cureHours, detail: 'No load, no water.' }));
   const ready = drilled.length ? ['cure'] : ['agree'];
+  const isDrilled = new Set(drilled.map((i) => i.placed.id));
+  // A cable waits for the sealant it is drawn through, and for no other.
+  const waits = ({ from, to, glands }: WiredRun | SignalRun): string[] =>
+    [from, to, ...glands].some((f) => isDrilled.has(f)) ? ready : ['agree'];
   const isSeen = (id: string): boolean => tests.some((t) => t.run === id);
-  const lies = (run: SignalRun): string[] => (run.there ? ready : [stepId('pull', run.id)]);
+  const lies = (run: SignalRun): string[] => (run.there ? waits(run) : [stepId('pull', run.id)]);
   const fedBy = (fitting: string): string[] =>
     cables.filter((c) => !isSignal(c) && c.to === fitting).map((c) => stepId('test', c.id));
   for (const run of cables) {
@@ -161,7 +165,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
       const detail = `${run.family ?? 'Signal'}, ${run.lane}: not cut. Both plugs in, what is over coiled and tied up.`;
       if (!run.there)
         drafts.push(
-          step(['pull', run.id], `Pull signal cable ${name}`, pullMinutes(run, labor), ready, { fitting: run.to, detail }),
+          step(['pull', run.id], `Pull signal cable ${name}`, pullMinutes(run, labor), waits(run), { fitting: run.to, detail }),
         );
       // Seen while the circuits of both its ends are tested: no minutes of its own.
       if (isSeen(run.id))
@@ -175,7 +179,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
     }
     if (!run.there)
       drafts.push(
-        step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), ready, {
+        step(['pull', run.id], `Pull wire ${name}`, pullMinutes(run, labor), waits(run), {
           fitting: run.to,
           detail: `${run.gauge}${run.conductors === 2 ? ' pair' : ''}, ${run.lane}.${run.given === 'aboard' ? ' The old one, pulled out first.' : ''}`,
         }),
@@ -185,7 +189,7 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
         }),
       );
     drafts.push(
-      step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, run.there ? ready : [stepId('end', run.id)], {
+      step(['test', run.id], `Test circuit ${name}`, labor.circuitTestMinutes, run.there ? waits(run) : [stepId('end', run.id)], {
         fitting: run.to,
         detail: 'Polarity, alone and with all others, voltage at the load.',
       }),
@@ -234,6 +238,21 @@ export function build({ owned, takenOff, cables, lines, shop, ledger, gate, test
 /** Steps that are done by what is marked, typed or agreed elsewhere, not by a tick. */
 export const byItself = (step: Pick<BuildStep, 'work' | 'byReadings'>, shop: ShopSettings): boolean =>
   step.work === 'drill' || step.byReadings || (step.work === 'agree' && shop.drilling.agree);
+
+/** Steps that every hole waits for and that are not done: a hole that is drilled before them is early. */
+export function beforeHoles(steps: readonly BuildStep[]): BuildStep[] {
+  const byId = new Map(steps.map((s) => [s.id, s]));
+  const waited = new Set<string>();
+  const follow = (id: string): void => {
+    for (const need of byId.get(id)?.needs ?? [])
+      if (!waited.has(need)) {
+        waited.add(need);
+        follow(need);
+      }
+  };
+  for (const s of steps) if (s.work === 'drill') follow(s.id);
+  return steps.filter((s) => waited.has(s.id) && !s.done);
+}
 
 /** What can be done next: open steps whose needs are done. */
 export const readySteps = (steps: readonly BuildStep[]): BuildStep[] => {

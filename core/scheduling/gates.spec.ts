@@ -2,9 +2,9 @@ import { SHOP } from '../../demo/index';
 import { areasInWords, signedForBefore } from '../handover';
 import type { Part } from '../parts';
 import { applyChange, type Fact } from '../rig';
-import { deck, fitted, inputOf, keptFact } from '../testing/plans';
+import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
 import { workUp, type Workup } from '../workup';
-import { readySteps } from './index';
+import { beforeHoles, readySteps } from './index';
 
 const fittings = { e: fitted('pad-eye', deck(3250, 0), 'rivet'), c: fitted('crate-open', deck(2680, 0), 'loose') };
 const agreeing = { ...SHOP, drilling: { ...SHOP.drilling, agree: true } };
@@ -79,6 +79,45 @@ describe('gates stand in the fold', () => {
     expect(cure(30.1)?.done).not.toBeNull();
     expect(cure(40, 20)?.done).toBeNull();
     expect(cure(20, 40)?.done).toBeNull();
+  });
+
+  it('a cure that runs says until when, by the later clock; nothing else does', () => {
+    const sealedLate = [...begun, ...holes(5), tick(6, 'fasten.e', 7)];
+    const opens = (facts: readonly Fact[], id = 'cure') => step(work(facts), id)?.opens ?? null;
+    expect(opens(begun)).toBeNull();
+    // 24 h after 7:00 of the next clock: 7:00 the day after.
+    expect(opens(sealedLate)?.slice(0, 16)).toBe('2026-06-03T07:00');
+    expect(opens(sealedLate, 'hose')).toBeNull();
+    expect(step(work([...sealedLate, tick(9, 'cure')]), 'cure')?.opens?.slice(0, 16)).toBe('2026-06-03T07:00');
+  });
+
+  it('what every hole waits for is told before the first of them', () => {
+    const wanted = (facts: readonly Fact[]) => beforeHoles(work(facts).build.steps).map((s) => s.id);
+    expect(wanted([])).toEqual(['receive', 'measure', 'tape', 'agree']);
+    expect(wanted([tick(1, 'receive'), ...readings(2), tick(3, 'tape')])).toEqual(['agree']);
+    expect(wanted(begun)).toEqual([]);
+    expect(beforeHoles(workUp(inputOf({ c: fittings.c })).build.steps)).toEqual([]);
+  });
+
+  it('what the owner signed for as it came in is received, until more is seen', () => {
+    const received = at(1, { kind: 'received', name: 'Ada', for: 'x', drawing: 'data:image/png;base64,AA==' });
+    expect(step(work([received]), 'receive')?.done?.by).toBe('Mara Voss');
+    const seen = at(2, { kind: 'thingSeen', thing: 'e', is: 'worn', says: 'a crack', photo: null });
+    expect(step(work([received, seen]), 'receive')?.done).toBeNull();
+    expect(step(work([received, seen, tick(3, 'receive')]), 'receive')?.done).not.toBeNull();
+  });
+
+  it('a cable waits for the sealant it is drawn through, and for no other', () => {
+    const runs = { r: { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null } };
+    const [b, s] = [fitted('battery-18', deck(600, 0), 'loose'), fitted('sounder-arm-7', track('aft-port', 2700), 'track')];
+    const gland = fitted('gland', deck(1200, 0), 'through');
+    const needs = (more: object, to = s) =>
+      workUp(inputOf({ ...fittings, b, s: to, g: gland }, { runs: { r: { ...runs.r, ...more } } })).build.steps.find(
+        (one) => one.id === 'pull.r',
+      )?.needs;
+    expect(needs({})).toEqual(['agree']);
+    expect(needs({ via: [{ at: 'gland', fitting: 'g' }] })).toEqual(['cure']);
+    expect(needs({}, fitted('sounder-arm-7', deck(2950, 200), 'through'))).toEqual(['cure']);
   });
 
   it('where the shop asks, the owner agrees before the first hole: a tick is not enough, and holes before it are early', () => {

@@ -20,10 +20,12 @@ export interface Standing {
   readonly early: Early | null;
   /** A manager let it pass, with the reason. */
   readonly passed: { readonly by: string; readonly why: string } | null;
+  /** A cure that runs: from when on it is over; null for everything else. */
+  readonly opens: string | null;
 }
 
 /** Nothing was done or said of it. */
-export const NOT_YET: Standing = { done: null, early: null, passed: null };
+export const NOT_YET: Standing = { done: null, early: null, passed: null, opens: null };
 
 /** A step as its gate sees it. */
 export interface Gated {
@@ -68,6 +70,22 @@ export interface GateFacts {
   readonly open: readonly Held[];
 }
 
+/** The owner's signature for how the boat came in, while nothing was seen after it. */
+function receivedAsSeen({ received, seen }: Ledger): Fact | null {
+  if (!received) return null;
+  return [...seen.values()].some((f) => f.serverTime > received.serverTime) ? null : received;
+}
+
+/** The moment a cure is over: its hours after the last seal, by the later clock. */
+function overAt(step: Gated, moments: ReadonlyMap<string, Moment>): string | null {
+  const seals = step.needs.flatMap((n) => {
+    const m = moments.get(n);
+    return m ? [m.device, ...(m.server === undefined ? [] : [m.server])] : [];
+  });
+  const last = Math.max(...seals.map((iso) => Date.parse(iso)));
+  return Number.isFinite(last) ? new Date(last + step.cureHours * 3_600_000).toISOString() : null;
+}
+
 /** What a step is done by: a tick, or what was marked, measured or agreed on the boat; else why not. */
 function doneBy(step: Gated, { items, takenOff, ledger, gate, shop, tests, open }: GateFacts): Moment | Sentence {
   const said = ledger.steps.get(step.id);
@@ -75,6 +93,9 @@ function doneBy(step: Gated, { items, takenOff, ledger, gate, shop, tests, open 
     const came = [...items.map((i) => i.placed), ...takenOff].filter((p) => p.fitting.aboard);
     const unseen = came.filter((p) => !ledger.seen.has(p.id));
     if (unseen.length) return say`not looked at yet: ${unseen.map((p) => p.part.name).join(', ')}`;
+    // What the owner signed for as it came in is received.
+    const signed = receivedAsSeen(ledger);
+    if (signed) return momentOf(signed);
   }
   if (step.work === 'drill') {
     const holes = items.find((i) => i.placed.id === step.fitting)?.holes ?? [];
@@ -131,11 +152,13 @@ export function standings(steps: readonly Gated[], facts: GateFacts): Map<string
     }
     const moment = doneBy(step, facts);
     const said = facts.ledger.steps.get(step.id);
+    const ready = step.needs.every((n) => out.get(n)?.done);
+    const opens = step.cureHours > 0 && ready ? overAt(step, moments) : null;
     const early = (by: string, when: string, why: Sentence): void =>
-      void out.set(step.id, { ...NOT_YET, early: { by, when, why } });
+      void out.set(step.id, { ...NOT_YET, opens, early: { by, when, why } });
     if ('length' in moment) {
       if (said) early(said.by, said.serverTime, moment);
-      else out.set(step.id, NOT_YET);
+      else out.set(step.id, { ...NOT_YET, opens });
       continue;
     }
     const when = moment.server ?? moment.device;

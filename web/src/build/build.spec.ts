@@ -13,6 +13,32 @@ describe('building', () => {
     expect(rig.text).toContain('Next: Measure two known distances');
   });
 
+  it('a waiting step says for what and until when on its button, and a cure that runs is not pressed', async () => {
+    const kept = (body: object, n: number) => ({
+      ...{ id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`, rig: 'plan-1', by: 'Tom Hale' },
+      ...{
+        deviceTime: new Date(Date.now() - 3_600_000 + n).toISOString(),
+        serverTime: new Date(Date.now() - 3_600_000 + n).toISOString(),
+      },
+      ...body,
+    });
+    const plan = laidPlan();
+    const passed = [
+      'receive',
+      'measure',
+      'tape',
+      'agree',
+      ...Object.keys(plan.fittings).flatMap((f) => [`drill.${f}`, `fasten.${f}`]),
+    ];
+    const facts = passed.map((step, n) => kept({ kind: 'gatePassed', step, why: 'for this spec' }, n));
+    const rig = await OpenRig.show(Build, plan, { facts: facts as never });
+    const tick = (step: string) => rig.find(`[data-step="${step}"] .tick`) as HTMLButtonElement;
+    expect(tick('cure').disabled).toBeTrue();
+    expect(tick('cure').textContent).toMatch(/^\s*until \w{3},? \d\d:\d\d\s*$/);
+    const waiting = [...rig.element.querySelectorAll('.tick.waits')].map((t) => t.textContent?.trim() ?? '');
+    expect(waiting.some((w) => /^waits for: Let the sealant cure.*, until \w{3},? \d\d:\d\d$/.test(w))).toBeTrue();
+  });
+
   it('a tick is taken back by a later fact', async () => {
     const rig = await OpenRig.show(Build, laidPlan());
     await rig.click('.tick', 'Receive and inspect the hull');

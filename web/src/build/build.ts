@@ -1,3 +1,5 @@
+import { toSignal } from '@angular/core/rxjs-interop';
+import { map, timer } from 'rxjs';
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
@@ -89,13 +91,29 @@ export default class Build {
     this.substituting.set(null);
   }
 
-  protected waitsFor = (s: BuildStep): string =>
-    s.needs
-      .map((n) => this.steps().find((one) => one.id === n))
-      .filter((one) => one && !one.done)
-      .slice(0, 2)
-      .map((one) => one?.says ?? '')
-      .join('; ');
+  /** The clock as the bench reads it: a cure is over when it is over, whether anybody presses something or not. */
+  private readonly now = toSignal(timer(0, 20_000).pipe(map(() => Date.now())), { initialValue: Date.now() });
+  /** A cure that is not over yet. */
+  protected runs = (s: BuildStep): boolean => !s.done && s.opens !== null && Date.parse(s.opens) > this.now();
+
+  /** For what each step waits, and until when where a cure runs: as it stands on its button. */
+  protected readonly waits = computed(() => {
+    const steps = new Map(this.steps().map((s) => [s.id, s]));
+    const until = (s: BuildStep): string => (s.opens && this.runs(s) ? `until ${this.time(s.opens)}` : '');
+    return new Map(
+      this.steps().flatMap((s): [string, string][] => {
+        if (s.done) return [];
+        if (this.runs(s)) return [[s.id, until(s)]];
+        if (this.ready().has(s.id)) return [];
+        const wanted = s.needs.flatMap((n) => steps.get(n) ?? []).filter((n) => !n.done);
+        const cure = wanted.find((n) => this.runs(n));
+        const [first] = cure ? [cure] : wanted;
+        if (!first) return [];
+        const more = wanted.length > 1 ? ` and ${wanted.length - 1} more` : '';
+        return [[s.id, `waits for: ${first.says}${more}${cure ? `, ${until(cure)}` : ''}`]];
+      }),
+    );
+  });
   protected time = (iso: string): string =>
     new Date(iso).toLocaleString('en-GB', {
       weekday: 'short',

@@ -4,11 +4,13 @@ import { FileButton } from '../controls/file-button';
 import { ChoiceField } from '../controls/choice-field';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import type { ToMeasure } from '@plain-cleat/core/drilling';
+import { beforeHoles, type BuildStep, byItself, readySteps } from '@plain-cleat/core/scheduling';
 import { datums } from '@plain-cleat/core/hull';
 import { printLength } from '@plain-cleat/core/units';
 import { Length, Words } from '../hull-view/words';
@@ -24,6 +26,7 @@ import { UnitsStore } from '../stores/units.store';
     Words,
     MatButtonModule,
     ReactiveFormsModule,
+    MatCheckboxModule,
     MatExpansionModule,
     QuantityField,
     TextField,
@@ -32,16 +35,34 @@ import { UnitsStore } from '../stores/units.store';
     ValidSubmit,
   ],
   template: `
-    <mat-expansion-panel [expanded]="!gate().open">
+    <mat-expansion-panel [expanded]="!gate().open || early().length > 0">
       <mat-expansion-panel-header>
         <mat-panel-title>Before the first hole</mat-panel-title>
-        <mat-panel-description>{{ gate().open ? '✓ done' : 'drilling is locked' }}</mat-panel-description>
+        <mat-panel-description>{{
+          !gate().open ? 'drilling is locked' : early().length ? early().length + ' to do on Build' : '✓ done'
+        }}</mat-panel-description>
       </mat-expansion-panel-header>
       <ul class="small wants">
         @for (w of gate().wants; track w.id) {
           <li [class.open]="!w.done">{{ w.done ? '✓' : '○' }} {{ w.says | words }}</li>
         }
       </ul>
+      @if (early().length) {
+        <div class="box look">
+          <p>Not done on Build yet: a hole drilled now counts as too early.</p>
+          <ul class="wants">
+            @for (s of early(); track s.id) {
+              <li>
+                @if (ready().has(s.id)) {
+                  <mat-checkbox (change)="tick(s)">{{ s.says }}</mat-checkbox>
+                } @else {
+                  ○ {{ s.says }}
+                }
+              </li>
+            }
+          </ul>
+        </div>
+      }
       <p class="small muted">Tape pulled taut between two marks of this boat. What it differs by corrects every reading.</p>
       @for (d of gate().distances; track d.from + d.to) {
         <pc-quantity
@@ -109,6 +130,22 @@ export class BeforeFirst {
   private readonly units = inject(UnitsStore);
   protected readonly gate = computed(() => this.state().workup.drilling.gate);
   protected readonly asked = computed(() => this.state().doc.shop.drilling.agree);
+  /** Steps of the build that every hole waits for, as far as the panel itself does not ask for them. */
+  protected readonly early = computed(() =>
+    this.holes() ? beforeHoles(this.state().workup.build.steps).filter((s) => !this.isAskedHere(s)) : [],
+  );
+  /** Those of them that a tick does now. */
+  protected readonly ready = computed(
+    () =>
+      new Set(
+        readySteps(this.state().workup.build.steps)
+          .filter((s) => !byItself(s, this.state().doc.shop) && (s.work !== 'receive' || !this.unseen()))
+          .map((s) => s.id),
+      ),
+  );
+  private readonly unseen = computed(() => this.state().workup.reception.unseen.length);
+  private readonly holes = computed(() => this.state().workup.drilling.holes.length);
+  private isAskedHere = (s: BuildStep): boolean => s.work === 'measure' || (s.work === 'agree' && this.asked());
   protected readonly agreed = computed(() => this.state().workup.ledger.agreed);
   protected readonly places = computed(() => datums(this.state().workup.surface).map((d) => ({ value: d.id, says: d.name })));
   protected readonly picture = signal<File | null>(null);
@@ -142,6 +179,10 @@ export class BeforeFirst {
     const { reading, ...between } = this.other.getRawValue();
     this.keep(between, reading);
     this.other.controls.reading.reset();
+  }
+
+  protected tick(step: BuildStep): void {
+    this.store.keep({ kind: 'stepDone', step: step.id });
   }
 
   protected agree(): void {

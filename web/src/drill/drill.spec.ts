@@ -130,6 +130,22 @@ describe('drilling', () => {
     expect(kept?.at?.x ?? 0).toBeCloseTo(1085, 1);
   });
 
+  it('says before the first hole what the build would call early, and takes the ticks there', async () => {
+    const rig = await OpenRig.show(Drill, laidPlan(), measured());
+    const panel = rig.find('pc-before-first');
+    expect(panel.textContent).toContain('3 to do on Build');
+    expect(panel.textContent).toContain('a hole drilled now counts as too early');
+    const ticks = (): string[] => [...panel.querySelectorAll('mat-checkbox')].map((c) => c.textContent?.trim() ?? '');
+    for (const says of ['Receive and inspect the hull', 'Lay out and tape up', 'Owner agrees to the taped layout']) {
+      expect(ticks()).toEqual([says]);
+      panel.querySelector<HTMLInputElement>('mat-checkbox input')?.click();
+      await rig.fixture.whenStable();
+    }
+    expect(rig.sentFacts().map((f) => (f.kind === 'stepDone' ? f.step : f.kind))).toEqual(['receive', 'tape', 'agree']);
+    expect(panel.textContent).not.toContain('too early');
+    expect(panel.textContent).toContain('✓ done');
+  });
+
   it('waits for the owner where the shop asks for it', async () => {
     const shop = { ...TEST_SHOP, drilling: { ...TEST_SHOP.drilling, agree: true } };
     const rig = await OpenRig.show(Drill, laidPlan(), { ...measured(), shop });
