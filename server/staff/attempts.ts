@@ -8,51 +8,70 @@ const WINDOW = 15 * 60_000;
 export interface Subject {
   readonly name: string;
   readonly most: number;
+  /** What fails here is not forgotten because somebody came in. */
+  readonly stays?: true;
 }
 
-/** Whose password fails: the login from this address, the login from anywhere, and the address itself. */
-export const signInSubjects = (login: string, address: string): Subject[] => [
-  { name: `login ${login.slice(0, 60)} from ${address.slice(0, 45)}`, most: 10 },
-  { name: `login ${login.slice(0, 60)}`, most: 60 },
-  { name: `address ${address.slice(0, 45)}`, most: 100 },
+/**
+ * Whose password fails: the person from this address, the person from anywhere, and the address itself.
+ * @param whose one name for one person, however their login was written; null for nobody's login, which no guess opens
+ */
+export const signInSubjects = (whose: string | null, address: string): Subject[] => [
+  ...(whose === null
+    ? []
+    : [
+        { name: `login ${whose.slice(0, 64)} from ${address.slice(0, 45)}`, most: 10 },
+        { name: `login ${whose.slice(0, 64)}`, most: 60 },
+      ]),
+  { name: `address ${address.slice(0, 45)}`, most: 100, stays: true },
 ];
 
 /** Whose PIN fails: theirs alone. It keeps nobody else from swapping, nor them from signing in with their password. */
-export const pinSubjects = (staffId: string): Subject[] => [{ name: `pin ${staffId.slice(0, 64)}`, most: 8 }];
+export const pinSubjects = (whose: string | null, address: string): Subject[] =>
+  whose === null
+    ? [{ name: `address ${address.slice(0, 45)}`, most: 100, stays: true }]
+    : [{ name: `pin ${whose.slice(0, 64)}`, most: 8 }];
 
-/** Failures, counted in the database for every process of the server. */
+/**
+ * Tries, counted in the database for every process of the server. Each is counted before the secret is looked at, as a
+ * failure, and taken off again when it was none: however many come at once, no more are looked at than may fail.
+ */
 export class Attempts {
   constructor(private readonly db: Sequelize) {}
 
   /**
-   * Lets somebody try.
-   * @throws HttpProblem 429 when one of the subjects failed too often
+   * Counts a try.
+   * @throws HttpProblem 429 when one of the subjects has tried too often
    */
-  async check(subjects: readonly Subject[]): Promise<void> {
-    const rows = await this.db.query<{ subject: string; failures: number }>(
-      'SELECT subject, failures FROM attempts WHERE subject IN (:names) AND since > :from',
-      { replacements: { names: subjects.map((s) => s.name), from: Date.now() - WINDOW }, type: QueryTypes.SELECT },
-    );
-    const failed = new Map(rows.map((r) => [r.subject, r.failures]));
-    if (subjects.some((s) => (failed.get(s.name) ?? 0) >= s.most))
+  async begin(subjects: readonly Subject[]): Promise<void> {
+    const now = Date.now();
+    const counted: number[] = [];
+    for (const { name } of subjects) {
+      // Counted in an hour that is yet to come, by a clock that has been set back since, it is forgotten too.
+      const [row] = await this.db.query<{ failures: number }>(
+        `INSERT INTO attempts (subject, failures, since) VALUES (:name, 1, :now)
+         ON DUPLICATE KEY UPDATE failures = IF(since > :from AND since <= :now, failures + 1, 1),
+           since = IF(since > :from AND since <= :now, since, :now)
+         RETURNING failures`,
+        { replacements: { name, now, from: now - WINDOW }, type: QueryTypes.SELECT },
+      );
+      counted.push(row?.failures ?? Infinity);
+    }
+    if (subjects.some((s, i) => (counted[i] ?? Infinity) > s.most))
       throw new HttpProblem(429, 'Too many tries', 'wait a quarter of an hour, then try again');
   }
 
-  /** Somebody failed. */
-  async failed(subjects: readonly Subject[]): Promise<void> {
-    const now = Date.now();
-    for (const { name } of subjects)
-      await this.db.query(
-        `INSERT INTO attempts (subject, failures, since) VALUES (:name, 1, :now)
-         ON DUPLICATE KEY UPDATE failures = IF(since > :from, failures + 1, 1), since = IF(since > :from, since, :now)`,
-        { replacements: { name, now, from: now - WINDOW } },
-      );
-    await this.db.query('DELETE FROM attempts WHERE since < :from', { replacements: { from: now - WINDOW } });
-  }
-
-  /** Somebody came in: what they failed before is forgotten, but not what their address did. */
+  /** It was no failure: what was failed before is forgotten, but not what the address did. */
   async passed(subjects: readonly Subject[]): Promise<void> {
-    const names = subjects.map((s) => s.name).filter((name) => !name.startsWith('address'));
-    await this.db.query('DELETE FROM attempts WHERE subject IN (:names)', { replacements: { names } });
+    const [stay, go] = [subjects.filter((s) => s.stays), subjects.filter((s) => !s.stays)].map((all) => all.map((s) => s.name));
+    if (go?.length) await this.db.query('DELETE FROM attempts WHERE subject IN (:go)', { replacements: { go } });
+    if (stay?.length)
+      await this.db.query('UPDATE attempts SET failures = GREATEST(0, CAST(failures AS SIGNED) - 1) WHERE subject IN (:stay)', {
+        replacements: { stay },
+      });
+    const now = Date.now();
+    await this.db.query('DELETE FROM attempts WHERE since < :from OR since > :now', {
+      replacements: { from: now - WINDOW, now },
+    });
   }
 }

@@ -55,9 +55,9 @@ async function run(db: Sequelize, [command, login, ...rest]: readonly string[]):
       await addStaff({ login, name: one, role: two, password: await ask(`Password of ${one}`, true) });
       return;
     case 'password':
-      return setPassword(login, await ask(`New password of ${login}`, true));
+      return setPassword(db, login, await ask(`New password of ${login}`, true));
     case 'pin':
-      return setPin(login, (await ask(`New PIN of ${login}, or nothing`, true)).trim() || null);
+      return setPin(db, login, (await ask(`New PIN of ${login}, or nothing`, true)).trim() || null);
     case 'role':
       if (!one) throw new Usage(USAGE);
       return setRole(db, login, one);

@@ -22,6 +22,29 @@ async function found(login: string, transaction?: Transaction): Promise<StaffRow
   return row ?? Promise.reject(notFound('login', `nobody here signs in as ${login.slice(0, 60)}`));
 }
 
+/**
+ * Who signs in by a login, however it is written; to the letter: what the database takes for alike is not the same.
+ * @returns null for nobody's
+ */
+export async function byLogin(login: string): Promise<StaffRow | null> {
+  const clean = loginSchema.safeParse(login);
+  if (!clean.success) return null;
+  const row = await StaffRow.findOne({ where: { login: clean.data } });
+  return row?.login === clean.data ? row : null;
+}
+
+/** Who has an id, to the letter. */
+export async function byId(id: string): Promise<StaffRow | null> {
+  const row = await StaffRow.findByPk(id);
+  return row?.id === id ? row : null;
+}
+
+/** Ends the sessions of somebody, all but one: whoever came in by what was theirs before is out. */
+export const endSessions = (db: Sequelize, staffId: string, but = ''): Promise<unknown> =>
+  db.query("DELETE FROM sessions WHERE JSON_VALUE(data, '$.staffId') = :staffId AND sid <> :but", {
+    replacements: { staffId, but },
+  });
+
 /** A shop has somebody who manages it, always. */
 async function managedWithout(row: StaffRow, transaction: Transaction): Promise<void> {
   if (row.role !== 'manager' || row.ended !== null) return;
@@ -81,15 +104,20 @@ export async function addStaff({ login, name, role, password }: NewStaff): Promi
   return StaffRow.create({ ...row, passwordHash });
 }
 
-/** Gives somebody another password. */
-export async function setPassword(login: string, password: string): Promise<void> {
+/**
+ * Gives somebody another password; their sessions end.
+ * @param but the session of whoever gives it, which goes on
+ */
+export async function setPassword(db: Sequelize, login: string, password: string, but?: string): Promise<void> {
   const row = await found(login);
+  await endSessions(db, row.id, but);
   await row.update({ passwordHash: await hashPassword(read('password', newPasswordSchema, password)) });
 }
 
-/** Gives somebody another PIN, or none. */
-export async function setPin(login: string, pin: string | null): Promise<void> {
+/** Gives somebody another PIN, or none; their sessions end, but for that of whoever gives it. */
+export async function setPin(db: Sequelize, login: string, pin: string | null, but?: string): Promise<void> {
   const row = await found(login);
+  await endSessions(db, row.id, but);
   await row.update({ pinHash: pin === null ? null : await hashPassword(read('pin', pinSchema, pin)) });
 }
 

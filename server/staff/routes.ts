@@ -5,7 +5,7 @@ import { StaffRow } from '../database/models';
 import { bind } from '../http/bind';
 import { HttpProblem } from '../problems/problem';
 import { type Attempts, pinSubjects, signInSubjects, type Subject } from './attempts';
-import { addStaff, allStaff, isHere, setEnded, setPassword, setPin, setRole, staffOf } from './crew';
+import { addStaff, allStaff, byId, byLogin, isHere, setEnded, setPassword, setPin, setRole, staffOf } from './crew';
 import { hashPassword, verifyPassword } from './passwords';
 import { prefer, preferencesIn, preferencesOf } from './preferences';
 import { makeProof } from './proof';
@@ -18,18 +18,19 @@ const promised = (work: (done: (error?: unknown) => void) => void): Promise<void
 // Somebody unknown costs as long as a wrong password, so that logins cannot be guessed by the clock.
 const nobodysHash = hashPassword('nobody at all');
 
-/** Whether a secret is somebody's, who is still here; failures are counted and too many end it. */
+/** Whether a secret is somebody's, who is still here; tries are counted and too many end it. */
 export async function proves(
   attempts: Attempts,
   subjects: readonly Subject[],
   row: StaffRow | null,
   hash: string | null | undefined,
   secret: string,
+  from: string,
 ): Promise<boolean> {
-  await attempts.check(subjects);
-  const right = await verifyPassword(hash ?? (await nobodysHash), secret);
+  await attempts.begin(subjects);
+  const right = await verifyPassword(hash ?? (await nobodysHash), secret, from);
   const passed = right && isHere(row) && Boolean(hash);
-  await (passed ? attempts.passed(subjects) : attempts.failed(subjects));
+  if (passed) await attempts.passed(subjects);
   return passed;
 }
 
@@ -49,15 +50,15 @@ export function staffRoutes(router: Router, db: Sequelize, attempts: Attempts, m
     await promised((done) => req.session.save(done));
     return state(req, res, staffOf(row), preferencesIn(row));
   };
-  const byLogin = (login: string): Promise<StaffRow | null> => StaffRow.findOne({ where: { login: login.trim().toLowerCase() } });
 
   bind(router, ROUTES.session, async ({ req, res }) =>
     state(req, res, req.staff ?? null, req.staff && (await preferencesOf(req.staff.id))),
   );
   bind(router, ROUTES.signIn, async ({ req, res, body }) => {
     const row = await byLogin(body.login);
-    const subjects = signInSubjects(body.login.trim().toLowerCase(), req.ip ?? '');
-    if (!(await proves(attempts, subjects, row, row?.passwordHash, body.password)) || !row)
+    const from = req.ip ?? '';
+    const subjects = signInSubjects(row?.id ?? null, from);
+    if (!(await proves(attempts, subjects, row, row?.passwordHash, body.password, from)) || !row)
       throw new HttpProblem(401, 'Not signed in', 'login or password is not right', { field: 'password' });
     return enter(req, res, row);
   });
@@ -66,15 +67,17 @@ export function staffRoutes(router: Router, db: Sequelize, attempts: Attempts, m
     return rows.map((r) => ({ ...staffOf(r), hasPin: r.pinHash !== null }));
   });
   bind(router, ROUTES.swap, async ({ req, res, body }) => {
-    const row = await StaffRow.findByPk(body.staff);
-    if (!(await proves(attempts, pinSubjects(body.staff), row, row?.pinHash, body.pin)) || !row)
+    const row = await byId(body.staff);
+    const from = req.ip ?? '';
+    if (!(await proves(attempts, pinSubjects(row?.id ?? null, from), row, row?.pinHash, body.pin, from)) || !row)
       throw new HttpProblem(422, 'Not swapped', 'the PIN is not right', { field: 'pin' });
     return enter(req, res, row);
   });
   bind(router, ROUTES.choosePin, async ({ req, body, staff }) => {
-    const row = await StaffRow.findByPk(staff.id);
-    const subjects = signInSubjects(row?.login ?? '', req.ip ?? '');
-    if (!(await proves(attempts, subjects, row, row?.passwordHash, body.password)) || !row)
+    const row = await byId(staff.id);
+    const from = req.ip ?? '';
+    const subjects = signInSubjects(row?.id ?? null, from);
+    if (!(await proves(attempts, subjects, row, row?.passwordHash, body.password, from)) || !row)
       throw new HttpProblem(422, 'PIN not changed', 'the password is not right', { field: 'password' });
     await row.update({ pinHash: await hashPassword(body.pin) });
     return {};
@@ -92,11 +95,11 @@ export function staffRoutes(router: Router, db: Sequelize, attempts: Attempts, m
     await addStaff(body);
     return everybody();
   });
-  bind(router, ROUTES.changeStaff, async ({ params, body }) => {
+  bind(router, ROUTES.changeStaff, async ({ req, params, body }) => {
     const login = params.login ?? '';
     if ('role' in body) await setRole(db, login, body.role);
-    else if ('password' in body) await setPassword(login, body.password);
-    else if ('pin' in body) await setPin(login, body.pin);
+    else if ('password' in body) await setPassword(db, login, body.password, req.session.id);
+    else if ('pin' in body) await setPin(db, login, body.pin, req.session.id);
     else await setEnded(db, login, body.ended);
     return everybody();
   });

@@ -1,6 +1,7 @@
-import { StaffRow } from '../database/models';
+import type { StaffRow } from '../database/models';
 import { HttpProblem } from '../problems/problem';
 import { type Attempts, signInSubjects } from './attempts';
+import { byLogin } from './crew';
 import { proves } from './routes';
 
 /** Who signs one act with their password, typed there: it signs nobody in. */
@@ -14,9 +15,9 @@ export const wantsManager = (): HttpProblem =>
 export const managersSign =
   (attempts: Attempts): Signing =>
   async ({ login, password }, address) => {
-    const clean = login.trim().toLowerCase();
-    const row = await StaffRow.findOne({ where: { login: clean } });
-    const right = await proves(attempts, signInSubjects(clean, address), row, row?.passwordHash, password);
+    const row = await byLogin(login);
+    const subjects = signInSubjects(row?.id ?? null, address);
+    const right = await proves(attempts, subjects, row, row?.passwordHash, password, address);
     if (!row || !right)
       throw new HttpProblem(422, 'Not signed', 'login or password is not right', { field: 'override.password' });
     if (row.role !== 'manager')
