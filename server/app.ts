@@ -23,6 +23,7 @@ import { floorRoutes } from './floor/routes';
 import { stopDrafting } from './drafting/draft';
 import { bind } from './http/bind';
 import { HttpProblem, problems } from './problems/problem';
+import { SERIALIZERS } from './http/log';
 import { healthRoutes } from './http/health';
 import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
@@ -146,6 +147,8 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   app.use(
     pinoHttp({
       logger: log,
+      serializers: SERIALIZERS,
+      wrapSerializers: false,
       autoLogging: config.LOG_LEVEL === 'debug',
       genReqId: (_req, res) => {
         const id = randomUUID();

@@ -1,18 +1,18 @@
 import { createServer } from 'node:http';
 import { STAFF } from '@plain-cleat/demo';
-import { pino } from 'pino';
 import { makeApp } from './app';
 import { type Config, readConfig } from './config';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { defineModels } from './database/models';
+import { makeLog } from './http/log';
 import { found, seed } from './seed';
 
 /** What whoever started it need not try again. */
 const CANNOT_BEGIN = 3;
 
 const config = settings();
-const log = pino({ level: config.LOG_LEVEL });
+const log = makeLog(config.LOG_LEVEL);
 const db = connect(config.DATABASE_URL);
 defineModels(db);
 
