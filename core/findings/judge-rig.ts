@@ -50,7 +50,8 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
       const measure = raw.measure ?? null;
       const stored = entryOf(rig.plan.accepted, key) ?? null;
       const accepted = acceptable === 'nobody' ? null : stored;
-      const lapsed = accepted !== null && lapses({ severity, measure }, accepted);
+      // Of what came in a file nobody here has accepted anything.
+      const lapsed = accepted !== null && (accepted.unproven === true || lapses({ severity, measure }, accepted));
       return {
         key,
         code,

@@ -134,12 +134,27 @@ export const newFactSchema = z.discriminatedUnion('kind', [
     drawing: drawingSchema,
   }),
   fact('tookBack', { fact: z.uuid(), why: wordsSchema }),
+  fact('vouched', { facts: z.array(z.uuid()).min(1).max(1000).describe('what nobody here saw done, and now counts') }),
 ]);
 export type NewFact = z.infer<typeof newFactSchema>;
 
 /** A fact as kept: with who and the server's time. */
-export const keptFactSchema = z.intersection(newFactSchema, z.object({ by: z.string().max(80), serverTime: z.iso.datetime() }));
-export type Fact = NewFact & { readonly by: string; readonly serverTime: string };
+export const keptFactSchema = z.intersection(
+  newFactSchema,
+  z.object({
+    by: z.string().max(80),
+    serverTime: z.iso.datetime(),
+    unproven: z
+      .enum(['from a file', 'of one who left'])
+      .optional()
+      .describe('nobody here saw it done: it counts when somebody of the shop says so; holes are there in any case'),
+  }),
+);
+export type Fact = NewFact & {
+  readonly by: string;
+  readonly serverTime: string;
+  readonly unproven?: 'from a file' | 'of one who left';
+};
 
 /** What each kind of fact tells, for people. */
 export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
@@ -165,4 +180,5 @@ export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
   snagNoted: 'something not right',
   signed: 'a signature',
   tookBack: 'something taken back',
+  vouched: 'what others did, made to count',
 };

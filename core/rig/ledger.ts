@@ -70,6 +70,8 @@ export interface Ledger {
   readonly circuitReads: ReadonlyMap<string, Of<'circuitRead'>>;
   /** The last of each check of the bench test. */
   readonly circuitChecks: ReadonlyMap<string, Of<'circuitChecked'>>;
+  /** What nobody of the shop saw done, and nobody has vouched for: it counts for nothing yet. */
+  readonly unproven: readonly Fact[];
   /** The last measured bar of each paper. */
   readonly bars: ReadonlyMap<string, Of<'barMeasured'>>;
 }
@@ -119,7 +121,8 @@ function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
 
 /**
  * Folds the facts of one hull into its ledger. Facts that were taken back do not count, and a
- * taking-back can itself be taken back.
+ * taking-back can itself be taken back. What nobody of the shop saw done does not count until it is vouched for; holes
+ * do, wherever the telling of them comes from: a bit that meets one does not ask who told of it.
  *
  * @param rig only steps, minutes, stops, what was seen, agreement, bars and signatures of this plan count; holes and
  *   readings are the hull's
@@ -128,7 +131,9 @@ function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
 export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: string, came: readonly LedgerHole[] = []): Ledger {
   const dead = takenBack(facts);
   const live = facts.filter((f) => !dead.has(f.id));
-  const readings = live.filter((f) => isFact(f, 'readingTaken'));
+  const vouched = new Set(live.flatMap((f) => (f.kind === 'vouched' && !f.unproven ? f.facts : [])));
+  const sure = live.filter((f) => !f.unproven || vouched.has(f.id));
+  const readings = sure.filter((f) => isFact(f, 'readingTaken'));
   const correction = correctionOf(hull, readings satisfies readonly KnownDistance[]);
   // By fact, not by name: a hole that was plugged and drilled anew is two holes for ever.
   const holes = new Map(came.map((hole) => [hole.fact, hole]));
@@ -166,7 +171,7 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
       if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit), photos });
     } else if (f.kind === 'holeAbandoned') abandoned.set(f.hole, f.why);
   }
-  const own = live.filter((f) => f.rig === rig);
+  const own = sure.filter((f) => f.rig === rig);
   const minutes = new Map<string, number>();
   for (const f of own) if (f.kind === 'minutesBooked') minutes.set(f.step, (minutes.get(f.step) ?? 0) + f.minutes);
   return {
@@ -188,9 +193,20 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
     agreed: own.filter((f) => isFact(f, 'layoutAgreed')).at(-1) ?? null,
     circuitChecks: new Map(own.flatMap((f) => (f.kind === 'circuitChecked' ? [[f.check, f]] : []))),
     circuitReads: new Map(own.flatMap((f) => (f.kind === 'circuitRead' ? [[f.reading, f]] : []))),
+    unproven: live.filter((f) => f.unproven && !vouched.has(f.id) && !OF_THE_BOAT.includes(f.kind)),
     bars: new Map(own.flatMap((f) => (f.kind === 'barMeasured' ? [[f.paper, f]] : []))),
   };
 }
+
+/** Facts that are there whoever told of them. */
+const OF_THE_BOAT: readonly Fact['kind'][] = [
+  'holeDrilled',
+  'holeFound',
+  'holeOpened',
+  'holePlugged',
+  'holeAbandoned',
+  'tookBack',
+];
 
 function takenBack(facts: readonly Fact[]): Set<string> {
   const dead = new Set<string>();

@@ -228,6 +228,7 @@ export const acceptanceSchema = z.strictObject({
     .strictObject({ amount: z.number(), unit: z.enum(MEASURE_UNITS), worse: z.enum(['more', 'less']) })
     .optional()
     .describe('how bad it was then: it lapses when it gets worse'),
+  unproven: z.literal(true).optional().describe('it came in a file: nobody here accepted it, and it does not count'),
   size: z.number().optional().describe('the same before measures were kept: the first figure that was said, mm, kg or km/h'),
 });
 

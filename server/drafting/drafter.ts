@@ -1,4 +1,5 @@
 import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
+import type { HowBad } from '@plain-cleat/core/findings';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { draw } from './draw';
 import { ownersPage } from './owners-page';
@@ -24,6 +25,11 @@ const DRAFTS = {
   draw,
   ownersPage,
   letters: lettersOf,
+  /** How bad some findings are; those that do not stand are left out. */
+  amounts: (input: WorkupInput, keys: readonly string[]): Record<string, HowBad> =>
+    Object.fromEntries(
+      workUp(input).findings.flatMap(({ key, severity, measure }) => (keys.includes(key) ? [[key, { severity, measure }]] : [])),
+    ),
   project: ({ number, input }: Numbered): Projected => project(number, input, workUp(input)),
   holes: (rigs: readonly Numbered[]): OtherHole[][] =>
     rigs.map(({ number, input }) => {

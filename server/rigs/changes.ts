@@ -5,6 +5,7 @@ import { inTransaction } from '../database/transaction';
 import { inTurn } from '../database/turns';
 import { ChangeRow, RigRow } from '../database/models';
 import { badInput, HttpProblem } from '../problems/problem';
+import { asSaid } from './amounts';
 import { checkParts } from './check';
 import { findRig, planOf, storedPlan } from './load';
 
@@ -42,7 +43,7 @@ async function record(sent: SentChange, transaction: Transaction): Promise<Chang
   const plan = planOf(row);
   const before = await ChangeRow.findOne({ where: { rigId: row.id, id: sent.change.id }, transaction });
   if (before) {
-    if (!sameJson(JSON.parse(before.body), sent.change))
+    if (!sameJson(asSaid(JSON.parse(before.body) as Change), asSaid(sent.change)))
       throw badInput([{ field: 'change.id', says: 'this id came before with another change: give yours a new one' }]);
     return { version: row.version, plan, rebased: false, repeated: true };
   }

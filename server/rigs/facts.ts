@@ -7,6 +7,12 @@ import { FactRow, HullRow, RigRow, StaffRow } from '../database/models';
 import { badInput, notFound } from '../problems/problem';
 import { readProof } from '../staff/proof';
 
+/** Who kept some facts; and whether they were gone by when the facts came. */
+export interface Keeper {
+  readonly name: string;
+  readonly left?: boolean;
+}
+
 /**
  * Appends facts to the hull of a rig. Never refused as stale; an id that came before is kept once.
  * Lock order is hull, then rig; facts need the hull alone.
@@ -14,7 +20,7 @@ import { readProof } from '../staff/proof';
 export async function keepFacts(
   db: Sequelize,
   rigId: string,
-  by: string,
+  by: Keeper,
   facts: readonly NewFact[],
 ): Promise<{ hullId: string; kept: KeptFacts }> {
   const rig = await RigRow.findByPk(rigId);
@@ -28,17 +34,25 @@ export async function keepFacts(
 
 /**
  * Whose facts they are that a tablet kept without a network and somebody else may send now: those of whom its
- * proof names; when that no longer holds, of whom the tablet says, and who sent them.
+ * proof names, and marked when they left since; when it no longer holds, of whom the tablet says, and who sent them.
  */
 export async function whoKept(
   { name, proof }: NonNullable<SendFacts['keptBy']>,
   sender: string,
   secret: string,
-): Promise<string> {
+): Promise<Keeper> {
   const id = readProof(proof, secret);
   const row = id ? await StaffRow.findByPk(id) : null;
-  if (row) return row.name;
-  return name === sender ? sender : `${name}, sent by ${sender}`.slice(0, 80);
+  if (row) return { name: row.name, left: row.ended !== null };
+  return { name: name === sender ? sender : `${name}, sent by ${sender}`.slice(0, 80) };
+}
+
+/** Whether facts vouch for a step let pass: that is a manager's to say, as letting it pass was. */
+export async function vouchesForPasses(rigId: string, facts: readonly NewFact[]): Promise<boolean> {
+  const named = facts.flatMap((f) => (f.kind === 'vouched' ? f.facts : []));
+  if (named.length === 0) return false;
+  const rig = await RigRow.findByPk(rigId, { attributes: ['hullId'] });
+  return rig !== null && (await FactRow.count({ where: { hullId: rig.hullId, id: named, kind: 'gatePassed' } })) > 0;
 }
 
 /** What may be kept of a hull that is under no rig: holes found, opened, plugged, and its measures. */
@@ -50,13 +64,13 @@ export async function keepHullFacts(db: Sequelize, hullId: string, by: string, f
     if (f.rig !== null) throw badInput([{ field: `facts.${i}.rig`, says: 'a fact of the hull alone names no rig' }]);
     if (!OF_A_HULL.includes(f.kind)) throw badInput([{ field: `facts.${i}.kind`, says: `${f.kind} happens under a rig` }]);
   });
-  return appendFacts(db, hullId, by, facts);
+  return appendFacts(db, hullId, { name: by }, facts);
 }
 
-const appendFacts = (db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<KeptFacts> =>
+const appendFacts = (db: Sequelize, hullId: string, by: Keeper, facts: readonly NewFact[]): Promise<KeptFacts> =>
   inTurn(`hull ${hullId}`, () => inTransaction(db, (transaction) => append(hullId, by, facts, transaction)));
 
-async function append(hullId: string, by: string, facts: readonly NewFact[], transaction: Transaction): Promise<KeptFacts> {
+async function append(hullId: string, by: Keeper, facts: readonly NewFact[], transaction: Transaction): Promise<KeptFacts> {
   const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
   if (!hull) throw notFound('hull', 'there is no such hull');
   const known = await FactRow.findAll({ where: { hullId: hull.id, id: facts.map((f) => f.id) }, transaction });
@@ -66,12 +80,13 @@ async function append(hullId: string, by: string, facts: readonly NewFact[], tra
     const before = seen.get(f.id);
     if (before && !sameJson(saidOf(before), f))
       throw badInput([{ field: `facts.${i}.id`, says: 'this id came before with another fact: give yours a new one' }]);
-    const fact: Fact = before ?? { ...f, by, serverTime: new Date().toISOString() };
+    const mark = by.left ? { unproven: 'of one who left' as const } : {};
+    const fact: Fact = before ?? { ...f, by: by.name, serverTime: new Date().toISOString(), ...mark };
     kept.push(fact);
     if (before) continue;
     seen.set(f.id, fact);
     await FactRow.create(
-      { hullId: hull.id, id: f.id, kind: f.kind, by, serverTime: fact.serverTime, body: JSON.stringify(fact) },
+      { hullId: hull.id, id: f.id, kind: f.kind, by: by.name, serverTime: fact.serverTime, body: JSON.stringify(fact) },
       { transaction },
     );
   }
@@ -81,6 +96,6 @@ async function append(hullId: string, by: string, facts: readonly NewFact[], tra
 }
 
 /** A fact as it was sent, without who kept it and when. */
-function saidOf({ by: _by, serverTime: _time, ...said }: Fact): unknown {
+function saidOf({ by: _by, serverTime: _time, unproven: _mark, ...said }: Fact): unknown {
   return said;
 }

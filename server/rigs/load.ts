@@ -126,7 +126,7 @@ export const asInFile = (name: string): string => (name.endsWith(FROM_A_FILE) ? 
 
 function factOf(body: string, foreign: boolean): Fact {
   const fact = fitting(keptFactSchema, 'a fact', JSON.parse(body));
-  return foreign ? { ...fact, by: fromAFile(fact.by) } : fact;
+  return foreign ? { ...fact, by: fromAFile(fact.by), unproven: 'from a file' } : fact;
 }
 
 /** The kept facts of a hull, in the order they came. */

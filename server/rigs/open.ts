@@ -132,7 +132,7 @@ export async function duplicateRig(db: Sequelize, rigId: string, title: string):
 const asForeign = (plan: Plan): Plan => ({
   ...plan,
   accepted: Object.fromEntries(
-    Object.entries(plan.accepted).map(([key, a]) => [key, { ...a, by: fromAFile(a.by).slice(0, 80) }]),
+    Object.entries(plan.accepted).map(([key, a]) => [key, { ...a, by: fromAFile(a.by).slice(0, 80), unproven: true as const }]),
   ),
 });
 

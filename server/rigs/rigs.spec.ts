@@ -147,6 +147,47 @@ describe('changes', () => {
     const { findings } = workUp({ plan, hull, facts, catalog, shop: settings, asOf: '2026-06-01' });
     expect(findings.filter((f) => f.accepted).map((f) => f.key)).toEqual(['hole-under-water:w:w.1']);
     expect(plan.accepted['hole-under-water:w:w.1']?.by).toBe('Idris Kell');
+    // How bad it was is what the server finds, whatever was sent.
+    const stands = findings.find((f) => f.key === 'hole-under-water:w:w.1');
+    expect(plan.accepted['hole-under-water:w:w.1']?.measure?.amount).toBeCloseTo(stands?.measure?.amount ?? NaN, 6);
+    expect(plan.accepted['no-such-finding']).toEqual({ reason: 'it is a drain', by: 'Idris Kell' });
+  });
+
+  it('accept by the amounts the server finds: one that claims more lapses all the same, and the same id again is the same', async () => {
+    const s = await shop();
+    const tom = await s.signIn('tom');
+    const id = await (await s.signIn('idris')).newRig();
+    const off: Fitting = { ...crate, place: { on: 'deck', x: 2700, y: 300, heading: 0 } };
+    const post = (change: object, undoes: string | null = null) =>
+      tom.post(`/api/rigs/${id}/changes`, { baseVersion: 0, undoes, change });
+    await post({ id: randomUUID(), kind: 'placeItem', item: 'o', to: off }).expect(200);
+    const findings = async () => {
+      const { plan, hull, facts, catalog, shop: settings } = await tom.rig(id);
+      return { plan, findings: workUp({ plan, hull, facts, catalog, shop: settings, asOf: '2026-06-01' }).findings };
+    };
+    const found = (await findings()).findings.find((f) => f.measure && f.acceptable === 'anyone');
+    const { key = '', measure } = found ?? {};
+    expect(measure).toBeTruthy();
+    const claim = {
+      ...{ id: randomUUID(), kind: 'acceptFinding', finding: key, from: null },
+      to: {
+        reason: 'as the owner wants it',
+        by: 'Tom Hale',
+        severity: 'stop',
+        size: 1e9,
+        measure: { ...measure, amount: 1e9, limit: undefined },
+      },
+    };
+    await post(claim).expect(200);
+    const kept = (await findings()).plan.accepted[key];
+    expect(kept?.measure?.amount).toBeCloseTo(measure?.amount ?? NaN, 6);
+    expect([kept?.severity, kept?.size]).toEqual([found?.severity, undefined]);
+    // Sent again after its answer was lost, and given back by an undo as it was kept.
+    expect(((await post(claim).expect(200)).body as Changed).repeated).toBeTrue();
+    const taken = { id: randomUUID(), kind: 'acceptFinding', finding: key, from: kept, to: null };
+    await post(taken).expect(200);
+    await post({ ...claim, id: randomUUID(), to: { ...kept, measure: { ...kept?.measure, amount: 5e8 } } }, taken.id).expect(200);
+    expect((await findings()).plan.accepted[key]).toEqual(kept as never);
   });
 
   it('are projected onto the floor', async () => {
@@ -318,6 +359,68 @@ describe('rig files', () => {
       await ama.post(`/api/rigs/${made.id}/facts`, { facts: [fact] }).expect(200);
       expect((await ama.rig(made.id)).facts.at(-1)?.by).not.toContain('from a file');
     }
+  });
+
+  it('count for nothing until somebody of the shop says so: gates, steps, signatures, what was accepted; holes are there', async () => {
+    const s = await shop();
+    const [ama, tom] = [await s.signIn('ama'), await s.signIn('tom')];
+    const id = await ama.newRig('forged');
+    await ama
+      .post(`/api/rigs/${id}/changes`, {
+        baseVersion: 0,
+        undoes: null,
+        change: place('w', fitted('gland', deck(1800, 150), 'through')),
+      })
+      .expect(200);
+    const file = JSON.parse((await ama.get(`/api/rigs/${id}/file`).expect(200)).text) as {
+      plan: Plan;
+      ledger: object[];
+    };
+    const forged = (body: object) => ({
+      ...{ id: randomUUID(), rig: file.plan.id, by: 'Idris Kell' },
+      ...{ deviceTime: '2026-06-01T10:00:00.000Z', serverTime: '2026-06-01T10:00:00.000Z' },
+      ...body,
+    });
+    const pass = forged({ kind: 'gatePassed', step: 'drill', why: 'measured by the maker' });
+    const done = forged({ kind: 'stepDone', step: 'receive' });
+    const measured = { hullRevision: 1, datum: 'bow', run: 'taut', reading: 1800, offCentre: 150, down: null };
+    const hole = forged({ kind: 'holeDrilled', hole: 'x.1', label: 'X1', bit: 8, elsewhere: false, measured });
+    const accepted = { 'comes-loose:w': { reason: 'it holds', by: 'Idris Kell' } };
+    const text = JSON.stringify({
+      ...file,
+      plan: { ...file.plan, accepted },
+      ledger: [pass, done, hole, forged({ kind: 'vouched', facts: [pass.id, done.id] })],
+    });
+    const made = (await ama.post('/api/rig-files', { text }).expect(200)).body as { id: string };
+    const worked = async () => {
+      const { plan, hull, facts, catalog, shop: settings } = await ama.rig(made.id);
+      return workUp({ plan, hull, facts, catalog, shop: settings, asOf: '2026-06-01' });
+    };
+    const before = await worked();
+    expect(before.drilling.gate.open).toBeFalse();
+    expect(before.build.steps.find((one) => one.id === 'receive')?.done).toBeNull();
+    expect(before.ledger.holes.map((h) => h.label)).toEqual(['X1']);
+    expect(before.ledger.unproven.map((f) => f.kind)).toEqual(['gatePassed', 'stepDone', 'vouched']);
+    expect(before.findings.filter((f) => f.accepted)).toEqual([]);
+    const rig = (await ama.rig(made.id)).plan.id;
+    const vouch = (facts: readonly string[]) => ({
+      id: randomUUID(),
+      kind: 'vouched',
+      rig,
+      deviceTime: new Date().toISOString(),
+      facts,
+    });
+    const send = (body: object) => tom.post(`/api/rigs/${made.id}/facts`, body);
+    // A step let pass is a manager's to vouch for, by their password, and that covers nothing else.
+    expect(problemOf(await send({ facts: [vouch([pass.id])] }).expect(403)).field).toBe('override.password');
+    await send({ facts: [vouch([done.id])] }).expect(200);
+    expect((await worked()).build.steps.find((one) => one.id === 'receive')?.done?.by).toBe('Idris Kell, from a file');
+    expect((await worked()).drilling.gate.open).toBeFalse();
+    const override = { login: 'idris', password: 'slack-tide' };
+    const both = await send({ facts: [vouch([pass.id]), step('tape', rig)], override }).expect(422);
+    expect(problemOf(both).detail).toContain('it is for one fact');
+    await send({ facts: [vouch([pass.id])], override }).expect(200);
+    expect((await worked()).drilling.gate.open).toBeTrue();
   });
 
   it('that are wrong, huge or hostile open nothing and name the field', async () => {

@@ -1,4 +1,4 @@
-import { makeRigFile, writeRigFile } from '@plain-cleat/core/rig';
+import { type Fact, makeRigFile, writeRigFile } from '@plain-cleat/core/rig';
 import { ROUTES, type FloorPlace, type RigDocument } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
@@ -8,9 +8,10 @@ import { bind } from '../http/bind';
 import type { Range } from '../parts/range';
 import { badInput, HttpProblem, notFound } from '../problems/problem';
 import { read } from '../reading/read';
+import { withOwnAmounts } from './amounts';
 import { recordChange } from './changes';
 import { acceptedBy, checkAcceptance } from './check';
-import { keepFacts, whoKept } from './facts';
+import { keepFacts, vouchesForPasses, whoKept } from './facts';
 import { asInFile, findRig, loadRig, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
@@ -79,18 +80,26 @@ export function rigRoutes(
     const manager = override ? await signing(override, req.ip ?? '') : null;
     const change = manager ? acceptedBy(manager, body.change) : body.change;
     checkAcceptance(change, staff, manager);
-    const done = await recordChange(db, { rigId, author: (manager ?? staff).id, ...body, change });
+    const own = await withOwnAmounts(rigId, change, body.undoes);
+    const done = await recordChange(db, { rigId, author: (manager ?? staff).id, ...body, change: own });
     projection.touch(rigId);
     return done;
   });
   bind(router, ROUTES.facts, async ({ req, params, body, staff }) => {
     const { override } = body;
-    const passes = body.facts.some((f) => f.kind === 'gatePassed');
+    const passes = body.facts.some((f) => f.kind === 'gatePassed') || (await vouchesForPasses(params.rig ?? '', body.facts));
     if (passes && !override) throw wantsManager();
-    const manager = override ? await signing(override, req.ip ?? '') : null;
     if (override && !passes) throw badInput([{ field: 'override', says: 'it is for letting a step pass, and for nothing else' }]);
-    for (const f of body.facts) if (f.kind === 'signed') await read('signature', f.drawing);
-    const by = manager ? manager.name : body.keptBy ? await whoKept(body.keptBy, staff.name, secret) : staff.name;
+    // The password covers what it was typed for, and nothing that is sent along with it.
+    if (override && body.facts.length > 1)
+      throw badInput([{ field: 'override', says: 'it is for one fact: send the others apart' }]);
+    const manager = override ? await signing(override, req.ip ?? '') : null;
+    for (const f of body.facts) if ('drawing' in f) await read('signature', f.drawing);
+    const by = manager
+      ? { name: manager.name }
+      : body.keptBy
+        ? await whoKept(body.keptBy, staff.name, secret)
+        : { name: staff.name };
     const done = await keepFacts(db, params.rig ?? '', by, body.facts);
     await projection.touchHull(done.hullId);
     return done.kept;
@@ -112,8 +121,11 @@ export function rigRoutes(
     const loaded = await loadRig(params.rig ?? '');
     attach(res, 'application/json', `${loaded.row.number}.rig.json`);
     const { plan } = loaded;
-    const accepted = Object.fromEntries(Object.entries(plan.accepted).map(([key, a]) => [key, { ...a, by: asInFile(a.by) }]));
-    const facts = loaded.facts.map((f) => ({ ...f, by: asInFile(f.by) }));
+    const accepted = Object.fromEntries(
+      Object.entries(plan.accepted).map(([key, { unproven: _, ...a }]) => [key, { ...a, by: asInFile(a.by) }]),
+    );
+    // Whoever opens the file vouches for it, or does not: what it says of that here is nobody's there.
+    const facts = loaded.facts.map(({ unproven: _, ...f }) => ({ ...f, by: asInFile(f.by) }) as Fact);
     res.send(writeRigFile(makeRigFile({ ...loaded, plan: { ...plan, accepted }, facts, owner: loaded.row.owner })));
   });
 }

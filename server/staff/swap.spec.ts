@@ -2,8 +2,10 @@ import { randomUUID } from 'node:crypto';
 import type { Crew, KeptFacts, Session } from '@plain-cleat/api';
 import { STAFF } from '@plain-cleat/demo';
 import sharp from 'sharp';
+import { workUp } from '@plain-cleat/core/workup';
 import { StaffRow } from '../database/models';
 import { type Person, problemOf, shop } from '../testing/shop';
+import { hashPassword } from './passwords';
 import { makeProof, readProof } from './proof';
 
 const pinOf = (id: string): string => STAFF.find((s) => s.id === id)?.pin ?? '';
@@ -73,6 +75,32 @@ describe('a shared tablet', () => {
     expect(await keep({ name: 'Idris Kell', proof }, 'measure')).toBe('Mara Voss');
     expect(await keep({ name: 'Mara Voss', proof: 'worn out' }, 'strip')).toBe('Mara Voss, sent by Tom Hale');
     expect(await keep({ name: 'Tom Hale', proof: '' }, 'tape')).toBe('Tom Hale');
+  });
+
+  it('facts of one who left meanwhile are kept, marked, and count when somebody says so', async () => {
+    const s = await shop();
+    const gone = await StaffRow.create({
+      ...{ id: 'gone-since', login: 'gone-since', name: 'Gone Since', role: 'rigger' },
+      ...{ passwordHash: await hashPassword('right-password'), pinHash: null },
+    });
+    const rig = await (await s.signIn('ama')).newRig('left');
+    const tablet = await s.signInAs('gone-since', 'right-password');
+    const { plan } = await tablet.rig(rig);
+    const { proof } = (await tablet.get('/api/session').expect(200)).body as Session;
+    await gone.update({ ended: '2026-06-01T10:00:00Z' });
+    const tom = await s.signIn('tom');
+    const kept = done(plan.id, 'receive');
+    const send = (body: object) => tom.post(`/api/rigs/${rig}/facts`, body).expect(200);
+    const answer = (await send({ facts: [kept], keptBy: { name: 'Gone Since', proof } })).body as KeptFacts;
+    expect([answer.facts[0]?.by, answer.facts[0]?.unproven]).toEqual(['Gone Since', 'of one who left']);
+    const stands = async () => {
+      const { plan: p, hull, facts, catalog, shop: settings } = await tom.rig(rig);
+      const w = workUp({ plan: p, hull, facts, catalog, shop: settings, asOf: '2026-06-01' });
+      return [w.build.steps.find((one) => one.id === 'receive')?.done !== null, w.ledger.unproven.length];
+    };
+    expect(await stands()).toEqual([false, 1]);
+    await send({ facts: [{ ...done(plan.id, ''), id: randomUUID(), kind: 'vouched', facts: [kept.id], step: undefined }] });
+    expect(await stands()).toEqual([true, 0]);
   });
 
   it('a photo sent twice under one id is kept once', async () => {

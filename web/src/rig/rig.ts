@@ -19,6 +19,7 @@ import { currentUrl } from '../stores/current-url';
 import { type ClashShown, RIG, RigStore } from '../stores/rig.store';
 import { Clash, type ClashToSettle } from './clash';
 import { NewerRevisions } from './newer';
+import { Unproven } from './unproven';
 import { promiseOf } from '../floor/promise';
 
 const STEPS = [
@@ -40,6 +41,7 @@ const STEPS = [
     RouterOutlet,
     RouterLink,
     NewerRevisions,
+    Unproven,
     MatButtonModule,
     ReactiveFormsModule,
     TextField,
