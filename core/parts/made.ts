@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { ofShop } from '../stored';
 
 /** One thing a part is made of: pipe, board, ties. */
 const materialSchema = z.strictObject({
-  what: z.string().trim().min(1, 'say what it is').max(80),
+  what: ofShop(z.string().trim().min(1, 'say what it is').max(80)),
   count: z.number().min(0.01).max(999),
   cents: z.int().min(0).max(10_000_000).describe('of one'),
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ofOwner, ofShop } from '../stored';
 import type { Solid } from './body';
 import { HOLDS, holdSchema } from './holding';
 import { jointOf, OFFERED } from './joins';
@@ -22,8 +23,8 @@ export type Shape = z.infer<typeof shapeSchema>;
 
 /** A part that is made at the bench or brought by the owner, as it is told in one sheet. */
 export const ownPartSchema = z.strictObject({
-  name: z.string().trim().min(1, 'give it a name').max(80),
-  kind: z.string().trim().min(1, 'say what kind of thing it is').max(40),
+  name: ofOwner(z.string().trim().min(1, 'give it a name').max(80), 'a part of one’s own'),
+  kind: ofShop(z.string().trim().min(1, 'say what kind of thing it is').max(40)),
   shape: shapeSchema,
   height: sizeSchema,
   massKg: z.number().min(0).max(100),
@@ -52,7 +53,7 @@ export const ownPartSchema = z.strictObject({
   sinks: z.boolean(),
   cents: z.int().min(0).max(10_000_000).nullable().describe('its price; null when it follows from what it is made of'),
   made: madeSchema,
-  photo: z.string().max(64).nullable(),
+  photo: ofShop(z.string().max(64)).nullable(),
 });
 export type OwnPart = z.infer<typeof ownPartSchema>;
 

@@ -1,6 +1,7 @@
 import { newestById, type PartRef, revisionOf } from '../parts';
 import { entryOf } from './entry-of';
 import { z } from 'zod';
+import { ofShop } from '../stored';
 import type { DraftChange } from './change';
 import { withoutBoat } from './aboard';
 import { linesWithout, runsWithout } from './left-led';
@@ -12,7 +13,7 @@ import { fittingSchema, type Fitting, keySchema, type Place, type Plan } from '.
  */
 export const assemblySchema = z.strictObject({
   id: keySchema,
-  name: z.string().trim().min(1, 'call it something').max(80),
+  name: ofShop(z.string().trim().min(1, 'call it something').max(80)),
   version: z.int().min(1),
   base: keySchema.describe('the fitting all others stand on'),
   fittings: z.record(keySchema, fittingSchema),

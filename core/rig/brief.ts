@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ofOwner } from '../stored';
 import { coordinateSchema } from '../hull';
 import { HAND_NAMES } from '../parts';
 import { keySchema } from '../stored';
@@ -60,7 +61,7 @@ export const briefSchema = z.strictObject({
   road: z.enum(['roof', 'trailer', 'truck bed']),
   budgetCents: z.int().min(0).max(100_000_000).nullable(),
   tier: z.enum(['bare', 'working', 'everything']),
-  notes: z.string().max(2000),
+  notes: ofOwner(z.string().max(2000)),
   stands: z.enum(['sits', 'stands', 'both']),
   castHand: z.enum(HAND_NAMES),
   reelHand: z.enum(HAND_NAMES),
@@ -85,8 +86,8 @@ export const briefSchema = z.strictObject({
   leash: z.enum(['always', 'declined']),
   backUp: choice(PROPULSION).describe('what else can bring them home'),
   rules: z.array(keySchema).max(10).describe('lists of event rules the rig is checked against'),
-  later: z.string().max(1000).describe('what the owner plans for later'),
-  ownGear: z.string().max(1000),
+  later: ofOwner(z.string().max(1000).describe('what the owner plans for later')),
+  ownGear: ofOwner(z.string().max(1000)),
   forgotten: z.boolean().optional().describe('the owner asked to be forgotten: the body figures are nobody’s'),
 });
 

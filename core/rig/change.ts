@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { ownPartSchema } from '../parts';
+import { ofShop } from '../stored';
 import { SETTINGS_GROUPS } from '../shop';
 import { briefSchema } from './brief';
 import { daySchema } from './day';
@@ -106,7 +107,7 @@ const VERBS = [
   entry('writeWish', 'wishes', 'wish', wishSchema),
   // Each answer that it gives is a field of its own.
   row('answerBrief', fromTo(briefSchema.partial()), () => ['brief']),
-  row('acceptFinding', { finding: z.string().max(160), ...fromTo(acceptanceSchema.nullable()) }, ({ finding = '' }) => [
+  row('acceptFinding', { finding: ofShop(z.string().max(160)), ...fromTo(acceptanceSchema.nullable()) }, ({ finding = '' }) => [
     'accepted',
     finding,
   ]),
@@ -119,7 +120,10 @@ const VERBS = [
     pin === 'hull' ? ['pins', 'hull', 'revision'] : pin === 'materials' ? ['pins', pin] : ['pins', 'shop', pin],
   ),
   row('freezeLetters', fromTo(planSchema.shape.letters), () => ['letters']),
-  row('letterItem', { item: itemSchema, ...fromTo(z.string().min(1).max(4).nullable()) }, ({ item = '' }) => ['letters', item]),
+  row('letterItem', { item: itemSchema, ...fromTo(ofShop(z.string().min(1).max(4)).nullable()) }, ({ item = '' }) => [
+    'letters',
+    item,
+  ]),
 ] as const;
 
 type SchemasOf<Rows extends readonly { readonly schema: z.ZodType }[]> = {

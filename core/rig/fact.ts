@@ -1,7 +1,17 @@
 import { z } from 'zod';
+import { ofOwner, ofShop } from '../stored';
 
 const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9.-]{0,79}$/, 'letters, digits, dots and hyphens');
 const wordsSchema = z.string().max(400);
+/** What somebody wrote of the boat or its owner. */
+const remarkSchema = ofOwner(wordsSchema);
+const saidSchema = ofOwner(wordsSchema.min(1));
+const reasonSchema = ofOwner(wordsSchema.min(3));
+/** Whoever signs or agrees. */
+const signerSchema = ofOwner(z.string().trim().min(1).max(120), 'a forgotten owner');
+/** One white dot, where a signature was. */
+const BLANK =
+  'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAAAAAA6fptVAAAACklEQVR4nGP6DwABBQECz6AuzQAAAABJRU5ErkJggg==';
 
 const fact = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T) =>
   z.strictObject({
@@ -15,7 +25,7 @@ const fact = <K extends string, T extends z.ZodRawShape>(kind: K, shape: T) =>
 /** What the rigger measured. The coordinates follow from it and are never stored in its place. */
 const measuredSchema = z.strictObject({
   hullRevision: z.int().min(1),
-  datum: z.string().max(80),
+  datum: ofShop(z.string().max(80)),
   run: z.enum(['taut', 'centre', 'gunwale']),
   reading: z.number().min(0).max(10_000).describe('mm on the tape'),
   offCentre: z.number().min(-2000).max(2000).describe('mm, starboard positive'),
@@ -45,16 +55,19 @@ export const SIGNED_AREAS = [
 export type SignedArea = (typeof SIGNED_AREAS)[number];
 
 /** A signature as it was drawn. */
-const drawingSchema = z
-  .string()
-  .max(200_000)
-  .regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address');
+const drawingSchema = ofOwner(
+  z
+    .string()
+    .max(200_000)
+    .regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/=]+$/, 'a PNG or SVG data address'),
+  BLANK,
+);
 
 /** What happened on the real boat. Never changed, corrected only by a later fact. */
 export const newFactSchema = z.discriminatedUnion('kind', [
   fact('holeDrilled', {
     hole: keySchema,
-    label: z.string().max(8),
+    label: ofShop(z.string().max(8)),
     bit: z.number().min(1).max(80),
     measured: measuredSchema,
     elsewhere: z.boolean(),
@@ -62,78 +75,78 @@ export const newFactSchema = z.discriminatedUnion('kind', [
   }),
   fact('holeFound', {
     hole: keySchema,
-    label: z.string().max(8),
+    label: ofShop(z.string().max(8)),
     bit: z.number().min(1).max(200),
     measured: measuredSchema,
-    says: wordsSchema,
+    says: remarkSchema,
   }),
   fact('holeOpened', {
     of: z.uuid().describe('the fact the hole was kept by'),
     bit: z.number().min(1).max(80),
     photo: keySchema.optional(),
   }),
-  fact('holeAbandoned', { hole: keySchema, why: wordsSchema.min(1), photo: keySchema.optional() }),
+  fact('holeAbandoned', { hole: keySchema, why: saidSchema, photo: keySchema.optional() }),
   fact('readingTaken', {
-    from: z.string().max(80).describe('the hook'),
-    to: z.string().max(80).describe('what was measured to'),
+    from: ofShop(z.string().max(80).describe('the hook')),
+    to: ofShop(z.string().max(80).describe('what was measured to')),
     run: z.enum(['taut', 'centre', 'gunwale']),
     reading: z.number().min(1).max(12_000).describe('mm on the tape'),
   }),
-  fact('layoutAgreed', { name: z.string().trim().min(1).max(120), photo: keySchema.nullable() }),
+  fact('layoutAgreed', { name: signerSchema, photo: keySchema.nullable() }),
   fact('barMeasured', {
     paper: z.enum(['A4', 'LETTER']),
     bar: z.enum(['100 mm', '4 in']),
     reading: z.number().min(1).max(500).describe('mm on the rule'),
   }),
-  fact('holePlugged', { hole: keySchema, with: wordsSchema.min(1) }),
+  fact('holePlugged', { hole: keySchema, with: ofShop(wordsSchema.min(1)) }),
   fact('fastenerSubstituted', {
     fitting: keySchema,
-    with: wordsSchema.min(1),
-    why: wordsSchema.min(1),
+    with: ofShop(wordsSchema.min(1)),
+    why: saidSchema,
     photo: keySchema.optional(),
   }),
   fact('thingSeen', {
     thing: keySchema.describe('a fitting that came aboard, or a feature of the hull'),
     is: z.enum(['sound', 'worn', 'broken']),
-    says: wordsSchema.describe('what is wrong with it, or empty'),
+    says: ofOwner(wordsSchema.describe('what is wrong with it, or empty')),
     photo: keySchema.optional(),
   }),
-  fact('received', { name: z.string().trim().min(1).max(120), for: z.string().max(40), drawing: drawingSchema }),
+  fact('received', { name: signerSchema, for: ofShop(z.string().max(40)), drawing: drawingSchema }),
   fact('circuitRead', {
-    reading: z.string().min(1).max(200).describe('which reading of the bench test'),
+    reading: ofShop(z.string().min(1).max(200).describe('which reading of the bench test')),
     volts: z.number().min(-100).max(100),
-    circuit: z.string().max(40).describe('the circuit it was read on, as a fingerprint'),
+    circuit: ofShop(z.string().max(40).describe('the circuit it was read on, as a fingerprint')),
     meter: z.enum(['typed', 'bench meter']),
   }),
   fact('circuitChecked', {
-    check: z.string().min(1).max(200).describe('which check of the bench test'),
+    check: ofShop(z.string().min(1).max(200).describe('which check of the bench test')),
     ok: z.boolean(),
-    circuit: z.string().max(40).describe('the circuit it was checked on, as a fingerprint'),
+    circuit: ofShop(z.string().max(40).describe('the circuit it was checked on, as a fingerprint')),
   }),
   fact('stepDone', { step: keySchema }),
   fact('gatePassed', {
     step: keySchema.describe('the step, or drill for what stands before the first hole'),
-    why: wordsSchema.min(3),
+    why: reasonSchema,
   }),
-  fact('gateAsked', { step: keySchema.describe('the step a manager is asked to let pass'), why: wordsSchema.min(3) }),
+  fact('gateAsked', { step: keySchema.describe('the step a manager is asked to let pass'), why: reasonSchema }),
   fact('acceptanceAsked', {
-    finding: z.string().max(160).describe('the finding a manager is asked to accept'),
-    why: wordsSchema.min(3),
+    finding: ofShop(z.string().max(160).describe('the finding a manager is asked to accept')),
+    why: reasonSchema,
   }),
   fact('minutesBooked', { step: keySchema, minutes: z.number().min(0.5).max(1440) }),
   fact('stopShown', { stop: keySchema }),
-  fact('snagNoted', { stop: keySchema, says: wordsSchema.min(1) }),
+  fact('snagNoted', { stop: keySchema, says: saidSchema }),
   fact('signed', {
-    name: z.string().min(1).max(120),
+    name: ofOwner(z.string().min(1).max(120), 'a forgotten owner'),
     open: z.array(keySchema).max(400).optional().describe('steps still open that they accept by name'),
-    for: z.string().max(40).optional().describe('what was signed for, as a fingerprint, in signatures of before areas'),
+    for: ofShop(z.string().max(40).describe('what was signed for, as a fingerprint, in signatures of before areas')).optional(),
     areas: z
-      .partialRecord(z.enum(SIGNED_AREAS), z.string().max(40))
+      .partialRecord(z.enum(SIGNED_AREAS), ofShop(z.string().max(40)))
       .optional()
       .describe('what was signed for, each area of it as a fingerprint'),
     drawing: drawingSchema,
   }),
-  fact('tookBack', { fact: z.uuid(), why: wordsSchema }),
+  fact('tookBack', { fact: z.uuid(), why: remarkSchema }),
   fact('vouched', { facts: z.array(z.uuid()).min(1).max(1000).describe('what nobody here saw done, and now counts') }),
 ]);
 export type NewFact = z.infer<typeof newFactSchema>;
@@ -142,7 +155,7 @@ export type NewFact = z.infer<typeof newFactSchema>;
 export const keptFactSchema = z.intersection(
   newFactSchema,
   z.object({
-    by: z.string().max(80),
+    by: ofShop(z.string().max(80)),
     serverTime: z.iso.datetime(),
     unproven: z
       .enum(['from a file', 'of one who left'])

@@ -3,7 +3,7 @@ import { coordinateSchema, LIES, placeSchema, type Place } from '../hull';
 import { HAND_NAMES, HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef, ownPartSchema, partOfSheet } from '../parts';
 import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
 import { briefSchema, sitsSchema, USUAL_BRIEF } from './brief';
-import { keySchema, tieKeySchema } from '../stored';
+import { keySchema, ofOwner, ofShop, tieKeySchema } from '../stored';
 import { MEASURE_UNITS } from '../units';
 import { daySchema } from './day';
 import { lineSchema } from './line';
@@ -11,7 +11,7 @@ import { lineSchema } from './line';
 export const mountSchema = z.strictObject({
   hold: z.enum(HOLDS),
   plate: z.boolean().describe('backing plate behind a through-bolted base'),
-  reason: z.string().max(200).describe('why the rigger overruled the advice, or empty'),
+  reason: ofOwner(z.string().max(200).describe('why the rigger overruled the advice, or empty')),
 });
 
 /** How what is aboard came to be there. */
@@ -65,7 +65,7 @@ export const fittingSchema = z.strictObject({
   lift: z.number().min(0).max(1500).describe('raised over its surface on a riser, mm'),
   mount: mountSchema,
   suppliedBy: z.enum(SUPPLIERS),
-  note: z.string().max(400),
+  note: ofOwner(z.string().max(400)),
   lean: z.number().min(-90).max(90).optional().describe('degrees its rods or mast lean more than the part itself'),
   /** The sets it belongs to; every set when left out. */
   sets: z.array(keySchema).max(20).optional(),
@@ -165,7 +165,7 @@ export const runSchema = layingSchema.extend({
   way: z.int().min(1).max(24).optional().describe('the way it leaves by, counted from 1, where what feeds it has several'),
   has: z.enum(CONDUCTORS).optional().describe('both when left out'),
   guard: guardSchema.optional().describe('left out: at a battery as the core chooses, elsewhere none'),
-  name: z.string().trim().min(1).max(40).optional().describe('what its way is called on the box'),
+  name: ofOwner(z.string().trim().min(1).max(40).describe('what its way is called on the box')).optional(),
   loop: z.number().min(0).max(3000).optional().describe('so much more for what moves on its way, mm'),
   aboard: layingSchema
     .extend({
@@ -179,7 +179,7 @@ export const runSchema = layingSchema.extend({
 
 /** A named set of the same rig: all-day, trolling, guest, travel. */
 export const rigSetSchema = z.strictObject({
-  name: z.string().trim().min(1).max(40),
+  name: ofOwner(z.string().trim().min(1).max(40)),
   order: z.int().min(0).max(99),
   sits: sitsSchema.optional(),
 });
@@ -191,7 +191,7 @@ export const TRAITS = ['wet', 'sharp'] as const;
 export const stowedSchema = z.strictObject({
   in: keySchema.describe('the room inside, or which container of the fitting'),
   of: keySchema.optional().describe('the fitting that it is in: a crate, a box, a life jacket'),
-  what: z.string().trim().min(1, 'say what goes in there').max(120),
+  what: ofOwner(z.string().trim().min(1, 'say what goes in there').max(120)),
   kg: z.number().min(0).max(100),
   litres: z.number().min(0).max(500),
   wantsDry: z.boolean(),
@@ -202,27 +202,27 @@ export const stowedSchema = z.strictObject({
 
 /** A photo of the owner's; its bytes are kept beside the plan. */
 export const photoSchema = z.strictObject({
-  name: z.string().max(120),
+  name: ofOwner(z.string().max(120)),
   width: z.int().min(1).max(20_000),
   height: z.int().min(1).max(20_000),
   x: coordinateSchema.nullable().describe('where along the boat it belongs'),
-  caption: z.string().max(200),
+  caption: ofOwner(z.string().max(200)),
 });
 
 export const SCUPPER_PLANS = ['open', 'plugged'] as const;
 
 export const wishSchema = z.strictObject({
-  text: z.string().min(1).max(200),
+  text: ofOwner(z.string().min(1).max(200)),
   part: keySchema.nullable().describe('the part it was matched to, or null'),
   count: z.int().min(1).max(999).optional(),
   cents: z.int().min(0).max(100_000_000).optional().describe("the owner's own price"),
 });
 
-export const tapeSchema = z.strictObject({ datum: z.string().max(80), run: z.enum(['taut', 'centre', 'gunwale']) });
+export const tapeSchema = z.strictObject({ datum: ofShop(z.string().max(80)), run: z.enum(['taut', 'centre', 'gunwale']) });
 
 export const acceptanceSchema = z.strictObject({
-  reason: z.string().min(3).max(400),
-  by: z.string().max(80),
+  reason: ofOwner(z.string().min(3).max(400)),
+  by: ofShop(z.string().max(80)),
   severity: z.enum(['stop', 'look', 'note']).optional().describe('what it was when it was accepted'),
   measure: z
     .strictObject({ amount: z.number(), unit: z.enum(MEASURE_UNITS), worse: z.enum(['more', 'less']) })
@@ -264,7 +264,7 @@ const revisionSchema = z.int().min(1);
 /** What we mean to do. Facts never stand in here. */
 export const planSchema = z.strictObject({
   id: keySchema,
-  title: z.string().min(1).max(120),
+  title: ofOwner(z.string().min(1).max(120), 'a forgotten rig'),
   opened: z.iso.date(),
   promised: z.iso.date().nullable(),
   pins: z.strictObject({
@@ -287,7 +287,7 @@ export const planSchema = z.strictObject({
   own: limited('own', ownPartSchema).describe('parts made at the bench or brought, of this rig alone'),
   accepted: limited('accepted', acceptanceSchema),
   /** Letters frozen at the first print or quote; null while they still follow the places. */
-  letters: z.record(keySchema, z.string().max(4)).nullable(),
+  letters: z.record(keySchema, ofShop(z.string().max(4))).nullable(),
 });
 
 export { keySchema, LIES, placeSchema, type Place };

@@ -21,7 +21,9 @@ describe('an owner who asks to be forgotten', () => {
     let version = 0;
     const change = async (more: object): Promise<Plan> => {
       const body = { baseVersion: version, undoes: null, change: { id: randomUUID(), ...more } };
-      const done = (await ama.post(`/api/rigs/${id}/changes`, body).expect(200)).body as Changed;
+      const answer = await ama.post(`/api/rigs/${id}/changes`, body);
+      expect(answer.status).withContext(problemOf(answer).detail).toBe(200);
+      const done = answer.body as Changed;
       version = done.version;
       return done.plan;
     };
@@ -67,6 +69,33 @@ describe('an owner who asks to be forgotten', () => {
         ],
       })
       .expect(200);
+    // Their name in every text there is of the rig: each field takes what somebody writes into it.
+    const said = 'asked by Perpetua Wistlethorpe';
+    const wish = { text: said, part: null };
+    await change({ kind: 'nameRig', from: 'to be forgotten', to: said });
+    await change({ kind: 'writeWish', wish: 'w', from: null, to: wish });
+    await change({
+      kind: 'stowThing',
+      thing: 't',
+      from: null,
+      to: { what: said, in: 'bow-hold', kg: 1, litres: 1, wantsDry: false, use: 'ashore', later: false },
+    });
+    await change({ kind: 'acceptFinding', finding: 'comes-loose:eye', from: null, to: { reason: said, by: 'Ama Lindqvist' } });
+    await change({ kind: 'noteItem', item: 'eye', from: '', to: said });
+    await change({ kind: 'chooseMount', item: 'eye', from: eye.mount, to: { ...eye.mount, reason: said } });
+    await change({ kind: 'answerBrief', from: { later: '', ownGear: '' }, to: { later: said, ownGear: said } });
+    await change({ kind: 'nameSet', set: 'hers', from: null, to: { name: 'Perpetua Wistlethorpe alone', order: 2 } });
+    const remarks = [
+      fact({ kind: 'received', name: owner.name, for: 'x', drawing }),
+      fact({ kind: 'thingSeen', thing: 'eye', is: 'worn', says: said }),
+      fact({ kind: 'snagNoted', stop: 'eye', says: said }),
+      fact({ kind: 'gateAsked', step: 'cure', why: said }),
+      fact({ kind: 'holeFound', label: 'O1', hole: 'found.1', bit: 5, measured, says: said }),
+      fact({ kind: 'fastenerSubstituted', fitting: 'eye', with: 'rivet 64', why: said }),
+    ];
+    const sent = await ama.post(`/api/rigs/${id}/facts`, { facts: remarks });
+    expect(sent.status).withContext(problemOf(sent).detail).toBe(200);
+    await ama.get(`/api/rigs/${id}/owners-book.pdf`);
     const { url } = (await ama.post(`/api/rigs/${id}/owner-link`, {}).expect(200)).body as { url: string };
     const ownerId = (await RigRow.findByPk(id))?.ownerId ?? '';
 
@@ -121,7 +150,7 @@ describe('an owner who asks to be forgotten', () => {
     expect(w.findings.map((f) => f.code)).toContain('body-not-kept');
     for (const of of ['reach', 'paddle-stroke', 'legs', 'overloaded'] as const)
       expect(w.findings.map((f) => f.code)).not.toContain(of);
-    expect(w.ledger.holes.length).toBe(1);
+    expect(w.ledger.holes.length).toBe(2);
     expect((await HullRow.findByPk((await RigRow.findByPk(id))?.hullId ?? ''))?.serial).toBe('S77');
 
     // The rig goes on: a new change, and its undo.

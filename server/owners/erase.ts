@@ -1,32 +1,29 @@
 import {
   type Change,
-  type Fact,
+  changeSchema,
+  keptFactSchema,
   type Plan,
+  planSchema,
   type RigSet,
-  singleChanges,
   type SimpleChange,
   upcastPlan,
 } from '@plain-cleat/core/rig';
+import { withoutOwner } from '@plain-cleat/core/stored';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { notFound } from '../problems/problem';
 
 /** What stands where somebody's name stood. */
 export const FORGOTTEN = 'a forgotten owner';
-/** One white dot, where a signature was. */
-const BLANK =
-  'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAAAAAA6fptVAAAACklEQVR4nGP6DwABBQECz6AuzQAAAABJRU5ErkJggg==';
-
 /** Figures of nobody: a body is not told apart by them, and the plan still holds together. */
 const NOBODY = { stature: 1750, weightKg: 80 } as const;
 type Brief = Plan['brief'];
 
-/** A brief, or what was answered of one, without what it says of a body or in the owner's own words. */
+/** A brief, or what was answered of one, without what it says of a body. */
 function withoutBody<T extends Partial<Brief>>(brief: T): T {
   const out: Record<string, unknown> = { ...brief };
   for (const key of ['stature', 'weightKg'] as const) if (key in out) out[key] = NOBODY[key];
   if ('second' in out && out.second) out.second = { ...NOBODY };
   if ('paddle' in out) out.paddle = null;
-  for (const key of ['notes', 'later', 'ownGear'] as const) if (key in out) out[key] = '';
   return out as T;
 }
 
@@ -42,39 +39,37 @@ function withoutGuests(set: RigSet): RigSet {
   };
 }
 
-/** A plan without the owner: body figures are said not to be kept, photos are gone. */
-const forgottenPlan = (plan: Plan): Plan => ({
-  ...plan,
-  brief: { ...withoutBody(plan.brief), forgotten: true },
-  sets: Object.fromEntries(Object.entries(plan.sets).map(([id, set]) => [id, withoutGuests(set)])),
-  photos: {},
-});
+/** A plan without the owner: their words are overwritten, body figures are said not to be kept, photos are gone. */
+function forgottenPlan(stored: Plan): Plan {
+  const plan = withoutOwner(planSchema, stored) as Plan;
+  return {
+    ...plan,
+    brief: { ...withoutBody(plan.brief), forgotten: true },
+    sets: Object.fromEntries(Object.entries(plan.sets).map(([id, set]) => [id, withoutGuests(set)])),
+    photos: {},
+  };
+}
 
-/** One change of the log with its values overwritten; its id, kind and fields stay. */
-function forgottenOne(change: SimpleChange): SimpleChange {
+/** One change of the log without what it says of bodies; its id, kind and fields stay. */
+function withoutBodies(change: SimpleChange): SimpleChange {
   if (change.kind === 'answerBrief') return { ...change, from: withoutBody(change.from), to: withoutBody(change.to) };
   if (change.kind === 'nameSet')
     return { ...change, from: change.from && withoutGuests(change.from), to: change.to && withoutGuests(change.to) };
-  const blank = (photo: unknown): unknown => (photo && typeof photo === 'object' ? { ...photo, name: '' } : photo);
-  return change.kind === 'keepPhoto' ? ({ ...change, from: blank(change.from), to: blank(change.to) } as SimpleChange) : change;
+  return change;
 }
 
-function forgottenChange(change: Change): Change {
-  if (change.kind !== 'together') return forgottenOne(change);
-  return { ...change, changes: singleChanges(change).map(forgottenOne) };
-}
-
-/** A fact of the boat stays; whose name and hand stood under it goes. */
-function forgottenFact(fact: Fact): Fact {
-  if (fact.kind === 'signed') return { ...fact, name: FORGOTTEN, drawing: BLANK };
-  if (fact.kind === 'layoutAgreed') return { ...fact, name: FORGOTTEN };
-  return fact;
+/** A change of the log with its values overwritten. One of an earlier version, which nobody reads any more, keeps its id alone. */
+function forgottenChange(stored: unknown): unknown {
+  const read = changeSchema.safeParse(stored);
+  if (!read.success) return { id: (stored as { readonly id?: unknown }).id, kind: 'forgotten' };
+  const change = withoutOwner(changeSchema, read.data) as Change;
+  return change.kind === 'together' ? { ...change, changes: change.changes.map(withoutBodies) } : withoutBodies(change);
 }
 
 /**
- * Forgets an owner: name, address, body, photos and signature leave the register, the plans, the log and its inverses,
- * the facts and what was made of them. Values are overwritten and ids stay; undo ends here. Holes, parts and the
- * ledger of the hull stay: they are of the boat.
+ * Forgets an owner: name, address, body, photos, signatures and every text in which their words or name may stand leave
+ * the register, the plans, the log and its inverses, the facts and what was made of them. Values are overwritten and ids
+ * stay; undo ends here. Holes, parts and the ledger of the hull stay: they are of the boat (docs/installing.md lists it).
  *
  * @param db opened by the account that may erase
  * @throws HttpProblem 404 when there is no such owner
@@ -94,7 +89,8 @@ export async function forgetOwner(db: Sequelize, ownerId: string): Promise<{ rig
       'SELECT f.seq AS id, f.body FROM facts f JOIN hulls h ON h.id = f.hullId WHERE h.ownerId = :ownerId',
       { ownerId },
     )) {
-      const after = JSON.stringify(forgottenFact(JSON.parse(body) as Fact));
+      // A fact of the boat stays; whose name, words and hand stood under it go.
+      const after = JSON.stringify(withoutOwner(keptFactSchema, JSON.parse(body)));
       if (after !== body) await run('UPDATE facts SET body = :after WHERE seq = :id', { after, id });
     }
     const rigs = await rows<{ id: string; plan: string }>('SELECT id, plan FROM rigs WHERE ownerId = :ownerId FOR UPDATE', {
@@ -117,11 +113,15 @@ async function forgetInRig(
   run: (sql: string, replacements: Record<string, unknown>) => Promise<unknown>,
   changesOf: (rigId: string) => Promise<{ id: string; body: string }[]>,
 ): Promise<void> {
-  const plan = JSON.stringify(forgottenPlan(upcastPlan(JSON.parse(rig.plan))));
+  const plan = forgottenPlan(planSchema.parse(upcastPlan(JSON.parse(rig.plan))));
   // A new version, so that whoever has the rig open is told.
-  await run('UPDATE rigs SET plan = :plan, version = version + 1 WHERE id = :id', { plan, id: rig.id });
+  await run('UPDATE rigs SET plan = :plan, title = :title, version = version + 1 WHERE id = :id', {
+    plan: JSON.stringify(plan),
+    title: plan.title,
+    id: rig.id,
+  });
   for (const { id, body } of await changesOf(rig.id)) {
-    const after = JSON.stringify(forgottenChange(JSON.parse(body) as Change));
+    const after = JSON.stringify(forgottenChange(JSON.parse(body)));
     await run(`UPDATE changes SET body = :after, inverse = 'null' WHERE rigId = :rig AND id = :id`, { after, rig: rig.id, id });
   }
 }
