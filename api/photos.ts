@@ -8,6 +8,9 @@ export const addedPhotoSchema = z.object({ id: z.string(), name: z.string(), wid
 
 export type AddedPhoto = z.infer<typeof addedPhotoSchema>;
 
+/** The most photos one rig holds. */
+export const PHOTO_LIMIT = 300;
+
 /** Photos beside a plan. */
 export const PHOTOS_ROUTES = {
   addPhoto: route({

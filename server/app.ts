@@ -189,7 +189,7 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   shopRoutes(router, db, range);
   partRoutes(router, db, range);
   wishRoutes(router);
-  photoRoutes(router);
+  photoRoutes(router, db);
   assemblyRoutes(router, db);
   cutRoutes(router, db);
   const events = eventRoutes(router, db, sessions);

@@ -147,6 +147,7 @@ export const newFactSchema = z.discriminatedUnion('kind', [
     drawing: drawingSchema,
   }),
   fact('tookBack', { fact: z.uuid(), why: remarkSchema }),
+  fact('photoErased', { photo: keySchema.describe('what another fact showed') }),
   fact('vouched', { facts: z.array(z.uuid()).min(1).max(1000).describe('what nobody here saw done, and now counts') }),
 ]);
 export type NewFact = z.infer<typeof newFactSchema>;
@@ -193,5 +194,6 @@ export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
   snagNoted: 'something not right',
   signed: 'a signature',
   tookBack: 'something taken back',
+  photoErased: 'a photo erased',
   vouched: 'what others did, made to count',
 };

@@ -1,17 +1,27 @@
 import { randomUUID } from 'node:crypto';
-import { ROUTES } from '@plain-cleat/api';
+import { PHOTO_LIMIT, ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
-import { PhotoRow } from '../database/models';
+import { Op, type Sequelize } from 'sequelize';
+import { FactRow, PhotoRow } from '../database/models';
 import { bind } from '../http/bind';
-import { badInput, notFound } from '../problems/problem';
+import { badInput, HttpProblem, notFound } from '../problems/problem';
 import { read } from '../reading/read';
-import { findRig } from '../rigs/load';
+import { keepFacts } from '../rigs/facts';
+import { findRig, planOf } from '../rigs/load';
+
+/** Whether some fact of a rig's hull shows a photo: it is evidence then. */
+const isEvidence = async (hullId: string, photo: string): Promise<boolean> =>
+  (await FactRow.findAll({ where: { hullId, body: { [Op.substring]: photo } }, attributes: ['body'] })).some(
+    ({ body }) => (JSON.parse(body) as { readonly photo?: unknown }).photo === photo,
+  );
 
 /** Photos beside the plan, never in it. */
-export function photoRoutes(router: Router): void {
+export function photoRoutes(router: Router, db: Sequelize): void {
   bind(router, ROUTES.addPhoto, async ({ params, file, body }) => {
     const rig = await findRig(params.rig ?? '');
     if (!file) throw badInput([{ field: 'photo', says: 'choose a JPEG, PNG or WebP photo' }]);
+    if ((await PhotoRow.count({ where: { rigId: rig.id } })) >= PHOTO_LIMIT)
+      throw badInput([{ field: 'photo', says: `this rig holds ${PHOTO_LIMIT} photos: erase some that are not needed first` }]);
     const taken = await read('photo', file.buffer);
     const id = body.id ?? randomUUID();
     // A tablet that heard no answer sends a photo again under the same id.
@@ -24,8 +34,19 @@ export function photoRoutes(router: Router): void {
     if (!row) throw notFound('photo', 'there is no such photo');
     res.type(row.mime).send(row.bytes);
   });
-  bind(router, ROUTES.erasePhoto, async ({ params }) => {
-    await PhotoRow.destroy({ where: { id: params.photo ?? '', rigId: params.rig ?? '' } });
+  bind(router, ROUTES.erasePhoto, async ({ params, staff }) => {
+    const [rig, photo] = [await findRig(params.rig ?? ''), params.photo ?? ''];
+    if (!(await PhotoRow.findOne({ where: { id: photo, rigId: rig.id }, attributes: ['id'] }))) return {};
+    if (await isEvidence(rig.hullId, photo)) {
+      if (staff.role !== 'manager')
+        throw new HttpProblem(403, 'Not yours to do', 'it shows what was agreed or done: a manager erases it', {
+          field: 'photo',
+        });
+      const deviceTime = new Date().toISOString();
+      const fact = { id: randomUUID(), kind: 'photoErased' as const, rig: planOf(rig).id, deviceTime, photo };
+      await keepFacts(db, rig.id, { name: staff.name }, [fact]);
+    }
+    await PhotoRow.destroy({ where: { id: photo, rigId: rig.id } });
     return {};
   });
 }
