@@ -1,8 +1,9 @@
 import { execFileSync, spawn } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
+import { createHash, randomBytes } from 'node:crypto';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fairHull, type HullModel } from '@plain-cleat/core/hull';
 import { foldLedger, type Fact, upcastPlan } from '@plain-cleat/core/rig';
@@ -10,9 +11,11 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import sharp from 'sharp';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
+import { BackupRow, PhotoRow } from './database/models';
 import { shop, testUrl } from './testing/shop';
 import { emptyServer } from './testing/started';
 
+const LONG = process.env.LONG === 'yes';
 const adminUrl = (): string => process.env.TEST_DATABASE_ADMIN_URL ?? testUrl();
 
 /** Every row of every table but who is signed in, and every ledger folded from its facts. */
@@ -71,8 +74,10 @@ describe('a backup', () => {
     await ama.get('/api/floor').expect(200);
 
     const folder = mkdtempSync(join(tmpdir(), 'plain-cleat-backups-'));
-    const copy = (): string => run('bin/backup', [folder], { DATABASE_ADMIN_URL: adminUrl(), KEEP: '2' }).out.trim();
+    const copy = (...how: string[]): string =>
+      run('bin/backup', [...how, folder], { DATABASE_ADMIN_URL: adminUrl(), KEEP: '2' }).out.trim();
     const file = copy();
+    const made = await BackupRow.count();
     const [before, there] = [await wholeOf(s.db), await emptyServer()];
     expect(run('bin/restore', [file], { DATABASE_ADMIN_URL: there.adminUrl }).code).toBe(0);
     const db = connect(there.url);
@@ -89,7 +94,11 @@ describe('a backup', () => {
     there.stop();
 
     // Only the newest stay, and the manager sees when the last was made.
-    const [second, third] = [copy(), copy()];
+    const second = copy();
+    // What was not read back is no backup.
+    expect(await BackupRow.count()).toBe(made);
+    const third = copy('--prove');
+    expect(await BackupRow.count()).toBe(made + 1);
     expect(
       readdirSync(folder)
         .filter((f) => f.startsWith('plain-cleat'))
@@ -100,6 +109,57 @@ describe('a backup', () => {
     const { body } = await idris.get('/api/backups').expect(200);
     expect(Date.now() - Date.parse((body as { last: string }).last)).toBeLessThan(60_000);
     await ama.get('/api/backups').expect(403);
+  });
+
+  it('holds photos larger than a statement may be, and is proved; a cut one is not, and says how to go on', async () => {
+    const s = await shop();
+    const ama = await s.signIn('ama');
+    const rig = await ama.newRig('large photos');
+    // As they were kept before they were made smaller: 12 MB of what nothing makes smaller.
+    const bytes = randomBytes(LONG ? 12_000_000 : 9_000_000);
+    await PhotoRow.create({ id: 'large', rigId: rig, mime: 'image/jpeg', bytes });
+    await PhotoRow.create({ id: 'none', rigId: rig, mime: 'image/jpeg', bytes: Buffer.alloc(0) });
+    const folder = mkdtempSync(join(tmpdir(), 'plain-cleat-backups-'));
+    const proved = run('bin/backup', ['--prove', folder], { DATABASE_ADMIN_URL: adminUrl() });
+    expect(proved.code).withContext(proved.out).toBe(0);
+    expect(readdirSync(folder).filter((f) => !f.endsWith('.sql.gz'))).toEqual([]);
+    const file = proved.out.trim();
+
+    const there = await emptyServer();
+    const env = { DATABASE_ADMIN_URL: there.adminUrl };
+    // Killed half way.
+    const child = spawn('bin/restore', [file], { env: { ...process.env, ...env }, stdio: 'ignore', detached: true });
+    const over = new Promise((done) => child.once('exit', done));
+    const admin = connect(there.adminUrl, { max: 1 });
+    const tables = async (): Promise<number> => (await admin.query('SHOW TABLES', { type: QueryTypes.SELECT })).length;
+    while ((await tables()) < 4) await wait(5);
+    process.kill(-(child.pid ?? 0), 'SIGKILL');
+    await over;
+    await expectAsync(migrate(connect(there.url), env)).toBeRejectedWithError(/cut short: go on with bin\/restore --again/);
+    const refused = run('bin/restore', [file], env);
+    expect([refused.code, refused.out]).toEqual([2, jasmine.stringContaining(`bin/restore --again ${file}`)]);
+    expect(run('bin/restore', ['--again', file], env).code).toBe(0);
+    const [back] = await admin.query<{ bytes: Buffer }>("SELECT bytes FROM photos WHERE id = 'large'", {
+      type: QueryTypes.SELECT,
+    });
+    expect(back?.bytes.equals(bytes)).toBeTrue();
+    // A whole shop is not emptied by it.
+    expect(run('bin/restore', ['--again', file], env).out).toContain('not empty');
+    await admin.close();
+    there.stop();
+    await PhotoRow.destroy({ where: { id: ['large', 'none'] } });
+
+    // What cannot be read back is not kept: a photo that came back shorter than it was.
+    const good = gunzipSync(readFileSync(file)).toString('latin1');
+    const bad = join(folder, 'bad.sql.gz');
+    writeFileSync(
+      bad,
+      gzipSync(Buffer.from(good.replace(/(UPDATE photos SET bytes = CONCAT\(bytes, 0x)[0-9A-F]{20}/, '$1'), 'latin1')),
+    );
+    const other = await emptyServer();
+    const cut = run('bin/restore', [bad], { DATABASE_ADMIN_URL: other.adminUrl });
+    expect([cut.code, cut.out]).toEqual([1, jasmine.stringContaining('could not be read back to its end')]);
+    other.stop();
   });
 
   it('that is killed on its way leaves nothing that looks like one', async () => {
@@ -113,11 +173,13 @@ describe('a backup', () => {
       child.kill('SIGKILL');
       await over;
     }
+    // Nor is a password left anywhere, nor, by the next, half a copy.
     const whole = run('bin/backup', [folder], { DATABASE_ADMIN_URL: adminUrl() }).out.trim();
     for (const name of readdirSync(folder).filter((f) => f.endsWith('.sql.gz'))) {
       const last = execFileSync('bash', ['-c', 'gzip -dc "$1" | tail -n 1', 'bash', join(folder, name)], { encoding: 'utf8' });
       expect(last).withContext(name).toBe('-- whole\n');
     }
     expect(readdirSync(folder).map((f) => join(folder, f))).toContain(whole);
+    expect(readdirSync(folder).filter((f) => !f.endsWith('.sql.gz'))).toEqual([]);
   });
 });

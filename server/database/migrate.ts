@@ -39,6 +39,7 @@ export async function migrate(server: Sequelize, { DATABASE_ADMIN_URL }: Pick<Co
       );
       if (got !== 1) throw new Error('another process is bringing the database up to date and does not finish');
       try {
+        await refuseHalf(db);
         const ran = await run(db);
         if (db !== server) await grant(db, server);
         return ran;
@@ -49,6 +50,12 @@ export async function migrate(server: Sequelize, { DATABASE_ADMIN_URL }: Pick<Co
   } finally {
     if (db !== server) await db.close();
   }
+}
+
+/** A database into which a copy was put by half is served by nobody. */
+async function refuseHalf(db: Sequelize): Promise<void> {
+  const half = await db.query("SHOW TABLES LIKE 'restore_unfinished'", { type: QueryTypes.SELECT });
+  if (half.length > 0) throw new Error('a restore into this database was cut short: go on with bin/restore --again FILE');
 }
 
 async function run(db: Sequelize): Promise<string[]> {
