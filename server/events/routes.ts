@@ -15,6 +15,9 @@ interface Watcher {
 /** At most half a second: any number of processes may stand behind a proxy, so each asks the database. */
 const EVERY = 400;
 
+/** How often a stream says that it is there: whoever hears nothing for three of them joins again, ms. */
+const BEAT = 15_000;
+
 /** How often it is asked whether those who listen are still here, ms. */
 const CHECKED = 2000;
 
@@ -52,7 +55,10 @@ export function eventRoutes(router: Router, db: Sequelize, sessions: Sessions): 
         w.res.end();
       }
   };
-  const timers = [setInterval(() => void poll(), EVERY), setInterval(() => void check(), CHECKED)];
+  const beat = (): void => {
+    for (const w of watchers) w.res.write('event: beat\ndata:\n\n');
+  };
+  const timers = [setInterval(() => void poll(), EVERY), setInterval(() => void check(), CHECKED), setInterval(beat, BEAT)];
 
   bind(router, ROUTES.events, async ({ query, req, res }) => {
     const rigs = query.rigs.split(',').filter(Boolean).slice(0, 40);

@@ -24,6 +24,7 @@ import {
   switchMap,
   tap,
   throwError,
+  timer,
 } from 'rxjs';
 import { adopts, type ServerSide, withChange, withFacts, withNews } from './acknowledged';
 import { Api } from './api';
@@ -50,6 +51,9 @@ const upcast = (doc: RigDocument): RigDocument => ({
   catalog: { ...doc.catalog, parts: upcastParts(doc.catalog.parts) },
   range: (doc as Partial<RigDocument>).range ?? '',
 });
+
+/** News may be away for so long before anybody is told, ms. */
+const MISSED = 5000;
 
 /** All that one open rig is shown from, but for the parts that the device knows. */
 type Held = Omit<RigSources, 'known'>;
@@ -137,8 +141,16 @@ export class RigLine {
   /** What is new here comes in: what happened since by news, all of it after a break or because somebody asks. */
   private hearing(id: string): Observable<unknown> {
     const heard = rigNews(id).pipe(
-      tap((news) => news === 'back' && this.trying.next()),
-      filter((news) => news === 'back' || this.isNews(news)),
+      // A line that is back within moments was never missed.
+      switchMap((news) => (news === 'broken' ? timer(MISSED).pipe(map(() => news)) : of(news))),
+      tap((news) => {
+        if (news === 'broken') this.say({ noNews: new Date().toISOString() });
+        if (news === 'back') {
+          this.say({ noNews: null });
+          this.trying.next();
+        }
+      }),
+      filter((news) => news === 'back' || (news !== 'broken' && this.isNews(news))),
     );
     return merge(heard, this.asking.pipe(map(() => 'back' as const))).pipe(
       switchMap((news) =>

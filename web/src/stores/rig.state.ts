@@ -16,6 +16,8 @@ export interface ClashShown {
 export interface Notices {
   /** When the server was last heard, while one works on the tablet's own copy. */
   readonly copyOf: string | null;
+  /** Since when no news of others' work comes; null while it does. */
+  readonly noNews: string | null;
   /** Set while the server does not answer. */
   readonly unsent: string | null;
   readonly clash: ClashShown | null;

@@ -366,7 +366,7 @@ describe('the open rig', () => {
       to: '2026-07-01',
     };
     const tell = (version: number, factCount: number): void =>
-      hears.get('rig')?.(new MessageEvent('rig', { data: JSON.stringify({ version, factCount }) }));
+      hears.get('rig')?.(new MessageEvent('rig', { data: JSON.stringify({ id: 'rig-1', version, factCount }) }));
     tell(0, 0);
     http.expectNone((r) => r.url.endsWith('/since'));
     tell(1, 0);

@@ -26,7 +26,7 @@ export interface RigSources {
   readonly notices: Notices;
 }
 
-export const NO_NOTICES: Notices = { copyOf: null, unsent: null, clash: null, refused: null };
+export const NO_NOTICES: Notices = { noNews: null, copyOf: null, unsent: null, clash: null, refused: null };
 
 /** A plan with a change on it; as it was when it does not go on it. */
 function withChange(plan: Plan, change: Change | null): Plan {

@@ -3,11 +3,12 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { ROUTES } from '@plain-cleat/api';
-import { EMPTY, NEVER, type Observable, of, throwError } from 'rxjs';
+import { EMPTY, NEVER, Observable, of, Subject, throwError } from 'rxjs';
 import { TestScheduler } from 'rxjs/testing';
 import { Api } from './api';
 import { inOrder } from './in-order';
-import { backOff, type RigNews, rigNews } from './news';
+import { backOff, heardOf, SILENT } from './news';
+import { oneStream, type Streamed } from './one-stream';
 import { wordsOf } from './problems';
 
 const scheduler = (): TestScheduler => new TestScheduler((actual, expected) => expect(actual).toEqual(expected));
@@ -79,9 +80,10 @@ describe('an answer', () => {
   });
 });
 
-describe('news of a rig', () => {
+describe('a stream of news', () => {
   interface Fake {
     readyState: number;
+    readonly url: string;
     readonly heard: Record<string, (event: unknown) => void>;
     close: jasmine.Spy;
   }
@@ -89,8 +91,8 @@ describe('news of a rig', () => {
   beforeEach(() => {
     jasmine.clock().install();
     lines = [];
-    spyOn(window, 'EventSource').and.callFake(function () {
-      const line: Fake = { readyState: 1, heard: {}, close: jasmine.createSpy('close') };
+    spyOn(window, 'EventSource').and.callFake(function (url: string) {
+      const line: Fake = { readyState: 1, url, heard: {}, close: jasmine.createSpy('close') };
       lines.push(line);
       return Object.assign(line, {
         addEventListener: (name: string, hears: (event: unknown) => void) => (line.heard[name] = hears),
@@ -99,16 +101,17 @@ describe('news of a rig', () => {
     (window.EventSource as unknown as { CLOSED: number }).CLOSED = 2;
   });
   afterEach(() => jasmine.clock().uninstall());
+  const tell = (n: number, name: string, event: unknown = {}): void => lines[n]?.heard[name]?.(event);
 
-  it('says when a broken line is back, takes up one that was refused with growing waits, and ends with its listener', () => {
-    const heard: RigNews[] = [];
-    const listening = rigNews('r').subscribe((news) => heard.push(news));
-    const tell = (n: number, name: string, event: unknown = {}): void => lines[n]?.heard[name]?.(event);
+  it('says when it is broken and open, is taken up anew with growing waits when refused, and ends with its listener', () => {
+    const heard: Streamed[] = [];
+    const listening = heardOf(['r', 's']).subscribe((said) => heard.push(said));
+    expect(lines[0]?.url).toContain('rigs=r,s&');
     tell(0, 'open');
-    tell(0, 'rig', { data: '{"version":1,"factCount":0}' });
+    tell(0, 'rig', { data: '{"id":"r","version":1,"factCount":0}' });
     tell(0, 'error');
     tell(0, 'open');
-    expect(heard).toEqual([{ version: 1, factCount: 0 }, 'back']);
+    expect(heard.map((h) => h.is)).toEqual(['open', 'rig', 'broken', 'open']);
     for (let i = 0; i < 3; i++) {
       const line = lines.at(-1);
       if (line) line.readyState = 2;
@@ -120,13 +123,68 @@ describe('news of a rig', () => {
       expect(lines.length).toBe(i + 2);
     }
     tell(3, 'open');
-    expect(heard.length).toBe(3);
     listening.unsubscribe();
-    expect(lines.at(-1)?.close).toHaveBeenCalledTimes(1);
-    expect(lines.slice(0, -1).every((l) => l.close.calls.count() === 1)).toBeTrue();
+    expect(lines.every((l) => l.close.calls.count() === 1)).toBeTrue();
+  });
+
+  it('that falls silent is broken within a minute and joined again; a beat keeps it', () => {
+    const heard: Streamed[] = [];
+    const listening = heardOf(['r']).subscribe((said) => heard.push(said));
+    tell(0, 'open');
+    for (let i = 0; i < 6; i++) {
+      jasmine.clock().tick(15_000);
+      tell(0, 'beat');
+    }
+    expect(heard).toEqual([{ is: 'open' }]);
+    jasmine.clock().tick(SILENT);
+    expect(SILENT).toBeLessThan(60_000);
+    expect([heard.at(-1), lines[0]?.close.calls.count()]).toEqual([{ is: 'broken' }, 1]);
+    jasmine.clock().tick(backOff(1));
+    expect(lines.length).toBe(2);
+    listening.unsubscribe();
   });
 
   it('never waits longer than half a minute', () => {
     expect([1, 2, 3, 4, 5, 50].map(backOff)).toEqual([3000, 6000, 12_000, 24_000, 30_000, 30_000]);
+  });
+});
+
+describe('the tabs of one browser', () => {
+  /** So many tabs, and the rigs that each stream of theirs listens to. */
+  const tabs = (n: number) => {
+    const streams: { rigs: readonly string[]; says: Subject<Streamed>; open: boolean }[] = [];
+    const listen = (rigs: readonly string[]): Observable<Streamed> =>
+      new Observable((to) => {
+        const stream = { rigs, says: new Subject<Streamed>(), open: true };
+        streams.push(stream);
+        const listening = stream.says.subscribe(to);
+        return () => {
+          stream.open = false;
+          listening.unsubscribe();
+        };
+      });
+    const channel = `news-${Math.random()}`;
+    return { streams, all: Array.from({ length: n }, (_, i) => oneStream(listen, `tab-${i}`, channel)) };
+  };
+  const until = async (is: () => boolean): Promise<void> => {
+    while (!is()) await new Promise((done) => setTimeout(done, 5));
+  };
+
+  it('share one stream of all that any of them watches, and all hear what it says', async () => {
+    const { streams, all } = tabs(7);
+    const heard = all.map(() => [] as Streamed[]);
+    const watching = all.map((t, i) => t.watch(`rig-${i % 3}`).subscribe((said) => heard[i]?.push(said)));
+    const open = () => streams.filter((s) => s.open);
+    await until(() => open().length === 1 && open()[0]?.rigs.length === 3);
+    const news: Streamed = { is: 'rig', id: 'rig-1', version: 4, factCount: 2 };
+    open()[0]?.says.next(news);
+    await until(() => heard.every((h) => h.length === 1));
+    expect(heard.every((h) => h[0] && JSON.stringify(h[0]) === JSON.stringify(news))).toBeTrue();
+    // What nobody watches any more is let go.
+    [1, 4].forEach((i) => watching[i]?.unsubscribe());
+    await until(() => open()[0]?.rigs.join() === 'rig-0,rig-2');
+    expect(open().length).toBe(1);
+    watching.forEach((w) => w.unsubscribe());
+    await until(() => open().length === 0);
   });
 });

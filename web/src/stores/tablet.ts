@@ -74,15 +74,24 @@ export class Tablet {
   readonly trouble = signal('');
 
   private open(): Promise<IDBPDatabase<TabletData>> {
-    return (this.opened ??= openDB<TabletData>('plain-cleat', 2, {
-      upgrade(db, before) {
-        db.createObjectStore('parts');
-        if (before === 1) return;
-        db.createObjectStore('waiting', { autoIncrement: true }).createIndex('rig', 'rig');
-        db.createObjectStore('rigs', { keyPath: 'id' });
-        db.createObjectStore('session');
-        db.createObjectStore('riggers', { keyPath: 'id' });
-      },
+    return (this.opened ??= new Promise((resolve, reject) => {
+      openDB<TabletData>('plain-cleat', 2, {
+        upgrade(db, before) {
+          db.createObjectStore('parts');
+          if (before === 1) return;
+          db.createObjectStore('waiting', { autoIncrement: true }).createIndex('rig', 'rig');
+          db.createObjectStore('rigs', { keyPath: 'id' });
+          db.createObjectStore('session');
+          db.createObjectStore('riggers', { keyPath: 'id' });
+        },
+        // Waiting for an older tab may take for ever: it is said instead, and nothing is kept here meanwhile.
+        blocked: () =>
+          reject(new Error('an older version is open in another tab: reload or close that one, then reload this page')),
+        blocking: (_before, _now, event) => {
+          (event.target as IDBDatabase).close();
+          this.trouble.set('A newer version is open in another tab: reload this page to go on.');
+        },
+      }).then(resolve, reject);
     }));
   }
 
