@@ -85,12 +85,17 @@ export const rigSinceSchema = z.object({
 /** A manager's own login and password, typed for one act on whosever tablet: it signs nobody in. */
 const overrideSchema = signInSchema;
 
+/** Who kept something on a tablet, and the shop's proof of it. */
+const keptBySchema = z.strictObject({ name: z.string().min(1).max(80), proof: z.string().max(400) });
+
 export const sendChangeSchema = z.strictObject({
   baseVersion: z.int().min(0),
   change: changeSchema,
   undoes: z.uuid().nullable(),
   /** For accepting what only a manager may: the acceptance then bears their name. */
   override: overrideSchema.optional(),
+  /** Who made it, when that is not who sends it. */
+  keptBy: keptBySchema.optional(),
 });
 
 export const changedSchema = z.object({ version: z.int(), plan: planSchema, rebased: z.boolean(), repeated: z.boolean() });
@@ -100,7 +105,7 @@ export const sendFactsSchema = z.strictObject({
   /** For letting a step pass. */
   override: overrideSchema.optional(),
   /** Who kept them, when that is not who sends them. */
-  keptBy: z.strictObject({ name: z.string().min(1).max(80), proof: z.string().max(400) }).optional(),
+  keptBy: keptBySchema.optional(),
 });
 
 export const keptSchema = z.object({ factCount: z.int(), facts: z.array(keptFactSchema) });

@@ -32,6 +32,12 @@ export async function keepFacts(
   return { hullId: rig.hullId, kept: await appendFacts(db, rig.hullId, by, facts) };
 }
 
+/** Whom the proof of a tablet names; null when it names nobody any more. */
+export async function provenBy(proof: string, secret: string): Promise<StaffRow | null> {
+  const id = readProof(proof, secret);
+  return id ? StaffRow.findByPk(id) : null;
+}
+
 /**
  * Whose facts they are that a tablet kept without a network and somebody else may send now: those of whom its
  * proof names, and marked when they left since; when it no longer holds, of whom the tablet says, and who sent them.
@@ -41,8 +47,7 @@ export async function whoKept(
   sender: string,
   secret: string,
 ): Promise<Keeper> {
-  const id = readProof(proof, secret);
-  const row = id ? await StaffRow.findByPk(id) : null;
+  const row = await provenBy(proof, secret);
   if (row) return { name: row.name, left: row.ended !== null };
   return { name: name === sender ? sender : `${name}, sent by ${sender}`.slice(0, 80) };
 }

@@ -11,7 +11,7 @@ import { read } from '../reading/read';
 import { withOwnAmounts } from './amounts';
 import { recordChange } from './changes';
 import { acceptedBy, checkAcceptance } from './check';
-import { keepFacts, vouchesForPasses, whoKept } from './facts';
+import { keepFacts, provenBy, vouchesForPasses, whoKept } from './facts';
 import { asInFile, findRig, loadRig, todayIn } from './load';
 import { newerThan } from './newer';
 import { duplicateRig, importRig, openNewRig } from './open';
@@ -75,13 +75,15 @@ export function rigRoutes(
   bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id, range));
   bind(router, ROUTES.rigSince, async ({ params, query, staff }) => rigSince(params.rig ?? '', staff.id, query));
   bind(router, ROUTES.newer, async ({ params }) => newerThan(await findRig(params.rig ?? '')));
-  bind(router, ROUTES.change, async ({ req, params, body: { override, ...body }, staff }) => {
+  bind(router, ROUTES.change, async ({ req, params, body: { override, keptBy, ...body }, staff }) => {
     const rigId = params.rig ?? '';
     const manager = override ? await signing(override, req.ip ?? '') : null;
     const change = manager ? acceptedBy(manager, body.change) : body.change;
-    checkAcceptance(change, staff, manager);
+    // Made by one and sent by another, after a tablet was swapped with no network: it is logged as of who made it.
+    const maker = (keptBy && (await provenBy(keptBy.proof, secret))) || staff;
+    checkAcceptance(change, maker, manager);
     const own = await withOwnAmounts(rigId, change, body.undoes);
-    const done = await recordChange(db, { rigId, author: (manager ?? staff).id, ...body, change: own });
+    const done = await recordChange(db, { rigId, author: (manager ?? maker).id, ...body, change: own });
     projection.touch(rigId);
     return done;
   });

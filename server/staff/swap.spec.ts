@@ -3,7 +3,7 @@ import type { Crew, KeptFacts, Session } from '@plain-cleat/api';
 import { STAFF } from '@plain-cleat/demo';
 import sharp from 'sharp';
 import { workUp } from '@plain-cleat/core/workup';
-import { StaffRow } from '../database/models';
+import { ChangeRow, StaffRow } from '../database/models';
 import { type Person, problemOf, shop } from '../testing/shop';
 import { hashPassword } from './passwords';
 import { makeProof, readProof } from './proof';
@@ -75,6 +75,23 @@ describe('a shared tablet', () => {
     expect(await keep({ name: 'Idris Kell', proof }, 'measure')).toBe('Mara Voss');
     expect(await keep({ name: 'Mara Voss', proof: 'worn out' }, 'strip')).toBe('Mara Voss, sent by Tom Hale');
     expect(await keep({ name: 'Tom Hale', proof: '' }, 'tape')).toBe('Tom Hale');
+  });
+
+  it('a change made by one and sent by another is logged as of who made it', async () => {
+    const { tablet, rig } = await open();
+    const { proof } = (await tablet.get('/api/session').expect(200)).body as Session;
+    const tom = await (await shop()).signIn('tom');
+    const rename = (to: string, keptBy: object) =>
+      tom.post(`/api/rigs/${rig}/changes`, {
+        ...{ baseVersion: 0, undoes: null, ...keptBy },
+        change: { id: randomUUID(), kind: 'nameRig', from: to === 'hers' ? 'swapped' : 'hers', to },
+      });
+    await rename('hers', { keptBy: { name: 'Mara Voss', proof } }).expect(200);
+    await rename('his', { keptBy: { name: 'Mara Voss', proof: 'worn out' } }).expect(200);
+    const authors = await ChangeRow.findAll({ where: { rigId: rig }, order: [['version', 'ASC']] });
+    expect(authors.map((c) => c.author)).toEqual(['mara', 'tom']);
+    // To be undone by whoever made it.
+    expect((await tablet.rig(rig)).mine.length).toBe(1);
   });
 
   it('facts of one who left meanwhile are kept, marked, and count when somebody says so', async () => {

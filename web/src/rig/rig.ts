@@ -74,7 +74,11 @@ export default class Rig {
   protected readonly says = computed(() => {
     const state = this.store.state();
     if (!state) return '';
-    const kept = state.waiting ? `${state.waiting} waiting to be sent` : 'all changes saved';
+    const chooses = state.clashes.length;
+    const kept = [
+      ...(chooses ? [`${chooses} of yours to choose from`] : []),
+      ...(state.waiting ? [`${state.waiting} waiting to be sent`] : []),
+    ].join(', ');
     const {
       handover: { closing },
     } = state.workup;
@@ -83,7 +87,7 @@ export default class Rig {
       : closing.changed.length > 0
         ? 'changed since signed'
         : promiseOf(state.plan.promised, state.doc.today).says;
-    return `${state.plan.title} · ${state.doc.owner.name} · ${promise} · ${kept}`;
+    return `${state.plan.title} · ${state.doc.owner.name} · ${promise} · ${kept || 'all changes saved'}`;
   });
 
   protected readonly naming = signal(false);

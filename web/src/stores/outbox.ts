@@ -1,4 +1,4 @@
-import type { Tablet, Waiting, WaitingFact } from './tablet';
+import type { Tablet, Waiting, WaitingChange, WaitingFact } from './tablet';
 
 interface Held {
   one: Waiting;
@@ -30,8 +30,13 @@ export class Outbox {
   }
 
   all = (): readonly Waiting[] => this.held.map((h) => h.one);
+  /** What is on its way, without what is to be chosen from first. */
+  onTheWay = (): readonly Waiting[] => this.all().filter((w) => w.what === 'fact' || w.clash === undefined);
+  clashed = (): readonly WaitingChange[] =>
+    this.all().filter((w) => w.what === 'change' && w.clash !== undefined) as WaitingChange[];
   /** Whether it is still here and to be sent. */
-  isToSend = (one: Waiting): boolean => this.all().includes(one) && (one.what === 'change' || one.refused === undefined);
+  isToSend = (one: Waiting): boolean =>
+    this.all().includes(one) && (one.what === 'change' ? one.clash === undefined : one.refused === undefined);
   refused = (): readonly WaitingFact[] => this.all().filter((w) => w.what === 'fact' && w.refused !== undefined) as WaitingFact[];
 
   /** Settles once all of it is kept on the tablet. */

@@ -101,7 +101,7 @@ export class RigLine {
   now = (): Held | null => this.sources.value;
 
   /** What is on its way to the server. */
-  unsent = (): readonly Waiting[] => this.outbox.all();
+  unsent = (): readonly Waiting[] => this.outbox.onTheWay();
 
   /** Opens a rig and goes on listening for news of it, until another is opened. */
   open(id: string): void {
@@ -233,8 +233,9 @@ export class RigLine {
       doc,
       serverPlan: doc.plan,
       serverFacts: doc.facts,
-      waiting: this.outbox.all(),
+      waiting: this.outbox.onTheWay(),
       notTaken: this.outbox.refused(),
+      clashed: this.outbox.clashed(),
       previewed: before?.previewed ?? null,
       set: before?.set ?? null,
       notices: { ...(before?.notices ?? NO_NOTICES), copyOf },
@@ -250,7 +251,10 @@ export class RigLine {
   /** Something that the rig is shown from is another: all that follows from it follows. */
   show(more: Partial<Held>): void {
     const before = this.sources.value;
-    if (before) this.sources.next({ ...before, waiting: this.outbox.all(), notTaken: this.outbox.refused(), ...more });
+    const { outbox } = this;
+    if (!before) return;
+    const held = { waiting: outbox.onTheWay(), notTaken: outbox.refused(), clashed: outbox.clashed() };
+    this.sources.next({ ...before, ...held, ...more });
   }
 
   /** Something is said over the rig, or no longer. */
@@ -275,6 +279,12 @@ export class RigLine {
     if (again) this.added.next(rest);
   }
 
+  /** One of a clash was chosen: mine does not wait any more. */
+  chosen(one: WaitingChange): void {
+    this.outbox.drop(one);
+    this.show({});
+  }
+
   /** Tries at once what waits; on the tablet's own copy, asks for the rig again. */
   retry(): void {
     if (this.sources.value?.notices.copyOf) this.comeBack();
@@ -283,10 +293,11 @@ export class RigLine {
 
   private sendOne(id: string, one: Waiting): Observable<unknown> {
     if (one.what === 'fact') return this.courier.carry(id, one).pipe(switchMap((done) => this.factKept(id, one, done)));
-    const { change, undoes } = one;
+    const { change, undoes, rigger } = one;
+    const keptBy = rigger && rigger.name !== this.session.signedInAs() ? { keptBy: rigger } : {};
     const version = this.sources.value?.doc.version ?? 0;
     return this.api
-      .call(ROUTES.change, { rig: id, body: { baseVersion: version, change, undoes } })
+      .call(ROUTES.change, { rig: id, body: { baseVersion: version, change, undoes, ...keptBy } })
       .pipe(switchMap((done) => this.changeKept(id, one, done)));
   }
 
@@ -333,16 +344,13 @@ export class RigLine {
       this.show({});
       return EMPTY;
     }
-    this.outbox.drop(one);
     const clash = (error.error as Problem | null)?.clash;
+    // Neither is lost before somebody has chosen, whatever becomes of this page.
+    if (clash) this.outbox.replace(one, { ...one, clash: { field: clash.field, found: clash.found, wanted: clash.wanted } });
+    else this.outbox.drop(one);
     return this.fresh(id).pipe(
       catchError(() => EMPTY),
-      tap({
-        complete: () =>
-          clash
-            ? this.say({ clash: { change: one.change, field: clash.field, found: clash.found, wanted: clash.wanted } })
-            : this.say({ refused: wordsOf(error) }),
-      }),
+      tap({ complete: () => (clash ? this.show({}) : this.say({ refused: wordsOf(error) })) }),
     );
   }
 }

@@ -2,11 +2,12 @@ import type { RigDocument } from '@plain-cleat/api';
 import type { Part } from '@plain-cleat/core/parts';
 import type { Change, Fact, NewFact, Plan } from '@plain-cleat/core/rig';
 import type { Workup, WorkupInput } from '@plain-cleat/core/workup';
-import type { WaitingFact } from './tablet';
+import type { WaitingChange, WaitingFact } from './tablet';
 
 /** A change of mine on a field somebody else changed first: the person chooses. */
 export interface ClashShown {
-  readonly change: Change;
+  /** Mine, as it is kept until one is chosen. */
+  readonly mine: WaitingChange;
   readonly field: string;
   readonly found: unknown;
   readonly wanted: unknown;
@@ -20,12 +21,13 @@ export interface Notices {
   readonly noNews: string | null;
   /** Set while the server does not answer. */
   readonly unsent: string | null;
-  readonly clash: ClashShown | null;
   /** What the server would not take, in its words. */
   readonly refused: string | null;
 }
 
 export interface RigState extends Notices {
+  /** Changes of mine that met another's, each to be chosen from. */
+  readonly clashes: readonly ClashShown[];
   readonly doc: RigDocument;
   /** The plan with what is not yet sent applied. */
   readonly plan: Plan;

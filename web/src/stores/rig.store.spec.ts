@@ -142,8 +142,8 @@ describe('the open rig', () => {
     await settle();
     http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), title: 'theirs' }, 1));
     await settle();
-    expect(store.state()?.clash).toEqual(jasmine.objectContaining({ field: 'title', found: 'theirs', wanted: 'mine' }));
-    const clash = store.state()?.clash;
+    expect(store.state()?.clashes).toEqual([jasmine.objectContaining({ field: 'title', found: 'theirs', wanted: 'mine' })]);
+    const [clash] = store.state()?.clashes ?? [];
     if (!clash) return fail('no clash');
     store.settle(clash, true);
     const again = send();
@@ -153,6 +153,47 @@ describe('the open rig', () => {
     again.flush({ version: 2, plan: { ...testPlan(), title: 'mine' }, rebased: false, repeated: false });
     await settle();
     expect(store.state()?.plan.title).toBe('mine');
+  });
+
+  it('keeps every clash until it is chosen from, over a reload too, and none is sent or shown as taken meanwhile', async () => {
+    const ids = [1, 2, 3].map((n) => `00000000-0000-4000-8000-00000000005${n}`);
+    for (const id of ids) {
+      const mine = (await TestBed.inject(Tablet).waitingOf('rig-1')).length;
+      store.change({ id, kind: 'promiseRig', from: null, to: `2026-0${mine + 5}-01` });
+      send().flush(
+        {
+          ...{ title: 'Changed meanwhile', detail: 'x', status: 409, type: 'about:blank' },
+          clash: { field: 'promised', found: '2026-12-01', wanted: `2026-0${mine + 5}-01`, version: 1 },
+        },
+        { status: 409, statusText: 'Conflict' },
+      );
+      await settle();
+      http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), promised: null }, 1));
+      await settle();
+    }
+    const says = () => [
+      store.state()?.clashes.map((c) => c.mine.change.id),
+      store.state()?.waiting,
+      store.state()?.plan.promised,
+    ];
+    expect(says()).toEqual([ids, 0, null]);
+    // The page goes, and comes back.
+    store.open('rig-1');
+    http.expectOne('/api/rigs/rig-1').flush(doc({ ...testPlan(), promised: '2027-01-01' }, 2));
+    await settle();
+    http.expectNone('/api/rigs/rig-1/changes');
+    expect(says()).toEqual([ids, 0, '2027-01-01']);
+    // What stands there now is what is shown as theirs.
+    expect(store.state()?.clashes[0]?.found).toBe('2027-01-01');
+    const [first, second] = store.state()?.clashes ?? [];
+    if (!first || !second) return fail('no clash');
+    store.settle(first, false);
+    expect(store.state()?.clashes.map((c) => c.mine.change.id)).toEqual(ids.slice(1));
+    store.settle(second, true);
+    expect((send().request.body as { change: Change }).change).toEqual(
+      jasmine.objectContaining({ kind: 'promiseRig', from: '2027-01-01' }),
+    );
+    expect(store.state()?.clashes.length).toBe(1);
   });
 
   it('does not send again what is not mine to do, and goes on with the rest', async () => {

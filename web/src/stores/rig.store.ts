@@ -39,8 +39,8 @@ export class RigStore {
   readonly state$ = this.states.asObservable();
   /** Each change of mine that met another's, to be settled by the person. */
   readonly clash$ = this.state$.pipe(
-    map((s) => s?.clash ?? null),
-    distinctUntilChanged(),
+    map((s) => s?.clashes[0] ?? null),
+    distinctUntilChanged((a, b) => a?.mine.change.id === b?.mine.change.id),
     filter((clash) => clash !== null),
   );
   readonly state = toSignal(this.state$, { initialValue: null });
@@ -104,7 +104,10 @@ export class RigStore {
     } catch (error) {
       return this.line.show({ previewed: null, notices: { ...before.notices, refused: (error as Error).message } });
     }
-    this.line.put({ what: 'change', change, undoes }, { previewed: null, notices: { ...before.notices, refused: null } });
+    this.line.put(
+      { what: 'change', change, undoes, rigger: this.session.rigger() },
+      { previewed: null, notices: { ...before.notices, refused: null } },
+    );
     this.changes.next({ change, undoes, before: state });
   }
 
@@ -183,13 +186,13 @@ export class RigStore {
   /** My change of a clash made anew over what is there now; null when it cannot be. */
   mineAnew(clash: ClashShown): Change | null {
     const plan = this.states.value?.settled;
-    return plan ? overTheirs(plan, clash.change, () => crypto.randomUUID()) : null;
+    return plan ? overTheirs(plan, clash.mine.change, () => crypto.randomUUID()) : null;
   }
 
   /** Settles a clash: mine stays by sending it again over what is there now; theirs by dropping mine. */
   settle(clash: ClashShown, keepMine: boolean): void {
     const mine = keepMine ? this.mineAnew(clash) : null;
-    if (this.states.value?.clash === clash) this.line.say({ clash: null });
+    this.line.chosen(clash.mine);
     if (mine) this.change(mine);
   }
 

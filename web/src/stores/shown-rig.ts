@@ -5,8 +5,8 @@ import { Memory } from '@plain-cleat/core/stages';
 import { workUp } from '@plain-cleat/core/workup';
 import { type Observable, scan } from 'rxjs';
 import { newestOf } from './parts';
-import { inputOf, type Notices, type RigState } from './rig.state';
-import type { Waiting, WaitingFact } from './tablet';
+import { type ClashShown, inputOf, type Notices, type RigState } from './rig.state';
+import type { Waiting, WaitingChange, WaitingFact } from './tablet';
 import { onTop } from './undo';
 
 /** All that an open rig is shown from. */
@@ -18,6 +18,7 @@ export interface RigSources {
   /** What of mine is not acknowledged. */
   readonly waiting: readonly Waiting[];
   readonly notTaken: readonly WaitingFact[];
+  readonly clashed: readonly WaitingChange[];
   /** A change still under the finger. */
   readonly previewed: Change | null;
   readonly set: string | null;
@@ -26,7 +27,21 @@ export interface RigSources {
   readonly notices: Notices;
 }
 
-export const NO_NOTICES: Notices = { noNews: null, copyOf: null, unsent: null, clash: null, refused: null };
+export const NO_NOTICES: Notices = { noNews: null, copyOf: null, unsent: null, refused: null };
+
+/** A clash with what stands there now, whenever it is chosen from. */
+function shownClash(mine: WaitingChange, plan: Plan): ClashShown {
+  const { field = '', found = null, wanted = null } = mine.clash ?? {};
+  const now = field.split('/').reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], plan);
+  return { mine, field, found: now === undefined ? found : now, wanted };
+}
+
+/** What is to be chosen from: the same again while neither mine nor the plan is another. */
+function clashesOf(before: RigState | null, { clashed, serverPlan, doc }: RigSources): readonly ClashShown[] {
+  const was = before?.clashes ?? [];
+  const same = before?.doc.plan === doc.plan && was.length === clashed.length && was.every((c, i) => c.mine === clashed[i]);
+  return same ? was : clashed.map((mine) => shownClash(mine, serverPlan));
+}
 
 /** A plan with a change on it; as it was when it does not go on it. */
 function withChange(plan: Plan, change: Change | null): Plan {
@@ -92,6 +107,7 @@ function shown(before: RigState | null, sources: RigSources, session: Memory): R
     known: sources.known,
     set,
     waiting: waiting.length,
+    clashes: clashesOf(before, sources),
     notTaken,
     ...notices,
   };

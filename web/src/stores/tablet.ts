@@ -25,6 +25,10 @@ export interface WaitingChange {
   readonly what: 'change';
   readonly change: Change;
   readonly undoes: string | null;
+  /** Who made it; one that an earlier build kept does not say. */
+  readonly rigger?: Rigger;
+  /** Somebody else was first: it stays here until one of the two is chosen. */
+  readonly clash?: { readonly field: string; readonly found: unknown; readonly wanted: unknown };
 }
 export type Waiting = WaitingChange | WaitingFact;
 
