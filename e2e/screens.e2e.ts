@@ -19,6 +19,34 @@ test('a second browser sees the first one’s changes without reloading', async 
   await other.close();
 });
 
+test('eight tabs of one browser work side by side over one line each: all hear what one does, and the ninth opens', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page, 'ama');
+  const rig = await newRig(page, 'many tabs', 'Tab Keeper');
+  const tabs = await Promise.all(Array.from({ length: 8 }, () => page.context().newPage()));
+  const streams = new Set<string>();
+  for (const tab of [page, ...tabs])
+    tab.on(
+      'request',
+      (request) => void (request.url().includes('/api/events') && streams.add(`${tab.url()} ${tabs.indexOf(tab)}`)),
+    );
+  for (const tab of tabs) {
+    await tab.goto(`${rig}/build`);
+    await expect(tab.getByRole('checkbox', { name: 'Receive and inspect the hull' })).toBeVisible();
+  }
+  // No more lines are held by streams than one.
+  expect(streams.size).toBeLessThanOrEqual(1);
+  await tabs[3]?.getByRole('checkbox', { name: 'Receive and inspect the hull' }).click();
+  for (const tab of tabs) await expect(tab.getByRole('checkbox', { name: 'Receive and inspect the hull' })).toBeChecked();
+  // The tab that listened for all is closed: another does.
+  await page.close();
+  await tabs[4]?.getByRole('checkbox', { name: 'Receive and inspect the hull' }).click();
+  for (const tab of tabs) await expect(tab.getByRole('checkbox', { name: 'Receive and inspect the hull' })).not.toBeChecked();
+  for (const tab of tabs) await tab.close();
+});
+
 test('a fitting is dragged, nudged by keys, undone across a reload, and read in millimetres', async ({ page }) => {
   await signIn(page, 'idris');
   await newRig(page, 'dragged about', 'Some Body');

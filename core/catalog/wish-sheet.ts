@@ -1,4 +1,4 @@
-import { numbersOf, type Numbers, readFigure } from '../units';
+import { bareFigure, numbersOf, type Numbers, readFigure } from '../units';
 
 /** What a column of an owner's spreadsheet can hold. */
 export const COLUMN_MEANINGS = ['what', 'count', 'price', 'note'] as const;
@@ -182,7 +182,7 @@ export function readCount(text: string, numbers: Numbers | null = null): ReadCou
 export function readCents(text: string, numbers: Numbers | null = null): number | null {
   const clean = text.trim();
   if (/^[(=]/.test(clean) || /[-−]\s*\d/.test(clean)) return null;
-  const bare = clean.replace(/^[^\d.,]+|[^\d]+$/g, '');
+  const bare = bareFigure(clean);
   // A computed price has more decimals than a price: it is rounded. Three are no price, and hardly a thousand.
   const computed = /\d[.,]\d{4,}$/.test(bare);
   const read = readFigure(bare, { numbers, decimals: computed ? Infinity : 2 });

@@ -13,7 +13,7 @@ import { upcastFile } from './upcast';
 /** The open file format: one rig with all it needs to be worked up anywhere. */
 export const rigFileSchema = z.strictObject({
   format: z.literal('plain-cleat/rig'),
-  version: z.literal(14),
+  version: z.literal(15),
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan: planSchema,
   hull: hullModelSchema,
@@ -129,7 +129,7 @@ export function makeRigFile(source: RigFileSource): RigFile {
   const inOrder = (a: PartRef, b: PartRef): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : revisionOf(a) - revisionOf(b));
   return {
     format: 'plain-cleat/rig',
-    version: 14,
+    version: 15,
     owner: { name: source.owner },
     plan: source.plan,
     hull: source.hull,

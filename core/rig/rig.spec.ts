@@ -305,7 +305,7 @@ const SAID = {
       ...['paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat', 'reach:sounder'],
       ...['sinks:battery', 'thread-families:hull', 'used-up:hull:glands'],
     ],
-    totalCents: 146_117,
+    totalCents: 146_120,
     holes: 10,
   },
   6: {
@@ -324,7 +324,7 @@ const SAID = {
       ...['late-part:sounder', 'paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat'],
       ...['reach:sounder', 'thread-families:hull', 'used-up:hull:glands'],
     ],
-    totalCents: 145_108,
+    totalCents: 145_110,
     holes: 10,
   },
   8: {
@@ -342,7 +342,7 @@ const SAID = {
       ...['hangs-over:paddle', 'landing-side:steer', 'reach:clip', 'reach:horn', 'reach:kill', 'reach:paddle', 'reach:steer'],
       ...['replaced:hull:steer.motor-s-own-bracket', 'thread-families:hull'],
     ],
-    totalCents: 267_721,
+    totalCents: 267_727,
     holes: 11,
   },
   10: {
@@ -352,7 +352,7 @@ const SAID = {
       ...['paddle-stroke:mast', 'paddle-stroke:radio', 'reach:kill', 'reach:ports', 'thread-families:hull'],
       'unvented:motorbat',
     ],
-    totalCents: 245_248,
+    totalCents: 245_251,
     holes: 10,
   },
   11: {
@@ -364,7 +364,7 @@ const SAID = {
       'thread-families:hull',
       'track-slots:rail',
     ],
-    totalCents: 133_957,
+    totalCents: 133_958,
     holes: 12,
   },
   12: {
@@ -383,7 +383,7 @@ const SAID = {
       ...['landing-side:mast', 'paddle-short:hull', 'paddle-stroke:frame', 'paddle-stroke:frame2', 'paddle-stroke:mast'],
       ...['paddle-stroke:radio', 'reach:kill', 'reach:ports', 'thread-families:hull', 'unvented:motorbat'],
     ],
-    totalCents: 235_505,
+    totalCents: 235_510,
     holes: 10,
   },
 } as const;
@@ -412,7 +412,7 @@ describe('rig file', () => {
     const old = readFileSync(new URL('./fixtures/version-1.rig.json', import.meta.url), 'utf8');
     const read = readRigFile(old);
     if (!read.ok) return fail(JSON.stringify(read.faults));
-    expect(read.file.version).toBe(14);
+    expect(read.file.version).toBe(15);
     expect(read.file.plan.sets).toEqual({});
     expect(read.file.plan.brief.cast).toBe('none');
     expect(read.file.shop.limits.standing).toBe(500);
@@ -482,6 +482,17 @@ describe('rig file', () => {
     expect(of(better, 'paddle-stroke:frame')?.accepted).not.toBeNull();
   });
 
+  it('of version 14: what was signed for before areas stays signed for', () => {
+    const read = readRigFile(readFileSync(new URL('./fixtures/version-14.rig.json', import.meta.url), 'utf8'));
+    if (!read.ok) return fail(JSON.stringify(read.faults));
+    const { plan, hull, ledger, parts, consumables, shop } = read.file;
+    const facts = ledger as Fact[];
+    const w = workUp({ plan, hull, facts, catalog: { parts, consumables }, shop, asOf: '2026-06-10' });
+    expect([w.handover.closing.closed, w.handover.closing.changed]).toEqual([true, []]);
+    expect(w.ledger.unproven).toEqual([]);
+    expect(JSON.parse(writeRigFile(read.file))).toEqual(jasmine.objectContaining({ version: 15 }) as never);
+  });
+
   it('carries only the parts in use', () => {
     const [file] = files;
     const used = new Set(Object.values(file?.plan.fittings ?? {}).map((f) => f.part));
@@ -492,7 +503,7 @@ describe('rig file', () => {
     const good = JSON.parse(writeRigFile(files[1] as never));
     const broken: [(f: typeof good) => void, RegExp][] = [
       [(f) => (f.format = 'something/else'), /^format/],
-      [(f) => (f.version = 15), /^version/],
+      [(f) => (f.version = 16), /^version/],
       [(f) => (f.hull.massKg = -1), /^hull\.massKg/],
       [(f) => (f.hull.stations[3].gunwale = 0), /^hull\.stations\.3\.gunwale/],
       [(f) => (f.hull.stations[1].x = 0), /^hull\.stations/],

@@ -23,7 +23,7 @@ export function ofShop<S extends z.ZodType<string>>(schema: S): S {
   return schema;
 }
 
-type Def = {
+interface Def {
   readonly type: string;
   readonly shape?: Readonly<Record<string, z.ZodType>>;
   readonly element?: z.ZodType;
@@ -35,7 +35,7 @@ type Def = {
   readonly right?: z.ZodType;
   readonly in?: z.ZodType;
   readonly out?: z.ZodType;
-};
+}
 const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
 
 /** Whether anything may be written into a string: no format, pattern or length of one kind holds it. */

@@ -51,6 +51,13 @@ export function readFigure(
   return read.is === 'none' ? NONE : { is: 'unclear', either: [`-${read.either[0]}`, `-${read.either[1]}`] };
 }
 
+/** How many decimals say something: noughts at their end do not. */
+function placesOf(behind: string): number {
+  let n = behind.length;
+  while (n > 0 && behind.charAt(n - 1) === '0') n--;
+  return n;
+}
+
 function unsigned(clean: string, numbers: Numbers | null, decimals: number): ReadFigure {
   if (PLAIN.test(clean)) return figure(Number(clean));
   if (GROUPED.test(clean)) return figure(Number(clean.replace(GAPS, '')));
@@ -66,7 +73,7 @@ function unsigned(clean: string, numbers: Numbers | null, decimals: number): Rea
   }
   const ahead = whole(before, other);
   if (ahead === null || !/^\d{1,15}$/.test(behind) || (before === '' && behind === '')) return NONE;
-  const asDecimal = behind.replace(/0+$/, '').length <= decimals ? `${ahead}.${behind}` : null;
+  const asDecimal = placesOf(behind) <= decimals ? `${ahead}.${behind}` : null;
   const mayGroup = behind.length === 3 && /^[1-9]\d{0,2}$/.test(before);
   if (!mayGroup) return asDecimal === null ? NONE : figure(Number(asDecimal));
   const asWhole = `${before}${behind}`;
@@ -87,9 +94,17 @@ export const certain = (value: number): string => {
 export const readsTwoWays = (text: string, [one, other]: readonly [string, string]): string =>
   `"${text.trim()}" can be read two ways: write ${one} or ${other}`;
 
+/** A figure without what stands about it: a currency, a unit, a dash for no cents. */
+export function bareFigure(text: string): string {
+  const from = text.search(/[\d.,]/);
+  let to = text.length;
+  while (to > from && !/\d/.test(text.charAt(to - 1))) to--;
+  return from < 0 ? '' : text.slice(from, to);
+}
+
 /** How whoever wrote a figure writes numbers; null when it does not show. Its unit or currency says nothing of it. */
 function shownBy(text: string): Numbers | null {
-  const bare = text.replace(/^[^\d.,]+|[^\d.,]+$/g, '');
+  const bare = bareFigure(text);
   if (readFigure(bare).is !== 'figure') return null;
   const marks = bare.replace(/[^.,]/g, '');
   const last = marks.at(-1);

@@ -16,8 +16,17 @@ const pathOf = (url: unknown): string =>
     .map((part) => (WORD.test(part) ? part : '…'))
     .join('/');
 
-type Called = { readonly id?: unknown; readonly method?: unknown; readonly url?: unknown };
-type Failed = { readonly name?: unknown; readonly message?: unknown; readonly stack?: unknown; readonly code?: unknown };
+interface Called {
+  readonly id?: unknown;
+  readonly method?: unknown;
+  readonly url?: unknown;
+}
+interface Failed {
+  readonly name?: unknown;
+  readonly message?: unknown;
+  readonly stack?: unknown;
+  readonly code?: unknown;
+}
 
 /** Frames of a stack, without the message that stands before them. */
 const frames = (stack: unknown): string[] =>

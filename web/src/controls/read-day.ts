@@ -13,7 +13,13 @@ export const dayInWords = (day: Date): string => format(day, SHOWN, { locale: en
 const LIKE = 'Write it like Fri 11 Dec 2026.';
 const YEARS = ['yyyy', 'yy', ''] as const;
 const IN_WORDS = ['d MMM', 'd MMMM', 'do MMM', 'do MMMM', 'MMM d', 'MMMM d', 'MMM do', 'MMMM do'];
-const DAY_NAMES = /^(?:mon|tue|wed|thu|fri|sat|sun|lun|mar|mer|jeu|ven|sam|dim)[a-zé]*\.?\s+(?=.*[a-z])(?=\d)/i;
+const DAY_NAMES = new Set('mon tue wed thu fri sat sun lun mar mer jeu ven sam dim'.split(' '));
+
+/** The words without a day of the week before them: `Mar 15` is a month, `mar 15 mars` begins with Tuesday. */
+function withoutWeekday(words: readonly string[]): readonly string[] {
+  const [first = '', ...rest] = words;
+  return DAY_NAMES.has(first.slice(0, 3).toLowerCase()) && rest.some((w) => /\p{L}/u.test(w)) ? rest : words;
+}
 
 /** A day that names no year is the next there is. */
 const dated = (day: Date, year: string, today: Date): Date =>
@@ -51,12 +57,8 @@ export function readDay(typed: string, order: DayOrder | null, today: Date): Rea
   }
   const figures = /^(\d{1,2})([-/. ])(\d{1,2})(?:\2(\d{4}|\d{2}))?$/.exec(text);
   if (!figures) {
-    const words = text
-      .replace(/,/g, ' ')
-      .replace(/(\d)(?:st|nd|rd|th|er)\b/gi, '$1')
-      .replace(/\s+/g, ' ')
-      .replace(DAY_NAMES, '')
-      .trim();
+    const plain = text.replace(/,/g, ' ').replace(/(\d)(?:st|nd|rd|th|er)\b/gi, '$1');
+    const words = withoutWeekday(plain.split(/\s+/).filter(Boolean)).join(' ');
     const day = inFormats(words, IN_WORDS, today) ?? inFormats(words.replace(/([a-zé])(?= |$)/gi, '$1.'), IN_WORDS, today);
     return day ? { ok: true, day } : no();
   }

@@ -1,6 +1,6 @@
 import type { RigDocument } from '@plain-cleat/api';
 import type { Part } from '@plain-cleat/core/parts';
-import type { Change, Fact, NewFact, Plan } from '@plain-cleat/core/rig';
+import type { Fact, NewFact, Plan } from '@plain-cleat/core/rig';
 import type { Workup, WorkupInput } from '@plain-cleat/core/workup';
 import type { WaitingChange, WaitingFact } from './tablet';
 
