@@ -34,10 +34,57 @@ export function circuitSvg({ width, height, shapes }: DrawnDiagram, title: strin
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${w}pt" height="${h}pt" viewBox="-6 -6 ${w} ${h}" font-family="sans-serif" font-size="11"><title>${escaped(title)}</title>${shapes.map(svgOf).join('')}</svg>\n`;
 }
 
-/** Draws it into a PDF from a corner, so many times its size. */
-export function drawInto(doc: PDFKit.PDFDocument, { shapes }: DrawnDiagram, x: number, y: number, scale: number): void {
-  doc.save().translate(x, y).scale(scale);
+/** The stretch of a diagram that one page shows, in its own lengths. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What of a diagram may not be cut: its boxes, and its words with room for their letters. */
+const whole = (s: DiagramShape): readonly [number, number] | null => {
+  if (s.is === 'line') return null;
+  if (s.is === 'box') return [s.x, s.x + s.width];
+  const wide = s.says.length * (s.bold ? 6.6 : 6.1);
+  const left = s.from === 'start' ? s.x : s.from === 'end' ? s.x - wide : s.x - wide / 2;
+  return [left, left + wide];
+};
+
+/**
+ * A diagram cut into stretches no wider than so much, where a cut meets no box and no word; lines go on on the next page.
+ * Where there is no such place it is cut at what fits.
+ */
+export function stretches({ width, shapes }: DrawnDiagram, widest: number): Stretch[] {
+  const kept = shapes.flatMap((s) => {
+    const span = whole(s);
+    return span ? [span] : [];
+  });
+  const out: Stretch[] = [];
+  let from = Math.min(0, ...kept.map(([left]) => left));
+  const end = Math.max(width, ...kept.map(([, right]) => right));
+  while (end - from > widest) {
+    const most = from + widest;
+    const cuts = kept.map(([, right]) => right + 2).filter((x) => x > from + widest / 3 && x <= most);
+    const free = cuts.filter((x) => kept.every(([left, right]) => right <= x || left >= x));
+    const to = Math.max(...free, ...(free.length ? [] : [most]));
+    out.push({ from, to });
+    from = to;
+  }
+  out.push({ from, to: end });
+  return out;
+}
+
+/** Draws a stretch of it into a PDF from a corner, so many times its size. */
+export function drawInto(
+  doc: PDFKit.PDFDocument,
+  { shapes, height }: DrawnDiagram,
+  { x, y, scale, stretch }: { readonly x: number; readonly y: number; readonly scale: number; readonly stretch: Stretch },
+): void {
+  doc.save().translate(x, y).scale(scale).translate(-stretch.from, 0);
+  doc.rect(stretch.from - 1, -20, stretch.to - stretch.from + 2, height + 40).clip();
   for (const s of shapes) {
+    const span = whole(s);
+    const middle = span && (span[0] + span[1]) / 2;
+    if (middle !== null && (middle < stretch.from || middle > stretch.to)) continue;
     if (s.is === 'line') {
       const [first, ...rest] = s.points;
       if (!first) continue;

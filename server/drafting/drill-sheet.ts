@@ -1,5 +1,6 @@
 import { crossMeasure, sealantWords, toleranceBudget, toolName, type PlannedHole } from '@plain-cleat/core/drilling';
 import { findDatum, RUN_WORDS } from '@plain-cleat/core/hull';
+import { tell } from '@plain-cleat/core/units';
 import { pickList } from '@plain-cleat/core/mounting';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
@@ -33,20 +34,22 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     `Eye protection on. Know what is behind. Never below the waterline without a very good reason. Deburr, seal hole and threads. ${sealantWords(sheet.hull, sheet.shop)}`,
     true,
   );
+  paper.checkBar();
   if (!w.drilling.gate.open)
     paper.text(
       `Not to be drilled yet: ${w.drilling.gate.wants
         .filter((g) => !g.done)
-        .map((g) => g.says)
+        .map((g) => tell(g.says, sheet.units))
         .join(' ')}`,
       true,
     );
   if (w.drilling.holes.length === 0) paper.text('This plan makes no holes.');
   else {
     paper.heading(`${w.drilling.holes.length} ${w.drilling.holes.length === 1 ? 'hole' : 'holes'}, bow to stern`);
-    const widths = [30, 26, 66, 50, 62, 62, 74, 40, paper.width - 410];
+    const widths = [14, 30, 26, 66, 50, 62, 66, 74, 40, paper.width - 428];
     paper.row(
       [
+        '',
         'Hole',
         'Side',
         `From ${datum.id === 'bow' ? 'bow' : datum.id}`,
@@ -64,6 +67,7 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
       const cross = crossMeasure(h, w.drilling.holes, w.drilling.oldHoles);
       paper.row(
         [
+          '',
           h.label,
           SIDE[h.side],
           `${paper.figure(h.reading)}${h.run === sheet.plan.tape.run ? '' : ' along'}`,
@@ -73,12 +77,13 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
             : h.down === null
               ? paper.figure(h.fromEdge)
               : `${paper.figure(h.down)} down`,
-          cross ? `${cross.to} ${paper.figure(cross.distance)}` : '',
+          cross ? `to ${cross.to}: ${paper.figure(cross.distance)}` : '',
           `${h.pilot.name}, ${toolName(h.bit)}`,
           paper.figure(h.flag, 'up'),
           behind(paper, h),
         ],
         widths,
+        { tick: true },
       );
     }
     if (w.drilling.holes.some((h) => h.down !== null))
@@ -99,6 +104,5 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   }
   const open = w.findings.filter((f) => f.step === 'drill' && !f.accepted);
   if (open.length) paper.text(`${open.length} not settled when this was printed: see the Drill step.`);
-  paper.checkBar();
   return paper.finish();
 }

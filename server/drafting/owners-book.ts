@@ -24,7 +24,6 @@ const WORDS = {
     wire: 'Wire',
     fuse: 'A fuse',
     from: 'from',
-    note: 'Note',
     sub: 'Changed',
     cautions: 'Before you go',
     undone: 'Left undone or accepted',
@@ -77,7 +76,6 @@ const WORDS = {
     wire: 'Fil',
     fuse: 'A de fusible',
     from: 'depuis',
-    note: 'Note',
     sub: 'Remplacé',
     cautions: 'Avant de partir',
     undone: 'Laissé ou accepté',
@@ -172,7 +170,6 @@ export function ownersBook(sheet: Sheet, w: Workup): Promise<Buffer> {
         [t.wire, `${t.with} ${r.with}, ${r.gauge}, ${COLOUR_WORDS[r.colour][sheet.language]}, ${r.fuse ?? '–'} ${t.fuse}`],
         widths,
       );
-    if (stop.note) paper.row([t.note, stop.note], widths);
     for (const s of stop.substituted) paper.row([t.sub, s], widths);
   }
   const { launch, rigUpMinutes, roof } = w.ashore;

@@ -1,8 +1,9 @@
 import type { ShopSettings } from '@plain-cleat/core/shop';
 import type { HullModel } from '@plain-cleat/core/hull';
 import type { Fact, Plan } from '@plain-cleat/core/rig';
-import { printFigure, printLength, type UnitSystem } from '@plain-cleat/core/units';
+import { dayIn, printFigure, printLength, type UnitSystem } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
+import { lettered } from './lettered';
 import { INSTEAD, Printing } from './printing';
 
 /** What every paper says about the rig it belongs to. */
@@ -32,10 +33,28 @@ const ENDS = {
   fr: { bow: 'PROUE', stern: 'POUPE', starboard: 'T · tribord', port: 'B · bâbord' },
 } as const;
 
+/** Words stand so much farther apart in a table, points: 1 3/4 is not read as 13/4. */
+const APART = 1.4;
+
+interface RowOptions {
+  readonly bold?: boolean;
+  readonly ends?: readonly number[];
+  /** An empty box to tick stands before it, in its first column. */
+  readonly tick?: boolean;
+}
+
+interface Row {
+  readonly cells: readonly string[];
+  readonly widths: readonly number[];
+  readonly options: RowOptions;
+}
+
 /** A PDF under way, with the few things every paper needs. */
 export class Paper {
   readonly doc: Printing;
   private readonly chunks: Buffer[] = [];
+  /** The headings of the table under way, and how they stand: a page that begins in it repeats them. */
+  private headings: Row | null = null;
 
   constructor(
     readonly sheet: Sheet,
@@ -75,6 +94,7 @@ export class Paper {
   }
 
   heading(text: string): void {
+    this.headings = null;
     this.room(60);
     this.doc.moveDown(0.6).font('figure').fontSize(13).fillColor(INK).text(text, MARGIN);
     this.doc.moveDown(0.2);
@@ -90,32 +110,48 @@ export class Paper {
 
   /** Who signed and when, over the drawn signature. */
   signature({ name, serverTime, drawing }: Extract<Fact, { kind: 'signed' | 'received' }>): void {
-    this.text(`${name}, ${serverTime.slice(0, 10)}`);
+    this.text(`${name}, ${dayIn(serverTime, this.sheet.shop.timeZone)}`);
     if (!drawing.startsWith('data:image/png')) return;
     this.room(80);
     this.doc.image(Buffer.from(drawing.split(',')[1] ?? '', 'base64'), { fit: [200, 70] });
   }
 
-  /** Starts a new page when less than so much is left. */
-  room(points: number): void {
-    if (this.doc.y + points > this.doc.page.height - MARGIN) this.doc.addPage();
+  /** Starts a new page when less than so much is left, and says whether it did. */
+  room(points: number): boolean {
+    if (this.doc.y + points <= this.doc.page.height - MARGIN) return false;
+    this.doc.addPage();
+    return true;
   }
 
-  /** One line of a table; `ends` are the columns set flush right. */
-  row(cells: readonly string[], widths: readonly number[], options: { bold?: boolean; ends?: readonly number[] } = {}): void {
+  /** One line of a table; `ends` are the columns set flush right. A page that begins in a table repeats its headings. */
+  row(cells: readonly string[], widths: readonly number[], options: RowOptions = {}): void {
+    if (options.bold && this.headings === null) this.headings = { cells, widths, options };
     const sizes = cells.map((cell, i) =>
       this.doc
         .font(options.bold ? 'bold' : 'text')
         .fontSize(9.5)
-        .heightOfString(cell || ' ', { width: (widths[i] ?? 50) - 6 }),
+        .heightOfString(cell || ' ', { width: (widths[i] ?? 50) - 6, wordSpacing: APART }),
     );
     const height = Math.max(...sizes) + 6;
-    this.room(height + 4);
+    // Headings never stand alone at the foot of a page.
+    if (this.room(height + (options.bold ? 40 : 4)) && this.headings && !options.bold) {
+      const { cells: again, widths: as, options: how } = this.headings;
+      this.row(again, as, how);
+    }
     const y = this.doc.y;
+    this.doc.font(options.bold ? 'bold' : 'text').fontSize(9.5);
+    if (options.tick)
+      this.doc
+        .rect(MARGIN, y + 4, 9, 9)
+        .lineWidth(0.8)
+        .strokeColor(INK)
+        .stroke();
     let x = MARGIN;
     cells.forEach((cell, i) => {
       const width = widths[i] ?? 50;
-      this.doc.fillColor(INK).text(cell, x, y + 3, { width: width - 6, align: options.ends?.includes(i) ? 'right' : 'left' });
+      this.doc
+        .fillColor(INK)
+        .text(cell, x, y + 3, { width: width - 6, wordSpacing: APART, align: options.ends?.includes(i) ? 'right' : 'left' });
       x += width;
     });
     this.doc
@@ -155,12 +191,25 @@ export class Paper {
     this.doc.moveTo(cx0, cy).lineTo(cx1, cy).dash(4, { space: 3 }).lineWidth(0.4).stroke().undash();
     this.doc.font('bold').fontSize(8).fillColor(INK);
     const ends = ENDS[this.sheet.language];
-    this.doc.text(ends.bow, cx0 - 8, cy + 6, { lineBreak: false }).text(ends.stern, cx1 - 22, cy + 6, { lineBreak: false });
+    // In the corners, where no mark can be.
+    const foot = top + 2 * half - 10;
+    this.doc.text(ends.bow, cx0, foot - 12, { lineBreak: false });
+    this.doc.text(ends.stern, cx1 - this.doc.widthOfString(ends.stern), foot, { lineBreak: false });
     this.doc.text(ends.starboard, cx0, top, { lineBreak: false }).text(ends.port, cx0, top + 2 * half - 10, { lineBreak: false });
-    for (const m of marks) {
-      const [x, y] = at(m.x, m.y);
+    this.doc.fontSize(7);
+    const spots = marks.map((m) => ({ at: at(m.x, m.y), wide: this.doc.widthOfString(m.label), says: m.label }));
+    for (const {
+      at: [x, y],
+    } of spots)
       this.doc.circle(x, y, 2.2).lineWidth(0.8).stroke();
-      this.doc.fontSize(7).text(m.label, x + 3, y - 8, { lineBreak: false });
+    for (const { says, x, y, from } of lettered(spots)) {
+      if (from)
+        this.doc
+          .moveTo(...from)
+          .lineTo(x, y + 3)
+          .lineWidth(0.3)
+          .stroke();
+      this.doc.text(says, x, y, { lineBreak: false });
     }
     this.doc.y = top + 2 * half + 10;
     this.doc.x = MARGIN;

@@ -8,6 +8,7 @@ import {
   cablesOf,
   channelsOf,
   cutList,
+  type DrawnDiagram,
   endsOf,
   fishing,
   guardWords,
@@ -19,15 +20,42 @@ import {
   pullList,
   type SignalRun,
 } from '@plain-cleat/core/wiring';
-import { drawInto, drawnCircuit } from './circuit-drawing';
+import { drawInto, drawnCircuit, stretches } from './circuit-drawing';
 import { Paper, type Sheet } from './sheet';
 
 /** How a signal cable comes: it is never cut. */
 const comesAs = ({ given }: SignalRun): string =>
   given === 'aboard' ? 'The old one.' : given === 'with its part' ? 'Not cut.' : 'As it is sold.';
 
-/** The least a diagram is drawn at, of its size: below that it is not read on paper. */
-const LEAST = 0.45;
+/** Letters of a diagram are eleven points at its own size; on paper they are eight at the least. */
+const LEAST = 8 / 11;
+
+/** The diagram on the page, across a page of its own, or over as many as it takes at a size that is read. */
+function diagram(paper: Paper, drawn: DrawnDiagram): void {
+  const { doc } = paper;
+  const { left, bottom } = doc.page.margins;
+  const tall = Math.min(1, 300 / drawn.height);
+  const upright = Math.min(tall, paper.width / drawn.width);
+  if (upright >= LEAST) {
+    paper.room(drawn.height * upright + 12);
+    const top = doc.y;
+    drawInto(doc, drawn, { x: left, y: top, scale: upright, stretch: { from: 0, to: drawn.width } });
+    doc.y = top + drawn.height * upright + 10;
+    doc.x = left;
+    return;
+  }
+  paper.text('Drawn across on the pages that follow.', true);
+  const across = doc.page.height - 2 * left;
+  const down = doc.page.width - 2 * left - bottom;
+  const scale = Math.max(LEAST, Math.min(1, across / drawn.width, down / drawn.height));
+  const all = stretches(drawn, across / scale);
+  all.forEach((stretch, i) => {
+    doc.addPage({ size: paper.sheet.paper, margin: left, layout: 'landscape' });
+    paper.text(`The circuit${all.length > 1 ? `, ${i + 1} of ${all.length}: lines go on from page to page` : ''}`, true);
+    drawInto(doc, drawn, { x: left, y: doc.y + 12, scale, stretch });
+  });
+  doc.addPage({ size: paper.sheet.paper, margin: left, layout: 'portrait' });
+}
 
 /** The wire sheet: the diagram, what is cut from which reel, in what order it is pulled, how its ends are made, what each way is called. */
 export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
@@ -45,12 +73,7 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   }
   const drawn = await drawnCircuit(w);
   paper.heading('The circuit');
-  const scale = Math.max(LEAST, Math.min(1, paper.width / drawn.width, 300 / drawn.height));
-  paper.room(drawn.height * scale + 12);
-  const top = paper.doc.y;
-  drawInto(paper.doc, drawn, paper.doc.page.margins.left, top, scale);
-  paper.doc.y = top + drawn.height * scale + 10;
-  paper.doc.x = paper.doc.page.margins.left;
+  diagram(paper, drawn);
   paper.text(
     `Lines in the colours of ABYC E-11 (from memory): ${[...new Set<WireColour>([...w.wiring.runs.map((r) => r.colour), RETURN_COLOUR])].join(', ')}.`,
     true,

@@ -9,13 +9,23 @@ export interface Stroke {
   readonly to: readonly [number, number];
 }
 
+/** A run of letters of a page. */
+export interface Word {
+  readonly says: string;
+  readonly at: readonly [number, number];
+  readonly wide: number;
+  readonly size: number;
+  /** It runs along the page, not up it. */
+  readonly level: boolean;
+}
+
 export interface ReadPage {
   readonly text: string;
   readonly wide: number;
   readonly high: number;
   readonly strokes: readonly Stroke[];
-  /** Its words, each with where its baseline starts. */
-  readonly words: readonly { readonly says: string; readonly at: readonly [number, number] }[];
+  /** Its words, each with where its baseline starts, how wide it is, mm, and how large its letters are, points. */
+  readonly words: readonly Word[];
   /** The darkest of the dots at and about a point, 0 to 255, as the page is rasterised; mm from its top left. */
   dark(x: number, y: number): number;
 }
@@ -68,29 +78,42 @@ async function strokesOf(page: PDFPageProxy, high: number): Promise<Stroke[]> {
   return out;
 }
 
-/** Reads a PDF back: its words, its strokes, and how it looks when printed at so many dots to the millimetre. */
+/** The dots of a page, so many to the millimetre. */
+async function rasterised(page: PDFPageProxy, dots: number): Promise<{ data: ArrayLike<number>; width: number }> {
+  const viewport = page.getViewport({ scale: dots * MM });
+  const canvas = createCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height));
+  const context = canvas.getContext('2d');
+  await page.render({ canvas: canvas as never, canvasContext: context as never, viewport }).promise;
+  return context.getImageData(0, 0, canvas.width, canvas.height);
+}
+
+/** Reads a PDF back: its words, its strokes, and how it looks when printed at so many dots to the millimetre; none, and only it is read. */
 export async function readPdf(bytes: Buffer, dots = 4): Promise<ReadPdf> {
   const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise;
   const pages: ReadPage[] = [];
   for (let i = 1; i <= pdf.numPages; i++) {
     const page = await pdf.getPage(i);
     const [, , wide = 0, high = 0] = page.view.map((v) => v * MM);
-    const viewport = page.getViewport({ scale: dots * MM });
-    const canvas = createCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height));
-    const context = canvas.getContext('2d');
-    await page.render({ canvas: canvas as never, canvasContext: context as never, viewport }).promise;
-    const { data, width } = context.getImageData(0, 0, canvas.width, canvas.height);
+    const { data, width } = dots > 0 ? await rasterised(page, dots) : { data: [], width: 0 };
     const words = (await page.getTextContent()).items.flatMap((item) => {
       if (!('str' in item)) return [];
-      const [, , , , x = 0, y = 0] = item.transform as number[];
-      return [{ says: item.str, at: [x * MM, high - y * MM] as const }];
+      const [a = 0, b = 0, c = 0, d = 0, x = 0, y = 0] = item.transform as number[];
+      return [
+        {
+          says: item.str,
+          at: [x * MM, high - y * MM] as const,
+          wide: item.width * MM,
+          size: Math.hypot(c, d),
+          level: Math.abs(b) < Math.abs(a) / 10,
+        },
+      ];
     });
     pages.push({
       text: words.map((t) => t.says).join(' '),
       words,
       wide,
       high,
-      strokes: await strokesOf(page, high),
+      strokes: dots > 0 ? await strokesOf(page, high) : [],
       dark(x, y) {
         const near = [-1, 0, 1].flatMap((dy) =>
           [-1, 0, 1].map((dx) => data[4 * ((Math.round(y * dots) + dy) * width + Math.round(x * dots) + dx)] ?? 255),
