@@ -87,6 +87,18 @@ describe('an owner’s spreadsheet', () => {
     expect(other?.asks).toEqual(['Line 1 names it too, at another price: the same thing?']);
   });
 
+  it('of one name with a price and without are one', () => {
+    const wishes = sheetWishes(
+      readSheet([
+        ['Item', 'Price'],
+        ['Tube', ''],
+        ['tube', '38,50'],
+        ['TUBE', ''],
+      ]),
+    );
+    expect(wishes).toEqual([{ text: 'Tube', count: 3, cents: 3850, lines: [1, 2, 3], asks: [] }]);
+  });
+
   it('a column settles what a cell of it leaves unclear', () => {
     const prices = (...cells: string[]) =>
       sheetWishes(readSheet([['Item', 'Price'], ...cells.map((c, i) => [`thing ${'abcde'[i]} here`, c])])).map((w) => w.cents);

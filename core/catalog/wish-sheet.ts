@@ -250,11 +250,13 @@ function rowsOf(sheet: ReadSheet): SheetRow[] {
  * about.
  */
 export function sheetWishes(sheet: ReadSheet): SheetWish[] {
-  const seen: (SheetWish & { name: string; lines: number[]; asks: string[]; count: number })[] = [];
+  const seen: (SheetWish & { name: string; lines: number[]; asks: string[]; count: number; cents: number | null })[] = [];
   for (const { line, name, text, count, cents, asks } of rowsOf(sheet)) {
     const same = seen.filter((s) => s.name === name);
-    const one = same.find((s) => s.cents === cents);
+    // One that names no price is no other thing for that.
+    const one = same.find((s) => s.cents === cents || s.cents === null || cents === null);
     if (one) {
+      one.cents ??= cents;
       one.lines.push(line);
       one.count += count;
       one.asks.push(...asks);

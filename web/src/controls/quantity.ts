@@ -170,7 +170,7 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ReactiveFormsModule, MatFormFieldModule, MatInputModule, QuantityInput],
   template: `
-    <mat-form-field appearance="outline" subscriptSizing="dynamic">
+    <mat-form-field appearance="outline" subscriptSizing="dynamic" [floatLabel]="shownUnit() ? 'always' : 'auto'">
       @if (label()) {
         <mat-label>{{ label() }}</mat-label>
       }
