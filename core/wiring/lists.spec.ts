@@ -66,6 +66,11 @@ describe('lists of wires', () => {
     const labels = tapeLabels(wireLabels(w.wiring, owned, 'metric'));
     expect(labels.length).toBe(2 * cables.length);
     expect(labels.map((l) => l.mark)).toEqual(cables.flatMap((c) => [c.label, c.label]));
+    // Each says which end it is for: its letter stands in the mark.
+    for (const [i, { mark, end }] of labels.entries())
+      expect(mark.split('–')[i % 2]?.split('.')[0])
+        .withContext(mark)
+        .toBe(end);
     const long = labels.reduce((sum, l) => sum + l.long, 0);
     expect(printOn(long, labels)).toEqual({ printed: labels.length, left: 0 });
     const short = printOn(long - 1, labels);

@@ -91,22 +91,29 @@ export interface WireLabel {
   /** Two lines under it: what the cable is, and what its way is called or which colours it has. */
   readonly says: readonly [string, string];
   readonly colours: readonly WireColour[];
+  /** The letters at its two ends: each end's own stands on its label. */
+  readonly ends: readonly [string, string];
 }
 
 /** The label of every cable. */
 export function wireLabels(wiring: Pick<Wiring, 'runs' | 'signals'>, owned: readonly Fitted[], units: UnitSystem): WireLabel[] {
   const first = (...of: readonly (string | null)[]): string => of.filter((word) => word !== null).join(' · ');
+  const letterOf = lettersOf(owned);
+  const endsAt = ({ from, to }: { readonly from: string; readonly to: string }): [string, string] => [
+    letterOf(from),
+    letterOf(to),
+  ];
   return [
     ...labelled(wiring.runs, owned).map(({ run, label }): WireLabel => {
       const colours = conductorsOf(run).map((c) => c.colour);
       const fuse = run.guard?.rating ? `${run.guard.rating} A` : null;
       return {
-        ...{ mark: label, colours },
+        ...{ mark: label, colours, ends: endsAt(run) },
         says: [first(run.gauge, printLong(run.cut, units), fuse), run.name ?? colours.join(', ')],
       };
     }),
     ...labelled(wiring.signals, owned).map(({ run, label }): WireLabel => ({
-      ...{ mark: label, colours: [] },
+      ...{ mark: label, colours: [], ends: endsAt(run) },
       says: [first('signal', printLong(run.cut, units)), run.family ?? 'plugs do not match'],
     })),
   ];

@@ -10,6 +10,8 @@ const LETTERS = { mark: 3.2, says: 1.6 } as const;
 
 /** A label as it comes off the tape. */
 export interface TapeLabel extends WireLabel {
+  /** The letter of the end that it is for. */
+  readonly end: string;
   /** With what is fed past the cutter, mm. */
   readonly long: number;
 }
@@ -19,9 +21,11 @@ export const tapeLabels = (labels: readonly WireLabel[]): TapeLabel[] =>
   labels
     .map((l) => ({
       ...l,
-      long: 2 * CUT + Math.ceil(Math.max(LETTERS.mark * l.mark.length, ...l.says.map((line) => LETTERS.says * line.length))),
+      long:
+        2 * CUT +
+        Math.ceil(Math.max(LETTERS.mark * l.mark.length + LETTERS.says * 7, ...l.says.map((line) => LETTERS.says * line.length))),
     }))
-    .flatMap((l) => [l, l]);
+    .flatMap((l) => l.ends.map((end) => ({ ...l, end })));
 
 /** How many whole labels a tape of so many millimetres still prints, and what is left of it. */
 export function printOn(left: number, labels: readonly TapeLabel[]): { readonly printed: number; readonly left: number } {

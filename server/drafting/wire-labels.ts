@@ -12,7 +12,7 @@ export function labelSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   const labels = wireLabels(w.wiring, w.aboard.owned, sheet.units);
   paper.text(
     labels.length
-      ? 'Two of each: one for each end. Cut out, fold round the wire, clear heat-shrink over it.'
+      ? 'Two of each: the letter says which end. Cut out, fold round the wire, clear heat-shrink over it.'
       : 'This plan has no wires.',
     true,
   );
@@ -23,7 +23,7 @@ export function labelSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   let column = 0;
   doc.moveDown(0.5);
   let y = doc.y;
-  for (const { mark, says, colours } of labels.flatMap((l) => [l, l])) {
+  for (const { mark, says, colours, end } of labels.flatMap((l) => l.ends.map((e) => ({ ...l, end: e })))) {
     if (column === 0) {
       doc.y = y;
       paper.room(high + 4);
@@ -36,6 +36,10 @@ export function labelSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
       .fontSize(13)
       .fillColor(INK)
       .text(mark, x + 6, y + 4, { lineBreak: false });
+    doc
+      .font('bold')
+      .fontSize(8)
+      .text(`end ${end}`, x + 6, y + 8, { width: wide - 32, align: 'right', lineBreak: false });
     colours.forEach((c, i) => swatch(doc, c, x + wide - 18, y + 8 + 6 * i));
     doc.font('text').fontSize(8).fillColor(INK);
     says.forEach((line, i) => doc.text(line, x + 6, y + 22 + 11 * i, { lineBreak: false }));

@@ -30,7 +30,7 @@ import { UnitsStore } from '../stores/units.store';
       <ol class="tape" aria-label="Printed labels">
         @for (l of printed(); track $index) {
           <li>
-            <strong class="figure">{{ l.mark }}</strong>
+            <strong class="figure">{{ l.mark }}</strong> <span class="small">end {{ l.end }}</span>
             <span class="small">{{ l.says[0] }}<br />{{ l.says[1] }}</span>
             @for (c of l.colours; track c) {
               <i [style.background]="drawn[c]"></i>
