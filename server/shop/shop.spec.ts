@@ -66,8 +66,20 @@ describe("the shop's settings", () => {
     expect((await read()).revision).toBe(settings.revision);
   });
 
-  it('name as hot only rooms that a hull has', async () => {
-    const settings = await read();
+  it('a revision that is not there, or would take a place away, is not adopted', async () => {
+    const { version, hull, plan } = await documentOf();
+    expect(problemOf(await adopt('rules', plan.pins.shop.rules, 99, version).expect(422)).field).toBe('change.to');
+    expect(problemOf(await adopt('materials', plan.pins.materials, 99, version).expect(422)).detail).toContain(
+      'no such revision',
+    );
+    expect(problemOf(await adopt('hull', hull.revision, 99, version).expect(422)).detail).toContain('no such revision');
+  });
+});
+
+describe('hot rooms', () => {
+  it('are only those that a hull has', async () => {
+    const idris = await (await shop()).signIn('idris');
+    const settings = (await idris.get('/api/shop').expect(200)).body as ShopSettings;
     const hot = (names: readonly string[], expects = settings.revision) =>
       idris.post('/api/shop', { settings: { ...settings, wiring: { ...settings.wiring, hot: names } }, expects });
     const refused = problemOf(await hot(['Engine room']).expect(422));
@@ -77,14 +89,5 @@ describe("the shop's settings", () => {
     await hot([room.toUpperCase()]).expect(200);
     // As it was, for whoever comes after.
     await hot(settings.wiring.hot, settings.revision + 1).expect(200);
-  });
-
-  it('a revision that is not there, or would take a place away, is not adopted', async () => {
-    const { version, hull, plan } = await documentOf();
-    expect(problemOf(await adopt('rules', plan.pins.shop.rules, 99, version).expect(422)).field).toBe('change.to');
-    expect(problemOf(await adopt('materials', plan.pins.materials, 99, version).expect(422)).detail).toContain(
-      'no such revision',
-    );
-    expect(problemOf(await adopt('hull', hull.revision, 99, version).expect(422)).detail).toContain('no such revision');
   });
 });
