@@ -170,7 +170,7 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ReactiveFormsModule, MatFormFieldModule, MatInputModule, QuantityInput],
   template: `
-    <mat-form-field appearance="outline" subscriptSizing="dynamic" [floatLabel]="shownUnit() ? 'always' : 'auto'">
+    <mat-form-field appearance="outline" subscriptSizing="dynamic">
       @if (label()) {
         <mat-label>{{ label() }}</mat-label>
       }
