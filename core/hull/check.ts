@@ -1,3 +1,4 @@
+import { LONG, WIDE } from './outline';
 import type { Place } from './place';
 import type { HullModel } from './schema';
 
@@ -16,8 +17,8 @@ const BOW = 1;
 
 /** What a kayak's figures can be at all, mm (judgement): what lies outside was typed in another unit, or is no kayak's. */
 const BOUNDS = {
-  long: { least: 1500, most: 9000, of: 'a hull is' },
-  beam: { least: 300, most: 1800, of: 'the widest beam is' },
+  long: { ...LONG, of: 'a hull is' },
+  beam: { ...WIDE, of: 'the widest beam is' },
   height: { least: 0, most: 1500, of: 'heights are' },
   wall: { least: 0.2, most: 100, of: 'a wall is' },
   opening: { least: 10, most: 2000, of: 'a clear opening is' },

@@ -26,8 +26,8 @@ export function selfCrossing(points: readonly (readonly [number, number])[]): { 
 }
 
 /** What a kayak measures over all (common practice, no source), mm. */
-const LONG = { least: 1500, most: 9000 } as const;
-const WIDE = { least: 300, most: 1800 } as const;
+export const LONG = { least: 1500, most: 9000 } as const;
+export const WIDE = { least: 300, most: 1800 } as const;
 
 /** Why a traced or imported outline makes no hull, in words that say what would be right; null when it does. */
 export function outlineFault(points: readonly (readonly [number, number])[]): Sentence | null {

@@ -144,6 +144,10 @@ export type Change = z.infer<typeof changeSchema>;
 /** The single changes a change is made of, in their order. */
 export const singleChanges = (c: Change): readonly SimpleChange[] => (c.kind === 'together' ? c.changes : [c]);
 
+/** A change with each of the single ones in it made another. */
+export const withEach = (c: Change, make: (single: SimpleChange) => SimpleChange): Change =>
+  c.kind === 'together' ? { ...c, changes: c.changes.map(make) } : make(c);
+
 const PATHS: ReadonlyMap<string, (about: About) => Path> = new Map(VERBS.map((v) => [v.kind, v.path]));
 
 /** One field of the plan set from one value to another; null stands for absent. */

@@ -7,6 +7,7 @@ import {
   type RigSet,
   type SimpleChange,
   upcastPlan,
+  withEach,
 } from '@plain-cleat/core/rig';
 import { withoutOwner } from '@plain-cleat/core/stored';
 import { QueryTypes, type Sequelize } from 'sequelize';
@@ -62,8 +63,7 @@ function withoutBodies(change: SimpleChange): SimpleChange {
 function forgottenChange(stored: unknown): unknown {
   const read = changeSchema.safeParse(stored);
   if (!read.success) return { id: (stored as { readonly id?: unknown }).id, kind: 'forgotten' };
-  const change = withoutOwner(changeSchema, read.data) as Change;
-  return change.kind === 'together' ? { ...change, changes: change.changes.map(withoutBodies) } : withoutBodies(change);
+  return withEach(withoutOwner(changeSchema, read.data) as Change, withoutBodies);
 }
 
 /**

@@ -1,5 +1,13 @@
 import { acceptance } from '@plain-cleat/core/findings';
-import { type Acceptance, type Change, changeSchema, sameJson, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
+import {
+  type Acceptance,
+  type Change,
+  changeSchema,
+  sameJson,
+  type SimpleChange,
+  singleChanges,
+  withEach,
+} from '@plain-cleat/core/rig';
 import { ChangeRow } from '../database/models';
 import { draft } from '../drafting/draft';
 import { inputOf, loadRig } from './load';
@@ -8,10 +16,8 @@ type Accepting = Extract<SimpleChange, { kind: 'acceptFinding' }>;
 const isAccepting = (c: SimpleChange): c is Accepting => c.kind === 'acceptFinding' && c.to !== null;
 
 /** A change with other acceptances in it. */
-function withAcceptances(change: Change, of: (c: Accepting & { readonly to: Acceptance }) => Acceptance): Change {
-  const one = <C extends SimpleChange>(c: C): C => (isAccepting(c) && c.to ? { ...c, to: of({ ...c, to: c.to }) } : c);
-  return change.kind === 'together' ? { ...change, changes: change.changes.map(one) } : one(change);
-}
+const withAcceptances = (change: Change, of: (c: Accepting & { readonly to: Acceptance }) => Acceptance): Change =>
+  withEach(change, (c) => (isAccepting(c) && c.to ? { ...c, to: of({ ...c, to: c.to }) } : c));
 
 /** A change as it was said: without how bad what it accepts was, which is the server's to say. */
 export const asSaid = (change: Change): Change => withAcceptances(change, ({ to: { reason, by } }) => ({ reason, by }));

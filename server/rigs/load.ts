@@ -13,6 +13,7 @@ import {
   upcastPlan,
   upcastShop,
 } from '@plain-cleat/core/rig';
+import { calendarIn } from '@plain-cleat/core/units';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { LRUCache } from 'lru-cache';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
@@ -209,12 +210,11 @@ export async function loadRig(id: string, author = ''): Promise<LoadedRig> {
   return { row, plan, facts, others: holes, mine: latestLogged(mine), ...pinned };
 }
 
-/** Making one takes a hundred times as long as using it. */
 const calendars = new Map<string, Intl.DateTimeFormat>();
 
 /** Today in the shop's time zone, ISO. */
 export function todayIn(timeZone: string): string {
-  const calendar = calendars.get(timeZone) ?? new Intl.DateTimeFormat('en-CA', { timeZone, dateStyle: 'short' });
+  const calendar = calendars.get(timeZone) ?? calendarIn(timeZone);
   calendars.set(timeZone, calendar);
   return calendar.format(new Date());
 }
