@@ -41,9 +41,9 @@ export function pullMinutes(run: LaidRun, standard: Standard): number {
   return (Math.min(run.cut, run.wanted) / 1000) * standard.runMinutesPerMetre[laneOf(run.lane).where];
 }
 
-/** Each conductor has two ends. */
-export const terminateMinutes = ({ conductors }: Pick<WiredRun, 'conductors'>, standard: Standard): number =>
-  2 * conductors * standard.terminationMinutes;
+/** Every end that is crimped. */
+export const terminateMinutes = ({ ends }: Pick<WiredRun, 'ends'>, standard: Standard): number =>
+  ends.length * standard.terminationMinutes;
 
 /** What lies in the boat as it lay is neither pulled nor ended; a signal cable comes with its plugs on and is tested by what it shows. */
 function cableLine(run: WiredRun | SignalRun, standard: Standard): LaborLine[] {

@@ -7,7 +7,7 @@ export * from './made';
 export * from './measures';
 export * from './own';
 export * from './part';
-export { CHEMISTRIES } from './power';
+export { CHEMISTRIES, type Stud } from './power';
 export * from './revision';
 export type { Jack, Signal } from './signal';
 export * from './upcast';

@@ -5,6 +5,10 @@ export const CHEMISTRIES = ['lithium', 'lead-acid'] as const;
 /** Where what comes in through a port comes from, besides a charger ashore. */
 export const CHARGES_FROM = ['tow', 'sun'] as const;
 
+/** Threads of posts and main studs that cables are put on, mm. */
+export const STUDS = [4, 5, 6, 8, 10] as const;
+export type Stud = (typeof STUDS)[number];
+
 const wattHoursSchema = z.number().positive().max(5000);
 const ampsSchema = z.number().positive().max(500);
 
@@ -52,6 +56,10 @@ export const powerSchema = z.strictObject({
     .describe('the plug or socket that it is connected by'),
   cable: cableLengthSchema.optional().describe('it comes with a cable so long, mm: that is not cut, what is over is coiled'),
   gauge: z.int().min(2).max(18).optional().describe('of the cable that it comes with, AWG'),
+  stud: z
+    .literal(STUDS)
+    .optional()
+    .describe('thread of the posts or main studs its cables are put on, M4 to M10; left out: as is usual for what it is'),
   charges: z
     .strictObject({
       amps: ampsSchema.describe('all that comes in through it, A'),

@@ -41,7 +41,7 @@ describe('a line of the price', () => {
 
   it('multiplies so for wire of any length at any price (property)', () => {
     const wired = (cuts: readonly number[]) => ({
-      runs: cuts.map((cut) => ({ there: false, awg: 12, given: null, conductors: 2, cut, gauge: '12 AWG' })),
+      runs: cuts.map((cut) => ({ there: false, awg: 12, given: null, conductors: 2, cut, gauge: '12 AWG', ends: [] })),
       ...{ signals: [], guards: [], lines: [], rules: { series: 'AWG' } },
     });
     fc.assert(

@@ -7,7 +7,7 @@ import { cordId, cordWords, TETHER, tethersOf, type Cord, type LedLine } from '.
 import type { Mounted } from '../mounting';
 import type { GuardKind, Plan } from '../rig';
 import { MM_PER_FOOT, printMoney, roundCents, type Rounding, roundTo, type UnitSystem } from '../units';
-import type { Wiring } from '../wiring';
+import { terminalsOf, type Wiring } from '../wiring';
 
 /** A line of the ledger: an item, or material that follows from the plan. */
 export interface PriceLine {
@@ -95,8 +95,8 @@ function materials(items: readonly Fitted[], { runs, signals, guards, rules, lin
         `Wire, ${run.gauge}, not in the stores`,
         'metre',
       );
-    add('terminal', 2 * run.conductors, 'follow the runs');
-    add('heat-shrink', 2 * run.conductors, 'follows the runs');
+    add('terminal', terminalsOf(run.ends), 'follow the runs');
+    add('heat-shrink', run.ends.length, 'follows the runs');
   }
   for (const { material, family, cut } of signals)
     if (material !== null) add(material, 1, 'follow the runs', `Signal cable, ${family}, ${cut} mm, not in the stores`);

@@ -104,7 +104,7 @@ describe('cables that an earlier rig pulled', () => {
         .toEqual([]);
       expect(w.price.lines.find((l) => l.key === 'terminal')?.quantity)
         .withContext(what)
-        .toBe(4);
+        .toBe(6);
       expect(pullList(labelled(w.wiring.runs, w.aboard.owned)).length)
         .withContext(what)
         .toBe(1);

@@ -305,7 +305,7 @@ const SAID = {
       ...['paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat', 'reach:sounder'],
       ...['sinks:battery', 'thread-families:hull', 'used-up:hull:glands'],
     ],
-    totalCents: 146_120,
+    totalCents: 149_452,
     holes: 10,
   },
   6: {
@@ -324,7 +324,7 @@ const SAID = {
       ...['late-part:sounder', 'paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat'],
       ...['reach:sounder', 'thread-families:hull', 'used-up:hull:glands'],
     ],
-    totalCents: 145_110,
+    totalCents: 148_443,
     holes: 10,
   },
   8: {
@@ -333,7 +333,7 @@ const SAID = {
       ...['across-a-step:block', 'no-way-back:hull', 'nothing-reaches:rack', 'open-hole:came.stock-bungee', 'reach:cleat'],
       ...['road-height:rack', 'thread-families:hull'],
     ],
-    totalCents: 69_055,
+    totalCents: 70_143,
     holes: 2,
   },
   9: {
@@ -342,7 +342,7 @@ const SAID = {
       ...['hangs-over:paddle', 'landing-side:steer', 'reach:clip', 'reach:horn', 'reach:kill', 'reach:paddle', 'reach:steer'],
       ...['replaced:hull:steer.motor-s-own-bracket', 'thread-families:hull'],
     ],
-    totalCents: 267_727,
+    totalCents: 269_972,
     holes: 11,
   },
   10: {
@@ -352,7 +352,7 @@ const SAID = {
       ...['paddle-stroke:mast', 'paddle-stroke:radio', 'reach:kill', 'reach:ports', 'thread-families:hull'],
       'unvented:motorbat',
     ],
-    totalCents: 245_251,
+    totalCents: 249_253,
     holes: 10,
   },
   11: {
@@ -364,7 +364,7 @@ const SAID = {
       'thread-families:hull',
       'track-slots:rail',
     ],
-    totalCents: 133_958,
+    totalCents: 135_114,
     holes: 12,
   },
   12: {
@@ -383,7 +383,7 @@ const SAID = {
       ...['landing-side:mast', 'paddle-short:hull', 'paddle-stroke:frame', 'paddle-stroke:frame2', 'paddle-stroke:mast'],
       ...['paddle-stroke:radio', 'reach:kill', 'reach:ports', 'thread-families:hull', 'unvented:motorbat'],
     ],
-    totalCents: 235_510,
+    totalCents: 239_512,
     holes: 10,
   },
 } as const;

@@ -1,5 +1,6 @@
 import type { Fitted } from '../drilling';
-import { conductorsOf, labelled } from './lists';
+import { conductorsOf } from './ends';
+import { labelled } from './lists';
 import type { WiredRun, Wiring } from './wire-up';
 
 /** A graph as a layout library takes it: boxes with ports on their sides, and lines between ports. Lengths in points. */

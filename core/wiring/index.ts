@@ -1,4 +1,5 @@
 export * from './diagram';
+export { conductorsOf, endsOf, studWords, terminalsOf, type End } from './ends';
 export * from './lists';
 export * from './propose';
 export * from './route';

@@ -9,8 +9,7 @@ import {
   cutList,
   diagramOf,
   drawDiagram,
-  endingOf,
-  endsOf,
+  endList,
   labelled,
   printOn,
   pullList,
@@ -85,13 +84,15 @@ describe('lists of wires', () => {
     expect(order.filter((lane, i) => lane !== order[i - 1]).length).toBe(new Set(order).size);
   });
 
-  it('make two ends for every conductor: rings at posts, and dies by the colours terminals are sold in (common practice, no source)', () => {
-    const ends = endsOf(cables, owned, 'AWG');
-    expect(ends.length).toBe(2 * w.wiring.runs.reduce((sum, r) => sum + r.conductors, 0));
-    expect(ends.filter((e) => e.at === `${letter('battery')} +`).map((e) => e.terminal)).toEqual(['ring', 'ring']);
+  it('have every end of every conductor, each with where it goes in letters', () => {
+    const ends = endList(cables, owned);
+    expect(ends.length).toBe(w.wiring.runs.reduce((sum, r) => sum + r.ends.length, 0));
+    expect(ends.filter((e) => e.at === `${letter('battery')} +`).map((e) => e.end.terminal)).toEqual(['ring', 'ring']);
     expect(ends.map((e) => e.at)).toContain(`${letter('relay')} way 3`);
-    expect(([18, 16, 14, 12, 10, 8, 2] as const).map((awg) => endingOf(awg, 'post', 'AWG').die)).toEqual([
-      ...['red', 'red', 'blue', 'yellow', 'yellow', '8 AWG lug', '2 AWG lug'],
+    // The battery's fuse is a holder with two tails.
+    expect(ends.filter((e) => e.at.includes('fuse')).map((e) => e.at)).toEqual([
+      ...[`${letter('battery')} blade fuse in`, `${letter('battery')} blade fuse out`],
+      ...[`${letter('battery')} blade fuse in`, `${letter('battery')} blade fuse out`],
     ]);
   });
 

@@ -1,6 +1,7 @@
-import { gaugeWords, RETURN_COLOUR, type Awg, type WireColour, type WireRules } from '../circuits';
+import type { Awg, WireColour } from '../circuits';
 import type { Fitted } from '../drilling';
 import { printLong, type UnitSystem } from '../units';
+import { conductorsOf, type End, type EndAt } from './ends';
 import type { LaidRun } from './run';
 import { wiresOf, type SignalRun } from './signals';
 import type { Wiring, WiredRun } from './wire-up';
@@ -64,18 +65,6 @@ export function cutList(cables: readonly Labelled[]): CutGroup[] {
     .sort((a, b) => a.awg - b.awg || a.colour.localeCompare(b.colour));
 }
 
-/** The conductors of a cable with their colours and the poles they join. */
-export function conductorsOf({ has, colour }: Pick<WiredRun, 'has' | 'colour'>): readonly {
-  readonly colour: WireColour;
-  readonly from: '+' | '−';
-  readonly to: '+' | '−';
-}[] {
-  const out = { colour, from: '+', to: '+' } as const;
-  const back = { colour: RETURN_COLOUR, from: '−', to: '−' } as const;
-  if (has === 'series') return [{ colour: 'red', from: '+', to: '−' }];
-  return has === 'both' ? [out, back] : [has === 'plus' ? out : back];
-}
-
 /** Cables in pulling order, but for those that lie in the boat as they lay: lane by lane, in each the thickest first, for it bends least, then the longest (common practice, no source). */
 export const pullList = <R extends WiredRun | SignalRun>(cables: readonly Labelled<R>[]): readonly Labelled<R>[] =>
   cables
@@ -119,50 +108,24 @@ export function wireLabels(wiring: Pick<Wiring, 'runs' | 'signals'>, owned: read
   ];
 }
 
-/** How an end is made: what is crimped on, with which jaws, under which heat-shrink. */
-export interface Ending {
-  readonly terminal: string;
-  /** The jaws of the crimping tool, by the colours insulated terminals are sold in, or the lug's gauge. */
-  readonly die: string;
-  /** Adhesive heat-shrink before it shrinks, mm. */
-  readonly shrink: number;
-}
-
-/** What is crimped on a gauge at a battery's post, in a box, at a load (common practice, no source). */
-export function endingOf(awg: Awg, at: 'post' | 'box' | 'load', series: WireRules['series']): Ending {
-  const die = awg >= 16 ? 'red' : awg >= 14 ? 'blue' : awg >= 10 ? 'yellow' : `${gaugeWords(awg, series)} lug`;
-  const shrink = awg >= 14 ? 6 : awg >= 10 ? 9 : awg >= 6 ? 12 : 19;
-  const terminal = at === 'post' ? 'ring' : at === 'box' ? (awg >= 10 ? 'ferrule' : 'ring') : 'butt joint';
-  return { terminal, die, shrink };
-}
-
-/** One end of one conductor. */
-export interface End extends Ending {
+/** An end on the list of a cable. */
+export interface ListedEnd {
   readonly label: string;
-  readonly colour: WireColour;
   readonly gauge: string;
-  /** Where it goes: the letter, and its plus, minus or way. */
+  readonly end: End;
+  /** Where it goes, in the letters of the strip: A +, B way 3, A breaker in. */
   readonly at: string;
 }
 
 /** Every end that is crimped, cable by cable. */
-export function endsOf(cables: readonly Labelled[], owned: readonly Fitted[], series: WireRules['series']): End[] {
+export function endList(cables: readonly Labelled[], owned: readonly Fitted[]): ListedEnd[] {
   const letterOf = lettersOf(owned);
-  const placeOf = (fitting: string): 'post' | 'box' | 'load' => {
-    const power = owned.find((i) => i.placed.id === fitting)?.placed.part.power;
-    return power?.battery ? 'post' : power?.passes ? 'box' : 'load';
+  const words = (at: EndAt): string => {
+    const letter = letterOf(at.fitting);
+    if (at.is === 'guard') return `${letter} ${at.kind} ${at.side}`;
+    return at.is === 'way' ? `${letter} way ${at.way}` : `${letter} ${at.pole}`;
   };
-  return cables.flatMap(({ run, label }) => {
-    const { awg, gauge } = run;
-    if (awg === null || run.there) return [];
-    return conductorsOf(run).flatMap(({ colour, from, to }): End[] => [
-      {
-        ...{ label, colour, gauge, at: `${letterOf(run.from)} ${run.way !== null && from === '+' ? `way ${run.way}` : from}` },
-        ...endingOf(awg, placeOf(run.from), series),
-      },
-      { ...{ label, colour, gauge, at: `${letterOf(run.to)} ${to}` }, ...endingOf(awg, placeOf(run.to), series) },
-    ]);
-  });
+  return cables.flatMap(({ run, label }) => run.ends.map((end) => ({ label, gauge: run.gauge, end, at: words(end.at) })));
 }
 
 /** A plug that goes in: a load's or a port's own, or one end of a signal cable. */

@@ -43,6 +43,7 @@ import type { Fitted } from '../drilling';
 import type { HullSurface } from '../hull';
 import type { Feeding, GuardKind, Plan } from '../rig';
 import type { Memory } from '../stages';
+import { endsOf, type End } from './ends';
 import { bundlesOf, conductorsIn, feedsOver, layRun, type Laid, type LaidRun } from './run';
 import { signalRun, type SignalRun } from './signals';
 
@@ -97,6 +98,8 @@ export interface WiredRun extends LaidRun {
   readonly guarded: 'yes' | 'no' | 'too large';
   /** Of the conductor that goes out; what comes back is black. */
   readonly colour: WireColour;
+  /** Every end of it that is crimped. */
+  readonly ends: readonly End[];
 }
 
 export interface Wiring {
@@ -289,7 +292,7 @@ function wiredRun(
   const own = leads.flatMap((l) => byEdge.get(l.id) ?? []);
   // A way is an edge that ends where its cables begin.
   const before = (network.at.get(leads[0]?.from ?? '') ?? []).flatMap((e) => (e.is === 'way' ? (byEdge.get(e.id) ?? []) : []));
-  return {
+  const cable = {
     id,
     from: run.from,
     to: run.to,
@@ -320,7 +323,9 @@ function wiredRun(
     guard: own[0] ?? before[0] ?? null,
     guarded: guardedBy(network, leads, size, byEdge, mayBeOver(rules.standard)),
     colour: only ? feedColour(only) : 'red',
-  };
+  } as const;
+  const ends = endsOf({ run: cable, powerOf: (f) => parts.get(f)?.power, guards: own, series: rules.series });
+  return { ...cable, ends };
 }
 
 /** Whether anything stands between a cable and every battery that feeds it, and is small enough. */

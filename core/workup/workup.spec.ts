@@ -146,7 +146,8 @@ describe('price', () => {
     expect(line('tbolt')?.quantity).toBe(2);
     expect(line('backing-plate')?.quantity).toBe(1);
     expect(line('sealant')?.quantity).toBe(0.25);
-    expect(line('terminal')?.quantity).toBe(4);
+    // Two conductors, and the holder of the fuse in one of them.
+    expect(line('terminal')?.quantity).toBe(6);
     expect(line('fuse-holder')?.quantity).toBe(1);
     // As it is shown: to the centimetre, up.
     expect(line('wire-16')?.quantity).toBe(Math.ceil((2 * (w.wiring.runs[0]?.cut ?? 0)) / 10) / 100);

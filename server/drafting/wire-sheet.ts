@@ -1,6 +1,7 @@
 import { aboutWords, READ_WORDS, readBy } from '@plain-cleat/core/bench-test';
 import { DRAWN, printAmps, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuits';
 import { currentsOf } from '@plain-cleat/core/day';
+import { findDatum, reading, RUN_WORDS } from '@plain-cleat/core/hull';
 import { printLong } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import {
@@ -9,7 +10,7 @@ import {
   channelsOf,
   cutList,
   type DrawnDiagram,
-  endsOf,
+  endList,
   fishing,
   guardWords,
   HELD_EVERY,
@@ -18,6 +19,7 @@ import {
   lettersOf,
   pluggedOf,
   pullList,
+  studWords,
   type SignalRun,
 } from '@plain-cleat/core/wiring';
 import { drawInto, drawnCircuit, stretches } from './circuit-drawing';
@@ -88,13 +90,23 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     });
 
   paper.heading('Pulling order');
-  const pulls = [70, 110, 90, 70, paper.width - 340];
-  paper.row(['Cable', 'Lane', 'Gauge', 'Length', 'Protection'], pulls, { bold: true });
+  const datum = findDatum(w.surface, sheet.plan.tape.datum);
+  paper.text(`Places from the ${datum.name}, ${RUN_WORDS[sheet.plan.tape.run]}.`, true);
+  const letterOf = lettersOf(w.aboard.owned);
+  const placeOf = (fitting: string): string => {
+    const at = w.aboard.owned.find((i) => i.placed.id === fitting)?.placed.frame.origin;
+    return at ? `${letterOf(fitting)} at ${paper.length(reading(w.surface, datum, sheet.plan.tape.run, at))}` : letterOf(fitting);
+  };
+  const pulls = [52, 92, 92, 78, 58, 54, paper.width - 426];
+  paper.row(['Cable', 'From', 'To', 'Lane', 'Gauge', 'Length', 'Protection'], pulls, { bold: true });
   for (const { run, label } of pullList(all))
     paper.row(
-      isSignal(run)
-        ? [label, run.lane, 'signal', long(run.cut), comesAs(run)]
-        : [label, run.lane, `${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)],
+      [
+        ...[label, placeOf(run.from), placeOf(run.to), run.lane],
+        ...(isSignal(run)
+          ? ['signal', long(run.cut), comesAs(run)]
+          : [`${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)]),
+      ],
       pulls,
     );
 
@@ -115,7 +127,6 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
 
   paper.heading('How each is fished through and held');
   paper.text(`Held no farther apart than ${paper.length(HELD_EVERY)} (ABYC E-11, from memory).`, true);
-  const letterOf = lettersOf(w.aboard.owned);
   const fished = [70, paper.width - 250, 180];
   for (const { run, label } of pullList(all)) {
     const pulls = fishing(w.surface, run, w.aboard.openings, sheet.shop.drilling.riggerStature, letterOf);
@@ -141,10 +152,16 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
   }
 
   paper.heading('Ends');
-  const ends = [64, 80, 60, 60, 80, 90, paper.width - 434];
+  paper.text(
+    'Each conductor is cut where its fuse or breaker stands: “in” is towards what feeds it. Rings are for the studs usual for such a part where its maker states none: look before crimping.',
+    true,
+  );
+  const ends = [64, 52, 56, 112, 98, 64, paper.width - 446];
   paper.row(['Cable', 'Colour', 'Gauge', 'At', 'Terminal', 'Crimp', 'Heat-shrink'], ends, { bold: true });
-  for (const e of endsOf(cables, w.aboard.owned, w.wiring.rules.series))
-    paper.row([e.label, e.colour, e.gauge, e.at, e.terminal, e.die, `${e.shrink} mm, adhesive`], ends);
+  for (const { label, gauge, at, end } of endList(cables, w.aboard.owned)) {
+    const terminal = end.stud === null ? end.terminal : `${end.terminal}, ${studWords(end.stud, sheet.units)}`;
+    paper.row([label, end.colour, gauge, at, terminal, end.die, `${end.shrink} mm, adhesive`], ends);
+  }
   const plugged = pluggedOf(w.wiring, w.aboard.owned);
   if (plugged.length) {
     paper.heading('Plugs');
@@ -158,10 +175,10 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     const reads = [140, paper.width - 370, 70, 70, 90];
     paper.row(['At', 'Volts', 'Expected', 'Read', 'By'], reads, { bold: true, ends: [2, 3] });
     const volts = (v: number): string => `${v.toFixed(2)} V`;
-    for (const { reading, expected, read: r } of read)
+    for (const { reading: at, expected, read: r } of read)
       if (r) {
-        const at = aboutWords(reading, w.wiring, w.aboard.owned);
-        paper.row([at, READ_WORDS[reading.reads], volts(expected), volts(r.volts), readBy(r)], reads, { ends: [2, 3] });
+        const where = aboutWords(at, w.wiring, w.aboard.owned);
+        paper.row([where, READ_WORDS[at.reads], volts(expected), volts(r.volts), readBy(r)], reads, { ends: [2, 3] });
       }
   }
   const open = w.findings.filter((f) => f.step === 'wire' && !f.accepted && f.severity !== 'note');
