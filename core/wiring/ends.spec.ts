@@ -82,7 +82,10 @@ describe('ends of a cable', () => {
   });
 
   it('of batteries in a row: one conductor from plus to the next minus', () => {
-    expect(ends('large', 'large', { has: 'series', awg: 2 }).map((e) => (e.at.is === 'pole' ? e.at.pole : ''))).toEqual(['+', '−']);
+    expect(ends('large', 'large', { has: 'series', awg: 2 }).map((e) => (e.at.is === 'pole' ? e.at.pole : ''))).toEqual([
+      '+',
+      '−',
+    ]);
   });
 
   it('dies by the colours terminals are sold in (common practice, no source)', () => {
@@ -92,6 +95,12 @@ describe('ends of a cable', () => {
   });
 
   it('studs are called as they are sold in either system', () => {
-    expect(([4, 5, 6, 8, 10] as const).map((s) => studWords(s, 'imperial'))).toEqual(['#8', '#10', '1/4 in', '5/16 in', '3/8 in']);
+    expect(([4, 5, 6, 8, 10] as const).map((s) => studWords(s, 'imperial'))).toEqual([
+      '#8',
+      '#10',
+      '1/4 in',
+      '5/16 in',
+      '3/8 in',
+    ]);
   });
 });
