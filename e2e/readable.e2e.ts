@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { goStep, signIn } from './shop';
+import { smallTargetsOf } from './targets';
 import { troublesOf } from './trouble';
 
 interface View {
@@ -48,6 +49,17 @@ async function broken(page: Page, contrastAlone: boolean): Promise<string[]> {
   return violations.map((v) => `${v.id} ${places(v.nodes)}`);
 }
 
+/** At 200 % what stands over every step takes a fifth of the page at the most. */
+const headOf = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const feet = Array.from(
+      document.querySelectorAll('header.bar, header.head'),
+      (h) => h.getBoundingClientRect().bottom + scrollY,
+    );
+    const foot = Math.max(0, ...feet);
+    return innerHeight > 500 || foot <= innerHeight / 5 ? [] : [`the head takes ${foot} px of ${innerHeight}`];
+  });
+
 let screens = 0;
 /**
  * A screen in every view: every text can be read. From screen to screen other views are held against the guidelines,
@@ -61,7 +73,8 @@ async function check(page: Page, where: string): Promise<void> {
   for (const [n, view] of VIEWS.entries()) {
     await show(page, view);
     const held = n === first || n === second ? await broken(page, view.colorScheme === 'dark') : [];
-    const all = [...held, ...(await troublesOf(page))];
+    const pressed = n === first ? await smallTargetsOf(page) : [];
+    const all = [...held, ...pressed, ...(await troublesOf(page)), ...(await headOf(page))];
     found.push(...all.map((t) => `${where}, ${view.size.width} × ${view.size.height}, ${view.colorScheme}, ${view.units}: ${t}`));
   }
   await show(page, VIEWS[0] as View);

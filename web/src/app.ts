@@ -2,9 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '
 import { Line } from './stores/line';
 import { Icons } from './controls/icons';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { NgTemplateOutlet } from '@angular/common';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { MatMenuModule } from '@angular/material/menu';
 import { SESSION_WAYS } from '@plain-cleat/api/ways';
-import { catchError, concatMap, EMPTY, exhaustMap, filter, from, fromEvent, merge, switchMap } from 'rxjs';
+import { catchError, concatMap, EMPTY, exhaustMap, filter, from, fromEvent, map, merge, switchMap } from 'rxjs';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
@@ -21,42 +24,73 @@ import { UnitsStore } from './stores/units.store';
 @Component({
   selector: 'pc-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, MatButtonModule, MatTooltipModule, MatTabsModule, Icons],
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    RouterLinkActive,
+    NgTemplateOutlet,
+    MatButtonModule,
+    MatMenuModule,
+    MatTooltipModule,
+    MatTabsModule,
+    Icons,
+  ],
   template: `
     @if (bar()) {
-      <header class="bar">
-        <a class="name" routerLink="/floor">Plain Cleat</a>
-        <nav mat-tab-nav-bar aria-label="Shop" [mat-stretch-tabs]="false" [tabPanel]="page">
-          @for (place of places; track place.path) {
-            <a mat-tab-link routerLinkActive #here="routerLinkActive" [routerLink]="place.path" [active]="here.isActive">{{
-              place.name
-            }}</a>
-          }
-        </nav>
-        <span class="grow"></span>
-        <button
-          mat-button
-          type="button"
-          matTooltip="Change units"
-          [attr.aria-label]="'Units: ' + units.label() + '. Change'"
-          (click)="units.toggle()"
-        >
-          {{ units.label() }}
-        </button>
-        @if (session.alone()) {
-          <span class="away" role="status">no network</span>
-        } @else if (!line.answers()) {
-          <span class="away" role="status">working on, not sent yet</span>
+      <header class="bar" [class.slim]="small() && url().startsWith('/rigs/')">
+        @if (small()) {
+          <button mat-icon-button type="button" aria-label="Menu" [matMenuTriggerFor]="all"><mat-icon svgIcon="menu" /></button>
+          <a class="name" routerLink="/floor">Plain Cleat</a>
+          <span class="grow"></span>
+          <ng-container [ngTemplateOutlet]="away" />
+          <mat-menu #all="matMenu">
+            @for (place of places; track place.path) {
+              <a mat-menu-item [routerLink]="place.path">{{ place.name }}</a>
+            }
+            <button mat-menu-item type="button" (click)="units.toggle()">Units: {{ units.label() }}</button>
+            <button mat-menu-item type="button" (click)="prefer()">Preferences</button>
+            <button mat-menu-item type="button" (click)="swap()">Switch user: {{ session.staff()?.name }}</button>
+            <button mat-menu-item type="button" (click)="leave()">Sign out</button>
+          </mat-menu>
+        } @else {
+          <a class="name" routerLink="/floor">Plain Cleat</a>
+          <nav mat-tab-nav-bar aria-label="Shop" [mat-stretch-tabs]="false" [tabPanel]="page">
+            @for (place of places; track place.path) {
+              <a mat-tab-link routerLinkActive #here="routerLinkActive" [routerLink]="place.path" [active]="here.isActive">{{
+                place.name
+              }}</a>
+            }
+          </nav>
+          <span class="grow"></span>
+          <button
+            mat-button
+            type="button"
+            matTooltip="Change units"
+            [attr.aria-label]="'Units: ' + units.label() + '. Change'"
+            (click)="units.toggle()"
+          >
+            {{ units.label() }}
+          </button>
+          <ng-container [ngTemplateOutlet]="away" />
+          <button mat-icon-button type="button" matTooltip="Preferences" aria-label="Preferences" (click)="prefer()">
+            <mat-icon svgIcon="tune" />
+          </button>
+          <button mat-button type="button" class="who" matTooltip="Switch user" (click)="swap()">
+            <mat-icon svgIcon="person" />{{ session.staff()?.name }}
+          </button>
+          <button mat-button type="button" class="out" matTooltip="Sign out" aria-label="Sign out" (click)="leave()">
+            <mat-icon svgIcon="logout" /><span>Sign out</span>
+          </button>
         }
-        <button mat-icon-button type="button" matTooltip="Preferences" aria-label="Preferences" (click)="prefer()">
-          <mat-icon svgIcon="tune" />
-        </button>
-        <button mat-button type="button" class="who" matTooltip="Switch user" (click)="swap()">
-          <mat-icon svgIcon="person" />{{ session.staff()?.name }}
-        </button>
-        <button mat-button type="button" (click)="leave()"><mat-icon svgIcon="logout" />Sign out</button>
       </header>
     }
+    <ng-template #away>
+      @if (session.alone()) {
+        <span class="away" role="status">no network</span>
+      } @else if (!line.answers()) {
+        <span class="away" role="status">working on, not sent yet</span>
+      }
+    </ng-template>
     @if (tablet.trouble()) {
       <p class="box stop" role="alert">{{ tablet.trouble() }}</p>
     }
@@ -86,7 +120,16 @@ export class App {
   private readonly injector = inject(Injector);
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
-  private readonly url = currentUrl();
+  protected readonly url = currentUrl();
+  /** A very small page, or one seen twice as large: the shop's places and the rest of the bar are a menu. */
+  protected readonly small = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 720px)')
+      .pipe(map((page) => page.matches)),
+    {
+      initialValue: false,
+    },
+  );
   protected readonly places = [
     { path: '/floor', name: 'Floor' },
     { path: '/rigs', name: 'Rigs' },

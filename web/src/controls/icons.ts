@@ -9,6 +9,7 @@ import fitScreen from '@material-symbols/svg-400/outlined/fit_screen.svg' with {
 import flip from '@material-symbols/svg-400/outlined/flip.svg' with { loader: 'text' };
 import keyboard from '@material-symbols/svg-400/outlined/keyboard.svg' with { loader: 'text' };
 import logout from '@material-symbols/svg-400/outlined/logout.svg' with { loader: 'text' };
+import menu from '@material-symbols/svg-400/outlined/menu.svg' with { loader: 'text' };
 import moreVert from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
 import person from '@material-symbols/svg-400/outlined/person.svg' with { loader: 'text' };
 import photoCamera from '@material-symbols/svg-400/outlined/photo_camera.svg' with { loader: 'text' };
@@ -30,6 +31,7 @@ const ICONS = {
   flip,
   keyboard,
   logout,
+  menu,
   more_vert: moreVert,
   person,
   photo_camera: photoCamera,

@@ -12,7 +12,7 @@ import { MatButtonModule } from '@angular/material/button';
 import type { ToMeasure } from '@plain-cleat/core/drilling';
 import { beforeHoles, type BuildStep, byItself, readySteps } from '@plain-cleat/core/scheduling';
 import { datums } from '@plain-cleat/core/hull';
-import { printLength } from '@plain-cleat/core/units';
+import { mmApart, printLength, say, type Sentence } from '@plain-cleat/core/units';
 import { Length, Words } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -65,8 +65,9 @@ import { UnitsStore } from '../stores/units.store';
       }
       <p class="small muted">Tape pulled taut between two marks of this boat. What it differs by corrects every reading.</p>
       @for (d of gate().distances; track d.from + d.to) {
+        <p class="between">{{ d.fromName }} to {{ d.toName }}</p>
         <pc-quantity
-          [label]="d.fromName + ' to ' + d.toName + ', drawn ' + print(d.expected)"
+          [label]="'drawn ' + print(d.expected)"
           kind="length"
           placeholder="measured"
           [least]="1"
@@ -75,9 +76,7 @@ import { UnitsStore } from '../stores/units.store';
           (entered)="keep(d, $event)"
         />
         @if (d.measured; as m) {
-          <p class="small">
-            Measured {{ m.reading | length }}: {{ abs(m.off) | length: 'up' }} {{ m.off > 0 ? 'over' : 'under' }} the drawing.
-          </p>
+          <p class="small">Measured {{ m.reading | length }}: {{ differs(m.reading, d.expected) | words }} the drawing.</p>
         }
       }
       <form class="another" [formGroup]="other" (pcSubmit)="another()">
@@ -113,9 +112,8 @@ import { UnitsStore } from '../stores/units.store';
       color: var(--look);
       font-weight: 600;
     }
-    pc-quantity {
-      display: block;
-      margin-top: 12px;
+    .between {
+      margin: 12px 0 6px;
     }
     .another {
       display: grid;
@@ -161,7 +159,9 @@ export class BeforeFirst {
   protected readonly agreeing = new FormGroup({
     name: new FormControl('', { nonNullable: true, validators: wordsWanted('Say who agreed, such as the owner.') }),
   });
-  protected abs = Math.abs;
+  /** How far a reading is from the drawing, by the figures that are shown. */
+  protected differs = (reading: number, drawn: number): Sentence =>
+    say`${mmApart(reading, drawn)} ${reading > drawn ? 'over' : 'under'}`;
   protected print = (mm: number): string => printLength(mm, this.units.system());
 
   constructor() {

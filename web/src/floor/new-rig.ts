@@ -132,6 +132,8 @@ export class NewRig {
   /** Owners whose name holds what is typed. */
   protected readonly named = computed(() => {
     const typed = this.typed().trim().toLowerCase();
+    // Nobody is offered before a letter: the list would lie over the rest of the form.
+    if (!typed) return [];
     return this.owners()
       .filter((o) => `${o.name} ${o.email}`.toLowerCase().includes(typed))
       .slice(0, 20);

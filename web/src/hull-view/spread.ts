@@ -49,3 +49,16 @@ export function spreadApart(
   }
   return out;
 }
+
+/**
+ * How high a word stands so that no mark lies over it: where it would stand, or as little above or under that as it takes.
+ * @param marks where marks stand
+ * @param word the middle of the word
+ * @param near how far from that, along and across, a mark lies over the word
+ */
+export function clearOf(marks: readonly Spot[], word: Spot, near: Spot): number {
+  const beside = marks.filter((m) => Math.abs(m.x - word.x) < near.x);
+  const free = (y: number): boolean => beside.every((m) => Math.abs(m.y - y) >= near.y - 1e-9);
+  const ways = [word.y, ...beside.flatMap((m) => [m.y - near.y, m.y + near.y])];
+  return ways.filter(free).sort((a, b) => Math.abs(a - word.y) - Math.abs(b - word.y))[0] ?? word.y;
+}

@@ -9,7 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { spreadApart } from './spread';
+import { clearOf, spreadApart } from './spread';
 import { type CdkDragDrop, DragDropModule } from '@angular/cdk/drag-drop';
 import type { PlannedHole } from '@plain-cleat/core/drilling';
 import { trimDegrees, waterAt } from '@plain-cleat/core/float';
@@ -65,13 +65,15 @@ export interface StripRun {
   readonly cord?: true;
 }
 
+/** Between the middles of two marks, in drawing units: they do not touch. */
+const MARK = 29;
+/** How long the name of an end is, in drawing units. */
+const END_WORD = 36;
+
 /**
  * The boat as a line from bow to stern: the tape, the plan view, the side view under it with true
  * heights. Marks can be picked, dragged and dropped; every gesture has its key elsewhere.
  */
-/** Between the middles of two marks, in drawing units: they do not touch. */
-const MARK = 29;
-
 @Component({
   selector: 'pc-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -253,6 +255,19 @@ export class Strip {
       const far = Math.hypot(spot.x - own.x, spot.y - own.y);
       return { ...m, ...spot, leader: far > 4 ? `M${own.x} ${own.y}L${spot.x} ${spot.y}` : '' };
     });
+  });
+  /** What the ends are called, beside the tips or above or under them where a mark stands there. */
+  protected readonly ends = computed(() => {
+    const scale = this.scale();
+    const marks = this.letters();
+    const end = (says: 'BOW' | 'STERN', at: number, out: 1 | -1) => {
+      const from = scale.x(at) + out * 8;
+      const middle = from + (out * END_WORD) / 2;
+      const y = clearOf(marks, { x: middle, y: this.middle() }, { x: END_WORD / 2 + MARK / 2, y: 5 + MARK / 2 });
+      return { says, x: from, y: y + 4, anchor: out < 0 ? 'end' : 'start' };
+    };
+    const out = this.flipped() ? -1 : 1;
+    return [end('BOW', 0, out === 1 ? -1 : 1), end('STERN', this.hull().length, out)];
   });
   protected readonly datum = computed(() => findDatum(this.hull(), this.tape().datum));
   protected readonly how = computed(() => `hooked on ${this.datum().name.toUpperCase()} · ${RUN_WORDS[this.tape().run]}`);

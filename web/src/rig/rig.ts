@@ -71,14 +71,20 @@ export default class Rig {
       return { ...s, passed: i <= this.here(), count: mine.length, stop: mine.some((f) => f.severity === 'stop') };
     });
   });
+  /** What of this tablet the server does not have yet. */
+  protected readonly kept = computed(() => {
+    const state = this.store.state();
+    const chooses = state?.clashes.length ?? 0;
+    const kept = [
+      ...(chooses ? [`${chooses} of yours to choose from`] : []),
+      ...(state?.waiting ? [`${state.waiting} waiting to be sent`] : []),
+    ].join(', ');
+    return kept || 'all changes saved';
+  });
+  /** What rig it is, whose, and how it stands with its promise. */
   protected readonly says = computed(() => {
     const state = this.store.state();
     if (!state) return '';
-    const chooses = state.clashes.length;
-    const kept = [
-      ...(chooses ? [`${chooses} of yours to choose from`] : []),
-      ...(state.waiting ? [`${state.waiting} waiting to be sent`] : []),
-    ].join(', ');
     const {
       handover: { closing },
     } = state.workup;
@@ -87,7 +93,7 @@ export default class Rig {
       : closing.changed.length > 0
         ? 'changed since signed'
         : promiseOf(state.plan.promised, state.doc.today).says;
-    return `${state.plan.title} · ${state.doc.owner.name} · ${promise} · ${kept || 'all changes saved'}`;
+    return `${state.plan.title} · ${state.doc.owner.name} · ${promise}`;
   });
 
   protected readonly naming = signal(false);

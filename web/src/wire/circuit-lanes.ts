@@ -3,12 +3,14 @@ import { DRAWN, fuseWithin, printAmps } from '@plain-cleat/core/circuits';
 import { capital, printLong, printLength } from '@plain-cleat/core/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import type { WiredRun } from '@plain-cleat/core/wiring';
+import { line } from 'd3-shape';
 import { wireThickness } from '../hull-view/lanes';
 import { Scale, WIDTH } from '../hull-view/scale';
 import { UnitsStore } from '../stores/units.store';
+import { boxTop, circuitLine, LANE, spreadAlong } from './circuit-lines';
 
-const ROW = 66;
-const BOX = { width: 92, height: 42, gap: 6 } as const;
+/** The line under the lanes that tells the chosen cable. */
+const TOLD = 28;
 const ROWS = ['loads', 'channels', 'fuses', 'batteries'] as const;
 type RowName = (typeof ROWS)[number];
 
@@ -44,17 +46,15 @@ interface Box {
       }
       @for (b of drawn().boxes; track b.id) {
         <g [attr.transform]="'translate(' + (b.x - 46) + ' ' + b.y + ')'">
-          <rect class="part" rx="3" [attr.width]="box.width" [attr.height]="box.height" />
+          <rect class="part" rx="3" [attr.width]="lane.boxWide" [attr.height]="lane.boxTall" />
           <text text-anchor="middle" x="46" y="18" class="name">{{ b.title }}</text>
           <text class="more" text-anchor="middle" x="46" y="34">{{ b.more }}</text>
         </g>
       }
-      @if (told(); as t) {
-        <g class="told" [attr.transform]="'translate(' + t.x + ' ' + t.y + ')'">
-          <rect rx="3" [attr.x]="-t.width / 2" y="-11" [attr.width]="t.width" height="22" />
-          <text text-anchor="middle" y="5">{{ t.says }}</text>
-        </g>
-      }
+      <line class="rule" x1="0" [attr.x2]="width" [attr.y1]="height - 28" [attr.y2]="height - 28" />
+      <text class="told" x="96" [attr.y]="height - 9" [class.none]="!told()">
+        {{ told() || 'Touch a cable to see what it is.' }}
+      </text>
     </svg>
   `,
   styles: `
@@ -83,12 +83,13 @@ interface Box {
     .under {
       stroke: var(--tape);
     }
-    .told rect {
-      fill: var(--ink);
+    .told {
+      font-size: 14px;
+      font-weight: 600;
     }
-    .told text {
-      fill: var(--card);
-      font-size: 13px;
+    .told.none {
+      fill: var(--muted);
+      font-weight: 400;
     }
   `,
 })
@@ -99,8 +100,8 @@ export class CircuitLanes {
   readonly picked = output<string>();
   private readonly units = inject(UnitsStore);
   protected readonly width = WIDTH;
-  protected readonly height = ROWS.length * ROW;
-  protected readonly box = BOX;
+  protected readonly height = ROWS.length * LANE.height + TOLD;
+  protected readonly lane = LANE;
 
   protected readonly lanes = computed(() => {
     const more: Readonly<Record<RowName, string>> = {
@@ -109,7 +110,7 @@ export class CircuitLanes {
       fuses: `within ${printLength(fuseWithin(this.workup().wiring.rules.standard), this.units.system(), 'down')}`,
       batteries: 'stored',
     };
-    return ROWS.map((row, i) => ({ name: capital(row), more: more[row], y: i * ROW }));
+    return ROWS.map((row, i) => ({ name: capital(row), more: more[row], y: i * LANE.height }));
   });
 
   private readonly items = computed(() => new Map(this.workup().aboard.owned.map((i) => [i.placed.id, i])));
@@ -152,25 +153,26 @@ export class CircuitLanes {
   });
 
   protected readonly drawn = computed(() => {
-    const boxes = ROWS.flatMap((row, i) =>
-      spread(this.boxes().filter((b) => b.row === row)).map((b) => ({ ...b, y: i * ROW + 14 })),
+    const boxes = ROWS.flatMap((row, lane) =>
+      spreadAlong(this.boxes().filter((b) => b.row === row)).map((b) => ({ ...b, lane, y: boxTop(lane) })),
     );
     const where = new Map(boxes.map((b) => [b.id, b]));
     const joins = this.workup().wiring.runs.flatMap((r, n) => {
       const steps = [where.get(r.from), where.get(`fuse ${r.id}`), where.get(r.to)].filter((b) => b !== undefined);
-      return steps.length < 2 ? [] : [{ id: r.id, thick: wireThickness(r.awg), colour: DRAWN[r.colour], d: stepped(steps, n) }];
+      if (steps.length < 2) return [];
+      const thick = wireThickness(r.awg);
+      const lines = circuitLine(steps, boxes, thick + 2, ((n % 7) - 3) * 4);
+      return [
+        { id: r.id, thick, colour: DRAWN[r.colour], d: lines.map((corners) => line()(corners.map(([x, y]) => [x, y]))).join('') },
+      ];
     });
     return { boxes, joins };
   });
 
-  /** The chosen run in words, where its line starts. */
+  /** The chosen run in words. */
   protected readonly told = computed(() => {
     const run = this.workup().wiring.runs.find((r) => r.id === this.selected());
-    const box = this.drawn().boxes.find((b) => b.id === run?.to);
-    if (!run || !box) return null;
-    const says = toldRun(run, printLong(run.cut, this.units.system()));
-    const width = says.length * 6.4 + 24;
-    return { says, width, x: Math.min(WIDTH - width / 2 - 4, Math.max(width / 2 + 90, box.x)), y: box.y + BOX.height + 12 };
+    return run ? toldRun(run, printLong(run.cut, this.units.system())) : '';
   });
 }
 
@@ -183,32 +185,4 @@ const toldRun = ({ gauge, conductors, drop }: WiredRun, cut: string): string =>
 function shortOf(name: string): string {
   const [first = '', ...rest] = (name.split(',')[0] ?? name).split(' ');
   return rest.reduce((said, word) => (said.length + word.length < 12 ? `${said} ${word}` : said), first);
-}
-
-/** A line from box to box, up and across; each run a little beside the last. */
-function stepped(steps: readonly { readonly x: number; readonly y: number }[], n: number): string {
-  const aside = ((n % 7) - 3) * 4;
-  return steps
-    .slice(1)
-    .map((to, i) => {
-      const from = steps[i] ?? to;
-      const up = to.y < from.y;
-      const [start, end] = up ? [from.y, to.y + BOX.height] : [from.y + BOX.height, to.y];
-      // In one lane the line goes round above it.
-      if (to.y === from.y) return `M${from.x + aside} ${from.y}V${from.y - 8 + aside / 4}H${to.x + aside}V${to.y}`;
-      return `M${from.x + aside} ${start}V${(up ? end + 11 : start + 11) + aside / 2}H${to.x + aside}V${end}`;
-    })
-    .join('');
-}
-
-/** Pushes boxes of one lane apart from bow to stern, then back inside the right edge. */
-function spread(boxes: readonly Box[]): Box[] {
-  const gap = BOX.width + BOX.gap;
-  const out: Box[] = [];
-  for (const b of [...boxes].sort((p, q) => p.x - q.x)) out.push({ ...b, x: Math.max(b.x, (out.at(-1)?.x ?? 60) + gap, 142) });
-  for (let i = out.length - 1, most = WIDTH - 50; i >= 0; i--, most -= gap) {
-    const b = out[i];
-    if (b && b.x > most) out[i] = { ...b, x: most };
-  }
-  return out;
 }
