@@ -96,8 +96,11 @@ export function hullRoutes(router: Router, db: Sequelize, projection: Projection
       return model;
     });
   });
-  bind(router, ROUTES.readHullFile, async ({ body }) => ({
-    readings: body.kind === 'csv' ? await read('offsets', body.text) : await read('outline', body.kind, body.text, body.heights),
+  bind(router, ROUTES.readHullFile, async ({ body, staff }) => ({
+    readings:
+      body.kind === 'csv'
+        ? await read(staff.id, 'offsets', body.text)
+        : await read(staff.id, 'outline', body.kind, body.text, body.heights),
   }));
   bind(router, ROUTES.offsetsCsv, async ({ params, res }) => {
     const model = await newestHull(params.hull ?? '');
@@ -127,7 +130,7 @@ export function hullRoutes(router: Router, db: Sequelize, projection: Projection
     await projection.touchHull(hull);
     return kept;
   });
-  bind(router, ROUTES.readFound, async ({ body }) => read('found', body.text, body.units));
+  bind(router, ROUTES.readFound, async ({ body, staff }) => read(staff.id, 'found', body.text, body.units));
   bind(router, ROUTES.describeHull, async ({ params, body }) => {
     const [count] = await HullRow.update(body, { where: { id: params.own ?? '' } });
     if (count === 0 && !(await HullRow.findByPk(params.own ?? ''))) throw notFound('hull', 'there is no such hull');

@@ -17,12 +17,12 @@ const isEvidence = async (hullId: string, photo: string): Promise<boolean> =>
 
 /** Photos beside the plan, never in it. */
 export function photoRoutes(router: Router, db: Sequelize): void {
-  bind(router, ROUTES.addPhoto, async ({ params, file, body }) => {
+  bind(router, ROUTES.addPhoto, async ({ params, file, body, staff }) => {
     const rig = await findRig(params.rig ?? '');
     if (!file) throw badInput([{ field: 'photo', says: 'choose a JPEG, PNG or WebP photo' }]);
     if ((await PhotoRow.count({ where: { rigId: rig.id } })) >= PHOTO_LIMIT)
       throw badInput([{ field: 'photo', says: `this rig holds ${PHOTO_LIMIT} photos: erase some that are not needed first` }]);
-    const taken = await read('photo', file.buffer);
+    const taken = await read(staff.id, 'photo', file.buffer);
     const id = body.id ?? randomUUID();
     // A tablet that heard no answer sends a photo again under the same id.
     if (!(await PhotoRow.findOne({ where: { id, rigId: rig.id }, attributes: ['id'] })))

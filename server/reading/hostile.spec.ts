@@ -166,6 +166,31 @@ describe('a hostile file', () => {
       await ama.post('/api/hull-files', { kind: 'csv', text: offsetsCsv(TOLVANE), heights }).expect(200);
     });
 
+  it('six drawings that take all the time they may hold up neither a photo nor what somebody else brings', async () => {
+    const order: string[] = [];
+    const noted = async <T>(name: string, work: PromiseLike<T>): Promise<T> => {
+      const answer = await work;
+      order.push(name);
+      return answer;
+    };
+    const slow = Array.from({ length: 6 }, () =>
+      noted(
+        'slow',
+        ama.post('/api/hull-files', { kind: 'svg', text: `<svg><path d="${'M1 1'.repeat(490_000)}"/></svg>`, heights }),
+      ),
+    );
+    const photo = await KINDS['a photo'].good();
+    const quick = [
+      noted('photo', tom.sendFile(`/api/rigs/${photoRig}/photos`, 'photo', photo, 'photo.jpg')),
+      noted('drawing', tom.post('/api/hull-files', { kind: 'csv', text: offsetsCsv(TOLVANE), heights })),
+    ];
+    for (const { status } of await Promise.all(quick)) expect(status).toBe(200);
+    for (const { status } of await Promise.all(slow)) expect([422, 503]).toContain(status);
+    // The photo before any of them; the other's drawing before the third, for two are read at once.
+    expect(order.indexOf('photo')).toBe(0);
+    expect(order.indexOf('drawing')).toBeLessThan(4);
+  });
+
   it('more at once than can be read: the rest is told to come again, and what was taken is read', async () => {
     const answers = await Promise.all(
       Array.from({ length: 24 }, () => ama.post('/api/hull-files', { kind: 'csv', text: offsetsCsv(TOLVANE), heights })),

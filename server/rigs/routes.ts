@@ -67,8 +67,8 @@ export function rigRoutes(
     projection.touch(made.id);
     return made;
   });
-  bind(router, ROUTES.importRig, async ({ body }) => {
-    const made = await importRig(db, await read('rig', body.text));
+  bind(router, ROUTES.importRig, async ({ body, staff }) => {
+    const made = await importRig(db, await read(staff.id, 'rig', body.text));
     projection.touch(made.id);
     return made;
   });
@@ -96,7 +96,7 @@ export function rigRoutes(
     if (override && body.facts.length > 1)
       throw badInput([{ field: 'override', says: 'it is for one fact: send the others apart' }]);
     const manager = override ? await signing(override, req.ip ?? '') : null;
-    for (const f of body.facts) if ('drawing' in f) await read('signature', f.drawing);
+    for (const f of body.facts) if ('drawing' in f) await read(staff.id, 'signature', f.drawing);
     const by = manager
       ? { name: manager.name }
       : body.keptBy

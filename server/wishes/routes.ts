@@ -8,9 +8,9 @@ import { read } from '../reading/read';
 
 /** The owner's spreadsheet: read, its columns guessed, what was mapped by hand remembered. */
 export function wishRoutes(router: Router): void {
-  bind(router, ROUTES.readWishSheet, async ({ file }) => {
+  bind(router, ROUTES.readWishSheet, async ({ file, staff }) => {
     if (!file) throw badInput([{ field: 'file', says: 'choose a CSV or XLSX file' }]);
-    const { cells, dropped } = await read('sheet', file.buffer);
+    const { cells, dropped } = await read(staff.id, 'sheet', file.buffer);
     const remembered = Object.fromEntries(
       (await HeadingRow.findAll()).map((r) => [r.heading, r.meaning as ColumnMeaning | 'nothing']),
     );
