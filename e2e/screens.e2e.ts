@@ -58,6 +58,22 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await expect(reading).not.toHaveValue(start);
   const dragged = await reading.inputValue();
   await allKept(page);
+  // Escape with it under the finger: it lies where it lay, and letting go does nothing more.
+  const [at, away] = [await onStrip(page, 2500, 0), await onStrip(page, 2200, 0)];
+  await page.mouse.move(at.x, at.y);
+  await page.mouse.down();
+  await page.mouse.move(away.x, away.y, { steps: 6 });
+  await expect(reading).not.toHaveValue(dragged);
+  await page.keyboard.press('Escape');
+  await expect(reading).toHaveValue(dragged);
+  await page.mouse.up();
+  await expect(reading).toHaveValue(dragged);
+  // And closes what lies on top before it lets the fitting go.
+  await page.keyboard.press('?');
+  await expect(page.getByRole('region', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'Keys' })).toHaveCount(0);
+  await expect(reading).toBeVisible();
   // Nudged by a sixteenth, then an inch.
   await page.locator('pc-card h2').click();
   await page.keyboard.press('Space');

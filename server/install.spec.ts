@@ -67,7 +67,7 @@ class Installation {
       '127.0.0.1:3306': `127.0.0.1:${this.database.port}`,
       'ANOTHER-LONG-PASSWORD': 'another-one-of-the-spec',
       'ONE-LONG-PASSWORD': 'one-of-the-spec',
-      'what openssl rand -base64 32 prints': 'a secret of this spec alone, and long',
+      'what openssl rand -base64 32 prints': 'c2VjcmV0IG9mIHRoaXMgc3BlYyBhbG9uZSwgYW5kIGxvbmc=',
       'mariadb -e': `mariadb --no-defaults --socket=${this.database.socket} -u root -e`,
       '-u plain-cleat': `-u ${this.user}`,
       ':4600': `:${this.port}`,

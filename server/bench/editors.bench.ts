@@ -88,11 +88,11 @@ const doc = await ama.rig(shared);
 console.log(`kept of the shared rig: ${Object.keys(doc.plan.wishes).length} of ${EDITORS * EACH + 1}`);
 
 // Somebody brings a file that takes all the time there is: how long others wait meanwhile, against an idle server.
-const ask = async (n: number): Promise<number> => {
+const ask = async (n: number, path = '/api/owners'): Promise<number> => {
   const all: number[] = [];
   for (let i = 0; i < n; i++) {
     const start = performance.now();
-    await fetch(`${callers[0]?.address}/api/owners`, { headers: callers[0]?.headers });
+    await (await fetch(`${callers[0]?.address}${path}`, { headers: callers[0]?.headers })).text();
     all.push(performance.now() - start);
   }
   return all.sort((a, b) => a - b)[Math.floor(n / 2)] ?? NaN;
@@ -110,6 +110,29 @@ const under = await ask(60);
 busy = false;
 await hostile;
 console.log(`another's request while hostile drawings are read: ${(under / idle).toFixed(1)} × idle (${idle.toFixed(1)} ms)`);
+
+// The floor while six people work, each on a rig of the demo: as fast as they are answered, and as fast as hands are.
+const WORKING = 6;
+const { rigs: floor } = (await (await fetch(`${address}/api/floor`, { headers })).json()) as { rigs: { id: string }[] };
+for (const pause of [0, 250]) {
+  const quiet = await ask(60, '/api/floor');
+  let working = true;
+  let made = 0;
+  const editors = floor.slice(0, WORKING).map(async ({ id }, who) => {
+    for (let n = 0; working; n++, made++) {
+      await served(id, n, who);
+      if (pause) await new Promise((r) => setTimeout(r, pause));
+    }
+  });
+  const start = performance.now();
+  const beside = await ask(60, '/api/floor');
+  const each = (1000 * made) / (performance.now() - start);
+  working = false;
+  await Promise.all(editors);
+  console.log(
+    `the floor beside ${WORKING} editors, ${pause ? `a change each ${pause} ms` : 'as fast as they are answered'} (${each.toFixed(0)} changes a second): ${(beside / quiet).toFixed(1)} × idle (${quiet.toFixed(1)} ms)`,
+  );
+}
 await bare.close();
 for (const one of running) await ended(one, 'SIGTERM');
 await s.close();

@@ -49,6 +49,9 @@ await run(
 );
 
 await run(
+  `INSERT INTO owners (id, name, email) SELECT CONCAT('bench-owner-', n.seq), CONCAT('Bench Owner ', n.seq), '' FROM ${numbers}`,
+);
+await run(
   `INSERT INTO part_revisions (id, revision, document)
    SELECT CONCAT('bench-part-', n.seq), 1, REPLACE(r.document, '"id":"pad-eye"', CONCAT('"id":"bench-part-', n.seq, '"'))
    FROM seq_1_to_${PARTS} n JOIN part_revisions r ON r.id = 'pad-eye'`,
@@ -102,6 +105,7 @@ const CASES: readonly (readonly [name: string, path: string, bare: readonly stri
   ['floor', '/api/floor', [`SELECT ${listed}, p.outline FROM ${joined} WHERE r.place = 'yard'`]],
   ['rigs', '/api/rigs', [`SELECT ${listed} FROM ${joined} ORDER BY r.number`]],
   ["owners' hulls", '/api/hulls', ['SELECT * FROM hulls ORDER BY id', 'SELECT id, number, hullId FROM rigs ORDER BY number']],
+  ['owners', '/api/owners', ['SELECT id, name, email FROM owners ORDER BY name']],
   ['cuts', '/api/cuts', [`SELECT r.id, r.version, p.version AS projected, p.cuts FROM ${joined} WHERE r.place <> 'handed over'`]],
   [
     `a rig whose hull has ${ON_ONE_HULL}`,

@@ -19,7 +19,7 @@ const MOST_PAGES = 200;
 export function ownerRoutes(router: Router, db: Sequelize): void {
   const pages = new Made<OwnerPage>(MOST_PAGES);
   bind(router, ROUTES.owners, async () =>
-    (await OwnerRow.findAll({ order: [['name', 'ASC']] })).map(({ id, name, email }) => ({ id, name, email })),
+    OwnerRow.findAll({ attributes: ['id', 'name', 'email'], order: [['name', 'ASC']], raw: true }),
   );
   bind(router, ROUTES.makeLink, async ({ params, body }) => {
     const rig = await findRig(params.rig ?? '');

@@ -179,7 +179,7 @@ describe('a hostile file', () => {
         ama.post('/api/hull-files', { kind: 'svg', text: `<svg><path d="${'M1 1'.repeat(490_000)}"/></svg>`, heights }),
       ),
     );
-    const photo = await KINDS['a photo'].good();
+    const photo = await (KINDS['a photo'] as Kind).good();
     const quick = [
       noted('photo', tom.sendFile(`/api/rigs/${photoRig}/photos`, 'photo', photo, 'photo.jpg')),
       noted('drawing', tom.post('/api/hull-files', { kind: 'csv', text: offsetsCsv(TOLVANE), heights })),

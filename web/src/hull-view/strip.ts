@@ -342,6 +342,14 @@ export class Strip {
     this.moved.emit({ id: d.id, x: at.x + d.dx, y: at.y + d.dy, done: true });
   }
 
+  /** What is under the finger goes back to where it was; whether anything is. */
+  putBack(): boolean {
+    if (!this.dragging()) return false;
+    this.dragging.set(null);
+    this.loupe.set(null);
+    return true;
+  }
+
   protected putDown({ event, item }: CdkDragDrop<unknown, unknown, { readonly id: string }>): void {
     const at = 'changedTouches' in event ? event.changedTouches[0] : event;
     if (at) this.dropped.emit({ ...this.place(at), part: item.data.id });

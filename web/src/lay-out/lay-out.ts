@@ -88,6 +88,7 @@ export default class LayOut {
   protected readonly library = inject(Library);
   private readonly palette = viewChild(Palette);
   private readonly card = viewChild(Card);
+  private readonly boat = viewChild(Strip);
   private readonly injector = inject(Injector);
   protected readonly tapeRuns = Object.entries(RUN_NAMES).map(([value, says]) => ({
     value: value as keyof typeof RUN_NAMES,
@@ -350,7 +351,10 @@ export default class LayOut {
     'Ctrl+Z': () => this.store.redo(),
     'Ctrl+y': () => this.store.redo(),
     Escape: () => {
-      if (this.carrying() || this.placing() || this.placingAssembly() || this.spot()) {
+      // What lies on top goes first.
+      if (this.showKeys()) this.showKeys.set(false);
+      else if (this.boat()?.putBack()) this.store.preview(null);
+      else if (this.carrying() || this.placing() || this.placingAssembly() || this.spot()) {
         this.placingAssembly.set(null);
         this.carrying.set(false);
         this.placing.set(null);

@@ -39,7 +39,7 @@ import { RigStore, type RigState } from '../stores/rig.store';
       />
     }
     @if (naming()) {
-      <form [formGroup]="form" (pcSubmit)="add()">
+      <form [formGroup]="form" (pcSubmit)="add()" (keydown.escape)="naming.set(false)">
         <pc-text-field label="New set" [max]="40" placeholder="all-day, trolling, guest" [control]="form.controls.name" />
         <button mat-flat-button type="submit">Save</button>
         <button mat-button type="button" (click)="naming.set(false)">Cancel</button>
