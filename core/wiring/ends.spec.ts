@@ -64,6 +64,8 @@ describe('ends of a cable', () => {
     expect(told(ends('box', 'screen', { way: 3 }))[0]).toBe('orange ferrule red');
     expect(told(ends('box', 'screen', { way: 3, awg: 8 }))[0]).toBe('orange ring M4 8 AWG lug');
     expect(ends('large', 'switch', { awg: 2 })[1]?.stud).toBe(10);
+    // A switch hands on over a stud like the one it is fed by.
+    expect(ends('switch', 'screen', { way: 1, awg: 2 })[0]?.stud).toBe(10);
   });
 
   it('are none of what lies as it lay, or has no gauge, and none at a part that brings its cable', () => {

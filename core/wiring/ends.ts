@@ -65,6 +65,7 @@ const GUARD_STUDS: Readonly<Record<GuardKind, Stud | null>> = {
   'strip fuse': 8,
   'class T fuse': 8,
 };
+/** The screw of one way of several; a switch hands on over a stud like the one it is fed by (common practice, no source). */
 const WAY_STUD: Stud = 4;
 
 /** Wire of this gauge and thinner goes under a box's screw in a ferrule, thicker as a ring (common practice, no source). */
@@ -76,6 +77,8 @@ function polesOf(power: Power | undefined): Stud | null {
   const { amps } = power?.passes ?? {};
   return amps === undefined ? null : (power?.stud ?? MAIN_STUDS.find(([most]) => amps <= most)?.[1] ?? 10);
 }
+
+const wayStud = (power: Power | undefined): Stud => ((power?.passes?.ways ?? 1) > 1 ? WAY_STUD : (polesOf(power) ?? WAY_STUD));
 
 /** Jaws and heat-shrink for a gauge (insulated terminals' colours; common practice, no source). */
 function crimped(awg: Awg, series: WireRules['series']): Pick<End, 'die' | 'shrink'> {
@@ -129,7 +132,7 @@ export function endsOf({ run, powerOf, guards, series }: EndsInput): readonly En
     });
     const leaves =
       way !== null && out === '+'
-        ? end({ is: 'way', fitting: from, way }, screwed(WAY_STUD))
+        ? end({ is: 'way', fitting: from, way }, screwed(wayStud(powerOf(from))))
         : end({ is: 'pole', fitting: from, pole: out }, atPole(from));
     const held =
       out === '−'

@@ -112,16 +112,16 @@ export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
 
   if (cables.length) {
     paper.heading('What each carries');
-    const carries = [70, 90, 90, 110, paper.width - 360];
+    const carries = [70, 90, 100, 120, paper.width - 380];
     paper.row(['Cable', 'May carry', 'Everything on', 'Motors held fast', 'Over the day, on average'], carries, {
       bold: true,
-      ends: [1, 2, 3],
+      ends: [1, 2, 3, 4],
     });
     const amps = (a: number): string => `${printAmps(a)} A`;
     for (const { run, label } of cables) {
       const { steady, most, day } = currentsOf(run, w);
       const held = most === null ? 'too much' : amps(most);
-      paper.row([label, amps(run.size.ampacity), amps(steady), held, amps(day)], carries, { ends: [1, 2, 3] });
+      paper.row([label, amps(run.size.ampacity), amps(steady), held, amps(day)], carries, { ends: [1, 2, 3, 4] });
     }
   }
 

@@ -36,6 +36,7 @@ const AT_ONCE = 50;
       <mat-autocomplete
         #list
         autoActiveFirstOption
+        panelWidth="min(480px, 92vw)"
         [hideSingleSelectionIndicator]="true"
         [displayWith]="says"
         (optionSelected)="pick($event.option.value)"
