@@ -22,7 +22,7 @@ export async function emptyServer(): Promise<{ url: string; adminUrl: string; fo
   const port = await freePort();
   const child = spawn(
     'bash',
-    ['-c', '. bin/database; database_up "$1" "$2"; echo up; read -r; database_down', 'bash', folder, String(port)],
+    ['-c', '. bin/database; database_up "$1" "$2"; echo up; read -r; database_down; rm -rf "$1"', 'bash', folder, String(port)],
     {
       stdio: ['pipe', 'pipe', 'ignore'],
     },
