@@ -1,7 +1,6 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -14,6 +13,7 @@ import { migrate } from './database/migrate';
 import { BackupRow, PhotoRow } from './database/models';
 import { shop, testUrl } from './testing/shop';
 import { emptyServer } from './testing/started';
+import { scratchFolder } from './testing/scratch';
 
 const LONG = process.env.LONG === 'yes';
 const adminUrl = (): string => process.env.TEST_DATABASE_ADMIN_URL ?? testUrl();
@@ -73,7 +73,7 @@ describe('a backup', () => {
     await ama.sendFile(`/api/rigs/${rig}/photos`, 'photo', photo, 'boat.jpg').expect(200);
     await ama.get('/api/floor').expect(200);
 
-    const folder = mkdtempSync(join(tmpdir(), 'plain-cleat-backups-'));
+    const folder = scratchFolder();
     const copy = (...how: string[]): string =>
       run('bin/backup', [...how, folder], { DATABASE_ADMIN_URL: adminUrl(), KEEP: '2' }).out.trim();
     const file = copy();
@@ -119,7 +119,7 @@ describe('a backup', () => {
     const bytes = randomBytes(LONG ? 12_000_000 : 9_000_000);
     await PhotoRow.create({ id: 'large', rigId: rig, mime: 'image/jpeg', bytes });
     await PhotoRow.create({ id: 'none', rigId: rig, mime: 'image/jpeg', bytes: Buffer.alloc(0) });
-    const folder = mkdtempSync(join(tmpdir(), 'plain-cleat-backups-'));
+    const folder = scratchFolder();
     const proved = run('bin/backup', ['--prove', folder], { DATABASE_ADMIN_URL: adminUrl() });
     expect(proved.code).withContext(proved.out).toBe(0);
     expect(readdirSync(folder).filter((f) => !f.endsWith('.sql.gz'))).toEqual([]);
@@ -164,7 +164,7 @@ describe('a backup', () => {
 
   it('that is killed on its way leaves nothing that looks like one', async () => {
     await shop();
-    const folder = mkdtempSync(join(tmpdir(), 'plain-cleat-backups-'));
+    const folder = scratchFolder();
     const env = { ...process.env, DATABASE_ADMIN_URL: adminUrl() };
     for (const after of [60, 200, 400]) {
       const child = spawn('bin/backup', [folder], { env, stdio: 'ignore' });

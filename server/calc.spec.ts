@@ -1,10 +1,10 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { writeRigFile } from '@plain-cleat/core/rig';
 import { demoRigs, SHOP } from '@plain-cleat/demo';
 import { readConfig } from './config';
+import { scratchFolder } from './testing/scratch';
 
 const calc = (args: string[], input = ''): { code: number | null; out: string; err: string } => {
   const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'server/calc.ts', ...args], {
@@ -15,7 +15,7 @@ const calc = (args: string[], input = ''): { code: number | null; out: string; e
 };
 
 describe('the headless door', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'cleat-'));
+  const folder = scratchFolder();
   const rigPath = join(folder, 'rig.json');
   const [, survey] = demoRigs('2026-06-10');
   writeFileSync(rigPath, writeRigFile(survey?.file as never));

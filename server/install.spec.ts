@@ -1,7 +1,6 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { appendFileSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { appendFileSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:http2';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
@@ -9,6 +8,7 @@ import { writeRigFile } from '@plain-cleat/core/rig';
 import { demoRigs } from '@plain-cleat/demo';
 import { chromium } from '@playwright/test';
 import { below, emptyServer, freePort } from './testing/started';
+import { scratchFolder } from './testing/scratch';
 
 const PAGE = readFileSync(new URL('../docs/installing.md', import.meta.url), 'utf8');
 const HERE = fileURLToPath(new URL('..', import.meta.url));
@@ -28,8 +28,8 @@ interface Ran {
 
 /** Installs a shop by the page on this machine, under a user, an address and folders of the spec's own; root alone can. */
 class Installation {
-  readonly home = mkdtempSync(join(tmpdir(), 'cleat-shop-'));
-  readonly files = mkdtempSync(join(tmpdir(), 'cleat-etc-'));
+  readonly home = scratchFolder();
+  readonly files = scratchFolder();
   readonly user = `cleat-${process.pid}`;
   readonly origin = join(this.files, 'origin');
   private readonly shown: ChildProcess;

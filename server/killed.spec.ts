@@ -1,7 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { RigDocument } from '@plain-cleat/api';
 import sharp from 'sharp';
@@ -11,6 +8,7 @@ import { ChangeRow, FactRow, RigRow } from './database/models';
 import { type Caller, callerAt, ended, startServer } from './testing/process';
 import { shop } from './testing/shop';
 import { below, freePort, Started } from './testing/started';
+import { scratchFolder } from './testing/scratch';
 
 /** Rounds of killing. */
 const TIMES = process.env.LONG ? 100 : 4;
@@ -94,7 +92,7 @@ describe('a server killed at random moments', () => {
 
 describe('server, database or both killed', () => {
   it(`${EACH} times under facts with photos and changes: nothing acknowledged is lost, nothing is there twice`, async () => {
-    const data = mkdtempSync(join(tmpdir(), 'plain-cleat-'));
+    const data = scratchFolder();
     const [port, dbPort] = [await freePort(), await freePort()];
     let house = await Started.begin(data, port, dbPort).ready();
     const random = seeded(7);

@@ -1,16 +1,16 @@
 import { execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Floor, Session } from '@plain-cleat/api';
 import { demoRigs } from '@plain-cleat/demo';
 import { below, emptyServer, freePort, Started } from './testing/started';
+import { scratchFolder } from './testing/scratch';
 
 describe('starting', () => {
   it('ends in one healthy server with the whole demo, whatever is killed and whenever', async () => {
-    const data = mkdtempSync(join(tmpdir(), 'plain-cleat-'));
+    const data = scratchFolder();
     const [port, dbPort] = [await freePort(), await freePort()];
     const begin = (): Started => Started.begin(data, port, dbPort);
     const demo = demoRigs('2026-06-01').length;
@@ -52,7 +52,7 @@ describe('starting', () => {
   });
 
   it('says what is wrong with its settings and its port', async () => {
-    const data = mkdtempSync(join(tmpdir(), 'plain-cleat-'));
+    const data = scratchFolder();
     const taken = createServer();
     await new Promise<void>((ready) => taken.listen(0, '127.0.0.1', ready));
     const busy = Started.begin(data, (taken.address() as AddressInfo).port, await freePort());

@@ -1,11 +1,9 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Floor } from '@plain-cleat/api';
 import { callerAt } from './process';
+import { scratchFolder } from './scratch';
 
 /** A port of this machine that nobody listens on. */
 export async function freePort(): Promise<number> {
@@ -18,7 +16,7 @@ export async function freePort(): Promise<number> {
 
 /** An empty database server of its own. */
 export async function emptyServer(): Promise<{ url: string; adminUrl: string; folder: string; stop(): void }> {
-  const folder = mkdtempSync(join(tmpdir(), 'plain-cleat-'));
+  const folder = scratchFolder();
   const port = await freePort();
   const child = spawn(
     'bash',
