@@ -46,9 +46,9 @@ const wish = (): object => ({
   to: { text: 'a wish of the bench', part: null },
 });
 let lost = 0;
-const served = async (rig: string, _n: number, who: number): Promise<void> => {
+const served = async (rig: string, _n: number, who: number, change: object = wish()): Promise<void> => {
   const { address, headers } = callers[who] as Caller;
-  const body = JSON.stringify({ baseVersion: 0, undoes: null, change: wish() });
+  const body = JSON.stringify({ baseVersion: 0, undoes: null, change });
   for (;;) {
     const answer = await fetch(`${address}/api/rigs/${rig}/changes`, { method: 'POST', headers, body });
     if (answer.ok) return;
@@ -88,11 +88,12 @@ const doc = await ama.rig(shared);
 console.log(`kept of the shared rig: ${Object.keys(doc.plan.wishes).length} of ${EDITORS * EACH + 1}`);
 
 // Somebody brings a file that takes all the time there is: how long others wait meanwhile, against an idle server.
+const somebody = await callerAt(running[0]?.address ?? '', 'tom', 'bench-two');
 const ask = async (n: number, path = '/api/owners'): Promise<number> => {
   const all: number[] = [];
   for (let i = 0; i < n; i++) {
     const start = performance.now();
-    await (await fetch(`${callers[0]?.address}${path}`, { headers: callers[0]?.headers })).text();
+    await (await fetch(`${somebody.address}${path}`, { headers: somebody.headers })).text();
     all.push(performance.now() - start);
   }
   return all.sort((a, b) => a - b)[Math.floor(n / 2)] ?? NaN;
@@ -114,13 +115,17 @@ console.log(`another's request while hostile drawings are read: ${(under / idle)
 // The floor while six people work, each on a rig of the demo: as fast as they are answered, and as fast as hands are.
 const WORKING = 6;
 const { rigs: floor } = (await (await fetch(`${address}/api/floor`, { headers })).json()) as { rigs: { id: string }[] };
-for (const pause of [0, 250]) {
-  const quiet = await ask(60, '/api/floor');
+const quiet = await ask(60, '/api/floor');
+for (const pause of [250, 0]) {
   let working = true;
   let made = 0;
   const editors = floor.slice(0, WORKING).map(async ({ id }, who) => {
+    // One wish of each, written anew again and again.
+    const name = randomUUID().slice(0, 12);
+    const text = (n: number): object | null => (n === 0 ? null : { text: `a wish of the bench, ${n}`, part: null });
     for (let n = 0; working; n++, made++) {
-      await served(id, n, who);
+      const change = { id: randomUUID(), kind: 'writeWish', wish: name, from: text(n), to: text(n + 1) };
+      await served(id, n, who, change);
       if (pause) await new Promise((r) => setTimeout(r, pause));
     }
   });

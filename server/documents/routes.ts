@@ -65,7 +65,7 @@ async function photosOf(rigId: string, facts: readonly Fact[]): Promise<Photos> 
 export function documentRoutes(router: Router, db: Sequelize, projection: Projection): void {
   bind(router, ROUTES.print, async ({ params, staff }) => {
     const rig = params.rig ?? '';
-    if (await freezeLetters(db, rig, staff.id)) projection.touch(rig);
+    if (await freezeLetters(db, rig, staff.id)) projection.touch(rig, staff.id);
     return {};
   });
   const papers = new Made<Drawn>(MOST_PAPERS);

@@ -6,7 +6,7 @@ import { newestShop } from '../revisions/revisions';
 import { todayIn } from '../rigs/load';
 import type { Projection } from '../rigs/projection';
 
-/** Whoever comes right after a change waits so long for what follows from it, ms. */
+/** Whoever comes right after a change of their own waits so long for what follows from it, ms. */
 const FRESH = 1500;
 /** Of what was handed over the floor shows so many, the newest; the list of rigs has them all. */
 const HANDED_OVER = 20;
@@ -35,8 +35,8 @@ const FROM = `rigs r LEFT JOIN owners o ON o.id = r.ownerId LEFT JOIN projection
 export function floorRoutes(router: Router, db: Sequelize, projection: Projection): void {
   const rows = (sql: string): Promise<Row[]> => db.query<Row>(sql, { type: QueryTypes.SELECT });
 
-  bind(router, ROUTES.floor, async () => {
-    await projection.settled(FRESH);
+  bind(router, ROUTES.floor, async ({ staff }) => {
+    await projection.settledOf(staff.id, FRESH);
     const [here, gone, shop] = await Promise.all([
       rows(`SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place NOT IN ('handed over', 'set aside') ORDER BY r.number`),
       rows(`SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place = 'handed over' ORDER BY r.number DESC LIMIT ${HANDED_OVER}`),
@@ -60,8 +60,8 @@ export function floorRoutes(router: Router, db: Sequelize, projection: Projectio
     };
   });
 
-  bind(router, ROUTES.rigs, async () => {
-    await projection.settled(FRESH);
+  bind(router, ROUTES.rigs, async ({ staff }) => {
+    await projection.settledOf(staff.id, FRESH);
     const [rigs, shop] = await Promise.all([rows(`SELECT ${LISTED} FROM ${FROM} ORDER BY r.number`), newestShop()]);
     return {
       today: todayIn(shop.timeZone),

@@ -127,7 +127,7 @@ export function hullRoutes(router: Router, db: Sequelize, projection: Projection
   bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => {
     const hull = params.own ?? '';
     const kept = await keepHullFacts(db, hull, staff.name, body.facts);
-    await projection.touchHull(hull);
+    await projection.touchHull(hull, staff.id);
     return kept;
   });
   bind(router, ROUTES.readFound, async ({ body, staff }) => read(staff.id, 'found', body.text, body.units));

@@ -2,8 +2,10 @@ import { randomUUID } from 'node:crypto';
 import type { OwnHull, RigDocument } from '@plain-cleat/api';
 import { ProjectionRow, RigRow } from '../database/models';
 import { deck, fitted } from '@plain-cleat/core/testing';
+import pino from 'pino';
 import { type Person, shop } from '../testing/shop';
 import { until } from '../testing/until';
+import { Projection } from './projection';
 
 const eyeAt = (x: number): object => fitted('pad-eye', deck(x), 'rivet');
 const place = (person: Person, rig: string, x: number) =>
@@ -90,5 +92,43 @@ describe('what is projected of a rig', () => {
         .withContext(`${path}: ${asked.join('\n')}`)
         .toBeLessThanOrEqual(2);
     }
+  });
+
+  it('is waited for by whoever made the change, who comes first, and by nobody else', async () => {
+    const projection = new Projection(pino({ level: 'silent' }));
+    const order: string[] = [];
+    const ends = new Map<string, () => void>();
+    spyOn(projection as unknown as { project(rig: string): Promise<void> }, 'project').and.callFake((rig) => {
+      order.push(rig);
+      return new Promise((resolve) => ends.set(rig, resolve));
+    });
+    for (const rig of ['a', 'b', 'c', 'd']) projection.touch(rig, 'ama');
+    projection.touch('his', 'tom');
+    // Whoever changed nothing waits for nothing, however much is under way.
+    await projection.settledOf('mara', Infinity);
+    let seen = false;
+    const his = projection.settledOf('tom', 2 ** 30).then(() => (seen = true));
+    const end = async (rig: string): Promise<void> => {
+      ends.get(rig)?.();
+      await new Promise((r) => setImmediate(r));
+    };
+    await end('a');
+    expect(order).toEqual(['a', 'his']);
+    expect(seen).toBeFalse();
+    await end('his');
+    await his;
+    // And nobody waits for ever.
+    await projection.settledOf('ama', 1);
+    for (const rig of ['b', 'c', 'd']) await end(rig);
+    expect(order).toEqual(['a', 'his', 'b', 'c', 'd']);
+    await projection.stop();
+  });
+
+  it('of a change of one’s own is on the floor that is asked for next', async () => {
+    const tom = await (await shop()).signIn('tom');
+    const own = await (await (await shop()).signIn('ama')).newRig('his own');
+    await place(tom, own, 3250);
+    await tom.get('/api/floor').expect(200);
+    expect(await projected(own)).toBeTrue();
   });
 });

@@ -15,12 +15,31 @@ const STALE = `
   SELECT r.id FROM ${RIGS_PROJECTED} WHERE NOT ${asItIs()}
   ORDER BY r.place = 'handed over', r.number LIMIT ${AT_ONCE}`;
 
+/** A rig that waits to be projected. */
+interface Touched {
+  /** Who changed something of it. */
+  readonly by: Set<string>;
+  /** One of them waits for it. */
+  wanted: boolean;
+  readonly projected: Promise<void>;
+  readonly done: () => void;
+}
+
+function touchedNow(): Touched {
+  let done: () => void = () => undefined;
+  const projected = new Promise<void>((resolve) => (done = resolve));
+  return { by: new Set(), wanted: false, projected, done };
+}
+
 /**
  * Projects rigs into the rows that lists and other rigs read, after the answer and once for all that came meanwhile.
  * A row says what it was made of and can always be made again, so a failure is only logged, and tried again later.
  */
 export class Projection {
-  private readonly waiting = new Set<string>();
+  /** By rig; what somebody waits for goes first. */
+  private readonly waiting = new Map<string, Touched>();
+  /** The one that is being projected. */
+  private now: Touched | null = null;
   private running: Promise<void> | null = null;
   private readonly timer: NodeJS.Timeout;
 
@@ -28,16 +47,18 @@ export class Projection {
     this.timer = setInterval(() => void this.sweep(), SWEPT).unref();
   }
 
-  /** Something of this rig changed. */
-  touch(rigId: string): void {
-    this.waiting.add(rigId);
+  /** Something of this rig changed, by whom: they are shown what follows from it. */
+  touch(rigId: string, by?: string): void {
+    const touched = this.waiting.get(rigId) ?? touchedNow();
+    if (by !== undefined) touched.by.add(by);
+    this.waiting.set(rigId, touched);
     this.running ??= this.run().finally(() => (this.running = null));
   }
 
   /** Something was found on this hull or done to it: all its rigs see it. */
-  async touchHull(hullId: string, but?: string): Promise<void> {
+  async touchHull(hullId: string, by?: string, but?: string): Promise<void> {
     const rigs = await RigRow.findAll({ attributes: ['id'], where: { hullId } });
-    for (const { id } of rigs) if (id !== but) this.touch(id);
+    for (const { id } of rigs) if (id !== but) this.touch(id, by);
   }
 
   /** Looks for what is not as its rig is: after an upgrade, or when a process ended before it had projected. */
@@ -50,26 +71,35 @@ export class Projection {
     }
   }
 
-  /** Settles once everything touched is projected, or after so many ms: whoever looks then sees what was. */
-  async settled(most = Infinity): Promise<void> {
-    const soon = Number.isFinite(most) ? [new Promise<void>((r) => setTimeout(r, most).unref())] : [];
-    while (
-      this.running &&
-      (await Promise.race([this.running.then(() => 'done'), ...soon.map((p) => p.then(() => 'late'))])) === 'done'
-    );
+  /**
+   * Settles once what this person touched is projected, or after so many ms; what others do meanwhile is waited for by nobody.
+   */
+  async settledOf(by: string, most: number): Promise<void> {
+    const mine = [...this.waiting.values(), ...(this.now ? [this.now] : [])].filter((t) => t.by.has(by));
+    if (mine.length === 0) return;
+    for (const t of mine) t.wanted = true;
+    const late = new Promise<void>((resolve) => setTimeout(resolve, most).unref());
+    await Promise.race([Promise.all(mine.map((t) => t.projected)), late]);
   }
 
   /** Ends once what was touched is projected. */
   async stop(): Promise<void> {
     clearInterval(this.timer);
-    await this.settled();
+    while (this.running) await this.running;
   }
 
   private async run(): Promise<void> {
-    for (let [next] = this.waiting; next !== undefined; [next] = this.waiting) {
-      this.waiting.delete(next);
-      await this.project(next).catch((error: unknown) => this.log.warn({ err: error, rigId: next }, 'rig not projected'));
+    for (;;) {
+      const all = [...this.waiting];
+      const next = all.find(([, t]) => t.wanted) ?? all[0];
+      if (!next) break;
+      const [rigId, touched] = next;
+      this.waiting.delete(rigId);
+      this.now = touched;
+      await this.project(rigId).catch((error: unknown) => this.log.warn({ err: error, rigId }, 'rig not projected'));
+      touched.done();
     }
+    this.now = null;
   }
 
   private async project(rigId: string): Promise<void> {
@@ -89,7 +119,7 @@ export class Projection {
       cuts: JSON.stringify(cuts),
     });
     // The other rigs of the hull are judged by its holes.
-    if ((before?.holes ?? '[]') !== written) await this.touchHull(hullId, rigId);
+    if ((before?.holes ?? '[]') !== written) await this.touchHull(hullId, undefined, rigId);
     // Signed for, it leaves the floor; changed since, it is back.
     const moved = closed ? 'handed over' : place === 'handed over' && changed ? 'yard' : place;
     if (moved !== place) await RigRow.update({ place: moved }, { where: { id: rigId, version, place } });

@@ -62,14 +62,14 @@ export function rigRoutes(
     readonly secret: string;
   },
 ): void {
-  bind(router, ROUTES.openRig, async ({ body }) => {
+  bind(router, ROUTES.openRig, async ({ body, staff }) => {
     const made = await openNewRig(db, body);
-    projection.touch(made.id);
+    projection.touch(made.id, staff.id);
     return made;
   });
   bind(router, ROUTES.importRig, async ({ body, staff }) => {
     const made = await importRig(db, await read(staff.id, 'rig', body.text));
-    projection.touch(made.id);
+    projection.touch(made.id, staff.id);
     return made;
   });
   bind(router, ROUTES.rig, async ({ params, staff }) => describe(params.rig ?? '', staff.id, range));
@@ -84,7 +84,7 @@ export function rigRoutes(
     checkAcceptance(change, maker, manager);
     const own = await withOwnAmounts(rigId, change, body.undoes);
     const done = await recordChange(db, { rigId, author: (manager ?? maker).id, ...body, change: own });
-    projection.touch(rigId);
+    projection.touch(rigId, staff.id);
     return done;
   });
   bind(router, ROUTES.facts, async ({ req, params, body, staff }) => {
@@ -103,12 +103,12 @@ export function rigRoutes(
         ? await whoKept(body.keptBy, staff.name, secret)
         : { name: staff.name };
     const done = await keepFacts(db, params.rig ?? '', by, body.facts);
-    await projection.touchHull(done.hullId);
+    await projection.touchHull(done.hullId, staff.id);
     return done.kept;
   });
-  bind(router, ROUTES.duplicate, async ({ params, body }) => {
+  bind(router, ROUTES.duplicate, async ({ params, body, staff }) => {
     const made = await duplicateRig(db, params.rig ?? '', body.title);
-    projection.touch(made.id);
+    projection.touch(made.id, staff.id);
     return made;
   });
   bind(router, ROUTES.move, async ({ params, body, staff }) => {

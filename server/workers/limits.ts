@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import { setPriority } from 'node:os';
 
 /** What a process of a pool is told of its bounds, in its surroundings. */
 export interface Limits {
@@ -19,9 +20,14 @@ const bound = (...limits: readonly string[]): void =>
 
 const { WORK_SECONDS, WORK_DATA } = process.env;
 
-/** Bounds the memory of this process, once, where its pool says so. */
+/** How much this work gives way to answering, where both want a processor. */
+const GIVES_WAY = 10;
+
+/** Bounds the memory of this process, once, where its pool says so, and lets it give way to the one that answers. */
 export const boundMemory = (): void => {
-  if (WORK_DATA) bound(`--data=${Number(WORK_DATA) * 1_000_000}:`);
+  if (!WORK_DATA) return;
+  setPriority(GIVES_WAY);
+  bound(`--data=${Number(WORK_DATA) * 1_000_000}:`);
 };
 
 /** Lets this process work on for as many seconds of processor time as one piece may take, and not longer. */
