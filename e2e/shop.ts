@@ -162,7 +162,7 @@ export async function measureBoat(page: Page): Promise<void> {
     const input = rows.nth(i).locator('input');
     await input.fill(/drawn (.+?) in/.exec(label)?.[1] ?? '');
     await input.press('Tab');
-    await expect(page.getByText('the drawing.')).toHaveCount(i + 1);
+    await expect(page.getByText(/^Measured .+(the drawing|as drawn)\.$/)).toHaveCount(i + 1);
   }
   await expect(page.getByText('Locked.')).toHaveCount(0);
 }

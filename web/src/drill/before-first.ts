@@ -76,7 +76,7 @@ import { UnitsStore } from '../stores/units.store';
           (entered)="keep(d, $event)"
         />
         @if (d.measured; as m) {
-          <p class="small">Measured {{ m.reading | length }}: {{ differs(m.reading, d.expected) | words }} the drawing.</p>
+          <p class="small">Measured {{ m.reading | length }}: {{ differs(m.reading, d.expected) | words }}.</p>
         }
       }
       <form class="another" [formGroup]="other" (pcSubmit)="another()">
@@ -161,7 +161,9 @@ export class BeforeFirst {
   });
   /** How far a reading is from the drawing, by the figures that are shown. */
   protected differs = (reading: number, drawn: number): Sentence =>
-    say`${mmApart(reading, drawn)} ${reading > drawn ? 'over' : 'under'}`;
+    this.print(reading) === this.print(drawn)
+      ? say`as drawn`
+      : say`${mmApart(reading, drawn)} ${reading > drawn ? 'over' : 'under'} the drawing`;
   protected print = (mm: number): string => printLength(mm, this.units.system());
 
   constructor() {
