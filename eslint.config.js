@@ -48,7 +48,7 @@ export default tseslint.config(
   },
   {
     files: ['core/**/*.ts'],
-    ignores: ['core/**/*.spec.ts', 'core/bench/**', 'core/testing/**'],
+    ignores: ['core/**/*.spec.ts'],
     rules: {
       'no-restricted-globals': [
         'error',

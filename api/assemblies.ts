@@ -1,4 +1,4 @@
-import { partSchema } from '@plain-cleat/core/parts';
+import { partSchema } from '@plain-cleat/core/parts/parts';
 import { assemblySchema } from '@plain-cleat/core/rig';
 import { z } from 'zod';
 import { STAFF, route } from './route';

@@ -1,4 +1,4 @@
-import { stockSchema } from '@plain-cleat/core/catalog';
+import { stockSchema } from '@plain-cleat/core/parts/catalog';
 import { z } from 'zod';
 import { STAFF, route } from './route';
 

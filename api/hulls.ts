@@ -1,6 +1,6 @@
-import { benchReadingSchema, hullModelSchema } from '@plain-cleat/core/hull';
+import { benchReadingSchema, hullModelSchema } from '@plain-cleat/core/boat/hull';
 import { keptFactSchema } from '@plain-cleat/core/rig';
-import { shopSettingsSchema } from '@plain-cleat/core/shop';
+import { shopSettingsSchema } from '@plain-cleat/core/parts/shop';
 import { z } from 'zod';
 import { keptSchema, otherHoleSchema, sendFactsSchema } from './rigs';
 import { STAFF, route } from './route';

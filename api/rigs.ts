@@ -1,8 +1,8 @@
-import { catalogSchema, materialsSchema } from '@plain-cleat/core/catalog';
-import { hullModelSchema } from '@plain-cleat/core/hull';
-import { partSchema } from '@plain-cleat/core/parts';
+import { catalogSchema, materialsSchema } from '@plain-cleat/core/parts/catalog';
+import { hullModelSchema } from '@plain-cleat/core/boat/hull';
+import { partSchema } from '@plain-cleat/core/parts/parts';
 import { changeSchema, keptFactSchema, newFactSchema, planSchema, briefSchema } from '@plain-cleat/core/rig';
-import { shopSettingsSchema } from '@plain-cleat/core/shop';
+import { shopSettingsSchema } from '@plain-cleat/core/parts/shop';
 import { z } from 'zod';
 import { floorPlaceSchema } from './floor';
 import { ownerSummarySchema } from './owners';

@@ -1,5 +1,5 @@
-import { hullModelSchema } from '@plain-cleat/core/hull';
-import { shopSettingsSchema } from '@plain-cleat/core/shop';
+import { hullModelSchema } from '@plain-cleat/core/boat/hull';
+import { shopSettingsSchema } from '@plain-cleat/core/parts/shop';
 import { z } from 'zod';
 import { rangeHashSchema } from './parts';
 import { STAFF, route } from './route';

@@ -1,4 +1,4 @@
-import { COLUMN_MEANINGS } from '@plain-cleat/core/catalog';
+import { COLUMN_MEANINGS } from '@plain-cleat/core/parts/catalog';
 import { z } from 'zod';
 import { STAFF, noneSchema, route } from './route';
 

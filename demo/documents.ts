@@ -1,5 +1,5 @@
-import { catalogSchema, type Catalog } from '@plain-cleat/core/catalog';
-import { hullModelSchema, type HullModel } from '@plain-cleat/core/hull';
+import { catalogSchema, type Catalog } from '@plain-cleat/core/parts/catalog';
+import { hullModelSchema, type HullModel } from '@plain-cleat/core/boat/hull';
 import braskel from './braskel-133-deck.json';
 import brackwen from './brackwen-104.json';
 import parts from './catalog.json';

@@ -1,6 +1,6 @@
-import type { Hold } from '@plain-cleat/core/parts';
-import { asPlanned } from '@plain-cleat/core/drilling';
-import { fairHull, findDatum, reading, type HullModel } from '@plain-cleat/core/hull';
+import type { Hold } from '@plain-cleat/core/parts/parts';
+import { asPlanned } from '@plain-cleat/core/holding/drilling';
+import { fairHull, findDatum, reading, type HullModel } from '@plain-cleat/core/boat/hull';
 import {
   makeRigFile,
   openPlan,

@@ -1,4 +1,4 @@
-import { type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/shop';
+import { type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/parts/shop';
 
 /** Alder Slip works by the usual settings, and keeps the rules of the events its owners go to. */
 export const SHOP: ShopSettings = {

@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { fairHull } from '@plain-cleat/core/hull';
+import { fairHull } from '@plain-cleat/core/boat/hull';
 import { strokeDrawing } from '@plain-cleat/core/layout';
 import { USUAL_BRIEF } from '@plain-cleat/core/rig';
 import { TOLVANE } from './documents';

@@ -4,7 +4,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { setTimeout as wait } from 'node:timers/promises';
-import { fairHull, type HullModel } from '@plain-cleat/core/hull';
+import { fairHull, type HullModel } from '@plain-cleat/core/boat/hull';
 import { foldLedger, type Fact, upcastPlan } from '@plain-cleat/core/rig';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import sharp from 'sharp';

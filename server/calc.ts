@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { CALCULATIONS } from '@plain-cleat/core/calculations';
-import { catalogSchema } from '@plain-cleat/core/catalog';
-import { shopSettingsSchema } from '@plain-cleat/core/shop';
-import { hullModelSchema } from '@plain-cleat/core/hull';
+import { CALCULATIONS } from '@plain-cleat/core/proposals/calculations';
+import { catalogSchema } from '@plain-cleat/core/parts/catalog';
+import { shopSettingsSchema } from '@plain-cleat/core/parts/shop';
+import { hullModelSchema } from '@plain-cleat/core/boat/hull';
 import { faultsOf, readRigFile, type Fact } from '@plain-cleat/core/rig';
-import { SOURCES } from '@plain-cleat/core/units';
+import { SOURCES } from '@plain-cleat/core/base/units';
 import { workUpAll, type WorkupInput } from '@plain-cleat/core/workup';
 import { z } from 'zod';
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { RigDocument } from '@plain-cleat/api';
 import sharp from 'sharp';
-import { seeded } from '@plain-cleat/core/cutting';
+import { seeded } from '@plain-cleat/core/work/cutting';
 import { applyChange, type Change, type Plan, sameJson } from '@plain-cleat/core/rig';
 import { ChangeRow, FactRow, RigRow } from './database/models';
 import { type Caller, callerAt, ended, startServer } from './testing/process';

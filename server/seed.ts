@@ -1,5 +1,5 @@
 import { ASSEMBLIES, CATALOG, demoRigs, HULLS, SHOP, STAFF } from '@plain-cleat/demo';
-import { USUAL_SHOP } from '@plain-cleat/core/shop';
+import { USUAL_SHOP } from '@plain-cleat/core/parts/shop';
 import type { Logger } from 'pino';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { AssemblyRow, CounterRow, HullModelRow, MaterialsRow, ShopRow, StaffRow } from './database/models';

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { CATALOG, HULLS, ORRISK, QUENBY, SHOP, TOLVANE, SARROCK } from '../../demo/index';
-import { fairHull } from '../hull';
-import { missingAdapters, joinFault } from '../mounting';
+import { fairHull } from '../boat/hull';
+import { missingAdapters, joinFault } from '../holding/mounting';
 import { USUAL_BRIEF, type Brief } from '../rig';
-import { deck, fitted, partOf } from '../testing/plans';
-import { betweenPieces, distance, tell, type Point } from '../units';
+import { deck, fitted, partOf } from '@plain-cleat/testing/plans';
+import { betweenPieces, distance, tell, type Point } from '../base/units';
 import {
   azimuthOf,
   BODY,

@@ -1,4 +1,4 @@
-import { cross, dot, type Point } from '../units';
+import { cross, dot, type Point } from '../base/units';
 import { convexOutline } from './outline';
 
 /** A box in any pose: its middle, three unit axes square to each other, half its size along each. */

@@ -1,7 +1,7 @@
-import type { Part } from '../parts';
-import type { HullModel, Track } from '../hull';
+import type { Part } from '../parts/parts';
+import type { HullModel, Track } from '../boat/hull';
 import type { Place } from '../rig';
-import type { Point } from '../units';
+import type { Point } from '../base/units';
 
 /** The track abreast on the other side, how far it is, and the middle between them at the place. */
 export interface Twin {

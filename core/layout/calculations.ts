@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { calculation, SOURCES } from '../units';
-import { fairHull, hullModelSchema } from '../hull';
+import { calculation, SOURCES } from '../base/units';
+import { fairHull, hullModelSchema } from '../boat/hull';
 import { planOverlap } from './overlap';
 import { reachOf } from './reach';
 import { floorGrid, standingRoom } from './standing';

@@ -1,4 +1,4 @@
-import type { DeckArea, Hatch, HullSurface } from '../hull';
+import type { DeckArea, Hatch, HullSurface } from '../boat/hull';
 import { undersideOf } from './box';
 import { toHull, type Body, type Placed } from './frame';
 import { planOverlap } from './overlap';

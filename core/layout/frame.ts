@@ -1,7 +1,7 @@
-import type { Part, Recess, Solid } from '../parts';
-import { deckPatch, insideBottom, sidePatch, tangentsAt, type HullSurface, type Rail } from '../hull';
+import type { Part, Recess, Solid } from '../parts/parts';
+import { deckPatch, insideBottom, sidePatch, tangentsAt, type HullSurface, type Rail } from '../boat/hull';
 import type { Fitting, Place } from '../rig';
-import { cross, distance, type Point } from '../units';
+import { cross, distance, type Point } from '../base/units';
 import { bridged, twinTrack } from './bridge';
 import { extentOfBox, outlineOfBox, type PosedBox } from './box';
 import { frameInRoom } from './in-room';

@@ -1,7 +1,7 @@
-import { type HullSurface, liesIn } from '../hull';
-import type { Part } from '../parts';
+import { type HullSurface, liesIn } from '../boat/hull';
+import type { Part } from '../parts/parts';
 import type { Place } from '../rig';
-import type { Point } from '../units';
+import type { Point } from '../base/units';
 import { type PosedBox, reachOn } from './box';
 import type { Axes, Frame, Placed } from './frame';
 

@@ -1,6 +1,6 @@
-import type { Part } from '../parts';
-import type { HullModel, Rail } from '../hull';
-import { fine, mm, say, type Sentence } from '../units';
+import type { Part } from '../parts/parts';
+import type { HullModel, Rail } from '../boat/hull';
+import { fine, mm, say, type Sentence } from '../base/units';
 
 /** One place on a hull that takes a part, or would but for one thing. */
 export interface Taking {

@@ -1,6 +1,6 @@
-import type { HullSurface } from '../hull';
+import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
-import type { ShopSettings } from '../shop';
+import type { ShopSettings } from '../parts/shop';
 import type { Placed } from './frame';
 import { BODY, hipOf, overBand, paddlers, type Paddler } from './paddler';
 import { OVER_GUNWALE } from './stroke-poses';

@@ -1,7 +1,7 @@
-import type { Part } from '../parts';
-import type { HullSurface } from '../hull';
+import type { Part } from '../parts/parts';
+import type { HullSurface } from '../boat/hull';
 import { assignLetters, hasGone, setsInOrder, standsOf, takenOff, type Plan, type Stand } from '../rig';
-import type { Memory } from '../stages';
+import type { Memory } from '../base/stages';
 import { bowToStern, placeFitting, type Placed } from './frame';
 
 /** What a layout follows from. */

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { SHOP, TOLVANE } from '../../demo/index';
-import { fairHull } from '../hull';
+import { fairHull } from '../boat/hull';
 import { USUAL_BRIEF } from '../rig';
-import { deck, fitted, track, partOf } from '../testing/plans';
+import { deck, fitted, track, partOf } from '@plain-cleat/testing/plans';
 import {
   BODY,
   type Body,

@@ -1,5 +1,5 @@
-import type { HullSurface } from '../hull';
-import { distance, sideSign, type Point, type Side } from '../units';
+import type { HullSurface } from '../boat/hull';
+import { distance, sideSign, type Point, type Side } from '../base/units';
 import type { Body } from './frame';
 import { BODY, eyeOf, hipOf, shoulderOf, type Paddler } from './paddler';
 import { legSpan } from './sitting';

@@ -1,7 +1,7 @@
-import type { ShopSettings } from '../shop';
-import type { HullModel, HullSurface } from '../hull';
+import type { ShopSettings } from '../parts/shop';
+import type { HullModel, HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
-import { sideSign, type Point, type Side } from '../units';
+import { sideSign, type Point, type Side } from '../base/units';
 import type { Body } from './frame';
 
 /** Body lengths as fractions of stature: Drillis & Contini 1966, in Winter, Biomechanics (from memory). */

@@ -1,6 +1,6 @@
-import type { HullSurface } from '../hull';
+import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
-import { distance, type Point, type Side, sideSign } from '../units';
+import { distance, type Point, type Side, sideSign } from '../base/units';
 import { middleOf, type Placed } from './frame';
 import { BODY, hipOf, paddlers, type Paddler, shoulderOf } from './paddler';
 

@@ -1,4 +1,4 @@
-import type { Point } from '../units';
+import type { Point } from '../base/units';
 import { squareAt, type Body, type Rod } from './frame';
 
 /** Directions round the boat: degrees from right ahead, to starboard positive, −180 to 180. */

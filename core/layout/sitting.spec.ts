@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { CATALOG, ORRISK, SARROCK } from '../../demo/index';
 import { eyeOf, seatForLegs, shoulderOf, trunkOf } from './index';
-import { seated } from '../hull';
+import { seated } from '../boat/hull';
 import { briefIn, handednessOf, type Brief, type Fitting } from '../rig';
-import { deck, fitted, inputOf, partOf, partWith, track } from '../testing/plans';
-import { tell } from '../units';
+import { deck, fitted, inputOf, partOf, partWith, track } from '@plain-cleat/testing/plans';
+import { tell } from '../base/units';
 import { workUp, type Workup } from '../workup';
 
 /** A cushion of 75 mm that weighs nothing and stands in nobody's way. */

@@ -1,7 +1,7 @@
-import { satIn, seated, withoutFeatures, type HullModel, type HullSurface, type Sittings } from '../hull';
-import type { Part } from '../parts';
+import { satIn, seated, withoutFeatures, type HullModel, type HullSurface, type Sittings } from '../boat/hull';
+import type { Part } from '../parts/parts';
 import { briefIn, entryOf, featuresGone, hasGone, sameJson, type Brief, type Fitting, type Place, type Plan } from '../rig';
-import type { Memory } from '../stages';
+import type { Memory } from '../base/stages';
 import { BODY, paddlers, type Paddler } from './paddler';
 import { reachZones } from './reach';
 

@@ -1,8 +1,8 @@
-import type { Part } from '../parts';
-import type { HullModel, HullSurface, Track } from '../hull';
+import type { Part } from '../parts/parts';
+import type { HullModel, HullSurface, Track } from '../boat/hull';
 import { frameOf, onRail, type Placed } from './frame';
 import type { Place } from '../rig';
-import { MM_PER_INCH, type UnitSystem } from '../units';
+import { MM_PER_INCH, type UnitSystem } from '../base/units';
 
 /** Rounds a coordinate to the sixteenth of an inch or the millimetre. */
 export const toMark = (mm: number, system: UnitSystem): number =>

@@ -1,4 +1,4 @@
-import type { HullSurface } from '../hull';
+import type { HullSurface } from '../boat/hull';
 import type { Body } from './frame';
 
 /** The largest clear stretch of level deck: a rectangle and a disc. */

@@ -1,5 +1,5 @@
-import type { ShopSettings } from '../shop';
-import type { HullSurface } from '../hull';
+import type { ShopSettings } from '../parts/shop';
+import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import { eyeOf, hipOf, paddlers, shoulderOf } from './paddler';
 import { headroom, strokeSpace } from './stroke';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
-import { fairHull } from '../hull';
+import { fairHull } from '../boat/hull';
 import { USUAL_BRIEF } from '../rig';
 import { paddleLack, paddlers, strokePoses, type StrokePose, type Vector } from './index';
 

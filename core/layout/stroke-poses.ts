@@ -1,8 +1,8 @@
-import type { ShopSettings } from '../shop';
-import type { HullSurface } from '../hull';
+import type { ShopSettings } from '../parts/shop';
+import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import { BODY, hipOf, shoulderOf, type Paddler } from './paddler';
-import type { Point } from '../units';
+import type { Point } from '../base/units';
 import { shouldersOf } from './reach';
 
 export type Vector = readonly [number, number, number];

@@ -1,5 +1,5 @@
-import type { ShopSettings } from '../shop';
-import type { HullSurface } from '../hull';
+import type { ShopSettings } from '../parts/shop';
+import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import type { Body } from './frame';
 import { BODY, type Paddler } from './paddler';

@@ -1,5 +1,5 @@
-import type { Part } from '../parts';
-import type { HullSurface } from '../hull';
+import type { Part } from '../parts/parts';
+import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import { onRail } from './frame';
 import { railFault, slotFault } from './interchange';

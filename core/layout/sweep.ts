@@ -1,6 +1,6 @@
-import type { Mover } from '../parts';
-import type { Hatch, HullMover, HullSurface } from '../hull';
-import { cross, distance, dot, type Point } from '../units';
+import type { Mover } from '../parts/parts';
+import type { Hatch, HullMover, HullSurface } from '../boat/hull';
+import { cross, distance, dot, type Point } from '../base/units';
 import { cornersOfBox, extentOfBox, type PosedBox } from './box';
 import { bodyOfBox, directed, toHull, type Body, type Placed } from './frame';
 

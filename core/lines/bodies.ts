@@ -1,5 +1,5 @@
 import { slimBody, type Body } from '../layout';
-import { distance, type Point } from '../units';
+import { distance, type Point } from '../base/units';
 
 /** A line's stretches as slim boxes, as thick as its cord. */
 export const bodiesAlong = (path: readonly Point[], diameter: number): Body[] =>

@@ -1,7 +1,7 @@
-import { dragOf, wettedOf, windOf, type Wetted } from '../day';
-import { FRESH_WATER, waterAt, type Slices, type Weight } from '../float';
+import { dragOf, wettedOf, windOf, type Wetted } from '../electric/day';
+import { FRESH_WATER, waterAt, type Slices, type Weight } from '../water/float';
 import type { Ground } from '../rig';
-import { GRAVITY, KG_PER_POUND, type Point } from '../units';
+import { GRAVITY, KG_PER_POUND, type Point } from '../base/units';
 
 const KMH = 1 / 3.6;
 /** Of a flat thing across the stream, and of a parachute by its mouth (Hoerner, Fluid-Dynamic Drag, from memory). */

@@ -1,6 +1,6 @@
 import { movedPoint, sweptBy } from '../layout';
 import type { Line } from '../rig';
-import { cross, dot, GRAVITY, pathLength, type Point } from '../units';
+import { cross, dot, GRAVITY, pathLength, type Point } from '../base/units';
 import { CORD_TRAITS } from './cords';
 import { pathOf, type Bench, type Where } from './laying';
 import { hauled, pullAt } from './pull';

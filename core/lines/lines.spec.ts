@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { QUENBY, TOLVANE } from '../../demo/index';
-import { fairHull, type HullSurface } from '../hull';
+import { fairHull, type HullSurface } from '../boat/hull';
 import { CORDS, LINE_WAYS } from '../rig';
-import { pathLength, type Point } from '../units';
+import { pathLength, type Point } from '../base/units';
 import {
   anchorHolds,
   anchorWanted,

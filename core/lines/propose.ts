@@ -1,5 +1,5 @@
-import type { Fitted } from '../drilling';
-import type { HullSurface } from '../hull';
+import type { Fitted } from '../holding/drilling';
+import type { HullSurface } from '../boat/hull';
 import {
   LINE_WAYS,
   proposedChanges,
@@ -11,8 +11,8 @@ import {
   type LineUse,
   type Plan,
 } from '../rig';
-import { tiePointsOf, type TiePoint } from '../ties';
-import { say, sideOf, type Sentence } from '../units';
+import { tiePointsOf, type TiePoint } from '../holding/ties';
+import { say, sideOf, type Sentence } from '../base/units';
 import { USES, usualLine } from './uses';
 
 /** What lines are proposed from. */

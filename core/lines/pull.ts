@@ -1,5 +1,5 @@
-import type { LeadKind } from '../parts';
-import type { Point } from '../units';
+import type { LeadKind } from '../parts/parts';
+import type { Point } from '../base/units';
 import { turnAt } from './taut';
 
 /** Of what is pulled round half a turn a small plain sheave lets so much through (rope-rescue texts say 0.9, from memory). */

@@ -1,5 +1,5 @@
-import type { HullSurface } from '../hull';
-import { distance, sideSign, type Point } from '../units';
+import type { HullSurface } from '../boat/hull';
+import { distance, sideSign, type Point } from '../base/units';
 import type { Line } from '../rig';
 
 /** How closely the hull is looked at under a taut line, mm. */

@@ -1,8 +1,8 @@
 import { TOLVANE } from '../../demo/index';
-import { holeHistory, holesOfRig } from '../drilling';
-import { deck, fitted, inputOf, keptFact, partOf } from '../testing/plans';
-import { USUAL_SHOP } from '../shop';
-import { tell } from '../units';
+import { holeHistory, holesOfRig } from '../holding/drilling';
+import { deck, fitted, inputOf, keptFact, partOf } from '@plain-cleat/testing/plans';
+import { USUAL_SHOP } from '../parts/shop';
+import { tell } from '../base/units';
 import { workUp, type Workup } from '../workup';
 import {
   applyChange,

@@ -1,5 +1,5 @@
-import type { HullModel } from '../hull';
-import type { Hold, Part } from '../parts';
+import type { HullModel } from '../boat/hull';
+import type { Hold, Part } from '../parts/parts';
 import { entryOf } from './entry-of';
 import type { Fact } from './fact';
 import type { Fitting, Place, Plan, Run } from './plan';

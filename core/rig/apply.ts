@@ -1,5 +1,5 @@
 import { hasGone } from './aboard';
-import { ownPartId } from '../parts';
+import { ownPartId } from '../parts/parts';
 import { entryOf } from './entry-of';
 import { type Change, type Edit, editsOf, singleChanges, type SimpleChange } from './change';
 import { sameJson } from './same-json';

@@ -1,7 +1,7 @@
-import { newestById, type PartRef, revisionOf } from '../parts';
+import { newestById, type PartRef, revisionOf } from '../parts/parts';
 import { entryOf } from './entry-of';
 import { z } from 'zod';
-import { ofShop } from '../stored';
+import { ofShop } from '../base/stored';
 import type { DraftChange } from './change';
 import { withoutBoat } from './aboard';
 import { linesWithout, runsWithout } from './left-led';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { ofOwner } from '../stored';
-import { coordinateSchema } from '../hull';
-import { HAND_NAMES } from '../parts';
-import { keySchema } from '../stored';
+import { ofOwner } from '../base/stored';
+import { coordinateSchema } from '../boat/hull';
+import { HAND_NAMES } from '../parts/parts';
+import { keySchema } from '../base/stored';
 
 const choice = <const T extends readonly [string, ...string[]]>(values: T) => z.array(z.enum(values)).max(values.length);
 

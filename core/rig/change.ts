@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { ownPartSchema } from '../parts';
-import { ofShop } from '../stored';
-import { SETTINGS_GROUPS } from '../shop';
+import { ownPartSchema } from '../parts/parts';
+import { ofShop } from '../base/stored';
+import { SETTINGS_GROUPS } from '../parts/shop';
 import { briefSchema } from './brief';
 import { daySchema } from './day';
 import { lineSchema } from './line';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { keySchema } from '../stored';
+import { keySchema } from '../base/stored';
 
 /** What a leg of a day is done by. */
 export const DOINGS = ['motor', 'paddle', 'stopped', 'held by motor'] as const;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { deck, fitted, inputOf, partOf, track } from '../testing/plans';
+import { deck, fitted, inputOf, partOf, track } from '@plain-cleat/testing/plans';
 import { workUp } from '../workup';
 import { applyChange, holdsTogether, makeRigFile, readRigFile, writeRigFile } from './index';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ofOwner, ofShop } from '../stored';
+import { ofOwner, ofShop } from '../base/stored';
 
 const keySchema = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9.-]{0,79}$/, 'letters, digits, dots and hyphens');
 const wordsSchema = z.string().max(400);

@@ -1,4 +1,4 @@
-import type { Part } from '../parts';
+import type { Part } from '../parts/parts';
 import type { Fitting, Place } from './plan';
 
 /** A part as it comes, somewhere on the boat: supplied by the shop unless it is made, loose where it may be, else held its first way. */

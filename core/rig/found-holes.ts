@@ -1,4 +1,4 @@
-import { numbersOf, parseLength, type UnitSystem } from '../units';
+import { numbersOf, parseLength, type UnitSystem } from '../base/units';
 
 /** A hole found on a used boat, as it stands in a list. */
 export interface FoundHole {

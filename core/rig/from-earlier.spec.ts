@@ -1,9 +1,9 @@
 import { TOLVANE } from '../../demo/index';
-import { reelCuts } from '../cutting';
-import { toldLines } from '../handover';
-import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
-import { tell } from '../units';
-import { cablesOf, cutList, labelled, pullList } from '../wiring';
+import { reelCuts } from '../work/cutting';
+import { toldLines } from '../work/handover';
+import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { tell } from '../base/units';
+import { cablesOf, cutList, labelled, pullList } from '../electric/wiring';
 import { workUp, type Workup } from '../workup';
 import { fromEarlier, type Fitting, type Line, type LinePoint, type Place, type Plan, type Run } from './index';
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
-import { fairHull, findDatum, reading } from '../hull';
-import { deck, fitted, inputOf, keptFact } from '../testing/plans';
-import { tell } from '../units';
+import { fairHull, findDatum, reading } from '../boat/hull';
+import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
+import { tell } from '../base/units';
 import { workUp } from '../workup';
 import { type Fact, foldLedger, measuredPlace, measuredPlaces } from './index';
 

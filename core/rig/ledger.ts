@@ -7,8 +7,8 @@ import {
   placesOfReading,
   type HullSurface,
   type KnownDistance,
-} from '../hull';
-import { distance, sideOf, type Point } from '../units';
+} from '../boat/hull';
+import { distance, sideOf, type Point } from '../base/units';
 import type { Fact, Measured, NewFact } from './fact';
 
 /** One telling of a hole: who measured it, where, when. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { sameJson } from './same-json';
-import { keySchema, tieKeySchema } from '../stored';
+import { keySchema, tieKeySchema } from '../base/stored';
 
 /** What a line is for. */
 export const LINE_USES = [

@@ -1,10 +1,19 @@
 import { z } from 'zod';
-import { coordinateSchema, LIES, placeSchema, type Place } from '../hull';
-import { HAND_NAMES, HOLDS, laterRevisionSchema, OFTEN, type Part, type PartRef, ownPartSchema, partOfSheet } from '../parts';
-import { SETTINGS_GROUPS, type SettingsGroup } from '../shop';
+import { coordinateSchema, LIES, placeSchema, type Place } from '../boat/hull';
+import {
+  HAND_NAMES,
+  HOLDS,
+  laterRevisionSchema,
+  OFTEN,
+  type Part,
+  type PartRef,
+  ownPartSchema,
+  partOfSheet,
+} from '../parts/parts';
+import { SETTINGS_GROUPS, type SettingsGroup } from '../parts/shop';
 import { briefSchema, sitsSchema, USUAL_BRIEF } from './brief';
-import { keySchema, ofOwner, ofShop, tieKeySchema } from '../stored';
-import { MEASURE_UNITS } from '../units';
+import { keySchema, ofOwner, ofShop, tieKeySchema } from '../base/stored';
+import { MEASURE_UNITS } from '../base/units';
 import { daySchema } from './day';
 import { lineSchema } from './line';
 

@@ -1,13 +1,13 @@
 import { keysSorted } from './keys-sorted';
 import { z } from 'zod';
-import { consumableSchema, type Catalog } from '../catalog';
-import { partKey, type PartRef, partSchema, revisionOf, type Part } from '../parts';
-import { shopSettingsSchema } from '../shop';
-import { hullFaults, hullModelSchema, placeFault, type HullModel, type Place } from '../hull';
+import { consumableSchema, type Catalog } from '../parts/catalog';
+import { partKey, type PartRef, partSchema, revisionOf, type Part } from '../parts/parts';
+import { shopSettingsSchema } from '../parts/shop';
+import { hullFaults, hullModelSchema, placeFault, type HullModel, type Place } from '../boat/hull';
 import { keptFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
 import { ownParts, partRef, partsOf, planSchema, type Plan } from './plan';
-import type { ShopSettings } from '../shop';
+import type { ShopSettings } from '../parts/shop';
 import { upcastFile } from './upcast';
 
 /** The open file format: one rig with all it needs to be worked up anywhere. */

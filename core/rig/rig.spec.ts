@@ -1,14 +1,14 @@
-import { JUDGED_SINCE } from '../testing/judged-since';
+import { JUDGED_SINCE } from '@plain-cleat/testing/judged-since';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import fc from 'fast-check';
 import { CATALOG, demoRigs, TOLVANE } from '../../demo/index';
-import { fairHull } from '../hull';
-import type { Part } from '../parts';
-import { distance } from '../units';
-import { deck, emptyPlan, fitted, inputOf, keptFact, partOf, partWith } from '../testing/plans';
-import { battery, CHANGES, crate, laid, run, sounder } from '../testing/changes';
+import { fairHull } from '../boat/hull';
+import type { Part } from '../parts/parts';
+import { distance } from '../base/units';
+import { deck, emptyPlan, fitted, inputOf, keptFact, partOf, partWith } from '@plain-cleat/testing/plans';
+import { battery, CHANGES, crate, laid, run, sounder } from '@plain-cleat/testing/changes';
 import { workUp } from '../workup';
 import {
   applyChange,

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import type { Plan } from '../rig';
+import type { Plan } from '.';
 import { setsInOrder, standsOf } from './stands';
-import { deck, emptyPlan, fitted, inputOf } from '../testing/plans';
-import { Memory } from '../stages';
+import { deck, emptyPlan, fitted, inputOf } from '@plain-cleat/testing/plans';
+import { Memory } from '../base/stages';
 import { workUp } from '../workup';
 
 const sets = { b: { name: 'second', order: 2 }, a: { name: 'first', order: 1 }, c: { name: 'third', order: 3 } };

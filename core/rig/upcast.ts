@@ -1,10 +1,10 @@
-import { upcastHull } from '../hull';
-import { upcastPart, type Part } from '../parts';
-import { USUAL_SHOP } from '../shop';
-import { isObject } from '../stored';
+import { upcastHull } from '../boat/hull';
+import { upcastPart, type Part } from '../parts/parts';
+import { USUAL_SHOP } from '../parts/shop';
+import { isObject } from '../base/stored';
 import { USUAL_BRIEF } from './brief';
 import { everyGroupAt, type Plan } from './plan';
-import type { ShopSettings } from '../shop';
+import type { ShopSettings } from '../parts/shop';
 
 /** What a plan of version 1 did not have yet. */
 const LAYERS = { sets: {}, stowage: {}, photos: {}, scuppers: {}, features: {}, own: {}, day: null, lines: {} } as const;

@@ -1,7 +1,7 @@
 import { CATALOG, SHOP } from '../../demo/index';
 import { whatAlters } from './alters';
-import { deck, fitted, inputOf, partWith, track } from '../testing/plans';
-import { workUp } from '../workup';
+import { deck, fitted, inputOf, partWith, track } from '@plain-cleat/testing/plans';
+import { workUp } from '.';
 
 const fittings = {
   g: fitted('crate-open', deck(2700, 0), 'loose'),

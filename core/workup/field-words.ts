@@ -1,6 +1,6 @@
-import { featuresOf, scupperName } from '../hull';
+import { featuresOf, scupperName } from '../boat/hull';
 import { entryOf, type Fitting, type Line, type Plan, type Run } from '../rig';
-import { GROUP_NAMES, type SettingsGroup } from '../shop';
+import { GROUP_NAMES, type SettingsGroup } from '../parts/shop';
 import type { Workup } from './workup';
 
 /** What a plan's fields are told by: the plan they stand in, and what it was worked up to. */

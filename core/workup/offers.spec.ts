@@ -1,7 +1,7 @@
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Plan } from '../rig';
-import type { ShopSettings } from '../shop';
-import { deck, fitted, inputOf, partOf, partWith } from '../testing/plans';
+import type { ShopSettings } from '../parts/shop';
+import { deck, fitted, inputOf, partOf, partWith } from '@plain-cleat/testing/plans';
 import { type Newer, type Offer, offersOf, type WorkupInput, workUp } from './index';
 
 const NOTHING: Newer = { hull: null, materials: null, shop: null, parts: [] };

@@ -1,8 +1,8 @@
-import type { Materials } from '../catalog';
-import type { HullModel } from '../hull';
-import { type Part, revisionOf } from '../parts';
+import type { Materials } from '../parts/catalog';
+import type { HullModel } from '../boat/hull';
+import { type Part, revisionOf } from '../parts/parts';
 import { type DraftChange, type Pin, type Plan, sameJson } from '../rig';
-import { GROUP_NAMES, groupOf, SETTINGS_GROUPS, type ShopSettings, withGroup } from '../shop';
+import { GROUP_NAMES, groupOf, SETTINGS_GROUPS, type ShopSettings, withGroup } from '../parts/shop';
 import type { WorkupInput } from './workup';
 
 /** The newest of what a plan was made with; null where nothing is newer. Of its parts those that are. */

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { judgeRig, JUDGEMENTS, type Finding, type Judged, type Judgement } from '../findings';
-import { partSchema } from '../parts';
-import { deck, fitted, inputOf, partOf } from '../testing/plans';
-import { say } from '../units';
+import { judgeRig, JUDGEMENTS, type Finding, type Judged, type Judgement } from '../checks/findings';
+import { partSchema } from '../parts/parts';
+import { deck, fitted, inputOf, partOf } from '@plain-cleat/testing/plans';
+import { say } from '../base/units';
 import { STAGES, workUp } from './index';
 
 const input = inputOf({ c: fitted('crate-open', deck(2680, 0), 'loose'), e: fitted('pad-eye', deck(3250, 0), 'rivet') });

@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Change, type Plan } from '../rig';
-import { battery, CHANGES, crate, laid, sounder } from '../testing/changes';
-import { deck } from '../testing/plans';
+import { battery, CHANGES, crate, laid, sounder } from '@plain-cleat/testing/changes';
+import { deck } from '@plain-cleat/testing/plans';
 import { deletedBy, fieldWords, overTheirs, type Told, valueWords } from './index';
-import { tell } from '../units';
-import { workUp } from '../workup';
+import { tell } from '../base/units';
+import { workUp } from '.';
 
 const id = (): string => randomUUID();
 const told = (plan: Plan): Told => ({

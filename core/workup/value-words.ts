@@ -1,10 +1,10 @@
-import { gaugeWords } from '../circuits';
-import { containersOf, isIn } from '../inside';
-import { findDatum, reading, RUN_NAMES } from '../hull';
+import { gaugeWords } from '../electric/circuits';
+import { containersOf, isIn } from '../holding/inside';
+import { findDatum, reading, RUN_NAMES } from '../boat/hull';
 import { frameOf } from '../layout';
-import { OFTEN_WORDS } from '../parts';
+import { OFTEN_WORDS } from '../parts/parts';
 import { cordWords } from '../lines';
-import { HOLD_WORDS } from '../mounting';
+import { HOLD_WORDS } from '../holding/mounting';
 import {
   BECOMES_WORDS,
   BY_WORDS,
@@ -20,7 +20,7 @@ import {
   type Run,
   type Stowed,
 } from '../rig';
-import { ground as onLand, kg, km, mm, printMoney, say, type Sentence, sideOf } from '../units';
+import { ground as onLand, kg, km, mm, printMoney, say, type Sentence, sideOf } from '../base/units';
 import { nameOf, type Told } from './field-words';
 
 /** Where a place is: by the tape as the plan has it hooked, and off the centre line. */

@@ -2,13 +2,13 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { CATALOG, demoRigs, HULLS, SHOP } from '../../demo/index';
 import { usualLine } from '../lines';
 import { applyChange, LANES, LINE_USES, LINE_WAYS, type Brief, type Fitting, type Line, type Place, type Plan } from '../rig';
-import { matchWish, wishIndex } from '../catalog';
-import { seeded } from '../cutting';
-import { readySteps } from '../scheduling';
-import { tax, totals } from '../pricing';
-import { deck, fitted, inputOf, keptFact, track } from '../testing/plans';
-import { tell } from '../units';
-import { Memory } from '../stages';
+import { matchWish, wishIndex } from '../parts/catalog';
+import { seeded } from '../work/cutting';
+import { readySteps } from '../work/scheduling';
+import { tax, totals } from '../work/pricing';
+import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { tell } from '../base/units';
+import { Memory } from '../base/stages';
 import { STAGES, workUp, workUpAll, type Workup, type WorkupInput } from './index';
 
 const feed = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
@@ -245,7 +245,7 @@ describe('wishes', () => {
 
 describe('golden workups', () => {
   // A change in these figures is a decision: run with GOLDEN=write and say why in the commit.
-  const file = new URL('../testing/golden.json', import.meta.url);
+  const file = new URL('../../testing/golden.json', import.meta.url);
   const now = Object.fromEntries(
     demoRigs('2026-06-10').map(({ file: f }) => {
       const w = workUp({ plan: f.plan, hull: f.hull, facts: f.ledger as never, catalog: f, shop: f.shop, asOf: '2026-06-10' });

@@ -1,23 +1,23 @@
-import type { Catalog } from '../catalog';
-import type { ShopSettings } from '../shop';
-import { benchChecks, benchTests } from '../bench-test';
-import { inUse } from '../circuits';
-import { goOut } from '../day';
-import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../drilling';
-import { judge, openTests } from '../findings';
-import { weigh } from '../float';
-import { handOver } from '../handover';
-import { fairHull, seated, withoutFeatures, type HullModel } from '../hull';
+import type { Catalog } from '../parts/catalog';
+import type { ShopSettings } from '../parts/shop';
+import { benchChecks, benchTests } from '../electric/bench-test';
+import { inUse } from '../electric/circuits';
+import { goOut } from '../electric/day';
+import { bitRounds, cameHoles, drill, fitOut, type OtherHole } from '../holding/drilling';
+import { judge, openTests } from '../checks/findings';
+import { weigh } from '../water/float';
+import { handOver } from '../work/handover';
+import { fairHull, seated, withoutFeatures, type HullModel } from '../boat/hull';
 import { layOut, seat, sittingOf } from '../layout';
 import { leadLines } from '../lines';
-import { priceUp } from '../pricing';
+import { priceUp } from '../work/pricing';
 import { featuresGone, foldLedger, ownParts, type Fact, type Plan } from '../rig';
-import { receive } from '../reception';
-import { build } from '../scheduling';
-import { rowOf, type Memory, type Row } from '../stages';
-import { partsAboard } from '../tracks';
-import { goAshore } from '../way';
-import { cablesOf, wireUp } from '../wiring';
+import { receive } from '../work/reception';
+import { build } from '../work/scheduling';
+import { rowOf, type Memory, type Row } from '../base/stages';
+import { partsAboard } from '../holding/tracks';
+import { goAshore } from '../water/way';
+import { cablesOf, wireUp } from '../electric/wiring';
 
 /** Everything a workup follows from. */
 export interface WorkupInput {

@@ -1,5 +1,5 @@
 import { stockFittings, type RigFile } from '@plain-cleat/core/rig';
-import { dayAfter } from '@plain-cleat/core/units';
+import { dayAfter } from '@plain-cleat/core/base/units';
 import { PELLIN } from '../documents';
 import { file, fitted, on } from '../draft';
 

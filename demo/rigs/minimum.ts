@@ -1,5 +1,5 @@
 import { type RigFile } from '@plain-cleat/core/rig';
-import { dayAfter } from '@plain-cleat/core/units';
+import { dayAfter } from '@plain-cleat/core/base/units';
 import { BRACKWEN } from '../documents';
 import { drilled, file, fitted, on, PEN, stepsDone } from '../draft';
 

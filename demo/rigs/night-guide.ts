@@ -1,5 +1,5 @@
 import { type RigFile } from '@plain-cleat/core/rig';
-import { dayAfter } from '@plain-cleat/core/units';
+import { dayAfter } from '@plain-cleat/core/base/units';
 import { ORRISK } from '../documents';
 import { by, feed, file, fitted, on, track, within } from '../draft';
 

@@ -1,5 +1,5 @@
 import { type RigFile } from '@plain-cleat/core/rig';
-import { dayAfter } from '@plain-cleat/core/units';
+import { dayAfter } from '@plain-cleat/core/base/units';
 import { TOLVANE } from '../documents';
 import { file, fitted, foundId, led, on } from '../draft';
 

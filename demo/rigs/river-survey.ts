@@ -1,5 +1,5 @@
 import { type RigFile } from '@plain-cleat/core/rig';
-import { dayAfter } from '@plain-cleat/core/units';
+import { dayAfter } from '@plain-cleat/core/base/units';
 import { TOLVANE } from '../documents';
 import { by, drilled, feed, file, fitted, on, stepsDone, track, within } from '../draft';
 

@@ -1,5 +1,5 @@
 import { foundFitting, stockFittings, stockKey, type Fitting, type Plan, type RigFile } from '@plain-cleat/core/rig';
-import { dayAfter } from '@plain-cleat/core/units';
+import { dayAfter } from '@plain-cleat/core/base/units';
 import { CATALOG, SARROCK } from '../documents';
 import { feed, file, fitted, on, strap, within } from '../draft';
 

@@ -1,6 +1,6 @@
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Assembly, Fitting } from '@plain-cleat/core/rig';
-import { fitted } from '@plain-cleat/core/testing';
+import { fitted } from '@plain-cleat/testing';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 const lying = (part: string, place: Fitting['place']): Fitting => fitted(part, place, 'loose');

@@ -1,6 +1,6 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { median } from '@plain-cleat/core/bench';
+import { median } from '../../bench';
 import compression from 'compression';
 import express from 'express';
 import { QueryTypes } from 'sequelize';

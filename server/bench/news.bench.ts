@@ -1,4 +1,4 @@
-import { median } from '@plain-cleat/core/bench';
+import { median } from '../../bench';
 import { randomUUID } from 'node:crypto';
 import { request } from 'node:http';
 import { shop } from '../testing/shop';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Cuts, KeepCuts } from '@plain-cleat/api';
-import { deck, fitted } from '@plain-cleat/core/testing';
+import { deck, fitted } from '@plain-cleat/testing';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 describe('cut plans', () => {

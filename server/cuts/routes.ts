@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { reelsFor } from '@plain-cleat/core/cutting';
+import { reelsFor } from '@plain-cleat/core/work/cutting';
 import { type Cuts, ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { QueryTypes, type Sequelize } from 'sequelize';

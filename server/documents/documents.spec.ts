@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { RigSummary } from '@plain-cleat/api';
 import { readPdf } from '../testing/pdf';
-import { deck, fitted } from '@plain-cleat/core/testing';
+import { deck, fitted } from '@plain-cleat/testing';
 import { problemOf, shop } from '../testing/shop';
 
 describe('documents', () => {

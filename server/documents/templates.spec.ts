@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { templatesOf, type Template } from '@plain-cleat/core/drilling';
+import { templatesOf, type Template } from '@plain-cleat/core/holding/drilling';
 import type { Change, Fitting } from '@plain-cleat/core/rig';
 import { workUp, type Workup } from '@plain-cleat/core/workup';
 import DxfParser from 'dxf-parser';
 import { readPdf, type ReadPage } from '../testing/pdf';
-import { fitted } from '@plain-cleat/core/testing';
+import { fitted } from '@plain-cleat/testing';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 const bolted = (part: string, place: Fitting['place']): Fitting => fitted(part, place, 'through');

@@ -1,6 +1,12 @@
-import { DRAWN, type WireColour } from '@plain-cleat/core/circuits';
+import { DRAWN, type WireColour } from '@plain-cleat/core/electric/circuits';
 import type { Workup } from '@plain-cleat/core/workup';
-import { diagramOf, drawDiagram, type DiagramShape, type DrawnDiagram, type LaidDiagram } from '@plain-cleat/core/wiring';
+import {
+  diagramOf,
+  drawDiagram,
+  type DiagramShape,
+  type DrawnDiagram,
+  type LaidDiagram,
+} from '@plain-cleat/core/electric/wiring';
 import ElkConstructor, { type ELK } from 'elkjs/lib/elk.bundled.js';
 import { escaped } from './template-drawing';
 

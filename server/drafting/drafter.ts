@@ -1,5 +1,5 @@
-import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
-import type { HowBad } from '@plain-cleat/core/findings';
+import { holesOfRig, type OtherHole } from '@plain-cleat/core/holding/drilling';
+import type { HowBad } from '@plain-cleat/core/checks/findings';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { draw } from './draw';
 import { ownersPage } from './owners-page';

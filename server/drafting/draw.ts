@@ -1,6 +1,6 @@
-import { barTrue, templatesOf, type Template } from '@plain-cleat/core/drilling';
-import { findDatum } from '@plain-cleat/core/hull';
-import { printFigure, printLittle } from '@plain-cleat/core/units';
+import { barTrue, templatesOf, type Template } from '@plain-cleat/core/holding/drilling';
+import { findDatum } from '@plain-cleat/core/boat/hull';
+import { printFigure, printLittle } from '@plain-cleat/core/base/units';
 import { workUp, type Workup, type WorkupInput } from '@plain-cleat/core/workup';
 import { HttpProblem, notFound } from '../problems/problem';
 import { drillSheet } from './drill-sheet';

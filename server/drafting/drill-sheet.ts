@@ -1,7 +1,7 @@
-import { crossMeasure, sealantWords, toleranceBudget, toolName, type PlannedHole } from '@plain-cleat/core/drilling';
-import { findDatum, RUN_WORDS } from '@plain-cleat/core/hull';
-import { tell } from '@plain-cleat/core/units';
-import { pickList } from '@plain-cleat/core/mounting';
+import { crossMeasure, sealantWords, toleranceBudget, toolName, type PlannedHole } from '@plain-cleat/core/holding/drilling';
+import { findDatum, RUN_WORDS } from '@plain-cleat/core/boat/hull';
+import { tell } from '@plain-cleat/core/base/units';
+import { pickList } from '@plain-cleat/core/holding/mounting';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 

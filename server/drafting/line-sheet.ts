@@ -1,5 +1,5 @@
 import { cordList, cordWords, kgPerMetre, TETHER, tethersOf, USES } from '@plain-cleat/core/lines';
-import { asHung, capital, printLong, printMass } from '@plain-cleat/core/units';
+import { asHung, capital, printLong, printMass } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 

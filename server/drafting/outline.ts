@@ -1,4 +1,4 @@
-import { fairHull, type HullModel } from '@plain-cleat/core/hull';
+import { fairHull, type HullModel } from '@plain-cleat/core/boat/hull';
 
 /** A hull's outline for small drawings: x and half-breadth at even steps. */
 export function outlineOf(model: HullModel): [number, number][] {

@@ -1,10 +1,10 @@
-import { toldHands } from '@plain-cleat/core/hands';
-import { launchWords } from '@plain-cleat/core/way';
-import { COLOUR_WORDS } from '@plain-cleat/core/circuits';
-import { channelsOf } from '@plain-cleat/core/wiring';
-import type { ShopSettings } from '@plain-cleat/core/shop';
-import { HOLE_WORDS, hookName, olderHoles, toldHole, toldLines } from '@plain-cleat/core/handover';
-import { printClock, tell } from '@plain-cleat/core/units';
+import { toldHands } from '@plain-cleat/core/holding/hands';
+import { launchWords } from '@plain-cleat/core/water/way';
+import { COLOUR_WORDS } from '@plain-cleat/core/electric/circuits';
+import { channelsOf } from '@plain-cleat/core/electric/wiring';
+import type { ShopSettings } from '@plain-cleat/core/parts/shop';
+import { HOLE_WORDS, hookName, olderHoles, toldHole, toldLines } from '@plain-cleat/core/work/handover';
+import { printClock, tell } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 

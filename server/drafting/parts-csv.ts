@@ -1,5 +1,5 @@
-import { lineFigures } from '@plain-cleat/core/pricing';
-import type { UnitSystem } from '@plain-cleat/core/units';
+import { lineFigures } from '@plain-cleat/core/work/pricing';
+import type { UnitSystem } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { stringify } from 'csv-stringify/sync';
 

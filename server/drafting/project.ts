@@ -1,8 +1,8 @@
-import { cutList, reelCuts, type WantedBar } from '@plain-cleat/core/cutting';
-import { holesOfRig, type OtherHole } from '@plain-cleat/core/drilling';
-import { areasInWords } from '@plain-cleat/core/handover';
-import { unsettled } from '@plain-cleat/core/findings';
-import { readySteps } from '@plain-cleat/core/scheduling';
+import { cutList, reelCuts, type WantedBar } from '@plain-cleat/core/work/cutting';
+import { holesOfRig, type OtherHole } from '@plain-cleat/core/holding/drilling';
+import { areasInWords } from '@plain-cleat/core/work/handover';
+import { unsettled } from '@plain-cleat/core/checks/findings';
+import { readySteps } from '@plain-cleat/core/work/scheduling';
 import type { Workup, WorkupInput } from '@plain-cleat/core/workup';
 import type { Progress } from '@plain-cleat/api';
 import { outlineOf } from './outline';

@@ -1,5 +1,5 @@
-import { lineInWords } from '@plain-cleat/core/pricing';
-import { dayAfter, printMoney } from '@plain-cleat/core/units';
+import { lineInWords } from '@plain-cleat/core/work/pricing';
+import { dayAfter, printMoney } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Paper, type Sheet } from './sheet';
 

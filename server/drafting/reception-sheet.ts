@@ -1,4 +1,4 @@
-import type { CameThing } from '@plain-cleat/core/reception';
+import type { CameThing } from '@plain-cleat/core/work/reception';
 import type { BECOMES_WORDS } from '@plain-cleat/core/rig';
 import type { Workup } from '@plain-cleat/core/workup';
 import sharp from 'sharp';

@@ -1,7 +1,7 @@
-import type { ShopSettings } from '@plain-cleat/core/shop';
-import type { HullModel } from '@plain-cleat/core/hull';
+import type { ShopSettings } from '@plain-cleat/core/parts/shop';
+import type { HullModel } from '@plain-cleat/core/boat/hull';
 import type { Fact, Plan } from '@plain-cleat/core/rig';
-import { dayIn, printFigure, printLength, type UnitSystem } from '@plain-cleat/core/units';
+import { dayIn, printFigure, printLength, type UnitSystem } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { lettered } from './lettered';
 import { INSTEAD, Printing } from './printing';

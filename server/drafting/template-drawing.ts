@@ -1,5 +1,5 @@
-import { toolName, type OnPaper, type Template } from '@plain-cleat/core/drilling';
-import { RUN_WORDS } from '@plain-cleat/core/hull';
+import { toolName, type OnPaper, type Template } from '@plain-cleat/core/holding/drilling';
+import { RUN_WORDS } from '@plain-cleat/core/boat/hull';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 
 /** What a template is drawn with, mm, right and up: each piece on a layer of its own kind. */

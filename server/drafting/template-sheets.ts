@@ -8,8 +8,8 @@ import {
   type Template,
   type Tile,
   type Tiling,
-} from '@plain-cleat/core/drilling';
-import { printLittle } from '@plain-cleat/core/units';
+} from '@plain-cleat/core/holding/drilling';
+import { printLittle } from '@plain-cleat/core/base/units';
 import { INK, MUTED, Paper, POINTS_PER_MM, type Sheet } from './sheet';
 import { CROSS, faceWords, flatWords, lineWords, piecesOf, type Piece, type TemplateWords } from './template-drawing';
 

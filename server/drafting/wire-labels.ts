@@ -1,5 +1,5 @@
 import type { Workup } from '@plain-cleat/core/workup';
-import { wireLabels } from '@plain-cleat/core/wiring';
+import { wireLabels } from '@plain-cleat/core/electric/wiring';
 import { INK, MUTED, Paper, POINTS_PER_MM, type Sheet } from './sheet';
 import { swatch } from './wire-sheet';
 

@@ -1,8 +1,8 @@
-import { aboutWords, READ_WORDS, readBy } from '@plain-cleat/core/bench-test';
-import { DRAWN, printAmps, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/circuits';
-import { currentsOf } from '@plain-cleat/core/day';
-import { findDatum, reading, RUN_WORDS } from '@plain-cleat/core/hull';
-import { printLong } from '@plain-cleat/core/units';
+import { aboutWords, READ_WORDS, readBy } from '@plain-cleat/core/electric/bench-test';
+import { DRAWN, printAmps, RETURN_COLOUR, type WireColour } from '@plain-cleat/core/electric/circuits';
+import { currentsOf } from '@plain-cleat/core/electric/day';
+import { findDatum, reading, RUN_WORDS } from '@plain-cleat/core/boat/hull';
+import { printLong } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import {
   isSignal,
@@ -21,7 +21,7 @@ import {
   pullList,
   studWords,
   type SignalRun,
-} from '@plain-cleat/core/wiring';
+} from '@plain-cleat/core/electric/wiring';
 import { drawInto, drawnCircuit, stretches } from './circuit-drawing';
 import { Paper, type Sheet } from './sheet';
 

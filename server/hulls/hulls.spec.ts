@@ -1,4 +1,4 @@
-import { fairHull, type BenchReading, type HullModel, readingsFromOutline } from '@plain-cleat/core/hull';
+import { fairHull, type BenchReading, type HullModel, readingsFromOutline } from '@plain-cleat/core/boat/hull';
 import type { OwnHull } from '@plain-cleat/api';
 import { HULLS, TOLVANE } from '@plain-cleat/demo';
 import DxfParser from 'dxf-parser';

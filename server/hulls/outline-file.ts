@@ -1,4 +1,4 @@
-import { fairHull, type HullModel, OFFSET_COLUMNS, outlinePoints } from '@plain-cleat/core/hull';
+import { fairHull, type HullModel, OFFSET_COLUMNS, outlinePoints } from '@plain-cleat/core/boat/hull';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import { stringify } from 'csv-stringify/sync';
 

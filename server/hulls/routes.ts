@@ -1,5 +1,5 @@
-import { fairHull, hullFaults, hullModelSchema, outlineSvg, readingFaults, type HullModel } from '@plain-cleat/core/hull';
-import { tell } from '@plain-cleat/core/units';
+import { fairHull, hullFaults, hullModelSchema, outlineSvg, readingFaults, type HullModel } from '@plain-cleat/core/boat/hull';
+import { tell } from '@plain-cleat/core/base/units';
 import { ROUTES, type OwnHull } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { Op, QueryTypes, type Sequelize } from 'sequelize';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { asPlanned } from '@plain-cleat/core/drilling';
+import { asPlanned } from '@plain-cleat/core/holding/drilling';
 import type { Plan } from '@plain-cleat/core/rig';
 import { workUp } from '@plain-cleat/core/workup';
 import type { Changed } from '@plain-cleat/api';
@@ -7,7 +7,7 @@ import { QueryTypes } from 'sequelize';
 import sharp from 'sharp';
 import { connect } from '../database/connect';
 import { HullRow, RigRow } from '../database/models';
-import { deck, fitted } from '@plain-cleat/core/testing';
+import { deck, fitted } from '@plain-cleat/testing';
 import { problemOf, shop, testUrl } from '../testing/shop';
 import { dataOf, FORGOTTEN, forgetOwner } from './erase';
 

@@ -9,7 +9,7 @@ import {
   upcastPlan,
   withEach,
 } from '@plain-cleat/core/rig';
-import { withoutOwner } from '@plain-cleat/core/stored';
+import { withoutOwner } from '@plain-cleat/core/base/stored';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { notFound } from '../problems/problem';
 

@@ -1,7 +1,7 @@
-import { type Catalog, catalogSchema, type Materials } from '@plain-cleat/core/catalog';
-import { type Part, revisionOf } from '@plain-cleat/core/parts';
+import { type Catalog, catalogSchema, type Materials } from '@plain-cleat/core/parts/catalog';
+import { type Part, revisionOf } from '@plain-cleat/core/parts/parts';
 import { faultsOf, sameJson, upcastParts } from '@plain-cleat/core/rig';
-import { isObject } from '@plain-cleat/core/stored';
+import { isObject } from '@plain-cleat/core/base/stored';
 import { RANGE_LIMIT } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { MaterialsRow, PartRow } from '../database/models';

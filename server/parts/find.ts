@@ -1,4 +1,4 @@
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { partsAt } from '../revisions/revisions';
 

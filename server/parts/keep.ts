@@ -1,4 +1,4 @@
-import { type Part, revisionOf } from '@plain-cleat/core/parts';
+import { type Part, revisionOf } from '@plain-cleat/core/parts/parts';
 import { RANGE_LIMIT } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { PartRevisionRow, PartRow } from '../database/models';

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { FoundParts, RigDocument, StoresList } from '@plain-cleat/api';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import { type Fitting, readRigFile } from '@plain-cleat/core/rig';
 import { type Newer, offersOf } from '@plain-cleat/core/workup';
 import { CATALOG } from '@plain-cleat/demo';
-import { deck, fitted } from '@plain-cleat/core/testing';
+import { deck, fitted } from '@plain-cleat/testing';
 import { type Person, problemOf, type Shop, shop } from '../testing/shop';
 import type { HttpProblem } from '../problems/problem';
 import { readCatalog, type Taken, takeCatalog, wholeCatalog } from './catalog';

@@ -1,6 +1,6 @@
-import { type BenchReading, OFFSET_COLUMNS, outlineFault, readingsFromOutline } from '@plain-cleat/core/hull';
+import { type BenchReading, OFFSET_COLUMNS, outlineFault, readingsFromOutline } from '@plain-cleat/core/boat/hull';
 import { readFoundHoles } from '@plain-cleat/core/rig';
-import { tell, type UnitSystem } from '@plain-cleat/core/units';
+import { tell, type UnitSystem } from '@plain-cleat/core/base/units';
 import { parse } from 'csv-parse/sync';
 import DxfParser from 'dxf-parser';
 import { SaxesParser } from 'saxes';

@@ -1,4 +1,4 @@
-import { seeded } from '@plain-cleat/core/cutting';
+import { seeded } from '@plain-cleat/core/work/cutting';
 import { makeRigFile, writeRigFile } from '@plain-cleat/core/rig';
 import { demoRigs, TOLVANE } from '@plain-cleat/demo';
 import exceljs from 'exceljs';

@@ -1,6 +1,6 @@
-import type { BenchReading } from '@plain-cleat/core/hull';
+import type { BenchReading } from '@plain-cleat/core/boat/hull';
 import { readRigFile, type RigFile } from '@plain-cleat/core/rig';
-import type { UnitSystem } from '@plain-cleat/core/units';
+import type { UnitSystem } from '@plain-cleat/core/base/units';
 import { workUpAll } from '@plain-cleat/core/workup';
 import { badInput } from '../problems/problem';
 import { serve } from '../workers/serve';

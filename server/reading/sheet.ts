@@ -1,5 +1,5 @@
-import { settleFormulas } from '@plain-cleat/core/catalog';
-import { certain } from '@plain-cleat/core/units';
+import { settleFormulas } from '@plain-cleat/core/parts/catalog';
+import { certain } from '@plain-cleat/core/base/units';
 import { parse } from 'csv-parse/sync';
 import exceljs from 'exceljs';
 import { fromBuffer, type ZipFile } from 'yauzl';

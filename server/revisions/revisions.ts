@@ -1,8 +1,14 @@
-import { type Materials, materialsSchema } from '@plain-cleat/core/catalog';
-import { hullModelSchema, upcastHull, type HullModel } from '@plain-cleat/core/hull';
-import { type Part, type PartRef, partKey, partSchema, revisionOf, upcastPart } from '@plain-cleat/core/parts';
+import { type Materials, materialsSchema } from '@plain-cleat/core/parts/catalog';
+import { hullModelSchema, upcastHull, type HullModel } from '@plain-cleat/core/boat/hull';
+import { type Part, type PartRef, partKey, partSchema, revisionOf, upcastPart } from '@plain-cleat/core/parts/parts';
 import { type Plan, upcastShop } from '@plain-cleat/core/rig';
-import { SETTINGS_GROUPS, settingsOf, type SettingsGroup, shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/shop';
+import {
+  SETTINGS_GROUPS,
+  settingsOf,
+  type SettingsGroup,
+  shopSettingsSchema,
+  type ShopSettings,
+} from '@plain-cleat/core/parts/shop';
 import { LRUCache } from 'lru-cache';
 import { Op, type Sequelize, type Transaction } from 'sequelize';
 import { HullModelRow, MaterialsRow, PartRevisionRow, PartRow, ShopRow } from '../database/models';

@@ -1,4 +1,4 @@
-import { acceptance } from '@plain-cleat/core/findings';
+import { acceptance } from '@plain-cleat/core/checks/findings';
 import {
   type Acceptance,
   type Change,

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { OwnHull, RigDocument } from '@plain-cleat/api';
 import { SARROCK } from '@plain-cleat/demo';
-import { asPlanned } from '@plain-cleat/core/drilling';
-import { deck, fitted } from '@plain-cleat/core/testing';
+import { asPlanned } from '@plain-cleat/core/holding/drilling';
+import { deck, fitted } from '@plain-cleat/testing';
 import { type Change, type Fact, type Line, stockKey } from '@plain-cleat/core/rig';
 import { workUp } from '@plain-cleat/core/workup';
 import sharp from 'sharp';

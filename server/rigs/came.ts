@@ -1,5 +1,5 @@
-import type { HullModel } from '@plain-cleat/core/hull';
-import { partKey, type Part } from '@plain-cleat/core/parts';
+import type { HullModel } from '@plain-cleat/core/boat/hull';
+import { partKey, type Part } from '@plain-cleat/core/parts/parts';
 import {
   fromEarlier,
   isMakers,
@@ -14,7 +14,7 @@ import {
   type Left,
   type Plan,
 } from '@plain-cleat/core/rig';
-import { cablesOf } from '@plain-cleat/core/wiring';
+import { cablesOf } from '@plain-cleat/core/electric/wiring';
 import { workUp } from '@plain-cleat/core/workup';
 import { randomUUID } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';

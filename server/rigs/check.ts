@@ -1,6 +1,6 @@
-import { whoAccepts } from '@plain-cleat/core/findings';
-import { partKey, revisionOf } from '@plain-cleat/core/parts';
-import { placeFault } from '@plain-cleat/core/hull';
+import { whoAccepts } from '@plain-cleat/core/checks/findings';
+import { partKey, revisionOf } from '@plain-cleat/core/parts/parts';
+import { placeFault } from '@plain-cleat/core/boat/hull';
 import { type Change, ownParts, partsOf, type Place, type Plan, type SimpleChange, singleChanges } from '@plain-cleat/core/rig';
 import type { Staff } from '@plain-cleat/api';
 import type { Transaction } from 'sequelize';

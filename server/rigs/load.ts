@@ -1,7 +1,7 @@
 import type { LoggedChange } from '@plain-cleat/api';
-import type { OtherHole } from '@plain-cleat/core/drilling';
-import { upcastHull } from '@plain-cleat/core/hull';
-import { type Part, partKey } from '@plain-cleat/core/parts';
+import type { OtherHole } from '@plain-cleat/core/holding/drilling';
+import { upcastHull } from '@plain-cleat/core/boat/hull';
+import { type Part, partKey } from '@plain-cleat/core/parts/parts';
 import {
   type Fact,
   keptFactSchema,
@@ -13,7 +13,7 @@ import {
   upcastPlan,
   upcastShop,
 } from '@plain-cleat/core/rig';
-import { calendarIn } from '@plain-cleat/core/units';
+import { calendarIn } from '@plain-cleat/core/base/units';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { LRUCache } from 'lru-cache';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';

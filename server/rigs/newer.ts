@@ -1,5 +1,5 @@
-import { revisionOf } from '@plain-cleat/core/parts';
-import { placeFault } from '@plain-cleat/core/hull';
+import { revisionOf } from '@plain-cleat/core/parts/parts';
+import { placeFault } from '@plain-cleat/core/boat/hull';
 import { partsOf, type Pin, type Plan } from '@plain-cleat/core/rig';
 import type { Newer } from '@plain-cleat/core/workup';
 import type { Transaction } from 'sequelize';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { OwnHull, RigDocument } from '@plain-cleat/api';
 import { ProjectionRow, RigRow } from '../database/models';
-import { deck, fitted } from '@plain-cleat/core/testing';
+import { deck, fitted } from '@plain-cleat/testing';
 import pino from 'pino';
 import { type Person, shop } from '../testing/shop';
 import { until } from '../testing/until';

@@ -3,7 +3,7 @@ import { type Change, type Fitting, type Plan, applyChange, sameJson } from '@pl
 import { workUp } from '@plain-cleat/core/workup';
 import type { Changed, KeptFacts } from '@plain-cleat/api';
 import { ChangeRow, FactRow, RigRow } from '../database/models';
-import { deck, fitted } from '@plain-cleat/core/testing';
+import { deck, fitted } from '@plain-cleat/testing';
 import { problemOf, shop } from '../testing/shop';
 import { until } from '../testing/until';
 

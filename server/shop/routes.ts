@@ -1,5 +1,5 @@
-import type { HullModel } from '@plain-cleat/core/hull';
-import type { ShopSettings } from '@plain-cleat/core/shop';
+import type { HullModel } from '@plain-cleat/core/boat/hull';
+import type { ShopSettings } from '@plain-cleat/core/parts/shop';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { RigDocument } from '@plain-cleat/api';
 import { type Newer, offersOf } from '@plain-cleat/core/workup';
-import type { ShopSettings } from '@plain-cleat/core/shop';
+import type { ShopSettings } from '@plain-cleat/core/parts/shop';
 import { type Person, problemOf, shop } from '../testing/shop';
 
 describe("the shop's settings", () => {

@@ -1,4 +1,4 @@
-import { type ColumnMeaning, plainHeading, readSheet } from '@plain-cleat/core/catalog';
+import { type ColumnMeaning, plainHeading, readSheet } from '@plain-cleat/core/parts/catalog';
 import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
 import { HeadingRow } from '../database/models';

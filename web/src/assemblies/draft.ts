@@ -1,7 +1,7 @@
-import type { Part } from '@plain-cleat/core/parts';
-import type { Fitted } from '@plain-cleat/core/drilling';
+import type { Part } from '@plain-cleat/core/parts/parts';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
 import { entryOf, type Assembly, type Fitting, fittingOf, standingOn } from '@plain-cleat/core/rig';
-import { MM_PER_INCH, type UnitSystem } from '@plain-cleat/core/units';
+import { MM_PER_INCH, type UnitSystem } from '@plain-cleat/core/base/units';
 
 /** An assembly being built, and the version it was taken from; nought for a new one. */
 export interface AssemblyDraft {

@@ -1,4 +1,4 @@
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Choice } from '../controls/choice-field';
 
 /** Every part to choose from, under what is more likely meant. */

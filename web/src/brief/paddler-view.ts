@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { HullSurface } from '@plain-cleat/core/hull';
+import type { HullSurface } from '@plain-cleat/core/boat/hull';
 import { BODY } from '@plain-cleat/core/layout';
 import type { Brief } from '@plain-cleat/core/rig';
-import { printLength } from '@plain-cleat/core/units';
+import { printLength } from '@plain-cleat/core/base/units';
 import { curveLinearClosed, line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';
 

@@ -1,6 +1,6 @@
-import type { QuestionId } from '@plain-cleat/core/brief';
+import type { QuestionId } from '@plain-cleat/core/proposals/brief';
 import { type Brief, briefSchema, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core/rig';
-import { capital, type QuantityKind } from '@plain-cleat/core/units';
+import { capital, type QuantityKind } from '@plain-cleat/core/base/units';
 
 /** A part of a question that is answered by taps. */
 export interface Taps {

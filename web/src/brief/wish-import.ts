@@ -16,11 +16,11 @@ import {
   sheetWishes,
   SURE,
   type WishMatch,
-} from '@plain-cleat/core/catalog';
+} from '@plain-cleat/core/parts/catalog';
 import { everyPart } from './every-part';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
-import { printMoney } from '@plain-cleat/core/units';
+import { printMoney } from '@plain-cleat/core/base/units';
 import { wordsOf } from '../stores/problems';
 
 const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count: 'how many', price: 'price', note: 'note' };

@@ -7,9 +7,9 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { CdkTextareaAutosize } from '@angular/cdk/text-field';
 import { MatButtonModule } from '@angular/material/button';
-import { matchWish, wishIndex } from '@plain-cleat/core/catalog';
+import { matchWish, wishIndex } from '@plain-cleat/core/parts/catalog';
 import { everyPart } from './every-part';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
 
 /** The owner's wish list, each line matched to a part or kept as its own. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { MatExpansionModule } from '@angular/material/expansion';
-import type { Source } from '@plain-cleat/core/units';
+import type { Source } from '@plain-cleat/core/base/units';
 
 /** Where a figure comes from: its sources, and whether the value is from memory. */
 @Component({

@@ -24,7 +24,14 @@ import {
 } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { figureOf, printQuantity, type QuantityKind, type ReadQuantity, readQuantity, unitOf } from '@plain-cleat/core/units';
+import {
+  figureOf,
+  printQuantity,
+  type QuantityKind,
+  type ReadQuantity,
+  readQuantity,
+  unitOf,
+} from '@plain-cleat/core/base/units';
 import { PreferencesStore } from '../stores/preferences.store';
 import { UnitsStore } from '../stores/units.store';
 import { Field, SHOWN_ONCE_LEFT } from './field';

@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Cuts as CutsNow, KeepCuts } from '@plain-cleat/api';
-import type { BoardCut } from '@plain-cleat/core/cutting';
+import type { BoardCut } from '@plain-cleat/core/work/cutting';
 import DxfParser from 'dxf-parser';
 import Cuts from './cuts';
 import { alongBar, boardDxf, boardSvg, holesOn, outlineOn, type PlateShape } from './drawing';

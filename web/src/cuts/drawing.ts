@@ -1,4 +1,4 @@
-import type { BarCut, BoardCut } from '@plain-cleat/core/cutting';
+import type { BarCut, BoardCut } from '@plain-cleat/core/work/cutting';
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 
 /** A plate as it is cut: holes and outline from its own middle. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { PlannedHole } from '@plain-cleat/core/drilling';
-import type { HullSurface } from '@plain-cleat/core/hull';
+import type { PlannedHole } from '@plain-cleat/core/holding/drilling';
+import type { HullSurface } from '@plain-cleat/core/boat/hull';
 
 const SIZE = 284;
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { insideView, type InSection, type PlannedHole } from '@plain-cleat/core/drilling';
-import type { HullSurface } from '@plain-cleat/core/hull';
+import { insideView, type InSection, type PlannedHole } from '@plain-cleat/core/holding/drilling';
+import type { HullSurface } from '@plain-cleat/core/boat/hull';
 import { Length, Words } from '../hull-view/words';
 
 const SIZE = { wide: 284, high: 290 } as const;

@@ -1,4 +1,4 @@
-import type { BitRound, PlannedHole } from '@plain-cleat/core/drilling';
+import type { BitRound, PlannedHole } from '@plain-cleat/core/holding/drilling';
 import { doneWord, tasksOf } from './working';
 
 const hole = (id: string, bit?: number, more: object = {}): PlannedHole =>

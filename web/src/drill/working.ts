@@ -1,4 +1,4 @@
-import { type BitRound, type PlannedHole, SAME_BIT } from '@plain-cleat/core/drilling';
+import { type BitRound, type PlannedHole, SAME_BIT } from '@plain-cleat/core/holding/drilling';
 
 /** One turn of the drill: a hole in the round of a bit. */
 export interface Task {

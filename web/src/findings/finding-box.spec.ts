@@ -1,5 +1,5 @@
-import type { Finding } from '@plain-cleat/core/findings';
-import { over, say } from '@plain-cleat/core/units';
+import type { Finding } from '@plain-cleat/core/checks/findings';
+import { over, say } from '@plain-cleat/core/base/units';
 import { OpenRig } from '../testing/open-rig';
 import { testPlan } from '../testing/rig';
 import { FindingBox } from './finding-box';

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fix } from '@plain-cleat/core/fixes';
-import { acceptance, type Finding } from '@plain-cleat/core/findings';
+import type { Fix } from '@plain-cleat/core/proposals/fixes';
+import { acceptance, type Finding } from '@plain-cleat/core/checks/findings';
 import { type Acceptance, type Change, entryOf } from '@plain-cleat/core/rig';
-import { capital } from '@plain-cleat/core/units';
+import { capital } from '@plain-cleat/core/base/units';
 import { TextField } from '../controls/text-field';
 import { Words } from '../hull-view/words';
 import { ManagerForm, type ManagersAct, REASON } from '../rig/manager-form';

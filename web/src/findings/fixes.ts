@@ -1,7 +1,7 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Fix } from '@plain-cleat/core/fixes';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Fix } from '@plain-cleat/core/proposals/fixes';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { proxy } from 'comlink';
 import { EMPTY, finalize, type Observable, Subject, switchMap, tap, timer } from 'rxjs';

@@ -12,7 +12,7 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatButtonModule } from '@angular/material/button';
 import { openRigSchema } from '@plain-cleat/api';
-import { printLength } from '@plain-cleat/core/units';
+import { printLength } from '@plain-cleat/core/base/units';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { HullAsks, type ChosenHull } from '../which-hull/hull-asks';

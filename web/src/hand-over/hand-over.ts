@@ -1,7 +1,7 @@
-import type { PlannedHole } from '@plain-cleat/core/drilling';
-import { toldHands } from '@plain-cleat/core/hands';
-import { launchWords } from '@plain-cleat/core/way';
-import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/handover';
+import type { PlannedHole } from '@plain-cleat/core/holding/drilling';
+import { toldHands } from '@plain-cleat/core/holding/hands';
+import { launchWords } from '@plain-cleat/core/water/way';
+import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/work/handover';
 import { entryOf } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';

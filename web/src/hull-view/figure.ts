@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { lengthParts, printLength, type Rounding } from '@plain-cleat/core/units';
+import { lengthParts, printLength, type Rounding } from '@plain-cleat/core/base/units';
 import { UnitsStore } from '../stores/units.store';
 
 /** A length with its fraction stacked, in the units of the moment. */

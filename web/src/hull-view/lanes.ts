@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { LedLine } from '@plain-cleat/core/lines';
-import { isSignal, cablesOf, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
+import { isSignal, cablesOf, type SignalRun, type WiredRun } from '@plain-cleat/core/electric/wiring';
 import type { Workup } from '@plain-cleat/core/workup';
 import { Mass } from './words';
 import { Scale, WIDTH } from './scale';

@@ -1,5 +1,5 @@
-import type { Finding } from '@plain-cleat/core/findings';
-import { isInside } from '@plain-cleat/core/inside';
+import type { Finding } from '@plain-cleat/core/checks/findings';
+import { isInside } from '@plain-cleat/core/holding/inside';
 import { markedAt } from '@plain-cleat/core/layout';
 import type { Workup } from '@plain-cleat/core/workup';
 import type { Standing, StripMark } from './strip';

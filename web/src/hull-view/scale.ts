@@ -1,4 +1,4 @@
-import type { HullSurface } from '@plain-cleat/core/hull';
+import type { HullSurface } from '@plain-cleat/core/boat/hull';
 
 /** Left and right of the boat in the drawing, in its own units. */
 const PAD = { left: 74, right: 56 } as const;

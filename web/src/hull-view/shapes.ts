@@ -1,6 +1,6 @@
-import type { HullSurface, Space } from '@plain-cleat/core/hull';
+import type { HullSurface, Space } from '@plain-cleat/core/boat/hull';
 import { type Body, cornersOfBox, type Rod } from '@plain-cleat/core/layout';
-import { MM_PER_INCH, type Point, printFigure, type UnitSystem } from '@plain-cleat/core/units';
+import { MM_PER_INCH, type Point, printFigure, type UnitSystem } from '@plain-cleat/core/base/units';
 import { polygonHull } from 'd3-polygon';
 import { curveLinearClosed, line } from 'd3-shape';
 import type { Scale } from './scale';

@@ -11,12 +11,12 @@ import {
 } from '@angular/core';
 import { clearOf, spreadApart } from './spread';
 import { type CdkDragDrop, DragDropModule } from '@angular/cdk/drag-drop';
-import type { PlannedHole } from '@plain-cleat/core/drilling';
-import { trimDegrees, waterAt } from '@plain-cleat/core/float';
-import { findDatum, RUN_WORDS } from '@plain-cleat/core/hull';
+import type { PlannedHole } from '@plain-cleat/core/holding/drilling';
+import { trimDegrees, waterAt } from '@plain-cleat/core/water/float';
+import { findDatum, RUN_WORDS } from '@plain-cleat/core/boat/hull';
 import type { Body, Rod } from '@plain-cleat/core/layout';
 import type { Tape } from '@plain-cleat/core/rig';
-import type { Point } from '@plain-cleat/core/units';
+import type { Point } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import { line } from 'd3-shape';
 import { UnitsStore } from '../stores/units.store';

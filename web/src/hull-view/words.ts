@@ -1,5 +1,5 @@
 import { inject, Pipe, type PipeTransform } from '@angular/core';
-import { printLength, printLong, printMass, type Rounding, type Sentence, tell } from '@plain-cleat/core/units';
+import { printLength, printLong, printMass, type Rounding, type Sentence, tell } from '@plain-cleat/core/base/units';
 import { UnitsStore } from '../stores/units.store';
 
 /** Sentences, lengths and masses printed in the units of the moment. */

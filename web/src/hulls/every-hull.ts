@@ -1,5 +1,5 @@
 import { inject, Injectable, signal, untracked } from '@angular/core';
-import type { HullModel } from '@plain-cleat/core/hull';
+import type { HullModel } from '@plain-cleat/core/boat/hull';
 import { forkJoin, of, switchMap } from 'rxjs';
 import { wordsOf } from '../stores/problems';
 import { HullStore } from './hull-store';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { DeleteButton } from '../controls/delete-button';
-import type { HullModel } from '@plain-cleat/core/hull';
-import type { QuantityKind } from '@plain-cleat/core/units';
+import type { HullModel } from '@plain-cleat/core/boat/hull';
+import type { QuantityKind } from '@plain-cleat/core/base/units';
 import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
@@ -12,7 +12,7 @@ import { MatTableModule } from '@angular/material/table';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { PickField } from '../controls/pick-field';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import { MatButtonModule } from '@angular/material/button';
 import { NAMED, type Column, type FeatureList, type Named, type Row } from './feature-rows';
 

@@ -1,4 +1,4 @@
-import type { Hazard, HullModel, Stock } from '@plain-cleat/core/hull';
+import type { Hazard, HullModel, Stock } from '@plain-cleat/core/boat/hull';
 
 /** What of the hull a column names: a room inside, what moves, a track, a rail. */
 export const NAMED = { room: 'spaces', mover: 'moving', track: 'tracks', rail: 'rails' } as const satisfies Readonly<

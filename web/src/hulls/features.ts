@@ -1,5 +1,5 @@
-import type { Hazard, HullModel, Stock } from '@plain-cleat/core/hull';
-import { HOLDS } from '@plain-cleat/core/parts';
+import type { Hazard, HullModel, Stock } from '@plain-cleat/core/boat/hull';
+import { HOLDS } from '@plain-cleat/core/parts/parts';
 import {
   AREA,
   area,

@@ -25,8 +25,8 @@ import {
   readingFaults,
   readingsFromOutline,
   type ReadingFault,
-} from '@plain-cleat/core/hull';
-import { tell } from '@plain-cleat/core/units';
+} from '@plain-cleat/core/boat/hull';
+import { tell } from '@plain-cleat/core/base/units';
 import { line } from 'd3-shape';
 import { Length, Words } from '../hull-view/words';
 import { wordsOf } from '../stores/problems';

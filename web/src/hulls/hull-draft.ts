@@ -1,5 +1,5 @@
-import { type BenchReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core/hull';
-import { kg, say, type Sentence } from '@plain-cleat/core/units';
+import { type BenchReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core/boat/hull';
+import { kg, say, type Sentence } from '@plain-cleat/core/base/units';
 
 /** A hull being measured: what was read off the bench, and everything else of its model. */
 export interface HullDraft {

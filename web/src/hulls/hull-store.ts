@@ -10,9 +10,9 @@ import {
   type OwnHull,
   ROUTES,
 } from '@plain-cleat/api';
-import type { HullModel } from '@plain-cleat/core/hull';
+import type { HullModel } from '@plain-cleat/core/boat/hull';
 import type { NewFact } from '@plain-cleat/core/rig';
-import type { UnitSystem } from '@plain-cleat/core/units';
+import type { UnitSystem } from '@plain-cleat/core/base/units';
 import type { Observable } from 'rxjs';
 
 /** The hull library and the owners' hulls. */

@@ -4,7 +4,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
-import { hullModelSchema, type HullModel } from '@plain-cleat/core/hull';
+import { hullModelSchema, type HullModel } from '@plain-cleat/core/boat/hull';
 import { of } from 'rxjs';
 import { TEST_HULL } from '../testing/rig';
 import type { FeatureList } from './feature-rows';

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { QuantityField } from '../controls/quantity';
 import { FileButton } from '../controls/file-button';
 import { MatButtonModule } from '@angular/material/button';
-import { homography, type Picture, type Spot, trust } from '@plain-cleat/core/hull';
-import { printLength } from '@plain-cleat/core/units';
+import { homography, type Picture, type Spot, trust } from '@plain-cleat/core/boat/hull';
+import { printLength } from '@plain-cleat/core/base/units';
 import { wrap } from 'comlink';
 import { UnitsStore } from '../stores/units.store';
 import type { PhotoWorker } from '../workers/photo.worker';

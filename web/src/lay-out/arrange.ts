@@ -1,6 +1,6 @@
-import type { Fitted } from '@plain-cleat/core/drilling';
-import { otherSide, slideTo } from '@plain-cleat/core/findings';
-import type { HullSurface } from '@plain-cleat/core/hull';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import { otherSide, slideTo } from '@plain-cleat/core/checks/findings';
+import type { HullSurface } from '@plain-cleat/core/boat/hull';
 import { nudge } from '@plain-cleat/core/layout';
 import { type Change, type DraftChange, type Place, withoutBoat } from '@plain-cleat/core/rig';
 import { asOne } from '../stores/as-one';

@@ -1,11 +1,11 @@
 import { computed, type Signal } from '@angular/core';
-import type { Fitted } from '@plain-cleat/core/drilling';
-import { datums } from '@plain-cleat/core/hull';
-import { isInside } from '@plain-cleat/core/inside';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import { datums } from '@plain-cleat/core/boat/hull';
+import { isInside } from '@plain-cleat/core/holding/inside';
 import { strokeBand, sweptBy } from '@plain-cleat/core/layout';
-import { Memory } from '@plain-cleat/core/stages';
-import { lashingsOf } from '@plain-cleat/core/ties';
-import { cablesOf } from '@plain-cleat/core/wiring';
+import { Memory } from '@plain-cleat/core/base/stages';
+import { lashingsOf } from '@plain-cleat/core/holding/ties';
+import { cablesOf } from '@plain-cleat/core/electric/wiring';
 import { workUp } from '@plain-cleat/core/workup';
 import { cordOnStrip, wireOnStrip } from '../hull-view/lanes';
 import { marksOf } from '../hull-view/marks';

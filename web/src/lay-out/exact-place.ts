@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
-import type { Fitted } from '@plain-cleat/core/drilling';
-import { findDatum, placeOfReading, reading, RUN_NAMES } from '@plain-cleat/core/hull';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import { findDatum, placeOfReading, reading, RUN_NAMES } from '@plain-cleat/core/boat/hull';
 import { markedAt } from '@plain-cleat/core/layout';
 import { LIES, type Place } from '@plain-cleat/core/rig';
-import { type QuantityKind, sideOf } from '@plain-cleat/core/units';
+import { type QuantityKind, sideOf } from '@plain-cleat/core/base/units';
 import type { RigState } from '../stores/rig.store';
 
 /** Places a tape does not slide along. */

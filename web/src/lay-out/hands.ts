@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { ACTIVITY_WORDS, handsOf, type Grip, type HandsIn } from '@plain-cleat/core/hands';
-import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts';
-import { capital } from '@plain-cleat/core/units';
+import { ACTIVITY_WORDS, handsOf, type Grip, type HandsIn } from '@plain-cleat/core/holding/hands';
+import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts/parts';
+import { capital } from '@plain-cleat/core/base/units';
 import type { RigState } from '../stores/rig.store';
 
 /** Who has what in which hand, activity by activity, and what each control is for. */

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { cutAt, type Fitted, type InSection } from '@plain-cleat/core/drilling';
-import { handSays, inHand, isInside, roomAbout, standsSays, touchedOf, wayIn, wayInSays } from '@plain-cleat/core/inside';
+import { cutAt, type Fitted, type InSection } from '@plain-cleat/core/holding/drilling';
+import { handSays, inHand, isInside, roomAbout, standsSays, touchedOf, wayIn, wayInSays } from '@plain-cleat/core/holding/inside';
 import { cornersOfBox, markedAt, type Placed } from '@plain-cleat/core/layout';
-import { waterAt } from '@plain-cleat/core/float';
-import { findDatum, reading } from '@plain-cleat/core/hull';
-import type { Point } from '@plain-cleat/core/units';
+import { waterAt } from '@plain-cleat/core/water/float';
+import { findDatum, reading } from '@plain-cleat/core/boat/hull';
+import type { Point } from '@plain-cleat/core/base/units';
 import { polygonHull } from 'd3-polygon';
 import { Length, Words } from '../hull-view/words';
 import type { RigState } from '../stores/rig.store';

@@ -1,5 +1,5 @@
 import { OpenRig } from '../testing/open-rig';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { TestRequest } from '@angular/common/http/testing';
 import { laidPlan, TEST_HULL, TEST_PART, TEST_PARTS, testPlan } from '../testing/rig';
 import LayOut from './lay-out';

@@ -3,10 +3,10 @@ import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
 import { comesOff } from '@plain-cleat/core/layout';
-import { HAND_NAMES, OFTEN, OFTEN_WORDS } from '@plain-cleat/core/parts';
-import { scupperName, type Space } from '@plain-cleat/core/hull';
+import { HAND_NAMES, OFTEN, OFTEN_WORDS } from '@plain-cleat/core/parts/parts';
+import { scupperName, type Space } from '@plain-cleat/core/boat/hull';
 import {
   entryOf,
   RIDES,

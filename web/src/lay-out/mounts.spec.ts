@@ -1,5 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
-import { adviceSetting, mountAdvice } from '@plain-cleat/core/advice';
+import { adviceSetting, mountAdvice } from '@plain-cleat/core/checks/advice';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';
 import { laidPlan } from '../testing/rig';

@@ -1,9 +1,9 @@
 import { inject, Injectable } from '@angular/core';
-import { adviceSetting, mountAdvice } from '@plain-cleat/core/advice';
-import type { Part } from '@plain-cleat/core/parts';
-import type { Fitted } from '@plain-cleat/core/drilling';
-import { slideTo } from '@plain-cleat/core/findings';
-import { liesIn } from '@plain-cleat/core/hull';
+import { adviceSetting, mountAdvice } from '@plain-cleat/core/checks/advice';
+import type { Part } from '@plain-cleat/core/parts/parts';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import { slideTo } from '@plain-cleat/core/checks/findings';
+import { liesIn } from '@plain-cleat/core/boat/hull';
 import { nudge, seated, placeFitting, onFittedTrack, snapPlace, turn } from '@plain-cleat/core/layout';
 import {
   entryOf,
@@ -16,8 +16,8 @@ import {
   ofNewest,
   placeAssembly,
 } from '@plain-cleat/core/rig';
-import { MM_PER_INCH } from '@plain-cleat/core/units';
-import { roomAt, type RoomOffer, roomsFor } from '@plain-cleat/core/inside';
+import { MM_PER_INCH } from '@plain-cleat/core/base/units';
+import { roomAt, type RoomOffer, roomsFor } from '@plain-cleat/core/holding/inside';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { Parts } from '../stores/parts';
 import { UnitsStore } from '../stores/units.store';

@@ -8,9 +8,9 @@ import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { containersOf, contentsOf } from '@plain-cleat/core/inside';
+import { containersOf, contentsOf } from '@plain-cleat/core/holding/inside';
 import { entryOf, type Stowed, stowedSchema, TRAITS } from '@plain-cleat/core/rig';
-import { printMass, sideOf } from '@plain-cleat/core/units';
+import { printMass, sideOf } from '@plain-cleat/core/base/units';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 

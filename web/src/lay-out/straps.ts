@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/drilling';
-import { loadOf } from '@plain-cleat/core/float';
-import { roomIdOf } from '@plain-cleat/core/inside';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import { loadOf } from '@plain-cleat/core/water/float';
+import { roomIdOf } from '@plain-cleat/core/holding/inside';
 import type { Change, Strap } from '@plain-cleat/core/rig';
-import { heldBy, type Lashing, lash, stopsOf, strapsOf, tiePointsOf } from '@plain-cleat/core/ties';
+import { heldBy, type Lashing, lash, stopsOf, strapsOf, tiePointsOf } from '@plain-cleat/core/holding/ties';
 import { ChoiceField } from '../controls/choice-field';
 import { DeleteButton } from '../controls/delete-button';
 import { Length } from '../hull-view/words';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fix } from '@plain-cleat/core/fixes';
-import { capital } from '@plain-cleat/core/units';
-import type { Finding } from '@plain-cleat/core/findings';
+import type { Fix } from '@plain-cleat/core/proposals/fixes';
+import { capital } from '@plain-cleat/core/base/units';
+import type { Finding } from '@plain-cleat/core/checks/findings';
 import type { Plan } from '@plain-cleat/core/rig';
 import { Words } from '../hull-view/words';
 

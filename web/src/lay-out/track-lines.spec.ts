@@ -1,6 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Plan } from '@plain-cleat/core/rig';
 import { RigStore } from '../stores/rig.store';
 import { OpenRig } from '../testing/open-rig';

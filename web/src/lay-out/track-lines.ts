@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { QuantityField } from '../controls/quantity';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
 import type { Change } from '@plain-cleat/core/rig';
-import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core/tracks';
-import { printLength } from '@plain-cleat/core/units';
+import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core/holding/tracks';
+import { printLength } from '@plain-cleat/core/base/units';
 import { Length } from '../hull-view/words';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { ROUTES } from '@plain-cleat/api';
 import { MatDialog } from '@angular/material/dialog';
-import { type OwnPart, ownPartId, partOfSheet } from '@plain-cleat/core/parts';
+import { type OwnPart, ownPartId, partOfSheet } from '@plain-cleat/core/parts/parts';
 import { entryOf } from '@plain-cleat/core/rig';
 import { filter, map, type Observable, tap } from 'rxjs';
 import { Api } from '../stores/api';

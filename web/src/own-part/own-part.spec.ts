@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
-import type { OwnPart } from '@plain-cleat/core/parts';
+import type { OwnPart } from '@plain-cleat/core/parts/parts';
 import { Screen } from '../testing/screen';
 import { OwnPartSheet } from './own-part';
 

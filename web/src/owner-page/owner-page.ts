@@ -4,8 +4,8 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { type OwnerPage, ROUTES } from '@plain-cleat/api';
-import { HOLE_WORDS, hookName } from '@plain-cleat/core/handover';
-import { printLength } from '@plain-cleat/core/units';
+import { HOLE_WORDS, hookName } from '@plain-cleat/core/work/handover';
+import { printLength } from '@plain-cleat/core/base/units';
 
 const WORDS = {
   en: {

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatTableModule } from '@angular/material/table';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
-import { unsettled } from '@plain-cleat/core/findings';
-import { lineInWords, type PriceLine } from '@plain-cleat/core/pricing';
+import { unsettled } from '@plain-cleat/core/checks/findings';
+import { lineInWords, type PriceLine } from '@plain-cleat/core/work/pricing';
 import { entryOf, type Fitting, SUPPLIERS } from '@plain-cleat/core/rig';
-import { printMoney } from '@plain-cleat/core/units';
+import { printMoney } from '@plain-cleat/core/base/units';
 import { FindingBox } from '../findings/finding-box';
 import { documentUrl } from '../stores/document-url';
 import { Print } from '../rig/print';

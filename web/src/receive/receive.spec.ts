@@ -1,4 +1,4 @@
-import type { HullModel } from '@plain-cleat/core/hull';
+import type { HullModel } from '@plain-cleat/core/boat/hull';
 import { stockFittings, stockKey, type Plan } from '@plain-cleat/core/rig';
 import { OpenRig } from '../testing/open-rig';
 import { TEST_HULL, testPlan } from '../testing/rig';

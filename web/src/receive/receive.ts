@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import type { CameThing } from '@plain-cleat/core/reception';
+import type { CameThing } from '@plain-cleat/core/work/reception';
 import { entryOf, type DraftChange, foundFitting, type Place, stockFittings } from '@plain-cleat/core/rig';
 import { snapPlace } from '@plain-cleat/core/layout';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import { FileButton } from '../controls/file-button';
 import { Icons } from '../controls/icons';
 import { PickField } from '../controls/pick-field';

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Api } from '../stores/api';
 import { MatButtonModule } from '@angular/material/button';
 import { ROUTES } from '@plain-cleat/api';
-import { partKey } from '@plain-cleat/core/parts';
+import { partKey } from '@plain-cleat/core/parts/parts';
 import { partsOf } from '@plain-cleat/core/rig';
-import { printMoney, tell } from '@plain-cleat/core/units';
+import { printMoney, tell } from '@plain-cleat/core/base/units';
 import { type Alteration, type Newer, type Offer, offersOf, workUp, whatAlters } from '@plain-cleat/core/workup';
 import { asOne } from '../stores/as-one';
 import { inputOf, RigStore, type RigState } from '../stores/rig.store';

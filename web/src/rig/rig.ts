@@ -12,7 +12,7 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { unsettled } from '@plain-cleat/core/findings';
+import { unsettled } from '@plain-cleat/core/checks/findings';
 import { FACT_WORDS } from '@plain-cleat/core/rig';
 import { deletedBy } from '@plain-cleat/core/workup';
 import { currentUrl } from '../stores/current-url';

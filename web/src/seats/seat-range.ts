@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { ASKED, seatNow, seatSays, seatTo, type Asked, type SeatRange as Range } from '@plain-cleat/core/seating';
-import { MM_PER_INCH, printLength } from '@plain-cleat/core/units';
+import { ASKED, seatNow, seatSays, seatTo, type Asked, type SeatRange as Range } from '@plain-cleat/core/proposals/seating';
+import { MM_PER_INCH, printLength } from '@plain-cleat/core/base/units';
 import { catchError, concat, map, of, switchMap, timer } from 'rxjs';
 import { Words } from '../hull-view/words';
 import { inputOf } from '../stores/rig.state';

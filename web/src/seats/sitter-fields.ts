@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts';
+import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts/parts';
 import { LIMITS } from '../brief/questions';
 import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';

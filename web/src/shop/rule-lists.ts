@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core/shop';
+import type { ShopSettings } from '@plain-cleat/core/parts/shop';
 import type { FeatureList, Row } from '../hulls/feature-rows';
 
 export type RuleList = ShopSettings['rules'][number];

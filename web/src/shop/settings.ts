@@ -1,4 +1,4 @@
-import type { ShopSettings } from '@plain-cleat/core/shop';
+import type { ShopSettings } from '@plain-cleat/core/parts/shop';
 
 /** One setting of the shop: where it stands, how it is typed, what it is for. */
 export interface Setting {

@@ -5,7 +5,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Staff } from '@plain-cleat/api';
-import { shopSettingsSchema, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/shop';
+import { shopSettingsSchema, type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/parts/shop';
 import { SessionStore } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 import { RULES, ruleOf, rowsOf } from './rule-lists';

@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@plain-cleat/core/units';
+import type { UnitSystem } from '@plain-cleat/core/base/units';
 
 /** Where a document of a rig is fetched, in the units of the moment and, if not said, on the paper that goes with them. */
 export function documentUrl(rig: string, name: string, units: UnitSystem, more: Readonly<Record<string, string>> = {}): string {

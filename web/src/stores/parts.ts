@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type FoundParts, ROUTES } from '@plain-cleat/api';
-import { newestById, type Part, partKey } from '@plain-cleat/core/parts';
+import { newestById, type Part, partKey } from '@plain-cleat/core/parts/parts';
 import {
   BehaviorSubject,
   catchError,

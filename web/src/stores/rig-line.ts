@@ -2,8 +2,8 @@ import type { HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type Changed, type KeptFacts, type Problem, type RigDocument, type RigSince, ROUTES } from '@plain-cleat/api';
-import { upcastHull } from '@plain-cleat/core/hull';
-import { partKey } from '@plain-cleat/core/parts';
+import { upcastHull } from '@plain-cleat/core/boat/hull';
+import { partKey } from '@plain-cleat/core/parts/parts';
 import { partsOf, upcastParts, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
 import {
   BehaviorSubject,

@@ -1,5 +1,5 @@
 import type { RigDocument } from '@plain-cleat/api';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Fact, NewFact, Plan } from '@plain-cleat/core/rig';
 import type { Workup, WorkupInput } from '@plain-cleat/core/workup';
 import type { WaitingChange, WaitingFact } from './tablet';

@@ -1,9 +1,9 @@
 import { inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { type Changed, type KeptFacts, type LoggedChange, type Override, ROUTES } from '@plain-cleat/api';
-import { asPlanned, type PlannedHole } from '@plain-cleat/core/drilling';
+import { asPlanned, type PlannedHole } from '@plain-cleat/core/holding/drilling';
 import { applyChange, type Change, type NewFact, type Plan, withLetters } from '@plain-cleat/core/rig';
-import { Memory } from '@plain-cleat/core/stages';
+import { Memory } from '@plain-cleat/core/base/stages';
 import { overTheirs, workUp } from '@plain-cleat/core/workup';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, filter, map, type Observable, Subject, tap } from 'rxjs';
 import { Api } from './api';

@@ -1,7 +1,7 @@
 import type { RigDocument } from '@plain-cleat/api';
-import { type Part, partKey } from '@plain-cleat/core/parts';
+import { type Part, partKey } from '@plain-cleat/core/parts/parts';
 import { applyChange, type Change, type Fact, ownParts, partsOf, type Plan } from '@plain-cleat/core/rig';
-import { Memory } from '@plain-cleat/core/stages';
+import { Memory } from '@plain-cleat/core/base/stages';
 import { workUp } from '@plain-cleat/core/workup';
 import { type Observable, scan } from 'rxjs';
 import { newestOf } from './parts';

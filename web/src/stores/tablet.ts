@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import type { Preferences, RigDocument, Session, Staff } from '@plain-cleat/api';
-import type { Part } from '@plain-cleat/core/parts';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Change, NewFact } from '@plain-cleat/core/rig';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 

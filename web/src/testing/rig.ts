@@ -1,7 +1,7 @@
-import type { Part } from '@plain-cleat/core/parts';
-import { type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/shop';
-import { drillGate } from '@plain-cleat/core/drilling';
-import { type HullModel, fairHull } from '@plain-cleat/core/hull';
+import type { Part } from '@plain-cleat/core/parts/parts';
+import { type ShopSettings, USUAL_SHOP } from '@plain-cleat/core/parts/shop';
+import { drillGate } from '@plain-cleat/core/holding/drilling';
+import { type HullModel, fairHull } from '@plain-cleat/core/boat/hull';
 import { openPlan, pinsTo, type Plan, type Fact, foldLedger } from '@plain-cleat/core/rig';
 
 /** A small hull, part and shop for specs of the screens. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatChipsModule } from '@angular/material/chips';
-import { USUAL_GEAR } from '@plain-cleat/core/which-hull';
+import { USUAL_GEAR } from '@plain-cleat/core/proposals/which-hull';
 import { BY_WORDS, CARRIED_BY, CARRIES, GROUND_WORDS, GROUNDS, PROPULSION, USUAL_BRIEF, type Brief } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import { catchError, map, of, startWith } from 'rxjs';

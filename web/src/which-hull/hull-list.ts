@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { rankHulls, type HullAsk } from '@plain-cleat/core/which-hull';
-import type { ShopSettings } from '@plain-cleat/core/shop';
-import { printMass } from '@plain-cleat/core/units';
+import { rankHulls, type HullAsk } from '@plain-cleat/core/proposals/which-hull';
+import type { ShopSettings } from '@plain-cleat/core/parts/shop';
+import { printMass } from '@plain-cleat/core/base/units';
 import { Words } from '../hull-view/words';
 import { EveryHull } from '../hulls/every-hull';
 import { UnitsStore } from '../stores/units.store';

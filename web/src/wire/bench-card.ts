@@ -23,8 +23,8 @@ import {
   type Reading,
   readingsOf,
   tipsOf,
-} from '@plain-cleat/core/bench-test';
-import type { Sentence } from '@plain-cleat/core/units';
+} from '@plain-cleat/core/electric/bench-test';
+import type { Sentence } from '@plain-cleat/core/base/units';
 import { catchError, concat, map, of, switchMap } from 'rxjs';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';

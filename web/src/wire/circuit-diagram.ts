@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { DRAWN } from '@plain-cleat/core/circuits';
+import { DRAWN } from '@plain-cleat/core/electric/circuits';
 import type { Workup } from '@plain-cleat/core/workup';
-import { diagramOf, drawDiagram, type DrawnDiagram, type LaidDiagram } from '@plain-cleat/core/wiring';
+import { diagramOf, drawDiagram, type DrawnDiagram, type LaidDiagram } from '@plain-cleat/core/electric/wiring';
 import ELK from 'elkjs/lib/elk-api';
 import { catchError, from, map, of, startWith, switchMap } from 'rxjs';
 

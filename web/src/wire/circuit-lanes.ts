@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { DRAWN, fuseWithin, printAmps } from '@plain-cleat/core/circuits';
-import { capital, printLong, printLength } from '@plain-cleat/core/units';
+import { DRAWN, fuseWithin, printAmps } from '@plain-cleat/core/electric/circuits';
+import { capital, printLong, printLength } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
-import type { WiredRun } from '@plain-cleat/core/wiring';
+import type { WiredRun } from '@plain-cleat/core/electric/wiring';
 import { line } from 'd3-shape';
 import { wireThickness } from '../hull-view/lanes';
 import { Scale, WIDTH } from '../hull-view/scale';

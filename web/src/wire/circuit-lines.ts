@@ -13,7 +13,7 @@ const boxFoot = (lane: number): number => boxTop(lane) + LANE.boxTall;
 /** The place nearest to where a line comes from at which it goes through a lane beside every box. */
 function throughLane(from: number, boxes: readonly LaneBox[], room: number, aside: number): number {
   const clear = (x: number): boolean =>
-    x >= LANE.leftmost && x <= LANE.rightmost && boxes.every((b) => Math.abs(b.x - x) >= LANE.boxWide / 2 + room);
+    x >= LANE.leftmost && x <= LANE.rightmost && boxes.every((b) => Math.abs(b.x - x) >= LANE.boxWide / 2 + room - 1e-6);
   const more = 12 + aside;
   const beside = boxes.flatMap(({ x }) => {
     const far = LANE.boxWide / 2 + room;

@@ -9,8 +9,8 @@ import {
   input,
   viewChild,
 } from '@angular/core';
-import type { BatteryDay, DayWorked, Reach } from '@plain-cleat/core/day';
-import { figureOf, printClock, printQuantity, unitOf, type UnitSystem } from '@plain-cleat/core/units';
+import type { BatteryDay, DayWorked, Reach } from '@plain-cleat/core/electric/day';
+import { figureOf, printClock, printQuantity, unitOf, type UnitSystem } from '@plain-cleat/core/base/units';
 import {
   CategoryScale,
   Chart,

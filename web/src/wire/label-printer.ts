@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { DRAWN } from '@plain-cleat/core/circuits';
+import { DRAWN } from '@plain-cleat/core/electric/circuits';
 import type { Workup } from '@plain-cleat/core/workup';
-import { printOn, TAPE, type TapeLabel, tapeLabels, wireLabels } from '@plain-cleat/core/wiring';
+import { printOn, TAPE, type TapeLabel, tapeLabels, wireLabels } from '@plain-cleat/core/electric/wiring';
 import { Length } from '../hull-view/words';
 import { UnitsStore } from '../stores/units.store';
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import type { Fix } from '@plain-cleat/core/fixes';
+import type { Fix } from '@plain-cleat/core/proposals/fixes';
 import {
   breaksAt,
   cordFloats,
@@ -24,7 +24,7 @@ import {
   type Line,
   type LinePoint,
 } from '@plain-cleat/core/rig';
-import { asHung, printMass } from '@plain-cleat/core/units';
+import { asHung, printMass } from '@plain-cleat/core/base/units';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { DeleteButton } from '../controls/delete-button';
 import { Icons } from '../controls/icons';

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { leadWell } from '@plain-cleat/core/fixes';
-import type { Part } from '@plain-cleat/core/parts';
+import { leadWell } from '@plain-cleat/core/proposals/fixes';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Fitting, Plan } from '@plain-cleat/core/rig';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { of } from 'rxjs';

@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatTableModule } from '@angular/material/table';
 import { cordWords, type LedLine, type LineProposal, TETHER, tethersOf, usualLine } from '@plain-cleat/core/lines';
 import { LINE_USES, type LineUse } from '@plain-cleat/core/rig';
-import { asHung } from '@plain-cleat/core/units';
+import { asHung } from '@plain-cleat/core/base/units';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';

@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatExpansionModule } from '@angular/material/expansion';
-import type { Fix } from '@plain-cleat/core/fixes';
-import { GAUGES, gaugeWords, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/circuits';
-import { currentsOf } from '@plain-cleat/core/day';
+import type { Fix } from '@plain-cleat/core/proposals/fixes';
+import { GAUGES, gaugeWords, printAmps, printVolts, RETURN_COLOUR } from '@plain-cleat/core/electric/circuits';
+import { currentsOf } from '@plain-cleat/core/electric/day';
 import { CONDUCTORS, entryOf, GUARDS, type Conductors, type GuardKind, type Run } from '@plain-cleat/core/rig';
-import { guardWords, type Proposal, type WiredRun } from '@plain-cleat/core/wiring';
+import { guardWords, type Proposal, type WiredRun } from '@plain-cleat/core/electric/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Explained } from '../controls/explained';
 import { Icons } from '../controls/icons';

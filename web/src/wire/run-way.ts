@@ -3,7 +3,7 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { entryOf, LANES, type Run } from '@plain-cleat/core/rig';
-import { fishing, HELD_EVERY, heldBy, lettersOf, routeFor, type LaidRun } from '@plain-cleat/core/wiring';
+import { fishing, HELD_EVERY, heldBy, lettersOf, routeFor, type LaidRun } from '@plain-cleat/core/electric/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import { ValidSubmit } from '../controls/valid-submit';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fix } from '@plain-cleat/core/fixes';
+import type { Fix } from '@plain-cleat/core/proposals/fixes';
 import { entryOf } from '@plain-cleat/core/rig';
-import type { Proposal, SignalRun } from '@plain-cleat/core/wiring';
+import type { Proposal, SignalRun } from '@plain-cleat/core/electric/wiring';
 import { Icons } from '../controls/icons';
 import { FindingBox } from '../findings/finding-box';
 import { Cut, Words } from '../hull-view/words';

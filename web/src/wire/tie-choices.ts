@@ -1,5 +1,5 @@
 import { isTrolley, type LinePoint } from '@plain-cleat/core/rig';
-import { tiePointsOf } from '@plain-cleat/core/ties';
+import { tiePointsOf } from '@plain-cleat/core/holding/ties';
 import type { Choice } from '../controls/choice-field';
 import type { RigState } from '../stores/rig.store';
 

@@ -5,12 +5,19 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatTableModule } from '@angular/material/table';
 import { MatTabsModule } from '@angular/material/tabs';
 import { merge } from 'rxjs';
-import { freeWay, printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/circuits';
-import type { Fitted } from '@plain-cleat/core/drilling';
-import { unsettled } from '@plain-cleat/core/findings';
+import { freeWay, printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/electric/circuits';
+import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import { unsettled } from '@plain-cleat/core/checks/findings';
 import { proposeLines } from '@plain-cleat/core/lines';
 import { CONDUCTORS, LANES, type Conductors, type Run } from '@plain-cleat/core/rig';
-import { isSignal, labelled, proposeCircuit, type Labelled, type SignalRun, type WiredRun } from '@plain-cleat/core/wiring';
+import {
+  isSignal,
+  labelled,
+  proposeCircuit,
+  type Labelled,
+  type SignalRun,
+  type WiredRun,
+} from '@plain-cleat/core/electric/wiring';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';

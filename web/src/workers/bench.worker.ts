@@ -1,4 +1,4 @@
-import { circuitPrint, type Diagnosis, Doctor, readingsOf, type Tested } from '@plain-cleat/core/bench-test';
+import { circuitPrint, type Diagnosis, Doctor, readingsOf, type Tested } from '@plain-cleat/core/electric/bench-test';
 import { expose } from 'comlink';
 
 export interface BenchWorker {

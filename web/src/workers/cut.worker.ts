@@ -7,7 +7,7 @@ import {
   cutBoards,
   type Piece,
   type Plate,
-} from '@plain-cleat/core/cutting';
+} from '@plain-cleat/core/work/cutting';
 import { expose } from 'comlink';
 
 export interface CutWorker {

@@ -1,4 +1,4 @@
-import { type Fix, type FixSearch, leadWell, searchFixes } from '@plain-cleat/core/fixes';
+import { type Fix, type FixSearch, leadWell, searchFixes } from '@plain-cleat/core/proposals/fixes';
 import type { LineProposal } from '@plain-cleat/core/lines';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { expose } from 'comlink';

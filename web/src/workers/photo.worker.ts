@@ -1,4 +1,4 @@
-import { type Homography, type Picture, rectify, type Window } from '@plain-cleat/core/hull';
+import { type Homography, type Picture, rectify, type Window } from '@plain-cleat/core/boat/hull';
 import { expose } from 'comlink';
 
 export interface PhotoWorker {

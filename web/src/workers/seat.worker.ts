@@ -1,4 +1,4 @@
-import { seatRange, type SeatRange, type SeatSearch } from '@plain-cleat/core/seating';
+import { seatRange, type SeatRange, type SeatSearch } from '@plain-cleat/core/proposals/seating';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { expose } from 'comlink';
 

@@ -1,0 +1,224 @@
+import { distance, sideSign, type Point, type Side } from '../../base/units';
+import { integrate, invert, monotone, type Curve } from './monotone';
+import { natural } from './natural';
+import type { DeckArea, Hazard, HullModel, Station } from './schema';
+import { sectionOf, type Section } from './section';
+import { type Room, roomsOf } from './spaces';
+
+/** What lies under a point of the plan view. */
+export interface SurfaceSpot {
+  readonly z: number;
+  readonly wall: number;
+  /** The deck area, or `gunwale` between deck areas, or `off` beyond the gunwale edge. */
+  readonly name: string;
+  readonly deck?: DeckArea;
+  readonly off: boolean;
+}
+
+/** Something inside the hull, and the corners of the box it lies in. */
+export interface BoxedHazard {
+  readonly hazard: Hazard;
+  readonly from: Point;
+  readonly to: Point;
+}
+
+/** A hull made continuous: every query the layout needs, computed from its stations. */
+export interface HullSurface {
+  readonly model: HullModel;
+  /** Overall length along x, mm. */
+  readonly length: number;
+  /** Greatest breadth, mm. */
+  readonly beam: number;
+  halfBreadth(x: number): number;
+  gunwale(x: number): number;
+  keel(x: number): number;
+  /** Half-breadth and gunwale height for what asks thousands of times: straight between places 20 mm apart. */
+  readonly edge: { half(x: number): number; gunwale(x: number): number };
+  /** What lies inside, each with the box it lies in. */
+  readonly hazards: readonly BoxedHazard[];
+  /** The rooms inside, by their ids. */
+  readonly rooms: ReadonlyMap<string, Room>;
+  /** Parameters of the stations along the outline, and the place along the boat at one, with its slope: for integrals. */
+  readonly along: Curve;
+  /** The cross-section at x; undefined beyond the ends. */
+  section(x: number): Section | undefined;
+  /** Half-width of the section at x and height z; nought below the keel. */
+  halfWidth(x: number, z: number): number;
+  gunwalePoint(x: number, side: Side): Point;
+  /** Length of a tape laid along the gunwale from the bow tip to x, mm. */
+  gunwaleArc(x: number): number;
+  /** The x at which a tape laid along the gunwale from the bow tip reads `arc`. */
+  gunwaleAt(arc: number): number;
+  spot(x: number, y: number): SurfaceSpot;
+  /** A point on the outside, so far down from the gunwale edge. */
+  sidePoint(x: number, side: Side, down: number): Point;
+}
+
+const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
+
+/** The outline, parametrised by chord length: blunt ends have no finite slope in x. */
+export function chordParameters(stations: readonly Pick<Station, 'x' | 'halfBreadth'>[]): number[] {
+  let sum = 0;
+  return stations.map((s, i) => {
+    const before = stations[i - 1];
+    if (before) sum += Math.hypot(s.x - before.x, s.halfBreadth - before.halfBreadth);
+    return sum;
+  });
+}
+
+function arcTable(speed: (t: number) => number, knots: readonly number[]): number[] {
+  let sum = 0;
+  return knots.map((t, i) => {
+    const before = knots[i - 1];
+    if (before !== undefined) sum += integrate(speed, before, t);
+    return sum;
+  });
+}
+
+function arcUpTo(speed: (t: number) => number, knots: readonly number[], sums: readonly number[], t: number): number {
+  let i = 0;
+  while (i < knots.length - 2 && (knots[i + 1] ?? 0) < t) i++;
+  return (sums[i] ?? 0) + integrate(speed, knots[i] ?? 0, t);
+}
+
+/**
+ * Fairs a hull's stations into a surface. Heights and outline are monotone cubics (a spline that
+ * overshoots would invent a hollow nobody measured), the outline by chord length; a natural spline where
+ * the model says its readings bear one.
+ *
+ * Assumes port and starboard alike. Lengths in mm, axes as in `units/axes`.
+ * @throws RangeError when two stations stand at the same place
+ */
+export function fairHull(model: HullModel): HullSurface {
+  const stations = [...model.stations].sort((a, b) => a.x - b.x);
+  const t = chordParameters(stations);
+  const fair = model.fairing === 'natural' ? natural : monotone;
+  const curve = (pick: (s: Station) => number): Curve => monotone(t, stations.map(pick));
+  const [cx, cb, cg, ck] = [
+    curve((s) => s.x),
+    fair(
+      t,
+      stations.map((s) => s.halfBreadth),
+    ),
+    curve((s) => s.gunwale),
+    curve((s) => s.keel),
+  ];
+  const [cFullness, cFlare] = [curve((s) => s.fullness), curve((s) => s.flare)];
+  const bow = cx.value(cx.from);
+  const stern = cx.value(cx.to);
+  // One place is asked about several times over: its breadth, its gunwale, its keel.
+  let [asked, found] = [NaN, NaN];
+  const parameter = (x: number): number => {
+    if (x === asked) return found;
+    found = x <= bow ? cx.from : x >= stern ? cx.to : invert(cx.value, cx.slope, x, cx.from, cx.to);
+    asked = x;
+    return found;
+  };
+  const speed = (s: number): number => Math.hypot(cx.slope(s), cb.slope(s), cg.slope(s));
+  const sums = arcTable(speed, cx.knots);
+  const total = sums[sums.length - 1] ?? 0;
+
+  let edge: HullSurface['edge'] | undefined;
+  let rooms: HullSurface['rooms'] | undefined;
+  let lastSection: { readonly x: number; readonly section: Section } | undefined;
+  const surface: HullSurface = {
+    model,
+    hazards: model.hazards.map(boxed),
+    length: stern - bow,
+    beam: 2 * Math.max(...stations.map((s) => s.halfBreadth)),
+    along: cx,
+    get edge() {
+      return (edge ??= edgeOf(surface));
+    },
+    get rooms() {
+      return (rooms ??= roomsOf(surface));
+    },
+    halfBreadth: (x) => (x < bow || x > stern ? 0 : cb.value(parameter(x))),
+    gunwale: (x) => cg.value(parameter(x)),
+    keel: (x) => ck.value(parameter(x)),
+    section(x) {
+      if (x === lastSection?.x) return lastSection.section;
+      if (x < bow || x > stern) return undefined;
+      const p = parameter(x);
+      const section = sectionOf(model.sections ?? 'curve', {
+        keel: ck.value(p),
+        gunwale: cg.value(p),
+        half: cb.value(p),
+        fullness: cFullness.value(p),
+        flare: cFlare.value(p),
+      });
+      lastSection = { x, section };
+      return section;
+    },
+    halfWidth: (x, z) => surface.section(x)?.halfWidth(z) ?? 0,
+    gunwalePoint(x, side) {
+      const p = parameter(x);
+      return { x: cx.value(p), y: sideSign(side) * cb.value(p), z: cg.value(p) };
+    },
+    gunwaleArc: (x) => arcUpTo(speed, cx.knots, sums, parameter(x)),
+    gunwaleAt: (arc) => cx.value(invert((s) => arcUpTo(speed, cx.knots, sums, s), speed, clamp(arc, 0, total), cx.from, cx.to)),
+    spot: (x, y) => spotOn(surface, x, y),
+    sidePoint(x, side, down) {
+      const z = Math.max(surface.gunwale(x) - down, surface.keel(x));
+      return { x, y: sideSign(side) * surface.halfWidth(x, z), z };
+    },
+  };
+  return surface;
+}
+
+function boxed(hazard: Hazard): BoxedHazard {
+  const corners = hazard.shape === 'box' ? [hazard.from, hazard.to] : hazard.path;
+  const grown = hazard.shape === 'box' ? 0 : hazard.radius;
+  const of = (pick: (...values: number[]) => number, by: number): Point => ({
+    x: pick(...corners.map((c) => c.x)) + by,
+    y: pick(...corners.map((c) => c.y)) + by,
+    z: pick(...corners.map((c) => c.z)) + by,
+  });
+  return { hazard, from: of(Math.min, -grown), to: of(Math.max, grown) };
+}
+
+const EDGE_STEP = 20;
+
+function edgeOf(hull: HullSurface): HullSurface['edge'] {
+  const count = Math.ceil(hull.length / EDGE_STEP);
+  const table = (value: (x: number) => number): Float64Array =>
+    Float64Array.from({ length: count + 1 }, (_, i) => value(Math.min(hull.length, i * EDGE_STEP)));
+  const [halves, heights] = [table((x) => hull.halfBreadth(x)), table((x) => hull.gunwale(x))];
+  const at = (values: Float64Array, x: number): number => {
+    const place = clamp(x / EDGE_STEP, 0, count);
+    const i = Math.min(count - 1, Math.floor(place));
+    return (values[i] ?? 0) + (place - i) * ((values[i + 1] ?? 0) - (values[i] ?? 0));
+  };
+  return { half: (x) => (x < 0 || x > hull.length ? 0 : at(halves, x)), gunwale: (x) => at(heights, x) };
+}
+
+const heightOf = (d: DeckArea, x: number): number => d.height + (d.rise * (x - d.fore)) / Math.max(1, d.aft - d.fore);
+
+interface Area {
+  readonly fore: number;
+  readonly aft: number;
+  readonly port: number;
+  readonly starboard: number;
+}
+/** Whether a point of the plan lies in an area, its edges included. */
+export const liesIn = (d: Area, x: number, y: number): boolean => x >= d.fore && x <= d.aft && y >= d.port && y <= d.starboard;
+
+function spotOn(hull: HullSurface, x: number, y: number): SurfaceSpot {
+  const { model } = hull;
+  // A seat or plate lies on another area: the highest surface is the one a bit meets first.
+  let deck: DeckArea | undefined;
+  for (const d of model.decks) if (liesIn(d, x, y) && (!deck || heightOf(d, x) > heightOf(deck, x))) deck = d;
+  const wall = model.walls?.find((w) => liesIn(w, x, y))?.wall ?? deck?.wall ?? model.wall;
+  if (deck) return { z: heightOf(deck, x), wall, name: deck.name, deck, off: false };
+  const off = Math.abs(y) > hull.halfBreadth(x) + 0.5;
+  return { z: hull.gunwale(x), wall, name: off ? 'off the hull' : 'gunwale', off };
+}
+
+/** Shortest distance from a point to the segment a–b. */
+export function distanceToSegment(p: Point, a: Point, b: Point): number {
+  const [dx, dy, dz] = [b.x - a.x, b.y - a.y, b.z - a.z];
+  const squared = dx * dx + dy * dy + dz * dz;
+  const along = squared === 0 ? 0 : ((p.x - a.x) * dx + (p.y - a.y) * dy + (p.z - a.z) * dz) / squared;
+  const u = clamp(along, 0, 1);
+  return distance(p, { x: a.x + u * dx, y: a.y + u * dy, z: a.z + u * dz });
+}

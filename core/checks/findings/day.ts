@@ -1,0 +1,90 @@
+import { kmh, printClock, say, under } from '../../base/units';
+import { aboutFitting } from './wires';
+import type { Judged, Judgement, Raw } from './finding';
+
+/** A battery lasts the day that was planned, with what is kept back for the way home. */
+export const lastsTheDay: Judgement = ({ day, owned }) =>
+  day === null
+    ? []
+    : day.batteries.flatMap(({ fitting, letter, name, reserve, touched }): Raw[] => {
+        const [at, likely] = touched.likely !== null ? [touched.likely, true] : [touched.hard, false];
+        if (at === null) return [];
+        return [
+          {
+            ...{ where: fitting, letter, step: 'wire', fixable: false, code: 'day-too-long' },
+            x: owned.find((i) => i.placed.id === fitting)?.placed.frame.origin.x ?? 0,
+            severity: likely ? 'stop' : 'look',
+            measure: under(at, 'h'),
+            says: say`${name} is down to its last ${Math.round(100 * reserve)} % at ${printClock(day.day.starts + at)}${likely ? '' : ', if wind and load are hard on it'}.`,
+            because: say`The day as it is planned takes more than it should give. A slower speed, a shorter day, a larger battery, or one beside it. An estimate: readings of this motor on this boat narrow it.`,
+          },
+        ];
+      });
+
+/** A leg of the day goes faster than the motors push. */
+export const legsReached: Judgement = ({ day, hull }) =>
+  day === null
+    ? []
+    : day.legs.flatMap((leg, i): Raw[] => {
+        const { kmh: over = 0, does } = day.day.legs[i] ?? {};
+        if (leg.reached || (does !== 'motor' && does !== 'held by motor')) return [];
+        return [
+          {
+            ...{
+              where: 'hull',
+              letter: '',
+              x: hull.length / 2,
+              step: 'wire',
+              fixable: false,
+              code: 'leg-too-fast',
+              detail: String(i + 1),
+            },
+            severity: 'look',
+            says: say`Leg ${i + 1} of the day asks for more than full thrust${does === 'motor' ? say` at ${kmh(over)}` : ''}.`,
+            because: say`By the hull’s resistance, an honestly wide estimate: slower, or with the stream.`,
+          },
+        ];
+      });
+
+const hoursWord = (hours: number): string => `${(Math.floor(10 * hours) / 10).toFixed(1)} h`;
+
+/** Where a thing aboard stands, for a finding about it. */
+const aboutOwn = ({ owned }: Judged, fitting: string): Omit<Raw, 'code' | 'severity' | 'says' | 'because'>[] => {
+  const item = owned.find((i) => i.placed.id === fitting);
+  return item ? [{ ...aboutFitting(item), fixable: false }] : [];
+};
+
+/** What runs on a battery of its own lasts the day that was planned, by itself or from USB. */
+export const ownBatteryLasts: Judgement = (judged) => {
+  const { day } = judged;
+  if (day === null) return [];
+  const covered = day.usb.socket || day.usb.banks >= day.usb.asked;
+  return day.own.flatMap((own): Raw[] => {
+    if (own.lacks <= 0 || (own.usb && covered)) return [];
+    return aboutOwn(judged, own.fitting).map((about) => ({
+      ...about,
+      code: 'own-battery-short',
+      severity: 'look',
+      measure: under(own.runs, 'h', own.wanted),
+      says: say`${own.name} runs ${hoursWord(own.runs)} on its own battery; the day wants ${hoursWord(own.wanted)} of it.`,
+      because: own.usb
+        ? say`It lacks ${Math.ceil(own.lacks)} Wh, ${Math.ceil(day.usb.asked)} Wh with everything charged from USB; the power banks aboard give ${Math.floor(day.usb.banks)} Wh. A power bank, a fed USB socket, or less of it.`
+        : say`It takes no charge while it runs: spare batteries, or less of it.`,
+    }));
+  });
+};
+
+/** A card takes what the day that was planned writes. */
+export const cardLasts: Judgement = (judged) =>
+  (judged.day?.own ?? []).flatMap((own): Raw[] => {
+    if (own.card === null || own.card >= own.wanted) return [];
+    const { card } = own;
+    return aboutOwn(judged, own.fitting).map((about) => ({
+      ...about,
+      code: 'card-full',
+      severity: 'look',
+      measure: under(card, 'h', own.wanted),
+      says: say`The card of ${own.name} is full after ${hoursWord(card)}; the day wants ${hoursWord(own.wanted)}.`,
+      because: say`By what it writes a second. A larger card, a second one in a dry pocket, or shorter takes.`,
+    }));
+  });

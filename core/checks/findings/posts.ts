@@ -1,0 +1,27 @@
+import type { Network } from '../../electric/circuits';
+import { over, say } from '../../base/units';
+import { RINGS_ON_POST } from '../../electric/wiring';
+import type { Judgement, Raw } from './finding';
+import { aboutFitting } from './wires';
+
+/** How many conductors end at a terminal. */
+const ringsAt = ({ leads }: Network, terminal: string): number =>
+  leads.filter((l) => l.from === terminal || l.to === terminal).length;
+
+/** No more rings on the post of a battery than stay tight. */
+export const posts: Judgement = (judged) =>
+  judged.wiring.network.batteries.flatMap((b): Raw[] => {
+    const item = judged.owned.find((i) => i.placed.id === b.fitting);
+    const count = Math.max(ringsAt(judged.wiring.network, b.plus), ringsAt(judged.wiring.network, b.minus));
+    if (!item || count <= RINGS_ON_POST) return [];
+    return [
+      {
+        ...aboutFitting(item),
+        code: 'rings-on-post',
+        severity: 'look',
+        measure: over(count, 'count', RINGS_ON_POST),
+        says: say`${count} rings on one post of ${item.placed.part.name}; ${RINGS_ON_POST} are the most.`,
+        because: say`Stacked higher they work loose and get warm (ABYC E-11, from memory). One main to a fuse block or a bus, and the rest from there.`,
+      },
+    ];
+  });

@@ -1,0 +1,29 @@
+import { nominalVolts, type Draw } from '../circuits';
+import type { Fitted } from '../../holding/drilling';
+import { voltsOf } from './asked-of';
+
+/** Batteries alike that are joined: in a row, or side by side. */
+export interface Bank {
+  readonly of: readonly Fitted[];
+  readonly inRow: boolean;
+}
+
+/** Batteries side by side are asked for so much of what they give: they never share quite alike (judgement). */
+const SHARES = 0.85;
+
+/**
+ * Batteries alike that joined give a load its volts and its amperes.
+ * @param free batteries that feed nothing else, the largest first
+ * @returns the largest that do; null where none do
+ */
+export function bankFor(draw: Pick<Draw, 'amps' | 'volts'>, free: readonly Fitted[]): Bank | null {
+  for (const first of free) {
+    const { mostAmps = Infinity } = first.placed.part.power?.battery ?? {};
+    const times = nominalVolts(draw.volts) / voltsOf(first);
+    const count = times === 1 ? Math.ceil(draw.amps / (SHARES * mostAmps)) : times;
+    const of = free.filter((b) => b.placed.part === first.placed.part).slice(0, count);
+    const enough = times === 1 || mostAmps >= draw.amps;
+    if (Number.isInteger(count) && count > 1 && of.length === count && enough) return { of, inRow: times > 1 };
+  }
+  return null;
+}
