@@ -1,5 +1,5 @@
 import { roundTo } from '../base/units';
-import type { Fitted } from '../holding/drilling';
+import type { Fitted } from '../holding/fitted';
 import type { CordAboard, CordKind } from '../rig';
 
 /** What a cord of some material is like. */

@@ -1,4 +1,4 @@
-import type { Fitted } from '../holding/drilling';
+import type { Fitted } from '../holding/fitted';
 import type { HullSurface } from '../boat/hull';
 import type { Paddler } from '../layout';
 import type { Weight } from '../water/float';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../holding/drilling';
+import type { Fitted } from '../holding/fitted';
 import { slicesOf, waterAt, type Weight } from '../water/float';
 import type { HullSurface } from '../boat/hull';
 import { reachedBy, type Paddler, type ReachZone, type Seatings } from '../layout';

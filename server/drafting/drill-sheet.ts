@@ -1,4 +1,5 @@
-import { crossMeasure, sealantWords, toleranceBudget, toolName, type PlannedHole } from '@plain-cleat/core/holding/drilling';
+import { crossMeasure, sealantWords, toleranceBudget, toolName } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { findDatum, RUN_WORDS } from '@plain-cleat/core/boat/hull';
 import { tell } from '@plain-cleat/core/base/units';
 import { pickList } from '@plain-cleat/core/holding/mounting';

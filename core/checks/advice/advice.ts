@@ -1,6 +1,7 @@
 import { HOLDS, type Hold } from '../../parts/parts';
 import type { ShopSettings } from '../../parts/shop';
-import { type Fitted, holesOf, type HoleSetting, type Opening, type PlannedHole } from '../../holding/drilling';
+import { holesOf, type HoleSetting } from '../../holding/drilling';
+import type { Fitted, Opening, PlannedHole } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { letsGoAt } from '../../holding/inside';
 import { fastenMinutes, mountMinutes } from '../../work/labor';

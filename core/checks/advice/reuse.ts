@@ -1,5 +1,5 @@
 import type { ShopSettings } from '../../parts/shop';
-import type { PlannedHole } from '../../holding/drilling';
+import type { PlannedHole } from '../../holding/fitted';
 import { frameOf, toHull, type Placed } from '../../layout';
 import type { HullSurface } from '../../boat/hull';
 import type { LedgerHole, Place } from '../../rig';

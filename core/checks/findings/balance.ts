@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { loadOf } from '../../water/float';
 import { kg, over, say } from '../../base/units';
 import { aboutHull, type Judgement, nameOf, toOtherSide } from './finding';

@@ -1,5 +1,5 @@
 import { BUDGETS } from '../../parts/parts';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { capital, say, over } from '../../base/units';
 import { laneOf } from '../../electric/wiring';
 import { aboutHull, type Judgement, type Raw } from './finding';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { graspOf, REACH, reachOf, type ReachZone } from '../../layout';
 import { containersOf, insideZone, isIn, roomAbout } from '../../holding/inside';
 import { say } from '../../base/units';

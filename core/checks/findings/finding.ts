@@ -1,7 +1,8 @@
 import type { Part } from '../../parts/parts';
 import type { ShopSettings } from '../../parts/shop';
 import type { HullModel, HullSurface } from '../../boat/hull';
-import type { Fitted, Opening, OtherHole } from '../../holding/drilling';
+import type { OtherHole } from '../../holding/drilling';
+import type { Fitted, Opening } from '../../holding/fitted';
 import type { BenchCheck, BenchTest } from '../../electric/bench-test';
 import type { CircuitInUse } from '../../electric/circuits';
 import type { DayOut } from '../../electric/day';

@@ -1,6 +1,6 @@
 import { isInside } from '../../holding/inside';
 import { footingOf, reachesIntoDeck, reachesOverboard, type Footing } from '../../layout';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { mm, say, sideOf, over, under } from '../../base/units';
 import { about, alone, type Alone, isWorn, nameOf, type Raw, slideTo, type Try } from './finding';
 

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { bodyOverlap, boundsOf, middleOf, near, strokeHit, type Body } from '../../layout';
 import { bodiesAlong, type LedLine, USES } from '../../lines';
 import { entryOf, LINE_WAYS } from '../../rig';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { waterAt } from '../../water/float';
 import { reachedFromWater } from '../../layout';
 import type { Part } from '../../parts/parts';

@@ -2,7 +2,7 @@ import { joinFault, missingAdapters } from '../../holding/mounting';
 import type { Part } from '../../parts/parts';
 import { fittingOf, takeOff, type Place } from '../../rig';
 import { say } from '../../base/units';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { about, aboutHull, type Judgement, isWhat, nameOf, type Raw, type Try } from './finding';
 
 /** What stands on another fitting is joined to it by an interface both have. */

@@ -1,4 +1,4 @@
-import type { PlannedHole } from '../../holding/drilling';
+import type { PlannedHole } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import type { LedgerHole } from '../../rig';
 import { distance, mm, mmApart, say, type Point, over, under } from '../../base/units';

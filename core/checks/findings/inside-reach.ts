@@ -1,5 +1,5 @@
 import { type Hatch, type HullSurface, mouthOf } from '../../boat/hull';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { inHand, inHandAfloat, roomAbout, standsOnLid, touchedOf } from '../../holding/inside';
 import { usedHow } from '../../layout';
 import { OFTEN_WORDS } from '../../parts/parts';

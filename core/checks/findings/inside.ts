@@ -1,5 +1,5 @@
 import { clearOf, type Room } from '../../boat/hull';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import {
   freeSlides,
   isInside,

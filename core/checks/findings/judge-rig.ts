@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { entryOf, isMakers, type Acceptance } from '../../rig';
 import { acceptedBy, decidedBy, findingKey } from './codes';
 import { isWorse, type MeasureUnit } from '../../base/units';

@@ -1,5 +1,6 @@
 import type { ShopSettings } from '../../parts/shop';
-import { inSet, type Aboard, type Fitted, type OtherHole } from '../../holding/drilling';
+import type { OtherHole } from '../../holding/drilling';
+import { inSet, type Aboard, type Fitted } from '../../holding/fitted';
 import type { Weight } from '../../water/float';
 import type { HullModel } from '../../boat/hull';
 import { strokeHit, type Layout, type Seatings, type StrokeSpaces } from '../../layout';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { loadOf } from '../../water/float';
 import { standsOnLid } from '../../holding/inside';
 import { kg, over, say } from '../../base/units';

@@ -1,6 +1,6 @@
 import { adviceSetting, mountAdvice, strengthOf } from '../advice';
 import type { Part } from '../../parts/parts';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { HOLD_WORDS, workingLoad } from '../../holding/mounting';
 import { asHung, kg, mm, say, over, under } from '../../base/units';
 import { about, aboutHull, alone, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { bodyOverlap, boundsOf, movedPoint, near, type Body } from '../../layout';
 import { bodiesAlong } from '../../lines';
 import { entryOf } from '../../rig';

@@ -1,5 +1,5 @@
 import type { Room } from '../../boat/hull';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { roomsFor } from '../../holding/inside';
 import { placeFitting } from '../../layout';
 import { canBe, mountFitting } from '../../holding/mounting';

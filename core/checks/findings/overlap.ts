@@ -1,5 +1,5 @@
 import { entryOf } from '../../rig';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { bodyOf, bodyOverlap, near, type Body, type Placed } from '../../layout';
 import type { Plan } from '../../rig';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Plan } from '../../rig';
 import { longMm, mm, say, sideOf, over } from '../../base/units';
 import { knuckleHit, lowOnTheGunwale, strokeHit, type StrokeHit } from '../../layout';

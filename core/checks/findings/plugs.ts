@@ -1,5 +1,5 @@
 import { nominalVolts, printAmps } from '../../electric/circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { entryOf, type Run } from '../../rig';
 import { mm, say, over } from '../../base/units';
 import { isSignal, BESIDE_MOTOR, otherLane, sideBySide } from '../../electric/wiring';

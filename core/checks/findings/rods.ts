@@ -1,4 +1,4 @@
-import { inSet, type Fitted } from '../../holding/drilling';
+import { inSet, type Fitted } from '../../holding/fitted';
 import { waterAt } from '../../water/float';
 import { bodyOverlap, boundsOf, everybody, intoLimb, near, overBand, turn, uprightLimbs } from '../../layout';
 import { betweenPieces, mm, say, sideOf, over, under } from '../../base/units';

@@ -1,5 +1,5 @@
 import { entryOf } from '../../rig';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { planOverlap, squareAt, type Placed } from '../../layout';
 import { say, sideOf } from '../../base/units';

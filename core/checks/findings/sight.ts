@@ -1,5 +1,5 @@
 import type { Part } from '../../parts/parts';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import {
   type Arc,
   everybody,

@@ -1,5 +1,5 @@
 import { connectedBy, freeWay, inAll, ohmsIn, pathOf, type Poles, type Potential, type Step } from '../../electric/circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { netsOf, pluggedIn, screensFor } from '../../electric/wiring';
 import { entryOf, freeKey, type Run } from '../../rig';
 import { say, over } from '../../base/units';

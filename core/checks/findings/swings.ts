@@ -16,7 +16,7 @@ import {
   type Rod,
   type Swept,
 } from '../../layout';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import type { Hold } from '../../parts/parts';
 import { kg, mm, say, type Sentence, over } from '../../base/units';

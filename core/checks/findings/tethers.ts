@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { middleOf } from '../../layout';
 import { distance, longApart, longMm, mm, say, type Point, over, under } from '../../base/units';
 import { about, type Judged, type Judgement, nameOf, type Raw } from './finding';

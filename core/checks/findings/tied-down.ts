@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { standsOn } from '../../layout';
 import { loadOf } from '../../water/float';
 import { roomIdOf } from '../../holding/inside';

@@ -1,5 +1,5 @@
 import { strengthOf, type Strength } from '../advice';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { workingLoad } from '../../holding/mounting';
 import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '../../holding/tracks';
 import { asHung, kg, mm, say, over, under } from '../../base/units';

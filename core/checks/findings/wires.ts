@@ -1,5 +1,5 @@
 import { fuseWithin, gaugeWords, printAmps, standardWords } from '../../electric/circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { entryOf, sameJson, type Run } from '../../rig';
 import { mm, over, say } from '../../base/units';
 import type { WiredRun } from '../../electric/wiring';

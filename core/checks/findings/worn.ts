@@ -1,4 +1,5 @@
-import { holesUnder, type Fitted } from '../../holding/drilling';
+import { holesUnder } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { featuresOf } from '../../boat/hull';
 import { entryOf, freeKey, takeOff, withoutBoat, type DraftChange } from '../../rig';
 import { say, type Sentence } from '../../base/units';

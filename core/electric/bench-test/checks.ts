@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { fingerprint, type Ledger } from '../../rig';
 import type { ShopSettings } from '../../parts/shop';
 import type { Memory } from '../../base/stages';

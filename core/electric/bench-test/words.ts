@@ -1,5 +1,5 @@
 import { gaugeWords } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { say, type Sentence } from '../../base/units';
 import { labelled, type Wiring } from '../wiring';
 import type { Fault } from './as-built';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Memory } from '../../base/stages';
 import { sourceOf, type Charge } from './battery';
 import { hoursOf } from './endurance';

@@ -1,5 +1,5 @@
 import type { Flow } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Part } from '../../parts/parts';
 import type { Day } from '../../rig';
 import type { DayInput } from './simulate';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { slicesOf, type Floating } from '../../water/float';
 import type { HullSurface } from '../../boat/hull';
 import type { Brief, Day } from '../../rig';

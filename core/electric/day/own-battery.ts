@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Day } from '../../rig';
 import type { Wiring } from '../wiring';
 

@@ -1,5 +1,5 @@
 import { EXPONENT, hoursToEmpty, sourceOf, USABLE, type Draw, type Flow } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Part } from '../../parts/parts';
 import type { Day, Leg } from '../../rig';
 import type { Wiring } from '../wiring';

@@ -1,5 +1,5 @@
 import { nominalVolts } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 
 export const idOf = (item: Fitted): string => item.placed.id;
 export const xOf = (item: Fitted): number => item.placed.frame.origin.x;

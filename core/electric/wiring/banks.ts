@@ -1,5 +1,5 @@
 import { nominalVolts, type Draw } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { voltsOf } from './asked-of';
 
 /** Batteries alike that are joined: in a row, or side by side. */

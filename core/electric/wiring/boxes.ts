@@ -1,5 +1,5 @@
 import { freeWay, type Passes } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { nearest, xOf } from './asked-of';
 
 /** What hands current on by several ways, as a proposal fills it. */

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { conductorsOf } from './ends';
 import { labelled } from './lists';
 import type { WiredRun, Wiring } from './wire-up';

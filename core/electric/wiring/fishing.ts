@@ -1,4 +1,5 @@
-import { handTo, type Opening } from '../../holding/drilling';
+import { handTo } from '../../holding/drilling';
+import type { Opening } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { distance, onTheWay, type Point } from '../../base/units';
 import type { Leg } from './route';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Jack, Signal } from '../../parts/parts';
 import { xOf } from './asked-of';
 

@@ -1,5 +1,5 @@
 import type { Awg, WireColour } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { printLong, type UnitSystem } from '../../base/units';
 import { conductorsOf, type End, type EndAt } from './ends';
 import type { LaidRun } from './run';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Run } from '../../rig';
 import { say, type Sentence } from '../../base/units';
 import { idOf, nameOf, xOf } from './asked-of';

@@ -1,5 +1,5 @@
 import { nominalVolts, type Draw } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { goAround } from './go-around';
 import { RINGS_ON_POST } from './rings';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { isInside } from '../../holding/inside';
 import { sweptBy, sweptByHull, type Placed } from '../../layout';

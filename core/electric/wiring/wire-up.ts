@@ -39,7 +39,7 @@ import {
   type WireColour,
   type WireRules,
 } from '../circuits';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import type { Feeding, GuardKind, Plan } from '../../rig';
 import type { Memory } from '../../base/stages';

@@ -1,3 +1,4 @@
+import { inSet, type Aboard, type Fitted, type PlannedHole } from '../fitted';
 import type { ShopSettings } from '../../parts/shop';
 import type { HullSurface } from '../../boat/hull';
 import type { Stood } from '../../layout';
@@ -5,8 +6,8 @@ import { mountFitting } from '../mounting';
 import type { Ledger, Tape } from '../../rig';
 import type { Memory } from '../../base/stages';
 import { holesItCameWith } from './came';
-import { holesOf, type Fitted, type PlannedHole } from './holes';
-import { openingsOf, type Opening } from './inside';
+import { holesOf } from './holes';
+import { openingsOf } from './inside';
 
 /** What everything aboard follows from. */
 export interface AboardInput {
@@ -18,20 +19,6 @@ export interface AboardInput {
   readonly tape: Tape;
   readonly shop: ShopSettings;
   readonly ledger: Ledger;
-}
-
-/** Everything aboard as it is held and drilled for. */
-export interface Aboard {
-  /** Every place every fitting takes, bow to stern. */
-  readonly stands: readonly Fitted[];
-  /** Every fitting of the rig once, at its own place, with the holes of all its places. */
-  readonly owned: readonly Fitted[];
-  /** What stands aboard in the set shown. */
-  readonly items: readonly Fitted[];
-  /** The set shown; null when it is everything at its own place. */
-  readonly shown: string | null;
-  /** Where a hand gets into the hull. */
-  readonly openings: readonly Opening[];
 }
 
 /** Holds every fitting and drills for it. What stands in no set stays ashore and is not drilled for. */
@@ -76,6 +63,3 @@ export function fitOut(input: AboardInput, memory: Memory): Aboard {
   const shown = set !== null && sets.includes(set) ? set : null;
   return { stands, owned, items: shown === null ? owned : inSet(stands, shown), shown, openings };
 }
-
-/** What stands aboard in one set. */
-export const inSet = (stands: readonly Fitted[], set: string): Fitted[] => stands.filter((f) => f.sets?.includes(set));

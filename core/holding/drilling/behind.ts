@@ -1,19 +1,9 @@
+import type { Behind, Opening } from '../fitted';
 import type { ShopSettings } from '../../parts/shop';
 import type { HullSurface } from '../../boat/hull';
-import type { Point, Sentence } from '../../base/units';
+import type { Point } from '../../base/units';
 import { distanceToHazard, gapToHazard } from './hazard';
-import { handTo, plateTo, type Access, type Opening } from './inside';
-
-/** What a bit meets behind a hole, and whether a hand gets to its nut. */
-export interface Behind {
-  /** The nearest thing behind within reach of bit, bolt and nut, and how far it is, mm. */
-  readonly nearest: { readonly name: string; readonly clear: number } | null;
-  /** Distance margin and budget the shop asks for, mm. */
-  readonly wanted: number;
-  readonly access: Access | null;
-  /** Why nothing reaches, when nothing does. */
-  readonly blocked: Sentence | null;
-}
+import { handTo, plateTo } from './inside';
 
 /** How far a hole may be off: tape, hull and drill wander by root of squares (judgement), mm. */
 export const toleranceBudget = (d: Pick<ShopSettings['drilling'], 'tape' | 'hull' | 'wander'>): number =>

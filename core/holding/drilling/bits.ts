@@ -1,10 +1,5 @@
+import type { Bit } from '../fitted';
 import { MM_PER_INCH, type UnitSystem } from '../../base/units';
-
-/** A bit as it lies in the shop's index. */
-export interface Bit {
-  readonly mm: number;
-  readonly name: string;
-}
 
 function fraction(sixtyFourths: number): string {
   let [n, d] = [sixtyFourths, 64];

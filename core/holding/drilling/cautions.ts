@@ -1,7 +1,7 @@
 import type { ShopSettings } from '../../parts/shop';
 import type { HullModel } from '../../boat/hull';
 import { capital } from '../../base/units';
-import type { PlannedHole } from './holes';
+import type { PlannedHole } from '../fitted';
 
 /** What to mind at one hole, in the order it matters: what is behind, water, foam, then the sealant. */
 export function cautionsAt(hole: PlannedHole, hull: HullModel, shop: ShopSettings, waterline: number): string[] {

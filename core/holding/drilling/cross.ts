@@ -1,6 +1,7 @@
 import type { LedgerHole } from '../../rig';
 import { distance, type Point } from '../../base/units';
-import { faceOf, type PlannedHole } from './holes';
+import { faceOf } from './holes';
+import type { PlannedHole } from '../fitted';
 
 /** A check with the rule: from this hole to a neighbour, straight. */
 export interface CrossMeasure {

@@ -4,7 +4,7 @@ import type { Ledger, LedgerHole } from '../../rig';
 import type { Memory } from '../../base/stages';
 import { drillGate, type DrillGate } from './gate';
 import type { OtherHole } from './history';
-import type { Fitted, PlannedHole } from './holes';
+import type { Fitted, PlannedHole } from '../fitted';
 
 /** What the drilling follows from. */
 export interface DrillingInput {

@@ -1,6 +1,6 @@
 import { isCameHole, type Ledger, type LedgerHole } from '../../rig';
 import type { Point } from '../../base/units';
-import type { Fitted, PlannedHole } from './holes';
+import type { Fitted, PlannedHole } from '../fitted';
 
 export const HOLE_STATES = ['planned', 'drilled', 'in use', 'open', 'plugged'] as const;
 export type HoleState = (typeof HOLE_STATES)[number];

@@ -1,64 +1,14 @@
+import type { PlannedHole, Bit, Opening } from '../fitted';
 import { entryOf } from '../../rig';
 import type { Part } from '../../parts/parts';
 import type { ShopSettings } from '../../parts/shop';
-import { findDatum, girthDown, insideBottom, reading, type HullSurface, type TapeRun } from '../../boat/hull';
-import { directed, recessAxis, toHull, type Placed, type Stood } from '../../layout';
+import { findDatum, girthDown, insideBottom, reading, type HullSurface } from '../../boat/hull';
+import { directed, recessAxis, toHull, type Placed } from '../../layout';
 import { plateFor, type Mounted } from '../mounting';
 import type { Ledger, LedgerHole, Measured, Tape } from '../../rig';
-import { sideOf, type Point, type Side } from '../../base/units';
-import { lookBehind, type Behind, type FromInside } from './behind';
-import { bitFor, type Bit } from './bits';
-import type { Opening } from './inside';
-
-/** One hole of the plan: where, how measured, what with, what is behind. */
-export interface PlannedHole {
-  readonly id: string;
-  readonly label: string;
-  readonly fitting: string;
-  /** Which of the part's holes it is, from 1. */
-  readonly nth: number;
-  readonly of: string;
-  readonly at: Point;
-  readonly side: Side | 'centre';
-  /** How the tape runs to it: as the plan has it, but laid along the gunwale for a hole in the side. */
-  readonly run: TapeRun;
-  /** What that tape reads from the plan's hook. */
-  readonly reading: number;
-  readonly offCentre: number;
-  /** In from the gunwale edge, in plan, mm. */
-  readonly fromEdge: number;
-  /** When the hole is in the side: what a tape laid down it reads from the gunwale edge. */
-  readonly down: number | null;
-  /** When the hole is in a bulkhead: what a rule reads up from the inside of the bottom on the centre line. */
-  readonly up: number | null;
-  readonly fromStern: number;
-  /** It lies ahead of the hook. */
-  readonly ahead: boolean;
-  readonly pilot: Bit;
-  readonly bit: Bit;
-  readonly wall: number;
-  /** Flag the bit here: wall and a little, so that it does not plunge, mm. */
-  readonly flag: number;
-  readonly behind: Behind;
-  /** The hole in the ledger: drilled for it, or an old one it uses again. */
-  readonly drilled: LedgerHole | null;
-  /** It is an old hole used again. */
-  readonly reused: boolean;
-  /** It is there and wants opening up to its bit. */
-  readonly openUp: boolean;
-  /** Why it was given up, or null. */
-  readonly abandoned: string | null;
-  /** Unit vector into the hull. */
-  readonly inward: Point;
-}
-
-/** One fitting worked out: where it stands, how it is held, what it is called, which holes it makes. */
-export interface Fitted extends Stood {
-  readonly mounted: Mounted;
-  readonly holes: readonly PlannedHole[];
-  /** Holes it came aboard with and stands on: nobody drills them. */
-  readonly under: readonly LedgerHole[];
-}
+import { sideOf, type Point } from '../../base/units';
+import { lookBehind, type FromInside } from './behind';
+import { bitFor } from './bits';
 
 /** The measured readings of a hole drilled just as planned. */
 export function asPlanned(hole: PlannedHole, tape: Tape, hullRevision: number): Measured {

@@ -1,6 +1,6 @@
 import type { Hazard, HullSurface } from '../../boat/hull';
 import type { Point } from '../../base/units';
-import type { PlannedHole } from './holes';
+import type { PlannedHole } from '../fitted';
 
 /** A place in the section, as one looks forward: starboard to the right, up is up. */
 export interface InSection {

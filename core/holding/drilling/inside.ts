@@ -1,19 +1,8 @@
-import type { Hatch, HullSurface } from '../../boat/hull';
+import type { Access, Opening } from '../fitted';
+import type { HullSurface } from '../../boat/hull';
 import type { Placed } from '../../layout';
 import { distance, mm, onTheWay, say, type Point, type Sentence } from '../../base/units';
 import { distanceToHazard, gapToHazard } from './hazard';
-
-/** An opening into the hull: a hatch of its own, or one the rig adds. */
-export type Opening = Pick<Hatch, 'name' | 'fore' | 'aft' | 'port' | 'starboard' | 'height' | 'opens'>;
-
-/** How a hand, or a plate on its wires, gets behind a hole. */
-export interface Access {
-  readonly hatch: string;
-  /** Along its way from the opening, mm. */
-  readonly away: number;
-  /** From the opening to the nut, by the elbow when the arm bends. */
-  readonly path: readonly Point[];
-}
 
 export interface Inside {
   readonly access: Access | null;

@@ -1,6 +1,6 @@
 import { girthDown, type HullSurface } from '../../boat/hull';
 import { sideSign, type Point } from '../../base/units';
-import type { PlannedHole } from './holes';
+import type { PlannedHole } from '../fitted';
 import { meanOf, placeOf, sideFor, type LaidSheet } from './paper';
 import type { TemplateLine } from './template';
 

@@ -1,6 +1,6 @@
 import { deckPatch, distanceOver, overSurface, sidePatch, tangentsAt, type HullSurface, type Patch } from '../../boat/hull';
 import { dot, type Point, type Side } from '../../base/units';
-import type { PlannedHole } from './holes';
+import type { PlannedHole } from '../fitted';
 
 /** A place on the sheet, mm: right and up as one looks at the boat from outside. */
 export interface OnPaper {

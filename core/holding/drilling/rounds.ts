@@ -1,6 +1,6 @@
 import type { ShopSettings } from '../../parts/shop';
-import { bitFor, type Bit } from './bits';
-import type { PlannedHole } from './holes';
+import { bitFor } from './bits';
+import type { Bit, PlannedHole } from '../fitted';
 
 /** All the work of one bit, by the shortest walk; then the bit is changed. */
 export interface BitRound {

@@ -3,8 +3,8 @@ import type { HullSurface, TapeRun } from '../../boat/hull';
 import { toHull } from '../../layout';
 import type { Ledger, LedgerHole, Tape } from '../../rig';
 import { sideOf, type Point, type Side } from '../../base/units';
-import type { Bit } from './bits';
-import { faceOf, tapeReader, type Fitted, type PlannedHole } from './holes';
+import type { Bit, Fitted, PlannedHole } from '../fitted';
+import { faceOf, tapeReader } from './holes';
 import { layingLines } from './laying-lines';
 import { flatteningOf, lay, meanOf, placeOf, sideFor, type LaidSheet, type OnPaper } from './paper';
 

@@ -1,4 +1,4 @@
-import type { Fitted } from '../drilling';
+import type { Fitted } from '../fitted';
 import { byPerson, graspOf, type Paddler, reachedAtWorst, REACH, shoulderOf, toHull, usedHow, type Reached } from '../../layout';
 import { HAND_NAMES, type Activity, type Hand } from '../../parts/parts';
 import { handednessOf, type Brief } from '../../rig';

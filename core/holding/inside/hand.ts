@@ -1,4 +1,5 @@
-import { handTo, type Access } from '../drilling';
+import { handTo } from '../drilling';
+import type { Access } from '../fitted';
 import { type Hatch, type HullSurface, mouthOf, type Room } from '../../boat/hull';
 import {
   boundsOf,

@@ -1,5 +1,5 @@
 import type { ShopSettings } from '../../parts/shop';
-import type { Fitted } from '../drilling';
+import type { Fitted } from '../fitted';
 import { deckPatch, sidePatch, type HullSurface } from '../../boat/hull';
 import { toHull, type Placed } from '../../layout';
 import { WALLS } from '../mounting';

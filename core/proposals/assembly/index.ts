@@ -1,7 +1,7 @@
 import { entryOf } from '../../rig';
 import type { Part } from '../../parts/parts';
 import type { ShopSettings } from '../../parts/shop';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Finding, FindingCode } from '../../checks/findings';
 import type { HullModel } from '../../boat/hull';
 import { type Assembly, assignLetters, ofNewest, openPlan, pinsTo, standingOn } from '../../rig';

@@ -1,6 +1,6 @@
 import { applyChange, Clash, type Change, type Place, Refused } from '../../rig';
 import type { Part } from '../../parts/parts';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { frameOf, nudge, toMark } from '../../layout';
 import { MM_PER_INCH, mm, say, type Point, type Sentence, type UnitSystem } from '../../base/units';

@@ -1,6 +1,6 @@
 import { girthDown, type HullSurface } from '../../boat/hull';
 import { BODY, hipOf, paddlers, stander, standsOn, toHull, type Placed } from '../../layout';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { containersOf, isIn } from '../../holding/inside';
 import type { Brief, Plan } from '../../rig';
 import type { ShopSettings } from '../../parts/shop';

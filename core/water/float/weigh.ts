@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import type { Placed, Seating, Seatings } from '../../layout';
 import { isMakers, type Plan } from '../../rig';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { centreOf, centreOfPart, hullAsItIs, type Mass } from '../float';
 import type { HullSurface } from '../../boat/hull';
 import { comesOff, type Placed } from '../../layout';

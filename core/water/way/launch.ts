@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { comesOff } from '../../layout';
 import type { Hold } from '../../parts/parts';
 import type { Plan } from '../../rig';

@@ -1,5 +1,5 @@
 import type { ShopSettings } from '../../parts/shop';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullModel } from '../../boat/hull';
 import { plateCut } from './plate-cut';
 

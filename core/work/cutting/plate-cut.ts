@@ -1,6 +1,7 @@
 import polygonClipping from 'polygon-clipping';
 import type { ShopSettings } from '../../parts/shop';
-import { distanceToHazard, type Fitted } from '../../holding/drilling';
+import { distanceToHazard } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullModel } from '../../boat/hull';
 import { toHull } from '../../layout';
 import { plateFor, type FastenerSpot } from '../../holding/mounting';

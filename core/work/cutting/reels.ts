@@ -1,5 +1,5 @@
 import type { Consumable, Stock } from '../../parts/catalog';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { wireId } from '../../electric/circuits';
 import { cordId, TETHER, tethersOf, type Cord, type LedLine } from '../../lines';
 import type { Ledger } from '../../rig';

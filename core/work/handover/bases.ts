@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Part } from '../../parts/parts';
 
 /** A base with what goes on it, one at a time or side by side: bases are counted by place, tops by use. */

@@ -1,5 +1,5 @@
 import { containersOf, contentsOf } from '../../holding/inside';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
 import { OFTEN } from '../../parts/parts';
 import type { Plan } from '../../rig';

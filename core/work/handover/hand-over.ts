@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { handsOf, type ToldControl } from '../../holding/hands';
 import type { HullSurface } from '../../boat/hull';
 import type { Paddler, Placed } from '../../layout';

@@ -1,4 +1,4 @@
-import type { PlannedHole } from '../../holding/drilling';
+import type { PlannedHole } from '../../holding/fitted';
 import { findDatum, type HullSurface } from '../../boat/hull';
 import type { LedgerHole, Plan } from '../../rig';
 

@@ -1,5 +1,5 @@
 import type { Part } from '../../parts/parts';
-import type { Fitted, PlannedHole } from '../../holding/drilling';
+import type { Fitted, PlannedHole } from '../../holding/fitted';
 import { comesOff, type Placed } from '../../layout';
 import type { Mounted } from '../../holding/mounting';
 import type { Ledger } from '../../rig';

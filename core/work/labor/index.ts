@@ -1,5 +1,5 @@
 import type { ShopSettings } from '../../parts/shop';
-import type { Fitted, PlannedHole } from '../../holding/drilling';
+import type { Fitted, PlannedHole } from '../../holding/fitted';
 import type { Placed } from '../../layout';
 import type { LedLine } from '../../lines';
 import type { Mounted } from '../../holding/mounting';

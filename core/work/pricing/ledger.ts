@@ -1,7 +1,7 @@
 import type { Catalog, Consumable } from '../../parts/catalog';
 import { wireId } from '../../electric/circuits';
 import type { ShopSettings } from '../../parts/shop';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { LaborLine } from '../labor';
 import { cordId, cordWords, TETHER, tethersOf, type Cord, type LedLine } from '../../lines';
 import type { Mounted } from '../../holding/mounting';

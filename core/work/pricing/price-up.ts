@@ -1,6 +1,6 @@
 import type { Catalog } from '../../parts/catalog';
 import type { ShopSettings } from '../../parts/shop';
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Placed } from '../../layout';
 import type { LedLine } from '../../lines';
 import type { Plan } from '../../rig';

@@ -1,4 +1,4 @@
-import type { Fitted } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import { featuresOf, type HullModel } from '../../boat/hull';
 import { markedAt, type Placed } from '../../layout';
 import { entryOf, fingerprint, type Fact, type Fitting, type Ledger, type Plan, type Seen } from '../../rig';

@@ -9,7 +9,8 @@ import {
   takeOffMinutes,
   terminateMinutes,
 } from '../labor';
-import type { DrillGate, Fitted } from '../../holding/drilling';
+import type { DrillGate } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Placed } from '../../layout';
 import { cordWords, type LedLine } from '../../lines';
 import { takenOff as takenOffThe, type Ledger } from '../../rig';

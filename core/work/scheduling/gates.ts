@@ -1,7 +1,8 @@
 import type { Held } from '../../electric/bench-test';
 import type { StepWork } from './build';
 import type { ShopSettings } from '../../parts/shop';
-import type { DrillGate, Fitted } from '../../holding/drilling';
+import type { DrillGate } from '../../holding/drilling';
+import type { Fitted } from '../../holding/fitted';
 import type { Placed } from '../../layout';
 import type { Fact, Ledger } from '../../rig';
 import { say, type Sentence } from '../../base/units';

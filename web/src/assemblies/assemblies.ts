@@ -14,7 +14,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { type StoresList, ROUTES } from '@plain-cleat/api';
 import { buildAssembly } from '@plain-cleat/core/proposals/assembly';
 import type { Part } from '@plain-cleat/core/parts/parts';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import type { HullModel } from '@plain-cleat/core/boat/hull';
 import { takenBy } from '@plain-cleat/core/layout';
 import { HOLD_WORDS } from '@plain-cleat/core/holding/mounting';

@@ -1,5 +1,5 @@
 import type { Part } from '@plain-cleat/core/parts/parts';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { entryOf, type Assembly, type Fitting, fittingOf, standingOn } from '@plain-cleat/core/rig';
 import { MM_PER_INCH, type UnitSystem } from '@plain-cleat/core/base/units';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { PlannedHole } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
 
 const SIZE = 284;

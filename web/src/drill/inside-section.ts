@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { insideView, type InSection, type PlannedHole } from '@plain-cleat/core/holding/drilling';
+import { insideView, type InSection } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
 import { Length, Words } from '../hull-view/words';
 

@@ -7,7 +7,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import type { PlannedHole } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { findDatum } from '@plain-cleat/core/boat/hull';
 import { Length } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';

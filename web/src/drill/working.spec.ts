@@ -1,4 +1,5 @@
-import type { BitRound, PlannedHole } from '@plain-cleat/core/holding/drilling';
+import type { BitRound } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { doneWord, tasksOf } from './working';
 
 const hole = (id: string, bit?: number, more: object = {}): PlannedHole =>

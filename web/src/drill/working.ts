@@ -1,4 +1,5 @@
-import { type BitRound, type PlannedHole, SAME_BIT } from '@plain-cleat/core/holding/drilling';
+import { type BitRound, SAME_BIT } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 
 /** One turn of the drill: a hole in the round of a bit. */
 export interface Task {

@@ -1,4 +1,4 @@
-import type { PlannedHole } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { toldHands } from '@plain-cleat/core/holding/hands';
 import { launchWords } from '@plain-cleat/core/water/way';
 import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/work/handover';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { curveLinearClosed, line } from 'd3-shape';
 
 interface Extent {

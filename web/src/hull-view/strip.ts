@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import { clearOf, spreadApart } from './spread';
 import { type CdkDragDrop, DragDropModule } from '@angular/cdk/drag-drop';
-import type { PlannedHole } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { trimDegrees, waterAt } from '@plain-cleat/core/water/float';
 import { findDatum, RUN_WORDS } from '@plain-cleat/core/boat/hull';
 import type { Body, Rod } from '@plain-cleat/core/layout';

@@ -1,4 +1,4 @@
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { otherSide, slideTo } from '@plain-cleat/core/checks/findings';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
 import { nudge } from '@plain-cleat/core/layout';

@@ -8,7 +8,7 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { MatButtonModule } from '@angular/material/button';
 import type { MountAdvice } from '@plain-cleat/core/checks/advice';
 import type { Fix } from '@plain-cleat/core/proposals/fixes';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { otherSide } from '@plain-cleat/core/checks/findings';
 import { markedAt } from '@plain-cleat/core/layout';
 import { mountMinutes } from '@plain-cleat/core/work/labor';

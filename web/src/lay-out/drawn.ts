@@ -1,5 +1,5 @@
 import { computed, type Signal } from '@angular/core';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { datums } from '@plain-cleat/core/boat/hull';
 import { isInside } from '@plain-cleat/core/holding/inside';
 import { strokeBand, sweptBy } from '@plain-cleat/core/layout';

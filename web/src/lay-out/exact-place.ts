@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { findDatum, placeOfReading, reading, RUN_NAMES } from '@plain-cleat/core/boat/hull';
 import { markedAt } from '@plain-cleat/core/layout';
 import { LIES, type Place } from '@plain-cleat/core/rig';

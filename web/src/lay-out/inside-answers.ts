@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { cutAt, type Fitted, type InSection } from '@plain-cleat/core/holding/drilling';
+import { cutAt, type InSection } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { handSays, inHand, isInside, roomAbout, standsSays, touchedOf, wayIn, wayInSays } from '@plain-cleat/core/holding/inside';
 import { cornersOfBox, markedAt, type Placed } from '@plain-cleat/core/layout';
 import { waterAt } from '@plain-cleat/core/water/float';

@@ -4,7 +4,7 @@ import { TextField } from '../controls/text-field';
 import { zodValidator } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { takenBy } from '@plain-cleat/core/layout';
 import { ofNewest, renewAssembly, standingOn, takeAssembly, assemblySchema } from '@plain-cleat/core/rig';
 import { printMoney, tell } from '@plain-cleat/core/base/units';

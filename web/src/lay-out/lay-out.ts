@@ -23,7 +23,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { adviceSetting, mountAdvice, type MountAdvice } from '@plain-cleat/core/checks/advice';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import { type Fix, mayHelp } from '@plain-cleat/core/proposals/fixes';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { unsettled } from '@plain-cleat/core/checks/findings';
 import { hookAt, RUN_NAMES } from '@plain-cleat/core/boat/hull';
 import type { RoomOffer } from '@plain-cleat/core/holding/inside';

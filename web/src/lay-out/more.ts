@@ -3,7 +3,7 @@ import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { comesOff } from '@plain-cleat/core/layout';
 import { HAND_NAMES, OFTEN, OFTEN_WORDS } from '@plain-cleat/core/parts/parts';
 import { scupperName, type Space } from '@plain-cleat/core/boat/hull';

@@ -8,7 +8,7 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import type { MountAdvice } from '@plain-cleat/core/checks/advice';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { slideTo } from '@plain-cleat/core/checks/findings';
 import { fastenerWords, HOLD_WORDS, workingLoad } from '@plain-cleat/core/holding/mounting';
 import type { Change, DraftChange } from '@plain-cleat/core/rig';

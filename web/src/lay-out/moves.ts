@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { adviceSetting, mountAdvice } from '@plain-cleat/core/checks/advice';
 import type { Part } from '@plain-cleat/core/parts/parts';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { slideTo } from '@plain-cleat/core/checks/findings';
 import { liesIn } from '@plain-cleat/core/boat/hull';
 import { nudge, seated, placeFitting, onFittedTrack, snapPlace, turn } from '@plain-cleat/core/layout';

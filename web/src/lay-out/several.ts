@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Icons } from '../controls/icons';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { type HullSurface, reading } from '@plain-cleat/core/boat/hull';
 import { type Change, type Plan, takeOff, type Tape } from '@plain-cleat/core/rig';
 import { Length } from '../hull-view/words';

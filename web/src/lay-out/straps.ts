@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { loadOf } from '@plain-cleat/core/water/float';
 import { roomIdOf } from '@plain-cleat/core/holding/inside';
 import type { Change, Strap } from '@plain-cleat/core/rig';

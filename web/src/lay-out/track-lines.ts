@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { QuantityField } from '../controls/quantity';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import type { Change } from '@plain-cleat/core/rig';
 import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core/holding/tracks';
 import { printLength } from '@plain-cleat/core/base/units';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { type Change, type Fitting, takeOff } from '@plain-cleat/core/rig';
 import { ChoiceField } from '../controls/choice-field';
 import { asOne } from '../stores/as-one';

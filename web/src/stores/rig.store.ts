@@ -1,7 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { type Changed, type KeptFacts, type LoggedChange, type Override, ROUTES } from '@plain-cleat/api';
-import { asPlanned, type PlannedHole } from '@plain-cleat/core/holding/drilling';
+import { asPlanned } from '@plain-cleat/core/holding/drilling';
+import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { applyChange, type Change, type NewFact, type Plan, withLetters } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/base/stages';
 import { overTheirs, workUp } from '@plain-cleat/core/workup';

@@ -6,7 +6,7 @@ import { MatTableModule } from '@angular/material/table';
 import { MatTabsModule } from '@angular/material/tabs';
 import { merge } from 'rxjs';
 import { freeWay, printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/electric/circuits';
-import type { Fitted } from '@plain-cleat/core/holding/drilling';
+import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { unsettled } from '@plain-cleat/core/checks/findings';
 import { proposeLines } from '@plain-cleat/core/lines';
 import { CONDUCTORS, LANES, type Conductors, type Run } from '@plain-cleat/core/rig';
