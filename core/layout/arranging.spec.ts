@@ -7,15 +7,15 @@ import { missingAdapters, joinFault } from '../holding/mounting';
 import { USUAL_BRIEF, type Brief } from '../rig';
 import { deck, fitted, partOf } from '@plain-cleat/testing/plans';
 import { betweenPieces, distance, tell, type Point } from '../base/units';
+import { convexOutline } from './outline';
+import { headroom } from './stroke';
 import {
   azimuthOf,
   BODY,
   type Body,
   castSpaces,
-  convexOutline,
   cellsTaken,
   floorGrid,
-  headroom,
   hiddenSectors,
   paddlers,
   placeFitting,

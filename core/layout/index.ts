@@ -1,23 +1,50 @@
-export * from './box';
-export * from './bridge';
-export * from './cast';
-export * from './footing';
-export * from './frame';
-export * from './in-room';
-export * from './interchange';
-export * from './knuckles';
-export * from './legs';
-export * from './outline';
-export * from './overlap';
-export * from './paddler';
-export * from './reach';
-export * from './sight';
-export * from './sitting';
-export * from './snap';
-export * from './standing';
-export * from './stroke';
-export * from './stroke-drawing';
-export * from './suits';
-export * from './sweep';
-export * from './stroke-poses';
-export * from './lay-out';
+export { boxOverlap, cornersOfBox, extentOfBox, rimOf, type PosedBox, type Upright } from './box';
+export { twinTrack } from './bridge';
+export { castSpaces, snag } from './cast';
+export { footingOf, reachesIntoDeck, reachesOverboard, type Footing } from './footing';
+export {
+  bodyOf,
+  bodyOfBox,
+  comesOff,
+  directed,
+  frameOf,
+  middleOf,
+  placeFitting,
+  recessAxis,
+  rodBodies,
+  slimBody,
+  squareAt,
+  standsOn,
+  toHull,
+  usedHow,
+  type Body,
+  type Placed,
+  type Rod,
+} from './frame';
+export { boxAbout, markedAt } from './in-room';
+export { railFault, slotFault, takenBy } from './interchange';
+export { KNUCKLE_BAND, knuckleHit, lowOnTheGunwale } from './knuckles';
+export { intoLegs, intoLimb, legsOf, uprightLimbs, type Leg } from './legs';
+export { bodyOverlap, planOverlap } from './overlap';
+export { BODY, everybody, eyeOf, hipOf, overBand, paddlers, shoulderOf, stander, trunkOf, type Paddler } from './paddler';
+export {
+  byPerson,
+  graspOf,
+  REACH,
+  reachedAtWorst,
+  reachedBy,
+  reachedFromWater,
+  reachOf,
+  type Reached,
+  type ReachZone,
+} from './reach';
+export { azimuthOf, hiddenSectors, shadowOf, shadowOfRod, type Arc, type Hidden, type Shadow } from './sight';
+export { legSpan, seat, seatForLegs, sittingOf, type Seating, type Seatings } from './sitting';
+export { nudge, onFittedTrack, overInserts, seated, snapPlace, toMark, turn } from './snap';
+export { cellsTaken, floorGrid, standingRoom } from './standing';
+export { strokeBand, strokeHit, strokeSpace, type StrokeHit, type StrokeSpaces } from './stroke';
+export { strokeDrawing } from './stroke-drawing';
+export { suits } from './suits';
+export { boundsOf, carriedBy, movedPoint, near, sweptBy, sweptByHull, turned, type Bounds, type Swept } from './sweep';
+export { paddleLack, strokePoses, styleOf, type PaddleLack } from './stroke-poses';
+export { layOut, type Layout, type Stood } from './lay-out';

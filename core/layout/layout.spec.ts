@@ -3,17 +3,17 @@ import { SHOP, TOLVANE } from '../../demo/index';
 import { fairHull } from '../boat/hull';
 import { USUAL_BRIEF } from '../rig';
 import { deck, fitted, track, partOf } from '@plain-cleat/testing/plans';
+import { intrusion } from './stroke';
+import { reachZones } from './reach';
 import {
   BODY,
   type Body,
   bodyOverlap,
   frameOf,
-  intrusion,
   nudge,
   paddlers,
   placeFitting,
   planOverlap,
-  reachZones,
   snapPlace,
   strokeSpace,
   styleOf,

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull } from '../boat/hull';
 import { USUAL_BRIEF } from '../rig';
-import { paddleLack, paddlers, strokePoses, type StrokePose, type Vector } from './index';
+import type { StrokePose, Vector } from './stroke-poses';
+import { paddleLack, paddlers, strokePoses } from './index';
 
 const HULLS = [TOLVANE, BRACKWEN, ORRISK, QUENBY, PELLIN].map((h) => fairHull(h));
 

@@ -1,10 +1,19 @@
-export * from './bodies';
-export * from './cords';
-export * from './ground';
-export * from './laying';
-export * from './lead-lines';
-export * from './lift';
-export * from './pull';
-export * from './taut';
-export * from './uses';
-export * from './propose';
+export { bodiesAlong } from './bodies';
+export {
+  breaksAt,
+  CORD_TRAITS,
+  cordFloats,
+  cordId,
+  cordList,
+  cordWords,
+  kgPerMetre,
+  KNOTTED,
+  newBy,
+  TETHER,
+  tethersOf,
+  THICKNESSES,
+  type Cord,
+} from './cords';
+export { leadLines, USUAL_GROUND, type Led, type LedLine } from './lead-lines';
+export { USES, usualLine } from './uses';
+export { lineChanges, otherLeads, proposeLines, type LineProposal, type LineProposalInput } from './propose';

@@ -3,30 +3,12 @@ import { QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, type HullSurface } from '../boat/hull';
 import { CORDS, LINE_WAYS } from '../rig';
 import { pathLength, type Point } from '../base/units';
-import {
-  anchorHolds,
-  anchorWanted,
-  breaksAt,
-  capstan,
-  CORD_TRAITS,
-  cordFloats,
-  drawnSideways,
-  driftWith,
-  drogueHolds,
-  hauled,
-  kgPerMetre,
-  loopLength,
-  lyingTo,
-  overSheave,
-  pointAlong,
-  pullAt,
-  shareAtScope,
-  stretchOf,
-  tautBetween,
-  tautOver,
-  turnAt,
-  type Bend,
-} from './index';
+import { anchorHolds, anchorWanted, driftWith, drogueHolds, lyingTo, shareAtScope } from './ground';
+import { capstan, drawnSideways, hauled, overSheave, pullAt, type Bend } from './pull';
+import { loopLength, pointAlong } from './laying';
+import { stretchOf } from './cords';
+import { tautBetween, tautOver, turnAt } from './taut';
+import { breaksAt, CORD_TRAITS, cordFloats, kgPerMetre } from './index';
 
 const HULLS: readonly HullSurface[] = [fairHull(TOLVANE), fairHull(QUENBY)];
 

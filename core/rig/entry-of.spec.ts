@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { deck, fitted, inputOf, partOf, track } from '@plain-cleat/testing/plans';
 import { workUp } from '../workup';
-import { applyChange, holdsTogether, makeRigFile, readRigFile, writeRigFile } from './index';
+import { holdsTogether } from './apply';
+import { applyChange, makeRigFile, readRigFile, writeRigFile } from './index';
 
 /** Names every plain object answers to, though nobody put them there. */
 const NAMES = ['constructor', 'toString', 'valueOf', 'hasOwnProperty', 'isPrototypeOf', 'toLocaleString', 'propertyIsEnumerable'];

@@ -1,27 +1,123 @@
-export * from './aboard';
-export * from './apply';
-export * from './assembly';
-export * from './brief';
-export * from './change';
-export * from './day';
-export * from './fact';
-export * from './fingerprint';
-export * from './fitting-of';
-export * from './ledger';
-export * from './found-holes';
-export * from './free-key';
-export * from './from-earlier';
+export {
+  cameHole,
+  featuresGone,
+  foundFitting,
+  hasGone,
+  isCameHole,
+  isLaid,
+  isMakers,
+  isThere,
+  stockFittings,
+  stockKey,
+  takenOff,
+  withoutBoat,
+  type Seen,
+} from './aboard';
+export { applyChange, Clash, Refused, type Applied } from './apply';
+export { assemblySchema, ofNewest, placeAssembly, renewAssembly, standingOn, takeAssembly, type Assembly } from './assembly';
+export {
+  briefSchema,
+  BY_WORDS,
+  CARRIED_BY,
+  CARRIES,
+  GROUND_WORDS,
+  GROUNDS,
+  PROPULSION,
+  USUAL_BRIEF,
+  WATERS,
+  WORK,
+  type Brief,
+  type Sits,
+} from './brief';
+export {
+  changeSchema,
+  editsOf,
+  singleChanges,
+  withEach,
+  type Change,
+  type DraftChange,
+  type Pin,
+  type SimpleChange,
+} from './change';
+export { DOINGS, type Day, type Leg } from './day';
+export {
+  FACT_WORDS,
+  keptFactSchema,
+  newFactSchema,
+  SIGNED_AREAS,
+  type Fact,
+  type Measured,
+  type NewFact,
+  type SignedArea,
+} from './fact';
+export { fingerprint } from './fingerprint';
+export { fittingOf } from './fitting-of';
+export { foldLedger, type Ledger, type LedgerHole } from './ledger';
+export { readFoundHoles } from './found-holes';
+export { freeKey } from './free-key';
+export { fromEarlier, type CutFor, type Left } from './from-earlier';
 export { linesKept, runWithout } from './left-led';
-export * from './letters';
-export * from './line';
-export * from './plan';
-export * from './proposed';
-export * from './rig-file';
-export * from './upcast';
-export * from './entry-of';
-export * from './keys-sorted';
-export * from './letter-change';
-export * from './same-json';
-export * from './stands';
-export * from './take-off';
-export * from './sits';
+export { assignLetters } from './letters';
+export {
+  BOTTOMS,
+  BREAKS,
+  cordAboard,
+  CORDS,
+  isLed,
+  isTrolley,
+  LINE_USES,
+  LINE_WAYS,
+  lineWith,
+  tiedFitting,
+  type CordAboard,
+  type CordKind,
+  type Ground,
+  type Line,
+  type LinePoint,
+  type LineUse,
+} from './line';
+export {
+  BECOMES_WORDS,
+  CONDUCTORS,
+  GUARDS,
+  LANES,
+  LIES,
+  openPlan,
+  ownParts,
+  partRef,
+  partsOf,
+  pinsTo,
+  planSchema,
+  RIDES,
+  RIDES_WORDS,
+  rigSetSchema,
+  stowedSchema,
+  SUPPLIERS,
+  TRAITS,
+  USERS,
+  type Acceptance,
+  type Conductors,
+  type Feeding,
+  type Fitting,
+  type GuardKind,
+  type Mount,
+  type Photo,
+  type Place,
+  type Plan,
+  type RigSet,
+  type Run,
+  type Stowed,
+  type Strap,
+  type Tape,
+  type Waypoint,
+  type Wish,
+} from './plan';
+export { proposedChanges } from './proposed';
+export { faultsOf, makeRigFile, readRigFile, rigFileSchema, writeRigFile, type FileFault, type RigFile } from './rig-file';
+export { upcastParts, upcastPlan, upcastShop } from './upcast';
+export { entryOf } from './entry-of';
+export { withLetters } from './letter-change';
+export { sameJson } from './same-json';
+export { setsInOrder, standsOf, type Stand } from './stands';
+export { takeOff } from './take-off';
+export { briefIn, handednessOf, type Handedness } from './sits';

@@ -4,7 +4,8 @@ import { fairHull, findDatum, reading } from '../boat/hull';
 import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
 import { tell } from '../base/units';
 import { workUp } from '../workup';
-import { type Fact, foldLedger, measuredPlace, measuredPlaces } from './index';
+import { measuredPlace, measuredPlaces } from './ledger';
+import { type Fact, foldLedger } from './index';
 
 const hull = fairHull(TOLVANE);
 const at = (x: number, y: number, off = 0) => ({

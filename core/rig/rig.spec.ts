@@ -10,6 +10,9 @@ import { distance } from '../base/units';
 import { deck, emptyPlan, fitted, inputOf, keptFact, partOf, partWith } from '@plain-cleat/testing/plans';
 import { battery, CHANGES, crate, laid, run, sounder } from '@plain-cleat/testing/changes';
 import { workUp } from '../workup';
+import { holdsTogether } from './apply';
+import { letter } from './letters';
+import { measuredPlace } from './ledger';
 import {
   applyChange,
   assemblySchema,
@@ -19,10 +22,7 @@ import {
   Clash,
   type Fact,
   foldLedger,
-  holdsTogether,
-  letter,
   makeRigFile,
-  measuredPlace,
   placeAssembly,
   type Plan,
   planSchema,

@@ -1,6 +1,6 @@
-export * from './alters';
-export { fieldWords, type Told } from './field-words';
-export * from './told-change';
-export * from './value-words';
-export * from './workup';
-export * from './offers';
+export { whatAlters, type Alteration } from './alters';
+export { fieldWords } from './field-words';
+export { deletedBy, overTheirs } from './told-change';
+export { valueWords } from './value-words';
+export { STAGES, workUp, workUpAll, type Workup, type WorkupInput } from './workup';
+export { offersOf, type Newer, type Offer } from './offers';

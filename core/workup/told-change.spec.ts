@@ -4,7 +4,8 @@ import { CATALOG, SHOP, TOLVANE } from '../../demo/index';
 import { applyChange, type Change, type Plan } from '../rig';
 import { battery, CHANGES, crate, laid, sounder } from '@plain-cleat/testing/changes';
 import { deck } from '@plain-cleat/testing/plans';
-import { deletedBy, fieldWords, overTheirs, type Told, valueWords } from './index';
+import type { Told } from './field-words';
+import { deletedBy, fieldWords, overTheirs, valueWords } from './index';
 import { tell } from '../base/units';
 import { workUp } from '.';
 

@@ -1,2 +1,2 @@
-export * from './memory';
-export * from './row';
+export { Memory } from './memory';
+export { Row, rowOf } from './row';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { assemblySchema, changeSchema, keptFactSchema, planSchema } from '../../rig';
-import { ofOwner, ofShop, unmarked, withoutOwner } from './index';
+import { ofOwner, ofShop, unmarked, withoutOwner } from './texts';
 
 describe('texts of a schema', () => {
   // Whoever adds a text field says whose words stand in it.

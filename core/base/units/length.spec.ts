@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { printStature } from './length';
 import {
   KG_PER_POUND,
   lengthParts,
@@ -9,7 +10,6 @@ import {
   printLong,
   printMoney,
   printLittle,
-  printStature,
   roundCents,
   say,
   mmApart,

@@ -1,5 +1,6 @@
 import { TOLVANE } from '../../../demo/index';
-import { correctionOf, fairHull, findDatum, type KnownDistance, knownPlaces, NO_CORRECTION, reading, sumFaults } from './index';
+import { NO_CORRECTION } from './correction';
+import { correctionOf, fairHull, findDatum, type KnownDistance, knownPlaces, reading, sumFaults } from './index';
 
 const hull = fairHull(TOLVANE);
 const drawn = (from: string, to: string, run: KnownDistance['run'] = 'taut'): number =>

@@ -2,19 +2,8 @@ import { Bezier } from 'bezier-js';
 import fc from 'fast-check';
 import { TOLVANE } from '../../../demo/index';
 import { distance } from '../../base/units';
-import {
-  datums,
-  fairHull,
-  findDatum,
-  hookAt,
-  type HullModel,
-  hullModelSchema,
-  integrate,
-  invert,
-  monotone,
-  placeOfReading,
-  reading,
-} from './index';
+import { integrate, invert, monotone } from './monotone';
+import { datums, fairHull, findDatum, hookAt, type HullModel, hullModelSchema, placeOfReading, reading } from './index';
 
 const bare = (stations: [x: number, b: number, g: number, k: number][], fullness = 1, flare = 0): HullModel => ({
   ...TOLVANE,

@@ -1,18 +1,48 @@
-export * from './check';
-export * from './correction';
-export * from './datum';
-export * from './girth';
-export * from './monotone';
-export * from './schema';
-export * from './surface';
-export * from './spaces';
-export * from './natural';
-export * from './outline';
-export * from './features';
-export * from './place';
-export * from './patch';
-export * from './photo';
-export * from './readings';
-export * from './seated';
-export * from './section';
-export * from './upcast';
+export { hullFaults, placeFault } from './check';
+export { correctionOf, knownPlaces, sumFaults, type Compared, type Correction, type KnownDistance } from './correction';
+export {
+  datums,
+  findDatum,
+  hookAt,
+  placeOfReading,
+  placesOfReading,
+  reading,
+  RUN_NAMES,
+  RUN_WORDS,
+  scupperName,
+  type TapeRun,
+} from './datum';
+export { downOfGirth, girthDown } from './girth';
+export {
+  HULL_KINDS,
+  HULL_TRAITS,
+  hullModelSchema,
+  type DeckArea,
+  type Hatch,
+  type Hazard,
+  type HullModel,
+  type HullMover,
+  type Rail,
+  type Space,
+  type Stock,
+  type Track,
+} from './schema';
+export { distanceToSegment, fairHull, liesIn, type BoxedHazard, type HullSurface } from './surface';
+export { clearOf, insideBottom, mouthOf, type Room } from './spaces';
+export { outlineFault, outlinePoints, outlineSvg, readingsFromOutline } from './outline';
+export { featuresOf, withoutFeatures } from './features';
+export { coordinateSchema, LIES, placeSchema, type Place } from './place';
+export { deckPatch, distanceOver, overSurface, sidePatch, tangentsAt, type Patch } from './patch';
+export { homography, rectify, trust, type Homography, type Picture, type Spot, type Window } from './photo';
+export {
+  benchReadingSchema,
+  fairReadings,
+  OFFSET_COLUMNS,
+  outlineOf,
+  readingFaults,
+  type BenchReading,
+  type ReadingFault,
+} from './readings';
+export { satIn, seated, type Sittings } from './seated';
+export type { Section } from './section';
+export { upcastHull } from './upcast';

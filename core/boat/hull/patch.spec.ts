@@ -1,7 +1,7 @@
 import { TOLVANE } from '../../../demo/index';
 import { distance, type Point } from '../../base/units';
+import { alongSurface } from './patch';
 import {
-  alongSurface,
   deckPatch,
   distanceOver,
   downOfGirth,

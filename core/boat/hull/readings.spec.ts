@@ -3,24 +3,23 @@ import { createRequire } from 'node:module';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { HULLS, TOLVANE } from '../../../demo/index';
+import { natural } from './natural';
+import { project, reversed } from './photo';
+import { selfCrossing } from './outline';
 import {
   type BenchReading,
   fairHull,
   fairReadings,
   homography,
   type Homography,
-  natural,
   outlineFault,
   outlineOf,
   outlinePoints,
   outlineSvg,
   type Picture,
-  project,
   readingFaults,
   readingsFromOutline,
   rectify,
-  reversed,
-  selfCrossing,
   type Spot,
   trust,
 } from './index';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { fairHull, skinAt, upcastHull, type HullModel, type Room, type Space } from './index';
+import { skinAt } from './spaces';
+import { fairHull, upcastHull, type HullModel, type Room, type Space } from './index';
 import { BOX_HOLD, BOX_HULL } from '@plain-cleat/testing/box-hull';
 
 /** The same without openings: its litres and heights alone. */

@@ -8,7 +8,8 @@ import type { Brief, Fact, Fitting, Place } from '../../rig';
 import { deck, fitted, inputOf, keptFact, partOf, partWith } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp } from '../../workup';
-import { adviceSetting, mountAdvice, type MountAdvice, reuseOffers } from './index';
+import { reuseOffers } from './reuse';
+import { adviceSetting, mountAdvice, type MountAdvice } from './index';
 
 interface Case {
   readonly brief?: Partial<Brief>;

@@ -1,3 +1,2 @@
-export * from './advice';
-export * from './methods';
-export * from './reuse';
+export { adviceSetting, mountAdvice, type MountAdvice } from './advice';
+export { strengthOf, type Strength } from './methods';

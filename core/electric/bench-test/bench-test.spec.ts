@@ -7,21 +7,9 @@ import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/pla
 import { tell } from '../../base/units';
 import { workUp } from '../../workup';
 import type { Wiring } from '../wiring';
-import {
-  builtAs,
-  circuitPrint,
-  Doctor,
-  type Fault,
-  faultKey,
-  measure,
-  passes,
-  planned,
-  readingsOf,
-  tellApart,
-  toleranceOf,
-  FAULTS,
-  plantFault,
-} from './index';
+import { faultKey, tellApart } from './diagnose';
+import { planned, toleranceOf } from './readings';
+import { builtAs, circuitPrint, Doctor, type Fault, measure, passes, readingsOf, FAULTS, plantFault } from './index';
 
 const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
 const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({

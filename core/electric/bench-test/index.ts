@@ -1,7 +1,7 @@
-export * from './as-built';
-export * from './checks';
-export * from './diagnose';
-export * from './plant';
-export * from './readings';
-export * from './tests';
-export * from './words';
+export { builtAs, type Fault } from './as-built';
+export { benchChecks, CHECK_WORDS, checkDetail, type BenchCheck } from './checks';
+export { Doctor, type Diagnosis } from './diagnose';
+export { FAULTS, plantFault } from './plant';
+export { measure, passes, postsIn, readingsOf, type Reading, type Tested } from './readings';
+export { benchTests, circuitPrint, testDetail, type BenchTest, type Held } from './tests';
+export { aboutWords, faultWords, READ_WORDS, readBy, tipsOf } from './words';

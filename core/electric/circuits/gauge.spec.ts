@@ -1,30 +1,10 @@
 import fc from 'fast-check';
 import { partOf } from '@plain-cleat/testing/plans';
-import {
-  AMPACITY,
-  ampacityOf,
-  areaOf,
-  type Asked,
-  awgArea,
-  awgDiameter,
-  bundleFactor,
-  chooseFuse,
-  chooseGauge,
-  circularMils,
-  dropAllows,
-  dropBy,
-  E11_LEAST,
-  e11Mils,
-  feedColour,
-  type GaugeAsk,
-  fuseWithin,
-  gaugeWords,
-  GAUGES,
-  isoArea,
-  nominalVolts,
-  RATINGS,
-  wireId,
-} from './index';
+import { AMPACITY, awgDiameter, bundleFactor, circularMils, E11_LEAST, e11Mils, isoArea } from './gauge';
+import { ampacityOf } from './wire-rules';
+import { type Asked, RATINGS } from './protection';
+import { chooseGauge, dropAllows, type GaugeAsk } from './choose-gauge';
+import { areaOf, awgArea, chooseFuse, dropBy, feedColour, fuseWithin, gaugeWords, GAUGES, nominalVolts, wireId } from './index';
 
 const asked = (amps: number, motor = false): Asked => (motor ? { steady: 0, thrust: amps } : { steady: amps, thrust: 0 });
 

@@ -1,7 +1,8 @@
 import { QUENBY } from '../../../demo/index';
 import { deck, fitted, inputOf, track } from '@plain-cleat/testing/plans';
 import { workUp } from '../../workup';
-import { awgArea, hoursOf, hoursToEmpty, sourceOf } from './index';
+import { hoursOf } from './endurance';
+import { awgArea, hoursToEmpty, sourceOf } from './index';
 
 const feed = (from: string, to: string) => ({ from, to, lane: 'inside port' as const, via: [], awg: null });
 const inside = (x: number) => ({ on: 'space' as const, space: 'bow-hold', x, y: 0, heading: 0 });

@@ -12,8 +12,8 @@ import {
   trees,
   worked,
 } from '@plain-cleat/testing/networks';
+import { ampacityOf } from './wire-rules';
 import {
-  ampacityOf,
   chooseFuse,
   connectedBy,
   dropBy,

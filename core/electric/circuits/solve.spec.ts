@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { solveCircuit, type Circuit, type CircuitLoad, type Conductor, type Solved, type Takes } from './index';
+import type { Circuit, Takes } from './solve';
+import { solveCircuit, type CircuitLoad, type Conductor, type Solved } from './index';
 
 const wire = (id: string, from: string, to: string, ohms: number): Conductor => ({ id, from, to, ohms });
 const load = (id: string, plus: string, takes: Takes, minus = '-'): CircuitLoad => ({ id, plus, minus, takes });

@@ -5,7 +5,11 @@ import { fairHull, type HullModel } from '../../boat/hull';
 import type { Day, Fact, Plan } from '../../rig';
 import { deck, fitted, inputOf, track } from '@plain-cleat/testing/plans';
 import { workUp, type Workup } from '../../workup';
-import { cardHours, currentsOf, dragOf, friction, motorAmps, sunAmps, wattsFor, wettedOf } from './index';
+import { cardHours } from './own-battery';
+import { friction, wattsFor } from './resistance';
+import { motorAmps } from './simulate';
+import { sunAmps } from './charging';
+import { currentsOf, dragOf, wettedOf } from './index';
 
 const day = (more: Partial<Day> = {}): Day => ({
   ...{ starts: 420, legs: [{ does: 'motor', minutes: 60, kmh: 4 }], dark: { from: 1260, to: 360 }, duty: {}, readings: [] },

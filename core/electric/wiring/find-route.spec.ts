@@ -5,7 +5,8 @@ import { fairHull, type HullModel, type HullSurface } from '../../boat/hull';
 import { sweptByHull } from '../../layout';
 import type { Run } from '../../rig';
 import { pathLength, type Point } from '../../base/units';
-import { findRoute, lanePoint, routeRun, type RouteEnd } from './index';
+import { findRoute, type RouteEnd } from './find-route';
+import { lanePoint, routeRun } from './route';
 
 const HULLS: readonly HullModel[] = [TOLVANE, QUENBY, ORRISK, BRACKWEN];
 

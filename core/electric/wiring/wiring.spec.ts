@@ -3,7 +3,8 @@ import { SHOP, TOLVANE } from '../../../demo/index';
 import { fairHull } from '../../boat/hull';
 import { pathLength } from '../../base/units';
 import { CONDUCTORS, LANES } from '../../rig';
-import { bundlesOf, cutLength, lanePoint, routeRun } from './index';
+import { bundlesOf, cutLength } from './run';
+import { lanePoint, routeRun } from './route';
 
 describe('route', () => {
   const hull = fairHull(TOLVANE);

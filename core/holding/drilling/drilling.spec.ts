@@ -3,17 +3,9 @@ import { waterAt } from '../../water/float';
 import { fairHull, findDatum, girthDown, reading } from '../../boat/hull';
 import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { workUp } from '../../workup';
-import {
-  asPlanned,
-  barTrue,
-  bitFor,
-  cautionsAt,
-  printBit,
-  sealantWords,
-  distanceToHazard,
-  lookBehind,
-  toleranceBudget,
-} from './index';
+import { bitFor } from './bits';
+import { lookBehind } from './behind';
+import { asPlanned, barTrue, cautionsAt, printBit, sealantWords, distanceToHazard, toleranceBudget } from './index';
 
 const hull = fairHull(TOLVANE);
 const down = { x: 0, y: 0, z: -1 };

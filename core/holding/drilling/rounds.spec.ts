@@ -1,6 +1,8 @@
 import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
 import { workUp } from '../../workup';
-import { bitFor, crossMeasure, stepsUp, toolName } from './index';
+import { bitFor } from './bits';
+import { stepsUp } from './rounds';
+import { crossMeasure, toolName } from './index';
 
 describe('stepping up', () => {
   const inch = (n: number) => bitFor(n * 25.4, 'inch');

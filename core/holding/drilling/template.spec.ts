@@ -5,7 +5,9 @@ import { deck, fitted, inputOf, keptFact, partOf } from '@plain-cleat/testing/pl
 import type { Fact, Place } from '../../rig';
 import { distance, type Point } from '../../base/units';
 import { workUp, type Workup } from '../../workup';
-import { FRAME, flatteningOf, onTile, OVERLAP, PAPERS, templatesOf, tilesOf, type Template } from './index';
+import { flatteningOf } from './paper';
+import { OVERLAP } from './tiles';
+import { FRAME, onTile, PAPERS, templatesOf, tilesOf, type Template } from './index';
 
 const hull = fairHull(TOLVANE);
 const side = (which: 'port' | 'starboard', x: number, down: number): Place => ({ on: 'side', side: which, x, down });

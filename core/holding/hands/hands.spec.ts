@@ -7,7 +7,8 @@ import { USUAL_BRIEF, type Brief, type Fitting } from '../../rig';
 import { deck, fitted, inputOf, partOf, track } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp } from '../../workup';
-import { activitiesOf, busyHands, handsIn, handsOf, toldHands, type HandsIn } from './index';
+import { activitiesOf, busyHands } from './activities';
+import { handsIn, handsOf, toldHands, type HandsIn } from './index';
 
 const OF_HANDS: readonly Finding['code'][] = FINDING_CODES.filter((c) =>
   ['hand-taken', 'wrong-side', 'two-for-one-hand', 'let-go', 'across-rod'].includes(c),

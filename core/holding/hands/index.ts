@@ -1,3 +1,3 @@
-export * from './activities';
-export * from './grips';
-export * from './legend';
+export { ACTIVITY_WORDS, sideOfHand } from './activities';
+export { handsIn, type Grip, type HandsIn, type Trouble } from './grips';
+export { handsOf, toldHands, type ToldControl } from './legend';

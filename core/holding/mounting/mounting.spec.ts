@@ -5,22 +5,9 @@ import { SHOP } from '../../../demo/index';
 import { fairHull } from '../../boat/hull';
 import { placeFitting, type Placed } from '../../layout';
 import type { Fitting, Place } from '../../rig';
-import {
-  boltName,
-  chooseBlind,
-  chooseBolt,
-  nutted,
-  fastenerWords,
-  findThread,
-  LENGTHS,
-  mountFitting,
-  readRivet,
-  rivetFor,
-  SCREW_LENGTHS,
-  SCREWS,
-  THREADS,
-  WELL_NUTS,
-} from './index';
+import { boltName, chooseBlind, chooseBolt, nutted } from './fastener';
+import { findThread, readRivet, rivetFor, SCREW_LENGTHS, WELL_NUTS } from './tables';
+import { fastenerWords, LENGTHS, mountFitting, SCREWS, THREADS } from './index';
 
 function found<T>(one: T | undefined): T {
   if (one === undefined) throw new Error('not in the tables');

@@ -8,7 +8,8 @@ import type { Hold, Part } from '../../parts/parts';
 import type { Fitting, Place } from '../../rig';
 import { deck, fitted, inputOf, partOf, partWith, track } from '@plain-cleat/testing/plans';
 import { workUp, type Workup } from '../../workup';
-import { findThread, mountFitting, type Mounted } from './index';
+import { findThread } from './tables';
+import { mountFitting, type Mounted } from './index';
 
 const work = (fittings: Record<string, Fitting>, hull: HullModel = TOLVANE, parts: readonly Part[] = [], more = {}): Workup =>
   workUp({ ...inputOf(fittings, more, [], hull), catalog: { ...CATALOG, parts: [...CATALOG.parts, ...parts] } });

@@ -1,3 +1,3 @@
-export * from './held';
-export * from './straps';
-export * from './tie-points';
+export { heldBy, stopsOf, type HeldWay, type Load } from './held';
+export { lash, lashingsOf, strapsOf, type Lashing } from './straps';
+export { tiePointsOf, type TiePoint } from './tie-points';

@@ -7,7 +7,9 @@ import { USUAL_SHOP } from '../../parts/shop';
 import { BOX_HOLD, BOX_HULL } from '@plain-cleat/testing/box-hull';
 import { deck, fitted, partOf, partWith } from '@plain-cleat/testing/plans';
 import type { Point } from '../../base/units';
-import { heldBy, hullTie, lash, type Lashing, type Load, strapsOf, tiePointsOf, type TiePoint, type Way } from './index';
+import { hullTie } from './tie-points';
+import type { Way } from './held';
+import { heldBy, lash, type Lashing, type Load, strapsOf, tiePointsOf, type TiePoint } from './index';
 
 const G = 9.80665;
 const { limits } = USUAL_SHOP;

@@ -1,3 +1,3 @@
-export * from './cut';
-export * from './follow';
-export * from './parts-aboard';
+export { SHORTEST } from './cut';
+export { growthOver, lieOf, ridersOf, slotsOf } from './follow';
+export { partsAboard } from './parts-aboard';

@@ -5,7 +5,8 @@ import { fairHull } from '../../boat/hull';
 import type { Fitting, Place } from '../../rig';
 import { deck, fitted, inputOf, partOf } from '@plain-cleat/testing/plans';
 import { workUp, type Workup } from '../../workup';
-import { cutTrack, growthOver, lieOf, ridersOf, slotsOf, trackHoles } from './index';
+import { cutTrack, trackHoles } from './cut';
+import { growthOver, lieOf, ridersOf, slotsOf } from './index';
 
 const { holding } = SHOP;
 const hull = fairHull(TOLVANE);

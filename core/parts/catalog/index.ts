@@ -1,4 +1,13 @@
-export * from './formulas';
-export * from './schema';
-export * from './wish';
-export * from './wish-sheet';
+export { settleFormulas } from './formulas';
+export {
+  catalogSchema,
+  consumableSchema,
+  materialsSchema,
+  stockSchema,
+  type Catalog,
+  type Consumable,
+  type Materials,
+  type Stock,
+} from './schema';
+export { matchWish, splitWish, SURE, wishIndex, type WishMatch } from './wish';
+export { COLUMN_MEANINGS, plainHeading, readSheet, sheetSum, sheetWishes, type ColumnMeaning } from './wish-sheet';

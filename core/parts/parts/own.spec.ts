@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { materialCents, type OwnPart, ownPartSchema, partOfSheet, partSchema, slicesOf } from './index';
+import { materialCents } from './made';
+import { slicesOf } from './own';
+import { type OwnPart, ownPartSchema, partOfSheet, partSchema } from './index';
 
 const sheet: OwnPart = {
   name: 'Rod rack of pipe',

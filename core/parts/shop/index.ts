@@ -1,3 +1,3 @@
-export * from './groups';
-export * from './settings';
-export * from './usual-shop';
+export { GROUP_NAMES, groupOf, SETTINGS_GROUPS, settingsOf, withGroup, type SettingsGroup } from './groups';
+export { shopSettingsSchema, type ShopSettings } from './settings';
+export { USUAL_SHOP } from './usual-shop';

@@ -1,1 +1,1 @@
-export * from './consequences';
+export { BRIEF_QUESTIONS, consequenceOf, type QuestionId } from './consequences';

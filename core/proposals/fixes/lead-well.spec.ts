@@ -6,7 +6,7 @@ import { applyChange, LINE_WAYS, type Line, type Plan } from '../../rig';
 import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup, type WorkupInput } from '../../workup';
-import { leadWell } from './index';
+import { leadWell } from './lead-well';
 
 /** What may be aboard that a line is led by, or that hangs on one. */
 const aboard = (length: number): Plan['fittings'] => ({

@@ -1,2 +1,2 @@
-export * from './says';
-export * from './seat-range';
+export { seatSays } from './says';
+export { ASKED, seatNow, seatRange, seatTo, type Asked, type SeatRange, type SeatSearch } from './seat-range';

@@ -1,3 +1,2 @@
-export { paceOf } from './aspects';
-export { metacentric, type HullAsk } from './considered';
-export * from './rank';
+export type { HullAsk } from './considered';
+export { rankHulls, USUAL_GEAR } from './rank';

@@ -6,7 +6,10 @@ import { legSpan } from '../../layout';
 import { USUAL_BRIEF, type Brief } from '../../rig';
 import { BOX_HULL } from '@plain-cleat/testing/box-hull';
 import { tell } from '../../base/units';
-import { metacentric, paceOf, rankHulls, USUAL_GEAR, type HullRank } from './index';
+import { metacentric } from './considered';
+import { paceOf } from './aspects';
+import type { HullRank } from './rank';
+import { rankHulls, USUAL_GEAR } from './index';
 
 const ask = (more: Partial<Brief>, gearKg = 18) => ({ brief: { ...USUAL_BRIEF, ...more }, gearKg });
 const rank = (more: Partial<Brief>, gearKg = 18, hulls: readonly HullModel[] = HULLS): HullRank[] =>

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../../demo/index';
 import { fairHull, type HullModel } from '../../boat/hull';
 import { USUAL_BRIEF } from '../../rig';
-import { crewMasses, floatBy, immersed, shellCentre, slicesOf, stabilityOf, trimDegrees, waterAt, type Mass } from './index';
+import { stabilityOf } from './floating';
+import { crewMasses, floatBy, immersed, shellCentre, slicesOf, trimDegrees, waterAt, type Mass } from './index';
 
 const station = (x: number, halfBreadth: number, gunwale: number, keel: number, fullness = 1) => ({
   x,

@@ -1,3 +1,3 @@
-export * from './ashore';
-export * from './carry';
-export * from './launch';
+export { goAshore, type Ashore } from './ashore';
+export { cartPosts, liftedAt, liftedEasily, mostCarried, ROLLS } from './carry';
+export { launchWords } from './launch';

@@ -7,7 +7,8 @@ import { applyChange, USUAL_BRIEF, type Brief, type Fitting } from '../../rig';
 import { deck, fitted, inputOf, track } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type WorkupInput } from '../../workup';
-import { cartPosts, liftedAt, mostCarried, roofTies } from './index';
+import { roofTies } from './launch';
+import { cartPosts, liftedAt, mostCarried } from './index';
 
 const way = (more: Partial<Brief['way']>): Brief['way'] => ({ ...USUAL_BRIEF.way, metres: 100, ...more });
 const rig = (brief: Partial<Brief>, fittings: Record<string, Fitting> = {}, hull: HullModel = TOLVANE, more = {}): WorkupInput =>

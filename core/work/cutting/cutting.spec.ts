@@ -1,17 +1,8 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import type { MaxRectsPacker } from 'maxrects-packer';
-import {
-  type BarPlan,
-  type BarStock,
-  type BoardPlan,
-  cutBars,
-  cutBoards,
-  leastBars,
-  type Piece,
-  type Plate,
-  seeded,
-} from './index';
+import { leastBars } from './bars';
+import { type BarPlan, type BarStock, type BoardPlan, cutBars, cutBoards, type Piece, type Plate, seeded } from './index';
 import { cutUpBars } from '@plain-cleat/testing/cut-up';
 
 /** The packer's main file is not what its package says it is: its module is loaded by name. */

@@ -3,7 +3,8 @@ import { CATALOG, SHOP, TOLVANE } from '../../../demo/index';
 import type { Hazard, HullModel } from '../../boat/hull';
 import { deck, emptyPlan, fitted } from '@plain-cleat/testing/plans';
 import { workUp } from '../../workup';
-import { cutList, plateCut } from './index';
+import { plateCut } from './plate-cut';
+import { cutList } from './index';
 
 const base = fitted('motor-bow-55', deck(2700, 0), 'through', { mount: { hold: 'through', plate: true, reason: '' } });
 const behind = (hazards: readonly Hazard[]) => {

@@ -1,7 +1,6 @@
-export * from './bases';
-export * from './closing';
-export * from './hand-over';
-export * from './holes';
-export * from './signed-for';
-export * from './told-lines';
-export * from './walk';
+export { basesOf } from './bases';
+export { areasInWords } from './closing';
+export { handOver } from './hand-over';
+export { HOLE_WORDS, hookName, olderHoles, toldHole, type ToldHole } from './holes';
+export { signedForBefore } from './signed-for';
+export { toldLines } from './told-lines';

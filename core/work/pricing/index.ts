@@ -1,2 +1,2 @@
-export * from './ledger';
-export * from './price-up';
+export { lineFigures, lineInWords, tax, totals, type PriceLine } from './ledger';
+export { priceUp, type Price } from './price-up';

@@ -1,2 +1,1 @@
-export * from './build';
-export type { Early } from './gates';
+export { beforeHoles, build, byItself, readySteps, type BuildStep } from './build';
