@@ -42,7 +42,7 @@ export async function takePhoto(bytes: Buffer): Promise<TakenPhoto> {
     const upright = sharp(bytes, { limitInputPixels: PHOTO.most, failOn: 'error', sequentialRead: true }).rotate();
     const resized = scale < 1 ? upright.resize({ width: Math.max(1, Math.floor(across * scale)) }) : upright;
     const plain = kind === 'jpeg' ? resized.flatten({ background: '#fff' }) : resized;
-    const { data, info } = await plain.toFormat(kind, { quality }).toBuffer({ resolveWithObject: true });
+    const { data, info } = await plain.toFormat(kind, kind === 'png' ? {} : { quality }).toBuffer({ resolveWithObject: true });
     return { bytes: data, mime: KINDS[kind] ?? '', width: info.width, height: info.height };
   };
   try {
