@@ -2,7 +2,7 @@
 # bench/since.sh [ROUNDS]: how long a drag takes against the recorded commit (bench/baseline), by turns in one run.
 # Fails when it takes over one and a half times as long in three of five.
 set -euo pipefail
-cd "$(dirname "$0")/../.."
+cd "$(dirname "$0")/.."
 ROUNDS=${1:-5}
 BASELINE=$(cat bench/baseline)
 git cat-file -e "$BASELINE^{commit}" 2>/dev/null || { echo "The recorded commit $BASELINE is not in this clone: fetch its history." >&2; exit 1; }
