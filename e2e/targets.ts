@@ -10,7 +10,13 @@ const FINGER = 44;
 export const smallTargetsOf = (page: Page): Promise<string[]> =>
   page.evaluate((finger) => {
     const dialog = document.querySelector('mat-dialog-container');
-    const found = new Map<string, number>();
+    const found = new Set<string>();
+    /** How far what is drawn before or after an element reaches, px. */
+    const reach = (element: Element, side: 'width' | 'height'): number[] =>
+      ['::before', '::after'].map((part) => {
+        const style = getComputedStyle(element, part);
+        return style.content !== 'none' && style.position === 'absolute' ? parseFloat(style[side]) : 0;
+      });
     const pressed =
       'button, a[href], [role=button], [role=tab], [role=option], [role=menuitem], [role=switch], mat-checkbox, mat-radio-button, .mat-mdc-text-field-wrapper, .mat-mdc-select-trigger';
     for (const element of Array.from(document.querySelectorAll<HTMLElement>(pressed))) {
@@ -33,7 +39,7 @@ export const smallTargetsOf = (page: Page): Promise<string[]> =>
       if (style.clipPath.startsWith('inset')) continue;
       const text = element.parentElement?.textContent?.trim() ?? '';
       const within = element.matches('a') && style.display.startsWith('inline') && text !== element.textContent?.trim();
-      if (within && element.closest('p, li.sentence')) continue;
+      if (within && element.closest('p')) continue;
       let [left, top, right, bottom] = [own.left, own.top, own.right, own.bottom];
       // A mark on the boat has its room under all marks.
       const mark = element.getAttribute('data-fitting');
@@ -49,21 +55,12 @@ export const smallTargetsOf = (page: Page): Promise<string[]> =>
           Math.max(bottom, box.bottom),
         ];
       }
-      const room = getComputedStyle(element, '::before');
-      const reach = getComputedStyle(element, '::after');
-      const tall = Math.max(
-        bottom - top,
-        ...[room, reach].map((s) => (s.content !== 'none' && s.position === 'absolute' ? parseFloat(s.height) : 0)),
-      );
-      const wide = Math.max(
-        right - left,
-        ...[room, reach].map((s) => (s.content !== 'none' && s.position === 'absolute' ? parseFloat(s.width) : 0)),
-      );
+      const tall = Math.max(bottom - top, ...reach(element, 'height'));
+      const wide = Math.max(right - left, ...reach(element, 'width'));
       if (tall >= finger - 0.5 && wide >= finger - 0.5) continue;
       const says = (element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40);
       const kind = `${element.tagName.toLowerCase()}.${(element.getAttribute('class') ?? '').split(' ').slice(0, 3).join('.')}`;
-      const key = `“${says}” (${kind}) is ${Math.round(wide)} × ${Math.round(tall)}`;
-      found.set(key, (found.get(key) ?? 0) + 1);
+      found.add(`“${says}” (${kind}) is ${Math.round(wide)} × ${Math.round(tall)}, under ${finger} px`);
     }
-    return [...found].map(([key]) => `${key}, under ${finger} px`);
+    return [...found];
   }, FINGER);

@@ -45,13 +45,13 @@ interface Box {
         <path class="join" [attr.d]="j.d" [attr.stroke]="j.colour" [attr.stroke-width]="j.thick" (click)="picked.emit(j.id)" />
       }
       @for (b of drawn().boxes; track b.id) {
-        <g [attr.transform]="'translate(' + (b.x - 46) + ' ' + b.y + ')'">
+        <g [attr.transform]="'translate(' + (b.x - lane.boxWide / 2) + ' ' + b.y + ')'">
           <rect class="part" rx="3" [attr.width]="lane.boxWide" [attr.height]="lane.boxTall" />
-          <text text-anchor="middle" x="46" y="18" class="name">{{ b.title }}</text>
-          <text class="more" text-anchor="middle" x="46" y="34">{{ b.more }}</text>
+          <text text-anchor="middle" [attr.x]="lane.boxWide / 2" y="18" class="name">{{ b.title }}</text>
+          <text class="more" text-anchor="middle" [attr.x]="lane.boxWide / 2" y="34">{{ b.more }}</text>
         </g>
       }
-      <line class="rule" x1="0" [attr.x2]="width" [attr.y1]="height - 28" [attr.y2]="height - 28" />
+      <line class="rule" x1="0" [attr.x2]="width" [attr.y1]="foot" [attr.y2]="foot" />
       <text class="told" x="96" [attr.y]="height - 9" [class.none]="!told()">
         {{ told() || 'Touch a cable to see what it is.' }}
       </text>
@@ -100,7 +100,9 @@ export class CircuitLanes {
   readonly picked = output<string>();
   private readonly units = inject(UnitsStore);
   protected readonly width = WIDTH;
-  protected readonly height = ROWS.length * LANE.height + TOLD;
+  /** Where the lanes end. */
+  protected readonly foot = ROWS.length * LANE.height;
+  protected readonly height = this.foot + TOLD;
   protected readonly lane = LANE;
 
   protected readonly lanes = computed(() => {

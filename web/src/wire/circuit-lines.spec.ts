@@ -1,3 +1,4 @@
+import { seeded } from '@plain-cleat/core/work/cutting';
 import { boxTop, circuitLine, LANE, type LaneBox, spreadAlong } from './circuit-lines';
 
 /** Whether a straight piece of so thick a line touches a box. */
@@ -12,12 +13,6 @@ const touches = (
   const y = boxTop(box.lane);
   return right > box.x - LANE.boxWide / 2 && left < box.x + LANE.boxWide / 2 && foot > y && top < y + LANE.boxTall;
 };
-
-/** The same numbers every time. */
-function chance(seed: number): () => number {
-  let at = seed;
-  return () => (at = (at * 16_807) % 2_147_483_647) / 2_147_483_647;
-}
 
 describe('lines of the circuit', () => {
   it('go straight up where nothing stands in between, and beside it where something does', () => {
@@ -39,7 +34,7 @@ describe('lines of the circuit', () => {
   });
 
   it('cross no box that they do not join, however full the lanes are (300 circuits by chance)', () => {
-    const next = chance(30);
+    const next = seeded(30);
     for (let run = 0; run < 300; run++) {
       const boxes = [0, 1, 2, 3].flatMap((lane) =>
         spreadAlong(Array.from({ length: 1 + Math.floor(next() * 7) }, () => ({ x: 80 + next() * 800, lane }))),

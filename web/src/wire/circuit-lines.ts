@@ -1,3 +1,5 @@
+import { WIDTH } from '../hull-view/scale';
+
 /** A box in a lane of the circuit: its middle, and the lane, counted from the uppermost. */
 export interface LaneBox {
   readonly x: number;
@@ -5,7 +7,7 @@ export interface LaneBox {
 }
 
 /** How lanes and their boxes are drawn. */
-export const LANE = { height: 66, boxTop: 14, boxWide: 92, boxTall: 42, gap: 6, leftmost: 84, rightmost: 926 } as const;
+export const LANE = { height: 66, boxTop: 14, boxWide: 92, boxTall: 42, gap: 6, leftmost: 84, rightmost: WIDTH - 4 } as const;
 
 export const boxTop = (lane: number): number => lane * LANE.height + LANE.boxTop;
 const boxFoot = (lane: number): number => boxTop(lane) + LANE.boxTall;
@@ -74,7 +76,7 @@ export function spreadAlong<B extends { readonly x: number }>(boxes: readonly B[
   const step = LANE.boxWide + LANE.gap;
   const out: B[] = [];
   for (const b of [...boxes].sort((p, q) => p.x - q.x)) out.push({ ...b, x: Math.max(b.x, (out.at(-1)?.x ?? 60) + step, 142) });
-  for (let i = out.length - 1, most = LANE.rightmost - 46; i >= 0; i--, most -= step) {
+  for (let i = out.length - 1, most = LANE.rightmost - LANE.boxWide / 2; i >= 0; i--, most -= step) {
     const b = out[i];
     if (b && b.x > most) out[i] = { ...b, x: most };
   }
