@@ -10,6 +10,7 @@ const PARTS: Record<string, Power> = {
   box: { passes: { amps: 30, ways: 6, fused: true } },
   switch: { passes: { amps: 200, ways: 1 } },
   screen: { draw: { amps: 2, volts: 12, of: 'electronics' } },
+  posted: { draw: { amps: 40, volts: 12, of: 'motor' }, stud: 8 },
   plugged: { draw: { amps: 2, volts: 12, of: 'electronics' }, plug: { family: 'round', amps: 5 } },
 };
 
@@ -34,6 +35,8 @@ describe('ends of a cable', () => {
   it('ring sizes go by the battery, or what its maker states', () => {
     expect(ends('large', 'screen')[0]?.stud).toBe(8);
     expect(ends('stated', 'screen')[0]?.stud).toBe(10);
+    // A load whose maker states its posts is not joined but put on them.
+    expect(told(ends('large', 'posted', { awg: 6 }))[1]).toBe('orange ring M8 6 AWG lug');
   });
 
   it('are two more for what stands in the conductor that goes out, and for that one alone', () => {

@@ -71,11 +71,12 @@ const WAY_STUD: Stud = 4;
 /** Wire of this gauge and thinner goes under a box's screw in a ferrule, thicker as a ring (common practice, no source). */
 const FERRULE_FROM: Awg = 10;
 
-/** The studs of a part's poles; null for a load, which is joined. */
+/** The studs of a part's poles, as its maker states them or as is usual; null for a load that has none and is joined. */
 function polesOf(power: Power | undefined): Stud | null {
-  if (power?.battery) return power.stud ?? (power.battery.ampHours > SMALL_BATTERY ? 8 : 6);
+  if (power?.stud) return power.stud;
+  if (power?.battery) return power.battery.ampHours > SMALL_BATTERY ? 8 : 6;
   const { amps } = power?.passes ?? {};
-  return amps === undefined ? null : (power?.stud ?? MAIN_STUDS.find(([most]) => amps <= most)?.[1] ?? 10);
+  return amps === undefined ? null : (MAIN_STUDS.find(([most]) => amps <= most)?.[1] ?? null);
 }
 
 const wayStud = (power: Power | undefined): Stud => ((power?.passes?.ways ?? 1) > 1 ? WAY_STUD : (polesOf(power) ?? WAY_STUD));
@@ -117,7 +118,7 @@ export function endsOf({ run, powerOf, guards, series }: EndsInput): readonly En
   const atPole = (fitting: string): Pick<End, 'terminal' | 'stud'> => {
     const power = powerOf(fitting);
     const stud = polesOf(power);
-    if (stud !== null) return power?.battery ? ring(stud) : screwed(stud);
+    if (stud !== null) return power?.passes ? screwed(stud) : ring(stud);
     return bare(power?.plug ? 'plug contact' : 'butt joint');
   };
   const inGuard = (kind: GuardKind): Pick<End, 'terminal' | 'stud'> => {
