@@ -6,5 +6,5 @@ import { rigFileSchema } from '@plain-cleat/core/rig';
 const file = new URL('../docs/rig-file.schema.json', import.meta.url);
 writeFileSync(
   file,
-  `${JSON.stringify({ title: 'Plain Cleat rig file, version 11', ...z.toJSONSchema(rigFileSchema) }, null, 2)}\n`,
+  `${JSON.stringify({ title: `Plain Cleat rig file, version ${rigFileSchema.shape.version.value}`, ...z.toJSONSchema(rigFileSchema) }, null, 2)}\n`,
 );

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { judgeRig, JUDGEMENTS, type Finding, type Judged, type Judgement } from '../checks/findings';
+import { check, CHECKS, judgeRig, type Finding, type Judged } from '../checks/findings';
+import { aboutHull } from '../checks/findings/finding';
 import { partSchema } from '../parts/parts';
 import { deck, fitted, inputOf, partOf } from '@plain-cleat/testing/plans';
 import { say } from '../base/units';
@@ -72,27 +73,29 @@ describe('adding one', () => {
     expect(row.run(input).bolts).toBe(workUp(input).aboard.owned.reduce((sum, i) => sum + i.mounted.count, 0));
   });
 
-  it('a judgement: a function and a line in one of two lists', () => {
-    const tooEmpty: Judgement = ({ owned }) =>
-      owned.length > 2
-        ? []
-        : [
-            {
-              where: 'hull',
-              letter: '',
-              x: 0,
-              fixable: false,
-              step: 'lay out',
-              code: 'stowage' as never,
-              severity: 'note',
-              says: say`Little is aboard.`,
-              because: say`${owned.length} fittings.`,
-            },
-          ];
-    const found = (judgements: typeof JUDGEMENTS): Finding[] => judgeRig(judgedOf(), [], judgements);
-    const says = (f: Finding): string => f.says.join('');
-    expect(found(JUDGEMENTS).map(says)).not.toContain('Little is aboard.');
-    expect(found({ ...JUDGEMENTS, ofRig: [...JUDGEMENTS.ofRig, tooEmpty] }).map(says)).toContain('Little is aboard.');
+  it('a check: a file that describes it, and a line', () => {
+    const littleAboard = check({
+      about: 'rig',
+      finds: {
+        'little-aboard': { called: 'Little aboard', severity: 'note', acceptedBy: 'nobody', decides: 'the owner', since: 15 },
+      },
+      judge: ({ owned, hull }) =>
+        owned.length > 2
+          ? []
+          : [
+              {
+                ...aboutHull(hull),
+                code: 'little-aboard',
+                says: say`Little is aboard.`,
+                because: say`${owned.length} fittings.`,
+              },
+            ],
+    });
+    const found = (checks = CHECKS): Finding[] => judgeRig(judgedOf(), [], checks).filter((f) => f.code === 'little-aboard');
+    expect(found()).toEqual([]);
+    expect(found([...CHECKS, littleAboard]).map((f) => [f.severity, f.acceptable, f.decides])).toEqual([
+      ['note', 'nobody', 'the owner'],
+    ]);
   });
 
   it('a facet: a schema and a line; parts without it stay as they are', () => {

@@ -1,6 +1,7 @@
 import type { Network, Poles, Power } from '../../electric/circuits';
 import { over, say } from '../../base/units';
-import type { Judged, Judgement, Raw } from './finding';
+import { check } from './check';
+import type { Judged, Raw } from './finding';
 import { aboutFitting, nameIn } from './wires';
 
 type StoredBattery = Poles<NonNullable<Power['battery']>>;
@@ -38,79 +39,103 @@ function rowsOf({ leads, batteries }: Network): StoredBattery[][] {
 }
 
 /** Batteries in a row are alike: the same current goes through all of them. */
-export const alikeInRow: Judgement = (judged) =>
-  rowsOf(judged.wiring.network).flatMap(([first, ...others]) =>
-    others.flatMap((b): Raw[] => {
-      const unlike = first && unlikeness(judged, b, first);
-      const item = judged.owned.find((o) => o.placed.id === b.fitting);
-      if (!first || !item || !unlike) return [];
+export const alikeInRow = check({
+  about: 'rig',
+  finds: {
+    'unlike-in-row': { called: 'Unlike batteries in a row', severity: ['look', 'stop'], acceptedBy: 'manager', since: 14 },
+  },
+  judge: (judged) =>
+    rowsOf(judged.wiring.network).flatMap(([first, ...others]) =>
+      others.flatMap((b): Raw[] => {
+        const unlike = first && unlikeness(judged, b, first);
+        const item = judged.owned.find((o) => o.placed.id === b.fitting);
+        if (!first || !item || !unlike) return [];
+        return [
+          {
+            ...aboutFitting(item),
+            code: 'unlike-in-row',
+            severity: unlike === 'age' ? 'look' : 'stop',
+            says: say`${nameIn(judged, b.fitting)} and ${nameIn(judged, first.fitting)} stand in a row and are not ${ALIKE[unlike]}.`,
+            because:
+              unlike === 'kind'
+                ? say`One current goes through both and each ends at other volts: one is charged past what it takes, and drawn past empty.`
+                : say`The one with less in it is empty first, and the other goes on through it, the wrong way round. Two of the same, as old as each other (common practice, no source).`,
+          },
+        ];
+      }),
+    ),
+});
+
+/** What takes or gives current at a part of a row of batteries alone: that part is empty, or full, before the rest. */
+export const onPartOfARow = check({
+  about: 'rig',
+  finds: {
+    'part-of-a-row': { called: 'Fed by part of a row of batteries', severity: 'stop', acceptedBy: 'manager', since: 14 },
+  },
+  judge: (judged) => {
+    const { network, flows } = judged.wiring;
+    const rows = rowsOf(network).filter((row) => row.length > 1);
+    return flows.flatMap((f): Raw[] => {
+      const item = judged.owned.find((i) => i.placed.id === f.fitting);
+      const on = (b: StoredBattery, of = f): boolean => (of.shares.get(b.fitting) ?? 0) !== 0;
+      const row = rows.find((r) => r.some((b) => on(b)) && !r.every((b) => on(b)));
+      if (!item || !row) return [];
+      // Each charged by one of its own, alike, all of them are full together.
+      const amps = Math.abs(f.asked.steady);
+      const everyone = row.every((b) =>
+        flows.some(
+          (o) => o.charging && Math.abs(o.asked.steady) === amps && row.filter((r) => on(r, o)).length === 1 && on(b, o),
+        ),
+      );
+      if (f.charging && everyone) return [];
+      const part = row.filter((b) => on(b)).length;
       return [
         {
           ...aboutFitting(item),
-          code: 'unlike-in-row',
-          severity: unlike === 'age' ? 'look' : 'stop',
-          says: say`${nameIn(judged, b.fitting)} and ${nameIn(judged, first.fitting)} stand in a row and are not ${ALIKE[unlike]}.`,
-          because:
-            unlike === 'kind'
-              ? say`One current goes through both and each ends at other volts: one is charged past what it takes, and drawn past empty.`
-              : say`The one with less in it is empty first, and the other goes on through it, the wrong way round. Two of the same, as old as each other (common practice, no source).`,
+          code: 'part-of-a-row',
+          measure: over(Math.abs(f.asked.steady + f.asked.thrust), 'A', 0),
+          says: say`${item.placed.part.name} ${f.charging ? 'charges' : 'is fed by'} ${part} of the ${row.length} batteries in a row.`,
+          because: f.charging
+            ? say`That part is full while the rest is not, and the row ends at the emptiest. A charger for the whole row, or one for each.`
+            : say`That part is empty before the rest, which goes on through it the wrong way round. A converter from the whole row, or a battery of its own.`,
         },
       ];
-    }),
-  );
-
-/** What takes or gives current at a part of a row of batteries alone: that part is empty, or full, before the rest. */
-export const onPartOfARow: Judgement = (judged) => {
-  const { network, flows } = judged.wiring;
-  const rows = rowsOf(network).filter((row) => row.length > 1);
-  return flows.flatMap((f): Raw[] => {
-    const item = judged.owned.find((i) => i.placed.id === f.fitting);
-    const on = (b: StoredBattery, of = f): boolean => (of.shares.get(b.fitting) ?? 0) !== 0;
-    const row = rows.find((r) => r.some((b) => on(b)) && !r.every((b) => on(b)));
-    if (!item || !row) return [];
-    // Each charged by one of its own, alike, all of them are full together.
-    const amps = Math.abs(f.asked.steady);
-    const everyone = row.every((b) =>
-      flows.some((o) => o.charging && Math.abs(o.asked.steady) === amps && row.filter((r) => on(r, o)).length === 1 && on(b, o)),
-    );
-    if (f.charging && everyone) return [];
-    const part = row.filter((b) => on(b)).length;
-    return [
-      {
-        ...aboutFitting(item),
-        code: 'part-of-a-row',
-        severity: 'stop',
-        measure: over(Math.abs(f.asked.steady + f.asked.thrust), 'A', 0),
-        says: say`${item.placed.part.name} ${f.charging ? 'charges' : 'is fed by'} ${part} of the ${row.length} batteries in a row.`,
-        because: f.charging
-          ? say`That part is full while the rest is not, and the row ends at the emptiest. A charger for the whole row, or one for each.`
-          : say`That part is empty before the rest, which goes on through it the wrong way round. A converter from the whole row, or a battery of its own.`,
-      },
-    ];
-  });
-};
+    });
+  },
+});
 
 /** Batteries side by side are alike. */
-export const alikeInParallel: Judgement = (judged) => {
-  const { network, potentials } = judged.wiring;
-  const at = ({ plus, minus }: Poles<unknown>): string =>
-    [plus, minus].map((t) => `${potentials.of.get(t)?.island ?? t} ${potentials.of.get(t)?.volts ?? ''}`).join();
-  return network.batteries.flatMap((b, i): Raw[] => {
-    const other = network.batteries.slice(0, i).find((o) => at(o) === at(b) && o.fitting !== b.fitting);
-    const item = judged.owned.find((o) => o.placed.id === b.fitting);
-    const unlike = other && unlikeness(judged, b, other);
-    if (!other || !item || !unlike) return [];
-    const mixed = unlike === 'kind';
-    return [
-      {
-        ...aboutFitting(item),
-        code: 'unlike-in-parallel',
-        severity: mixed ? 'stop' : 'look',
-        says: say`${nameIn(judged, b.fitting)} and ${nameIn(judged, other.fitting)} stand side by side and are not ${ALIKE[unlike]}.`,
-        because: mixed
-          ? say`Of two chemistries one charges the other past what it takes. One of each kind on a circuit of its own.`
-          : say`The fuller one fills the other, and the smaller one is worn first. Two of the same, as old as each other (common practice, no source).`,
-      },
-    ];
-  });
-};
+export const alikeInParallel = check({
+  about: 'rig',
+  finds: {
+    'unlike-in-parallel': {
+      called: 'Unlike batteries in parallel',
+      severity: ['look', 'stop'],
+      acceptedBy: 'manager',
+      since: 10,
+    },
+  },
+  judge: (judged) => {
+    const { network, potentials } = judged.wiring;
+    const at = ({ plus, minus }: Poles<unknown>): string =>
+      [plus, minus].map((t) => `${potentials.of.get(t)?.island ?? t} ${potentials.of.get(t)?.volts ?? ''}`).join();
+    return network.batteries.flatMap((b, i): Raw[] => {
+      const other = network.batteries.slice(0, i).find((o) => at(o) === at(b) && o.fitting !== b.fitting);
+      const item = judged.owned.find((o) => o.placed.id === b.fitting);
+      const unlike = other && unlikeness(judged, b, other);
+      if (!other || !item || !unlike) return [];
+      const mixed = unlike === 'kind';
+      return [
+        {
+          ...aboutFitting(item),
+          code: 'unlike-in-parallel',
+          severity: mixed ? 'stop' : 'look',
+          says: say`${nameIn(judged, b.fitting)} and ${nameIn(judged, other.fitting)} stand side by side and are not ${ALIKE[unlike]}.`,
+          because: mixed
+            ? say`Of two chemistries one charges the other past what it takes. One of each kind on a circuit of its own.`
+            : say`The fuller one fills the other, and the smaller one is worn first. Two of the same, as old as each other (common practice, no source).`,
+        },
+      ];
+    });
+  },
+});

@@ -11,22 +11,25 @@ import { printVolts } from '../../electric/circuits';
 import { entryOf, type Plan } from '../../rig';
 import { say, over } from '../../base/units';
 import { cablesOf } from '../../electric/wiring';
-import { findingKey } from './codes';
-import type { Judgement, Raw } from './finding';
+import { check } from './check';
+import { findingKey, type Judged, type Raw } from './finding';
 import { aboutRun, nameIn } from './wires';
 
+const failed = (judged: Judged, run: Parameters<typeof aboutRun>[1], detail: string) => ({
+  ...aboutRun(judged, run),
+  code: 'test-failed',
+  detail,
+});
+
 /** A reading of the bench test that is not as it should be. */
-export const failedTests: Judgement = (judged) =>
+const readings = (judged: Judged): Raw[] =>
   (judged.tests ?? []).flatMap(({ reading, run, expected, read }): Raw[] => {
     const wired = judged.wiring.runs.find((r) => r.id === run);
     if (!read || read.ok || !wired) return [];
     const { reads } = reading;
     return [
       {
-        ...aboutRun(judged, wired),
-        code: 'test-failed',
-        detail: testDetail(reading),
-        severity: 'stop',
+        ...failed(judged, wired, testDetail(reading)),
         measure: over(Math.abs(read.volts - (reads === 'pulled' ? 0 : expected)), 'V'),
         says: say`${nameIn(judged, reading.about)} reads ${read.volts.toFixed(2)} V ${READ_WORDS[reads]}; ${reads === 'pulled' ? 'nothing' : printVolts(expected)} was expected${read.simulated ? ' (simulated meter)' : ''}.`,
         because: say`A crimp, a fuse, a plug or a pair taken wrong: the bench test names the likeliest, and what to read next.`,
@@ -35,21 +38,25 @@ export const failedTests: Judgement = (judged) =>
   });
 
 /** Something rung through, run or looked at that was not right. */
-export const failedChecks: Judgement = (judged) =>
-  judged.checks.flatMap((check): Raw[] => {
-    const wired = cablesOf(judged.wiring).find((r) => r.id === check.run);
-    if (!check.read || check.read.ok || !wired) return [];
+const looks = (judged: Judged): Raw[] =>
+  judged.checks.flatMap((one): Raw[] => {
+    const wired = cablesOf(judged.wiring).find((r) => r.id === one.run);
+    if (!one.read || one.read.ok || !wired) return [];
     return [
       {
-        ...aboutRun(judged, wired),
-        code: 'test-failed',
-        detail: checkDetail(check),
-        severity: 'stop',
-        says: say`${check.about} failed a check: ${check.is}.`,
-        because: say`${check.read.by} checked it: ${CHECK_WORDS[check.is]}.`,
+        ...failed(judged, wired, checkDetail(one)),
+        says: say`${one.about} failed a check: ${one.is}.`,
+        because: say`${one.read.by} checked it: ${CHECK_WORDS[one.is]}.`,
       },
     ];
   });
+
+/** What was read, rung through, run or looked at on the bench and is not as it should be. */
+export const failedTests = check({
+  about: 'rig',
+  finds: { 'test-failed': { called: 'Bench test failed', severity: 'stop', since: 10 } },
+  judge: (judged) => [...readings(judged), ...looks(judged)],
+});
 
 /** Tests and checks that hold their step open: not taken yet, or failed and accepted by nobody. */
 export function openTests(

@@ -3,7 +3,8 @@ import { graspOf, REACH, reachOf, type ReachZone } from '../../layout';
 import { containersOf, insideZone, isIn, roomAbout } from '../../holding/inside';
 import { say } from '../../base/units';
 import type { ShopSettings } from '../../parts/shop';
-import { aboutHull, type Judged, isWhat, isWorn, type Judgement, type Raw } from './finding';
+import { check } from './check';
+import { aboutHull, type Judged, isWhat, isWorn, type Raw } from './finding';
 import { rodsCarried } from './clutter';
 
 type Rule = ShopSettings['rules'][number]['rules'][number];
@@ -41,22 +42,27 @@ function broken(judged: Judged, rule: Rule): string | null {
 }
 
 /** The lists of rules the owner's events go by. */
-export const eventRules: Judgement = (judged) =>
-  judged.plan.brief.rules.flatMap((id): Raw[] => {
-    const list = judged.shop.rules.find((r) => r.id === id);
-    if (!list) return [];
-    return list.rules.flatMap((rule, i): Raw[] => {
-      const why = broken(judged, rule);
-      if (!why) return [];
-      return [
-        {
-          ...aboutHull(judged.hull),
-          code: 'event-rule',
-          detail: `${id}.${i + 1}`,
-          severity: 'stop',
-          says: say`${list.name}: ${rule.says}.`,
-          because: say`Rule ${i + 1} of the list; ${why}.`,
-        },
-      ];
-    });
-  });
+export const eventRules = check({
+  about: 'set',
+  finds: {
+    'event-rule': { called: 'Rule of an event', severity: 'stop', decides: 'the owner', since: 2 },
+  },
+  judge: (judged) =>
+    judged.plan.brief.rules.flatMap((id): Raw[] => {
+      const list = judged.shop.rules.find((r) => r.id === id);
+      if (!list) return [];
+      return list.rules.flatMap((rule, i): Raw[] => {
+        const why = broken(judged, rule);
+        if (!why) return [];
+        return [
+          {
+            ...aboutHull(judged.hull),
+            code: 'event-rule',
+            detail: `${id}.${i + 1}`,
+            says: say`${list.name}: ${rule.says}.`,
+            because: say`Rule ${i + 1} of the list; ${why}.`,
+          },
+        ];
+      });
+    }),
+});

@@ -23,17 +23,26 @@ import {
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../../rig';
 import type { Memory } from '../../base/stages';
 import type { Measure, Sentence } from '../../base/units';
-import type { Acceptable, Decider, FindingCode, FindingStep } from './codes';
 import type { Ashore } from '../../water/way';
 import type { Wiring } from '../../electric/wiring';
 
 export type Severity = 'stop' | 'look' | 'note';
 
+/** The step at which a finding is settled. */
+export type FindingStep = 'brief' | 'lay out' | 'drill' | 'wire' | 'price';
+
+/** Who may accept a finding with a reason: what nobody may does not hold, float or feed. */
+export type Acceptable = 'anyone' | 'manager' | 'nobody';
+
+/** Who decides what is done about a finding that has no fix. */
+export type Decider = 'the rigger' | 'the front desk' | 'the manager' | 'the owner';
+
 /** One fact that wants settling: where, by how much, because. */
 export interface Finding {
   /** Stable while the same thing is wrong in the same place. */
   readonly key: string;
-  readonly code: FindingCode;
+  /** What of its check it is. */
+  readonly code: string;
   readonly severity: Severity;
   readonly step: FindingStep;
   /** Fitting or run it is about. */
@@ -114,24 +123,30 @@ export interface Judged {
   intrusionOf(item: Fitted): StrokeHit;
 }
 
-export type Raw = Omit<Finding, 'acceptable' | 'decides' | 'accepted' | 'lapsed' | 'measure' | 'key' | 'sets' | 'tries'> & {
+export type Raw = Omit<
+  Finding,
+  'severity' | 'acceptable' | 'decides' | 'accepted' | 'lapsed' | 'measure' | 'key' | 'sets' | 'tries'
+> & {
+  /** How bad, where its check leaves that open. */
+  readonly severity?: Severity;
   readonly detail?: string;
   readonly measure?: Measure | null;
   /** Or a way to find them, when that is dear or asks for more than the fitting: asked only when fixes are searched. */
   readonly tries?: readonly Try[] | ((judged: Judged, range: readonly Part[]) => readonly Try[]);
 };
 
-/** A judgement is one pure function; a new one is a new file and a line in the list. */
-export type Judgement = (judged: Judged) => Raw[];
-
 /** What a fitting may be judged by when it is judged by itself: all of it stays while the fitting does. */
 export type Alone = Pick<Judged, 'hull' | 'shop' | 'paddlers' | 'memory'> & { readonly plan: Pick<Plan, 'brief'> };
 
 /** A judgement of each fitting by itself, aboard or owned: looked up until the fitting is another. */
 export const alone =
-  (judge: (item: Fitted, judged: Alone) => Raw[], of: 'items' | 'owned' = 'items'): Judgement =>
-  (judged) =>
+  (judge: (item: Fitted, judged: Alone) => Raw[], of: 'items' | 'owned' = 'items') =>
+  (judged: Judged): Raw[] =>
     judged[of].flatMap((item) => judged.memory.of(judge, item, () => judge(item, judged)));
+
+/** Stable while the same thing is wrong in the same place. */
+export const findingKey = (code: string, where: string, detail?: string): string =>
+  detail ? `${code}:${where}:${detail}` : `${code}:${where}`;
 
 /** The fields most findings about one fitting share. */
 export const about = (item: Fitted): Pick<Raw, 'where' | 'letter' | 'x' | 'fixable' | 'step'> => ({

@@ -4,7 +4,8 @@ import { reachedFromWater } from '../../layout';
 import type { Part } from '../../parts/parts';
 import { fittingOf, freeKey } from '../../rig';
 import { mm, say, sideOf, sideSign, type Side, over } from '../../base/units';
-import { about, aboutHull, isWorn, type Judged, type Judgement, nameOf, type Raw, toOtherSide, topOf, type Try } from './finding';
+import { check } from './check';
+import { about, aboutHull, isWorn, type Judged, nameOf, type Raw, toOtherSide, topOf, type Try } from './finding';
 
 /** Half the length of side a swimmer needs to come over (judgement), mm. */
 const WIDE = 300;
@@ -27,66 +28,77 @@ function blocks({ items, hull }: Judged, aid: Fitted, side: Side, at: number): F
 }
 
 /** Strap, ladder or flip line in reach from the water, on a side that is clear. */
-export const gettingBack: Judgement = (judged): Raw[] => {
-  const { items, hull, paddlers, float } = judged;
-  const [p] = paddlers;
-  const aids = items.filter((i) => i.placed.part.use.reboards);
-  if (!p || aids.length === 0) return [];
-  const tries = aids.map((aid) => {
-    const { origin } = aid.placed.frame;
-    const own = sideOf(origin.y);
-    const sides: readonly Side[] = own === 'centre' ? ['port', 'starboard'] : [own];
-    // One comes over beside the hold as well as abreast of it, where the side is clear and an arm still gets to it.
-    return sides.flatMap((side) =>
-      BESIDE.map((off) => ({
-        ...{ aid, side, off },
-        short: reachedFromWater(hull, p, origin, side, waterAt(float, origin.x), origin.x + off),
-        by: blocks(judged, aid, side, origin.x + off),
-      })),
-    );
-  });
-  const all = tries.flat();
-  if (all.some((t) => t.short === 0 && !t.by)) return [];
-  const best = [...all]
-    .filter((t) => t.off === 0)
-    .sort((a, b) => a.short - b.short || Number(Boolean(a.by)) - Number(Boolean(b.by)))[0];
-  if (!best) return [];
-  return [
-    {
-      ...about(best.aid),
-      code: 'getting-back',
-      severity: 'stop',
-      fixable: true,
-      measure:
-        best.short > 0
-          ? over(best.short, 'mm')
-          : over(best.by ? topOf(best.by) - hull.gunwale(best.aid.placed.frame.origin.x) : 0, 'mm', LOW),
-      says:
-        best.short > 0
-          ? say`${nameOf(best.aid)} lies ${mm(best.short, 'up')} out of reach from the water.`
-          : say`${best.by?.letter ?? ''}, ${best.by ? nameOf(best.by) : ''}, stands ${mm(best.by ? topOf(best.by) - hull.gunwale(best.aid.placed.frame.origin.x) : 0, 'up')} over the ${best.side} gunwale where a swimmer would come back on.`,
-      because: say`Re-entry must be possible with the gear on: ${mm(2 * WIDE)} of side clear, the hold within an arm's reach over the edge.`,
-      tries: toOtherSide(hull, best.aid),
-    },
-  ];
-};
+export const gettingBack = check({
+  about: 'set',
+  ofBody: true,
+  finds: {
+    'getting-back': { called: 'In the way of getting back aboard', severity: 'stop', since: 2 },
+  },
+  judge: (judged): Raw[] => {
+    const { items, hull, paddlers, float } = judged;
+    const [p] = paddlers;
+    const aids = items.filter((i) => i.placed.part.use.reboards);
+    if (!p || aids.length === 0) return [];
+    const tries = aids.map((aid) => {
+      const { origin } = aid.placed.frame;
+      const own = sideOf(origin.y);
+      const sides: readonly Side[] = own === 'centre' ? ['port', 'starboard'] : [own];
+      // One comes over beside the hold as well as abreast of it, where the side is clear and an arm still gets to it.
+      return sides.flatMap((side) =>
+        BESIDE.map((off) => ({
+          ...{ aid, side, off },
+          short: reachedFromWater(hull, p, origin, side, waterAt(float, origin.x), origin.x + off),
+          by: blocks(judged, aid, side, origin.x + off),
+        })),
+      );
+    });
+    const all = tries.flat();
+    if (all.some((t) => t.short === 0 && !t.by)) return [];
+    const best = [...all]
+      .filter((t) => t.off === 0)
+      .sort((a, b) => a.short - b.short || Number(Boolean(a.by)) - Number(Boolean(b.by)))[0];
+    if (!best) return [];
+    return [
+      {
+        ...about(best.aid),
+        code: 'getting-back',
+        fixable: true,
+        measure:
+          best.short > 0
+            ? over(best.short, 'mm')
+            : over(best.by ? topOf(best.by) - hull.gunwale(best.aid.placed.frame.origin.x) : 0, 'mm', LOW),
+        says:
+          best.short > 0
+            ? say`${nameOf(best.aid)} lies ${mm(best.short, 'up')} out of reach from the water.`
+            : say`${best.by?.letter ?? ''}, ${best.by ? nameOf(best.by) : ''}, stands ${mm(best.by ? topOf(best.by) - hull.gunwale(best.aid.placed.frame.origin.x) : 0, 'up')} over the ${best.side} gunwale where a swimmer would come back on.`,
+        because: say`Re-entry must be possible with the gear on: ${mm(2 * WIDE)} of side clear, the hold within an arm's reach over the edge.`,
+        tries: toOtherSide(hull, best.aid),
+      },
+    ];
+  },
+});
 
 /** Nothing to get back on by. */
-export const noWayBack: Judgement = ({ items, hull, plan }) => {
-  if (items.some((i) => i.placed.part.use.reboards) || items.length === 0) return [];
-  if (!plan.brief.waters.some((w) => w === 'inshore' || w === 'offshore' || w === 'night')) return [];
-  return [
-    {
-      ...aboutHull(hull, hull.model.seat.x),
-      code: 'no-way-back',
-      severity: 'look',
-      fixable: true,
-      says: say`Nothing aboard to get back on by.`,
-      because: say`On ${plan.brief.waters.join(', ')} water a flip line, strap or ladder is reached from the water.`,
-      tries: flipLine,
-    },
-  ];
-};
+export const noWayBack = check({
+  about: 'set',
+  finds: {
+    'no-way-back': { called: 'No side clear to get back aboard', severity: 'look', since: 2 },
+  },
+  judge: ({ items, hull, plan }) => {
+    if (items.some((i) => i.placed.part.use.reboards) || items.length === 0) return [];
+    if (!plan.brief.waters.some((w) => w === 'inshore' || w === 'offshore' || w === 'night')) return [];
+    return [
+      {
+        ...aboutHull(hull, hull.model.seat.x),
+        code: 'no-way-back',
+        fixable: true,
+        says: say`Nothing aboard to get back on by.`,
+        because: say`On ${plan.brief.waters.join(', ')} water a flip line, strap or ladder is reached from the water.`,
+        tries: flipLine,
+      },
+    ];
+  },
+});
 
 /** The range's flip line, laid beside the seat. */
 function flipLine({ hull, set, plan }: Judged, range: readonly Part[]): Try[] {

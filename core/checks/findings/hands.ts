@@ -3,7 +3,8 @@ import { paddlers, usedHow } from '../../layout';
 import type { Activity } from '../../parts/parts';
 import { handednessOf, type Handedness } from '../../rig';
 import { mm, over, say, type Sentence } from '../../base/units';
-import { about, type Judged, type Judgement, nameOf, type Raw, toOtherSide, type Try } from './finding';
+import { check } from './check';
+import { about, type Judged, nameOf, type Raw, toOtherSide, type Try } from './finding';
 
 const CODES = {
   'hand taken': 'hand-taken',
@@ -76,13 +77,24 @@ const handsSaid = ({ castHand, reelHand }: Handedness): string =>
   `${castHand === 'right' ? 'Right' : 'Left'} hand casts, ${reelHand} reels.`;
 
 /** Every control comes to a hand that is free for it, in each activity of the brief. */
-export const hands: Judgement = (judged) =>
-  // Nothing else aboard has a say in it: what asks for a hand, and what a hand reaches across.
-  judged.memory.last(
-    'hands',
-    judged.items.filter(({ placed }) => placed.part.control || placed.rods.length > 0),
-    () => shared(judged),
-  );
+export const hands = check({
+  about: 'set',
+  ofBody: true,
+  finds: {
+    'hand-taken': { called: 'Hand already taken', severity: ['look', 'stop'], since: 9 },
+    'wrong-side': { called: 'On the side of the wrong hand', severity: ['look', 'stop'], since: 9 },
+    'across-rod': { called: 'Worked across the rod in hand', severity: ['look', 'stop'], since: 9 },
+    'two-for-one-hand': { called: 'Two things for one hand', severity: ['look', 'stop'], since: 9 },
+    'let-go': { called: 'What is in hand must be let go', severity: ['look', 'stop'], since: 9 },
+  },
+  judge: (judged) =>
+    // Nothing else aboard has a say in it: what asks for a hand, and what a hand reaches across.
+    judged.memory.last(
+      'hands',
+      judged.items.filter(({ placed }) => placed.part.control || placed.rods.length > 0),
+      () => shared(judged),
+    ),
+});
 
 function shared(judged: Judged): Raw[] {
   const { plan, hull, items, shop } = judged;

@@ -14,7 +14,8 @@ import {
 import type { ShopSettings } from '../../parts/shop';
 import { markedAt } from '../../layout';
 import { kg, mm, say, over } from '../../base/units';
-import { about, alone, nameOf, type Judgement, type Raw } from './finding';
+import { check } from './check';
+import { about, alone, nameOf, type Raw } from './finding';
 import { intoRooms, laidOtherwise, onItsFloor, otherRooms, strapped } from './other-rooms';
 
 /** How high a room is where a thing stands, mm. */
@@ -24,52 +25,62 @@ function heightAt({ floor, ceiling }: Room, { placed }: Fitted): number {
 }
 
 /** What stands inside stands clear of the walls of its room, and of what fills the hull. */
-export const standsClear = alone((item, { hull }): Raw[] => {
-  const room = roomAbout(hull, item.placed);
-  const met = room && trespassOf(hull, room, item.placed.bodies);
-  if (!met) return [];
-  return [
-    {
-      ...about(item),
-      code: 'stands-into',
-      severity: 'stop',
-      fixable: true,
-      measure: over(met.by, 'mm'),
-      says: say`${nameOf(item)} stands ${mm(met.by, 'up')} into ${met.into}.`,
-      because: hull.hazards.some((h) => h.hazard.name === met.into)
-        ? say`It lies in the ${room.space.name}: nothing goes through it.`
-        : say`The ${room.space.name} is ${mm(heightAt(room, item), 'down')} high there.`,
-      tries: laidOtherwise(item, room),
-    },
-  ];
+export const standsClear = check({
+  about: 'set',
+  finds: {
+    'stands-into': { called: 'Stands into what lies inside', severity: 'stop', acceptedBy: 'nobody', since: 7 },
+  },
+  judge: alone((item, { hull }): Raw[] => {
+    const room = roomAbout(hull, item.placed);
+    const met = room && trespassOf(hull, room, item.placed.bodies);
+    if (!met) return [];
+    return [
+      {
+        ...about(item),
+        code: 'stands-into',
+        fixable: true,
+        measure: over(met.by, 'mm'),
+        says: say`${nameOf(item)} stands ${mm(met.by, 'up')} into ${met.into}.`,
+        because: hull.hazards.some((h) => h.hazard.name === met.into)
+          ? say`It lies in the ${room.space.name}: nothing goes through it.`
+          : say`The ${room.space.name} is ${mm(heightAt(room, item), 'down')} high there.`,
+        tries: laidOtherwise(item, room),
+      },
+    ];
+  }),
 });
 
 const size = ({ shape, along, across }: ReturnType<typeof clearOf>) =>
   shape === 'circle' ? say`${mm(along, 'down')} round` : say`${mm(along, 'down')} × ${mm(across, 'down')}`;
 
 /** A rigid thing goes into its room by one of its openings, some way round. */
-export const goesIn = alone((item, { hull, memory }): Raw[] => {
-  const { part } = item.placed;
-  const room = roomAbout(hull, item.placed);
-  if (!room || part.inside?.soft) return [];
-  const way = memory.pair('way in', room, part, () => wayIn(hull, room, part.body));
-  if (!way || way.margin >= 0) return [];
-  const [l, b, h] = way.sides;
-  return [
-    {
-      ...about(item),
-      code: 'does-not-pass',
-      severity: 'stop',
-      fixable: true,
-      measure: way.margin === -Infinity ? null : over(-way.margin, 'mm'),
-      says:
-        way.margin === -Infinity
-          ? say`${nameOf(item)} does not go in by the ${way.hatch.name}: there is no room beyond it to bring it round.`
-          : say`${nameOf(item)} does not pass the ${way.hatch.name}: ${mm(-way.margin, 'up')} too big, whichever way it is turned.`,
-      because: say`It is ${mm(l)} × ${mm(b)} × ${mm(h)}; the opening is ${size(clearOf(way.hatch))} clear.`,
-      tries: otherRooms(item, room),
-    },
-  ];
+export const goesIn = check({
+  about: 'set',
+  finds: {
+    'does-not-pass': { called: 'Does not pass the opening', severity: 'stop', acceptedBy: 'nobody', since: 7 },
+  },
+  judge: alone((item, { hull, memory }): Raw[] => {
+    const { part } = item.placed;
+    const room = roomAbout(hull, item.placed);
+    if (!room || part.inside?.soft) return [];
+    const way = memory.pair('way in', room, part, () => wayIn(hull, room, part.body));
+    if (!way || way.margin >= 0) return [];
+    const [l, b, h] = way.sides;
+    return [
+      {
+        ...about(item),
+        code: 'does-not-pass',
+        fixable: true,
+        measure: way.margin === -Infinity ? null : over(-way.margin, 'mm'),
+        says:
+          way.margin === -Infinity
+            ? say`${nameOf(item)} does not go in by the ${way.hatch.name}: there is no room beyond it to bring it round.`
+            : say`${nameOf(item)} does not pass the ${way.hatch.name}: ${mm(-way.margin, 'up')} too big, whichever way it is turned.`,
+        because: say`It is ${mm(l)} × ${mm(b)} × ${mm(h)}; the opening is ${size(clearOf(way.hatch))} clear.`,
+        tries: otherRooms(item, room),
+      },
+    ];
+  }),
 });
 
 /** Less than this does no harm (judgement), mm. */
@@ -101,93 +112,111 @@ function offItsBase({ placed }: Fitted, { pitch, heel, slip }: Tilts): Slide[] {
 }
 
 /** Everything loose inside, room by room: how far it goes when the boat pitches and heels. One finding a room. */
-export const slides: Judgement = (judged) => {
-  const { hull, shop, items, memory } = judged;
-  const inside = items.filter((i) => isInside(i.placed));
-  const rooms = new Map<Room, Fitted[]>();
-  for (const item of inside) {
-    const room = roomAbout(hull, item.placed);
-    if (room) rooms.set(room, [...(rooms.get(room) ?? []), item]);
-  }
-  return [...rooms].flatMap(([room, here]): Raw[] => {
-    const loose = here.filter((i) => i.mounted.hold === 'loose' && i.placed.part.body.massKg >= LIGHT);
-    const moving = loose
-      .filter((i) => onItsFloor(i) || i.placed.below)
-      .flatMap((item): { item: Fitted; slide: Slide; tips: boolean }[] => {
-        const tips = tipsOver(item, shop.limits);
-        if (!onItsFloor(item)) return offItsBase(item, shop.limits).map((slide) => ({ item, slide, tips }));
-        const others = here.filter((o) => o !== item).map((o) => o.placed);
-        const [slide] = memory.last(`slides ${item.placed.id}`, [item.placed, room, ...others], () =>
-          slidesAmong(
-            memory.of('free slides', item.placed, () => freeSlides(hull, room, item.placed, shop.limits)),
-            others,
-          ),
-        );
-        const far = slide && slide.far >= HARMLESS ? slide : undefined;
-        return far ? [{ item, slide: far, tips }] : tips ? [{ item, slide: slide ?? STAYS, tips }] : [];
-      })
-      .sort((a, b) => b.slide.far * b.item.placed.part.body.massKg - a.slide.far * a.item.placed.part.body.massKg);
-    const [worst, ...more] = moving;
-    if (!worst) return [];
-    const { item, slide, tips } = worst;
-    const also = more.length ? say` So ${more.length > 1 ? 'do' : 'does'} ${more.map((m) => m.item.letter).join(', ')}.` : say``;
-    return [
-      {
-        ...about(item),
-        code: 'slides',
-        detail: room.space.id,
-        severity: item.placed.part.body.massKg >= HEAVY ? 'look' : 'note',
-        fixable: true,
-        measure: over(slide.far, 'mm', HARMLESS),
-        says:
-          slide.far < HARMLESS
-            ? say`${nameOf(item)} tips over in the ${room.space.name}.${also}`
-            : say`${nameOf(item)} slides ${mm(slide.far, 'up')} ${slide.way} in the ${room.space.name}, ${slide.against === OFF ? 'off what it stands on' : `up against ${slide.against}`}${tips ? ', and tips over' : ''}.${also}`,
-        because: say`${kg(item.placed.part.body.massKg)} loose. It lets go at ${Math.floor(letsGoAt(shop.limits.slip))}°; the boat pitches ${shop.limits.pitch}° and heels ${shop.limits.heel}°.`,
-        tries: (now) => {
-          const changes = moving.flatMap((m) => strapped(m.item, now));
-          return changes.length ? [{ says: moving.length > 1 ? say`Strap them down` : say`Strap it down`, changes }] : [];
+export const slides = check({
+  about: 'set',
+  finds: {
+    slides: { called: 'Slides', severity: ['note', 'look'], since: 7 },
+  },
+  judge: (judged) => {
+    const { hull, shop, items, memory } = judged;
+    const inside = items.filter((i) => isInside(i.placed));
+    const rooms = new Map<Room, Fitted[]>();
+    for (const item of inside) {
+      const room = roomAbout(hull, item.placed);
+      if (room) rooms.set(room, [...(rooms.get(room) ?? []), item]);
+    }
+    return [...rooms].flatMap(([room, here]): Raw[] => {
+      const loose = here.filter((i) => i.mounted.hold === 'loose' && i.placed.part.body.massKg >= LIGHT);
+      const moving = loose
+        .filter((i) => onItsFloor(i) || i.placed.below)
+        .flatMap((item): { item: Fitted; slide: Slide; tips: boolean }[] => {
+          const tips = tipsOver(item, shop.limits);
+          if (!onItsFloor(item)) return offItsBase(item, shop.limits).map((slide) => ({ item, slide, tips }));
+          const others = here.filter((o) => o !== item).map((o) => o.placed);
+          const [slide] = memory.last(`slides ${item.placed.id}`, [item.placed, room, ...others], () =>
+            slidesAmong(
+              memory.of('free slides', item.placed, () => freeSlides(hull, room, item.placed, shop.limits)),
+              others,
+            ),
+          );
+          const far = slide && slide.far >= HARMLESS ? slide : undefined;
+          return far ? [{ item, slide: far, tips }] : tips ? [{ item, slide: slide ?? STAYS, tips }] : [];
+        })
+        .sort((a, b) => b.slide.far * b.item.placed.part.body.massKg - a.slide.far * a.item.placed.part.body.massKg);
+      const [worst, ...more] = moving;
+      if (!worst) return [];
+      const { item, slide, tips } = worst;
+      const also = more.length
+        ? say` So ${more.length > 1 ? 'do' : 'does'} ${more.map((m) => m.item.letter).join(', ')}.`
+        : say``;
+      return [
+        {
+          ...about(item),
+          code: 'slides',
+          detail: room.space.id,
+          severity: item.placed.part.body.massKg >= HEAVY ? 'look' : 'note',
+          fixable: true,
+          measure: over(slide.far, 'mm', HARMLESS),
+          says:
+            slide.far < HARMLESS
+              ? say`${nameOf(item)} tips over in the ${room.space.name}.${also}`
+              : say`${nameOf(item)} slides ${mm(slide.far, 'up')} ${slide.way} in the ${room.space.name}, ${slide.against === OFF ? 'off what it stands on' : `up against ${slide.against}`}${tips ? ', and tips over' : ''}.${also}`,
+          because: say`${kg(item.placed.part.body.massKg)} loose. It lets go at ${Math.floor(letsGoAt(shop.limits.slip))}°; the boat pitches ${shop.limits.pitch}° and heels ${shop.limits.heel}°.`,
+          tries: (now) => {
+            const changes = moving.flatMap((m) => strapped(m.item, now));
+            return changes.length ? [{ says: moving.length > 1 ? say`Strap them down` : say`Strap it down`, changes }] : [];
+          },
         },
-      },
-    ];
-  });
-};
+      ];
+    });
+  },
+});
 
 /** What weighs so much hurts or breaks something when it comes loose (judgement), kg. */
 const HEAVY = 1;
 
 /** What wants to be dry stands dry. */
-export const keptDry = alone((item, { hull }): Raw[] => {
-  const room = roomAbout(hull, item.placed);
-  const { part, below } = item.placed;
-  // How what is fed or stores is sealed is judged where that is known.
-  if (room?.space.dry || !part.inside?.dry || below || (!room && part.power?.sealed !== undefined)) return [];
-  return [
-    {
-      ...about(item),
-      code: 'gets-wet',
-      severity: 'look',
-      fixable: true,
-      says: room
-        ? say`${nameOf(item)} wants to be dry; the ${room.space.name} is damp.`
-        : say`${nameOf(item)} wants to be dry and stands on the open deck.`,
-      because: say`Sealed in a box of its own, or in a room that keeps water out.`,
-      tries: (judged) => intoRooms(item, judged, (other) => other !== room && (other.space.dry ?? false)),
-    },
-  ];
+export const keptDry = check({
+  about: 'set',
+  finds: {
+    'gets-wet': { called: 'Gets wet', severity: 'look', since: 2 },
+  },
+  judge: alone((item, { hull }): Raw[] => {
+    const room = roomAbout(hull, item.placed);
+    const { part, below } = item.placed;
+    // How what is fed or stores is sealed is judged where that is known.
+    if (room?.space.dry || !part.inside?.dry || below || (!room && part.power?.sealed !== undefined)) return [];
+    return [
+      {
+        ...about(item),
+        code: 'gets-wet',
+        fixable: true,
+        says: room
+          ? say`${nameOf(item)} wants to be dry; the ${room.space.name} is damp.`
+          : say`${nameOf(item)} wants to be dry and stands on the open deck.`,
+        because: say`Sealed in a box of its own, or in a room that keeps water out.`,
+        tries: (judged) => intoRooms(item, judged, (other) => other !== room && (other.space.dry ?? false)),
+      },
+    ];
+  }),
 });
 
 /** What gives off gas is not shut in. */
-export const aired = alone((item, { hull }): Raw[] => {
-  const room = roomAbout(hull, item.placed);
-  if (!room || !item.placed.part.inside?.vents || room.space.vented || room.space.hatches.length === 0) return [];
-  return [
-    {
-      ...about(item),
-      code: 'unvented',
-      severity: 'look',
-      says: say`${nameOf(item)} gives off gas when it is charged, and the ${room.space.name} is shut.`,
-      because: say`Charge it with the lid open and never unattended, or lead a vent outside: hydrogen from lead-acid burns.`,
-    },
-  ];
+export const aired = check({
+  about: 'set',
+  finds: {
+    unvented: { called: 'Battery box without a vent', severity: 'look', since: 7 },
+  },
+  judge: alone((item, { hull }): Raw[] => {
+    const room = roomAbout(hull, item.placed);
+    if (!room || !item.placed.part.inside?.vents || room.space.vented || room.space.hatches.length === 0) return [];
+    return [
+      {
+        ...about(item),
+        code: 'unvented',
+        says: say`${nameOf(item)} gives off gas when it is charged, and the ${room.space.name} is shut.`,
+        because: say`Charge it with the lid open and never unattended, or lead a vent outside: hydrogen from lead-acid burns.`,
+      },
+    ];
+  }),
 });

@@ -1,13 +1,22 @@
 import type { Fitted } from '../../holding/fitted';
 import { entryOf, isMakers, type Acceptance } from '../../rig';
-import { acceptedBy, decidedBy, findingKey } from './codes';
 import { isWorse, type MeasureUnit } from '../../base/units';
-import type { Finding, Judged, Judgement, Raw } from './finding';
-import { IN_THE_WAY, JUDGEMENTS, OF_THE_BODY } from './judgements';
+import { look, type Check, type Found } from './check';
+import { findingKey, type Decider, type Finding, type FindingStep, type Judged } from './finding';
+import { CHECKS } from './register';
 
 const NONE: readonly never[] = [];
 
-const howBad = ({ severity, measure = null }: Raw): HowBad => ({ severity, measure });
+const howBad = ({ severity, measure = null }: Found): HowBad => ({ severity, measure });
+
+/** Who decides at a step, where a finding leaves it open. */
+const AT_STEP: Readonly<Record<FindingStep, Decider>> = {
+  brief: 'the owner',
+  'lay out': 'the rigger',
+  drill: 'the rigger',
+  wire: 'the rigger',
+  price: 'the front desk',
+};
 
 const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
 
@@ -17,14 +26,14 @@ const WEIGHT = { stop: 0, look: 1, note: 2 } as const;
  *
  * @param rig the rig as a whole
  * @param sets what stands aboard in each set; none when the rig has no sets
- * @param judgements those of the product, when left out
+ * @param checks those of the product, when left out
  */
-export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig } = JUDGEMENTS): Finding[] {
-  const found = new Map<string, { raw: Raw; judged: Judged; sets: string[] }>();
+export function judgeRig(rig: Judged, sets: readonly Judged[], checks = CHECKS): Finding[] {
+  const found = new Map<string, { raw: Found; judged: Judged; sets: string[] }>();
   const standers = new Set(rig.stands.filter(onlyInTheWay).map((s) => s.placed.id));
-  const take = (raw: Raw, judged: Judged): void => {
+  const take = (raw: Found, judged: Judged): void => {
     const twoOfThem = raw.detail !== undefined && standers.has(raw.detail);
-    if (standers.has(raw.where) && (!IN_THE_WAY.has(raw.code) || twoOfThem)) return;
+    if (standers.has(raw.where) && (!raw.kind.alsoOfMakers || twoOfThem)) return;
     const { set } = judged;
     const key = findingKey(raw.code, raw.where, raw.detail);
     const known = found.get(key);
@@ -34,19 +43,21 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
       found.set(key, { raw: worst.raw, judged: worst.judged, sets: [...known.sets, set] });
     }
   };
-  const done: { readonly judged: Judged; readonly raws: readonly Raw[] }[] = [];
+  const ofSets = checks.filter((c) => c.about === 'set');
+  const ofRig = checks.filter((c) => c.about !== 'set');
+  const done: { readonly judged: Judged; readonly raws: readonly Found[] }[] = [];
   for (const judged of sets.length ? sets : [rig]) {
     // Sets that have the very same things aboard are judged once.
     const alike = done.find((j) => sameAboard(j.judged, judged));
-    const raws = alike?.raws ?? judging(rig, ofSets).flatMap((judgement) => judgement(judged));
+    const raws = alike?.raws ?? judging(rig, ofSets).flatMap((check) => look(check, judged));
     done.push({ judged, raws });
     for (const raw of raws) take(raw, judged);
   }
-  for (const judgement of judging(rig, ofRig)) for (const raw of judgement(rig)) take(raw, rig);
+  for (const check of judging(rig, ofRig)) for (const raw of look(check, rig)) take(raw, rig);
   return [...found]
     .map(([key, { raw, judged, sets: where }]): Finding => {
-      const { tries = NONE, severity, says, code, step, because, letter, x, fixable } = raw;
-      const acceptable = acceptedBy(code);
+      const { tries = NONE, severity, kind, says, code, step, because, letter, x, fixable } = raw;
+      const { acceptedBy: acceptable = 'anyone', decides = AT_STEP[step] } = kind;
       const measure = raw.measure ?? null;
       const stored = entryOf(rig.plan.accepted, key) ?? null;
       const accepted = acceptable === 'nobody' ? null : stored;
@@ -64,7 +75,7 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
         because,
         measure,
         acceptable,
-        decides: decidedBy(code, step),
+        decides,
         accepted: lapsed ? null : accepted,
         lapsed: lapsed ? accepted : null,
         fixable,
@@ -75,9 +86,9 @@ export function judgeRig(rig: Judged, sets: readonly Judged[], { ofSets, ofRig }
     .sort((a, b) => a.x - b.x || WEIGHT[a.severity] - WEIGHT[b.severity] || (a.key < b.key ? -1 : 1));
 }
 
-/** Those of some judgements that can be made: none of a body whose figures are not kept. */
-export const judging = ({ plan }: Pick<Judged, 'plan'>, all: readonly Judgement[]): readonly Judgement[] =>
-  plan.brief.forgotten ? all.filter((judgement) => !OF_THE_BODY.includes(judgement)) : all;
+/** Those of some checks that can be made: none of a body whose figures are not kept. */
+export const judging = ({ plan }: Pick<Judged, 'plan'>, all: readonly Check[]): readonly Check[] =>
+  plan.brief.forgotten ? all.filter((check) => !check.ofBody) : all;
 
 const onlyInTheWay = ({ placed: { fitting }, mounted }: Fitted): boolean =>
   mounted.there && (isMakers(fitting) || fitting.becomes?.is === 'left');

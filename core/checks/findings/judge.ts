@@ -10,9 +10,10 @@ import type { Memory } from '../../base/stages';
 import type { CircuitInUse } from '../../electric/circuits';
 import type { Ashore } from '../../water/way';
 import type { Wiring } from '../../electric/wiring';
-import { rodsIn, type Finding, type Judged, type Raw } from './finding';
+import { look, type Found } from './check';
+import { rodsIn, type Finding, type Judged } from './finding';
 import { judgeRig, judging } from './judge-rig';
-import { LINE_JUDGEMENTS } from './judgements';
+import { CHECKS } from './register';
 import { strokesOn } from './strokes';
 
 /** What findings follow from: what the stages before them give. */
@@ -48,10 +49,12 @@ export function judge(input: FindingsInput, memory: Memory): Finding[] {
   );
 }
 
+const OF_LINES = CHECKS.filter((c) => c.about === 'lines');
+
 /** What is judged of its lines alone. */
-export function judgeLines(input: FindingsInput, memory: Memory): Raw[] {
+export function judgeLines(input: FindingsInput, memory: Memory): Found[] {
   const judged = judgedIn(input, memory)(input.aboard.owned, null);
-  return judging(judged, LINE_JUDGEMENTS).flatMap((judgement) => judgement(judged));
+  return judging(judged, OF_LINES).flatMap((check) => look(check, judged));
 }
 
 /** What may be looked at: of all that is owned, or of what stands aboard in a set. */

@@ -1,6 +1,7 @@
 import { boundsOf, intoLegs, legsOf, near, overBand, paddlers, type Bounds, type Leg } from '../../layout';
 import { isInside } from '../../holding/inside';
 import { mm, over, say } from '../../base/units';
+import { check } from './check';
 import { about, alone, isWorn, nameOf, toOtherSide, type Alone, type Raw } from './finding';
 
 /** Nothing touches a leg within this (judgement), mm. */
@@ -31,38 +32,45 @@ const legsAt = ({ hull, plan, memory }: Alone, scale: number): Legs =>
   });
 
 /** What stands where somebody's thighs, shanks or turning feet are. */
-export const legRoom = alone((item, judged): Raw[] => {
-  const { hull, shop } = judged;
-  const { part, bodies } = item.placed;
-  const place = part.body.place;
-  // What they sit on, wear, stand on or work by foot is meant to touch them.
-  if (isWorn(item, hull) || isInside(item.placed) || place === 'sat on' || place === 'underfoot' || place === 'at the feet')
-    return [];
-  const solids = bodies.filter((b) => b.top > hull.spot(item.placed.frame.origin.x, item.placed.frame.origin.y).z + FLAT);
-  if (solids.length === 0) return [];
-  const verdict = overBand(shop, (scale) => {
-    const { all, within } = legsAt(judged, scale);
-    if (!near(within, boundsOf(solids))) return undefined;
-    return intoLegs(all, solids, TOUCH) || undefined;
-  });
-  if (!verdict) return [];
-  const pedals = hull.model.feet?.kind === 'pedals';
-  const touches = verdict.hit > TOUCH;
-  return [
-    {
-      ...about(item),
-      code: 'leg-room',
-      // Nearer than is comfortable wants an eye; what is hit does not go.
-      severity: verdict.nominal && touches ? 'stop' : 'look',
-      fixable: true,
-      measure: over(verdict.hit, 'mm'),
-      says: verdict.nominal
-        ? touches
-          ? say`${nameOf(item)} stands ${mm(verdict.hit - TOUCH, 'up')} into the legs.`
-          : say`${nameOf(item)} stands ${mm(verdict.hit, 'up')} too near the legs.`
-        : say`${nameOf(item)} is clear of the legs, but ${mm(verdict.hit, 'up')} too near for a body ±${Math.round(shop.stroke.body * 100)} %.`,
-      because: say`Thighs, shanks and ${pedals ? 'feet on turning pedals' : 'feet'} want ${mm(TOUCH)} clear all round, the knees held where that is easiest; stature ${mm(judged.plan.brief.stature)}. A leg that is held there holds its owner when the boat goes over.`,
-      tries: toOtherSide(hull, item),
-    },
-  ];
+export const legRoom = check({
+  about: 'set',
+  ofBody: true,
+  finds: {
+    'leg-room': { called: 'In the leg room', severity: ['look', 'stop'], alsoOfMakers: true, since: 14 },
+  },
+  judge: alone((item, judged): Raw[] => {
+    const { hull, shop } = judged;
+    const { part, bodies } = item.placed;
+    const place = part.body.place;
+    // What they sit on, wear, stand on or work by foot is meant to touch them.
+    if (isWorn(item, hull) || isInside(item.placed) || place === 'sat on' || place === 'underfoot' || place === 'at the feet')
+      return [];
+    const solids = bodies.filter((b) => b.top > hull.spot(item.placed.frame.origin.x, item.placed.frame.origin.y).z + FLAT);
+    if (solids.length === 0) return [];
+    const verdict = overBand(shop, (scale) => {
+      const { all, within } = legsAt(judged, scale);
+      if (!near(within, boundsOf(solids))) return undefined;
+      return intoLegs(all, solids, TOUCH) || undefined;
+    });
+    if (!verdict) return [];
+    const pedals = hull.model.feet?.kind === 'pedals';
+    const touches = verdict.hit > TOUCH;
+    return [
+      {
+        ...about(item),
+        code: 'leg-room',
+        // Nearer than is comfortable wants an eye; what is hit does not go.
+        severity: verdict.nominal && touches ? 'stop' : 'look',
+        fixable: true,
+        measure: over(verdict.hit, 'mm'),
+        says: verdict.nominal
+          ? touches
+            ? say`${nameOf(item)} stands ${mm(verdict.hit - TOUCH, 'up')} into the legs.`
+            : say`${nameOf(item)} stands ${mm(verdict.hit, 'up')} too near the legs.`
+          : say`${nameOf(item)} is clear of the legs, but ${mm(verdict.hit, 'up')} too near for a body ±${Math.round(shop.stroke.body * 100)} %.`,
+        because: say`Thighs, shanks and ${pedals ? 'feet on turning pedals' : 'feet'} want ${mm(TOUCH)} clear all round, the knees held where that is easiest; stature ${mm(judged.plan.brief.stature)}. A leg that is held there holds its owner when the boat goes over.`,
+        tries: toOtherSide(hull, item),
+      },
+    ];
+  }),
 });

@@ -1,11 +1,12 @@
 import { isCameHole, type LedgerHole, type Plan } from '../../rig';
 import { mm, say } from '../../base/units';
-import type { Judgement, Raw } from './finding';
+import { check } from './check';
+import type { Raw } from './finding';
 
 const xOf = (hole: LedgerHole): number => hole.at?.x ?? 0;
 
 const shared = (hole: LedgerHole): Pick<Raw, 'x' | 'step' | 'code' | 'severity' | 'fixable'> => ({
-  ...{ x: xOf(hole), step: 'drill', code: 'open-hole', severity: 'look', fixable: false },
+  ...{ x: xOf(hole), step: 'drill', code: 'open-hole', fixable: false },
 });
 
 /** Who made a hole, as far as is known. */
@@ -41,19 +42,25 @@ function ofWhatLeft(holes: readonly LedgerHole[]): Raw[] {
 }
 
 /** Holes in this hull that nothing uses and nobody plugged, from this rig or an earlier one. */
-export const openHoles: Judgement = ({ oldHoles, plan }) => {
-  const open = oldHoles.filter((hole) => hole.plugged === null);
-  const came = open.filter((hole) => isCameHole(hole.fact));
-  return [
-    ...open
-      .filter((hole) => !isCameHole(hole.fact))
-      .map((hole): Raw => ({
-        ...shared(hole),
-        where: hole.id,
-        letter: hole.label,
-        says: say`${hole.label} stands open ${mm(hole.measured.reading)} from the ${hole.measured.datum}: nothing uses it.`,
-        because: say`${madeBy(hole, plan)}. Plug it and note with what, or bring a fitting back to it.`,
-      })),
-    ...ofWhatLeft([...came].sort((a, b) => xOf(a) - xOf(b))),
-  ];
-};
+export const openHoles = check({
+  about: 'rig',
+  finds: {
+    'open-hole': { called: 'Hole left open', severity: 'look', since: 1 },
+  },
+  judge: ({ oldHoles, plan }) => {
+    const open = oldHoles.filter((hole) => hole.plugged === null);
+    const came = open.filter((hole) => isCameHole(hole.fact));
+    return [
+      ...open
+        .filter((hole) => !isCameHole(hole.fact))
+        .map((hole): Raw => ({
+          ...shared(hole),
+          where: hole.id,
+          letter: hole.label,
+          says: say`${hole.label} stands open ${mm(hole.measured.reading)} from the ${hole.measured.datum}: nothing uses it.`,
+          because: say`${madeBy(hole, plan)}. Plug it and note with what, or bring a fitting back to it.`,
+        })),
+      ...ofWhatLeft([...came].sort((a, b) => xOf(a) - xOf(b))),
+    ];
+  },
+});

@@ -3,7 +3,8 @@ import type { Fitted } from '../../holding/fitted';
 import { netsOf, pluggedIn, screensFor } from '../../electric/wiring';
 import { entryOf, freeKey, type Run } from '../../rig';
 import { say, over } from '../../base/units';
-import type { Judged, Judgement, Raw, Try } from './finding';
+import { check } from './check';
+import type { Judged, Raw, Try } from './finding';
 import { aboutFitting, aboutRun, nameIn } from './wires';
 
 const itemOf = (judged: Judged, fitting: string): Fitted | undefined => judged.owned.find((i) => i.placed.id === fitting);
@@ -13,70 +14,85 @@ const plugsOf = (item: Fitted | undefined): string =>
   item?.placed.part.signal?.jacks.map((j) => j.family).join(' and ') ?? 'no signal plug';
 
 /** A signal cable between parts whose plugs do not mate: they do not understand each other. */
-export const signalsUnlike: Judgement = (judged) =>
-  judged.wiring.signals.flatMap((run): Raw[] => {
-    if (run.family !== null) return [];
-    const [from, to] = [itemOf(judged, run.from), itemOf(judged, run.to)];
-    return [
-      {
-        ...aboutRun(judged, run),
-        code: 'signals-unlike',
-        severity: 'stop',
-        says: say`${nameIn(judged, run.from)} has ${plugsOf(from)}, ${nameIn(judged, run.to)} ${plugsOf(to)}: they do not match.`,
-        because: say`Screen, transducer and network of one family, or the maker’s adapter between them; most makes understand only their own.`,
-      },
-    ];
-  });
-
-/** More cables at a jack than it takes. */
-export const signalsFull: Judgement = (judged) =>
-  judged.owned.flatMap((item): Raw[] =>
-    (item.placed.part.signal?.jacks ?? []).flatMap((jack): Raw[] => {
-      const count = pluggedIn(judged.wiring.signals, item.placed.id, jack.family);
-      if (count <= jack.ways) return [];
+export const signalsUnlike = check({
+  about: 'rig',
+  finds: {
+    'signals-unlike': { called: 'Plugs of a signal cable unlike', severity: 'stop', acceptedBy: 'nobody', since: 12 },
+  },
+  judge: (judged) =>
+    judged.wiring.signals.flatMap((run): Raw[] => {
+      if (run.family !== null) return [];
+      const [from, to] = [itemOf(judged, run.from), itemOf(judged, run.to)];
       return [
         {
-          ...aboutFitting(item),
-          code: 'signals-full',
-          detail: jack.family.replace(/\W+/g, '-'),
-          severity: 'stop',
-          measure: over(count, 'count', jack.ways),
-          says: say`${item.placed.part.name} takes ${jack.ways} of ${jack.family}; ${count} cables go to it.`,
-          because: say`A part with more jacks, or a network box between them.`,
+          ...aboutRun(judged, run),
+          code: 'signals-unlike',
+          says: say`${nameIn(judged, run.from)} has ${plugsOf(from)}, ${nameIn(judged, run.to)} ${plugsOf(to)}: they do not match.`,
+          because: say`Screen, transducer and network of one family, or the maker’s adapter between them; most makes understand only their own.`,
         },
       ];
     }),
-  );
+});
+
+/** More cables at a jack than it takes. */
+export const signalsFull = check({
+  about: 'rig',
+  finds: {
+    'signals-full': { called: 'No socket left for a signal cable', severity: 'stop', acceptedBy: 'nobody', since: 12 },
+  },
+  judge: (judged) =>
+    judged.owned.flatMap((item): Raw[] =>
+      (item.placed.part.signal?.jacks ?? []).flatMap((jack): Raw[] => {
+        const count = pluggedIn(judged.wiring.signals, item.placed.id, jack.family);
+        if (count <= jack.ways) return [];
+        return [
+          {
+            ...aboutFitting(item),
+            code: 'signals-full',
+            detail: jack.family.replace(/\W+/g, '-'),
+            measure: over(count, 'count', jack.ways),
+            says: say`${item.placed.part.name} takes ${jack.ways} of ${jack.family}; ${count} cables go to it.`,
+            because: say`A part with more jacks, or a network box between them.`,
+          },
+        ];
+      }),
+    ),
+});
 
 /** What senses something that no screen shows. */
-export const unread: Judgement = (judged) => {
-  const nets = netsOf(judged.wiring.signals.filter((s) => s.family !== null));
-  return judged.owned.flatMap((item): Raw[] => {
-    const { id, part } = item.placed;
-    if (!part.signal?.senses) return [];
-    const shown = nets.some((n) => n.includes(id) && n.some((other) => itemOf(judged, other)?.placed.part.screen));
-    if (shown) return [];
-    const tries = screensFor(judged.owned, judged.wiring.signals, item).map((screen): Try => {
-      const to: Run = { from: id, to: screen.placed.id, lane: 'inside port', via: [], awg: null, has: 'signal' };
-      const run = freeKey(`signal-${id}`, (key) => Object.hasOwn(judged.plan.runs, key));
-      return {
-        says: say`Plug it into ${screen.letter}, ${screen.placed.part.name}`,
-        changes: [{ kind: 'routeRun', run, from: null, to }],
-      };
+export const unread = check({
+  about: 'rig',
+  finds: {
+    unread: { called: 'Nothing reads the transducer', severity: 'look', since: 10 },
+  },
+  judge: (judged) => {
+    const nets = netsOf(judged.wiring.signals.filter((s) => s.family !== null));
+    return judged.owned.flatMap((item): Raw[] => {
+      const { id, part } = item.placed;
+      if (!part.signal?.senses) return [];
+      const shown = nets.some((n) => n.includes(id) && n.some((other) => itemOf(judged, other)?.placed.part.screen));
+      if (shown) return [];
+      const tries = screensFor(judged.owned, judged.wiring.signals, item).map((screen): Try => {
+        const to: Run = { from: id, to: screen.placed.id, lane: 'inside port', via: [], awg: null, has: 'signal' };
+        const run = freeKey(`signal-${id}`, (key) => Object.hasOwn(judged.plan.runs, key));
+        return {
+          says: say`Plug it into ${screen.letter}, ${screen.placed.part.name}`,
+          changes: [{ kind: 'routeRun', run, from: null, to }],
+        };
+      });
+      return [
+        {
+          ...aboutFitting(item),
+          code: 'unread',
+          fixable: tries.length > 0,
+          says: say`No screen shows what ${part.name} senses.`,
+          because: say`It has ${plugsOf(item)}: a signal cable to a screen that takes it.`,
+          tries,
+        },
+      ];
     });
-    return [
-      {
-        ...aboutFitting(item),
-        code: 'unread',
-        severity: 'look',
-        fixable: tries.length > 0,
-        says: say`No screen shows what ${part.name} senses.`,
-        because: say`It has ${plugsOf(item)}: a signal cable to a screen that takes it.`,
-        tries,
-      },
-    ];
-  });
-};
+  },
+});
 
 /** So much between two grounds that a signal cable joins is heard (judgement), V. */
 const GROUNDS_APART = 0.05;
@@ -140,38 +156,44 @@ const apartBy = (a: Ground, b: Ground): number => Math.abs(a.raised - b.raised) 
  * Two parts that a signal cable joins have their grounds at points of their circuit between which other loads raise volts: part of
  * their current comes back over the signal cable. Said of each part once, against the one before it that stands farthest off.
  */
-export const twoGrounds: Judgement = (judged) => {
-  const { signals, potentials } = judged.wiring;
-  const islandOf = ({ load }: Ground): string | undefined => potentials.of.get(load.minus)?.island;
-  if (signals.length === 0) return [];
-  const ohmsOf = ohmsAsLaid(judged);
-  return netsOf(signals.filter((s) => s.family !== null)).flatMap((net): Raw[] => {
-    const grounds = groundsOf(judged, ohmsOf, net);
-    return grounds.flatMap((ground, i): Raw[] => {
-      const before = grounds.slice(0, i).filter((g) => islandOf(g) === islandOf(ground));
-      const [other] = before.sort((a, b) => apartBy(b, ground) - apartBy(a, ground));
-      const item = itemOf(judged, ground.load.fitting);
-      if (!other || !item || apartBy(other, ground) <= GROUNDS_APART) return [];
-      const said = signals.find((s) => s.from === ground.load.fitting || s.to === ground.load.fitting);
-      const { by } = raisedBy(judged, ohmsOf, net, pathOf(potentials, other.load.minus, ground.load.minus));
-      const shorted = ground.between !== other.between;
-      return [
-        {
-          ...aboutFitting(item),
-          code: 'two-grounds',
-          severity: shorted ? 'stop' : 'look',
-          fixable: true,
-          measure: over(apartBy(other, ground), 'V', GROUNDS_APART),
-          says: say`${nameIn(judged, other.load.fitting)} and ${item.placed.part.name} are joined by a ${said?.family ?? 'signal'} cable, and ${apartBy(other, ground).toFixed(2)} V stand between their grounds with everything on.`,
-          because: shorted
-            ? say`The minus of one is the plus of a battery for the other: the signal cable shorts it. Both back to one point.`
-            : say`What ${by === null ? 'others draw' : `${nameIn(judged, by)} draws`} comes back over the minus between them, and part of it over the signal cable: noise on the picture (common practice, no source). Both back to one point.`,
-          tries: fedTogether(judged, other.load, ground.load),
-        },
-      ];
+export const twoGrounds = check({
+  about: 'rig',
+  finds: {
+    'two-grounds': { called: 'Two grounds on one signal', severity: ['look', 'stop'], since: 12 },
+  },
+  judge: (judged) => {
+    const { signals, potentials } = judged.wiring;
+    const islandOf = ({ load }: Ground): string | undefined => potentials.of.get(load.minus)?.island;
+    if (signals.length === 0) return [];
+    const ohmsOf = ohmsAsLaid(judged);
+    return netsOf(signals.filter((s) => s.family !== null)).flatMap((net): Raw[] => {
+      const grounds = groundsOf(judged, ohmsOf, net);
+      return grounds.flatMap((ground, i): Raw[] => {
+        const before = grounds.slice(0, i).filter((g) => islandOf(g) === islandOf(ground));
+        const [other] = before.sort((a, b) => apartBy(b, ground) - apartBy(a, ground));
+        const item = itemOf(judged, ground.load.fitting);
+        if (!other || !item || apartBy(other, ground) <= GROUNDS_APART) return [];
+        const said = signals.find((s) => s.from === ground.load.fitting || s.to === ground.load.fitting);
+        const { by } = raisedBy(judged, ohmsOf, net, pathOf(potentials, other.load.minus, ground.load.minus));
+        const shorted = ground.between !== other.between;
+        return [
+          {
+            ...aboutFitting(item),
+            code: 'two-grounds',
+            severity: shorted ? 'stop' : 'look',
+            fixable: true,
+            measure: over(apartBy(other, ground), 'V', GROUNDS_APART),
+            says: say`${nameIn(judged, other.load.fitting)} and ${item.placed.part.name} are joined by a ${said?.family ?? 'signal'} cable, and ${apartBy(other, ground).toFixed(2)} V stand between their grounds with everything on.`,
+            because: shorted
+              ? say`The minus of one is the plus of a battery for the other: the signal cable shorts it. Both back to one point.`
+              : say`What ${by === null ? 'others draw' : `${nameIn(judged, by)} draws`} comes back over the minus between them, and part of it over the signal cable: noise on the picture (common practice, no source). Both back to one point.`,
+            tries: fedTogether(judged, other.load, ground.load),
+          },
+        ];
+      });
     });
-  });
-};
+  },
+});
 
 /** The one fed from where the other is. */
 function fedTogether({ plan, wiring, owned }: Judged, one: Poles<unknown>, other: Poles<unknown>): Try[] {

@@ -16,7 +16,8 @@ import {
   type TiePoint,
 } from '../../holding/ties';
 import { distance, kg, say, type Sentence, over } from '../../base/units';
-import { about, type Judged, type Judgement, nameOf, type Raw, type Try } from './finding';
+import { check } from './check';
+import { about, type Judged, nameOf, type Raw, type Try } from './finding';
 
 /** What weighs less hurts nobody (judgement), kg. */
 const LIGHT = 1;
@@ -87,39 +88,45 @@ const wantsTying = ({ placed, mounted }: Fitted): boolean =>
     placed.part.body.place !== 'underfoot');
 
 /** Each loose or strapped thing of some weight is held against lift, and against sliding every way. */
-export const tiedDown: Judgement = (judged) => {
-  const ties = tiesOf(judged);
-  const riders = ridersOf(judged.items);
-  return judged.items.filter(wantsTying).flatMap((item): Raw[] => {
-    const load = ladenOf(judged, item, riders.get(item.placed.id) ?? NONE);
-    if (load.kg < LIGHT) return [];
-    const { straps, lies, ways } = kept(judged, 'tied', item, [item.placed, item.mounted, load, ties], () => {
-      const given = item.mounted.hold === 'strap' ? strapsOf(item.placed, roomOf(judged, item), ties) : [];
-      return { straps: given, ...(given.length ? holdOf(judged, item, load, given) : NOT_TIED) };
+export const tiedDown = check({
+  about: 'set',
+  finds: {
+    'comes-loose': { called: 'Comes loose on the water', severity: ['note', 'look'], since: 10 },
+  },
+  judge: (judged) => {
+    const ties = tiesOf(judged);
+    const riders = ridersOf(judged.items);
+    return judged.items.filter(wantsTying).flatMap((item): Raw[] => {
+      const load = ladenOf(judged, item, riders.get(item.placed.id) ?? NONE);
+      if (load.kg < LIGHT) return [];
+      const { straps, lies, ways } = kept(judged, 'tied', item, [item.placed, item.mounted, load, ties], () => {
+        const given = item.mounted.hold === 'strap' ? strapsOf(item.placed, roomOf(judged, item), ties) : [];
+        return { straps: given, ...(given.length ? holdOf(judged, item, load, given) : NOT_TIED) };
+      });
+      const slack = lies.find((l) => typeof l === 'string');
+      const goes = loose(ways);
+      if (straps.length && !slack && goes.length === 0) return [];
+      const [worst] = goes;
+      return [
+        {
+          ...about(item),
+          code: 'comes-loose',
+          severity: load.kg >= HEAVY ? 'look' : 'note',
+          fixable: true,
+          measure: over(load.kg * (1 - (worst?.bears ?? 0)), 'kg'),
+          says:
+            straps.length === 0
+              ? say`Nothing holds ${nameOf(item)}: ${kg(load.kg)} with what is in it and on it.`
+              : worst
+                ? say`${nameOf(item)} comes loose ${listed(goes.map((w) => w.way))}: its straps bear ${share(worst)} of what is asked ${worst.way}.`
+                : say`A strap of ${nameOf(item)} holds nothing: ${slack ?? ''}.`,
+          because: asked(judged, load, slack),
+          tries: (now) => strapsTried(now, item),
+        },
+      ];
     });
-    const slack = lies.find((l) => typeof l === 'string');
-    const goes = loose(ways);
-    if (straps.length && !slack && goes.length === 0) return [];
-    const [worst] = goes;
-    return [
-      {
-        ...about(item),
-        code: 'comes-loose',
-        severity: load.kg >= HEAVY ? 'look' : 'note',
-        fixable: true,
-        measure: over(load.kg * (1 - (worst?.bears ?? 0)), 'kg'),
-        says:
-          straps.length === 0
-            ? say`Nothing holds ${nameOf(item)}: ${kg(load.kg)} with what is in it and on it.`
-            : worst
-              ? say`${nameOf(item)} comes loose ${listed(goes.map((w) => w.way))}: its straps bear ${share(worst)} of what is asked ${worst.way}.`
-              : say`A strap of ${nameOf(item)} holds nothing: ${slack ?? ''}.`,
-        because: asked(judged, load, slack),
-        tries: (now) => strapsTried(now, item),
-      },
-    ];
-  });
-};
+  },
+});
 
 /** Rounded down: 0.996 is not 1. */
 const share = ({ bears }: HeldWay): string => (Math.floor(bears * 100) / 100).toFixed(2);

@@ -2,7 +2,7 @@ import { entryOf } from '../../rig';
 import type { Part } from '../../parts/parts';
 import type { ShopSettings } from '../../parts/shop';
 import type { Fitted } from '../../holding/fitted';
-import type { Finding, FindingCode } from '../../checks/findings';
+import { isOneOf, type Finding, type FindingCode } from '../../checks/findings';
 import type { HullModel } from '../../boat/hull';
 import { type Assembly, assignLetters, ofNewest, openPlan, pinsTo, standingOn } from '../../rig';
 import { Memory } from '../../base/stages';
@@ -113,7 +113,7 @@ export function buildAssembly(a: Assembly, parts: readonly Part[], shop: ShopSet
   return {
     items,
     // How its base is held is settled on the boat.
-    findings: findings.filter((f) => OF_ITS_OWN.includes(f.code) && !(f.code === 'cannot-hold' && f.where === a.base)),
+    findings: findings.filter((f) => isOneOf(OF_ITS_OWN, f) && !(f.code === 'cannot-hold' && f.where === a.base)),
     massKg: items.reduce((sum, i) => sum + i.placed.part.body.massKg, 0),
     cents: items.reduce((sum, i) => sum + (i.placed.fitting.suppliedBy === 'shop' ? i.placed.part.sold.priceCents : 0), 0),
     holes: items.reduce((sum, i) => sum + i.holes.length, 0),

@@ -1,4 +1,4 @@
-import { judgeLines, type FindingsInput, type Raw } from '../../checks/findings';
+import { judgeLines, type Found, type FindingsInput } from '../../checks/findings';
 import { leadLines, lineChanges, otherLeads, proposeLines, type LineProposal, type LineProposalInput } from '../../lines';
 import { tiedFitting, type Line, type Plan } from '../../rig';
 import { Memory } from '../../base/stages';
@@ -19,7 +19,7 @@ export function leadWell(input: Pick<WorkupInput, 'plan' | 'hull' | 'shop' | 'as
   const memory = new Memory();
   const kept = Object.entries(plan.lines).filter(([, l]) => !l.proposed);
   let lines: Plan['lines'] = Object.fromEntries([...kept, ...[...proposed.lines].map(([id, { line }]) => [id, line] as const)]);
-  const judge = (id: string, line: Line): Raw[] => judgeLines(judgedWith(input, w, { ...lines, [id]: line }, memory), memory);
+  const judge = (id: string, line: Line): Found[] => judgeLines(judgedWith(input, w, { ...lines, [id]: line }, memory), memory);
   const best = new Map(proposed.lines);
   for (const [id, { line }] of proposed.lines) {
     const first = { line, raws: judge(id, line) };
@@ -40,7 +40,7 @@ export function leadWell(input: Pick<WorkupInput, 'plan' | 'hull' | 'shop' | 'as
   return { ...proposed, lines: best, changes: lineChanges(plan, best) };
 }
 
-const weightOf = (raws: readonly Raw[]): number => raws.reduce((sum, f) => sum + WEIGHS[f.severity], 0);
+const weightOf = (raws: readonly Found[]): number => raws.reduce((sum, f) => sum + WEIGHS[f.severity], 0);
 
 /** How a line is led, in words: over the deck by C, E. */
 function ledBy({ way, through, carries }: Line, { aboard: { owned } }: Workup): string {

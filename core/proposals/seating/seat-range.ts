@@ -1,4 +1,4 @@
-import type { FindingCode } from '../../checks/findings';
+import { isOneOf, type FindingCode } from '../../checks/findings';
 import { briefIn, entryOf, type DraftChange, type Plan } from '../../rig';
 import { waterAt } from '../../water/float';
 import { Memory } from '../../base/stages';
@@ -82,7 +82,7 @@ function trialOf(w: Workup, at: number, set: string | null): SeatTrial {
     ASKED.map((asked) => [
       asked,
       said(w, set)
-        .filter((f) => CODES[asked].includes(f.code))
+        .filter((f) => isOneOf(CODES[asked], f))
         .reduce((sum, f) => sum + Math.max(1, f.measure?.amount ?? 1), 0),
     ]),
   ) as Record<Asked, number>;
