@@ -2,7 +2,9 @@ import type { HullModel } from '../boat/hull';
 import type { Hold, Part } from '../parts/parts';
 import { entryOf } from './entry-of';
 import type { Fact } from './fact';
-import type { Fitting, Place, Plan, Run } from './plan';
+import type { Place, Plan } from './plan';
+import type { Run } from './run';
+import type { Fitting } from './fitting';
 import { sameJson } from './same-json';
 
 type Laying = Pick<Run, 'aboard' | 'from' | 'to' | 'lane' | 'via'>;

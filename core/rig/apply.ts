@@ -4,7 +4,8 @@ import { entryOf } from './entry-of';
 import { type Change, type Edit, editsOf, singleChanges, type SimpleChange } from './change';
 import { sameJson } from './same-json';
 import { isTrolley, tiedFitting } from './line';
-import { fittingSchema, PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
+import { PLAN_LIMITS, tooMany, type Place, type Plan } from './plan';
+import { fittingSchema } from './fitting';
 
 export interface Applied {
   readonly plan: Plan;

@@ -5,7 +5,8 @@ import { ofShop } from '../base/stored';
 import type { DraftChange } from './change';
 import { withoutBoat } from './aboard';
 import { linesWithout, runsWithout } from './left-led';
-import { fittingSchema, type Fitting, keySchema, type Place, type Plan } from './plan';
+import { keySchema, type Place, type Plan } from './plan';
+import { fittingSchema, type Fitting } from './fitting';
 
 /**
  * A small rig of its own, built once and kept in the shop's library: a crate with its tubes, a lift-out

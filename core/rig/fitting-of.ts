@@ -1,5 +1,6 @@
 import type { Part } from '../parts/parts';
-import type { Fitting, Place } from './plan';
+import type { Place } from './plan';
+import type { Fitting } from './fitting';
 
 /** A part as it comes, somewhere on the boat: supplied by the shop unless it is made, loose where it may be, else held its first way. */
 export const fittingOf = ({ id, revision, made, holding: { ways } }: Part, place: Place): Fitting => ({

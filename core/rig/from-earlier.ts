@@ -2,7 +2,9 @@ import { hasGone, isCameHole, isMakers, takenOff } from './aboard';
 import { linesKept, runWithout } from './left-led';
 import { isSameCord, tiedFitting, type Line, type LinePoint } from './line';
 import type { Ledger } from './ledger';
-import type { Fitting, Place, Plan, Run, Waypoint } from './plan';
+import type { Place, Plan } from './plan';
+import type { Run, Waypoint } from './run';
+import type { Fitting } from './fitting';
 
 /** A cable as it was pulled: which gauge, and how long each conductor of it is, mm. */
 export interface Pulled {

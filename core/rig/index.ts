@@ -33,12 +33,16 @@ export {
   changeSchema,
   editsOf,
   singleChanges,
+  verbOf,
+  verbSetting,
   withEach,
   type Change,
   type DraftChange,
-  type Pin,
   type SimpleChange,
 } from './change';
+export { SAMPLE } from './sample-plan';
+export { type Teller } from './verb';
+export { VERBS, type Pin } from './verbs';
 export { DOINGS, type Day, type Leg } from './day';
 export {
   FACT_WORDS,
@@ -77,10 +81,6 @@ export {
   type LineUse,
 } from './line';
 export {
-  BECOMES_WORDS,
-  CONDUCTORS,
-  GUARDS,
-  LANES,
   LIES,
   openPlan,
   ownParts,
@@ -88,30 +88,20 @@ export {
   partsOf,
   pinsTo,
   planSchema,
-  RIDES,
-  RIDES_WORDS,
   rigSetSchema,
   stowedSchema,
-  SUPPLIERS,
   TRAITS,
-  USERS,
   type Acceptance,
-  type Conductors,
-  type Feeding,
-  type Fitting,
-  type GuardKind,
-  type Mount,
   type Photo,
   type Place,
   type Plan,
   type RigSet,
-  type Run,
   type Stowed,
-  type Strap,
   type Tape,
-  type Waypoint,
   type Wish,
 } from './plan';
+export { CONDUCTORS, GUARDS, LANES, type Conductors, type Feeding, type GuardKind, type Run, type Waypoint } from './run';
+export { BECOMES_WORDS, RIDES, RIDES_WORDS, SUPPLIERS, USERS, type Fitting, type Mount, type Strap } from './fitting';
 export { proposedChanges } from './proposed';
 export { faultsOf, makeRigFile, readRigFile, rigFileSchema, writeRigFile, type FileFault, type RigFile } from './rig-file';
 export { upcastParts, upcastPlan, upcastShop } from './upcast';

@@ -2,7 +2,8 @@ import type { DraftChange } from './change';
 import { entryOf } from './entry-of';
 import { isTrolley, lineWithout } from './line';
 import { sameJson } from './same-json';
-import type { Plan, Run } from './plan';
+import type { Plan } from './plan';
+import type { Run } from './run';
 
 /** A cable when some fittings are gone: led past a gland that is; null when one of its ends is. */
 export const runWithout = (run: Run, gone: (fitting: string) => boolean): Run | null =>

@@ -1,190 +1,14 @@
 import { z } from 'zod';
 import { coordinateSchema, LIES, placeSchema, type Place } from '../boat/hull';
-import {
-  HAND_NAMES,
-  HOLDS,
-  laterRevisionSchema,
-  OFTEN,
-  type Part,
-  type PartRef,
-  ownPartSchema,
-  partOfSheet,
-} from '../parts/parts';
+import { type Part, type PartRef, ownPartSchema, partOfSheet } from '../parts/parts';
 import { SETTINGS_GROUPS, type SettingsGroup } from '../parts/shop';
 import { briefSchema, sitsSchema, USUAL_BRIEF } from './brief';
-import { keySchema, ofOwner, ofShop, tieKeySchema } from '../base/stored';
+import { keySchema, ofOwner, ofShop } from '../base/stored';
 import { MEASURE_UNITS } from '../base/units';
 import { daySchema } from './day';
 import { lineSchema } from './line';
-
-export const mountSchema = z.strictObject({
-  hold: z.enum(HOLDS),
-  plate: z.boolean().describe('backing plate behind a through-bolted base'),
-  reason: ofOwner(z.string().max(200).describe('why the rigger overruled the advice, or empty')),
-});
-
-/** How what is aboard came to be there. */
-export const CAME_FROM = ['maker', 'earlier rig', 'found'] as const;
-/** What the plan does with what came aboard, when it is not simply used. */
-export const BECOMES = ['left', 'replaced', 'removed', 'gone'] as const;
-
-/** The same in words. */
-export const BECOMES_WORDS = {
-  left: 'left unused',
-  replaced: 'replaced',
-  removed: 'taken off',
-  gone: 'not there',
-} as const satisfies Readonly<Record<(typeof BECOMES)[number], string>>;
-
-/** Who in the boat uses a thing. */
-export const USERS = ['first', 'second'] as const;
-/** Where a thing that comes off for the road rides. */
-export const RIDES = ['car', 'boat', 'bag', 'trailer', 'home'] as const;
-
-/** The same in words. */
-export const RIDES_WORDS = {
-  car: 'in the car',
-  boat: 'inside the boat',
-  bag: 'in its bag',
-  trailer: 'on the trailer',
-  home: 'stays at home',
-} as const satisfies Readonly<Record<(typeof RIDES)[number], string>>;
-
-export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
-
-/** A strap from one tie point to another: of the hull, of a fitting, or of the thing itself; over it when of neither. */
-export const strapSchema = z.strictObject({ from: tieKeySchema, to: tieKeySchema });
-
-/** What the plan does with what came aboard. */
-export const becomesSchema = z
-  .strictObject({
-    is: z.enum(BECOMES).describe('left: stays and is not used; gone: only its holes are left'),
-    for: keySchema.optional().describe('the fitting that takes its place'),
-  })
-  .describe('what the plan does with what came aboard; used when left out');
-
-const nthHoleSchema = z.string().regex(/^\d{1,2}$/);
-/** A hole of the hull: the fact it is known by, or its name where it came with a thing aboard. */
-const oldHoleSchema = z.union([z.uuid(), z.string().regex(/^came\.[A-Za-z0-9-]{1,64}\.\d{1,2}$/)]);
-
-export const fittingSchema = z.strictObject({
-  part: keySchema,
-  revision: laterRevisionSchema.optional().describe('of the part'),
-  place: placeSchema,
-  lift: z.number().min(0).max(1500).describe('raised over its surface on a riser, mm'),
-  mount: mountSchema,
-  suppliedBy: z.enum(SUPPLIERS),
-  note: ofOwner(z.string().max(400)),
-  lean: z.number().min(-90).max(90).optional().describe('degrees its rods or mast lean more than the part itself'),
-  /** The sets it belongs to; every set when left out. */
-  sets: z.array(keySchema).max(20).optional(),
-  /** Where it stands in a set that has it elsewhere. */
-  elsewhere: z.record(keySchema, placeSchema).optional(),
-  group: keySchema.optional().describe('fittings of one group move as one'),
-  locked: z.boolean().optional().describe('stays where it is until unlocked'),
-  swap: keySchema.optional().describe('shares a plate with the others of this name: one at a time'),
-  tether: z
-    .strictObject({
-      to: keySchema.nullable().describe('the fitting that holds it; null is the hull beside it'),
-      length: z.number().min(0).max(6000),
-    })
-    .optional(),
-  straps: z.array(strapSchema).max(8).optional().describe('where its straps go, when it is held by straps'),
-  float: z.boolean().optional().describe('has a float added'),
-  often: z.enum(OFTEN).optional().describe('how often it is used here; as its part usually is when left out'),
-  comesOff: z.boolean().optional().describe('whether it comes off for the road here; as its part does when left out'),
-  rides: z.enum(RIDES).optional().describe('where it rides when it comes off for the road'),
-  by: z.enum(USERS).optional().describe('who uses it; whoever reaches it best when left out'),
-  hand: z.enum(HAND_NAMES).optional().describe('the hand that is to use it here; the one that is free when left out'),
-  aboard: z
-    .strictObject({
-      from: z.enum(CAME_FROM),
-      place: placeSchema,
-      hold: z.enum(HOLDS),
-      holes: z.record(nthHoleSchema, z.uuid()).optional().describe('its holes, counted from 1, that a fact tells of'),
-      tether: z.number().min(0).max(6000).optional().describe('how long the tether is that came on it, mm'),
-    })
-    .optional()
-    .describe('it was on the boat when that came in, and how it stood there'),
-  becomes: becomesSchema.optional(),
-  travels: z.boolean().optional().describe('moves between the boats of its owner'),
-  length: z.number().min(100).max(3000).optional().describe('a track cut to so much of its stock, mm'),
-  /** Old holes of the hull that its own holes, counted from 1, use again: the fact of each. */
-  uses: z.record(nthHoleSchema, oldHoleSchema).optional(),
-  of: z
-    .strictObject({ assembly: keySchema, version: z.int().min(1) })
-    .optional()
-    .describe('the assembly it is the base of'),
-});
-
-/** Where a cable can lie along the boat. */
-export const LANES = [
-  'inside port',
-  'inside starboard',
-  'under gunwale port',
-  'under gunwale starboard',
-  'under deck',
-  'outside port',
-  'outside starboard',
-] as const;
-
-/** What a cable passes on its way: its lane at some place, or another lane from there on; a point; a gland. */
-const waypointSchema = z.discriminatedUnion('at', [
-  z.strictObject({
-    at: z.literal('lane'),
-    x: coordinateSchema,
-    lane: z.enum(LANES).optional().describe('the lane from here on; the one before, or the run’s, when left out'),
-  }),
-  z.strictObject({ at: z.literal('point'), x: coordinateSchema, y: coordinateSchema }),
-  z.strictObject({ at: z.literal('gland'), fitting: keySchema.describe('the gland it goes through') }),
-]);
-export type Waypoint = z.infer<typeof waypointSchema>;
-
-/**
- * Which conductors a cable has: both, what goes out, what comes back, or a plus to the next battery's minus; or none that
- * feeds: a signal cable, from plug to plug.
- */
-export const CONDUCTORS = ['both', 'plus', 'minus', 'series', 'signal'] as const;
-
-/** Kinds of protection that a rigger may ask for. */
-export const GUARDS = ['blade fuse', 'breaker', 'strip fuse', 'class T fuse'] as const;
-
-const guardSchema = z.union([
-  z.literal('none').describe('what stands before it protects it too'),
-  z.strictObject({
-    is: z.enum(GUARDS).nullable().describe('null lets the core choose the kind'),
-    amps: z.number().positive().max(500).nullable().describe('null lets the core choose the rating, A'),
-    along: z.number().min(0).max(20_000).describe('along the wire from where it starts, mm'),
-    enclosed: z.literal(true).optional().describe('sheathed or enclosed all the way from where it starts to the protection'),
-    bothEnds: z.literal(true).optional().describe('of a charge cable: another stands at the charger’s end'),
-  }),
-]);
-
-/** Where a cable lies: its ends, and its way between them. */
-const layingSchema = z.strictObject({
-  from: keySchema.describe('fitting that feeds it'),
-  to: keySchema.describe('fitting that it feeds'),
-  lane: z.enum(LANES),
-  via: z.array(waypointSchema).max(40),
-});
-
-/** A cable from what feeds to what is fed. */
-export const runSchema = layingSchema.extend({
-  awg: z.int().min(2).max(18).nullable().describe('null lets the core choose the gauge'),
-  way: z.int().min(1).max(24).optional().describe('the way it leaves by, counted from 1, where what feeds it has several'),
-  has: z.enum(CONDUCTORS).optional().describe('both when left out'),
-  guard: guardSchema.optional().describe('left out: at a battery as the core chooses, elsewhere none'),
-  name: ofOwner(z.string().trim().min(1).max(40).describe('what its way is called on the box')).optional(),
-  loop: z.number().min(0).max(3000).optional().describe('so much more for what moves on its way, mm'),
-  aboard: layingSchema
-    .extend({
-      awg: z.int().min(2).max(18).optional().describe('left out of a signal cable'),
-      cut: z.number().min(0).max(40_000).describe('how long each conductor of it is, mm'),
-    })
-    .optional()
-    .describe('it lay in the boat when that came in, and how it lay there: a new one when left out'),
-  proposed: z.literal(true).optional().describe('as it was proposed: a new proposal may replace it'),
-});
+import { fittingSchema, becomesSchema, type Fitting } from './fitting';
+import { runSchema } from './run';
 
 /** A named set of the same rig: all-day, trolling, guest, travel. */
 export const rigSetSchema = z.strictObject({
@@ -300,14 +124,6 @@ export const planSchema = z.strictObject({
 });
 
 export { keySchema, LIES, placeSchema, type Place };
-export type Strap = z.infer<typeof strapSchema>;
-export type Mount = z.infer<typeof mountSchema>;
-export type Fitting = z.infer<typeof fittingSchema>;
-export type Run = z.infer<typeof runSchema>;
-export type GuardKind = (typeof GUARDS)[number];
-export type Conductors = (typeof CONDUCTORS)[number];
-/** The conductors of a cable that feeds. */
-export type Feeding = Exclude<Conductors, 'signal'>;
 export type Wish = z.infer<typeof wishSchema>;
 export type RigSet = z.infer<typeof rigSetSchema>;
 export type Tape = z.infer<typeof tapeSchema>;

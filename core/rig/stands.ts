@@ -1,6 +1,7 @@
 import { hasGone } from './aboard';
 import { entryOf } from './entry-of';
-import type { Fitting, Place, Plan } from './plan';
+import type { Place, Plan } from './plan';
+import type { Fitting } from './fitting';
 
 /** A fitting where it stands in some sets of the rig. */
 export interface Stand {

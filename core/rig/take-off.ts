@@ -1,7 +1,8 @@
 import type { DraftChange } from './change';
 import { entryOf } from './entry-of';
 import { linesWithout, runsWithout } from './left-led';
-import type { Fitting, Plan } from './plan';
+import type { Plan } from './plan';
+import type { Fitting } from './fitting';
 
 /** Everything that goes with some fittings: itself, and whatever stands on it. */
 export function withRiders({ fittings }: Pick<Plan, 'fittings'>, ids: readonly string[]): Set<string> {

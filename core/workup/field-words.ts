@@ -1,6 +1,5 @@
 import { featuresOf, scupperName } from '../boat/hull';
-import { entryOf, type Fitting, type Line, type Plan, type Run } from '../rig';
-import { GROUP_NAMES, type SettingsGroup } from '../parts/shop';
+import { entryOf, verbSetting, type Line, type Plan, type Run } from '../rig';
 import type { Workup } from './workup';
 
 /** What a plan's fields are told by: the plan they stand in, and what it was worked up to. */
@@ -52,37 +51,6 @@ const ANSWERS: Readonly<Record<keyof Plan['brief'], string>> = {
   forgotten: 'whether the owner is forgotten',
 };
 
-/** What a field of a fitting is called before its name. */
-const OF_A_FITTING: Readonly<Record<keyof Fitting, string>> = {
-  part: 'the part of',
-  revision: 'the revision of',
-  place: 'the place of',
-  lift: 'the riser under',
-  mount: 'the mount of',
-  suppliedBy: 'who supplies',
-  note: 'the note of',
-  lean: 'the lean of',
-  sets: 'the sets of',
-  elsewhere: 'the place in one set of',
-  group: 'the group of',
-  locked: 'the lock of',
-  swap: 'the plate shared by',
-  tether: 'the tether of',
-  float: 'the float on',
-  straps: 'the straps over',
-  travels: 'whether the owner moves',
-  aboard: 'where the boat came with',
-  becomes: 'what is done with',
-  often: 'how often one uses',
-  comesOff: 'what the road asks of',
-  rides: 'where by road goes',
-  by: 'who uses',
-  hand: 'the hand that uses',
-  length: 'the cut length of',
-  uses: 'the old holes used by',
-  of: 'the assembly of',
-};
-
 export const nameOf = ({ workup }: Told, fitting: string): string => {
   const item = workup.aboard.owned.find((i) => i.placed.id === fitting);
   return item ? `${item.letter}, ${item.placed.part.name}` : 'a fitting that is not aboard';
@@ -95,53 +63,30 @@ const nameOfRun = (told: Told, run: Run | undefined): string =>
 const nameOfLine = (told: Told, line: Line | undefined): string =>
   line ? `the ${line.use}${line.carries === undefined ? '' : ` of ${nameOf(told, line.carries)}`}` : 'a line';
 
+/** What only the workup can name. */
+const NAMED: Readonly<Record<string, (key: string, told: Told) => string>> = {
+  fitting: (key, told) => nameOf(told, key),
+  run: (key, told) => nameOfRun(told, entryOf(told.plan.runs, key)),
+  line: (key, told) => nameOfLine(told, entryOf(told.plan.lines, key)),
+  feature: (key, { workup }) =>
+    `what is done with the ${featuresOf(workup.surface.model).find((f) => f.key === key)?.name ?? 'hull'}`,
+  scupper: (key, { workup }) => scupperName(workup.surface.model.scuppers, key),
+};
+
 /**
  * What a field of the plan is called, for a person: `fittings/c/note` is “the note of C, Crate”.
  * @param path the field, as `applyChange` and a clash name it
  */
 export function fieldWords(path: string, told: Told): string {
-  const [first = '', second = '', third = ''] = path.split('/');
-  const { plan } = told;
-  switch (first) {
-    case 'fittings':
-      return third ? `${OF_A_FITTING[third as keyof Fitting] ?? 'something of'} ${nameOf(told, second)}` : nameOf(told, second);
-    case 'brief':
-      return ANSWERS[second as keyof Plan['brief']] ?? 'the brief';
-    case 'runs':
-      return nameOfRun(told, entryOf(plan.runs, second));
-    case 'lines':
-      return nameOfLine(told, entryOf(plan.lines, second));
-    case 'wishes':
-      return `the wish “${entryOf(plan.wishes, second)?.text ?? ''}”`;
-    case 'sets':
-      return `the set “${entryOf(plan.sets, second)?.name ?? ''}”`;
-    case 'stowage':
-      return entryOf(plan.stowage, second)?.what ?? 'a thing stowed';
-    case 'photos':
-      return 'a photo';
-    case 'own':
-      return `the part of our own “${entryOf(plan.own, second)?.name ?? ''}”`;
-    case 'features':
-      return `what is done with the ${featuresOf(told.workup.surface.model).find((f) => f.key === second)?.name ?? 'hull'}`;
-    case 'scuppers':
-      return scupperName(told.workup.surface.model.scuppers, second);
-    case 'accepted':
-      return 'an accepted finding';
-    case 'tape':
-      return 'the tape';
-    case 'day':
-      return 'the day on the water';
-    case 'title':
-      return 'the name of the rig';
-    case 'promised':
-      return 'the promised day';
-    case 'letters':
-      return 'the letters';
-    case 'pins':
-      return second === 'shop'
-        ? `the revision of the shop’s ${GROUP_NAMES[third as SettingsGroup] ?? 'settings'}`
-        : `the revision of the ${second}`;
-    default:
-      return 'the plan';
+  const keys = path.split('/');
+  const [first = '', second = ''] = keys;
+  if (first === 'brief') return ANSWERS[second as keyof Plan['brief']] ?? 'the brief';
+  const called = verbSetting(keys)?.words.called ?? 'the plan';
+  if (typeof called === 'function') {
+    const list = told.plan[first as keyof Plan] as Readonly<Record<string, never>>;
+    return called(entryOf(list, second), keys);
   }
+  const named = entryOf(NAMED, called);
+  if (named) return named(second, told);
+  return first === 'fittings' ? `${called} ${nameOf(told, second)}` : called;
 }

@@ -9,13 +9,14 @@ import {
   sameJson,
   type SimpleChange,
   singleChanges,
+  verbOf,
 } from '../rig';
 import { fieldWords, type Told } from './field-words';
 
 /** What is deleted by a change, for a person: “B, Rod tube”, “3 fittings”; null when nothing is. */
 export function deletedBy(change: Change, told: Told): string | null {
   const gone = singleChanges(change).filter(
-    (c) => c.kind === 'takeOffItem' || ('to' in c && c.to === null && DELETING.has(c.kind)),
+    (c) => verbOf(c.kind).words.deletes === true && (c.kind === 'takeOffItem' || ('to' in c && c.to === null)),
   );
   const fittings = gone.filter((c) => c.kind === 'takeOffItem');
   if (fittings.length > 1) return `${fittings.length} fittings`;
@@ -23,16 +24,6 @@ export function deletedBy(change: Change, told: Told): string | null {
   const [edit] = one ? editsOf(one) : [];
   return edit ? fieldWords(edit.path.join('/'), told) : null;
 }
-const DELETING: ReadonlySet<SimpleChange['kind']> = new Set([
-  'nameSet',
-  'makePart',
-  'stowThing',
-  'keepPhoto',
-  'routeRun',
-  'leadLine',
-  'writeWish',
-]);
-
 /**
  * A change made anew over what others did meanwhile: it expects what the plan holds now.
  * @returns null when it cannot be: what it is about is gone, or it would leave the plan broken
