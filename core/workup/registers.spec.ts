@@ -4,7 +4,7 @@ import { aboutHull } from '../checks/findings/finding';
 import { partSchema } from '../parts/parts';
 import { deck, fitted, inputOf, partOf } from '@plain-cleat/testing/plans';
 import { say } from '../base/units';
-import { STAGES, workUp } from './index';
+import { asked, STAGES, workUp } from './index';
 
 const input = inputOf({ c: fitted('crate-open', deck(2680, 0), 'loose'), e: fitted('pad-eye', deck(3250, 0), 'rivet') });
 
@@ -13,17 +13,7 @@ function judgedOf(): Judged {
   let seen: Judged | undefined;
   const watching = STAGES.stage(
     'watched',
-    ({ seats, aboard, surface, plan, shop, ledger, weight, ashore, wiring }) => ({
-      seats,
-      aboard,
-      surface,
-      plan,
-      shop,
-      ledger,
-      weight,
-      ashore,
-      wiring,
-    }),
+    ['seats', 'aboard', 'surface', 'plan', 'shop', 'ledger', 'weight', 'ashore', 'wiring'],
     (r, memory) => {
       const { laden } = r.weight.of(r.aboard.owned, r.seats.whole);
       seen = {
@@ -59,18 +49,14 @@ function judgedOf(): Judged {
       return seen;
     },
   );
-  return watching.run(input).watched;
+  return watching.run(asked(input)).watched;
 }
 
 describe('adding one', () => {
   it('a stage: a function and a line, worked out from those before it', () => {
-    const row = STAGES.stage(
-      'bolts',
-      ({ aboard: { owned } }) => ({ owned }),
-      ({ owned }) => owned.reduce((sum, i) => sum + i.mounted.count, 0),
-    );
+    const row = STAGES.stage('bolts', ['aboard.owned'], ({ owned }) => owned.reduce((sum, i) => sum + i.mounted.count, 0));
     expect(row.names).toEqual([...STAGES.names, 'bolts']);
-    expect(row.run(input).bolts).toBe(workUp(input).aboard.owned.reduce((sum, i) => sum + i.mounted.count, 0));
+    expect(row.run(asked(input)).bolts).toBe(workUp(input).aboard.owned.reduce((sum, i) => sum + i.mounted.count, 0));
   });
 
   it('a check: a file that describes it, and a line', () => {

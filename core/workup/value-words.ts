@@ -4,7 +4,21 @@ import { findDatum, reading, RUN_NAMES } from '../boat/hull';
 import { frameOf } from '../layout';
 import { cordWords } from '../lines';
 import { HOLD_WORDS } from '../holding/mounting';
-import { BECOMES_WORDS, BY_WORDS, entryOf, type Fitting, type Line, GROUND_WORDS, type Mount, type Place, type Plan, type Run, type Stowed, type Teller, verbSetting } from '../rig';
+import {
+  BECOMES_WORDS,
+  BY_WORDS,
+  entryOf,
+  type Fitting,
+  type Line,
+  GROUND_WORDS,
+  type Mount,
+  type Place,
+  type Plan,
+  type Run,
+  type Stowed,
+  type Teller,
+  verbSetting,
+} from '../rig';
 import { ground as onLand, kg, km, mm, printMoney, say, type Sentence, sideOf } from '../base/units';
 import { nameOf, type Told } from './field-words';
 

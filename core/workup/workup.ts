@@ -36,172 +36,71 @@ export interface WorkupInput {
 }
 
 const NONE: readonly never[] = [];
-const NO_OTHERS: readonly OtherHole[] = [];
+
+/** The input with what may be left out of it. */
+type Asked = WorkupInput & Required<Pick<WorkupInput, 'others' | 'set'>>;
 
 /**
  * From a plan to its findings. Each stage is a function of what it reads, in the folder of its trade, and is
  * worked out when it is read. A new domain is a stage of its own and a line here.
  */
-export const STAGES = rowOf<WorkupInput>()
-  .stage(
-    'own',
-    ({ plan: { own, opened } }) => ({ own, opened }),
-    (r) => ownParts(r),
+export const STAGES = rowOf<Asked>()
+  .stage('own', ['plan.own', 'plan.opened'], ownParts)
+  .stage('parts', ['plan.fittings', 'own', 'catalog.parts', 'shop.holding'], partsAboard)
+  .stage('sitting', ['hull', 'parts', 'plan.fittings', 'plan.sets', 'plan.brief'], (r, memory) =>
+    memory.among('sitting', JSON.stringify(sittingOf(r)), () => sittingOf(r)),
   )
-  .stage(
-    'parts',
-    (w) => ({ fittings: w.plan.fittings, own: w.own, parts: w.catalog.parts, holding: w.shop.holding }),
-    partsAboard,
-  )
-  .stage(
-    'sitting',
-    ({ hull, parts, plan: { fittings, sets, brief } }) => ({ hull, parts, fittings, sets, brief }),
-    (r, memory) => memory.among('sitting', JSON.stringify(sittingOf(r)), () => sittingOf(r)),
-  )
-  .stage(
-    'surface',
-    ({ hull, sitting, plan: { features } }) => ({ hull, sitting, features }),
-    (r) => fairHull(withoutFeatures(seated(r.hull, r.sitting), new Set(featuresGone(r)))),
+  .stage('surface', ['hull', 'sitting', 'plan.features'], (r) =>
+    fairHull(withoutFeatures(seated(r.hull, r.sitting), new Set(featuresGone(r)))),
   )
   .stage(
     'seats',
-    ({ hull, parts, surface, sitting, set = null, plan: { fittings, sets, brief, features } }) => ({
-      ...{ hull, parts, surface, sitting, set, fittings, sets, brief, features },
-    }),
+    ['hull', 'parts', 'surface', 'sitting', 'set', 'plan.fittings', 'plan.sets', 'plan.brief', 'plan.features'],
     seat,
   )
-  .stage('came', ({ surface, shop, parts, plan: { fittings } }) => ({ surface, shop, parts, fittings }), cameHoles)
-  .stage(
-    'ledger',
-    (w) => ({ surface: w.surface, facts: w.facts, rig: w.plan.id, came: w.came }),
-    (r) => foldLedger(r.surface, r.facts, r.rig, r.came),
-  )
-  .stage(
-    'layout',
-    ({ surface, parts, plan: { fittings, sets, letters, brief } }) => ({
-      ...{ surface, parts, fittings, sets, letters, rodLength: brief.rodLength },
-    }),
-    layOut,
-  )
-  .stage(
-    'aboard',
-    ({ surface, layout: { stood, sets }, set = null, plan: { tape }, shop, ledger }) => ({
-      surface,
-      stood,
-      sets,
-      set,
-      tape,
-      shop,
-      ledger,
-    }),
-    fitOut,
-  )
-  .stage(
-    'drilling',
-    ({ surface, aboard: { owned }, ledger, shop, others = NO_OTHERS }) => ({ surface, owned, ledger, shop, others }),
-    drill,
-  )
-  .stage(
-    'rounds',
-    (w) => ({ holes: w.drilling.holes, length: w.surface.length, drilling: w.shop.drilling }),
-    (r) => bitRounds(r.holes, r.length, r.drilling),
-  )
-  .stage(
-    'wiring',
-    ({ surface, plan: { runs }, aboard: { owned }, catalog: { consumables }, shop }) => ({
-      surface,
-      runs,
-      owned,
-      consumables,
-      shop,
-    }),
-    wireUp,
-  )
-  .stage(
-    'circuits',
-    ({ wiring: { network, potentials, runs }, aboard: { owned } }) => ({ network, potentials, runs, owned }),
-    inUse,
-  )
-  .stage(
-    'weight',
-    ({ seats, aboard: { items }, layout: { takenOff }, plan: { stowage }, shop: { limits } }) => ({
-      ...{ seats, items, takenOff, stowage, limits },
-    }),
-    weigh,
-  )
-  .stage(
-    'lines',
-    ({ surface, plan: { lines }, aboard: { owned }, ledger, seats, weight, shop }) => ({
-      ...{ surface, lines, owned, ledger, seats, weight, shop },
-    }),
-    leadLines,
-  )
-  .stage(
-    'ashore',
-    ({ surface, aboard: { owned }, layout: { takenOff }, plan: { runs, brief } }) => ({
-      ...{ surface, owned, takenOff, runs, road: brief.road },
-    }),
-    goAshore,
-  )
-  .stage(
-    'day',
-    ({ surface, wiring, aboard: { owned }, weight: { float }, plan: { day, brief } }) => ({
-      surface,
-      wiring,
-      owned,
-      float,
-      day,
-      brief,
-    }),
-    goOut,
-  )
-  .stage(
-    'price',
-    ({ plan: { wishes }, aboard: { owned }, layout: { takenOff }, wiring, lines, catalog: { consumables }, shop }) => ({
-      ...{ wishes, owned, takenOff, wiring, lines, consumables, shop },
-    }),
-    priceUp,
-  )
-  .stage('tests', ({ wiring, ledger, shop }) => ({ wiring, ledger, shop }), benchTests)
-  .stage('checks', ({ wiring, aboard: { owned }, ledger, shop }) => ({ wiring, owned, ledger, shop }), benchChecks)
-  .stage(
+  .stage('came', ['surface', 'shop', 'parts', 'plan.fittings'], cameHoles)
+  .stage('ledger', ['surface', 'facts', 'plan.id', 'came'], (r) => foldLedger(r.surface, r.facts, r.id, r.came))
+  .stage('layout', ['surface', 'parts', 'plan.fittings', 'plan.sets', 'plan.letters', 'plan.brief.rodLength'], layOut)
+  .stage('aboard', ['surface', 'layout.stood', 'layout.sets', 'set', 'plan.tape', 'shop', 'ledger'], fitOut)
+  .stage('drilling', ['surface', 'aboard.owned', 'ledger', 'shop', 'others'], drill)
+  .stage('rounds', ['drilling.holes', 'surface.length', 'shop.drilling'], (r) => bitRounds(r.holes, r.length, r.drilling))
+  .stage('wiring', ['surface', 'plan.runs', 'aboard.owned', 'catalog.consumables', 'shop'], wireUp)
+  .stage('circuits', ['wiring.network', 'wiring.potentials', 'wiring.runs', 'aboard.owned'], inUse)
+  .stage('weight', ['seats', 'aboard.items', 'layout.takenOff', 'plan.stowage', 'shop.limits'], weigh)
+  .stage('lines', ['surface', 'plan.lines', 'aboard.owned', 'ledger', 'seats', 'weight', 'shop'], leadLines)
+  .stage('ashore', ['surface', 'aboard.owned', 'layout.takenOff', 'plan.runs', 'plan.brief.road'], goAshore)
+  .stage('day', ['surface', 'wiring', 'aboard.owned', 'weight.float', 'plan.day', 'plan.brief'], goOut)
+  .stage('price', ['plan.wishes', 'aboard.owned', 'layout.takenOff', 'wiring', 'lines', 'catalog.consumables', 'shop'], priceUp)
+  .stage('tests', ['wiring', 'ledger', 'shop'], benchTests)
+  .stage('checks', ['wiring', 'aboard.owned', 'ledger', 'shop'], benchChecks)
+  .stageWith(
     'build',
-    (w) => ({
-      ...{ owned: w.aboard.owned, takenOff: w.layout.takenOff, cables: cablesOf(w.wiring), lines: w.lines, shop: w.shop },
-      ledger: w.ledger,
-      gate: w.drilling.gate,
-      tests: w.shop.wiring.readings ? w.tests : NONE,
-      checks: w.shop.wiring.readings ? w.checks : NONE,
-      accepted: w.plan.accepted,
-    }),
-    ({ tests, checks, accepted, ...r }) =>
-      build({ ...r, tests: [...tests, ...checks], open: openTests(tests, checks, accepted) }),
+    ['aboard.owned', 'layout.takenOff', 'wiring', 'lines', 'shop', 'ledger', 'drilling.gate', 'plan.accepted'],
+    (w) => (w.shop.wiring.readings ? { tests: w.tests, checks: w.checks } : { tests: NONE, checks: NONE }),
+    ({ wiring, tests, checks, accepted, ...r }) =>
+      build({
+        ...{ ...r, cables: cablesOf(wiring), tests: [...tests, ...checks] },
+        open: openTests(tests, checks, accepted),
+      }),
   )
   .stage(
     'handover',
-    (w) => ({
-      ...{ hull: w.hull, surface: w.surface, parts: w.parts, consumables: w.catalog.consumables, shop: w.shop },
-      ...{ plan: w.plan, owned: w.aboard.owned, stands: w.aboard.stands, takenOff: w.layout.takenOff, runs: w.wiring.runs },
-      ...{ ledger: w.ledger, steps: w.build.steps, price: w.price },
-      people: w.seats.whole.paddlers,
-      clear: w.shop.stroke.hand,
-    }),
+    [
+      ...(['hull', 'surface', 'parts', 'catalog.consumables', 'shop', 'plan', 'aboard.owned', 'aboard.stands'] as const),
+      ...(['layout.takenOff', 'wiring.runs', 'ledger', 'build.steps', 'price', 'seats.whole.paddlers'] as const),
+    ],
     handOver,
   )
-  .stage(
-    'reception',
-    ({ hull, plan: { features }, aboard: { owned }, layout: { gone }, ledger }) => ({ hull, features, owned, gone, ledger }),
-    receive,
-  )
-  .stage(
+  .stage('reception', ['hull', 'plan.features', 'aboard.owned', 'layout.gone', 'ledger'], receive)
+  .stageWith(
     'findings',
+    [
+      ...(['plan', 'shop', 'asOf', 'seats', 'hull', 'ledger', 'layout', 'aboard', 'drilling.oldHoles', 'others'] as const),
+      ...(['wiring', 'circuits', 'weight', 'ashore', 'lines'] as const),
+    ],
+    // Nobody is told of a day that nobody planned, nor of a bench test that nobody began.
     (w) => ({
-      ...{ plan: w.plan, shop: w.shop, asOf: w.asOf, seats: w.seats, drawn: w.hull, ledger: w.ledger, layout: w.layout },
-      ...{ aboard: w.aboard, oldHoles: w.drilling.oldHoles, others: w.others ?? NO_OTHERS, wiring: w.wiring },
-      ...{ circuits: w.circuits, weight: w.weight, ashore: w.ashore, lines: w.lines },
-      // Nobody is told of a day that nobody planned.
       day: w.plan.day ? w.day : null,
-      // Nor of a bench test that nobody began.
       tests: w.ledger.circuitReads.size ? w.tests : null,
       checks: w.ledger.circuitChecks.size ? w.checks : NONE,
     }),
@@ -220,7 +119,10 @@ export interface Workup extends Results<typeof STAGES> {}
  *
  * @throws RangeError when the hull's stations make no hull
  */
-export const workUp = (input: WorkupInput, memory?: Memory): Workup => STAGES.run(input, memory);
+export const workUp = (input: WorkupInput, memory?: Memory): Workup => STAGES.run(asked(input), memory);
+
+/** An input with what was left out of it. */
+export const asked = (input: WorkupInput): Asked => ({ ...input, others: input.others ?? NONE, set: input.set ?? null });
 
 /**
  * The same with every stage worked out at once: for whoever must know whether it can be.

@@ -4,21 +4,9 @@ import { Memory, rowOf } from './index';
 function counted() {
   const times = { sum: 0, twice: 0, unread: 0 };
   const row = rowOf<{ plan: { a: number; b: number; note: string } }>()
-    .stage(
-      'sum',
-      ({ plan: { a, b } }) => ({ a, b }),
-      ({ a, b }) => (times.sum++, { of: a + b }),
-    )
-    .stage(
-      'twice',
-      ({ sum }) => ({ sum }),
-      ({ sum }) => (times.twice++, 2 * sum.of),
-    )
-    .stage(
-      'unread',
-      ({ plan }) => ({ plan }),
-      () => times.unread++,
-    );
+    .stage('sum', ['plan.a', 'plan.b'], ({ a, b }) => (times.sum++, { of: a + b }))
+    .stage('twice', ['sum.of'], ({ of }) => (times.twice++, 2 * of))
+    .stage('unread', ['plan'], () => times.unread++);
   return { row, times };
 }
 
@@ -49,13 +37,23 @@ describe('a row of stages', () => {
     expect([late.twice, early.twice, late.twice]).toEqual([20, 4, 20]);
   });
 
+  it('reads some things only where something else is so', () => {
+    const { row, times } = counted();
+    const more = row.stageWith(
+      'asked',
+      ['plan.note'],
+      (w) => ({ twice: w.plan.note ? w.twice : null }),
+      ({ note, twice }) => `${note} ${twice ?? 'unasked'}`,
+    );
+    expect(more.run({ plan: { a: 1, b: 1, note: '' } }).asked).toBe(' unasked');
+    expect(times.twice).toBe(0);
+    expect(more.run({ plan: { a: 1, b: 1, note: 'twice:' } }).asked).toBe('twice: 4');
+    expect(times.twice).toBe(1);
+  });
+
   it('takes a new domain as one line', () => {
     const { row } = counted();
-    const more = row.stage(
-      'half',
-      ({ sum }) => ({ sum }),
-      ({ sum }) => sum.of / 2,
-    );
+    const more = row.stage('half', ['sum.of'], ({ of }) => of / 2);
     expect(more.names).toEqual(['sum', 'twice', 'unread', 'half']);
     expect(more.run({ plan: { a: 3, b: 3, note: '' } }).half).toBe(3);
   });

@@ -21,7 +21,7 @@ export interface FindingsInput {
   readonly plan: Plan;
   readonly seats: Seatings;
   /** The hull as it is drawn. */
-  readonly drawn: HullModel;
+  readonly hull: HullModel;
   readonly shop: ShopSettings;
   readonly asOf: string;
   readonly ledger: Ledger;
@@ -62,7 +62,7 @@ function judgedIn(input: FindingsInput, memory: Memory): (items: readonly Fitted
   const {
     plan,
     seats,
-    drawn,
+    hull: drawn,
     shop,
     asOf,
     ledger,

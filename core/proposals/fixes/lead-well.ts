@@ -64,7 +64,7 @@ function judgedWith(
     ...{
       plan: { ...plan, lines },
       seats,
-      drawn: hull,
+      hull,
       shop,
       asOf,
       ledger,

@@ -20,9 +20,7 @@ export interface HandoverInput extends SignedThings {
   readonly takenOff: readonly Placed[];
   readonly runs: readonly WiredRun[];
   readonly ledger: Ledger;
-  readonly people: readonly Paddler[];
-  /** Clearance about a hand, mm. */
-  readonly clear: number;
+  readonly paddlers: readonly Paddler[];
 }
 
 export interface Handover {
@@ -41,7 +39,7 @@ export interface Handover {
 
 /** All of a handover: the walk, what goes back, and whether it is signed for as it is. */
 export const handOver = (input: HandoverInput): Handover => {
-  const { surface, plan, owned, stands, takenOff, runs, ledger, people, clear } = input;
+  const { surface, plan, owned, stands, takenOff, runs, ledger, paddlers, shop } = input;
   return {
     closing: closingOf(input),
     walk: walk(owned, runs, ledger),
@@ -49,6 +47,8 @@ export const handOver = (input: HandoverInput): Handover => {
     contents: contents(surface, owned, plan),
     bases: basesOf(stands),
     // A body that is not kept has no hands to tell of.
-    controls: plan.brief.forgotten ? [] : handsOf({ people, brief: plan.brief, items: owned, clear }).legend,
+    controls: plan.brief.forgotten
+      ? []
+      : handsOf({ people: paddlers, brief: plan.brief, items: owned, clear: shop.stroke.hand }).legend,
   };
 };
