@@ -30,6 +30,8 @@ export const choosePinSchema = z.strictObject({ password: z.string().min(1).max(
 export const crewSchema = z.array(staffSchema.extend({ hasPin: z.boolean() }));
 
 export type Staff = z.infer<typeof staffSchema>;
+export type SignIn = z.infer<typeof signInSchema>;
+export type Swap = z.infer<typeof swapSchema>;
 export type Preferences = z.infer<typeof preferencesSchema>;
 export type Session = z.infer<typeof sessionSchema>;
 export type Crew = z.infer<typeof crewSchema>;

@@ -18,6 +18,7 @@ import { assemblyRoutes } from './assemblies/routes';
 import type { Config } from './config';
 import { cutRoutes } from './cuts/routes';
 import { documentRoutes } from './documents/routes';
+import { News } from './events/news';
 import { eventRoutes } from './events/routes';
 import { floorRoutes } from './floor/routes';
 import { stopDrafting } from './drafting/draft';
@@ -35,6 +36,7 @@ import { Projection } from './rigs/projection';
 import { rigRoutes } from './rigs/routes';
 import { shopRoutes } from './shop/routes';
 import { Attempts } from './staff/attempts';
+import { Door, type MakeToken } from './staff/door';
 import { Sessions } from './staff/sessions';
 import { managersSign } from './staff/signing';
 import { staffRoutes } from './staff/routes';
@@ -47,8 +49,6 @@ export interface App {
 }
 
 const HOURS = 3_600_000;
-
-type MakeToken = (req: Request, res: Response) => string;
 
 function security(app: Express): void {
   app.use((_req, res, next) => {
@@ -177,29 +177,30 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
   const document = openApiDocument();
   bind(router, ROUTES.openApi, async () => document);
   const attempts = new Attempts(db);
-  const projection = new Projection(log);
+  const projection = new Projection(log).follow();
   void projection.sweep();
   const range = new Range();
-  staffRoutes(router, db, attempts, makeToken, config.SESSION_SECRET);
+  staffRoutes(router, db, new Door(attempts, makeToken, config.SESSION_SECRET));
   floorRoutes(router, db, projection);
   ownerRoutes(router, db);
-  rigRoutes(router, { db, projection, range, signing: managersSign(attempts), secret: config.SESSION_SECRET });
-  documentRoutes(router, db, projection);
-  hullRoutes(router, db, projection);
+  rigRoutes(router, range, { db, signing: managersSign(attempts), secret: config.SESSION_SECRET });
+  documentRoutes(router, db);
+  hullRoutes(router, db);
   shopRoutes(router, db, range);
   partRoutes(router, db, range);
   wishRoutes(router);
   photoRoutes(router, db);
   assemblyRoutes(router, db);
   cutRoutes(router, db);
-  const events = eventRoutes(router, db, sessions);
+  const news = new News(db, sessions);
+  eventRoutes(router, news);
   app.use(router);
   app.use((_req, _res, next) => next(new HttpProblem(404, 'Not found', 'there is nothing at this address')));
   app.use(problems);
   return {
     express: app,
     async stop() {
-      events.stop();
+      news.stop();
       sessions.stopExpiringSessions();
       await projection.stop();
       await Promise.all([stopReading(), stopDrafting(), health.stop()]);

@@ -53,8 +53,9 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
       pinHash: await hashPassword(pin),
     })),
   );
-  const rigs = await once(db, async (transaction) => {
-    if ((await StaffRow.count({ transaction })) > 0) return null;
+  const projection = new Projection(log).follow();
+  const seeded = await once(db, async (transaction) => {
+    if ((await StaffRow.count({ transaction })) > 0) return false;
     await StaffRow.bulkCreate(people, { transaction });
     const models = HULLS.map((hull) => ({ id: hull.id, revision: hull.revision, document: JSON.stringify(hull) }));
     await HullModelRow.bulkCreate(models, { transaction });
@@ -63,14 +64,9 @@ export async function seed(db: Sequelize, log: Logger): Promise<boolean> {
     const assemblies = ASSEMBLIES.map((a) => ({ id: a.id, version: a.version, document: JSON.stringify(a) }));
     await AssemblyRow.bulkCreate(assemblies, { transaction });
     await CounterRow.create({ name: 'rig', value: 143 }, { transaction });
-    const made: string[] = [];
-    for (const { file, place } of demoRigs(todayIn(SHOP.timeZone)))
-      made.push((await storeFile(file, { place, foreign: false }, transaction)).id);
-    return made;
+    for (const { file, place } of demoRigs(todayIn(SHOP.timeZone))) await storeFile(file, { place, foreign: false }, transaction);
+    return true;
   });
-  if (!rigs) return false;
-  const projection = new Projection(log);
-  rigs.forEach((id) => projection.touch(id));
   await projection.stop();
-  return true;
+  return seeded;
 }

@@ -1,3 +1,4 @@
+import { AsyncResource } from 'node:async_hooks';
 import AsyncLock from 'async-lock';
 import { busy } from '../problems/problem';
 
@@ -15,10 +16,12 @@ const turns = new AsyncLock({ timeout: WAIT, maxPending: MOST });
 export async function inTurn<T>(whose: string, work: () => Promise<T>): Promise<T> {
   let mine = false;
   try {
-    return await turns.acquire(whose, () => {
+    // It runs when the one before it ends, and stays this caller's work.
+    const own = AsyncResource.bind(() => {
       mine = true;
       return work();
     });
+    return await turns.acquire(whose, () => own());
   } catch (error) {
     throw mine ? error : busy('somebody else is changing this just now; try again in a moment');
   }

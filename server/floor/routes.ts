@@ -1,76 +1,21 @@
-import { ROUTES, type FloorPlace, type Progress } from '@plain-cleat/api';
+import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
-import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { bind } from '../http/bind';
-import { newestShop } from '../revisions/revisions';
-import { todayIn } from '../rigs/load';
 import type { Projection } from '../rigs/projection';
+import { allRigs, floorOf } from './lists';
 
 /** Whoever comes right after a change of their own waits so long for what follows from it, ms. */
 const FRESH = 1500;
-/** Of what was handed over the floor shows so many, the newest; the list of rigs has them all. */
-const HANDED_OVER = 20;
 
-interface Row {
-  readonly id: string;
-  readonly number: string;
-  readonly title: string;
-  readonly place: FloorPlace;
-  readonly promised: string | null;
-  readonly owner: string | null;
-  readonly hull: string | null;
-  readonly outline: string | null;
-  readonly progress: string | null;
-}
-
-/** A rig that nothing was projected of yet. */
-const NOTHING_YET: Progress = { done: 0, total: 0, next: 'Lay it out', toSettle: {}, stops: 0 };
-
-const read = <T>(text: string | null, otherwise: T): T => (text ? (JSON.parse(text) as T) : otherwise);
-
-const LISTED = `r.id, r.number, r.title, r.place, r.promised, o.name AS owner, p.hull, p.progress`;
-const FROM = `rigs r LEFT JOIN owners o ON o.id = r.ownerId LEFT JOIN projections p ON p.rigId = r.id`;
-
-/** Rigs as lists show them: read off what was projected of them, never worked up. */
+/** Rigs as lists show them. */
 export function floorRoutes(router: Router, db: Sequelize, projection: Projection): void {
-  const rows = (sql: string): Promise<Row[]> => db.query<Row>(sql, { type: QueryTypes.SELECT });
-
   bind(router, ROUTES.floor, async ({ staff }) => {
     await projection.settledOf(staff.id, FRESH);
-    const [here, gone, shop] = await Promise.all([
-      rows(`SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place NOT IN ('handed over', 'set aside') ORDER BY r.number`),
-      rows(`SELECT ${LISTED}, p.outline FROM ${FROM} WHERE r.place = 'handed over' ORDER BY r.number DESC LIMIT ${HANDED_OVER}`),
-      newestShop(),
-    ]);
-    const rigs = [...here, ...gone];
-    // Most hulls are of a few models: their outlines go once.
-    const outlines = new Map<string, number>();
-    for (const { outline } of rigs) outlines.set(outline ?? '[]', outlines.get(outline ?? '[]') ?? outlines.size);
-    return {
-      shop: shop.name,
-      today: todayIn(shop.timeZone),
-      outlines: [...outlines.keys()].map((text) => JSON.parse(text) as [number, number][]),
-      rigs: rigs.map(({ owner, hull, outline, progress, ...rig }) => ({
-        ...rig,
-        owner: owner ?? '',
-        hull: hull ?? '',
-        outline: outlines.get(outline ?? '[]') ?? 0,
-        progress: read(progress, NOTHING_YET),
-      })),
-    };
+    return floorOf(db);
   });
-
   bind(router, ROUTES.rigs, async ({ staff }) => {
     await projection.settledOf(staff.id, FRESH);
-    const [rigs, shop] = await Promise.all([rows(`SELECT ${LISTED} FROM ${FROM} ORDER BY r.number`), newestShop()]);
-    return {
-      today: todayIn(shop.timeZone),
-      rigs: rigs.map(({ owner, hull, progress, ...rig }) => ({
-        ...rig,
-        owner: owner ?? '',
-        hull: hull ?? '',
-        next: read(progress, NOTHING_YET).next,
-      })),
-    };
+    return allRigs(db);
   });
 }

@@ -3,18 +3,28 @@ import type { Role, Route, Staff } from '@plain-cleat/api';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import multer, { MulterError } from 'multer';
 import type { z } from 'zod';
+import { callingFor } from './caller';
 import { badInput, HttpProblem, malformed } from '../problems/problem';
 
 /** A file that came with a call. */
 export type SentFile = Pick<Express.Multer.File, 'buffer' | 'originalname'>;
 
-export interface Call<B, Q> {
+/** The names in a path: `/rigs/:rig/photos/:photo` has rig and photo. */
+type Names<Path extends string> = Path extends `${string}:${infer Name}/${infer Rest}`
+  ? Name | Names<`/${Rest}`>
+  : Path extends `${string}:${infer Name}`
+    ? Name
+    : never;
+
+export interface Call<B, Q, Path extends string> {
   readonly req: Request;
   readonly res: Response;
   readonly body: B;
   readonly query: Q;
-  readonly params: Readonly<Record<string, string>>;
+  readonly params: Readonly<Record<Names<Path>, string>>;
   readonly file: SentFile | undefined;
+  /** The address it came from. */
+  readonly from: string;
   /** Who is signed in. Only routes open to anyone may find nobody here. */
   readonly staff: Staff;
 }
@@ -55,10 +65,10 @@ function intake({ upload, body, bytes = USUAL_BYTES }: Route): RequestHandler[] 
 }
 
 /** Binds one route to its handler: who may call, what comes in, then the answer as JSON. */
-export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodType>(
+export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodType, P extends string>(
   router: Router,
-  r: Route<B, Q, A>,
-  handle: (call: Call<z.infer<B>, z.infer<Q>>) => Promise<z.input<A> | void>,
+  r: Route<B, Q, A, P>,
+  handle: (call: Call<z.infer<B>, z.infer<Q>, P>) => Promise<z.input<A> | void>,
 ): void {
   const rule = r as unknown as Route;
   // Who may call is settled before a byte of a body is taken in.
@@ -74,15 +84,17 @@ export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodTy
     ...intake(rule),
     async (req: Request, res: Response) => {
       const staff = admit(rule, req.staff);
-      const answer = await handle({
+      const call = {
         req,
         res,
         staff,
         body: read(r.body, req.body),
         query: read(r.query, req.query),
-        params: req.params as Record<string, string>,
+        params: req.params as Record<Names<P>, string>,
         file: req.file,
-      });
+        from: req.ip ?? '',
+      };
+      const answer = await callingFor(staff.id, () => handle(call));
       if (!r.file && !res.headersSent) res.json(answer ?? {});
     },
   );

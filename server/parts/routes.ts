@@ -22,7 +22,7 @@ export function partRoutes(router: Router, db: Sequelize, range: Range): void {
   bind(router, ROUTES.findParts, async ({ query }) => findParts(db, query.text, query.page));
   bind(router, ROUTES.keepPart, async ({ body: { part, expects, active } }) => keepPart(db, part, expects, active));
   bind(router, ROUTES.setActive, async ({ params, body }) => {
-    await setActive(db, params.part ?? '', body.active);
+    await setActive(db, params.part, body.active);
     return body;
   });
 }

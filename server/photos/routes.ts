@@ -1,52 +1,18 @@
-import { randomUUID } from 'node:crypto';
-import { PHOTO_LIMIT, ROUTES } from '@plain-cleat/api';
+import { ROUTES } from '@plain-cleat/api';
 import type { Router } from 'express';
-import { Op, type Sequelize } from 'sequelize';
-import { FactRow, PhotoRow } from '../database/models';
+import type { Sequelize } from 'sequelize';
 import { bind } from '../http/bind';
-import { badInput, HttpProblem, notFound } from '../problems/problem';
-import { read } from '../reading/read';
-import { keepFacts } from '../rigs/facts';
-import { findRig, planOf } from '../rigs/load';
-
-/** Whether some fact of a rig's hull shows a photo: it is evidence then. */
-const isEvidence = async (hullId: string, photo: string): Promise<boolean> =>
-  (await FactRow.findAll({ where: { hullId, body: { [Op.substring]: photo } }, attributes: ['body'] })).some(
-    ({ body }) => (JSON.parse(body) as { readonly photo?: unknown }).photo === photo,
-  );
+import { addPhoto, erasePhoto, findPhoto } from './photos';
 
 /** Photos beside the plan, never in it. */
 export function photoRoutes(router: Router, db: Sequelize): void {
-  bind(router, ROUTES.addPhoto, async ({ params, file, body, staff }) => {
-    const rig = await findRig(params.rig ?? '');
-    if (!file) throw badInput([{ field: 'photo', says: 'choose a JPEG, PNG or WebP photo' }]);
-    if ((await PhotoRow.count({ where: { rigId: rig.id } })) >= PHOTO_LIMIT)
-      throw badInput([{ field: 'photo', says: `this rig holds ${PHOTO_LIMIT} photos: erase some that are not needed first` }]);
-    const taken = await read(staff.id, 'photo', file.buffer);
-    const id = body.id ?? randomUUID();
-    // A tablet that heard no answer sends a photo again under the same id.
-    if (!(await PhotoRow.findOne({ where: { id, rigId: rig.id }, attributes: ['id'] })))
-      await PhotoRow.create({ id, rigId: rig.id, mime: taken.mime, bytes: Buffer.from(taken.bytes) });
-    return { id, name: file.originalname.slice(0, 120), width: taken.width, height: taken.height };
-  });
+  bind(router, ROUTES.addPhoto, async ({ params, file, body, staff }) => addPhoto(params.rig, file, body.id, staff));
   bind(router, ROUTES.photo, async ({ params, res }) => {
-    const row = await PhotoRow.findOne({ where: { id: params.photo ?? '', rigId: params.rig ?? '' } });
-    if (!row) throw notFound('photo', 'there is no such photo');
-    res.type(row.mime).send(row.bytes);
+    const { mime, bytes } = await findPhoto(params.rig, params.photo);
+    res.type(mime).send(bytes);
   });
   bind(router, ROUTES.erasePhoto, async ({ params, staff }) => {
-    const [rig, photo] = [await findRig(params.rig ?? ''), params.photo ?? ''];
-    if (!(await PhotoRow.findOne({ where: { id: photo, rigId: rig.id }, attributes: ['id'] }))) return {};
-    if (await isEvidence(rig.hullId, photo)) {
-      if (staff.role !== 'manager')
-        throw new HttpProblem(403, 'Not yours to do', 'it shows what was agreed or done: a manager erases it', {
-          field: 'photo',
-        });
-      const deviceTime = new Date().toISOString();
-      const fact = { id: randomUUID(), kind: 'photoErased' as const, rig: planOf(rig).id, deviceTime, photo };
-      await keepFacts(db, rig.id, { name: staff.name }, [fact]);
-    }
-    await PhotoRow.destroy({ where: { id: photo, rigId: rig.id } });
+    await erasePhoto(db, params.rig, params.photo, staff);
     return {};
   });
 }

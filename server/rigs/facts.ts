@@ -17,19 +17,14 @@ export interface Keeper {
  * Appends facts to the hull of a rig. Never refused as stale; an id that came before is kept once.
  * Lock order is hull, then rig; facts need the hull alone.
  */
-export async function keepFacts(
-  db: Sequelize,
-  rigId: string,
-  by: Keeper,
-  facts: readonly NewFact[],
-): Promise<{ hullId: string; kept: KeptFacts }> {
+export async function keepFacts(db: Sequelize, rigId: string, by: Keeper, facts: readonly NewFact[]): Promise<KeptFacts> {
   const rig = await RigRow.findByPk(rigId);
   if (!rig) throw notFound('rig', `there is no rig ${rigId.slice(0, 64)}`);
   const planId = (JSON.parse(rig.plan) as { id: string }).id;
   facts.forEach((f, i) => {
     if (f.rig !== null && f.rig !== planId) throw badInput([{ field: `facts.${i}.rig`, says: `this rig's plan is ${planId}` }]);
   });
-  return { hullId: rig.hullId, kept: await appendFacts(db, rig.hullId, by, facts) };
+  return appendFacts(db, rig.hullId, by, facts);
 }
 
 /** Whom the proof of a tablet names; null when it names nobody any more. */

@@ -10,10 +10,10 @@ import { inputOf, loadRig } from './load';
 export const lettersOpen = ({ letters, fittings }: Pick<Plan, 'letters' | 'fittings'>): boolean =>
   letters === null && Object.keys(fittings).length > 0;
 
-/** Freezes the letters before the first print: paper and boat must go on saying the same. Whether it did anything. */
-export async function freezeLetters(db: Sequelize, rigId: string, author: string): Promise<boolean> {
+/** Freezes the letters before the first print: paper and boat must go on saying the same. */
+export async function freezeLetters(db: Sequelize, rigId: string, author: string): Promise<void> {
   const loaded = await loadRig(rigId);
-  if (!lettersOpen(loaded.plan)) return false;
+  if (!lettersOpen(loaded.plan)) return;
   const letters = await draft('letters', inputOf(loaded));
   try {
     await recordChange(db, {
@@ -27,5 +27,4 @@ export async function freezeLetters(db: Sequelize, rigId: string, author: string
     // Somebody else printed at the same moment: their letters stand.
     if (!(error instanceof HttpProblem && error.status === 409)) throw error;
   }
-  return true;
 }

@@ -1,7 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
-import { QueryTypes } from 'sequelize';
-import { ProjectionRow, RigRow } from '../database/models';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { ChangeRow, FactRow, ProjectionRow, RigRow } from '../database/models';
 import { draft } from '../drafting/draft';
+import { caller } from '../http/caller';
 import { asItIs, RIGS_PROJECTED } from './as-it-is';
 import { inputOf, loadRig } from './load';
 
@@ -14,6 +16,12 @@ const AT_ONCE = 40;
 const STALE = `
   SELECT r.id FROM ${RIGS_PROJECTED} WHERE NOT ${asItIs()}
   ORDER BY r.place = 'handed over', r.number LIMIT ${AT_ONCE}`;
+
+interface Within { readonly transaction?: Transaction | null }
+
+/** Does something once a transaction is committed; at once where there is none. */
+const committed = (transaction: Within['transaction'], work: () => void): void =>
+  transaction ? transaction.afterCommit(work) : work();
 
 /** A rig that waits to be projected. */
 interface Touched {
@@ -41,10 +49,31 @@ export class Projection {
   /** The one that is being projected. */
   private now: Touched | null = null;
   private running: Promise<void> | null = null;
+  /** Hulls whose rigs are being looked for. */
+  private readonly looking = new Set<Promise<void>>();
+  /** What its hooks on the log are called. */
+  private readonly follows = randomUUID();
   private readonly timer: NodeJS.Timeout;
 
   constructor(private readonly log: Logger) {
     this.timer = setInterval(() => void this.sweep(), SWEPT).unref();
+  }
+
+  /** Follows the log from now on: every rig, change and fact that is committed here is projected, for whoever called. */
+  follow(): this {
+    RigRow.addHook('afterCreate', this.follows, (row: RigRow, { transaction }: Within) => {
+      const by = caller();
+      committed(transaction, () => this.touch(row.id, by));
+    });
+    ChangeRow.addHook('afterCreate', this.follows, (row: ChangeRow, { transaction }: Within) => {
+      const by = caller();
+      committed(transaction, () => this.touch(row.rigId, by));
+    });
+    FactRow.addHook('afterCreate', this.follows, (row: FactRow, { transaction }: Within) => {
+      const by = caller();
+      committed(transaction, () => this.touchHull(row.hullId, by));
+    });
+    return this;
   }
 
   /** Something of this rig changed, by whom: they are shown what follows from it. */
@@ -56,9 +85,15 @@ export class Projection {
   }
 
   /** Something was found on this hull or done to it: all its rigs see it. */
-  async touchHull(hullId: string, by?: string, but?: string): Promise<void> {
-    const rigs = await RigRow.findAll({ attributes: ['id'], where: { hullId } });
-    for (const { id } of rigs) if (id !== but) this.touch(id, by);
+  private touchHull(hullId: string, by?: string, but?: string): void {
+    const looked = RigRow.findAll({ attributes: ['id'], where: { hullId } })
+      .then((rigs) => {
+        for (const { id } of rigs) if (id !== but) this.touch(id, by);
+      })
+      // The database is away: the sweep finds them.
+      .catch((error: unknown) => this.log.warn({ err: error, hullId }, 'rigs of a hull not projected'))
+      .finally(() => this.looking.delete(looked));
+    this.looking.add(looked);
   }
 
   /** Looks for what is not as its rig is: after an upgrade, or when a process ended before it had projected. */
@@ -75,6 +110,7 @@ export class Projection {
    * Settles once what this person touched is projected, or after so many ms; what others do meanwhile is waited for by nobody.
    */
   async settledOf(by: string, most: number): Promise<void> {
+    await Promise.all(this.looking);
     const mine = [...this.waiting.values(), ...(this.now ? [this.now] : [])].filter((t) => t.by.has(by));
     if (mine.length === 0) return;
     for (const t of mine) t.wanted = true;
@@ -85,7 +121,10 @@ export class Projection {
   /** Ends once what was touched is projected. */
   async stop(): Promise<void> {
     clearInterval(this.timer);
-    while (this.running) await this.running;
+    RigRow.removeHook('afterCreate', this.follows);
+    ChangeRow.removeHook('afterCreate', this.follows);
+    FactRow.removeHook('afterCreate', this.follows);
+    while (this.looking.size || this.running) await Promise.all([...this.looking, this.running]);
   }
 
   private async run(): Promise<void> {
@@ -119,7 +158,7 @@ export class Projection {
       cuts: JSON.stringify(cuts),
     });
     // The other rigs of the hull are judged by its holes.
-    if ((before?.holes ?? '[]') !== written) await this.touchHull(hullId, undefined, rigId);
+    if ((before?.holes ?? '[]') !== written) this.touchHull(hullId, undefined, rigId);
     // Signed for, it leaves the floor; changed since, it is back.
     const moved = closed ? 'handed over' : place === 'handed over' && changed ? 'yard' : place;
     if (moved !== place) await RigRow.update({ place: moved }, { where: { id: rigId, version, place } });

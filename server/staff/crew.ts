@@ -137,3 +137,6 @@ export const setEnded = (db: Sequelize, login: string, ended: boolean): Promise<
     if (ended) await managedWithout(row, transaction);
     await row.update({ ended: ended ? new Date().toISOString() : null }, { transaction });
   });
+
+/** Those who work here now, by name. */
+export const hereNow = (): Promise<StaffRow[]> => StaffRow.findAll({ where: { ended: null }, order: [['name', 'ASC']] });

@@ -2,7 +2,7 @@ import type { StaffRow } from '../database/models';
 import { HttpProblem } from '../problems/problem';
 import { type Attempts, signInSubjects } from './attempts';
 import { byLogin } from './crew';
-import { proves } from './routes';
+import { proves } from './door';
 
 /** Who signs one act with their password, typed there: it signs nobody in. */
 export type Signing = (who: { readonly login: string; readonly password: string }, address: string) => Promise<StaffRow>;
