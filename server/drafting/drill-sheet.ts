@@ -4,7 +4,8 @@ import { findDatum, RUN_WORDS } from '@plain-cleat/core/boat/hull';
 import { tell } from '@plain-cleat/core/base/units';
 import { pickList } from '@plain-cleat/core/holding/mounting';
 import type { Workup } from '@plain-cleat/core/workup';
-import { Paper, type Sheet } from './sheet';
+import { drawSections, notSettled, table, type Section } from './section';
+import type { Paper, Sheet } from './sheet';
 
 const SIDE = { port: 'P', starboard: 'S', centre: 'C' } as const;
 
@@ -20,13 +21,13 @@ function behind(paper: Paper, h: PlannedHole): string {
   return `${what}${hand}`;
 }
 
-/** The drill sheet: the strip, every hole with its measures, one bit at a time, cautions, the check bar. */
-export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
-  const paper = new Paper(sheet, 'Drill sheet');
+/** The strip, how the tape is hooked, what one looks out for, and whether it may be drilled. */
+const before: Section = ({ paper, sheet, w }) => {
   const datum = findDatum(w.surface, sheet.plan.tape.datum);
+  const { gate, holes } = w.drilling;
   paper.strip(
     w,
-    w.drilling.holes.map((h) => ({ x: h.at.x, y: h.at.y, label: h.label })),
+    holes.map((h) => ({ x: h.at.x, y: h.at.y, label: h.label })),
   );
   paper.text(
     `Tape hooked on ${datum.name.toUpperCase()}, ${RUN_WORDS[sheet.plan.tape.run]}. All measures in ${sheet.units === 'imperial' ? 'inches' : 'millimetres'}. A hole can be off by ${paper.length(toleranceBudget(sheet.shop.drilling), 'up')}: tape, hull and drill together.`,
@@ -36,74 +37,68 @@ export function drillSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
     true,
   );
   paper.checkBar();
-  if (!w.drilling.gate.open)
-    paper.text(
-      `Not to be drilled yet: ${w.drilling.gate.wants
-        .filter((g) => !g.done)
-        .map((g) => tell(g.says, sheet.units))
-        .join(' ')}`,
-      true,
-    );
-  if (w.drilling.holes.length === 0) paper.text('This plan makes no holes.');
-  else {
-    paper.heading(`${w.drilling.holes.length} ${w.drilling.holes.length === 1 ? 'hole' : 'holes'}, bow to stern`);
-    const widths = [14, 30, 26, 66, 50, 62, 66, 74, 40, paper.width - 428];
-    paper.row(
-      [
-        '',
-        'Hole',
-        'Side',
-        `From ${datum.id === 'bow' ? 'bow' : datum.id}`,
-        'Off centre',
-        'From edge',
-        'Check',
-        'Pilot, bit',
-        'Flag',
-        'Behind',
-      ],
-      widths,
-      { bold: true },
-    );
-    for (const h of w.drilling.holes) {
-      const cross = crossMeasure(h, w.drilling.holes, w.drilling.oldHoles);
-      paper.row(
-        [
-          '',
-          h.label,
-          SIDE[h.side],
-          `${paper.figure(h.reading)}${h.run === sheet.plan.tape.run ? '' : ' along'}`,
-          h.down === null ? paper.figure(Math.abs(h.offCentre)) : '',
-          h.up !== null
-            ? `${paper.figure(h.up)} up`
-            : h.down === null
-              ? paper.figure(h.fromEdge)
-              : `${paper.figure(h.down)} down`,
-          cross ? `to ${cross.to}: ${paper.figure(cross.distance)}` : '',
-          `${h.pilot.name}, ${toolName(h.bit)}`,
-          paper.figure(h.flag, 'up'),
-          behind(paper, h),
-        ],
-        widths,
-        { tick: true },
-      );
-    }
-    if (w.drilling.holes.some((h) => h.down !== null))
-      paper.text('Holes in a side: tape laid along the gunwale, then down the side from its edge.', true);
-    if (w.drilling.holes.some((h) => h.up !== null))
-      paper.text('Holes in a bulkhead: off the centre line, and up from the inside of the bottom there.', true);
-    paper.text('Check: centre to centre with the rule, to the hole named, before the bit goes in.', true);
-    paper.heading('One bit at a time, by the shortest walk');
-    for (const r of w.rounds)
-      paper.text(
-        `${toolName(r.bit)}${r.work === 'final' ? '' : ` ${r.work}`}: ${r.holes.map((id) => w.drilling.holes.find((h) => h.id === id)?.label ?? '').join('  ')}`,
-      );
-  }
+  if (gate.open) return;
+  const wanting = gate.wants.filter((g) => !g.done).map((g) => tell(g.says, sheet.units));
+  paper.text(`Not to be drilled yet: ${wanting.join(' ')}`, true);
+};
+
+/** Every hole with its measures, bow to stern. */
+const everyHole: Section = ({ paper, sheet, w }) => {
+  const { holes, oldHoles } = w.drilling;
+  if (holes.length === 0) return paper.text('This plan makes no holes.');
+  const { datum, run } = sheet.plan.tape;
+  const row = (h: PlannedHole): string[] => {
+    const cross = crossMeasure(h, holes, oldHoles);
+    const edge =
+      h.up !== null ? `${paper.figure(h.up)} up` : h.down === null ? paper.figure(h.fromEdge) : `${paper.figure(h.down)} down`;
+    return [
+      ...['', h.label, SIDE[h.side], `${paper.figure(h.reading)}${h.run === run ? '' : ' along'}`],
+      ...[h.down === null ? paper.figure(Math.abs(h.offCentre)) : '', edge],
+      ...[cross ? `to ${cross.to}: ${paper.figure(cross.distance)}` : '', `${h.pilot.name}, ${toolName(h.bit)}`],
+      ...[paper.figure(h.flag, 'up'), behind(paper, h)],
+    ];
+  };
+  table(paper, {
+    heading: `${holes.length} ${holes.length === 1 ? 'hole' : 'holes'}, bow to stern`,
+    columns: [
+      { name: '', width: 14 },
+      { name: 'Hole', width: 30 },
+      { name: 'Side', width: 26 },
+      { name: `From ${findDatum(w.surface, datum).id === 'bow' ? 'bow' : findDatum(w.surface, datum).id}`, width: 66 },
+      { name: 'Off centre', width: 50 },
+      { name: 'From edge', width: 62 },
+      { name: 'Check', width: 66 },
+      { name: 'Pilot, bit', width: 74 },
+      { name: 'Flag', width: 40 },
+      { name: 'Behind', width: 'rest' },
+    ],
+    rows: holes.map(row),
+    tick: true,
+  });
+  if (holes.some((h) => h.down !== null))
+    paper.text('Holes in a side: tape laid along the gunwale, then down the side from its edge.', true);
+  if (holes.some((h) => h.up !== null))
+    paper.text('Holes in a bulkhead: off the centre line, and up from the inside of the bottom there.', true);
+  paper.text('Check: centre to centre with the rule, to the hole named, before the bit goes in.', true);
+};
+
+/** One bit, all its holes, by the shortest walk. */
+const bits: Section = ({ paper, w }) => {
+  if (w.drilling.holes.length === 0) return;
+  const labels = new Map(w.drilling.holes.map((h) => [h.id, h.label]));
+  paper.heading('One bit at a time, by the shortest walk');
+  for (const { bit, work, holes } of w.rounds)
+    paper.text(`${toolName(bit)}${work === 'final' ? '' : ` ${work}`}: ${holes.map((id) => labels.get(id) ?? '').join('  ')}`);
+};
+
+/** Fasteners to carry to the boat. */
+const fasteners: Section = ({ paper, sheet, w }) => {
   const picks = pickList(w.aboard.owned, sheet.shop);
-  if (picks.length) {
-    paper.heading('Fasteners to carry, with spares');
-    paper.text(picks.map((p) => `${p.count}${p.spares ? ` + ${p.spares}` : ''} ${p.what}`).join('  ·  '));
-  }
-  const open = w.findings.filter((f) => f.step === 'drill' && !f.accepted);
-  if (open.length) paper.text(`${open.length} not settled when this was printed: see the Drill step.`);
-  return paper.finish();
-}
+  if (picks.length === 0) return;
+  paper.heading('Fasteners to carry, with spares');
+  paper.text(picks.map((p) => `${p.count}${p.spares ? ` + ${p.spares}` : ''} ${p.what}`).join('  ·  '));
+};
+
+/** The drill sheet: the strip, every hole with its measures, one bit at a time, cautions, the check bar. */
+export const drillSheet = (sheet: Sheet, w: Workup): Promise<Buffer> =>
+  drawSections(sheet, 'Drill sheet', w, [before, everyHole, bits, fasteners, notSettled('drill', 'Drill', true)]);

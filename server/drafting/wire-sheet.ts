@@ -23,7 +23,8 @@ import {
   type SignalRun,
 } from '@plain-cleat/core/electric/wiring';
 import { drawInto, drawnCircuit, stretches } from './circuit-drawing';
-import { Paper, type Sheet } from './sheet';
+import { drawSections, notSettled, table, type Section } from './section';
+import type { Paper, Sheet } from './sheet';
 
 /** How a signal cable comes: it is never cut. */
 const comesAs = ({ given }: SignalRun): string =>
@@ -59,132 +60,185 @@ function diagram(paper: Paper, drawn: DrawnDiagram): void {
   doc.addPage({ size: paper.sheet.paper, margin: left, layout: 'portrait' });
 }
 
-/** The wire sheet: the diagram, what is cut from which reel, in what order it is pulled, how its ends are made, what each way is called. */
-export async function wireSheet(sheet: Sheet, w: Workup): Promise<Buffer> {
-  const paper = new Paper(sheet, 'Wire sheet');
-  const long = (mm: number): string => printLong(mm, sheet.units);
-  const cables = labelled(w.wiring.runs, w.aboard.owned);
-  const all = labelled(cablesOf(w.wiring), w.aboard.owned);
+const caution: Section = ({ paper }) =>
   paper.text(
     'Fuse at the battery, always: batteries stay off until everything is tested. Wiring above the shop’s competence goes to a certified marine electrician; local rules decide.',
     true,
   );
-  if (all.length === 0) {
-    paper.text('This plan has no wires.');
-    return paper.finish();
-  }
+
+const circuit: Section = async ({ paper, w }) => {
   const drawn = await drawnCircuit(w);
   paper.heading('The circuit');
   diagram(paper, drawn);
-  paper.text(
-    `Lines in the colours of ABYC E-11 (from memory): ${[...new Set<WireColour>([...w.wiring.runs.map((r) => r.colour), RETURN_COLOUR])].join(', ')}.`,
-    true,
-  );
+  const colours = new Set<WireColour>([...w.wiring.runs.map((r) => r.colour), RETURN_COLOUR]);
+  paper.text(`Lines in the colours of ABYC E-11 (from memory): ${[...colours].join(', ')}.`, true);
+};
 
+/** What is cut from which reel. */
+const cuts: Section = ({ paper, sheet, w }) => {
+  const long = (mm: number): string => printLong(mm, sheet.units);
   paper.heading('Cut list, by gauge and colour');
-  const cuts = [60, 80, paper.width - 220, 80];
-  paper.row(['Gauge', 'Colour', 'Pieces, longest first', 'In all'], cuts, { bold: true, ends: [3] });
-  for (const g of cutList(cables))
-    paper.row([g.gauge, g.colour, g.pieces.map((p) => `${p.label} ${long(p.cut)}`).join('  ·  '), long(g.total)], cuts, {
-      ends: [3],
-    });
+  const columns = [
+    { name: 'Gauge', width: 60 },
+    { name: 'Colour', width: 80 },
+    { name: 'Pieces, longest first', width: 'rest' },
+    { name: 'In all', width: 80, end: true },
+  ] as const;
+  const rows = cutList(labelled(w.wiring.runs, w.aboard.owned)).map((g) => [
+    ...[g.gauge, g.colour],
+    ...[g.pieces.map((p) => `${p.label} ${long(p.cut)}`).join('  ·  '), long(g.total)],
+  ]);
+  table(paper, { columns, rows });
+};
 
-  paper.heading('Pulling order');
-  const datum = findDatum(w.surface, sheet.plan.tape.datum);
-  paper.text(`Places from the ${datum.name}, ${RUN_WORDS[sheet.plan.tape.run]}.`, true);
+/** In what order cables are pulled, from where to where. */
+const pulling: Section = ({ paper, sheet, w }) => {
+  const { tape } = sheet.plan;
+  const long = (mm: number): string => printLong(mm, sheet.units);
+  const datum = findDatum(w.surface, tape.datum);
   const letterOf = lettersOf(w.aboard.owned);
   const placeOf = (fitting: string): string => {
     const at = w.aboard.owned.find((i) => i.placed.id === fitting)?.placed.frame.origin;
-    return at ? `${letterOf(fitting)} at ${paper.length(reading(w.surface, datum, sheet.plan.tape.run, at))}` : letterOf(fitting);
+    return at ? `${letterOf(fitting)} at ${paper.length(reading(w.surface, datum, tape.run, at))}` : letterOf(fitting);
   };
-  const pulls = [52, 92, 92, 78, 58, 54, paper.width - 426];
-  paper.row(['Cable', 'From', 'To', 'Lane', 'Gauge', 'Length', 'Protection'], pulls, { bold: true });
-  for (const { run, label } of pullList(all))
-    paper.row(
-      [
-        ...[label, placeOf(run.from), placeOf(run.to), run.lane],
-        ...(isSignal(run)
-          ? ['signal', long(run.cut), comesAs(run)]
-          : [`${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)]),
-      ],
-      pulls,
-    );
+  table(paper, {
+    heading: 'Pulling order',
+    note: `Places from the ${datum.name}, ${RUN_WORDS[tape.run]}.`,
+    columns: [
+      { name: 'Cable', width: 52 },
+      { name: 'From', width: 92 },
+      { name: 'To', width: 92 },
+      { name: 'Lane', width: 78 },
+      { name: 'Gauge', width: 58 },
+      { name: 'Length', width: 54 },
+      { name: 'Protection', width: 'rest' },
+    ],
+    rows: pullList(labelled(cablesOf(w.wiring), w.aboard.owned)).map(({ run, label }) => [
+      ...[label, placeOf(run.from), placeOf(run.to), run.lane],
+      ...(isSignal(run)
+        ? ['signal', long(run.cut), comesAs(run)]
+        : [`${run.conductors} × ${run.gauge}`, long(run.cut), guardWords(run)]),
+    ]),
+  });
+};
 
-  if (cables.length) {
-    paper.heading('What each carries');
-    const carries = [70, 90, 100, 120, paper.width - 380];
-    paper.row(['Cable', 'May carry', 'Everything on', 'Motors held fast', 'Over the day, on average'], carries, {
-      bold: true,
-      ends: [1, 2, 3, 4],
-    });
-    const amps = (a: number): string => `${printAmps(a)} A`;
-    for (const { run, label } of cables) {
+/** What each conductor carries. */
+const currents: Section = ({ paper, w }) => {
+  const amps = (a: number): string => `${printAmps(a)} A`;
+  table(paper, {
+    heading: 'What each carries',
+    columns: [
+      { name: 'Cable', width: 70 },
+      { name: 'May carry', width: 90, end: true },
+      { name: 'Everything on', width: 100, end: true },
+      { name: 'Motors held fast', width: 120, end: true },
+      { name: 'Over the day, on average', width: 'rest', end: true },
+    ],
+    rows: labelled(w.wiring.runs, w.aboard.owned).map(({ run, label }) => {
       const { steady, most, day } = currentsOf(run, w);
-      const held = most === null ? 'too much' : amps(most);
-      paper.row([label, amps(run.size.ampacity), amps(steady), held, amps(day)], carries, { ends: [1, 2, 3, 4] });
-    }
-  }
+      return [label, amps(run.size.ampacity), amps(steady), most === null ? 'too much' : amps(most), amps(day)];
+    }),
+  });
+};
 
-  paper.heading('How each is fished through and held');
-  paper.text(`Held no farther apart than ${paper.length(HELD_EVERY)} (ABYC E-11, from memory).`, true);
-  const fished = [70, paper.width - 250, 180];
-  for (const { run, label } of pullList(all)) {
-    const pulls = fishing(w.surface, run, w.aboard.openings, sheet.shop.drilling.riggerStature, letterOf);
-    const way = pulls.map((p) => `${p.from} to ${p.to} by ${p.by}${p.by === 'hand' ? '' : `, ${long(p.far)}`}`).join('; ');
-    paper.row(
-      [
-        label,
-        way || 'outside',
-        heldBy(run)
-          .map((h) => `${h.count} ${h.by}`)
-          .join(', '),
+/** How each cable is fished through, and what holds it. */
+const fishedThrough: Section = ({ paper, sheet, w }) => {
+  const long = (mm: number): string => printLong(mm, sheet.units);
+  const letterOf = lettersOf(w.aboard.owned);
+  table(paper, {
+    heading: 'How each is fished through and held',
+    note: `Held no farther apart than ${paper.length(HELD_EVERY)} (ABYC E-11, from memory).`,
+    columns: [{ width: 70 }, { width: 'rest' }, { width: 180 }],
+    rows: pullList(labelled(cablesOf(w.wiring), w.aboard.owned)).map(({ run, label }) => {
+      const pulls = fishing(w.surface, run, w.aboard.openings, sheet.shop.drilling.riggerStature, letterOf);
+      const way = pulls.map((p) => `${p.from} to ${p.to} by ${p.by}${p.by === 'hand' ? '' : `, ${long(p.far)}`}`).join('; ');
+      const held = heldBy(run).map((h) => `${h.count} ${h.by}`);
+      return [label, way || 'outside', held.join(', ')];
+    }),
+  });
+};
+
+/** What each way of a box is called. */
+const ways: Section = ({ paper, w }) => {
+  for (const { box, channels } of channelsOf(w.wiring, w.aboard.owned))
+    table(paper, {
+      heading: `${box.letter}, ${box.placed.part.name}: what each way is called`,
+      columns: [
+        { name: 'Way', width: 50 },
+        { name: 'Name', width: 150 },
+        { name: 'What hangs on it', width: 'rest' },
+        { name: 'Fuse', width: 70 },
       ],
-      fished,
-    );
-  }
+      rows: channels.map((c) => [String(c.way), c.name, c.loads.join(', '), c.rating === null ? '' : `${c.rating} A`]),
+    });
+};
 
-  for (const { box, channels } of channelsOf(w.wiring, w.aboard.owned)) {
-    paper.heading(`${box.letter}, ${box.placed.part.name}: what each way is called`);
-    const ways = [50, 150, paper.width - 270, 70];
-    paper.row(['Way', 'Name', 'What hangs on it', 'Fuse'], ways, { bold: true });
-    for (const c of channels)
-      paper.row([String(c.way), c.name, c.loads.join(', '), c.rating === null ? '' : `${c.rating} A`], ways);
-  }
-
+/** How the ends of each conductor are made. */
+const ends: Section = ({ paper, sheet, w }) => {
   paper.heading('Ends');
   paper.text(
     'Each conductor is cut where its fuse or breaker stands: “in” is towards what feeds it. Rings are for the studs usual for such a part where its maker states none: look before crimping.',
     true,
   );
-  const ends = [64, 52, 56, 112, 98, 64, paper.width - 446];
-  paper.row(['Cable', 'Colour', 'Gauge', 'At', 'Terminal', 'Crimp', 'Heat-shrink'], ends, { bold: true });
-  for (const { label, gauge, at, end } of endList(cables, w.aboard.owned)) {
-    const terminal = end.stud === null ? end.terminal : `${end.terminal}, ${studWords(end.stud, sheet.units)}`;
-    paper.row([label, end.colour, gauge, at, terminal, end.die, `${end.shrink} mm, adhesive`], ends);
-  }
-  const plugged = pluggedOf(w.wiring, w.aboard.owned);
-  if (plugged.length) {
-    paper.heading('Plugs');
-    const plugs = [64, 190, 110, paper.width - 364];
-    paper.row(['Cable', 'Plug', 'At', 'What it is plugged into'], plugs, { bold: true });
-    for (const p of plugged) paper.row([p.label, p.plug, p.at, p.into], plugs);
-  }
-  const read = w.tests.filter((t) => t.read);
-  if (read.length) {
-    paper.heading('Bench test');
-    const reads = [140, paper.width - 370, 70, 70, 90];
-    paper.row(['At', 'Volts', 'Expected', 'Read', 'By'], reads, { bold: true, ends: [2, 3] });
-    const volts = (v: number): string => `${v.toFixed(2)} V`;
-    for (const { reading: at, expected, read: r } of read)
-      if (r) {
-        const where = aboutWords(at, w.wiring, w.aboard.owned);
-        paper.row([where, READ_WORDS[at.reads], volts(expected), volts(r.volts), readBy(r)], reads, { ends: [2, 3] });
-      }
-  }
-  const open = w.findings.filter((f) => f.step === 'wire' && !f.accepted && f.severity !== 'note');
-  if (open.length) paper.text(`${open.length} not settled when this was printed: see the Wire step.`);
-  return paper.finish();
-}
+  table(paper, {
+    columns: [
+      { name: 'Cable', width: 64 },
+      { name: 'Colour', width: 52 },
+      { name: 'Gauge', width: 56 },
+      { name: 'At', width: 112 },
+      { name: 'Terminal', width: 98 },
+      { name: 'Crimp', width: 64 },
+      { name: 'Heat-shrink', width: 'rest' },
+    ],
+    rows: endList(labelled(w.wiring.runs, w.aboard.owned), w.aboard.owned).map(({ label, gauge, at, end }) => {
+      const terminal = end.stud === null ? end.terminal : `${end.terminal}, ${studWords(end.stud, sheet.units)}`;
+      return [label, end.colour, gauge, at, terminal, end.die, `${end.shrink} mm, adhesive`];
+    }),
+  });
+};
+
+const plugs: Section = ({ paper, w }) =>
+  table(paper, {
+    heading: 'Plugs',
+    columns: [
+      { name: 'Cable', width: 64 },
+      { name: 'Plug', width: 190 },
+      { name: 'At', width: 110 },
+      { name: 'What it is plugged into', width: 'rest' },
+    ],
+    rows: pluggedOf(w.wiring, w.aboard.owned).map((p) => [p.label, p.plug, p.at, p.into]),
+  });
+
+/** What the bench test read. */
+const benchTest: Section = ({ paper, w }) => {
+  const volts = (v: number): string => `${v.toFixed(2)} V`;
+  table(paper, {
+    heading: 'Bench test',
+    columns: [
+      { name: 'At', width: 140 },
+      { name: 'Volts', width: 'rest' },
+      { name: 'Expected', width: 70, end: true },
+      { name: 'Read', width: 70, end: true },
+      { name: 'By', width: 90 },
+    ],
+    rows: w.tests.flatMap(({ reading: at, expected, read }) =>
+      read
+        ? [[aboutWords(at, w.wiring, w.aboard.owned), READ_WORDS[at.reads], volts(expected), volts(read.volts), readBy(read)]]
+        : [],
+    ),
+  });
+};
+
+/** The wire sheet: the diagram, what is cut from which reel, in what order it is pulled, how its ends are made, what each way is called. */
+export const wireSheet = (sheet: Sheet, w: Workup): Promise<Buffer> =>
+  drawSections(
+    sheet,
+    'Wire sheet',
+    w,
+    cablesOf(w.wiring).length === 0
+      ? [caution, ({ paper }) => paper.text('This plan has no wires.')]
+      : [...[caution, circuit, cuts, pulling, currents, fishedThrough, ways, ends, plugs, benchTest], notSettled('wire', 'Wire')],
+  );
 
 /** The colour of a wire as a small line before its name. */
 export const swatch = (doc: PDFKit.PDFDocument, colour: WireColour, x: number, y: number): void => {
