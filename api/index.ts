@@ -13,6 +13,7 @@ export * from './rigs';
 export * from './route';
 export * from './routes';
 export * from './session';
+export * from './session-schemas';
 export * from './shop';
 export * from './staff';
 export * from './version';

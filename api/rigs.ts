@@ -8,7 +8,7 @@ import { floorPlaceSchema } from './floor';
 import { ownerSummarySchema } from './owners';
 import { rangeHashSchema } from './parts';
 import { DESK, STAFF, route } from './route';
-import { signInSchema } from './session';
+import { signInSchema } from './session-schemas';
 
 export const openRigSchema = z.strictObject({
   title: z.string().trim().min(1, 'say what the rig is for').max(120),

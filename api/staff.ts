@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ROLES, route } from './route';
-import { pinSchema, staffSchema } from './session';
+import { pinSchema, staffSchema } from './session-schemas';
 
 export const staffListSchema = z.array(
   staffSchema.extend({

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type * as s from './session';
+import type * as s from './session-schemas';
 
 /**
  * A route as its caller needs it: how it is called, and where. What it takes and gives is known to the compiler alone,

@@ -2,7 +2,7 @@ import type { ShopSettings } from '../parts/shop';
 import type { HullSurface } from '../boat/hull';
 import { handednessOf, type Brief } from '../rig';
 import { distance, sideSign, type Point, type Side } from '../base/units';
-import { middleOf, type Body, type Rod } from './frame';
+import { middleOf, type Body, type Rod } from './placed';
 import { paddlers, shoulderOf, stander } from './paddler';
 import { byPerson } from './reach';
 import { azimuthOf } from './sight';

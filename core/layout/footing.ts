@@ -1,6 +1,7 @@
 import type { DeckArea, Hatch, HullSurface } from '../boat/hull';
 import { undersideOf } from './box';
-import { toHull, type Body, type Placed } from './frame';
+import { toHull } from './bodies';
+import { type Body, type Placed } from './placed';
 import { planOverlap } from './overlap';
 import { boundsOf, type Bounds } from './sweep';
 

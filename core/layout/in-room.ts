@@ -3,7 +3,7 @@ import type { Part } from '../parts/parts';
 import type { Place } from '../rig';
 import type { Point } from '../base/units';
 import { type PosedBox, reachOn } from './box';
-import type { Axes, Frame, Placed } from './frame';
+import type { Axes, Frame, Placed } from './placed';
 
 type InRoom = Extract<Place, { on: 'space' }>;
 type Extent = readonly [number, number];

@@ -2,25 +2,9 @@ export { boxOverlap, cornersOfBox, extentOfBox, rimOf, type PosedBox, type Uprig
 export { twinTrack } from './bridge';
 export { castSpaces, snag } from './cast';
 export { footingOf, reachesIntoDeck, reachesOverboard, type Footing } from './footing';
-export {
-  bodyOf,
-  bodyOfBox,
-  comesOff,
-  directed,
-  frameOf,
-  middleOf,
-  placeFitting,
-  recessAxis,
-  rodBodies,
-  slimBody,
-  squareAt,
-  standsOn,
-  toHull,
-  usedHow,
-  type Body,
-  type Placed,
-  type Rod,
-} from './frame';
+export { frameOf, placeFitting, standsOn } from './frame';
+export { bodyOf, bodyOfBox, directed, recessAxis, rodBodies, slimBody, toHull } from './bodies';
+export { comesOff, middleOf, squareAt, usedHow, type Body, type Placed, type Rod } from './placed';
 export { boxAbout, markedAt } from './in-room';
 export { railFault, slotFault, takenBy } from './interchange';
 export { KNUCKLE_BAND, knuckleHit, lowOnTheGunwale } from './knuckles';

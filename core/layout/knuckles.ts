@@ -1,7 +1,7 @@
 import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import type { ShopSettings } from '../parts/shop';
-import type { Placed } from './frame';
+import type { Placed } from './placed';
 import { BODY, hipOf, overBand, paddlers, type Paddler } from './paddler';
 import { OVER_GUNWALE } from './stroke-poses';
 

@@ -2,7 +2,8 @@ import type { Part } from '../parts/parts';
 import type { HullSurface } from '../boat/hull';
 import { assignLetters, hasGone, setsInOrder, standsOf, takenOff, type Plan, type Stand } from '../rig';
 import type { Memory } from '../base/stages';
-import { bowToStern, placeFitting, type Placed } from './frame';
+import { placeFitting } from './frame';
+import { bowToStern, type Placed } from './placed';
 
 /** What a layout follows from. */
 export interface LayoutInput extends Pick<Plan, 'fittings' | 'sets' | 'letters'> {

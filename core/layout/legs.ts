@@ -1,6 +1,6 @@
 import type { HullSurface } from '../boat/hull';
 import { distance, sideSign, type Point, type Side } from '../base/units';
-import type { Body } from './frame';
+import type { Body } from './placed';
 import { BODY, eyeOf, hipOf, shoulderOf, type Paddler } from './paddler';
 import { legSpan } from './sitting';
 import type { Bounds } from './sweep';

@@ -1,5 +1,5 @@
 import { boxOverlap } from './box';
-import type { Body } from './frame';
+import type { Body } from './placed';
 
 type Outline = Body['outline'];
 

@@ -2,7 +2,7 @@ import type { ShopSettings } from '../parts/shop';
 import type { HullModel, HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import { sideSign, type Point, type Side } from '../base/units';
-import type { Body } from './frame';
+import type { Body } from './placed';
 
 /** Body lengths as fractions of stature: Drillis & Contini 1966, in Winter, Biomechanics (from memory). */
 export const BODY = {

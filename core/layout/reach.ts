@@ -1,7 +1,7 @@
 import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import { distance, type Point, type Side, sideSign } from '../base/units';
-import { middleOf, type Placed } from './frame';
+import { middleOf, type Placed } from './placed';
 import { BODY, hipOf, paddlers, type Paddler, shoulderOf } from './paddler';
 
 /** How far a seated paddler must go for a thing. */

@@ -1,5 +1,5 @@
 import type { Point } from '../base/units';
-import { squareAt, type Body, type Rod } from './frame';
+import { squareAt, type Body, type Rod } from './placed';
 
 /** Directions round the boat: degrees from right ahead, to starboard positive, −180 to 180. */
 export const azimuthOf = (from: Point, x: number, y: number): number => (Math.atan2(y - from.y, from.x - x) * 180) / Math.PI;

@@ -1,6 +1,7 @@
 import type { Part } from '../parts/parts';
 import type { HullModel, HullSurface, Track } from '../boat/hull';
-import { frameOf, onRail, type Placed } from './frame';
+import { frameOf, onRail } from './frame';
+import { type Placed } from './placed';
 import type { Place } from '../rig';
 import { MM_PER_INCH, type UnitSystem } from '../base/units';
 

@@ -1,5 +1,5 @@
 import type { HullSurface } from '../boat/hull';
-import type { Body } from './frame';
+import type { Body } from './placed';
 
 /** The largest clear stretch of level deck: a rectangle and a disc. */
 export interface StandingRoom {

@@ -1,7 +1,7 @@
 import type { ShopSettings } from '../parts/shop';
 import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
-import type { Body } from './frame';
+import type { Body } from './placed';
 import { BODY, type Paddler } from './paddler';
 import { boundsOf } from './sweep';
 import { portPoses, type PaddleLack, type StrokePose, type Style } from './stroke-poses';

@@ -2,7 +2,8 @@ import type { Mover } from '../parts/parts';
 import type { Hatch, HullMover, HullSurface } from '../boat/hull';
 import { cross, distance, dot, type Point } from '../base/units';
 import { cornersOfBox, extentOfBox, type PosedBox } from './box';
-import { bodyOfBox, directed, toHull, type Body, type Placed } from './frame';
+import { bodyOfBox, directed, toHull } from './bodies';
+import { type Body, type Placed } from './placed';
 
 /** What swings moves so far between two poses at the most, at the corner farthest from its hinge (judgement), mm. */
 const STEP = 12;

@@ -1,5 +1,5 @@
 import type { Finding } from '../checks/findings';
-import type { Workup } from '.';
+import type { Workup } from './workup';
 
 /** What one workup differs from another by, for the person who must choose between them. */
 export interface Alteration {

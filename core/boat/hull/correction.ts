@@ -1,5 +1,5 @@
 import { datums, findDatum, reading, type TapeRun } from './datum';
-import type { HullSurface } from './surface';
+import type { HullSurface } from './hull-surface';
 
 /** A distance measured on this very boat, between two places of the drawing. */
 export interface KnownDistance {

@@ -1,5 +1,5 @@
 import { distance, sideOf, type Point } from '../../base/units';
-import type { HullSurface } from './surface';
+import type { HullSurface } from './hull-surface';
 
 /**
  * How the tape runs. The plain way is stretched from bow tip to stern tip, and squared down from it to the place: it

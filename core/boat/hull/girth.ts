@@ -1,4 +1,4 @@
-import type { HullSurface } from './surface';
+import type { HullSurface } from './hull-surface';
 
 const PIECES = 48;
 

@@ -27,8 +27,10 @@ export {
   type Stock,
   type Track,
 } from './schema';
-export { distanceToSegment, fairHull, liesIn, type BoxedHazard, type HullSurface } from './surface';
-export { clearOf, insideBottom, mouthOf, type Room } from './spaces';
+export { distanceToSegment, fairHull, liesIn } from './surface';
+export { type BoxedHazard, type HullSurface } from './hull-surface';
+export { clearOf, insideBottom, mouthOf } from './spaces';
+export { type Room } from './room';
 export { outlineFault, outlinePoints, outlineSvg, readingsFromOutline } from './outline';
 export { featuresOf, withoutFeatures } from './features';
 export { coordinateSchema, LIES, placeSchema, type Place } from './place';

@@ -1,6 +1,6 @@
 import { mm, say, tell, type Sentence } from '../../base/units';
 import type { BenchReading } from './readings';
-import type { HullSurface } from './surface';
+import type { HullSurface } from './hull-surface';
 
 /** The hull's outline in plan as a closed line, bow to stern along starboard and back along port, mm. */
 export function outlinePoints(hull: HullSurface, steps = 120): [number, number][] {

@@ -1,5 +1,5 @@
 import { dot, sideSign, type Point, type Side } from '../../base/units';
-import type { HullSurface } from './surface';
+import type { HullSurface } from './hull-surface';
 
 /**
  * A smooth piece of the outside, continued beyond its own edges so that a sheet of paper on it has no steps:

@@ -1,5 +1,5 @@
 import type { HullModel } from './schema';
-import type { HullSurface } from './surface';
+import type { HullSurface } from './hull-surface';
 
 /** How one sits on a rig: what is chosen of the seat, and what raises it. */
 export interface Sitting {

@@ -2,7 +2,7 @@ import type { Flow } from '../circuits';
 import type { Fitted } from '../../holding/fitted';
 import type { Part } from '../../parts/parts';
 import type { Day } from '../../rig';
-import type { DayInput } from './simulate';
+import type { DayInput } from './day-input';
 import type { ByGuess, Guess } from './resistance';
 
 type Battery = NonNullable<NonNullable<Part['power']>['battery']>;

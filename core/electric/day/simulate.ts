@@ -1,18 +1,9 @@
 import { EXPONENT, hoursToEmpty, sourceOf, USABLE, type Draw, type Flow } from '../circuits';
-import type { Fitted } from '../../holding/fitted';
 import type { Part } from '../../parts/parts';
 import type { Day, Leg } from '../../rig';
-import type { Wiring } from '../wiring';
 import { chargingsOf, panelsOn, STAYS, sunAmps, type Charging } from './charging';
-import { byGuess, GUESSES, wattsFor, type ByGuess, type Guess, type Wetted } from './resistance';
-
-/** What a day follows from. */
-export interface DayInput {
-  readonly day: Day;
-  readonly wiring: Pick<Wiring, 'flows' | 'network'>;
-  readonly owned: readonly Fitted[];
-  readonly wetted: Wetted;
-}
+import { byGuess, GUESSES, wattsFor, type ByGuess, type Guess } from './resistance';
+import { type DayInput } from './day-input';
 
 /** What is left of a battery at one moment. */
 export interface Moment {

@@ -1,7 +1,8 @@
 import type { Fitted } from '../../holding/fitted';
 import { conductorsOf } from './ends';
 import { labelled } from './lists';
-import type { WiredRun, Wiring } from './wire-up';
+import type { Wiring } from './wire-up';
+import type { WiredRun } from './wired-run';
 
 /** A graph as a layout library takes it: boxes with ports on their sides, and lines between ports. Lengths in points. */
 export interface DiagramGraph {

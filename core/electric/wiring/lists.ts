@@ -4,7 +4,8 @@ import { printLong, type UnitSystem } from '../../base/units';
 import { conductorsOf, type End, type EndAt } from './ends';
 import type { LaidRun } from './run';
 import { wiresOf, type SignalRun } from './signals';
-import type { Wiring, WiredRun } from './wire-up';
+import type { Wiring } from './wire-up';
+import type { WiredRun } from './wired-run';
 
 /** Which letter stands for a fitting. */
 export type LetterOf = (fitting: string) => string;

@@ -2,7 +2,7 @@ import type { Signal } from '../../parts/parts';
 import { matedBy } from './jacks';
 import { type Laid, type LaidRun } from './run';
 import { WIRE_ACROSS } from './bundle';
-import type { WiredRun } from './wire-up';
+import type { WiredRun } from './wired-run';
 
 /** A signal cable as it lies: it feeds nothing, and comes with its plugs on. */
 export interface SignalRun extends LaidRun {

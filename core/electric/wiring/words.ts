@@ -1,4 +1,4 @@
-import type { WiredRun } from './wire-up';
+import type { WiredRun } from './wired-run';
 
 /** Where a cable's protection stands, in words of the bench. */
 export function guardWords({ guard }: Pick<WiredRun, 'guard'>): string {

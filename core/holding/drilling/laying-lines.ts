@@ -2,7 +2,7 @@ import { girthDown, type HullSurface } from '../../boat/hull';
 import { sideSign, type Point } from '../../base/units';
 import type { PlannedHole } from '../fitted';
 import { meanOf, placeOf, sideFor, type LaidSheet } from './paper';
-import type { TemplateLine } from './template';
+import type { TemplateLine } from './template-line';
 
 /** An edge or the centre line so near a hole is drawn at its own place (judgement), mm. */
 const NEAR = 90;

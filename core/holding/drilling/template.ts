@@ -7,6 +7,7 @@ import type { Bit, Fitted, PlannedHole } from '../fitted';
 import { faceOf, tapeReader } from './holes';
 import { layingLines } from './laying-lines';
 import { flatteningOf, lay, meanOf, placeOf, sideFor, type LaidSheet, type OnPaper } from './paper';
+import { type TemplateLine } from './template-line';
 
 export interface TemplateHole extends OnPaper {
   readonly id: string;
@@ -17,14 +18,6 @@ export interface TemplateHole extends OnPaper {
   readonly edge: number;
   /** It is in the boat already: lay the paper by it. */
   readonly drilled: boolean;
-}
-
-/** A line to lay the sheet by, or to see by. */
-export interface TemplateLine {
-  readonly kind: 'tape line' | 'centre line' | 'along' | 'gunwale edge' | 'down' | 'axis' | 'base';
-  readonly points: readonly OnPaper[];
-  /** Its figure: what the tape reads there, how far off the centre line, how far down, mm. */
-  readonly at: number;
 }
 
 export interface Box {

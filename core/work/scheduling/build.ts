@@ -17,26 +17,7 @@ import { takenOff as takenOffThe, type Ledger } from '../../rig';
 import type { Held } from '../../electric/bench-test';
 import { isSignal, guardWords, type SignalRun, type WiredRun } from '../../electric/wiring';
 import { NOT_YET, standings, type Standing } from './gates';
-
-/** What is done in a step. */
-export type StepWork =
-  | 'receive'
-  | 'measure'
-  | 'tape'
-  | 'strip'
-  | 'make'
-  | 'agree'
-  | 'drill'
-  | 'fasten'
-  | 'cure'
-  | 'pull'
-  | 'end'
-  | 'test'
-  | 'fit'
-  | 'lead'
-  | 'weigh'
-  | 'hose'
-  | 'photos';
+import { type StepWork } from './step-work';
 
 /** One step of the build. */
 export interface BuildStep extends Standing {

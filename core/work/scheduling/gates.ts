@@ -1,5 +1,5 @@
 import type { Held } from '../../electric/bench-test';
-import type { StepWork } from './build';
+import type { StepWork } from './step-work';
 import type { ShopSettings } from '../../parts/shop';
 import type { DrillGate } from '../../holding/drilling';
 import type { Fitted } from '../../holding/fitted';
