@@ -119,6 +119,78 @@ function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
   holes.set(there.fact, { ...there, also: [...there.also, { measured, at, by, when, fact }] });
 }
 
+/** The holes of a hull while its facts are folded. By fact, not by name: plugged and drilled anew is two holes for ever. */
+interface HolesUnderWay {
+  readonly hull: HullSurface;
+  readonly correction: Correction;
+  readonly holes: Map<string, LedgerHole>;
+  /** Why a planned hole was given up, by its name. */
+  readonly abandoned: Map<string, string>;
+}
+
+/** A hole that was made here, or found: where it was measured. */
+function holeMade({ hull, correction, holes, abandoned }: HolesUnderWay, f: Of<'holeDrilled'> | Of<'holeFound'>): void {
+  const { hole: id, label, bit, measured } = f;
+  const drilled = f.kind === 'holeDrilled' ? f : null;
+  const [at = null, alike = null] = measuredPlaces(hull, measured, correction);
+  keepHole(holes, {
+    ...{ id, label, bit, measured, at, alike, plugged: null, also: [] },
+    rig: drilled ? f.rig : null,
+    elsewhere: drilled?.elsewhere ?? false,
+    found: f.kind === 'holeFound' ? f.says || 'found on the boat' : null,
+    photos: drilled?.photo ? [drilled.photo] : [],
+    ...{ by: f.by, when: f.deviceTime, fact: f.id },
+  });
+  abandoned.delete(id);
+}
+
+/** What each kind of fact does to the holes; of the others the holes know nothing. */
+const HOLES: { readonly [K in NewFact['kind']]?: (under: HolesUnderWay, fact: Of<K>) => void } = {
+  holeDrilled: holeMade,
+  holeFound: holeMade,
+  holePlugged: ({ holes }, f) => {
+    const hole = [...holes.values()].reverse().find((h) => (h.id === f.hole || h.fact === f.hole) && h.plugged === null);
+    if (hole) holes.set(hole.fact, { ...hole, plugged: f.with });
+  },
+  holeOpened: ({ holes }, f) => {
+    // Opened on a tablet whose telling of the hole came in second: it is the same hole.
+    const hole = holes.get(f.of) ?? [...holes.values()].find((h) => h.also.some((t) => t.fact === f.of));
+    const photos = [...(hole?.photos ?? []), ...(f.photo ? [f.photo] : [])];
+    if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit), photos });
+  },
+  holeAbandoned: ({ abandoned }, f) => void abandoned.set(f.hole, f.why),
+};
+
+/** The facts of one kind, in their order. */
+const ofKind = <K extends NewFact['kind']>(facts: readonly Fact[], kind: K): Of<K>[] => facts.filter((f) => isFact(f, kind));
+
+/** The last of each, by what they are about. */
+const lastBy = <F>(facts: readonly F[], about: (fact: F) => string): ReadonlyMap<string, F> =>
+  new Map(facts.map((f) => [about(f), f]));
+
+/** What was said of one rig: steps, minutes, stops, what was seen, agreement, bars and signatures. */
+function saidOfRig(own: readonly Fact[]) {
+  const minutes = new Map<string, number>();
+  for (const f of ofKind(own, 'minutesBooked')) minutes.set(f.step, (minutes.get(f.step) ?? 0) + f.minutes);
+  return {
+    minutes,
+    steps: lastBy(ofKind(own, 'stepDone'), (f) => f.step),
+    passed: lastBy(ofKind(own, 'gatePassed'), (f) => f.step),
+    asked: lastBy(ofKind(own, 'gateAsked'), (f) => f.step),
+    acceptancesAsked: lastBy(ofKind(own, 'acceptanceAsked'), (f) => f.finding),
+    shown: new Set(ofKind(own, 'stopShown').map((f) => f.stop)),
+    snags: ofKind(own, 'snagNoted'),
+    substituted: ofKind(own, 'fastenerSubstituted'),
+    seen: lastBy(ofKind(own, 'thingSeen'), (f) => f.thing),
+    received: ofKind(own, 'received').at(-1) ?? null,
+    signed: ofKind(own, 'signed').at(-1) ?? null,
+    agreed: ofKind(own, 'layoutAgreed').at(-1) ?? null,
+    circuitChecks: lastBy(ofKind(own, 'circuitChecked'), (f) => f.check),
+    circuitReads: lastBy(ofKind(own, 'circuitRead'), (f) => f.reading),
+    bars: lastBy(ofKind(own, 'barMeasured'), (f) => f.paper),
+  };
+}
+
 /**
  * Folds the facts of one hull into its ledger. Facts that were taken back do not count, and a
  * taking-back can itself be taken back. What nobody of the shop saw done does not count until it is vouched for; holes
@@ -133,68 +205,17 @@ export function foldLedger(hull: HullSurface, facts: readonly Fact[], rig: strin
   const live = facts.filter((f) => !dead.has(f.id));
   const vouched = new Set(live.flatMap((f) => (f.kind === 'vouched' && !f.unproven ? f.facts : [])));
   const sure = live.filter((f) => !f.unproven || vouched.has(f.id));
-  const readings = sure.filter((f) => isFact(f, 'readingTaken'));
+  const readings = ofKind(sure, 'readingTaken');
   const correction = correctionOf(hull, readings satisfies readonly KnownDistance[]);
-  // By fact, not by name: a hole that was plugged and drilled anew is two holes for ever.
   const holes = new Map(came.map((hole) => [hole.fact, hole]));
   const abandoned = new Map<string, string>();
-  for (const f of live) {
-    if (f.kind === 'holeDrilled' || f.kind === 'holeFound') {
-      const { hole: id, label, bit, measured } = f;
-      const drilled = f.kind === 'holeDrilled' ? f : null;
-      const places = measuredPlaces(hull, measured, correction);
-      keepHole(holes, {
-        id,
-        label,
-        rig: drilled ? f.rig : null,
-        bit,
-        measured,
-        at: places[0] ?? null,
-        elsewhere: drilled?.elsewhere ?? false,
-        found: drilled ? null : (f as Of<'holeFound'>).says || 'found on the boat',
-        plugged: null,
-        photos: drilled?.photo ? [drilled.photo] : [],
-        also: [],
-        alike: places[1] ?? null,
-        by: f.by,
-        when: f.deviceTime,
-        fact: f.id,
-      });
-      abandoned.delete(id);
-    } else if (f.kind === 'holePlugged') {
-      const hole = [...holes.values()].reverse().find((h) => (h.id === f.hole || h.fact === f.hole) && h.plugged === null);
-      if (hole) holes.set(hole.fact, { ...hole, plugged: f.with });
-    } else if (f.kind === 'holeOpened') {
-      // Opened on a tablet whose telling of the hole came in second: it is the same hole.
-      const hole = holes.get(f.of) ?? [...holes.values()].find((h) => h.also.some((t) => t.fact === f.of));
-      const photos = [...(hole?.photos ?? []), ...(f.photo ? [f.photo] : [])];
-      if (hole) holes.set(hole.fact, { ...hole, bit: Math.max(hole.bit, f.bit), photos });
-    } else if (f.kind === 'holeAbandoned') abandoned.set(f.hole, f.why);
-  }
-  const own = sure.filter((f) => f.rig === rig);
-  const minutes = new Map<string, number>();
-  for (const f of own) if (f.kind === 'minutesBooked') minutes.set(f.step, (minutes.get(f.step) ?? 0) + f.minutes);
+  const under: HolesUnderWay = { hull, correction, holes, abandoned };
+  for (const f of live) (HOLES[f.kind] as ((under: HolesUnderWay, fact: Fact) => void) | undefined)?.(under, f);
   return {
+    ...saidOfRig(sure.filter((f) => f.rig === rig)),
     holes: [...holes.values()],
-    abandoned,
-    steps: new Map(own.flatMap((f) => (f.kind === 'stepDone' ? [[f.step, f]] : []))),
-    passed: new Map(own.flatMap((f) => (f.kind === 'gatePassed' ? [[f.step, f]] : []))),
-    asked: new Map(own.flatMap((f) => (f.kind === 'gateAsked' ? [[f.step, f]] : []))),
-    acceptancesAsked: new Map(own.flatMap((f) => (f.kind === 'acceptanceAsked' ? [[f.finding, f]] : []))),
-    minutes,
-    shown: new Set(own.flatMap((f) => (f.kind === 'stopShown' ? [f.stop] : []))),
-    snags: own.filter((f) => isFact(f, 'snagNoted')),
-    substituted: own.filter((f) => isFact(f, 'fastenerSubstituted')),
-    seen: new Map(own.flatMap((f) => (f.kind === 'thingSeen' ? [[f.thing, f]] : []))),
-    received: own.filter((f) => isFact(f, 'received')).at(-1) ?? null,
-    signed: own.filter((f) => isFact(f, 'signed')).at(-1) ?? null,
-    correction,
-    readings,
-    agreed: own.filter((f) => isFact(f, 'layoutAgreed')).at(-1) ?? null,
-    circuitChecks: new Map(own.flatMap((f) => (f.kind === 'circuitChecked' ? [[f.check, f]] : []))),
-    circuitReads: new Map(own.flatMap((f) => (f.kind === 'circuitRead' ? [[f.reading, f]] : []))),
+    ...{ abandoned, correction, readings },
     unproven: live.filter((f) => f.unproven && !vouched.has(f.id) && !OF_THE_BOAT.includes(f.kind)),
-    bars: new Map(own.flatMap((f) => (f.kind === 'barMeasured' ? [[f.paper, f]] : []))),
   };
 }
 

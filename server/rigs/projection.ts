@@ -17,7 +17,9 @@ const STALE = `
   SELECT r.id FROM ${RIGS_PROJECTED} WHERE NOT ${asItIs()}
   ORDER BY r.place = 'handed over', r.number LIMIT ${AT_ONCE}`;
 
-interface Within { readonly transaction?: Transaction | null }
+interface Within {
+  readonly transaction?: Transaction | null;
+}
 
 /** Does something once a transaction is committed; at once where there is none. */
 const committed = (transaction: Within['transaction'], work: () => void): void =>

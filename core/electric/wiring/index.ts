@@ -1,4 +1,6 @@
-export { diagramOf, drawDiagram, type DiagramShape, type DrawnDiagram, type LaidDiagram } from './diagram';
+export { diagramOf } from './diagram';
+export { type LaidDiagram } from './diagram-graph';
+export { drawDiagram, type DiagramShape, type DrawnDiagram } from './draw-diagram';
 export { conductorsOf, studWords, terminalsOf } from './ends';
 export { channelsOf, cutList, endList, labelled, lettersOf, pluggedOf, pullList, wireLabels, type Labelled } from './lists';
 export { proposeCircuit, type Proposal } from './propose';
