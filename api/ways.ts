@@ -39,3 +39,15 @@ export type PathParameters<P extends string> = P extends `${string}:${infer Name
 /** A path with its parameters put in. */
 export const pathOf = (path: string, params: Readonly<Record<string, string>> = {}): string =>
   path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+
+/** Where a route is called or a file of it fetched, and what stands behind its question mark. */
+export const addressOf = <P extends string>(
+  { path }: { readonly path: P },
+  params: PathParameters<P>,
+  query: Readonly<Record<string, string>> = {},
+): string => {
+  const asked = Object.entries(query)
+    .map(([name, value]) => `${name}=${encodeURIComponent(value)}`)
+    .join('&');
+  return `${pathOf(path, params as Readonly<Record<string, string>>)}${asked ? `?${asked}` : ''}`;
+};

@@ -4,7 +4,7 @@ import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { FileButton } from '../controls/file-button';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { ROUTES } from '@plain-cleat/api';
+import { addressOf, ROUTES } from '@plain-cleat/api';
 import type { Photo } from '@plain-cleat/core/rig';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { wordsOf } from '../stores/problems';
@@ -109,7 +109,7 @@ export class OwnerPhotos {
       .map(([id, photo]) => ({
         id,
         photo,
-        url: `/api/rigs/${doc.id}/photos/${id}`,
+        url: addressOf(ROUTES.photo, { rig: doc.id, photo: id }),
         at: photo.x === null ? null : (100 * photo.x) / workup.surface.length,
       }))
       .sort((a, b) => (a.photo.x ?? 1e9) - (b.photo.x ?? 1e9));

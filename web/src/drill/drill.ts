@@ -1,3 +1,4 @@
+import { addressOf, ROUTES } from '@plain-cleat/api';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { TextField } from '../controls/text-field';
 import { FileButton } from '../controls/file-button';
@@ -55,6 +56,7 @@ export default class Drill {
   private readonly picked = signal<string | null>(null);
   /** The round whose bit is in the drill. */
   private readonly bitIn = signal('');
+  protected readonly photoOf = (rig: string, photo: string): string => addressOf(ROUTES.photo, { rig, photo });
   protected readonly elsewhere = signal(false);
   protected readonly inside = signal(false);
   /** A photo that goes with the next mark. */
@@ -211,5 +213,5 @@ export default class Drill {
   protected keyOf = roundKey;
   protected left = (task: Task): number => this.tasksIn(roundKey(task.round)).filter((t) => !t.done).length;
   protected tasksIn = (key: string): Task[] => this.tasks().filter((t) => roundKey(t.round) === key);
-  protected sheet = (): string => documentUrl(this.store.state()?.doc.id ?? '', 'drill-sheet.pdf', this.units.system());
+  protected sheet = (): string => documentUrl(this.store.state()?.doc.id ?? '', 'drillSheet', this.units.system());
 }

@@ -46,7 +46,7 @@ type Bar = '100 mm' | '4 in';
         }
       </mat-button-toggle-group>
       <p class="small">
-        1. <a mat-button class="link" [pcPrint]="url('printer-check.pdf')">Print the check page</a> at 100 %, no scaling.
+        1. <a mat-button class="link" [pcPrint]="url('printerCheck')">Print the check page</a> at 100 %, no scaling.
       </p>
       <form class="check" [formGroup]="form" (pcSubmit)="keep()">
         <span class="small">2. Measure a bar with a steel rule, type what it reads.</span>
@@ -69,7 +69,7 @@ type Bar = '100 mm' | '4 in';
       }
       @if (ok()) {
         <p class="small">
-          3. <a mat-button class="link" [pcPrint]="url('templates.pdf')">All templates, {{ paperName() }}</a
+          3. <a mat-button class="link" [pcPrint]="url('templates')">All templates, {{ paperName() }}</a
           >. Tape them down, mark through, drill.
         </p>
       } @else {
@@ -167,12 +167,12 @@ export class Templates {
     if (reading !== null) this.store.keep({ kind: 'barMeasured', paper: this.paper(), bar, reading });
   }
 
-  protected url(name: string): string {
+  protected url(name: 'templates' | 'printerCheck'): string {
     return documentUrl(this.state().doc.id, name, this.units.system(), { paper: this.paper() });
   }
 
   protected drawing(t: Template, kind: 'svg' | 'dxf'): string {
-    return documentUrl(this.state().doc.id, `template.${kind}`, this.units.system(), {
+    return documentUrl(this.state().doc.id, kind === 'svg' ? 'templateSvg' : 'templateDxf', this.units.system(), {
       fitting: t.fitting,
       part: String(t.part),
     });

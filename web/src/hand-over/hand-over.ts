@@ -3,7 +3,7 @@ import { toldHands } from '@plain-cleat/core/holding/hands';
 import { launchWords } from '@plain-cleat/core/water/way';
 import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/work/handover';
 import { entryOf } from '@plain-cleat/core/rig';
-import { ROUTES } from '@plain-cleat/api';
+import { addressOf, ROUTES } from '@plain-cleat/api';
 import { Api } from '../stores/api';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
@@ -156,6 +156,6 @@ export default class HandOver {
   }
 
   protected book = (language: 'en' | 'fr'): string =>
-    documentUrl(this.store.state()?.doc.id ?? '', 'owners-book.pdf', this.units.system(), { language });
-  protected file = (): string => `/api/rigs/${this.store.state()?.doc.id}/file`;
+    documentUrl(this.store.state()?.doc.id ?? '', 'ownersBook', this.units.system(), { language });
+  protected file = (): string => addressOf(ROUTES.exportRig, { rig: this.store.state()?.doc.id ?? '' });
 }

@@ -1,3 +1,4 @@
+import { addressOf, ROUTES } from '@plain-cleat/api';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { from, switchMap } from 'rxjs';
 import { DeleteButton } from '../controls/delete-button';
@@ -88,6 +89,8 @@ export default class HullBench {
   protected readonly materials = choicesOf(MATERIALS);
   protected readonly features = FEATURES;
   protected readonly traceable = TRACED;
+  protected readonly fileOf = (file: 'offsetsCsv' | 'outlineSvg' | 'outlineDxf', hull: string): string =>
+    addressOf(ROUTES[file], { hull });
   protected readonly before = signal<HullModel | undefined>(undefined);
   protected readonly draft = signal<HullDraft>(newDraft());
   protected readonly loaded = signal(false);

@@ -1,3 +1,4 @@
+import { addressOf, ROUTES } from '@plain-cleat/api';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
 import { Icons } from '../controls/icons';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
@@ -117,7 +118,7 @@ export class Card {
   protected readonly ownPhoto = computed(() => {
     const { plan, doc } = this.state();
     const photo = entryOf(plan.own, this.ownKey() ?? '')?.photo;
-    return photo && entryOf(plan.photos, photo) ? `/api/rigs/${doc.id}/photos/${photo}` : null;
+    return photo && entryOf(plan.photos, photo) ? addressOf(ROUTES.photo, { rig: doc.id, photo }) : null;
   });
 
   protected changeSheet(key: string): void {

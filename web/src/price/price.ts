@@ -7,7 +7,7 @@ import { lineInWords, type PriceLine } from '@plain-cleat/core/work/pricing';
 import { entryOf, type Fitting, SUPPLIERS } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { FindingBox } from '../findings/finding-box';
-import { documentUrl } from '../stores/document-url';
+import { documentUrl, type Printed } from '../stores/document-url';
 import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
@@ -73,5 +73,5 @@ export default class Price {
     if (from) this.store.change({ id: crypto.randomUUID(), kind: 'supplyItem', item, from, to: to as Fitting['suppliedBy'] });
   }
 
-  protected file = (name: string): string => documentUrl(this.store.state()?.doc.id ?? '', name, this.units.system());
+  protected file = (name: Printed): string => documentUrl(this.store.state()?.doc.id ?? '', name, this.units.system());
 }

@@ -195,5 +195,5 @@ export default class Receive {
   }
 
   protected sheet = (): string =>
-    documentUrl(this.store.state()?.doc.id ?? '', 'reception-sheet.pdf', this.units.system(), { language: this.papers() });
+    documentUrl(this.store.state()?.doc.id ?? '', 'receptionSheet', this.units.system(), { language: this.papers() });
 }

@@ -1,3 +1,4 @@
+import { addressOf, ROUTES } from '@plain-cleat/api';
 import { defer, filter, map, Observable, retry, timer } from 'rxjs';
 import { oneStream, type Streamed } from './one-stream';
 
@@ -20,7 +21,7 @@ export const backOff = (tries: number): number => Math.min(LONGEST, RETRY * 2 **
 const streamOf = (rigs: readonly string[]): Observable<Streamed> =>
   new Observable((to) => {
     // Streams go past the service worker.
-    const source = new EventSource(`/api/events?rigs=${rigs.map(encodeURIComponent).join()}&ngsw-bypass`);
+    const source = new EventSource(addressOf(ROUTES.events, {}, { rigs: rigs.join(), 'ngsw-bypass': '' }));
     const gone = (why: string): void => to.error(new Error(why));
     let silence = setTimeout(() => undefined);
     const alive = (): void => {

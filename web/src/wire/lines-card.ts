@@ -51,7 +51,7 @@ export class LinesCard {
   protected readonly points = computed((): Choice<string>[] => tieChoices(this.state()));
   protected readonly tethers = computed(() => tethersOf(this.state().workup.aboard.owned));
   protected readonly tetherCord = cordWords(TETHER);
-  protected readonly sheet = computed(() => documentUrl(this.state().doc.id, 'line-sheet.pdf', this.units.system()));
+  protected readonly sheet = computed(() => documentUrl(this.state().doc.id, 'lineSheet', this.units.system()));
 
   protected led = (l: LedLine): string => l.led.map((p) => p.letter || p.name).join(' – ');
 

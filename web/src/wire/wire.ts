@@ -31,7 +31,7 @@ import { Strip } from '../hull-view/strip';
 import { Cut, Words } from '../hull-view/words';
 import { Print } from '../rig/print';
 import { asOne } from '../stores/as-one';
-import { documentUrl } from '../stores/document-url';
+import { documentUrl, type Printed } from '../stores/document-url';
 import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { BenchCard } from './bench-card';
@@ -275,7 +275,7 @@ export default class Wire {
     return freeWay(ways, taken) ?? ways;
   }
 
-  protected paper = (name: string): string => documentUrl(this.store.state()?.doc.id ?? '', name, this.units.system());
+  protected paper = (name: Printed): string => documentUrl(this.store.state()?.doc.id ?? '', name, this.units.system());
 
   protected propose(): void {
     const change = asOne(this.proposal()?.changes ?? []);
