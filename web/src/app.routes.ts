@@ -5,7 +5,7 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'floor' },
   { path: 'sign-in', title: 'Sign in · Plain Cleat', loadComponent: () => import('./sign-in/sign-in') },
   { path: 'floor', title: 'Floor · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./floor/floor') },
-  { path: 'rigs', title: 'Rigs · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./floor/rigs') },
+  { path: 'rigs', title: 'Rigs · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./rigs/rigs') },
   { path: 'hulls', title: 'Hulls · Plain Cleat', canActivate: [signedIn], loadComponent: () => import('./hulls/hulls') },
   {
     path: 'assemblies',

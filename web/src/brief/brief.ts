@@ -22,7 +22,8 @@ import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { OwnerPhotos } from './owner-photos';
 import { PaddlerView } from './paddler-view';
-import { LIMITS, type Part, QUESTIONS, type Taps, type Typed } from './questions';
+import { type Part, QUESTIONS, type Taps, type Typed } from './questions';
+import { LIMITS } from '../seats/limits';
 import { WishImport } from './wish-import';
 import { WishList } from './wish-list';
 

@@ -1,6 +1,7 @@
 import type { QuestionId } from '@plain-cleat/core/proposals/brief';
-import { type Brief, briefSchema, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core/rig';
+import { type Brief, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core/rig';
 import { capital, type QuantityKind } from '@plain-cleat/core/base/units';
+import { LIMITS } from '../seats/limits';
 
 /** A part of a question that is answered by taps. */
 export interface Taps {
@@ -49,27 +50,6 @@ const typed = (
   optional = false,
 ): Typed => ({ kind, key, label, least, most, optional });
 
-const { stature, weightKg, raise, recline, seatAt, feetAt, paddle, rodLength, rods, distanceKm, budgetCents } = briefSchema.shape;
-/** The bounds that the brief itself is held to, so that what is typed here is taken there. */
-const within = ({ minValue, maxValue }: { minValue: number | null; maxValue: number | null }) => ({
-  least: minValue ?? 0,
-  most: maxValue ?? Number.MAX_SAFE_INTEGER,
-});
-
-/** What a person, a paddle, a rod or a day can be, mm, kg, km, cents. */
-export const LIMITS = {
-  stature: within(stature),
-  weight: within(weightKg),
-  paddle: within(paddle.unwrap()),
-  raise: within(raise),
-  recline: within(recline),
-  seatAt: within(seatAt.unwrap()),
-  feetAt: within(feetAt.unwrap()),
-  rod: within(rodLength),
-  rods: within(rods),
-  distance: within(distanceKm),
-  budget: within(budgetCents.unwrap()),
-} as const;
 const HANDS = [
   ['right', 'Right'],
   ['left', 'Left'],

@@ -7,9 +7,9 @@ import { MatDialogRef } from '@angular/material/dialog';
 import { provideRouter } from '@angular/router';
 import type { Floor, RigSummary } from '@plain-cleat/api';
 import FloorPage from './floor';
-import { FloorStore } from './floor.store';
-import { NewRig } from './new-rig';
-import Rigs from './rigs';
+import { FloorStore } from '../stores/floor.store';
+import { NewRig } from '../rigs/new-rig';
+import Rigs from '../rigs/rigs';
 import { Tablet } from '../stores/tablet';
 
 const rig = (number: string, more: Partial<RigSummary> = {}): RigSummary => ({

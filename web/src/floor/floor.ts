@@ -5,9 +5,9 @@ import { Router, RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import type { FloorPlace, RigSummary } from '@plain-cleat/api';
 import { FilledHull } from './filled-hull';
-import { FloorStore } from './floor.store';
-import { NewRig } from './new-rig';
-import { promiseOf, type Promise_ } from './promise';
+import { FloorStore } from '../stores/floor.store';
+import { NewRig } from '../rigs/new-rig';
+import { promiseOf, type Promise_ } from '../rigs/promise';
 import { SessionStore } from '../stores/session.store';
 
 const ROOMS: readonly { place: FloorPlace; name: string; says: string; wide: boolean }[] = [

@@ -2,10 +2,10 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { Screen } from '../testing/screen';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { UnitsStore } from '../stores/units.store';
-import { FeatureRows } from './feature-list';
-import type { Row } from './feature-rows';
+import { FeatureRows } from '../rows/feature-list';
+import type { Row } from '../rows/feature-rows';
 import { FEATURES } from './features';
-import { type FlatPhoto, PhotoDesk } from './photo-desk';
+import { type FlatPhoto, PhotoDesk } from '../photo-desk/photo-desk';
 
 const textOf = (f: ComponentFixture<unknown>): string =>
   ((f.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ');

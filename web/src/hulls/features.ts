@@ -21,7 +21,7 @@ import {
   tubesOf,
   withLid,
   type FeatureList,
-} from './feature-rows';
+} from '../rows/feature-rows';
 
 const DECKS = ['foredeck', 'cockpit', 'seat', 'tank well', 'stern deck', 'side deck', 'plate'] as const;
 

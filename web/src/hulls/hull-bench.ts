@@ -32,13 +32,13 @@ import { line } from 'd3-shape';
 import { Length, Words } from '../hull-view/words';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
-import { FeatureRows } from './feature-list';
-import type { FeatureList, Row } from './feature-rows';
+import { FeatureRows } from '../rows/feature-list';
+import type { FeatureList, Row } from '../rows/feature-rows';
 import { FEATURES } from './features';
 import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, newDraft, withFigure } from './hull-draft';
 import { Parts } from '../stores/parts';
-import { HullStore } from './hull-store';
-import { type FlatPhoto, PhotoDesk } from './photo-desk';
+import { HullStore } from '../stores/hull-store';
+import { type FlatPhoto, PhotoDesk } from '../photo-desk/photo-desk';
 
 const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
   ['x', 'aft of bow'],

@@ -7,7 +7,7 @@ import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/route
 import { hullModelSchema, type HullModel } from '@plain-cleat/core/boat/hull';
 import { of } from 'rxjs';
 import { TEST_HULL } from '../testing/rig';
-import type { FeatureList } from './feature-rows';
+import type { FeatureList } from '../rows/feature-rows';
 import { FEATURES } from './features';
 import HullBench from './hull-bench';
 import { draftFault, draftOf, idOf, modelOf, newDraft } from './hull-draft';

@@ -12,7 +12,7 @@ import type { HullSummary, OwnHull } from '@plain-cleat/api';
 import { forkJoin } from 'rxjs';
 import { Length } from '../hull-view/words';
 import { wordsOf } from '../stores/problems';
-import { HullStore } from './hull-store';
+import { HullStore } from '../stores/hull-store';
 
 /** Hulls: the ones the shop knows, and the very boats of its owners. */
 /** A year a hull may be of, or nothing. */

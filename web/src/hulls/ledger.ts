@@ -19,7 +19,7 @@ import { Scale } from '../hull-view/scale';
 import { Length } from '../hull-view/words';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
-import { HullStore } from './hull-store';
+import { HullStore } from '../stores/hull-store';
 
 type FoundHole = FoundList['holes'][number];
 type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;

@@ -23,7 +23,7 @@ import type { RigState } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 import { Making } from '../own-part/making';
 import { CameWith } from '../receive/came-with';
-import { ExactPlace } from './exact-place';
+import { ExactPlace } from '../place/exact-place';
 import { KeepAssembly } from './keep-assembly';
 import { More } from './more';
 import { Mounts } from './mounts';

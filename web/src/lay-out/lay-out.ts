@@ -41,14 +41,14 @@ import { Card } from './card';
 import { Choice } from './choice';
 import { Drawn } from './drawn';
 import { Hands } from './hands';
-import { InsideAnswers } from './inside-answers';
+import { InsideAnswers } from '../inside/inside-answers';
 import { keyFor } from './key-for';
 import { Keys } from './keys';
 import { Library } from './library';
 import { Palette } from './palette';
 import { SetsBar } from './sets-bar';
 import { Several } from './several';
-import { Stowing } from './stowing';
+import { Stowing } from '../inside/stowing';
 import { ToSettle } from './to-settle';
 
 /** Laying out: the strip, the tape, sets, what to settle under the boat, lanes, palette and card. */

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import { takenBy } from '@plain-cleat/core/layout';
 import { tell } from '@plain-cleat/core/base/units';
-import { EveryHull } from '../hulls/every-hull';
+import { EveryHull } from '../stores/every-hull';
 import { UnitsStore } from '../stores/units.store';
 
 /** Where a part goes on another hull. */

@@ -17,7 +17,7 @@ import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
-import { type FlatPhoto, PhotoDesk } from '../hulls/photo-desk';
+import { type FlatPhoto, PhotoDesk } from '../photo-desk/photo-desk';
 
 /** What the sheet is opened with. */
 export interface OwnPartAsked {

@@ -14,7 +14,7 @@ import { ValidSubmit } from '../controls/valid-submit';
 import { Signing } from '../hand-over/signing';
 import { marksOf } from '../hull-view/marks';
 import { Strip, type StripMark } from '../hull-view/strip';
-import { ExactPlace } from '../lay-out/exact-place';
+import { ExactPlace } from '../place/exact-place';
 import { Print } from '../rig/print';
 import { asOne } from '../stores/as-one';
 import { documentUrl } from '../stores/document-url';

@@ -20,7 +20,7 @@ import { type ClashShown, RIG, RigStore } from '../stores/rig.store';
 import { Clash, type ClashToSettle } from './clash';
 import { NewerRevisions } from './newer';
 import { Unproven } from './unproven';
-import { promiseOf } from '../floor/promise';
+import { promiseOf } from '../rigs/promise';
 
 const STEPS = [
   { path: 'brief', name: 'Brief', findings: '' },

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts/parts';
-import { LIMITS } from '../brief/questions';
+import { LIMITS } from './limits';
 import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 

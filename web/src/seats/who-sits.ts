@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { entryOf, type RigSet, type Sits } from '@plain-cleat/core/rig';
 import { QuantityField } from '../controls/quantity';
-import { LIMITS } from '../brief/questions';
+import { LIMITS } from './limits';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { SeatRange } from './seat-range';
 import { SitterFields, tenths, type SitterTyped } from './sitter-fields';

@@ -1,5 +1,5 @@
 import type { ShopSettings } from '@plain-cleat/core/parts/shop';
-import type { FeatureList, Row } from '../hulls/feature-rows';
+import type { FeatureList, Row } from '../rows/feature-rows';
 
 export type RuleList = ShopSettings['rules'][number];
 type Rule = RuleList['rules'][number];

@@ -6,7 +6,7 @@ import { USUAL_GEAR } from '@plain-cleat/core/proposals/which-hull';
 import { BY_WORDS, CARRIED_BY, CARRIES, GROUND_WORDS, GROUNDS, PROPULSION, USUAL_BRIEF, type Brief } from '@plain-cleat/core/rig';
 import { ROUTES } from '@plain-cleat/api';
 import { catchError, map, of, startWith } from 'rxjs';
-import { LIMITS } from '../brief/questions';
+import { LIMITS } from '../seats/limits';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import { Api } from '../stores/api';

@@ -5,7 +5,7 @@ import { rankHulls, type HullAsk } from '@plain-cleat/core/proposals/which-hull'
 import type { ShopSettings } from '@plain-cleat/core/parts/shop';
 import { printMass } from '@plain-cleat/core/base/units';
 import { Words } from '../hull-view/words';
-import { EveryHull } from '../hulls/every-hull';
+import { EveryHull } from '../stores/every-hull';
 import { UnitsStore } from '../stores/units.store';
 
 /** The shop's hulls for a brief: what nothing rules out first, each with its reasons and what would have to give. */

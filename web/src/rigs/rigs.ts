@@ -15,7 +15,7 @@ import { MatButtonModule } from '@angular/material/button';
 import type { ListedRig } from '@plain-cleat/api';
 import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
-import { FloorStore } from './floor.store';
+import { FloorStore } from '../stores/floor.store';
 import { promiseOf } from './promise';
 
 /** Every rig by number, and the door for rig files. */

@@ -16,7 +16,7 @@ import { printLength } from '@plain-cleat/core/base/units';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { HullAsks, type ChosenHull } from '../which-hull/hull-asks';
-import { FloorStore } from './floor.store';
+import { FloorStore } from '../stores/floor.store';
 
 const { title, owner } = openRigSchema.shape;
 const { name, email } = owner.options[1].shape;

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { Api } from '../stores/api';
+import { Api } from './api';
 import {
   type DescribeHull,
   type FoundList,

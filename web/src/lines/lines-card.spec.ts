@@ -7,7 +7,7 @@ import { of } from 'rxjs';
 import { OpenRig } from '../testing/open-rig';
 import { TEST_LAMP, TEST_PART, testPlan } from '../testing/rig';
 import { LineDesk } from './lines-proposed';
-import Wire from './wire';
+import Wire from '../wire/wire';
 
 const tied = (id: string, as: 'pulley' | 'jam cleat', more: Partial<Part> = {}): Part => ({
   ...TEST_PART,

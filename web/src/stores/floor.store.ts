@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { Api } from '../stores/api';
+import { Api } from './api';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
   type Floor,
@@ -12,8 +12,8 @@ import {
   ROUTES,
 } from '@plain-cleat/api';
 import { BehaviorSubject, type Observable, from } from 'rxjs';
-import { isGone, wordsOf } from '../stores/problems';
-import { type RigCopy, Tablet } from '../stores/tablet';
+import { isGone, wordsOf } from './problems';
+import { type RigCopy, Tablet } from './tablet';
 
 /** Rigs where they lie, and all of them as a list. */
 @Injectable({ providedIn: 'root' })

@@ -41,7 +41,7 @@ import { keyOf, pointOf, tieChoices } from './tie-choices';
 @Component({
   selector: 'pc-line-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  styleUrl: './wire.scss',
+  styleUrl: './lines.scss',
   imports: [
     ...[Cut, Length, Mass, Words, FindingBox, MatButtonModule, MatExpansionModule, ReactiveFormsModule, ChoiceField],
     ...[QuantityField, ValidSubmit, Icons, DeleteButton],

@@ -1,7 +1,7 @@
 import { inject, Injectable, signal, untracked } from '@angular/core';
 import type { HullModel } from '@plain-cleat/core/boat/hull';
 import { forkJoin, of, switchMap } from 'rxjs';
-import { wordsOf } from '../stores/problems';
+import { wordsOf } from './problems';
 import { HullStore } from './hull-store';
 
 /** Every hull the shop knows, asked for once when somebody first wants to compare them. */
