@@ -82,7 +82,14 @@ export default tseslint.config(
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
     rules: {
-      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'pc', style: 'kebab-case' }],
+      '@angular-eslint/component-selector': [
+        'error',
+        // Layers of a drawing are groups of it.
+        [
+          { type: 'element', prefix: 'pc', style: 'kebab-case' },
+          { type: 'attribute', prefix: 'pc', style: 'camelCase' },
+        ],
+      ],
       '@angular-eslint/no-output-native': 'off',
     },
   },

@@ -35,7 +35,6 @@ const FITTINGS: readonly (readonly [part: string, x: number, y: number, set: 'al
   ['Throw bag, 50 ft', 1650, -200, 'guest'],
 ];
 const SETS = ['all-day', 'trolling', 'guest'] as const;
-const [LENGTH, BEAM] = [3840, 960];
 /** Eyes that its maker fits are aboard from the first. */
 const STOCK = 2;
 /** Most stands aboard already; a hand names the last set, and brings all of it and one for each other. */
@@ -66,13 +65,13 @@ test('a full layout of thirty fittings and three sets, its sets laid out by mous
   await newSet(page, LAST);
   for (const [part, x, y, set] of BY_HAND) {
     await page.getByRole('radio', { name: new RegExp(`^${set}`) }).click();
-    await putAboard(page, part, x, y, LENGTH, BEAM);
+    await putAboard(page, part, x, y);
   }
   await thirtyAboard(page);
 
   // Dragged with everything on: how long the frames took is told, not judged.
   await page.getByRole('radio', { name: 'everything' }).click();
-  const [from, to] = [await onStrip(page, 2900, 0, LENGTH, BEAM), await onStrip(page, 2960, 0, LENGTH, BEAM)];
+  const [from, to] = [await onStrip(page, 2900, 0), await onStrip(page, 2960, 0)];
   await page.evaluate(() => {
     const times: number[] = [];
     Object.assign(window, { frameTimes: times });
@@ -99,7 +98,7 @@ test('a full layout of thirty fittings and three sets, its sets laid out by mous
   await allKept(page);
 
   // Several at once: a frame drawn round them, how far two are apart, lined up, undone.
-  const [a, b] = [await onStrip(page, 2600, 430, LENGTH, BEAM), await onStrip(page, 2960, 330, LENGTH, BEAM)];
+  const [a, b] = [await onStrip(page, 2600, 430), await onStrip(page, 2960, 330)];
   await page.keyboard.press('Escape');
   await page.keyboard.down('Shift');
   await page.mouse.move(a.x, a.y);
@@ -116,7 +115,7 @@ test('a full layout of thirty fittings and three sets, its sets laid out by mous
 
   // A place pointed at first: what suits it comes up.
   await page.getByRole('button', { name: 'Clear selection' }).click();
-  const well = await onStrip(page, 2720, -120, LENGTH, BEAM);
+  const well = await onStrip(page, 2720, -120);
   await page.mouse.click(well.x, well.y);
   await expect(page.getByRole('heading', { name: 'What suits this place' })).toBeVisible();
   await expect(page.locator('.parts')).toContainText('drops into the well');
@@ -127,9 +126,9 @@ test('a full layout of thirty fittings and three sets, its sets laid out by mous
   await page.mouse.click((tape?.x ?? 0) + (tape?.width ?? 0) / 2, (tape?.y ?? 0) + 12);
   await expect(page.locator('.how')).toContainText('A MARK ON THE BOAT');
   await page.getByRole('button', { name: 'Zoom in' }).click();
-  await expect(page.locator('pc-strip svg[role=group]')).not.toHaveAttribute('viewBox', /^0 0 930/);
+  await expect(page.locator('pc-strip svg[role=group]')).not.toHaveAttribute('data-zoom', '1');
   await page.getByRole('button', { name: 'Whole boat' }).click();
-  await expect(page.locator('pc-strip svg[role=group]')).toHaveAttribute('viewBox', /^0 0 930/);
+  await expect(page.locator('pc-strip svg[role=group]')).toHaveAttribute('data-zoom', '1');
 });
 
 test('the same by keyboard alone', async ({ page }) => {

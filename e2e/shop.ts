@@ -119,15 +119,19 @@ export const faultOf = (page: Page, label: string): Locator =>
 /** Everything done here has reached the server. */
 export const allKept = (page: Page): Promise<void> => expect(page.getByText('all changes saved')).toBeVisible();
 
-/** Where a place of the hull lies on the strip, as page coordinates. */
-export async function onStrip(page: Page, x: number, y: number, length = 3600, beam = 880): Promise<{ x: number; y: number }> {
-  const box = await page.locator('pc-strip svg[role=group]').boundingBox();
-  if (!box) throw new Error('no strip');
-  const k = box.width / 930;
-  const perMm = 800 / length;
-  const middle = 62 + (beam / 2) * perMm + 10;
-  return { x: box.x + (74 + x * perMm) * k, y: box.y + (middle - y * perMm) * k };
-}
+/** Where a place of the hull lies on the strip, bow to the left, as page coordinates: read off the drawing itself. */
+export const onStrip = (page: Page, x: number, y: number): Promise<{ x: number; y: number }> =>
+  page.locator('pc-strip svg[role=group]').evaluate(
+    (svg: SVGSVGElement, [mmX, mmY]) => {
+      const read = (name: string): number => Number(svg.getAttribute(`data-${name}`));
+      const drawn = new DOMPoint(read('bow') + mmX * read('per-mm'), read('middle') - mmY * read('per-mm'));
+      const { x: left, y: top } = drawn.matrixTransform(
+        svg.querySelector<SVGGElement>('#boat-drawing')?.getScreenCTM() ?? undefined,
+      );
+      return { x: left, y: top };
+    },
+    [x, y] as const,
+  );
 
 /** Drags what stands at one place of the hull to another. */
 export async function dragOnStrip(page: Page, from: readonly [number, number], to: readonly [number, number]): Promise<void> {
@@ -140,7 +144,7 @@ export async function dragOnStrip(page: Page, from: readonly [number, number], t
 }
 
 /** Taps a part in the palette, then the hull. */
-export async function putAboard(page: Page, part: string, x: number, y: number, length = 3600, beam = 880): Promise<void> {
+export async function putAboard(page: Page, part: string, x: number, y: number): Promise<void> {
   const find = page.getByRole('searchbox', { name: 'Find a part' });
   await expect(page.locator('pc-palette, pc-card')).toBeVisible();
   if (!(await find.isVisible())) await page.getByRole('button', { name: 'Parts', exact: true }).click();
@@ -148,7 +152,7 @@ export async function putAboard(page: Page, part: string, x: number, y: number, 
   await page.locator('.parts button').first().click();
   // The line that says what is being placed moves the boat down: measure after it stands.
   await expect(page.getByText(/Tap the (hull|room) where/)).toBeVisible();
-  const at = await onStrip(page, x, y, length, beam);
+  const at = await onStrip(page, x, y);
   await page.mouse.click(at.x, at.y);
   await expect(page.locator('pc-card h2')).toHaveText(part);
 }

@@ -2,9 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { expect, type Page, test } from '@playwright/test';
 import { allKept, goStep, newRig, onStrip, signIn, tell } from './shop';
 
-const LONG = 4450;
-const WIDE = 880;
-
 /** Tells a part of one's own in its sheet: a box by default. */
 async function make(page: Page, name: string, kind: string, minutes: string): Promise<void> {
   const sheet = page.getByRole('dialog');
@@ -53,7 +50,7 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
   await page.getByRole('combobox', { name: 'What it is' }).fill('jam cl');
   await page.getByRole('option', { name: 'Jam cleat', exact: true }).click();
   await expect(page.getByText('Tap the boat where Jam cleat is.')).toBeVisible();
-  const at = await onStrip(page, 3980, 70, LONG, WIDE);
+  const at = await onStrip(page, 3980, 70);
   await page.mouse.click(at.x, at.y);
   await expect(thing).toHaveText('Jam cleat');
   await page.getByLabel('From bow tip, along the centre line').fill('156 1/2');
@@ -95,7 +92,7 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
   await page.getByRole('button', { name: 'A part of our own' }).click();
   await make(page, 'Foam block', 'foam block', '20');
   await expect(page.getByText(/Tap the hull where Foam block goes/)).toBeVisible();
-  const where = await onStrip(page, 2760, 0, LONG, WIDE);
+  const where = await onStrip(page, 2760, 0);
   await page.mouse.click(where.x, where.y);
   const card = page.locator('pc-card');
   await expect(card.locator('h2')).toHaveText('Foam block');

@@ -1,3 +1,4 @@
+import { pointIn } from './pointer';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { curveLinearClosed, line } from 'd3-shape';
@@ -178,10 +179,7 @@ export class AssemblyView {
 
   /** Where a pointer is, in hull millimetres. */
   private at(event: PointerEvent): { x: number; y: number } {
-    const svg = (event.currentTarget as Element).closest('svg') as SVGSVGElement;
-    const box = svg.getBoundingClientRect();
-    const px = ((event.clientX - box.left) / box.width) * this.width();
-    const py = ((event.clientY - box.top) / box.height) * this.height();
+    const [px, py] = pointIn(event, (event.currentTarget as Element).closest('svg') as SVGSVGElement);
     const e = this.extent();
     return { x: (px - this.width() / 2) / this.perMm() + (e.x0 + e.x1) / 2, y: e.y1 - (py - MARGIN) / this.perMm() };
   }

@@ -80,6 +80,43 @@ describe('the strip', () => {
     expect(labels).toEqual(['12', '24', '36', '48', '60', '72', '84', '96', '108']);
   });
 
+  it('turns a drag into millimetres, keeping the distance to the pointer; taken back by whoever asks, nothing is moved', async () => {
+    const fixture = TestBed.createComponent(Strip);
+    const element = fixture.nativeElement as HTMLElement;
+    element.style.cssText = 'position: fixed; left: 0; top: 0; width: 930px';
+    document.body.append(element);
+    fixture.componentRef.setInput('workup', workup);
+    fixture.componentRef.setInput('tape', plan.tape);
+    fixture.componentRef.setInput('marks', marksOf(workup));
+    const moves: { x: number; y: number; done: boolean }[] = [];
+    fixture.componentInstance.moved.subscribe(({ x, y, done }) => moves.push({ x, y, done }));
+    await fixture.whenStable();
+    const mark = element.querySelector('g.letter');
+    if (!mark) return fail('no mark');
+    const send = (kind: string, x: number, on: EventTarget = window): void =>
+      void on.dispatchEvent(new MouseEvent(kind, { clientX: x, clientY: 100, bubbles: true, cancelable: true, view: window }));
+    send('mousedown', 400, mark);
+    send('mousemove', 402);
+    expect(moves).toEqual([]);
+    send('mousemove', 450);
+    send('mouseup', 450);
+    const perMm = fixture.componentInstance.boat().scale.perMm;
+    expect(moves.map((m) => m.done)).toEqual([false, true]);
+    for (const { x, y } of moves) {
+      expect(x).toBeCloseTo(1500 + 50 / perMm, 1);
+      expect(y).toBeCloseTo(390, 1);
+    }
+    moves.length = 0;
+    send('mousedown', 400, mark);
+    send('mousemove', 450);
+    expect(fixture.componentInstance.putBack()).toBeTrue();
+    send('mousemove', 470);
+    send('mouseup', 470);
+    expect(moves.map((m) => m.done)).toEqual([false]);
+    expect(fixture.componentInstance.putBack()).toBeFalse();
+    element.remove();
+  });
+
   it('thicker wire is drawn thicker', () => {
     expect(wireThickness(6)).toBeGreaterThan(wireThickness(16));
     expect(wireThickness(null)).toBe(1);

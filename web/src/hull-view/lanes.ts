@@ -4,7 +4,7 @@ import { isSignal, cablesOf, type SignalRun, type WiredRun } from '@plain-cleat/
 import type { Workup } from '@plain-cleat/core/workup';
 import { Mass } from './words';
 import { Scale, WIDTH } from './scale';
-import type { StripRun } from './strip';
+import type { StripRun } from './cables-layer';
 
 /** What stands along the boat, on the strip's own x: holes, runs, weight, reach. */
 @Component({

@@ -2,7 +2,7 @@ import type { Finding } from '@plain-cleat/core/checks/findings';
 import { isInside } from '@plain-cleat/core/holding/inside';
 import { markedAt } from '@plain-cleat/core/layout';
 import type { Workup } from '@plain-cleat/core/workup';
-import type { Standing, StripMark } from './strip';
+import type { Standing, StripMark } from './drawing';
 
 /** The worst unsettled finding about a fitting. */
 export function standingOf(findings: readonly Finding[], id: string): Standing {

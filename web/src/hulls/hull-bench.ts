@@ -1,3 +1,4 @@
+import { pointIn } from '../hull-view/pointer';
 import { addressOf, ROUTES } from '@plain-cleat/api';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { from, switchMap } from 'rxjs';
@@ -282,12 +283,8 @@ export default class HullBench {
   protected trace(event: MouseEvent): void {
     const what = this.tracing();
     if (!what) return;
-    const box = (event.currentTarget as Element).getBoundingClientRect();
-    const k = 930 / box.width;
-    const mm: [number, number] = [
-      ((event.clientX - box.left) * k - 34) / this.k(),
-      (this.height() / 2 - (event.clientY - box.top) * k) / this.k(),
-    ];
+    const [x, y] = pointIn(event);
+    const mm: [number, number] = [(x - 34) / this.k(), (this.height() / 2 - y) / this.k()];
     this.traced.update((all) => [...all, mm]);
     const points = this.traced();
     if (what !== 'gunwale' && points.length === 2) this.addTraced(what, points);

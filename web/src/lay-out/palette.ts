@@ -27,7 +27,7 @@ import { suits } from '@plain-cleat/core/layout';
 import type { Assembly, Brief, Plan } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { RangeStateNote } from '../controls/range-state';
-import type { StripMark } from '../hull-view/strip';
+import type { StripMark } from '../hull-view/drawing';
 import { Parts } from '../stores/parts';
 import { wordsOf } from '../stores/problems';
 

@@ -1,3 +1,4 @@
+import { pointIn } from '../hull-view/pointer';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormArray, FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
@@ -175,11 +176,10 @@ export class OwnPartSheet {
   }
 
   /** A tap on the straightened photo: a corner of the outline. */
-  protected trace(event: MouseEvent, p: FlatPhoto): void {
-    const box = (event.currentTarget as Element).getBoundingClientRect();
-    const u = p.fore + ((event.clientX - box.left) / box.width) * (p.aft - p.fore);
-    const v = p.starboard - ((event.clientY - box.top) / box.height) * (p.starboard - p.port);
-    this.traced.update((all) => [...all, [Math.round(u), Math.round(v)] as const]);
+  protected trace(event: MouseEvent): void {
+    // The drawing is in millimetres, starboard up.
+    const [u, down] = pointIn(event);
+    this.traced.update((all) => [...all, [Math.round(u), Math.round(-down)] as const]);
   }
 
   /** The outline about its own middle: what is judged stands where the part is put. */

@@ -1,3 +1,4 @@
+import { pointIn } from '../hull-view/pointer';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { QuantityField } from '../controls/quantity';
 import { FileButton } from '../controls/file-button';
@@ -187,9 +188,8 @@ export class PhotoDesk {
   protected mark(event: MouseEvent): void {
     const p = this.picture();
     if (!p || this.marks().length >= 4) return;
-    const box = (event.currentTarget as Element).getBoundingClientRect();
-    const k = p.width / box.width;
-    this.marks.update((all) => [...all, [(event.clientX - box.left) * k, (event.clientY - box.top) * k]]);
+    const at = pointIn(event);
+    this.marks.update((all) => [...all, at]);
   }
 
   protected async flatten(): Promise<void> {

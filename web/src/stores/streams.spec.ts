@@ -106,7 +106,7 @@ describe('a stream of news', () => {
   it('says when it is broken and open, is taken up anew with growing waits when refused, and ends with its listener', () => {
     const heard: Streamed[] = [];
     const listening = heardOf(['r', 's']).subscribe((said) => heard.push(said));
-    expect(lines[0]?.url).toContain('rigs=r,s&');
+    expect(lines[0]?.url).toContain('rigs=r%2Cs&');
     tell(0, 'open');
     tell(0, 'rig', { data: '{"id":"r","version":1,"factCount":0}' });
     tell(0, 'error');
