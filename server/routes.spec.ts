@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
 import { route, ROUTES, type Route } from '@plain-cleat/api';
 import { openApiDocument } from '@plain-cleat/api/openapi';
 import { STAFF } from '@plain-cleat/demo';
@@ -28,6 +29,17 @@ it("a route is a line: what it takes and gives is in the interface's own documen
   expect(document).toContain('/api/sails/{sail}');
   expect(document).toContain('squareMetres');
   expect(JSON.stringify(openApiDocument())).not.toContain('/api/sails');
+});
+
+it('a route is bound once, in the folder of its feature', () => {
+  const here = new URL('.', import.meta.url);
+  const files = readdirSync(here, { recursive: true, encoding: 'utf8' }).filter(
+    (f) => /(^|\/)(routes|app)\.ts$/.test(f) && !f.includes('node_modules'),
+  );
+  const bound = files.map((f) => readFileSync(new URL(f, here), 'utf8')).join('\n');
+  const times = (name: string): number =>
+    [...bound.matchAll(new RegExp(`(?:bind\\(router, |: )ROUTES\\.${name}\\b`, 'g'))].length;
+  expect(Object.keys(ROUTES).filter((name) => times(name) !== 1)).toEqual([]);
 });
 
 describe('every route', () => {

@@ -1,9 +1,11 @@
+import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { check, CHECKS, judgeRig, type Finding, type Judged } from '../checks/findings';
 import { aboutHull } from '../checks/findings/finding';
 import { partSchema } from '../parts/parts';
 import { deck, fitted, inputOf, partOf } from '@plain-cleat/testing/plans';
 import { say } from '../base/units';
+import { VERBS } from '../rig';
 import { asked, STAGES, workUp } from './index';
 
 const input = inputOf({ c: fitted('crate-open', deck(2680, 0), 'loose'), e: fitted('pad-eye', deck(3250, 0), 'rivet') });
@@ -101,3 +103,45 @@ describe('adding one', () => {
     expect(keys({ ...input, catalog: { ...input.catalog, parts } })).toEqual(keys(input));
   });
 });
+
+/** How often something is named in a file of the core. */
+const named = (file: string, what: RegExp): number =>
+  [...readFileSync(new URL(`../${file}`, import.meta.url), 'utf8').matchAll(what)].length;
+
+/** CONTRIBUTING says what each costs: it stands in one place, and in one more where it is listed. */
+describe('what is registered stands once', () => {
+  it('a check in its file and in the list of checks', () => {
+    const list = readFileSync(new URL('../checks/findings/checks.ts', import.meta.url), 'utf8');
+    const lines = [...list.matchAll(/export \{([^}]*)\} from '\.\/([\w-]+)'/g)];
+    const all = lines.flatMap(([, names = '', file]) =>
+      names.split(',').flatMap((name) => (name.trim() ? [{ name: name.trim(), file: `checks/findings/${file}.ts` }] : [])),
+    );
+    expect(all.length).toBe(CHECKS.length);
+    for (const { name, file } of all)
+      expect(named(file, new RegExp(`export const ${name} = check\\(`, 'g')))
+        .withContext(name)
+        .toBe(1);
+  });
+
+  it('a verb in its row, with a sample that its schema takes', () => {
+    for (const { kind, schema, samples } of VERBS) {
+      expect(named('rig/verbs.ts', new RegExp(`'${kind}',`, 'g')))
+        .withContext(kind)
+        .toBe(1);
+      // Letters are given one by one only once they are printed.
+      if (kind !== 'letterItem') expect(samples.length).withContext(kind).toBeGreaterThan(0);
+      for (const sample of samples)
+        expect(schema.safeParse({ id: ANY_ID, kind, ...sample }).success)
+          .withContext(kind)
+          .toBeTrue();
+    }
+  });
+
+  it('a stage in its line', () => {
+    for (const stage of STAGES.names)
+      expect(named('workup/workup.ts', new RegExp(`\\.stage(?:With)?\\(\\s*'${stage}',`, 'g')))
+        .withContext(stage)
+        .toBe(1);
+  });
+});
+const ANY_ID = '00000000-0000-4000-8000-000000000000';
