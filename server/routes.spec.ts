@@ -34,7 +34,7 @@ it("a route is a line: what it takes and gives is in the interface's own documen
 it('a route is bound once, in the folder of its feature', () => {
   const here = new URL('.', import.meta.url);
   const files = readdirSync(here, { recursive: true, encoding: 'utf8' }).filter(
-    (f) => /(^|\/)(routes|app)\.ts$/.test(f) && !f.includes('node_modules'),
+    (f) => /(^|\/)(routes|app|health)\.ts$/.test(f) && !f.includes('node_modules'),
   );
   const bound = files.map((f) => readFileSync(new URL(f, here), 'utf8')).join('\n');
   const times = (name: string): number =>

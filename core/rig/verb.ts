@@ -99,8 +99,7 @@ type OptionalField = {
 /** A verb that sets one entry of a list of the plan, named by one of its own fields; null is no entry. */
 export const entry = <K extends string, N extends string, T extends z.ZodType>(
   kind: K,
-  list: keyof Plan,
-  by: N,
+  { list, by }: { readonly list: keyof Plan; readonly by: N },
   value: T,
   words: Words<z.infer<T>>,
   ...samples: readonly object[]

@@ -201,16 +201,14 @@ export const VERBS = [
   ),
   entry(
     'nameSet',
-    'sets',
-    'set',
+    { list: 'sets', by: 'set' },
     rigSetSchema,
     { called: (set) => `the set “${set?.name ?? ''}”`, tells: sitsWords, deletes: true },
     { set: 'away', from: { name: 'away', order: 1 }, to: { name: 'all day', order: 1 } },
   ),
   entry(
     'stowThing',
-    'stowage',
-    'thing',
+    { list: 'stowage', by: 'thing' },
     stowedSchema,
     { called: (thing) => thing?.what ?? 'a thing stowed', tells: 'stowed', deletes: true },
     {
@@ -220,16 +218,14 @@ export const VERBS = [
   ),
   entry(
     'keepPhoto',
-    'photos',
-    'photo',
+    { list: 'photos', by: 'photo' },
     photoSchema,
     { called: 'a photo', tells: ({ caption, name }) => say`${caption || name}`, deletes: true },
     { photo: 'p1', from: null, to: { name: 'deck.jpg', width: 800, height: 600, x: 900, caption: '' } },
   ),
   entry(
     'makePart',
-    'own',
-    'part',
+    { list: 'own', by: 'part' },
     ownPartSchema,
     {
       called: (part) => `the part of our own “${part?.name ?? ''}”`,
@@ -247,16 +243,14 @@ export const VERBS = [
   ),
   entry(
     'keepFeature',
-    'features',
-    'feature',
+    { list: 'features', by: 'feature' },
     becomesSchema,
     { called: 'feature', tells: 'becomes', absent: 'used' },
     { feature: 'feet', from: null, to: { is: 'replaced', for: 'g' } },
   ),
   entry(
     'planScupper',
-    'scuppers',
-    'scupper',
+    { list: 'scuppers', by: 'scupper' },
     z.enum(SCUPPER_PLANS),
     { called: 'scupper', tells: (v) => say`${v}`, absent: 'open' },
     { scupper: 'scup-1', from: null, to: 'plugged' },
@@ -288,8 +282,7 @@ export const VERBS = [
   ),
   entry(
     'routeRun',
-    'runs',
-    'run',
+    { list: 'runs', by: 'run' },
     runSchema,
     { called: 'run', tells: 'run', deletes: true },
     { run: 'r', from: SAMPLE.run, to: null },
@@ -297,16 +290,14 @@ export const VERBS = [
   ),
   entry(
     'leadLine',
-    'lines',
-    'line',
+    { list: 'lines', by: 'line' },
     lineSchema,
     { called: 'line', tells: 'line', deletes: true },
     { line: 'l', from: null, to: SAMPLE.line },
   ),
   entry(
     'writeWish',
-    'wishes',
-    'wish',
+    { list: 'wishes', by: 'wish' },
     wishSchema,
     {
       called: (wish) => `the wish “${wish?.text ?? ''}”`,

@@ -16,14 +16,19 @@ const promised = (work: (done: (error?: unknown) => void) => void): Promise<void
 // Somebody unknown costs as long as a wrong password, so that logins cannot be guessed by the clock.
 const nobodysHash = hashPassword('nobody at all');
 
+/** A secret as it was typed, what it must be, and the address it was typed at. */
+interface Tried {
+  readonly hash: string | null | undefined;
+  readonly secret: string;
+  readonly from: string;
+}
+
 /** Whether a secret is somebody's, who is still here; tries are counted and too many end it. */
 export async function proves(
   attempts: Attempts,
   subjects: readonly Subject[],
   row: StaffRow | null,
-  hash: string | null | undefined,
-  secret: string,
-  from: string,
+  { hash, secret, from }: Tried,
 ): Promise<boolean> {
   await attempts.begin(subjects);
   const right = await verifyPassword(hash ?? (await nobodysHash), secret, from);
@@ -64,7 +69,7 @@ export class Door {
   /** Another comes to a shared tablet, by their PIN. */
   async swap({ req, res, from }: Caller, { staff, pin }: Swap): Promise<Session> {
     const row = await byId(staff);
-    if (!(await proves(this.attempts, pinSubjects(row?.id ?? null, from), row, row?.pinHash, pin, from)))
+    if (!(await proves(this.attempts, pinSubjects(row?.id ?? null, from), row, { hash: row?.pinHash, secret: pin, from })))
       throw new HttpProblem(422, 'Not swapped', 'the PIN is not right', { field: 'pin' });
     return this.enter(req, res, row as StaffRow);
   }
@@ -83,7 +88,7 @@ export class Door {
 
   /** Whether it is somebody's password, who is still here. */
   private knows(row: StaffRow | null, password: string, from: string): Promise<boolean> {
-    return proves(this.attempts, signInSubjects(row?.id ?? null, from), row, row?.passwordHash, password, from);
+    return proves(this.attempts, signInSubjects(row?.id ?? null, from), row, { hash: row?.passwordHash, secret: password, from });
   }
 
   private async enter(req: Request, res: Response, row: StaffRow): Promise<Session> {

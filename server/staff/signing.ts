@@ -17,7 +17,7 @@ export const managersSign =
   async ({ login, password }, address) => {
     const row = await byLogin(login);
     const subjects = signInSubjects(row?.id ?? null, address);
-    const right = await proves(attempts, subjects, row, row?.passwordHash, password, address);
+    const right = await proves(attempts, subjects, row, { hash: row?.passwordHash, secret: password, from: address });
     if (!row || !right)
       throw new HttpProblem(422, 'Not signed', 'login or password is not right', { field: 'override.password' });
     if (row.role !== 'manager')

@@ -12,8 +12,7 @@ const way = (judged: Judged, to: Partial<Brief['way']>, says: string): Try => {
 const found = (
   judged: Judged,
   code: Raw['code'],
-  says: Sentence,
-  because: Sentence,
+  [says, because]: readonly [Sentence, Sentence],
   tries: readonly Try[] = [],
   measure: Raw['measure'] = null,
 ): Raw => ({
@@ -53,8 +52,10 @@ export const carried = check({
       found(
         judged,
         'heavy-to-carry',
-        say`Hull and what stays on it weigh ${kg(all.kg)}; ${lifts === 'two' ? 'two people carry' : 'one person carries'} ${kg(most)} that far.`,
-        say`${asked(judged)}. Hull ${kg(hullKg)}, gear that stays ${kg(gearKg)}. A cart, or more that comes off.`,
+        [
+          say`Hull and what stays on it weigh ${kg(all.kg)}; ${lifts === 'two' ? 'two people carry' : 'one person carries'} ${kg(most)} that far.`,
+          say`${asked(judged)}. Hull ${kg(hullKg)}, gear that stays ${kg(gearKg)}. A cart, or more that comes off.`,
+        ],
         [
           ...two,
           way(judged, { by: 'scupper cart' }, 'On a cart by its scupper posts'),
@@ -93,17 +94,22 @@ export const carted = check({
     const out: Raw[] = [];
     if (how.by === 'own wheels' && hull.model.wheelsKg === undefined)
       return [
-        found(judged, 'no-wheels', say`This hull has no wheels of its own.`, say`A cart, a cradle, or another hull.`, [
-          way(judged, { by: 'cradle' }, 'On a cradle cart'),
-        ]),
+        found(
+          judged,
+          'no-wheels',
+          [say`This hull has no wheels of its own.`, say`A cart, a cradle, or another hull.`],
+          [way(judged, { by: 'cradle' }, 'On a cradle cart')],
+        ),
       ];
     if (all.kg > most)
       out.push(
         found(
           judged,
           'cart-overloaded',
-          say`Hull and what stays on it weigh ${kg(all.kg)}; ${how.by === 'own wheels' ? 'its wheels bear' : 'the cart bears'} ${kg(most)}.`,
-          say`It goes ${BY_WORDS[how.by]}. More comes off for the way, or it leaves from the trailer.`,
+          [
+            say`Hull and what stays on it weigh ${kg(all.kg)}; ${how.by === 'own wheels' ? 'its wheels bear' : 'the cart bears'} ${kg(most)}.`,
+            say`It goes ${BY_WORDS[how.by]}. More comes off for the way, or it leaves from the trailer.`,
+          ],
           [
             ...(how.by === 'scupper cart' ? [way(judged, { by: 'cradle' }, 'On a cradle cart')] : []),
             way(judged, { by: 'trailer' }, 'From the trailer'),
@@ -113,12 +119,10 @@ export const carted = check({
       );
     if (!ROLLS[how.ground] && how.metres > 0)
       out.push(
-        found(
-          judged,
-          'wheels-stick',
+        found(judged, 'wheels-stick', [
           say`Wheels do not roll over ${GROUND_WORDS[how.ground]}: it is carried there.`,
           say`Wide soft wheels go over sand (common practice, no source); over steps and stones it is carried by ${lifts === 'two' ? 'two' : 'one'}, up to ${kg(mostCarried(how, lifts, limits))}.`,
-        ),
+        ]),
       );
     if (how.by !== 'scupper cart') return out;
     const [posts] = cartPosts(hull.model, takenScuppers(judged), all.at.x);
@@ -128,8 +132,10 @@ export const carted = check({
         found(
           judged,
           'no-cart-posts',
-          say`No two open scuppers stand abreast for the posts of a cart.`,
-          say`A plugged scupper, or one that something stands in, takes no post.`,
+          [
+            say`No two open scuppers stand abreast for the posts of a cart.`,
+            say`A plugged scupper, or one that something stands in, takes no post.`,
+          ],
           [way(judged, { by: 'cradle' }, 'On a cradle cart')],
         ),
       ];
@@ -144,8 +150,10 @@ export const carted = check({
         found(
           judged,
           'cart-tips',
-          say`On its cart ${kg(lift.kg)} are lifted at the ${lift.x < posts.x ? 'bow' : 'stern'} handle; ${kg(may)} is easy.`,
-          say`It balances ${mm(Math.abs(all.at.x - posts.x))} ${all.at.x < posts.x ? 'ahead of' : 'aft of'} the posts. A cradle goes under the balance point.`,
+          [
+            say`On its cart ${kg(lift.kg)} are lifted at the ${lift.x < posts.x ? 'bow' : 'stern'} handle; ${kg(may)} is easy.`,
+            say`It balances ${mm(Math.abs(all.at.x - posts.x))} ${all.at.x < posts.x ? 'ahead of' : 'aft of'} the posts. A cradle goes under the balance point.`,
+          ],
           [way(judged, { by: 'cradle' }, 'On a cradle cart')],
           over(lift.kg, 'kg', may),
         ),
@@ -167,8 +175,10 @@ export const launched = check({
       found(
         judged,
         'no-ramp',
-        say`It leaves from the trailer, and the way is over ${GROUND_WORDS[how.ground]}.`,
-        say`A trailer is backed down a ramp. Ask where they launch.`,
+        [
+          say`It leaves from the trailer, and the way is over ${GROUND_WORDS[how.ground]}.`,
+          say`A trailer is backed down a ramp. Ask where they launch.`,
+        ],
         [way(judged, { ground: 'ramp' }, 'They launch from a ramp')],
       ),
     ];
@@ -190,8 +200,10 @@ export const riggedUp = check({
       found(
         judged,
         'rig-up-long',
-        say`Rigging up at the water takes ${takes} minutes; there are ${minutes}.`,
-        say`${steps.length} things go on. Longest: ${longest.map((s) => `${s.letter}, ${s.name}`).join('; ')}.`,
+        [
+          say`Rigging up at the water takes ${takes} minutes; there are ${minutes}.`,
+          say`${steps.length} things go on. Longest: ${longest.map((s) => `${s.letter}, ${s.name}`).join('; ')}.`,
+        ],
         [],
         over(takes, 'min', minutes),
       ),
@@ -213,22 +225,18 @@ export const roofTied = check({
     const out: Raw[] = [];
     if (under.length)
       out.push(
-        found(
-          judged,
-          'roof-straps',
+        found(judged, 'roof-straps', [
           say`No clear place for a roof strap: ${under.join(', ')} ${under.length > 1 ? 'stand' : 'stands'} where it lies.`,
           say`Straps go over the hull near a quarter of its length from each end. What is in the way comes off for the road.`,
-        ),
+        ]),
       );
     // Of a hull whose handles nobody entered nothing is known.
     if (hull.model.handles && lines.length < 2)
       out.push(
-        found(
-          judged,
-          'roof-lines',
+        found(judged, 'roof-lines', [
           say`${lines.length === 0 ? 'No handle' : 'One handle only'} to take a line at bow and stern on the roof.`,
           say`Besides the straps a line goes from each end to the car.`,
-        ),
+        ]),
       );
     return out;
   },
