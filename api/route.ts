@@ -33,7 +33,7 @@ export const route = <B extends z.ZodType, Q extends z.ZodType, A extends z.ZodT
 ): Route<B, Q, A, P> => r;
 
 /** Any signed-in member of staff. */
-export const STAFF: readonly Role[] = ROLES;
+export const STAFF: readonly Role[] = [...ROLES];
 
 /** Those who open rigs for owners. */
 export const DESK: readonly Role[] = ['front desk', 'manager'];

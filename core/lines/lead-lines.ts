@@ -33,7 +33,7 @@ export interface Led extends Where {
 }
 
 /** How an anchor, a stake or a drogue holds. */
-export interface Held {
+interface Held {
   readonly ground: Ground;
   /** How the boat lies: once, or by where the trolley's ring stands, from bow to stern. */
   readonly lies: readonly Lying[];

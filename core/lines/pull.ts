@@ -3,7 +3,7 @@ import type { Point } from '../base/units';
 import { turnAt } from './taut';
 
 /** Of what is pulled round half a turn a small plain sheave lets so much through (rope-rescue texts say 0.9, from memory). */
-export const SHEAVE = 0.9;
+const SHEAVE = 0.9;
 
 /** A place where a line bends or ends. */
 export interface Bend {

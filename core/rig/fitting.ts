@@ -10,7 +10,7 @@ export const mountSchema = z.strictObject({
 });
 
 /** How what is aboard came to be there. */
-export const CAME_FROM = ['maker', 'earlier rig', 'found'] as const;
+const CAME_FROM = ['maker', 'earlier rig', 'found'] as const;
 /** What the plan does with what came aboard, when it is not simply used. */
 export const BECOMES = ['left', 'replaced', 'removed', 'gone'] as const;
 
@@ -39,7 +39,7 @@ export const RIDES_WORDS = {
 export const SUPPLIERS = ['shop', "owner's own", 'home-made', 'gift'] as const;
 
 /** A strap from one tie point to another: of the hull, of a fitting, or of the thing itself; over it when of neither. */
-export const strapSchema = z.strictObject({ from: tieKeySchema, to: tieKeySchema });
+const strapSchema = z.strictObject({ from: tieKeySchema, to: tieKeySchema });
 
 /** What the plan does with what came aboard. */
 export const becomesSchema = z

@@ -7,7 +7,7 @@ import type { Run, Waypoint } from './run';
 import type { Fitting } from './fitting';
 
 /** A cable as it was pulled: which gauge, and how long each conductor of it is, mm. */
-export interface Pulled {
+interface Pulled {
   readonly id: string;
   /** Of one that feeds. */
   readonly awg?: number | null;

@@ -12,7 +12,7 @@ import { distance, sideOf, type Point } from '../base/units';
 import type { Fact, Measured, NewFact } from './fact';
 
 /** One telling of a hole: who measured it, where, when. */
-export interface Telling {
+interface Telling {
   readonly measured: Measured;
   /** Derived from what was measured; null when this hull has no such place. */
   readonly at: Point | null;

@@ -5,7 +5,7 @@ import type { Plan } from './plan';
 import type { Fitting } from './fitting';
 
 /** Everything that goes with some fittings: itself, and whatever stands on it. */
-export function withRiders({ fittings }: Pick<Plan, 'fittings'>, ids: readonly string[]): Set<string> {
+function withRiders({ fittings }: Pick<Plan, 'fittings'>, ids: readonly string[]): Set<string> {
   const off = new Set(ids);
   for (let grew = true; grew;) {
     grew = false;

@@ -25,7 +25,7 @@ import { sitsWords } from './sits-words';
 import { entry, fromTo, itemSchema, mayBe, ofItem, verb } from './verb';
 
 /** What a plan is pinned to, besides the parts its fittings are. */
-export const PINS = ['hull', 'materials', ...SETTINGS_GROUPS] as const;
+const PINS = ['hull', 'materials', ...SETTINGS_GROUPS] as const;
 export type Pin = (typeof PINS)[number];
 
 /** A thing that is so, or is not. */

@@ -40,7 +40,7 @@ export interface LoadedRig extends Omit<WorkupInput, 'asOf'> {
 }
 
 /** A rig's row with its hull's and its owner's. */
-export interface RigAbout extends Pick<RigRow, 'id' | 'number' | 'hullId' | 'place' | 'version' | 'plan' | 'carried'> {
+interface RigAbout extends Pick<RigRow, 'id' | 'number' | 'hullId' | 'place' | 'version' | 'plan' | 'carried'> {
   readonly serial: string;
   readonly factCount: number;
   readonly ownerId: string;

@@ -40,7 +40,7 @@ export async function byId(id: string): Promise<StaffRow | null> {
 }
 
 /** Ends the sessions of somebody, all but one: whoever came in by what was theirs before is out. */
-export const endSessions = (db: Sequelize, staffId: string, but = ''): Promise<unknown> =>
+const endSessions = (db: Sequelize, staffId: string, but = ''): Promise<unknown> =>
   db.query("DELETE FROM sessions WHERE JSON_VALUE(data, '$.staffId') = :staffId AND sid <> :but", {
     replacements: { staffId, but },
   });

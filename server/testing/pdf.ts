@@ -4,7 +4,7 @@ import { getDocument, OPS, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf
 const MM = 25.4 / 72;
 
 /** A straight stroke of a page, mm from its top left. */
-export interface Stroke {
+interface Stroke {
   readonly from: readonly [number, number];
   readonly to: readonly [number, number];
 }

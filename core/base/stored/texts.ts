@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** Whose words a text field takes. */
-export type Whose = 'owner' | 'shop';
+type Whose = 'owner' | 'shop';
 
 interface Mark {
   readonly whose: Whose;

@@ -97,7 +97,7 @@ const twofold = (metric: string, imperial: string, per: number, like: string): Q
 };
 
 /** 1 lbf = 0.45359237 × 9.80665 N exactly (NIST SP 811). */
-export const N_PER_POUND = KG_PER_POUND * GRAVITY;
+const N_PER_POUND = KG_PER_POUND * GRAVITY;
 
 const way = (system: UnitSystem): { unit: string; km: number } =>
   system === 'imperial' ? { unit: 'mi', km: KM_PER_MILE } : { unit: 'km', km: 1 };

@@ -26,7 +26,7 @@ export interface ReadingFault {
 }
 
 /** A reading that looks wrong beside its neighbours, or port beside starboard. */
-export interface Suspect {
+interface Suspect {
   readonly row: number;
   readonly what: 'half-breadth' | 'gunwale' | 'sides differ';
   /** How far it is off what its neighbours say, or port from starboard, mm. */

@@ -223,7 +223,6 @@ export type DeckArea = z.infer<typeof deckAreaSchema>;
 export type Hatch = z.infer<typeof hatchSchema>;
 export type Track = z.infer<typeof trackSchema>;
 export type Space = z.infer<typeof spaceSchema>;
-export type Tie = z.infer<typeof tieSchema>;
 export type Stock = z.infer<typeof stockSchema>;
 export type Rail = z.infer<typeof railSchema>;
 export type HullMover = z.infer<typeof hullMoverSchema>;

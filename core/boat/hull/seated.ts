@@ -2,7 +2,7 @@ import type { HullModel } from './schema';
 import type { HullSurface } from './hull-surface';
 
 /** How one sits on a rig: what is chosen of the seat, and what raises it. */
-export interface Sitting {
+interface Sitting {
   /** x of the hip; null as the hull is drawn. */
   readonly at: number | null;
   /** How much higher than drawn, mm. */

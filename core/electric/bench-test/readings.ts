@@ -3,18 +3,8 @@ import type { Wiring, WiredRun } from '../wiring';
 import { behindFuse, onTheBench, type AsBuilt, type Posts, type SwitchedOn } from './as-built';
 
 /** What is read with a meter on the bench. */
-export const READS = [
-  'at the post',
-  'at rest',
-  'alone',
-  'all on',
-  'at its box',
-  'along the out',
-  'along the back',
-  'over the fuse',
-  'pulled',
-] as const;
-export type Reads = (typeof READS)[number];
+export type Reads =
+  'at the post' | 'at rest' | 'alone' | 'all on' | 'at its box' | 'along the out' | 'along the back' | 'over the fuse' | 'pulled';
 
 /** One reading: where the two tips go, and what is on meanwhile. */
 export interface Reading {
@@ -112,7 +102,7 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
 }
 
 /** The reading of a battery with nothing on: taken first, for all others go by it. */
-export const postId = (battery: string): string => `post ${battery}`;
+const postId = (battery: string): string => `post ${battery}`;
 
 /** What was read at the posts of batteries, by what each reading showed. */
 export const postsIn = (network: Pick<Network, 'batteries'>, voltsOf: (reading: string) => number | undefined): Posts =>
@@ -157,7 +147,7 @@ export const toleranceOf = (reads: Reads, expected: number): number =>
       : 0.4;
 
 /** A battery may stand so much under full before it is charged first, as a share (battery handbooks, from memory: about a fifth left). */
-export const LOW_POST = 0.07;
+const LOW_POST = 0.07;
 
 /** Whether a reading is as it should be: never too low by more than its tolerance, never turned about; nothing where nothing should be. */
 export function passes({ reads }: Pick<Reading, 'reads'>, expected: number, read: number): boolean {

@@ -9,7 +9,7 @@ import { wireOhms } from './ohms';
 import { solveCircuit, type Circuit, type Takes } from './solve';
 
 /** A cable as its resistance follows from it. */
-export interface CableInUse {
+interface CableInUse {
   readonly id: string;
   readonly cut: number;
   /** Of each conductor, mm². */
@@ -25,7 +25,7 @@ export interface InUseInput {
 }
 
 /** Everything on at once with the batteries full and warm; the same low and cold at the end of a day; and with the motors held fast. */
-export const CASES = {
+const CASES = {
   full: { full: true, cold: false, stalled: false },
   low: { full: false, cold: true, stalled: false },
   stalled: { full: true, cold: false, stalled: true },
@@ -33,7 +33,7 @@ export const CASES = {
 export type Case = keyof typeof CASES;
 
 /** What is found of each case. */
-export type ByCase<T> = Readonly<Record<Case, T>>;
+type ByCase<T> = Readonly<Record<Case, T>>;
 
 interface Named {
   readonly fitting: string;

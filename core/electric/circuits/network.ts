@@ -79,7 +79,7 @@ export interface Edge {
 export const plusOf = (fitting: string): string => `${fitting} +`;
 export const minusOf = (fitting: string): string => `${fitting} -`;
 const wayOf = (fitting: string, way: number): string => `${fitting} ${way}`;
-export const leadOf = (cable: string, out: boolean): string => `${cable} ${out ? 'out' : 'back'}`;
+const leadOf = (cable: string, out: boolean): string => `${cable} ${out ? 'out' : 'back'}`;
 
 /** The first way of a box that nothing hangs on; undefined when all are taken. */
 export const freeWay = (ways: number, taken: { readonly has: (way: number) => boolean }): number | undefined =>

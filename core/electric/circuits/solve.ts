@@ -9,7 +9,7 @@ export interface Conductor {
 }
 
 /** What drives current: its volts at rest, and what it resists inside. */
-export interface CircuitSource {
+interface CircuitSource {
   readonly id: string;
   readonly plus: string;
   readonly minus: string;

@@ -6,7 +6,7 @@ import { byGuess, GUESSES, wattsFor, type ByGuess, type Guess } from './resistan
 import { type DayInput } from './day-input';
 
 /** What is left of a battery at one moment. */
-export interface Moment {
+interface Moment {
   /** After the day's start. */
   readonly minute: number;
   /** Shares of what it holds when it is full. */

@@ -1,7 +1,7 @@
 import type { WiredRun } from './wired-run';
 
 /** A graph as a layout library takes it: boxes with ports on their sides, and lines between ports. Lengths in points. */
-export interface DiagramGraph {
+interface DiagramGraph {
   readonly id: string;
   readonly layoutOptions: Readonly<Record<string, string>>;
   readonly children: DiagramNode[];

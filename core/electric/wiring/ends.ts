@@ -5,7 +5,7 @@ import type { UnitSystem } from '../../base/units';
 import type { Laid } from './run';
 
 /** What is crimped on an end; the contact of a plug comes with its plug. */
-export type Terminal = 'ring' | 'ferrule' | 'butt joint' | 'plug contact';
+type Terminal = 'ring' | 'ferrule' | 'butt joint' | 'plug contact';
 
 /** Where an end goes: a pole or a way of a fitting, or one side of the holder or breaker in its own conductor. */
 export type EndAt =

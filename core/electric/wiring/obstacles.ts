@@ -4,7 +4,7 @@ import { betweenPieces, distance, onTheWay, type Piece, type Point } from '../..
 import type { Leg } from './route';
 
 /** Whether a straight way goes through a box grown by a margin, by the slabs of its three axes. */
-export function throughBox({ from, to }: Piece, box: { readonly from: Point; readonly to: Point }, margin = 0): boolean {
+function throughBox({ from, to }: Piece, box: { readonly from: Point; readonly to: Point }, margin = 0): boolean {
   let [enter, leave] = [0, 1];
   for (const k of ['x', 'y', 'z'] as const) {
     const [low, high] = [Math.min(box.from[k], box.to[k]) - margin, Math.max(box.from[k], box.to[k]) + margin];

@@ -52,7 +52,7 @@ export interface RunInput {
 }
 
 /** How far the middle of what moves on a part goes, mm: its cable follows. */
-export function travelOf({ part }: Pick<Placed, 'part'>): number {
+function travelOf({ part }: Pick<Placed, 'part'>): number {
   const far = (part.body.moves ?? []).map(({ solid, hinge, turns, slides }) => {
     const mid = (k: 'u' | 'v' | 'w'): number => (solid[k][0] + solid[k][1]) / 2 - hinge[k];
     const arm = Math.hypot(mid('u'), mid('v'), mid('w'));

@@ -4,7 +4,7 @@ import type { Ledger } from '../../rig';
 import { mm, say, type Sentence } from '../../base/units';
 
 /** One thing that must be true before the first hole. */
-export interface GateItem {
+interface GateItem {
   readonly id: 'distances' | 'hull' | 'sum' | 'agreed';
   readonly done: boolean;
   readonly says: Sentence;

@@ -3,7 +3,7 @@ import type { Point } from '../../base/units';
 import type { Fitted, PlannedHole } from '../fitted';
 
 export const HOLE_STATES = ['planned', 'drilled', 'in use', 'open', 'plugged'] as const;
-export type HoleState = (typeof HOLE_STATES)[number];
+type HoleState = (typeof HOLE_STATES)[number];
 
 /** A hole another rig of the same hull plans or uses. */
 export interface OtherHole {

@@ -9,7 +9,7 @@ import { layingLines } from './laying-lines';
 import { flatteningOf, lay, meanOf, placeOf, sideFor, type LaidSheet, type OnPaper } from './paper';
 import { type TemplateLine } from './template-line';
 
-export interface TemplateHole extends OnPaper {
+interface TemplateHole extends OnPaper {
   readonly id: string;
   readonly label: string;
   readonly pilot: Bit;

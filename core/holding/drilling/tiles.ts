@@ -18,7 +18,7 @@ export interface Tile {
 }
 
 /** A mark both neighbours carry: laid one on the other, the sheets join. */
-export interface RegisterMark extends OnPaper {
+interface RegisterMark extends OnPaper {
   readonly name: string;
 }
 

@@ -6,7 +6,7 @@ import { betweenPieces, sideSign, type Point } from '../../base/units';
 import { activitiesOf, busyHands, otherHand, sideOfHand, type Busy } from './activities';
 
 /** Something a hand is asked for: a control, a net, a camera. */
-export interface Control {
+interface Control {
   readonly item: Fitted;
   readonly at: Point;
 }
@@ -49,7 +49,7 @@ const graspedAt = ({ placed }: Fitted): Point => {
 };
 
 /** Everything aboard that asks for a hand. */
-export const controlsOf = (items: readonly Fitted[]): Control[] =>
+const controlsOf = (items: readonly Fitted[]): Control[] =>
   items.flatMap((item) =>
     item.placed.part.control && item.placed.fitting.becomes === undefined ? [{ item, at: graspedAt(item) }] : [],
   );

@@ -12,7 +12,7 @@ export interface WayIn extends Passage {
 }
 
 /** The three sides of the box about a part, mm. */
-export function sidesOf(body: Pick<Part['body'], 'solids'>): Sides {
+function sidesOf(body: Pick<Part['body'], 'solids'>): Sides {
   const { u, v, w } = boxAbout(body);
   return [u[1] - u[0], v[1] - v[0], w[1] - w[0]];
 }

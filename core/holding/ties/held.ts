@@ -6,7 +6,7 @@ import { solve } from 'yalps';
 import type { Lashing } from './straps';
 
 /** A way a thing can come loose. */
-export const WAYS = ['up', 'forward', 'aft', 'to port', 'to starboard'] as const;
+const WAYS = ['up', 'forward', 'aft', 'to port', 'to starboard'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** How well a thing is held one way. */

@@ -8,7 +8,7 @@ import { distance, dot, type Point } from '../../base/units';
 import { tiePointsOf, type TiePoint } from './tie-points';
 
 /** Where a strap pulls at a thing, and which way: a unit vector. */
-export interface Pull {
+interface Pull {
   readonly at: Point;
   readonly along: Point;
 }

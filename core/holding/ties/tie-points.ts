@@ -27,7 +27,7 @@ const USUAL_EYE: Lead = { as: 'eye', takes: 8, over: 8 };
 
 /** The name of a tie point of the hull, and of a fitting. */
 export const hullTie = (id: string): string => `hull.${id}`;
-export const fittingTie = (fitting: string, id: string): string => `${fitting}.${id}`;
+const fittingTie = (fitting: string, id: string): string => `${fitting}.${id}`;
 
 /** A fitting with its letter. */
 interface Lettered {

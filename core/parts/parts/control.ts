@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { offsetSchema } from './measures';
 
 /** What is done afloat that asks for hands. */
-export const ACTIVITIES = ['paddling', 'pedalling', 'motoring', 'trolling', 'casting', 'landing', 'filming'] as const;
+const ACTIVITIES = ['paddling', 'pedalling', 'motoring', 'trolling', 'casting', 'landing', 'filming'] as const;
 export type Activity = (typeof ACTIVITIES)[number];
 
 export const HAND_NAMES = ['left', 'right'] as const;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** Balls of mount chains, by what they are sold as (common practice, no source). */
-export const BALLS = ['25 mm', '38 mm'] as const;
+const BALLS = ['25 mm', '38 mm'] as const;
 
 /** What two parts of a mount chain are joined by. Only the same kind and size meet. */
 const jointSchema = z.strictObject({

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { cableLengthSchema } from './signal';
 
-export const CHEMISTRIES = ['lithium', 'lead-acid'] as const;
+const CHEMISTRIES = ['lithium', 'lead-acid'] as const;
 /** Where what comes in through a port comes from, besides a charger ashore. */
-export const CHARGES_FROM = ['tow', 'sun'] as const;
+const CHARGES_FROM = ['tow', 'sun'] as const;
 
 /** Threads of posts and main studs that cables are put on, mm. */
-export const STUDS = [4, 5, 6, 8, 10] as const;
+const STUDS = [4, 5, 6, 8, 10] as const;
 export type Stud = (typeof STUDS)[number];
 
 const wattHoursSchema = z.number().positive().max(5000);

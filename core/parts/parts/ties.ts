@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { offsetSchema, partIdSchema, sizeSchema } from './measures';
 
 /** What a line meets at a tie point: it turns in an eye or over a sheave, or is held by a cleat, a jam cleat or a reel. */
-export const LEADS = ['eye', 'pulley', 'cleat', 'jam cleat', 'reel'] as const;
+const LEADS = ['eye', 'pulley', 'cleat', 'jam cleat', 'reel'] as const;
 export type LeadKind = (typeof LEADS)[number];
 
 const leadSchema = z.strictObject({

@@ -18,7 +18,7 @@ const CODES: Readonly<Record<Asked, readonly FindingCode[]>> = {
 };
 
 /** One place of the seat, tried. */
-export interface SeatTrial {
+interface SeatTrial {
   /** x of the hip, mm. */
   readonly at: number;
   /** How much is missed, all told, mm; nought where nothing is said. */
@@ -30,7 +30,7 @@ export interface SeatTrial {
 }
 
 /** A stretch of places of the seat, x of the hip, mm. */
-export interface SeatSpan {
+interface SeatSpan {
   readonly fore: number;
   readonly aft: number;
 }

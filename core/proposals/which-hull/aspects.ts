@@ -6,7 +6,7 @@ import { liftedEasily, mostCarried, ROLLS } from '../../water/way';
 import type { Considered } from './considered';
 
 /** What one question says of a hull: it rules it out, something would have to give, or it speaks for it. */
-export interface Told {
+interface Told {
   readonly as: 'fails' | 'gives' | 'reasons';
   readonly says: Sentence;
 }

@@ -10,7 +10,7 @@ export interface Mass {
 }
 
 /** Why no floating was found: it sinks, or one end goes under before it balances. */
-export type FloatFault = 'sinks' | 'bow under' | 'stern under';
+type FloatFault = 'sinks' | 'bow under' | 'stern under';
 
 /** How the boat floats with everything aboard, in sinkage and trim; heel is taken as nought. */
 export interface Floating {

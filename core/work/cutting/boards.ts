@@ -16,7 +16,7 @@ export interface BoardStock {
 }
 
 /** Where one plate lies on its board, from its forward port corner, mm. */
-export interface Laid {
+interface Laid {
   readonly plate: Plate;
   readonly x: number;
   readonly y: number;

@@ -3,7 +3,7 @@ import type { BuildStep } from '../scheduling';
 import { changedSince, signedFor, signedForBefore, type SignedThings } from './signed-for';
 
 /** A wish nothing aboard answers. */
-export interface OpenWish {
+interface OpenWish {
   readonly id: string;
   readonly text: string;
   readonly count: number;

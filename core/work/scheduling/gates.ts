@@ -8,7 +8,7 @@ import type { Fact, Ledger } from '../../rig';
 import { say, type Sentence } from '../../base/units';
 
 /** Somebody said it too early: kept, shown, and not counted. */
-export interface Early {
+interface Early {
   readonly by: string;
   readonly when: string;
   /** Why it does not count yet. */

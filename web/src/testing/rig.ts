@@ -79,7 +79,7 @@ export const TEST_LAMP: Part = {
   use: { ...TEST_PART.use, byHand: false },
   power: { draw: { amps: 0.5, volts: 12, of: 'lights' } },
 };
-export const TEST_BATTERY: Part = {
+const TEST_BATTERY: Part = {
   ...TEST_PART,
   id: 'battery',
   name: 'Battery',
@@ -91,14 +91,14 @@ export const TEST_BATTERY: Part = {
   power: { battery: { ampHours: 18, volts: 12, chemistry: 'lithium' } },
 };
 /** A screen and what it shows the readings of. */
-export const TEST_SCREEN: Part = {
+const TEST_SCREEN: Part = {
   ...TEST_LAMP,
   ...{ id: 'screen', name: 'Screen', french: 'Écran', kind: 'sounder' },
   screen: { w: 40, tilt: 20 },
   power: { draw: { amps: 0.5, volts: 12, of: 'electronics' } },
   signal: { jacks: [{ family: 'sonar', ways: 1 }], grounded: true },
 };
-export const TEST_SENSOR: Part = {
+const TEST_SENSOR: Part = {
   ...TEST_LAMP,
   ...{ id: 'sensor', name: 'Transducer', french: 'Sonde', kind: 'sounder', power: undefined },
   signal: { jacks: [{ family: 'sonar', ways: 1 }], cable: 6000, senses: true },
