@@ -41,7 +41,7 @@ export {
   type SimpleChange,
 } from './change';
 export { SAMPLE } from './sample-plan';
-export { type Teller } from './verb';
+export { type Namer, type Teller } from './verb';
 export { VERBS, type Pin } from './verbs';
 export { DOINGS, type Day, type Leg } from './day';
 export {

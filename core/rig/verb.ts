@@ -11,25 +11,15 @@ export type About = Readonly<Record<string, string>>;
 
 /** What only a workup can tell: a place by the tape, a fitting by its letter. */
 export type Teller =
-  | 'place'
-  | 'aboard'
-  | 'becomes'
-  | 'mount'
-  | 'tether'
-  | 'sets'
-  | 'fitting'
-  | 'run'
-  | 'line'
-  | 'stowed'
-  | 'tape'
-  | 'feature'
-  | 'scupper';
+  'place' | 'aboard' | 'becomes' | 'mount' | 'tether' | 'sets' | 'fitting' | 'run' | 'line' | 'stowed' | 'tape';
+
+/** What only a workup can name. */
+export type Namer = 'fitting' | 'run' | 'line' | 'feature' | 'scupper';
 
 /** How what a verb sets is told to a person. */
 export interface Words<V = never> {
   /** What the field is called: before its fitting, with its entry's name where there is one, or alone. */
-  readonly called:
-    string | ((value: V | undefined, path: Path) => string) | Extract<Teller, 'run' | 'line' | 'feature' | 'scupper' | 'fitting'>;
+  readonly called: string | ((value: V | undefined, path: Path) => string) | { readonly by: Namer };
   /** What it holds: by itself, or by what only the workup knows. */
   readonly tells: ((value: V) => Sentence) | Teller;
   /** What it is when it holds nothing; deleted, when left out. */

@@ -1,5 +1,5 @@
 import { featuresOf, scupperName } from '../boat/hull';
-import { entryOf, verbSetting, type Line, type Plan, type Run } from '../rig';
+import { entryOf, verbSetting, type Line, type Namer, type Plan, type Run } from '../rig';
 import type { Workup } from './workup';
 
 /** What a plan's fields are told by: the plan they stand in, and what it was worked up to. */
@@ -64,7 +64,7 @@ const nameOfLine = (told: Told, line: Line | undefined): string =>
   line ? `the ${line.use}${line.carries === undefined ? '' : ` of ${nameOf(told, line.carries)}`}` : 'a line';
 
 /** What only the workup can name. */
-const NAMED: Readonly<Record<string, (key: string, told: Told) => string>> = {
+const NAMED: Readonly<Record<Namer, (key: string, told: Told) => string>> = {
   fitting: (key, told) => nameOf(told, key),
   run: (key, told) => nameOfRun(told, entryOf(told.plan.runs, key)),
   line: (key, told) => nameOfLine(told, entryOf(told.plan.lines, key)),
@@ -86,7 +86,6 @@ export function fieldWords(path: string, told: Told): string {
     const list = told.plan[first as keyof Plan] as Readonly<Record<string, never>>;
     return called(entryOf(list, second), keys);
   }
-  const named = entryOf(NAMED, called);
-  if (named) return named(second, told);
+  if (typeof called === 'object') return NAMED[called.by](second, told);
   return first === 'fittings' ? `${called} ${nameOf(told, second)}` : called;
 }

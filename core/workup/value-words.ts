@@ -66,8 +66,6 @@ const TELLERS: Readonly<Record<Teller, (value: never, told: Told) => Sentence>> 
     say`${mm(length)}, to ${to === null ? 'the hull beside it' : nameOf(told, to)}`,
   becomes: (becomes: NonNullable<Fitting['becomes']>, told) =>
     say`${BECOMES_WORDS[becomes.is]}${becomes.for ? ` by ${nameOf(told, becomes.for)}` : ''}`,
-  feature: (becomes: NonNullable<Fitting['becomes']>, told) => TELLERS.becomes(becomes as never, told),
-  scupper: (plan: string) => say`${plan}`,
   run: (run: Run, told) => say`${runWords(run, told)}`,
   line: (line: Line) => say`${lineWords(line)}`,
   stowed: stowedWords,

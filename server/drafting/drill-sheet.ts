@@ -64,7 +64,7 @@ const everyHole: Section = ({ paper, sheet, w }) => {
       { name: '', width: 14 },
       { name: 'Hole', width: 30 },
       { name: 'Side', width: 26 },
-      { name: `From ${findDatum(w.surface, datum).id === 'bow' ? 'bow' : findDatum(w.surface, datum).id}`, width: 66 },
+      { name: `From ${findDatum(w.surface, datum).id}`, width: 66 },
       { name: 'Off centre', width: 50 },
       { name: 'From edge', width: 62 },
       { name: 'Check', width: 66 },

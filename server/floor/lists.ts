@@ -27,7 +27,7 @@ const LISTED = `r.id, r.number, r.title, r.place, r.promised, o.name AS owner, p
 const FROM = `rigs r LEFT JOIN owners o ON o.id = r.ownerId LEFT JOIN projections p ON p.rigId = r.id`;
 
 const rows = (db: Sequelize, sql: string): Promise<Row[]> => db.query<Row>(sql, { type: QueryTypes.SELECT });
-const named = ({ owner, hull }: Row) => ({ owner: owner ?? '', hull: hull ?? '' });
+const named = ({ owner, hull }: Pick<Row, 'owner' | 'hull'>) => ({ owner: owner ?? '', hull: hull ?? '' });
 
 /** What lies on the floor, with each hull's outline: read off what was projected, never worked up. */
 export async function floorOf(db: Sequelize): Promise<Floor> {
@@ -48,7 +48,8 @@ export async function floorOf(db: Sequelize): Promise<Floor> {
     today: todayIn(shop.timeZone),
     outlines: [...outlines.keys()].map((text) => JSON.parse(text) as [number, number][]),
     rigs: rigs.map(({ outline, progress, ...rig }) => ({
-      ...{ ...rig, ...named({ ...rig, outline, progress }) },
+      ...rig,
+      ...named(rig),
       outline: outlines.get(outline ?? '[]') ?? 0,
       progress: read(progress, NOTHING_YET),
     })),
@@ -61,7 +62,8 @@ export async function allRigs(db: Sequelize): Promise<RigList> {
   return {
     today: todayIn(shop.timeZone),
     rigs: rigs.map(({ progress, ...rig }) => ({
-      ...{ ...rig, ...named({ ...rig, progress }) },
+      ...rig,
+      ...named(rig),
       next: read(progress, NOTHING_YET).next,
     })),
   };

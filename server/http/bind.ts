@@ -1,5 +1,5 @@
 import { faultsOf } from '@plain-cleat/core/rig';
-import type { Role, Route, Staff } from '@plain-cleat/api';
+import type { PathParameters, Role, Route, Staff } from '@plain-cleat/api';
 import express, { type Request, type RequestHandler, type Response, type Router } from 'express';
 import multer, { MulterError } from 'multer';
 import type { z } from 'zod';
@@ -9,19 +9,12 @@ import { badInput, HttpProblem, malformed } from '../problems/problem';
 /** A file that came with a call. */
 export type SentFile = Pick<Express.Multer.File, 'buffer' | 'originalname'>;
 
-/** The names in a path: `/rigs/:rig/photos/:photo` has rig and photo. */
-type Names<Path extends string> = Path extends `${string}:${infer Name}/${infer Rest}`
-  ? Name | Names<`/${Rest}`>
-  : Path extends `${string}:${infer Name}`
-    ? Name
-    : never;
-
 export interface Call<B, Q, Path extends string> {
   readonly req: Request;
   readonly res: Response;
   readonly body: B;
   readonly query: Q;
-  readonly params: Readonly<Record<Names<Path>, string>>;
+  readonly params: PathParameters<Path>;
   readonly file: SentFile | undefined;
   /** The address it came from. */
   readonly from: string;
@@ -90,7 +83,7 @@ export function bind<B extends z.ZodType, Q extends z.ZodType, A extends z.ZodTy
         staff,
         body: read(r.body, req.body),
         query: read(r.query, req.query),
-        params: req.params as Record<Names<P>, string>,
+        params: req.params as PathParameters<P>,
         file: req.file,
         from: req.ip ?? '',
       };

@@ -7,15 +7,17 @@ import { findRig } from '../rigs/load';
 const DAYS = 60;
 const hashed = (token: string): string => createHash('sha256').update(token).digest('hex');
 
+const revoke = (rigId: string): Promise<unknown> => LinkRow.update({ revoked: true }, { where: { rigId } });
+
 /** Ends every link to the page of a rig. */
 export async function revokeLinks(rig: string): Promise<void> {
-  await LinkRow.update({ revoked: true }, { where: { rigId: (await findRig(rig)).id } });
+  await revoke((await findRig(rig)).id);
 }
 
 /** A new link to the page of a rig; the ones before end, unless they are kept. */
 export async function makeLink(rig: string, keep: boolean): Promise<{ url: string; expires: string }> {
   const { id: rigId } = await findRig(rig);
-  if (!keep) await revokeLinks(rig);
+  if (!keep) await revoke(rigId);
   const token = randomBytes(24).toString('base64url');
   const expires = new Date(Date.now() + DAYS * 86_400_000).toISOString();
   await LinkRow.create({ tokenHash: hashed(token), rigId, expires, revoked: false });

@@ -25,6 +25,9 @@ interface Within {
 const committed = (transaction: Within['transaction'], work: () => void): void =>
   transaction ? transaction.afterCommit(work) : work();
 
+/** For whom something is committed: one, or nobody. */
+const callers = (): readonly string[] => [caller() ?? []].flat();
+
 /** A rig that waits to be projected. */
 interface Touched {
   /** Who changed something of it. */
@@ -51,8 +54,8 @@ export class Projection {
   /** The one that is being projected. */
   private now: Touched | null = null;
   private running: Promise<void> | null = null;
-  /** Hulls whose rigs are being looked for. */
-  private readonly looking = new Set<Promise<void>>();
+  /** Hulls whose rigs are being looked for, and for whom. */
+  private readonly looking = new Map<string, { readonly by: Set<string>; readonly found: Promise<void> }>();
   /** What its hooks on the log are called. */
   private readonly follows = randomUUID();
   private readonly timer: NodeJS.Timeout;
@@ -64,39 +67,53 @@ export class Projection {
   /** Follows the log from now on: every rig, change and fact that is committed here is projected, for whoever called. */
   follow(): this {
     RigRow.addHook('afterCreate', this.follows, (row: RigRow, { transaction }: Within) => {
-      const by = caller();
-      committed(transaction, () => this.touch(row.id, by));
+      const by = callers();
+      committed(transaction, () => this.touch(row.id, ...by));
     });
     ChangeRow.addHook('afterCreate', this.follows, (row: ChangeRow, { transaction }: Within) => {
-      const by = caller();
-      committed(transaction, () => this.touch(row.rigId, by));
+      const by = callers();
+      committed(transaction, () => this.touch(row.rigId, ...by));
     });
     FactRow.addHook('afterCreate', this.follows, (row: FactRow, { transaction }: Within) => {
-      const by = caller();
-      committed(transaction, () => this.touchHull(row.hullId, by));
+      const by = callers();
+      committed(transaction, () => this.touchHull(row.hullId, ...by));
     });
     return this;
   }
 
   /** Something of this rig changed, by whom: they are shown what follows from it. */
-  touch(rigId: string, by?: string): void {
+  touch(rigId: string, ...by: readonly string[]): void {
     const touched = this.waiting.get(rigId) ?? touchedNow();
-    if (by !== undefined) touched.by.add(by);
+    for (const who of by) touched.by.add(who);
     this.waiting.set(rigId, touched);
     this.running ??= this.run().finally(() => (this.running = null));
   }
 
-  /** Something was found on this hull or done to it: all its rigs see it. */
-  private touchHull(hullId: string, by?: string, but?: string): void {
-    const looked = RigRow.findAll({ attributes: ['id'], where: { hullId } })
-      .then((rigs) => {
-        for (const { id } of rigs) if (id !== but) this.touch(id, by);
-      })
-      // The database is away: the sweep finds them.
-      .catch((error: unknown) => this.log.warn({ err: error, hullId }, 'rigs of a hull not projected'))
-      .finally(() => this.looking.delete(looked));
-    this.looking.add(looked);
+  /** Something was found on this hull or done to it: all its rigs see it. Of many facts at once they are looked for once. */
+  private touchHull(hullId: string, ...by: readonly string[]): void {
+    const looking = this.looking.get(hullId) ?? this.lookFor(hullId);
+    for (const who of by) looking.by.add(who);
   }
+
+  private lookFor(hullId: string): { readonly by: Set<string> } {
+    const by = new Set<string>();
+    const found = this.rigsOf(hullId).then(
+      (rigs) => {
+        this.looking.delete(hullId);
+        for (const id of rigs) this.touch(id, ...by);
+      },
+      (error: unknown) => {
+        this.looking.delete(hullId);
+        // The database is away: the sweep finds them.
+        this.log.warn({ err: error, hullId }, 'rigs of a hull not projected');
+      },
+    );
+    this.looking.set(hullId, { by, found });
+    return { by };
+  }
+
+  private rigsOf = async (hullId: string): Promise<string[]> =>
+    (await RigRow.findAll({ attributes: ['id'], where: { hullId } })).map((row) => row.id);
 
   /** Looks for what is not as its rig is: after an upgrade, or when a process ended before it had projected. */
   async sweep(): Promise<void> {
@@ -112,13 +129,21 @@ export class Projection {
    * Settles once what this person touched is projected, or after so many ms; what others do meanwhile is waited for by nobody.
    */
   async settledOf(by: string, most: number): Promise<void> {
-    await Promise.all(this.looking);
-    const mine = [...this.waiting.values(), ...(this.now ? [this.now] : [])].filter((t) => t.by.has(by));
-    if (mine.length === 0) return;
-    for (const t of mine) t.wanted = true;
+    const looked = [...this.looking.values()].filter((l) => l.by.has(by)).map((l) => l.found);
+    const touched = this.touchedBy(by);
+    if (looked.length + touched.length === 0) return;
     const late = new Promise<void>((resolve) => setTimeout(resolve, most).unref());
-    await Promise.race([Promise.all(mine.map((t) => t.projected)), late]);
+    const settled = async (): Promise<void> => {
+      await Promise.all(looked);
+      const mine = this.touchedBy(by);
+      for (const t of mine) t.wanted = true;
+      await Promise.all(mine.map((t) => t.projected));
+    };
+    await Promise.race([settled(), late]);
   }
+
+  private touchedBy = (by: string): Touched[] =>
+    [...this.waiting.values(), ...(this.now ? [this.now] : [])].filter((t) => t.by.has(by));
 
   /** Ends once what was touched is projected. */
   async stop(): Promise<void> {
@@ -126,7 +151,8 @@ export class Projection {
     RigRow.removeHook('afterCreate', this.follows);
     ChangeRow.removeHook('afterCreate', this.follows);
     FactRow.removeHook('afterCreate', this.follows);
-    while (this.looking.size || this.running) await Promise.all([...this.looking, this.running]);
+    while (this.looking.size || this.running)
+      await Promise.all([...[...this.looking.values()].map((l) => l.found), this.running]);
   }
 
   private async run(): Promise<void> {
@@ -160,7 +186,7 @@ export class Projection {
       cuts: JSON.stringify(cuts),
     });
     // The other rigs of the hull are judged by its holes.
-    if ((before?.holes ?? '[]') !== written) this.touchHull(hullId, undefined, rigId);
+    if ((before?.holes ?? '[]') !== written) for (const id of await this.rigsOf(hullId)) if (id !== rigId) this.touch(id);
     // Signed for, it leaves the floor; changed since, it is back.
     const moved = closed ? 'handed over' : place === 'handed over' && changed ? 'yard' : place;
     if (moved !== place) await RigRow.update({ place: moved }, { where: { id: rigId, version, place } });

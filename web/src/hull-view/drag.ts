@@ -26,25 +26,18 @@ export class Drag {
   readonly frames = input(false);
   readonly grabbed = output<{ readonly more: boolean }>();
   readonly dragged = output<Dragged>();
+  private readonly element = inject<ElementRef<SVGElement>>(ElementRef).nativeElement;
   private held: { readonly dx: number; readonly dy: number; readonly moved: boolean } | null = null;
 
   constructor() {
-    const element = inject<ElementRef<SVGElement>>(ElementRef).nativeElement;
     const behaviour = drag<SVGElement, unknown>()
-      .container(() => element.ownerSVGElement as SVGSVGElement)
       .filter((event: MouseEvent) => !event.button && !(this.frames() && event.shiftKey))
       .on('start', (event: Event) => this.grab(event))
       .on('drag', (event: Event) => this.move(event))
       .on('end', (event: Event) => this.letGo(event));
-    select(element).call(behaviour);
-    inject(DestroyRef).onDestroy(() => select(element).on('.drag', null));
-    this.at = ({ sourceEvent }) => {
-      const touch = (sourceEvent as TouchEvent).changedTouches?.[0];
-      return this.boat().place(pointIn(touch ?? (sourceEvent as MouseEvent), element.parentElement as Element));
-    };
+    const dragged = select(this.element).call(behaviour);
+    inject(DestroyRef).onDestroy(() => dragged.on('.drag', null));
   }
-
-  private readonly at: (event: Event) => { x: number; y: number };
 
   /** It goes back to where it was. */
   putBack(): void {
@@ -70,6 +63,12 @@ export class Drag {
     const { held } = this;
     this.held = null;
     if (held?.moved) this.dragged.emit({ ...this.to(event, held), done: true });
+  }
+
+  /** Where the pointer is, mm. */
+  private at({ sourceEvent }: Event): { x: number; y: number } {
+    const touch = (sourceEvent as TouchEvent).changedTouches?.[0];
+    return this.boat().place(pointIn(touch ?? (sourceEvent as MouseEvent), this.element.parentElement as Element));
   }
 
   private to(event: Event, { dx, dy }: { readonly dx: number; readonly dy: number }): { x: number; y: number } {

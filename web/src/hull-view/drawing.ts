@@ -25,9 +25,13 @@ interface Looked {
   readonly flipped: boolean;
   /** Whether the side view stands under the plan. */
   readonly side: boolean;
-  /** What stands on it. */
-  readonly marks: readonly StripMark[];
+  /** How high that goes over the keel, mm. */
+  readonly tall: number;
 }
+
+/** How high the side view goes: all that stands, as far as it is shown, mm over the keel. */
+export const tallOf = (hull: HullSurface, marks: readonly StripMark[]): number =>
+  Math.min(SIGHT, Math.max(hull.gunwale(0), hull.gunwale(hull.length), ...marks.flatMap((m) => m.bodies.map((b) => b.top))));
 
 /** Over the plan: the tape. */
 const OVER = 62;
@@ -45,14 +49,11 @@ export class BoatDrawing {
 
   constructor(
     readonly hull: HullSurface,
-    { flipped, side, marks }: Looked,
+    { flipped, side, tall }: Looked,
   ) {
     this.half = (hull.beam / 2) * ((WIDTH - 130) / hull.length);
     this.middle = OVER + this.half + 10;
     this.scale = new Scale(hull, this.middle, flipped);
-    // The side view goes as high as what stands, as far as it is shown.
-    const stands = marks.flatMap((m) => m.bodies.map((b) => b.top));
-    const tall = Math.min(SIGHT, Math.max(hull.gunwale(0), hull.gunwale(hull.length), ...stands));
     this.ground = this.middle + this.half + 16 + (side ? tall * this.scale.perMm + 14 : 0);
     this.height = this.ground + (side ? 20 : 0);
   }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { BoatDrawing } from './drawing';
 import { bandPaths, planEdges } from './shapes';
 import { fillingsOf, roomsOf } from './inside';
+import { MARK } from './letters';
 import { clearOf } from './spread';
 
 /** Where a fitting may not stand in the paddle stroke. */
@@ -13,8 +14,6 @@ export interface StripBand {
 
 /** How long the name of an end is, in drawing units. */
 const END_WORD = 36;
-/** Half of a mark, in drawing units. */
-const MARK = 14.5;
 
 /** The hull from above: its edges, decks and what is fixed to it; with the deck lifted off its rooms and what fills it. */
 @Component({
@@ -58,7 +57,7 @@ export class HullLayer {
     const end = (says: 'BOW' | 'STERN', at: number, out: 1 | -1) => {
       const from = scale.x(at) + out * 8;
       const word = from + (out * END_WORD) / 2;
-      const y = clearOf(this.marks(), { x: word, y: middle }, { x: END_WORD / 2 + MARK, y: 5 + MARK });
+      const y = clearOf(this.marks(), { x: word, y: middle }, { x: (END_WORD + MARK) / 2, y: 5 + MARK / 2 });
       return { says, x: from, y: y + 4, anchor: out < 0 ? 'end' : 'start' };
     };
     const out = flipped ? -1 : 1;

@@ -2,7 +2,7 @@ import type { BoatDrawing, StripMark } from './drawing';
 import { spreadApart } from './spread';
 
 /** Between the middles of two marks, in drawing units: they do not touch. */
-const MARK = 29;
+export const MARK = 29;
 
 /** A mark where it is drawn, with a leader to where its fitting stands when that is elsewhere. */
 export interface Letter extends StripMark {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output, signal, viewChildren } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, model, output, viewChildren } from '@angular/core';
 import type { BoatDrawing, StripMark } from './drawing';
 import { Drag, type Dragged } from './drag';
 import type { Letter } from './letters';
@@ -19,26 +19,23 @@ export class MarksLayer {
   readonly picked = output<{ id: string; more: boolean }>();
   readonly moved = output<{ id: string; x: number; y: number; done: boolean }>();
   /** Which is under the finger, if any. */
-  readonly held = output<string | null>();
+  readonly held = model<string | null>(null);
   private readonly drags = viewChildren(Drag);
-  private readonly dragging = signal<string | null>(null);
 
   protected grab({ id }: StripMark, { more }: { readonly more: boolean }): void {
     this.picked.emit({ id, more });
   }
 
   protected drag(id: string, at: Dragged): void {
-    this.dragging.set(at.done ? null : id);
-    this.held.emit(at.done ? null : id);
+    this.held.set(at.done ? null : id);
     this.moved.emit({ id, ...at });
   }
 
   /** What is under the finger goes back to where it was; whether anything is. */
   putBack(): boolean {
-    const back = this.dragging() !== null;
+    const back = this.held() !== null;
     for (const drag of this.drags()) drag.putBack();
-    this.dragging.set(null);
-    this.held.emit(null);
+    this.held.set(null);
     return back;
   }
 

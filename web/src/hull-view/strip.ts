@@ -16,7 +16,7 @@ import type { Tape } from '@plain-cleat/core/rig';
 import type { Workup } from '@plain-cleat/core/workup';
 import { BodiesLayer } from './bodies-layer';
 import { CablesLayer, type StripRun } from './cables-layer';
-import { BoatDrawing, type StripMark } from './drawing';
+import { BoatDrawing, tallOf, type StripMark } from './drawing';
 import { HolesLayer } from './holes-layer';
 import { HullLayer, type StripBand } from './hull-layer';
 import { lettersOf } from './letters';
@@ -88,9 +88,10 @@ export class Strip {
     this.marks().filter((m) => this.shows() === 'all' || (m.inside ?? false) === this.lifted()),
   );
   protected readonly others = computed(() => this.marks().filter((m) => !this.toHand().includes(m)));
-  readonly boat = computed(
-    () => new BoatDrawing(this.workup().surface, { flipped: this.flipped(), side: this.side(), marks: this.toHand() }),
-  );
+  private readonly hull = computed(() => this.workup().surface);
+  private readonly tall = computed(() => tallOf(this.hull(), this.toHand()));
+  /** The same while a fitting is dragged, unless the side view grows: what does not move is not drawn anew. */
+  readonly boat = computed(() => new BoatDrawing(this.hull(), { flipped: this.flipped(), side: this.side(), tall: this.tall() }));
   protected readonly letters = computed(() => lettersOf(this.boat(), this.toHand(), this.held()));
   protected readonly zoomed = new Zoomed();
   protected readonly frameRect = computed(() => {
@@ -120,14 +121,10 @@ export class Strip {
     afterNextRender(() =>
       this.zoomed.hold(
         this.svg().nativeElement,
-        () => this.size(),
+        () => [this.boat().width, this.boat().height],
         (event) => this.arranging() && !(event as MouseEvent).shiftKey,
       ),
     );
-  }
-
-  private size(): [number, number] {
-    return [this.boat().width, this.boat().height];
   }
 
   /** Pointer to hull millimetres. */
@@ -179,7 +176,7 @@ export class Strip {
   /** Twice as close, about what is chosen or the middle of the boat. */
   closer(): void {
     const { x, y } = this.boat().at(this.chosen()?.at ?? { x: this.boat().hull.length / 2, y: 0 });
-    this.zoomed.closer([x, y], this.size());
+    this.zoomed.closer([x, y]);
   }
 
   whole(): void {

@@ -36,14 +36,14 @@ describe('a drawing seen closer', () => {
 
   it('twice as close keeps what is asked for where it is seen, never leaves the drawing, and at the closest is the whole again', () => {
     const { zoomed } = held();
-    zoomed.closer([465, 200], [930, 400]);
+    zoomed.closer([465, 200]);
     expect([zoomed.k(), zoomed.view()]).toEqual([2, { x: 232.5, y: 100 }]);
-    zoomed.closer([0, 0], [930, 400]);
+    zoomed.closer([0, 0]);
     expect(zoomed.k()).toBe(4);
     expect(zoomed.view()).toEqual({ x: 0, y: 0 });
-    zoomed.closer([930, 400], [930, 400]);
+    zoomed.closer([930, 400]);
     expect(zoomed.view().x + 930 / zoomed.k()).toBeLessThanOrEqual(930 + 1e-9);
-    zoomed.closer([10, 10], [930, 400]);
+    zoomed.closer([10, 10]);
     expect(zoomed.k()).toBe(1);
   });
 
@@ -53,19 +53,26 @@ describe('a drawing seen closer', () => {
     expect(zoomed.k()).toBe(1);
     expect(wheel(svg, -100)).toBeFalse();
     expect(zoomed.k()).toBeCloseTo(Math.SQRT2, 3);
+    for (let i = 0; i < 9; i++) wheel(svg, -100);
+    expect(zoomed.k()).toBe(8);
     zoomed.whole();
     expect(zoomed.k()).toBe(1);
+    for (let i = 0; i < 5; i++) wheel(svg, -100);
+    expect(zoomed.k()).toBeGreaterThan(4);
+    // Not twice as close any more, and no closer than the closest.
+    zoomed.closer([465, 200]);
+    expect(zoomed.k()).toBe(8);
   });
 
   it('is moved by as much as the hand, only where it is closer and may be', () => {
     const { svg, zoomed } = held();
     dragged(svg, 500, 400);
     expect(zoomed.view().x).toBeCloseTo(0, 9);
-    zoomed.closer([465, 200], [930, 400]);
+    zoomed.closer([465, 200]);
     dragged(svg, 500, 400);
     expect(zoomed.view().x).toBeCloseTo(232.5 + 50, 6);
     const other = held(false);
-    other.zoomed.closer([465, 200], [930, 400]);
+    other.zoomed.closer([465, 200]);
     dragged(other.svg, 500, 400);
     expect(other.zoomed.view().x).toBeCloseTo(232.5, 6);
   });

@@ -1,5 +1,5 @@
 import { computed, signal } from '@angular/core';
-import { select } from 'd3-selection';
+import { select, type Selection } from 'd3-selection';
 import { zoom, zoomIdentity, type D3ZoomEvent, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
 
 /** Of a notch of a wheel, some hundred pixels, it is seen half as close again; a line is so many pixels. */
@@ -11,8 +11,11 @@ const MOST = 8;
 /** A drawing seen closer and moved about, never off its edge. */
 export class Zoomed {
   private readonly transform = signal<ZoomTransform>(zoomIdentity);
-  private behaviour: ZoomBehavior<SVGSVGElement, unknown> | null = null;
-  private svg: SVGSVGElement | null = null;
+  private held: {
+    readonly svg: Selection<SVGSVGElement, unknown, null, undefined>;
+    readonly behaviour: ZoomBehavior<SVGSVGElement, unknown>;
+    readonly size: () => readonly [number, number];
+  } | null = null;
 
   /** How much closer. */
   readonly k = computed(() => this.transform().k);
@@ -30,7 +33,6 @@ export class Zoomed {
    * @param moves whether a press may move it
    */
   hold(svg: SVGSVGElement, size: () => readonly [number, number], moves: (event: Event) => boolean): void {
-    this.svg = svg;
     const behaviour = zoom<SVGSVGElement, unknown>()
       .scaleExtent([1, MOST])
       .wheelDelta((event: WheelEvent) => -event.deltaY * (event.deltaMode === event.DOM_DELTA_LINE ? LINE : 1) * WHEEL)
@@ -48,28 +50,22 @@ export class Zoomed {
       const y = Math.min(0, Math.max(transform.y, h - h * transform.k));
       return zoomIdentity.translate(x, y).scale(transform.k);
     });
-    select(svg).call(behaviour).on('dblclick.zoom', null);
-    this.behaviour = behaviour;
+    this.held = { svg: select(svg).call(behaviour).on('dblclick.zoom', null), behaviour, size };
   }
 
   whole(): void {
-    if (this.svg) this.behaviour?.transform(select(this.svg), zoomIdentity);
+    this.held?.behaviour.transform(this.held.svg, zoomIdentity);
   }
 
   /** Twice as close about a point of the drawing, which comes to the middle unless it is seen; at the closest it is the whole again. */
-  closer([px, py]: readonly [number, number], [width, height]: readonly [number, number]): void {
+  closer([px, py]: readonly [number, number]): void {
+    if (!this.held) return;
     if (this.k() >= MOST) return this.whole();
-    const { k } = this.transform();
+    const { svg, behaviour, size } = this.held;
+    const [width, height] = size();
     const [x, y] = this.transform().apply([px, py]);
-    const seen = x > 0 && x < width && y > 0 && y < height;
-    const [sx, sy] = seen ? [x, y] : [width / 2, height / 2];
-    const next = zoomIdentity.translate(sx - 2 * k * px, sy - 2 * k * py).scale(2 * k);
-    if (this.svg && this.behaviour) {
-      const extent = [
-        [0, 0],
-        [width, height],
-      ] as [[number, number], [number, number]];
-      this.behaviour.transform(select(this.svg), this.behaviour.constrain()(next, extent, extent));
-    }
+    if (x > 0 && x < width && y > 0 && y < height) return behaviour.scaleBy(svg, 2, [x, y]);
+    behaviour.scaleBy(svg, 2);
+    behaviour.translateTo(svg, px, py);
   }
 }

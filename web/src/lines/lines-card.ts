@@ -23,7 +23,7 @@ import { pointOf, tieChoices } from './tie-choices';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [...[Cut, Mass, Words, Print, MatButtonModule, MatTableModule, ReactiveFormsModule, ChoiceField, ValidSubmit, Icons]],
   templateUrl: './lines-card.html',
-  styleUrl: './lines.scss',
+  styleUrl: '../rows/listed.scss',
 })
 export class LinesCard {
   private readonly store = inject(RigStore);

@@ -66,7 +66,7 @@ import { SignalCard } from './signal-card';
   ],
   providers: [Fixes, LineDesk],
   templateUrl: './wire.html',
-  styleUrl: './wire.scss',
+  styleUrls: ['../rows/listed.scss', './wire.scss'],
 })
 export default class Wire {
   protected readonly store = inject(RigStore);
