@@ -30,6 +30,7 @@ import { Parts } from '../stores/parts';
 import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, withPart, withSpot } from './draft';
+import { field, liveForm, liveRows, words } from '../controls/live-form';
 
 /** The shop's library of assemblies and the bench they are built on: no boat needed. */
 @Component({
@@ -64,8 +65,34 @@ export default class Assemblies {
     { axis: 'heading', says: 'Turned', name: 'turned', kind: 'degrees', most: 360 },
   ] as const;
   protected readonly columns = ['part', 'on', ...this.spots.map((s) => s.axis), 'held', 'acts'];
-  protected readonly byId = (_: number, i: Fitted): string => i.placed.id;
+  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
   protected readonly items = computed(() => [...(this.built()?.items ?? [])]);
+  protected readonly rows = liveRows(
+    () => this.items(),
+    (item) => ({
+      on: field(
+        () => item().placed.below?.id ?? '',
+        (on) => this.stand(item(), on),
+      ),
+      u: this.spot(item, 'u'),
+      v: this.spot(item, 'v'),
+      heading: this.spot(item, 'heading'),
+      hold: field(
+        () => item().mounted.hold,
+        (hold) => this.hold(item(), hold),
+      ),
+    }),
+    (item) => `${this.draft()?.assembly.id} ${item.placed.id}`,
+  );
+  protected readonly about = liveForm(
+    {
+      name: words(
+        () => this.draft()?.assembly.name ?? '',
+        (name) => this.rename(name),
+      ),
+    },
+    () => this.draft()?.assembly.id,
+  );
   protected feet = (item: Fitted): Choice<string>[] =>
     this.items()
       .filter((i) => i !== item)
@@ -190,27 +217,32 @@ export default class Assemblies {
     else this.held.set(next);
   }
 
-  protected spotOf(item: Fitted, axis: 'u' | 'v' | 'heading'): number | null {
-    const { place } = item.placed;
-    return place.on === 'fitting' ? place[axis] : null;
+  private spot(item: () => Fitted, axis: 'u' | 'v' | 'heading') {
+    return field(
+      () => {
+        const { place } = item().placed;
+        return place.on === 'fitting' ? place[axis] : null;
+      },
+      (value) => this.type(item(), axis, value ?? 0),
+    );
   }
 
-  protected type(item: Fitted, axis: 'u' | 'v' | 'heading', value: number): void {
+  private type(item: Fitted, axis: 'u' | 'v' | 'heading', value: number): void {
     const draft = this.draft();
     if (draft) this.change(withSpot(draft.assembly, item.placed.id, { [axis]: value }));
   }
 
-  protected hold(item: Fitted, hold: Fitting['mount']['hold']): void {
+  private hold(item: Fitted, hold: Fitting['mount']['hold']): void {
     const draft = this.draft();
     if (draft) this.change(withHold(draft.assembly, item.placed.id, hold));
   }
 
-  protected stand(item: Fitted, on: string): void {
+  private stand(item: Fitted, on: string): string | undefined {
     const draft = this.draft();
-    if (!draft) return;
+    if (!draft) return undefined;
     const next = withFoot(draft.assembly, item.placed.id, on);
-    this.fault.set(next === draft.assembly ? 'Stands on: that one stands on this.' : '');
     this.change(next);
+    return next === draft.assembly ? 'That one stands on this.' : undefined;
   }
 
   protected remove(id: string): void {
@@ -220,7 +252,7 @@ export default class Assemblies {
     this.chosen.set(draft.assembly.base);
   }
 
-  protected rename(name: string): void {
+  private rename(name: string): void {
     const draft = this.draft();
     if (draft && name.trim() !== draft.assembly.name) this.change({ ...draft.assembly, name: name.trim() });
   }

@@ -33,6 +33,7 @@ import type { RigState } from '../stores/rig.state';
 import { RigStore } from '../stores/rig.store';
 import type { BenchWorker } from '../workers/bench.worker';
 import { WorkerDesk } from '../workers/worker-desk';
+import { field, liveForm, liveRows } from '../controls/live-form';
 
 interface Row {
   readonly reading: Reading;
@@ -72,7 +73,7 @@ export class BenchCard {
     ...(this.metered() ? ['meter'] : []),
     'verdict',
   ]);
-  protected readonly byId = (_: number, r: Row): string => r.reading.id;
+  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
   protected readonly kinds: readonly Choice<Fault['is'] | 'any'>[] = [
     { value: 'any', says: 'any fault' },
     ...FAULTS.map((value) => ({ value, says: value })),
@@ -191,6 +192,28 @@ export class BenchCard {
       : null;
   });
 
+  protected readonly forms = liveRows(
+    () => this.rows(),
+    (row) => ({
+      volts: field(
+        () => row().volts,
+        (volts) => this.take(row().reading, volts),
+      ),
+    }),
+    (row) => row.reading.id,
+  );
+  /** What the next reading shows. */
+  protected readonly reads = liveForm({
+    volts: field<number | null>(
+      () => null,
+      (volts) => {
+        const next = this.next();
+        if (next) this.take(next.reading, volts);
+      },
+      { clears: true },
+    ),
+  });
+
   constructor() {
     inject(DestroyRef).onDestroy(() => this.desk.close());
   }
@@ -198,7 +221,7 @@ export class BenchCard {
   protected volts = (v: number): string => `${v.toFixed(2)} V`;
 
   /** What was read: kept as a fact, or for practice here alone. */
-  protected take(reading: Reading, volts: number | null, meter: 'typed' | 'bench meter' = 'typed'): void {
+  private take(reading: Reading, volts: number | null, meter: 'typed' | 'bench meter' = 'typed'): void {
     if (volts === null) return;
     if (this.practice()) this.practised.update((p) => new Map(p).set(reading.id, volts));
     else this.store.keep({ kind: 'circuitRead', reading: reading.id, volts, circuit: this.print(), meter });

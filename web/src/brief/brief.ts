@@ -26,6 +26,7 @@ import { type Part, QUESTIONS, type Taps, type Typed } from './questions';
 import { LIMITS } from '../seats/limits';
 import { WishImport } from './wish-import';
 import { WishList } from './wish-list';
+import { field, type LiveField, liveForm, words } from '../controls/live-form';
 
 /** The brief: one row a question, the answer a tap, under it what that answer changes. */
 @Component({
@@ -58,6 +59,53 @@ export default class BriefStep {
   protected readonly questions = QUESTIONS;
   protected readonly limits = LIMITS;
   protected readonly brief = computed(() => this.store.state()?.plan.brief);
+  /** The figures that are typed, by the answer they are. */
+  protected readonly figures = liveForm(
+    Object.fromEntries(
+      QUESTIONS.flatMap((q) => q.parts)
+        .filter((part): part is Typed => !('of' in part))
+        .map((part) => [
+          part.key,
+          field(
+            () => this.figure(part),
+            (value) => this.type(part, value),
+          ),
+        ]),
+    ) as Readonly<Record<Typed['key'], LiveField<number | null>>>,
+  );
+  protected readonly form = liveForm({
+    stature: field(
+      () => this.second().stature,
+      (mm) => this.setSecond('stature', mm),
+    ),
+    weightKg: field(
+      () => this.second().weightKg,
+      (kg) => this.setSecond('weightKg', kg),
+    ),
+    metres: field<number | null>(
+      () => this.way().metres,
+      (metres) => this.setWay({ metres: metres ?? 0 }),
+    ),
+    ground: field(
+      () => this.way().ground,
+      (ground) => this.setWay({ ground }),
+    ),
+    by: field(
+      () => this.way().by,
+      (by) => this.setWay({ by }),
+    ),
+    minutes: field(
+      () => this.way().minutes,
+      (minutes) => this.setWay({ minutes }),
+    ),
+    ownGear: this.text('ownGear'),
+    later: this.text('later'),
+    notes: this.text('notes'),
+    promised: field(
+      () => this.store.state()?.plan.promised ?? null,
+      (day) => this.setPromise(day),
+    ),
+  });
   protected readonly rules = computed(() => this.store.state()?.doc.shop.rules ?? []);
   /** What the answer to each question changes, in the reader's units. */
   protected readonly effects = computed(() => {
@@ -109,12 +157,12 @@ export default class BriefStep {
   }
 
   /** What stands in a typed answer; a paddle that nobody chose is the shop's usual one. */
-  protected figure(part: Typed): number | null {
+  private figure(part: Typed): number | null {
     const value = this.brief()?.[part.key] as number | null | undefined;
     return value ?? (part.key === 'paddle' ? (this.store.state()?.doc.shop.stroke.paddle ?? null) : null);
   }
 
-  protected type(part: Typed, value: number | null): void {
+  private type(part: Typed, value: number | null): void {
     const rounded = value === null || part.kind === 'money' ? value : Math.round(value * 10) / 10;
     this.answer(part.key, rounded as never);
   }
@@ -131,7 +179,7 @@ export default class BriefStep {
       : `Second paddler: their ${stature === null ? 'height' : 'weight'} too.`;
   });
 
-  protected setSecond(key: 'stature' | 'weightKg', value: number | null): void {
+  private setSecond(key: 'stature' | 'weightKg', value: number | null): void {
     const next = { ...this.second(), [key]: value === null ? null : Math.round(value * 10) / 10 };
     const { stature, weightKg } = next;
     const whole = stature !== null && weightKg !== null;
@@ -151,8 +199,9 @@ export default class BriefStep {
 
   protected readonly grounds = GROUNDS.map((value) => ({ value, says: GROUND_WORDS[value] }));
   protected readonly carriedBy = CARRIED_BY.map((value) => ({ value, says: BY_WORDS[value] }));
+  private way = (): Brief['way'] => this.brief()?.way ?? USUAL_BRIEF.way;
   /** The way to the water, an answer at a time. */
-  protected setWay(to: Partial<Brief['way']>): void {
+  private setWay(to: Partial<Brief['way']>): void {
     const way = this.brief()?.way;
     if (way) this.answer('way', { ...way, ...to });
   }
@@ -164,11 +213,14 @@ export default class BriefStep {
     return { brief, gearKg: Math.max(state?.workup.weight.gearKg ?? 0, USUAL_GEAR[brief.tier]) };
   });
 
-  protected write(key: 'notes' | 'later' | 'ownGear', text: string): void {
-    this.answer(key, text);
+  private text(key: 'notes' | 'later' | 'ownGear') {
+    return words(
+      () => this.brief()?.[key] ?? '',
+      (text) => this.answer(key, text),
+    );
   }
 
-  protected setPromise(to: string | null): void {
+  private setPromise(to: string | null): void {
     const state = this.store.state();
     if (state && to !== state.plan.promised)
       this.store.change({ id: crypto.randomUUID(), kind: 'promiseRig', from: state.plan.promised, to });

@@ -8,6 +8,7 @@ import { addressOf, ROUTES } from '@plain-cleat/api';
 import type { Photo } from '@plain-cleat/core/rig';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { wordsOf } from '../stores/problems';
+import { field, liveRows, words } from '../controls/live-form';
 
 /** The owner's photos, along the boat at their places. */
 @Component({
@@ -35,17 +36,13 @@ import { wordsOf } from '../stores/problems';
       </div>
     }
     <ul>
-      @for (p of photos(); track p.id) {
+      @for (r of rows(); track r.controls) {
+        @let p = r.of;
         <li>
           <a [href]="p.url" target="_blank" rel="noopener"
             ><img [src]="p.url" [alt]="p.photo.caption || p.photo.name" loading="lazy"
           /></a>
-          <pc-text-field
-            class="grow"
-            label="What it shows"
-            [value]="p.photo.caption"
-            (entered)="write(p.id, p.photo, { caption: $event })"
-          />
+          <pc-text-field class="grow" label="What it shows" [control]="r.controls.caption" />
           <pc-quantity
             class="place"
             label="Aft of the bow"
@@ -54,8 +51,7 @@ import { wordsOf } from '../stores/problems';
             [optional]="true"
             [least]="0"
             [most]="state().workup.surface.length"
-            [value]="p.photo.x"
-            (entered)="write(p.id, p.photo, { x: $event })"
+            [control]="r.controls.x"
           />
           <pc-delete-button [of]="p.photo.name" (pressed)="erase(p.id, p.photo)" />
         </li>
@@ -115,6 +111,21 @@ export class OwnerPhotos {
       .sort((a, b) => (a.photo.x ?? 1e9) - (b.photo.x ?? 1e9));
   });
 
+  protected readonly rows = liveRows(
+    () => this.photos(),
+    (p) => ({
+      caption: words(
+        () => p().photo.caption,
+        (caption) => this.write(p().id, p().photo, { caption }),
+      ),
+      x: field(
+        () => p().photo.x,
+        (x) => this.write(p().id, p().photo, { x }),
+      ),
+    }),
+    (p) => p.id,
+  );
+
   protected open(file: File): void {
     this.fault.set(file.size > 40_000_000 ? 'The photo is over 40 MB; send a smaller copy.' : '');
     if (this.fault()) return;
@@ -134,7 +145,7 @@ export class OwnerPhotos {
     });
   }
 
-  protected write(photo: string, from: Photo, more: Partial<Photo>): void {
+  private write(photo: string, from: Photo, more: Partial<Photo>): void {
     this.store.change({ id: crypto.randomUUID(), kind: 'keepPhoto', photo, from, to: { ...from, ...more } });
   }
 

@@ -22,6 +22,7 @@ import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { wordsOf } from '../stores/problems';
+import { field, liveRows } from '../controls/live-form';
 
 const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count: 'how many', price: 'price', note: 'note' };
 
@@ -46,29 +47,20 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
     </div>
     @if (sheet(); as s) {
       <div class="columns">
-        @for (h of s.headings; track $index; let c = $index) {
-          <pc-choice-field
-            [label]="h || 'no heading'"
-            [choices]="meanings"
-            [value]="s.columns[c] ?? ''"
-            (entered)="map(c, $event)"
-          />
+        @for (h of headings(); track h.controls) {
+          <pc-choice-field [label]="h.of.heading || 'no heading'" [choices]="meanings" [control]="h.controls.means" />
         }
       </div>
       @if (s.dropped) {
         <p class="small muted">{{ s.dropped }} more lines were left out: a wish list has 500 at the most.</p>
       }
       <ul class="lines">
-        @for (l of lines(); track $index; let n = $index) {
+        @for (r of rows(); track r.controls; let n = $index) {
+          @let l = r.of;
           <li>
             <mat-checkbox [aria-label]="'Take ' + l.wish.text" [checked]="l.taken" (change)="take(n, $event.checked)" />
             <span>{{ l.wish.count > 1 ? l.wish.count + ' × ' : '' }}{{ l.wish.text }}</span>
-            <pc-pick-field
-              [name]="'Part for ' + l.wish.text"
-              [choices]="l.choices"
-              [value]="l.part"
-              (entered)="choose(n, $event)"
-            />
+            <pc-pick-field [name]="'Part for ' + l.wish.text" [choices]="l.choices" [control]="r.controls.part" />
             <span class="small">
               @for (ask of l.wish.asks; track $index) {
                 <span class="ask">{{ ask }}</span>
@@ -165,6 +157,24 @@ export class WishImport {
       };
     });
   });
+  protected readonly headings = liveRows(
+    () => (this.sheet()?.headings ?? []).map((heading, c) => ({ heading, means: this.sheet()?.columns[c] ?? '' })),
+    (column, at) => ({
+      means: field<string>(
+        () => column().means,
+        (means) => this.map(at(), means),
+      ),
+    }),
+  );
+  protected readonly rows = liveRows(
+    () => this.lines(),
+    (line, at) => ({
+      part: field(
+        () => line().part,
+        (part) => this.note(at(), { part }),
+      ),
+    }),
+  );
   protected readonly count = computed(() => this.lines().filter((l) => l.taken).length);
 
   private choicesFor(offers: readonly WishMatch[]): Choice<string>[] {
@@ -200,7 +210,7 @@ export class WishImport {
   }
 
   /** Mapped by hand, and remembered for the next sheet. */
-  protected map(column: number, value: string): void {
+  private map(column: number, value: string): void {
     const meaning = (COLUMN_MEANINGS as readonly string[]).includes(value) ? (value as ColumnMeaning) : null;
     const sheet = this.sheet();
     if (!sheet) return;
@@ -218,7 +228,6 @@ export class WishImport {
   private note(n: number, more: { part?: string; taken?: boolean; one?: boolean }): void {
     this.own.update((all) => ({ ...all, [n]: { ...all[n], ...more } }));
   }
-  protected choose = (n: number, part: string): void => this.note(n, { part });
   protected take = (n: number, taken: boolean): void => this.note(n, { taken });
   protected justOne = (n: number): void => this.note(n, { one: true });
 

@@ -11,6 +11,7 @@ import { matchWish, wishIndex } from '@plain-cleat/core/parts/catalog';
 import { everyPart } from './every-part';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
+import { field, liveRows } from '../controls/live-form';
 
 /** The owner's wish list, each line matched to a part or kept as its own. */
 @Component({
@@ -32,15 +33,11 @@ import type { Plan, Wish } from '@plain-cleat/core/rig';
       <span class="small muted">{{ lines().length }} {{ lines().length === 1 ? 'line' : 'lines' }}</span>
     </div>
     <ul class="wishes">
-      @for (l of lines(); track l.id) {
+      @for (r of rows(); track r.controls) {
+        @let l = r.of;
         <li>
           <span class="what">{{ l.wish.text }}</span>
-          <pc-pick-field
-            [name]="'Part for ' + l.wish.text"
-            [choices]="l.offers"
-            [value]="l.wish.part ?? ''"
-            (entered)="match(l.id, l.wish, $event)"
-          />
+          <pc-pick-field [name]="'Part for ' + l.wish.text" [choices]="l.offers" [control]="r.controls.part" />
           @if (l.says === 'own line') {
             <button
               mat-button
@@ -125,6 +122,17 @@ export class WishList {
     });
   });
 
+  protected readonly rows = liveRows(
+    () => this.lines(),
+    (line) => ({
+      part: field(
+        () => line().wish.part ?? '',
+        (part) => this.changed.emit({ id: line().id, to: { ...line().wish, part: part || null } }),
+      ),
+    }),
+    (line) => line.id,
+  );
+
   /** Each pasted line is a wish of its own. */
   protected add(): void {
     for (const text of this.form
@@ -134,9 +142,5 @@ export class WishList {
       .filter(Boolean))
       this.added.emit(text.slice(0, 200));
     this.form.reset();
-  }
-
-  protected match(id: string, wish: Wish, part: string): void {
-    this.changed.emit({ id, to: { ...wish, part: part || null } });
   }
 }

@@ -12,6 +12,7 @@ import { byItself, type BuildStep, readySteps } from '@plain-cleat/core/work/sch
 import { RigStore } from '../stores/rig.store';
 import { Words } from '../hull-view/words';
 import { ManagerForm, type ManagersAct } from '../rig/manager-form';
+import { field, liveRows } from '../controls/live-form';
 
 /** Building: steps to tick in their order, minutes spent, what waits for what. */
 @Component({
@@ -66,7 +67,19 @@ export default class Build {
     if (said) this.store.keep({ kind: 'tookBack', fact: said.id, why: '' });
   }
 
-  protected book(step: BuildStep, minutes: number | null): void {
+  protected readonly rows = liveRows(
+    () => this.steps(),
+    (step) => ({
+      minutes: field<number | null>(
+        () => null,
+        (minutes) => this.book(step(), minutes),
+        { clears: true },
+      ),
+    }),
+    (step) => step.id,
+  );
+
+  private book(step: BuildStep, minutes: number | null): void {
     if (minutes !== null) this.store.keep({ kind: 'minutesBooked', step: step.id, minutes });
   }
 

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
@@ -36,7 +35,7 @@ export const underHeadings = <T>(choices: readonly Choice<T>[]): { readonly unde
       }
       <mat-select
         canSelectNullableOptions
-        [formControl]="$any(bound())"
+        [formControl]="bound()"
         [placeholder]="placeholder()"
         [aria-label]="name() ?? ''"
         panelWidth=""
@@ -67,9 +66,4 @@ export const underHeadings = <T>(choices: readonly Choice<T>[]): { readonly unde
 export class ChoiceField<T> extends Field<T> {
   readonly choices = input.required<readonly Choice<T>[]>();
   protected readonly groups = computed(() => underHeadings(this.choices()));
-
-  constructor() {
-    super();
-    this.own.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.enter());
-  }
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { DateFnsAdapter } from '@angular/material-date-fns-adapter';
@@ -86,10 +86,6 @@ export class DateField extends Field<string | null> {
         takeUntilDestroyed(),
       )
       .subscribe((iso) => this.show(iso));
-    effect(() => {
-      const iso = this.value();
-      untracked(() => (this.control() ? undefined : this.show(iso)));
-    });
     this.day.valueChanges.pipe(takeUntilDestroyed()).subscribe((day) => {
       const control = this.bound();
       if (this.day.invalid) {
@@ -99,7 +95,6 @@ export class DateField extends Field<string | null> {
         return control.setErrors({ says: this.says() });
       }
       control.setValue(day ? formatISO(day, { representation: 'date' }) : null);
-      this.enter();
     });
   }
 

@@ -95,7 +95,6 @@ export class PickField<T> extends Field<T> {
       .subscribe(() => this.show());
     effect(() => {
       this.choices();
-      this.value();
       // What is just being typed stays when the list comes late.
       untracked(() => this.text.value === this.shown && this.show());
     });
@@ -117,7 +116,6 @@ export class PickField<T> extends Field<T> {
   protected pick(choice: Choice<T>): void {
     this.bound().setValue(choice.value);
     this.show();
-    this.enter();
   }
 
   /** What was typed is one of them, or what was chosen before stays. */

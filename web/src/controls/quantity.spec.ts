@@ -4,6 +4,7 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { PreferencesStore } from '../stores/preferences.store';
 import { UnitsStore } from '../stores/units.store';
+import { field, liveForm } from './live-form';
 import { QuantityField } from './quantity';
 import { ValidSubmit } from './valid-submit';
 
@@ -12,7 +13,7 @@ import { ValidSubmit } from './valid-submit';
   template: `
     <form [formGroup]="form" (pcSubmit)="sent.push(form.getRawValue())">
       <pc-quantity label="Weight" kind="mass" [control]="form.controls.weight" [least]="20" [most]="250" />
-      <pc-quantity label="Off centre" kind="length" [value]="off()" [refused]="refused()" (entered)="enter($event)" />
+      <pc-quantity label="Off centre" kind="length" [control]="place.controls.off" />
       <button mat-button type="submit">Save</button>
     </form>
   `,
@@ -20,13 +21,18 @@ import { ValidSubmit } from './valid-submit';
 class Host {
   readonly form = new FormGroup({ weight: new FormControl<number | null>(82) });
   readonly off = signal<number | null>(1560.5125);
-  readonly refused = signal('');
   readonly sent: object[] = [];
   readonly entered: (number | null)[] = [];
-  enter(mm: number | null): void {
+  readonly place = liveForm({
+    off: field(
+      () => this.off(),
+      (mm) => this.enter(mm),
+    ),
+  });
+  private enter(mm: number | null): string | void {
     this.entered.push(mm);
-    this.refused.set((mm ?? 0) > 2000 ? 'That is off the hull here.' : '');
-    if (!this.refused()) this.off.set(mm);
+    if ((mm ?? 0) > 2000) return 'That is off the hull here.';
+    this.off.set(mm);
   }
 }
 

@@ -12,7 +12,6 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   type AbstractControl,
   type ControlValueAccessor,
@@ -184,7 +183,7 @@ export class QuantityInput implements ControlValueAccessor, Validator {
       <input
         matInput
         [id]="inputId() ?? ''"
-        [formControl]="$any(bound())"
+        [formControl]="bound()"
         [pcQuantity]="kind()"
         [least]="least()"
         [most]="most()"
@@ -220,9 +219,4 @@ export class QuantityField extends Field<number | null> {
   private readonly typed = viewChild.required(QuantityInput);
   protected readonly reads = computed(() => this.typed().reads());
   protected readonly shownUnit = computed(() => this.unit() ?? unitOf(this.kind(), this.units.system()));
-
-  constructor() {
-    super();
-    this.own.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.enter());
-  }
 }

@@ -21,24 +21,24 @@ import { Field, SHOWN_ONCE_LEFT } from './field';
           matInput
           cdkTextareaAutosize
           [cdkAutosizeMinRows]="rows()"
-          [formControl]="$any(bound())"
+          [formControl]="bound()"
           [maxlength]="max()"
           [placeholder]="placeholder()"
           [attr.aria-label]="name() ?? null"
-          (change)="enter()"
+          (change)="leave($any($event.target).value)"
         ></textarea>
       } @else {
         <input
           matInput
           [id]="inputId() ?? ''"
           [type]="type()"
-          [formControl]="$any(bound())"
+          [formControl]="bound()"
           [maxlength]="max()"
           [placeholder]="placeholder()"
           [autocomplete]="autocomplete()"
           [attr.inputmode]="inputmode() ?? null"
           [attr.aria-label]="name() ?? null"
-          (change)="enter()"
+          (change)="leave($any($event.target).value)"
         />
       }
       <mat-error role="alert">{{ fault().says }}</mat-error>
@@ -56,4 +56,12 @@ export class TextField extends Field<string> {
   readonly type = input<'text' | 'password' | 'search'>('text');
   readonly autocomplete = input<'off' | 'username' | 'current-password' | 'new-password'>('off');
   readonly inputmode = input<'numeric' | 'decimal'>();
+
+  /** What is entered when the field is left is so at Enter too. */
+  protected leave(text: string): void {
+    const control = this.control();
+    if (control.updateOn !== 'blur') return;
+    control.markAsTouched();
+    if (control.value !== text) control.setValue(text, { emitModelToViewChange: false });
+  }
 }

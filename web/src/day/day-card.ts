@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSliderModule } from '@angular/material/slider';
@@ -15,6 +15,8 @@ import { TextField } from '../controls/text-field';
 import type { RigState } from '../stores/rig.state';
 import { RigStore } from '../stores/rig.store';
 import { DayChart } from './day-chart';
+import { ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
+import { field, liveForm, liveRows, words } from '../controls/live-form';
 
 interface LegRow extends Leg {
   readonly at: number;
@@ -28,7 +30,7 @@ interface LegRow extends Leg {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[ChoiceField, DayChart, DeleteButton, Icons, MatButtonModule, MatCheckboxModule, MatSliderModule, MatTableModule],
-    ...[QuantityField, TextField],
+    ...[QuantityField, ReactiveFormsModule, TextField],
   ],
   templateUrl: './day-card.html',
   styleUrl: './day-card.scss',
@@ -46,9 +48,6 @@ export class DayCard {
   protected readonly batteryColumns = ['battery', 'left', 'kept', 'touched', 'charge'];
   protected readonly ownColumns = ['thing', 'wanted', 'runs', 'card'];
   protected readonly batteryOf = (_: number, b: BatteryDay): string => b.fitting;
-  /** What is wrong with a clock time that was typed, by its field. */
-  protected readonly faults = signal<Readonly<Record<string, string>>>({});
-
   protected readonly worked = computed(() => this.state().workup.day);
   protected readonly day = computed(() => this.worked().day);
   protected readonly planned = computed(() => this.state().plan.day !== null);
@@ -80,7 +79,73 @@ export class DayCard {
     return [...fed, ...own];
   });
 
-  protected clock = printClock;
+  protected readonly form = liveForm({
+    starts: this.clock(
+      () => this.day().starts,
+      (starts) => this.put({ starts }),
+    ),
+    from: this.clock(
+      () => this.day().dark.from,
+      (from) => this.put({ dark: { ...this.day().dark, from } }),
+    ),
+    to: this.clock(
+      () => this.day().dark.to,
+      (to) => this.put({ dark: { ...this.day().dark, to } }),
+    ),
+    cold: field(
+      () => this.day().cold ?? false,
+      (cold) => this.freeze(cold),
+    ),
+  });
+  protected readonly rows = liveRows(
+    () => this.legs(),
+    (leg) => ({
+      does: field(
+        () => leg().does,
+        (does) => this.setLeg(leg().at, { does }),
+      ),
+      minutes: field<number | null>(
+        () => leg().minutes,
+        (minutes) => this.setLeg(leg().at, { minutes: minutes ?? 1 }),
+      ),
+      kmh: field<number | null>(
+        () => leg().kmh,
+        (kmh) => this.setLeg(leg().at, { kmh: kmh ?? 0 }),
+      ),
+      wind: this.from(leg, 'wind'),
+      stream: this.from(leg, 'stream'),
+    }),
+  );
+  protected readonly readings = liveRows(
+    () => this.day().readings,
+    (reading, at) => ({
+      kmh: field<number | null>(
+        () => reading().kmh,
+        (kmh) => this.setReading(at(), { kmh: kmh ?? reading().kmh }),
+      ),
+      amps: field<number | null>(
+        () => reading().amps,
+        (amps) => this.setReading(at(), { amps: amps ?? reading().amps }),
+      ),
+    }),
+  );
+  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+
+  private clock(stands: () => number, put: (minutes: number) => void) {
+    return words(
+      () => printClock(stands()),
+      (text) => put(minutesOf(text) ?? stands()),
+      { right: isClock },
+    );
+  }
+
+  private from(leg: () => LegRow, what: 'wind' | 'stream') {
+    return field<number | null>(
+      () => leg()[what] ?? 0,
+      (kmh) => this.setAgainst(leg().at, what, kmh),
+    );
+  }
+
   protected percent = (share: number): string => `${Math.round(100 * share)} %`;
   protected leftOf = ({ moments }: BatteryDay): string => {
     const left = moments.at(-1)?.left;
@@ -118,12 +183,18 @@ export class DayCard {
     this.store.change({ id: crypto.randomUUID(), kind: 'planDay', from, to: { ...this.day(), ...more } });
   }
 
-  protected setLeg(at: number, more: Partial<Leg>): void {
+  private freeze(cold: boolean): void {
+    const { cold: _, ...bare } = this.day();
+    const from = this.state().plan.day;
+    this.store.change({ id: crypto.randomUUID(), kind: 'planDay', from, to: cold ? { ...bare, cold } : bare });
+  }
+
+  private setLeg(at: number, more: Partial<Leg>): void {
     this.put({ legs: this.day().legs.map((leg, i) => (i === at ? { ...leg, ...more } : leg)) });
   }
 
   /** A current or wind of nought is none. */
-  protected setAgainst(at: number, what: 'wind' | 'stream', value: number | null): void {
+  private setAgainst(at: number, what: 'wind' | 'stream', value: number | null): void {
     const legs = this.day().legs.map((leg, i): Leg => {
       const { [what]: _, ...bare } = leg;
       return i !== at ? leg : value ? { ...bare, [what]: value } : bare;
@@ -140,19 +211,6 @@ export class DayCard {
     this.put({ legs: this.day().legs.filter((_, i) => i !== at) });
   }
 
-  protected setClock(field: 'starts' | 'from' | 'to', text: string): void {
-    const minutes = minutesOf(text);
-    this.faults.update((f) => ({ ...f, [field]: minutes === null ? 'Write it like 7:00 or 21:30.' : '' }));
-    if (minutes === null) return;
-    this.put(field === 'starts' ? { starts: minutes } : { dark: { ...this.day().dark, [field]: minutes } });
-  }
-
-  protected setCold(cold: boolean): void {
-    const { cold: _, ...bare } = this.day();
-    const from = this.state().plan.day;
-    this.store.change({ id: crypto.randomUUID(), kind: 'planDay', from, to: cold ? { ...bare, cold } : bare });
-  }
-
   protected setDuty(fitting: string, percent: number): void {
     this.put({ duty: { ...this.day().duty, [fitting]: percent / 100 } });
   }
@@ -162,7 +220,7 @@ export class DayCard {
     this.put({ readings: [...this.day().readings, last ? { kmh: last.kmh + 1, amps: last.amps } : { kmh: 4, amps: 8 }] });
   }
 
-  protected setReading(at: number, more: Partial<Day['readings'][number]>): void {
+  private setReading(at: number, more: Partial<Day['readings'][number]>): void {
     this.put({ readings: this.day().readings.map((r, i) => (i === at ? { ...r, ...more } : r)) });
   }
 
@@ -188,3 +246,5 @@ function minutesOf(text: string): number | null {
   const sum = Number(hours) * 60 + Number(minutes);
   return hours !== undefined && Number(hours) < 24 && Number(minutes) < 60 ? sum : null;
 }
+
+const isClock: ValidatorFn = ({ value }) => (minutesOf(String(value)) === null ? { says: 'Write it like 7:00 or 21:30.' } : null);

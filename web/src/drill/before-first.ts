@@ -16,6 +16,7 @@ import { mmApart, printLength, say, type Sentence } from '@plain-cleat/core/base
 import { Length, Words } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { field, liveRows } from '../controls/live-form';
 
 /** Before the first hole: known distances of this very boat, and the owner's agreement to the taped layout. */
 @Component({
@@ -64,7 +65,8 @@ import { UnitsStore } from '../stores/units.store';
         </div>
       }
       <p class="small muted">Tape pulled taut between two marks of this boat. What it differs by corrects every reading.</p>
-      @for (d of gate().distances; track d.from + d.to) {
+      @for (r of distances(); track r.controls) {
+        @let d = r.of;
         <p class="between">{{ d.fromName }} to {{ d.toName }}</p>
         <pc-quantity
           [label]="'drawn ' + print(d.expected)"
@@ -72,8 +74,7 @@ import { UnitsStore } from '../stores/units.store';
           placeholder="measured"
           [least]="1"
           [most]="longest()"
-          [clears]="true"
-          (entered)="keep(d, $event)"
+          [control]="r.controls.reading"
         />
         @if (d.measured; as m) {
           <p class="small">Measured {{ m.reading | length }}: {{ differs(m.reading, d.expected) | words }}.</p>
@@ -173,7 +174,19 @@ export class BeforeFirst {
     });
   }
 
-  protected keep({ from, to }: Pick<ToMeasure, 'from' | 'to'>, reading: number | null): void {
+  protected readonly distances = liveRows(
+    () => this.gate().distances,
+    (between) => ({
+      reading: field<number | null>(
+        () => null,
+        (reading) => this.keep(between(), reading),
+        { clears: true },
+      ),
+    }),
+    (d) => d.from + d.to,
+  );
+
+  private keep({ from, to }: Pick<ToMeasure, 'from' | 'to'>, reading: number | null): void {
     if (reading !== null) this.store.keep({ kind: 'readingTaken', from, to, run: 'taut', reading });
   }
 

@@ -24,6 +24,7 @@ import { InsideSection } from './inside-section';
 import { SomethingElse } from './something-else';
 import { Templates } from './templates';
 import { doneWord, roundKey, type Task, tasksOf } from './working';
+import { liveRows, words } from '../controls/live-form';
 
 /** Drilling: one hole at a time in huge figures, one bit at a time, held to mark, always taken back. */
 @Component({
@@ -154,8 +155,20 @@ export default class Drill {
 
   protected readonly oldHoles = computed(() => this.store.state()?.workup.drilling.oldHoles ?? []);
 
-  protected plug(hole: string, what: string): void {
-    if (what.trim()) this.store.keep({ kind: 'holePlugged', hole, with: what.trim() });
+  protected readonly plugs = liveRows(
+    () => this.oldHoles(),
+    (hole) => ({
+      plug: words(
+        () => '',
+        (what) => this.plug(hole().id, what.trim()),
+        { clears: true },
+      ),
+    }),
+    (hole) => hole.fact,
+  );
+
+  private plug(hole: string, what: string): void {
+    if (what) this.store.keep({ kind: 'holePlugged', hole, with: what });
   }
 
   protected choose(key: string): void {

@@ -40,6 +40,8 @@ import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, new
 import { Parts } from '../stores/parts';
 import { HullStore } from '../stores/hull-store';
 import { type FlatPhoto, PhotoDesk } from '../photo-desk/photo-desk';
+import { field, type LiveField, liveForm, liveRows, words } from '../controls/live-form';
+import { ReactiveFormsModule } from '@angular/forms';
 
 const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
   ['x', 'aft of bow'],
@@ -65,6 +67,7 @@ type Weighed = 'massKg' | 'capacityKg' | 'wheelsKg';
     Length,
     Words,
     MatButtonModule,
+    ReactiveFormsModule,
     MatTableModule,
     MatTooltipModule,
     MatButtonToggleModule,
@@ -179,11 +182,61 @@ export default class HullBench {
     return xa + ((t - a) / (b - a)) * (xb - xa);
   }
 
-  protected readonly readings = computed(() => [...this.draft().readings]);
-  protected readonly shownColumns = ['number', ...COLUMNS.map(([key]) => key), 'acts'];
-  protected readonly byPlace = (n: number): number => n;
+  protected readonly readings = liveRows(
+    () => this.draft().readings,
+    (reading, at) => ({
+      x: this.measured(reading, at, 'x'),
+      port: this.measured(reading, at, 'port'),
+      starboard: this.measured(reading, at, 'starboard'),
+      gunwale: this.measured(reading, at, 'gunwale'),
+      keel: this.measured(reading, at, 'keel'),
+    }),
+  );
 
-  protected type(row: number, column: keyof BenchReading, value: number | null): void {
+  private measured(reading: () => BenchReading, at: () => number, column: keyof BenchReading) {
+    return field<number | null>(
+      () => reading()[column],
+      (mm) => this.type(at(), column, mm),
+    );
+  }
+
+  protected readonly form = liveForm({
+    maker: words(
+      () => this.draft().rest.maker,
+      (maker) => this.about({ maker: maker.slice(0, 60) }),
+    ),
+    name: words(
+      () => this.draft().rest.name,
+      (name) => this.about({ name: name.slice(0, 60) }),
+    ),
+    kind: field(
+      () => this.draft().rest.kind,
+      (kind) => this.about({ kind }),
+    ),
+    material: field(
+      () => this.draft().rest.material,
+      (material) => this.about({ material }),
+    ),
+    traits: field(
+      () => this.draft().rest.traits ?? [],
+      (traits) => this.about({ traits }),
+    ),
+  });
+  protected readonly figures = liveForm(
+    Object.fromEntries(
+      (Object.keys(FIGURES) as Figure[]).map((key) => [
+        key,
+        field(
+          () => this.figure(key),
+          (value) => this.about(withFigure(this.draft().rest, key, value ?? 0)),
+        ),
+      ]),
+    ) as Readonly<Record<Figure, LiveField<number | null>>>,
+  );
+  protected readonly shownColumns = ['number', ...COLUMNS.map(([key]) => key), 'acts'];
+  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+
+  private type(row: number, column: keyof BenchReading, value: number | null): void {
     if (value === null) return;
     this.draft.update((d) => ({ ...d, readings: d.readings.map((r, i) => (i === row ? { ...r, [column]: value } : r)) }));
   }
@@ -208,20 +261,16 @@ export default class HullBench {
     this.draft.update((d) => ({ ...d, readings: d.readings.filter((_, i) => i !== row) }));
   }
 
-  protected about<K extends 'name' | 'maker' | 'kind' | 'material'>(key: K, value: string): void {
+  private about(more: Partial<HullDraft['rest']>): void {
     this.fault.set('');
-    this.draft.update((d) => ({ ...d, rest: { ...d.rest, [key]: value.slice(0, 60) } }));
+    this.draft.update((d) => ({ ...d, rest: { ...d.rest, ...more } }));
   }
 
   protected readonly traits = HULL_TRAITS;
   /** The parts that a maker may have fitted. */
   protected readonly parts = toSignal(inject(Parts).everything(), { initialValue: [] });
 
-  protected trait(traits: HullModel['traits']): void {
-    this.draft.update((d) => ({ ...d, rest: { ...d.rest, traits } }));
-  }
-
-  protected readonly figures = Object.entries(FIGURES) as [Figure, string][];
+  protected readonly named = Object.entries(FIGURES) as [Figure, string][];
 
   protected weighs = (key: Figure): key is Weighed => key === 'massKg' || key === 'capacityKg' || key === 'wheelsKg';
 
@@ -245,10 +294,6 @@ export default class HullBench {
       secondAft: secondSeat?.slide?.aft,
     };
     return lengths[key] ?? null;
-  }
-
-  protected typeFigure(key: Figure, value: number): void {
-    this.draft.update((d) => ({ ...d, rest: withFigure(d.rest, key, value) }));
   }
 
   protected rows = (list: FeatureList): readonly Row[] => list.rows(this.draft().rest);

@@ -29,6 +29,7 @@ import { More } from './more';
 import { Mounts } from './mounts';
 import { Straps } from './straps';
 import { TrackLines } from './track-lines';
+import { field, liveForm, words } from '../controls/live-form';
 
 /** The chosen fitting: its numbers to type exactly, its findings and fixes, how it is held. */
 @Component({
@@ -79,6 +80,19 @@ export class Card {
   protected readonly manages = computed(() => this.session.staff()?.role === 'manager');
   protected readonly suppliers = choicesOf(SUPPLIERS);
   protected readonly money = printMoney;
+  protected readonly form = liveForm(
+    {
+      supplier: field(
+        () => this.fitting().suppliedBy,
+        (by) => this.supply(by),
+      ),
+      note: words(
+        () => this.fitting().note,
+        (note) => this.writeNote(note),
+      ),
+    },
+    () => this.key,
+  );
 
   protected readonly fitting = computed(() => this.item().placed.fitting);
   protected readonly standing = computed(() => standingOf(this.state().workup.findings, this.item().placed.id));
@@ -135,17 +149,17 @@ export class Card {
     if (to) this.slid.emit(to);
   }
 
-  protected supply(to: string): void {
+  private supply(to: Fitting['suppliedBy']): void {
     this.changed.emit({
       id: this.id(),
       kind: 'supplyItem',
       item: this.key,
       from: this.fitting().suppliedBy,
-      to: to as Fitting['suppliedBy'],
+      to,
     });
   }
 
-  protected writeNote(to: string): void {
+  private writeNote(to: string): void {
     this.changed.emit({ id: this.id(), kind: 'noteItem', item: this.key, from: this.fitting().note, to: to.slice(0, 400) });
   }
 }

@@ -27,7 +27,7 @@ import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { unsettled } from '@plain-cleat/core/checks/findings';
 import { hookAt, RUN_NAMES } from '@plain-cleat/core/boat/hull';
 import type { RoomOffer } from '@plain-cleat/core/holding/inside';
-import { type Assembly, type Place, takeOff } from '@plain-cleat/core/rig';
+import { type Plan, type Assembly, type Place, takeOff } from '@plain-cleat/core/rig';
 import { MM_PER_INCH } from '@plain-cleat/core/base/units';
 import { Lanes } from '../hull-view/lanes';
 import { Strip } from '../hull-view/strip';
@@ -50,6 +50,7 @@ import { SetsBar } from './sets-bar';
 import { Several } from './several';
 import { Stowing } from '../inside/stowing';
 import { ToSettle } from './to-settle';
+import { field, liveForm } from '../controls/live-form';
 
 /** Laying out: the strip, the tape, sets, what to settle under the boat, lanes, palette and card. */
 @Component({
@@ -310,15 +311,26 @@ export default class LayOut {
     this.store.change({ ...fix.change, id: crypto.randomUUID() });
   }
 
-  protected hookOn(datum: string, run: string): void {
+  /** How the tape is hooked and runs. */
+  protected readonly tape = liveForm({
+    datum: field(
+      () => this.store.state()?.plan.tape.datum ?? '',
+      (datum) => this.hook({ datum }),
+    ),
+    run: field(
+      () => this.store.state()?.plan.tape.run ?? 'taut',
+      (run) => this.hook({ run }),
+    ),
+  });
+
+  private hook(more: Partial<Plan['tape']>): void {
     const from = this.store.state()?.plan.tape;
-    if (from) this.store.change({ id: crypto.randomUUID(), kind: 'hookTape', from, to: { datum, run: run as typeof from.run } });
+    if (from) this.store.change({ id: crypto.randomUUID(), kind: 'hookTape', from, to: { ...from, ...more } });
   }
 
   /** Where the tape itself was tapped: hooked there, on the centre line. */
   protected hookHere(x: number): void {
-    const run = this.store.state()?.plan.tape.run ?? 'taut';
-    this.hookOn(hookAt(x, 0), run);
+    this.hook({ datum: hookAt(x, 0) });
   }
 
   private walk(step: 1 | -1): void {

@@ -21,6 +21,7 @@ import {
 import type { RigState } from '../stores/rig.store';
 import { Moves } from './moves';
 import { OtherHulls } from './other-hulls';
+import { field, liveForm } from '../controls/live-form';
 
 /** The longest tether, mm. */
 const LONGEST = 6000;
@@ -31,7 +32,7 @@ const LONGEST = 6000;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule, MatCheckboxModule, QuantityField, ChoiceField],
   template: `
-    <pc-choice-field label="Stands on" [choices]="places()" [value]="here()" (entered)="standOn($event)" />
+    <pc-choice-field label="Stands on" [choices]="places()" [control]="form.controls.on" />
     @if (sets().length) {
       <div role="group" aria-label="Sets it belongs to">
         <span class="small muted">In the sets</span>
@@ -46,14 +47,7 @@ const LONGEST = 6000;
       </div>
     }
     @if (item().placed.part.rods) {
-      <pc-quantity
-        label="Leans more than its tube"
-        kind="degrees"
-        [least]="-90"
-        [most]="90"
-        [value]="item().placed.fitting.lean ?? 0"
-        (entered)="leanTo($event ?? 0)"
-      />
+      <pc-quantity label="Leans more than its tube" kind="degrees" [least]="-90" [most]="90" [control]="form.controls.lean" />
     }
     <pc-quantity
       label="Tether, length"
@@ -62,27 +56,21 @@ const LONGEST = 6000;
       [optional]="true"
       [least]="1"
       [most]="longest"
-      [value]="item().placed.fitting.tether?.length ?? null"
-      (entered)="tether($event)"
+      [control]="form.controls.tether"
     />
-    @if (item().placed.fitting.tether; as t) {
-      <pc-choice-field label="Tether made fast on" [choices]="anchors()" [value]="t.to ?? ''" (entered)="anchor($event)" />
+    @if (item().placed.fitting.tether) {
+      <pc-choice-field label="Tether made fast on" [choices]="anchors()" [control]="form.controls.anchor" />
     }
-    <pc-choice-field label="Used" [choices]="uses()" [value]="item().placed.fitting.often ?? ''" (entered)="useIt($event)" />
-    <pc-choice-field
-      label="For the road"
-      [choices]="roads()"
-      [value]="item().placed.fitting.comesOff ?? null"
-      (entered)="takeOnRoad($event)"
-    />
+    <pc-choice-field label="Used" [choices]="uses()" [control]="form.controls.often" />
+    <pc-choice-field label="For the road" [choices]="roads()" [control]="form.controls.road" />
     @if (comesOff()) {
-      <pc-choice-field label="Rides" [choices]="rides" [value]="item().placed.fitting.rides ?? null" (entered)="ride($event)" />
+      <pc-choice-field label="Rides" [choices]="rides" [control]="form.controls.rides" />
     }
     @if (item().placed.part.control) {
-      <pc-choice-field label="Hand" [choices]="hands()" [value]="item().placed.fitting.hand ?? null" (entered)="byHand($event)" />
+      <pc-choice-field label="Hand" [choices]="hands()" [control]="form.controls.hand" />
     }
     @if (state().plan.brief.second) {
-      <pc-choice-field label="Used by" [choices]="users" [value]="item().placed.fitting.by ?? null" (entered)="usedBy($event)" />
+      <pc-choice-field label="Used by" [choices]="users" [control]="form.controls.by" />
     }
     <mat-checkbox [checked]="!!item().placed.fitting.locked" (change)="flag('lockItem', 'locked')">Locked in place</mat-checkbox>
     <mat-checkbox [checked]="!!item().placed.fitting.float" (change)="flag('floatItem', 'float')">Float added</mat-checkbox>
@@ -120,6 +108,48 @@ export class More {
   private readonly moves = inject(Moves);
   private readonly hulls = inject(OtherHulls);
   protected readonly longest = LONGEST;
+  private readonly fitting = computed(() => this.item().placed.fitting);
+  protected readonly form = liveForm(
+    {
+      on: field(
+        () => this.here(),
+        (on) => this.standOn(on),
+      ),
+      lean: field(
+        () => this.fitting().lean ?? 0,
+        (degrees) => this.leanTo(degrees),
+      ),
+      tether: field(
+        () => this.fitting().tether?.length ?? null,
+        (mm) => this.tether(mm),
+      ),
+      anchor: field(
+        () => this.fitting().tether?.to ?? '',
+        (to) => this.anchor(to),
+      ),
+      often: field(
+        () => this.fitting().often ?? '',
+        (often) => this.useIt(often),
+      ),
+      road: field(
+        () => this.fitting().comesOff ?? null,
+        (off) => this.takeOnRoad(off),
+      ),
+      rides: field(
+        () => this.fitting().rides ?? null,
+        (by) => this.ride(by),
+      ),
+      hand: field(
+        () => this.fitting().hand ?? null,
+        (hand) => this.byHand(hand),
+      ),
+      by: field(
+        () => this.fitting().by ?? null,
+        (by) => this.usedBy(by),
+      ),
+    },
+    () => this.item().placed.id,
+  );
 
   protected readonly sets = computed(() => {
     const { plan } = this.state();

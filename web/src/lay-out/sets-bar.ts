@@ -10,6 +10,7 @@ import { zodValidator } from '../controls/zod-validator';
 import { entryOf, setsInOrder, rigSetSchema } from '@plain-cleat/core/rig';
 import { WhoSits } from '../seats/who-sits';
 import { RigStore, type RigState } from '../stores/rig.store';
+import { field, liveForm } from '../controls/live-form';
 
 /** Named sets of the same rig: show one, lay another over it, name a new one. */
 @Component({
@@ -30,13 +31,7 @@ import { RigStore, type RigState } from '../stores/rig.store';
       }
     </mat-button-toggle-group>
     @if (sets().length > 1 && state().set) {
-      <pc-choice-field
-        class="other"
-        label="Compare with"
-        [choices]="others()"
-        [value]="compare() ?? ''"
-        (entered)="compared.emit($event || null)"
-      />
+      <pc-choice-field class="other" label="Compare with" [choices]="others()" [control]="other.controls.set" />
     }
     @if (naming()) {
       <form [formGroup]="form" (pcSubmit)="add()" (keydown.escape)="naming.set(false)">
@@ -86,6 +81,12 @@ export class SetsBar {
   readonly compared = output<string | null>();
   protected readonly store = inject(RigStore);
   protected readonly naming = signal(false);
+  protected readonly other = liveForm({
+    set: field(
+      () => this.compare() ?? '',
+      (set) => this.compared.emit(set || null),
+    ),
+  });
   /** Whether it is open who sits in the set shown. */
   protected readonly sitting = signal(false);
   protected readonly sets = computed(() => {

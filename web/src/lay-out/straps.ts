@@ -9,6 +9,7 @@ import { ChoiceField } from '../controls/choice-field';
 import { DeleteButton } from '../controls/delete-button';
 import { Length } from '../hull-view/words';
 import type { RigState } from '../stores/rig.store';
+import { field, liveRows } from '../controls/live-form';
 
 /** The straps of a fitting: from which tie point to which, how long each is, and what they bear each way. */
 @Component({
@@ -17,21 +18,16 @@ import type { RigState } from '../stores/rig.store';
   imports: [ChoiceField, DeleteButton, Length, MatButtonModule],
   template: `
     <h3>Straps</h3>
-    @for (s of rows(); track $index; let n = $index) {
+    @for (s of rows(); track s.controls; let n = $index) {
       <div class="strap">
-        <pc-choice-field
-          [label]="'Strap ' + (n + 1) + ' from'"
-          [choices]="ties()"
-          [value]="s.from"
-          (entered)="set(n, 'from', $event)"
-        />
+        <pc-choice-field [label]="'Strap ' + (n + 1) + ' from'" [choices]="ties()" [control]="s.controls.from" />
         <pc-delete-button [of]="'strap ' + (n + 1)" (pressed)="remove(n)" />
-        <pc-choice-field class="across" label="to" [choices]="ties()" [value]="s.to" (entered)="set(n, 'to', $event)" />
-        <p class="small" [class.fault]="s.fault">
-          @if (s.fault) {
-            It holds nothing: {{ s.fault }}.
+        <pc-choice-field class="across" label="to" [choices]="ties()" [control]="s.controls.to" />
+        <p class="small" [class.fault]="s.of.fault">
+          @if (s.of.fault) {
+            It holds nothing: {{ s.of.fault }}.
           } @else {
-            {{ s.length | length }} long, {{ s.hooked ? 'hooked to it' : 'over it' }}.
+            {{ s.of.length | length }} long, {{ s.of.hooked ? 'hooked to it' : 'over it' }}.
           }
         </p>
       </div>
@@ -83,13 +79,27 @@ export class Straps {
   );
   private readonly straps = computed(() => strapsOf(this.item().placed, this.room(), this.points()));
   private readonly lies = computed(() => this.straps().map((s) => lash(this.item().placed, s, this.points())));
-  protected readonly rows = computed(() =>
+  private readonly lashed = computed(() =>
     this.lies().map((l, i) => {
       const strap = this.straps()[i] as Strap;
       return typeof l === 'string'
         ? { ...strap, fault: l, length: 0, hooked: false }
         : { ...strap, fault: '', length: l.length, hooked: l.hooked };
     }),
+  );
+  protected readonly rows = liveRows(
+    () => this.lashed(),
+    (strap, at) => ({
+      from: field(
+        () => strap().from,
+        (from) => this.set(at(), { from }),
+      ),
+      to: field(
+        () => strap().to,
+        (to) => this.set(at(), { to }),
+      ),
+    }),
+    (_, at) => `${this.item().placed.id} ${at}`,
   );
   protected readonly held = computed(() => {
     const { workup, plan, doc } = this.state();
@@ -117,8 +127,8 @@ export class Straps {
     });
   }
 
-  protected set(n: number, end: 'from' | 'to', key: string): void {
-    this.make(this.straps().map((s, i) => (i === n ? { ...s, [end]: key } : s)));
+  private set(n: number, end: Partial<Strap>): void {
+    this.make(this.straps().map((s, i) => (i === n ? { ...s, ...end } : s)));
   }
 
   protected remove(n: number): void {

@@ -8,6 +8,8 @@ import { printLength } from '@plain-cleat/core/base/units';
 import { Length } from '../hull-view/words';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { field, liveForm } from '../controls/live-form';
+import { tenths } from '../seats/limits';
 
 /** Bars of track are sold no longer (common practice, no source), mm. */
 const LONGEST = 2440;
@@ -25,8 +27,7 @@ const LONGEST = 2440;
         kind="length"
         [least]="shortest"
         [most]="longest"
-        [value]="length()"
-        (entered)="emit(round($event))"
+        [control]="form.controls.length"
       />
       @if (item().placed.fitting.length) {
         <button mat-button type="button" (click)="emit(null)">As sold</button>
@@ -80,6 +81,15 @@ export class TrackLines {
   protected readonly shortest = SHORTEST;
   protected readonly longest = LONGEST;
   protected readonly length = computed(() => this.item().placed.part.body.base.length);
+  protected readonly form = liveForm(
+    {
+      length: field<number | null>(
+        () => this.length(),
+        (mm) => this.emit(tenths(mm)),
+      ),
+    },
+    () => this.item().placed.id,
+  );
   protected readonly holes = computed(() =>
     this.item()
       .placed.part.holes.at.map((h) => h.u)
@@ -106,8 +116,6 @@ export class TrackLines {
   );
 
   private print = (mm: number, how: 'up' | 'down'): string => printLength(mm, this.units.system(), how);
-
-  protected round = (mm: number | null): number | null => (mm === null ? null : Math.round(mm * 10) / 10);
 
   protected emit(to: number | null): void {
     const { id, fitting } = this.item().placed;

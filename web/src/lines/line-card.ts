@@ -36,6 +36,7 @@ import { Cut, Length, Mass, Words } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { keyOf, pointOf, tieChoices } from './tie-choices';
+import { field, liveForm } from '../controls/live-form';
 
 /** One line: what it holds, what is cut, how it is led, how it holds in the water, and what the rigger makes of it. */
 @Component({
@@ -66,6 +67,51 @@ export class LineCard {
   });
 
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.lines, this.line().id) ?? null);
+  protected readonly form = liveForm(
+    {
+      of: field(
+        () => this.line().line.of,
+        (of) => this.set({ of }),
+      ),
+      diameter: field(
+        () => this.line().line.diameter,
+        (diameter) => this.set({ diameter }),
+      ),
+      way: field(
+        () => this.line().line.way,
+        (way) => this.set({ way }),
+      ),
+      carries: field(
+        () => this.line().line.carries ?? '',
+        (carries) => this.set({ carries: carries || undefined }),
+      ),
+      depth: field(
+        () => this.ground().depth,
+        (depth) => this.setGround({ depth }),
+      ),
+      bottom: field(
+        () => this.ground().bottom,
+        (bottom) => this.setGround({ bottom }),
+      ),
+      stream: field(
+        () => this.ground().stream,
+        (stream) => this.setGround({ stream }),
+      ),
+      wind: field(
+        () => this.ground().wind,
+        (wind) => this.setGround({ wind }),
+      ),
+      rode: field<number | null>(
+        () => this.line().rode,
+        (rode) => this.set({ rode: rode ?? undefined }),
+      ),
+      breaks: field<number>(
+        () => this.line().line.breaks ?? 0,
+        (newtons) => this.setBreaks(newtons),
+      ),
+    },
+    () => this.line().id,
+  );
   protected readonly traits = computed(() => USES[this.line().line.use]);
   protected readonly ground = computed((): Ground => this.plan()?.ground ?? USUAL_GROUND);
   protected readonly diameters = computed((): Choice<number>[] =>
@@ -116,11 +162,11 @@ export class LineCard {
     if (plan) this.put(lineWith(plan, { ...more, proposed: undefined }));
   }
 
-  protected setGround(more: Partial<Ground>): void {
+  private setGround(more: Partial<Ground>): void {
     this.set({ ground: { ...this.ground(), ...more } });
   }
 
-  protected setBreaks(newtons: number): void {
+  private setBreaks(newtons: number): void {
     this.set({ breaks: BREAKS.find((n) => n === newtons) });
   }
 

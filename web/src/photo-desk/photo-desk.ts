@@ -8,6 +8,7 @@ import { printLength } from '@plain-cleat/core/base/units';
 import { wrap } from 'comlink';
 import { UnitsStore } from '../stores/units.store';
 import type { PhotoWorker } from '../workers/photo.worker';
+import { field, liveForm } from '../controls/live-form';
 
 /** A photo seen from straight above, to scale: a picture and the part of the deck it shows, mm. */
 export interface FlatPhoto {
@@ -66,8 +67,7 @@ const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard
             [least]="f.least"
             [most]="9000"
             [optional]="f.key === 'check'"
-            [value]="f.value"
-            (entered)="type(f.key, $event ?? 0)"
+            [control]="form.controls[f.key]"
           />
         }
       </div>
@@ -161,8 +161,18 @@ export class PhotoDesk {
       : `The diagonal is off by ${print(t.residual)}. ${slip}`;
   });
 
-  protected type(key: 'fore' | 'long' | 'wide' | 'check', mm: number): void {
-    this.taped.update((t) => ({ ...t, [key]: mm }));
+  protected readonly form = liveForm({
+    fore: this.tapedAt('fore'),
+    long: this.tapedAt('long'),
+    wide: this.tapedAt('wide'),
+    check: this.tapedAt('check'),
+  });
+
+  private tapedAt(key: 'fore' | 'long' | 'wide' | 'check') {
+    return field<number | null>(
+      () => this.fields().find((f) => f.key === key)?.value ?? null,
+      (mm) => this.taped.update((t) => ({ ...t, [key]: mm ?? 0 })),
+    );
   }
 
   protected async open(file: File): Promise<void> {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
@@ -7,6 +7,7 @@ import { markedAt } from '@plain-cleat/core/layout';
 import { LIES, type Place } from '@plain-cleat/core/rig';
 import { type QuantityKind, sideOf } from '@plain-cleat/core/base/units';
 import type { RigState } from '../stores/rig.store';
+import { field, liveForm, liveRows } from '../controls/live-form';
 
 /** Places a tape does not slide along. */
 const FIXED: readonly Place['on'][] = ['insert', 'scupper', 'plate', 'fitting', 'bulkhead'];
@@ -34,21 +35,18 @@ const TALLEST = 1500;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [QuantityField, ChoiceField],
   template: `
-    @for (f of fields(); track f.field) {
+    @for (f of rows(); track f.controls) {
       <pc-quantity
-        [label]="f.name"
-        [kind]="f.kind"
-        [inputId]="'f-' + f.field"
-        [value]="f.value"
-        [least]="f.least"
-        [most]="f.most"
-        [disabled]="f.fixed"
-        [refused]="fault()?.field === f.field ? (fault()?.says ?? '') : ''"
-        (entered)="type(f.field, $event ?? 0)"
+        [label]="f.of.name"
+        [kind]="f.of.kind"
+        [inputId]="'f-' + f.of.field"
+        [least]="f.of.least"
+        [most]="f.of.most"
+        [control]="f.controls.value"
       />
     }
-    @if (lying(); as lies) {
-      <pc-choice-field label="Lies" [choices]="waysToLie" [value]="lies" (entered)="lay($event)" />
+    @if (item().placed.place.on === 'space') {
+      <pc-choice-field label="Lies" [choices]="waysToLie" [control]="lying.controls.lies" />
     }
   `,
   styles: `
@@ -63,7 +61,6 @@ export class ExactPlace {
   readonly state = input.required<RigState>();
   readonly slid = output<Place>();
   readonly lifted = output<number>();
-  protected readonly fault = signal<{ field: Field; says: string } | null>(null);
   /** What the tape is read to: inside, to the place on deck over it. */
   protected readonly at = computed(() => {
     const { placed } = this.item();
@@ -72,7 +69,7 @@ export class ExactPlace {
   });
   protected readonly side = computed(() => sideOf(this.at().y));
   protected readonly datum = computed(() => findDatum(this.state().workup.surface, this.state().plan.tape.datum));
-  protected readonly fields = computed((): Row[] => {
+  private readonly figures = computed((): Row[] => {
     const { surface } = this.state().workup;
     const { tape } = this.state().plan;
     const { lift } = this.item().placed.fitting;
@@ -106,32 +103,47 @@ export class ExactPlace {
     if ('heading' in place) rows.push(length('heading', 'Turned', place.heading, { kind: 'degrees', least: -360, most: 360 }));
     return rows;
   });
+  protected readonly rows = liveRows(
+    () => this.figures(),
+    (row) => ({
+      value: field(
+        () => row().value,
+        (value) => this.type(row().field, value),
+        { off: () => row().fixed },
+      ),
+    }),
+    (row) => `${this.item().placed.id} ${row.field}`,
+  );
   /** How it lies, of what stands inside. */
-  protected readonly lying = computed(() => {
-    const { place } = this.item().placed;
-    return place.on === 'space' ? (place.lies ?? 'upright') : null;
+  protected readonly lying = liveForm({
+    lies: field(
+      () => {
+        const { place } = this.item().placed;
+        return place.on === 'space' ? (place.lies ?? 'upright') : 'upright';
+      },
+      (way) => this.lay(way),
+    ),
   });
   protected readonly waysToLie = choicesOf(['upright', ...LIES]);
-  protected type(field: Field, value: number): void {
-    this.fault.set(null);
-    const wrong = (says: string): void => this.fault.set({ field, says });
+  /** Why it cannot stand so; nothing when it stands there now. */
+  private type(figure: Field, value: number): string | void {
     const { place } = this.item().placed;
-    if (field === 'heading') {
+    if (figure === 'heading') {
       if ('heading' in place) this.slid.emit({ ...place, heading: value });
-    } else if (field === 'lift') this.lifted.emit(value);
-    else if (field === 'off') {
+    } else if (figure === 'lift') this.lifted.emit(value);
+    else if (figure === 'off') {
       if (place.on !== 'deck' && place.on !== 'space' && place.on !== 'bulkhead') return;
       const y = this.side() === 'port' ? -value : value;
-      if (Math.abs(y) > this.state().workup.surface.halfBreadth(this.at().x)) return wrong('That is off the hull here.');
+      if (Math.abs(y) > this.state().workup.surface.halfBreadth(this.at().x)) return 'That is off the hull here.';
       this.slid.emit({ ...place, y });
-    } else if (field === 'up') {
+    } else if (figure === 'up') {
       if (place.on === 'bulkhead') this.slid.emit({ ...place, up: value });
-    } else if (field === 'down') {
+    } else if (figure === 'down') {
       if (place.on === 'side') this.slid.emit({ ...place, down: value });
-    } else this.toReading(value, wrong);
+    } else return this.toReading(value);
   }
 
-  private toReading(mm: number, wrong: (says: string) => void): void {
+  private toReading(mm: number): string | void {
     const { surface } = this.state().workup;
     const { place } = this.item().placed;
     if (FIXED.includes(place.on)) return;
@@ -150,9 +162,9 @@ export class ExactPlace {
       towards: this.towards(),
       near: this.at().x,
     });
-    if (x === undefined) return wrong('The tape reads that nowhere on this hull.');
+    if (x === undefined) return 'The tape reads that nowhere on this hull.';
     const track = place.on === 'track' ? this.state().doc.hull.tracks.find((t) => t.id === place.track) : undefined;
-    if (track && (x < track.fore || x > track.aft)) return wrong(`Off the end of ${track.name}.`);
+    if (track && (x < track.fore || x > track.aft)) return `Off the end of ${track.name}.`;
     this.slid.emit({ ...place, x } as Place);
   }
 
@@ -162,7 +174,7 @@ export class ExactPlace {
     return id === 'stern' || this.at().x < at.x - 0.5 ? 'forward' : 'aft';
   }
 
-  protected lay(way: string): void {
+  private lay(way: string): void {
     const { place } = this.item().placed;
     if (place.on !== 'space') return;
     const { lies: _, ...upright } = place;

@@ -11,6 +11,7 @@ import { documentUrl, type Printed } from '../stores/document-url';
 import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { field, liveRows } from '../controls/live-form';
 
 /** The ledger bow to stern: items, then what follows from holes and runs, labor, tax, to pay. */
 @Component({
@@ -49,7 +50,7 @@ export default class Price {
   protected readonly money = printMoney;
   protected readonly suppliers = choicesOf(SUPPLIERS);
   protected readonly columns = ['letter', 'name', 'from', 'each', 'count', 'sum'];
-  protected readonly byKey = (_: number, l: PriceLine): string => l.key;
+  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
   protected readonly letters = computed(
     () => new Map(this.store.state()?.workup.aboard.items.map((i) => [i.placed.id, i.letter])),
   );
@@ -65,12 +66,20 @@ export default class Price {
 
   protected words = (l: PriceLine): { each: string; quantity: string } => lineInWords(l, this.units.system());
 
-  protected from = (l: PriceLine): Fitting['suppliedBy'] | null =>
-    entryOf(this.store.state()?.plan.fittings, l.fitting ?? '')?.suppliedBy ?? null;
+  protected readonly lines = liveRows(
+    () => this.store.state()?.workup.price.lines ?? [],
+    (line) => ({
+      by: field(
+        () => entryOf(this.store.state()?.plan.fittings, line().fitting ?? '')?.suppliedBy ?? null,
+        (by) => this.supply(line().fitting ?? '', by),
+      ),
+    }),
+    (line) => line.key,
+  );
 
-  protected supply(item: string, to: string): void {
+  private supply(item: string, to: Fitting['suppliedBy'] | null): void {
     const from = entryOf(this.store.state()?.plan.fittings, item)?.suppliedBy;
-    if (from) this.store.change({ id: crypto.randomUUID(), kind: 'supplyItem', item, from, to: to as Fitting['suppliedBy'] });
+    if (from && to) this.store.change({ id: crypto.randomUUID(), kind: 'supplyItem', item, from, to });
   }
 
   protected file = (name: Printed): string => documentUrl(this.store.state()?.doc.id ?? '', name, this.units.system());

@@ -4,6 +4,7 @@ import { type Change, type Fitting, takeOff } from '@plain-cleat/core/rig';
 import { ChoiceField } from '../controls/choice-field';
 import { asOne } from '../stores/as-one';
 import type { RigState } from '../stores/rig.store';
+import { field, liveForm } from '../controls/live-form';
 
 /** How a thing came to be aboard, in words. */
 export const CAME_WORDS: Readonly<Record<NonNullable<Fitting['aboard']>['from'], string>> = {
@@ -42,7 +43,7 @@ export function fateOf({ plan }: Pick<RigState, 'plan'>, item: string, from: Fit
           : 'It stands elsewhere or is held otherwise now: its old holes are left open.'
       }}
     </p>
-    <pc-choice-field label="What is done with it" [choices]="choices" [value]="fate()" (entered)="decide($event)" />
+    <pc-choice-field label="What is done with it" [choices]="choices" [control]="form.controls.fate" />
   `,
 })
 export class CameWith {
@@ -52,15 +53,24 @@ export class CameWith {
   protected readonly choices = [...BECOMES_CHOICES];
   private readonly fitting = computed(() => this.item().placed.fitting);
   protected readonly words = computed(() => CAME_WORDS[this.fitting().aboard?.from ?? 'found']);
-  protected readonly fate = computed((): Fate => this.fitting().becomes?.is ?? 'used');
+  private readonly fate = computed((): Fate => this.fitting().becomes?.is ?? 'used');
+  protected readonly form = liveForm(
+    {
+      fate: field(
+        () => this.fate(),
+        (fate) => this.decide(fate),
+      ),
+    },
+    () => this.item().placed.id,
+  );
   protected readonly seen = computed(() => {
     const seen = this.state().workup.ledger.seen.get(this.item().placed.id);
     return seen ? `, ${seen.is}${seen.says ? `: ${seen.says}` : ''}` : ', not looked at yet';
   });
 
-  protected decide(to: Fate): void {
+  private decide(to: Fate): void {
     const { id, fitting } = this.item().placed;
-    const change = to === this.fate() ? null : fateOf(this.state(), id, fitting.becomes, to);
+    const change = fateOf(this.state(), id, fitting.becomes, to);
     if (change) this.changed.emit(change);
   }
 }

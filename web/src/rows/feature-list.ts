@@ -15,12 +15,15 @@ import { PickField } from '../controls/pick-field';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import { MatButtonModule } from '@angular/material/button';
 import { NAMED, type Column, type FeatureList, type Named, type Row } from './feature-rows';
+import { type FormControl, ReactiveFormsModule } from '@angular/forms';
+import { field, type LiveField, liveRows, type LiveRow, words } from '../controls/live-form';
 
 /** A list of things on the hull, each row typed in the units of the moment. */
 @Component({
   selector: 'pc-feature-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    ReactiveFormsModule,
     MatButtonModule,
     MatExpansionModule,
     MatTableModule,
@@ -42,47 +45,22 @@ import { NAMED, type Column, type FeatureList, type Named, type Row } from './fe
       </mat-expansion-panel-header>
       <ng-template matExpansionPanelContent>
         <div class="scroll" tabindex="0" role="group" [attr.aria-label]="list().name + ', all of it'">
-          <table mat-table class="cells" [attr.aria-label]="list().name" [dataSource]="rows()" [trackBy]="byPlace">
+          <table mat-table class="cells" [attr.aria-label]="list().name" [dataSource]="forms()" [trackBy]="byForm">
             @for (c of list().columns; track c.key) {
               <ng-container [matColumnDef]="c.key">
                 <th mat-header-cell *matHeaderCellDef>{{ c.name }}</th>
                 <td mat-cell *matCellDef="let r; let n = index">
-                  @if (c.when && !c.when(r)) {
+                  @if (c.when && !c.when(r.of)) {
                     <span class="muted">–</span>
                   } @else if (c.kind === 'yes') {
-                    <mat-checkbox
-                      [aria-label]="label(c, n)"
-                      [disabled]="disabled()"
-                      [checked]="!!r[c.key]"
-                      (change)="set(n, c.key, $event.checked)"
-                    />
+                    <mat-checkbox [aria-label]="label(c, n)" [formControl]="r.controls[c.key]" />
                   } @else if (options(c); as all) {
-                    <pc-choice-field
-                      [name]="label(c, n)"
-                      [disabled]="disabled()"
-                      [choices]="all"
-                      [value]="r[c.key] ?? (named(c) ? '' : (c.else ?? ''))"
-                      (entered)="set(n, c.key, $event)"
-                    />
+                    <pc-choice-field [name]="label(c, n)" [choices]="all" [control]="r.controls[c.key]" />
                   } @else if (c.kind === 'part') {
-                    <pc-pick-field
-                      class="part"
-                      [name]="label(c, n)"
-                      [disabled]="disabled()"
-                      [choices]="partChoices()"
-                      [value]="r[c.key]"
-                      (entered)="set(n, c.key, $event)"
-                    />
+                    <pc-pick-field class="part" [name]="label(c, n)" [choices]="partChoices()" [control]="r.controls[c.key]" />
                   } @else if (c.kind === 'openings') {
                     <mat-form-field class="openings" appearance="outline" subscriptSizing="dynamic">
-                      <mat-select
-                        multiple
-                        placeholder="stands open"
-                        [aria-label]="label(c, n)"
-                        [disabled]="disabled()"
-                        [value]="r[c.key]"
-                        (valueChange)="set(n, c.key, $event)"
-                      >
+                      <mat-select multiple placeholder="stands open" [aria-label]="label(c, n)" [formControl]="r.controls[c.key]">
                         @for (h of hull().hatches ?? []; track h.id) {
                           <mat-option [value]="h.id">{{ h.name }}</mat-option>
                         }
@@ -92,21 +70,17 @@ import { NAMED, type Column, type FeatureList, type Named, type Row } from './fe
                     <pc-text-field
                       [class]="c.kind"
                       [name]="label(c, n)"
-                      [disabled]="disabled()"
                       [max]="c.kind === 'words' ? 120 : 60"
-                      [value]="$any(r[c.key] ?? '')"
-                      (entered)="set(n, c.key, $event)"
+                      [control]="words(r, c)"
                     />
                   } @else {
                     <pc-quantity
                       unit=""
                       [kind]="measure(c)"
                       [name]="label(c, n)"
-                      [disabled]="disabled()"
                       [optional]="c.else !== undefined || c.key.startsWith('lid.')"
                       [placeholder]="c.else ?? ''"
-                      [value]="$any(r[c.key] ?? null)"
-                      (entered)="enter(n, c.key, $event)"
+                      [control]="figure(r, c)"
                     />
                   }
                 </td>
@@ -171,7 +145,21 @@ export class FeatureRows {
   readonly parts = input<readonly Pick<Part, 'id' | 'name'>[]>([]);
   readonly disabled = input(false);
   protected readonly columns = computed(() => [...this.list().columns.map((c) => c.key), 'acts']);
-  protected readonly byPlace = (n: number): number => n;
+  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly forms = liveRows(
+    () => this.rows(),
+    (row, at) =>
+      Object.fromEntries(
+        this.list().columns.map((c) => [
+          c.key,
+          (this.isTyped(c) ? words : field)(
+            () => this.shown(row(), c) as never,
+            (value: unknown) => this.set(at(), c, value),
+            { off: () => this.disabled() },
+          ),
+        ]),
+      ) as Readonly<Record<string, LiveField<unknown>>>,
+  );
 
   protected readonly partChoices = computed(() => this.parts().map((p) => ({ value: p.id, says: p.name })));
   protected options = (c: Column): readonly Choice<unknown>[] | null =>
@@ -183,17 +171,27 @@ export class FeatureRows {
       : typeof c.kind === 'string'
         ? null
         : c.kind.map((value) => ({ value, says: value || 'lifts off' }));
-  protected named = (c: Column): boolean => isNamed(c.kind);
   protected measure = (c: Column): QuantityKind => (c.kind === 'length' ? 'length' : 'number');
   protected label = (c: Column, n: number): string => `${this.list().one} ${n + 1}, ${c.name}`;
 
-  protected enter(n: number, key: string, value: number | null): void {
-    this.set(n, key, value === null ? undefined : Math.round(value * 100) / 100);
+  private isTyped = ({ kind }: Column): boolean => kind === 'text' || kind === 'words';
+
+  /** What stands in a cell: what is not said is nothing, or the first of what may be chosen. */
+  private shown(row: Row, c: Column): unknown {
+    const value = row[c.key];
+    if (c.kind === 'yes') return value === true;
+    if (this.isTyped(c)) return value ?? '';
+    if (this.options(c)) return value ?? (isNamed(c.kind) ? '' : (c.else ?? ''));
+    return value ?? null;
   }
 
-  protected set(n: number, key: string, value: unknown): void {
+  private set(n: number, { key }: Column, entered: unknown): void {
+    const value = typeof entered === 'number' ? Math.round(entered * 100) / 100 : (entered ?? undefined);
     this.changed.emit(this.rows().map((r, i) => (i === n ? { ...r, [key]: value } : r)));
   }
+
+  protected words = (r: FormRow, c: Column): FormControl<string> => r.controls[c.key] as FormControl<string>;
+  protected figure = (r: FormRow, c: Column): FormControl<number | null> => r.controls[c.key] as FormControl<number | null>;
 
   protected add(): void {
     const ids = new Set(this.rows().map((r) => r['id']));
@@ -206,5 +204,7 @@ export class FeatureRows {
     this.changed.emit(this.rows().filter((_, i) => i !== n));
   }
 }
+
+type FormRow = LiveRow<Row, Readonly<Record<string, LiveField<unknown>>>>;
 
 const isNamed = (kind: Column['kind']): kind is Named => typeof kind === 'string' && kind in NAMED;

@@ -22,3 +22,6 @@ export const LIMITS = {
   distance: within(distanceKm),
   budget: within(budgetCents.unwrap()),
 } as const;
+
+/** As fine as anybody measures a seat, a body or a cut. */
+export const tenths = <T extends number | null>(value: T): T => (value === null ? value : Math.round(value * 10) / 10) as T;

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts/parts';
-import { LIMITS } from './limits';
+import { LIMITS, tenths } from './limits';
 import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
+import { field, liveForm } from '../controls/live-form';
 
 /** How one sits, as far as it is said. */
 export interface SitterFigures {
@@ -43,17 +44,11 @@ const HANDS = [
         [optional]="true"
         [least]="f.limits.least"
         [most]="f.limits.most"
-        [value]="sits()?.[f.field] ?? null"
-        (entered)="typed.emit({ field: f.field, value: tenths($event) })"
+        [control]="form.controls[f.field]"
       />
     }
     @for (f of hands; track f.field) {
-      <pc-choice-field
-        [label]="f.label"
-        [choices]="handChoices()"
-        [value]="sits()?.[f.field] ?? null"
-        (entered)="typed.emit({ field: f.field, value: $event })"
-      />
+      <pc-choice-field [label]="f.label" [choices]="handChoices()" [control]="form.controls[f.field]" />
     }
   `,
   styles: `
@@ -73,14 +68,31 @@ export class SitterFields {
   /** What is so while no hand is given. */
   readonly hand = input.required<string>();
   readonly typed = output<SitterTyped>();
+  protected readonly form = liveForm({
+    at: this.figure('at'),
+    raise: this.figure('raise'),
+    recline: this.figure('recline'),
+    castHand: this.handOf('castHand'),
+    reelHand: this.handOf('reelHand'),
+  });
   protected readonly fields = FIELDS;
   protected readonly hands = HANDS;
   protected readonly handChoices = computed(() => [
     { value: null, says: this.hand() },
     ...HAND_NAMES.map((value) => ({ value, says: value })),
   ]);
-  protected tenths = tenths;
-}
 
-/** As fine as anybody measures a seat or a body. */
-export const tenths = <T extends number | null>(value: T): T => (value === null ? value : Math.round(value * 10) / 10) as T;
+  private figure(key: 'at' | 'raise' | 'recline') {
+    return field<number | null>(
+      () => this.sits()?.[key] ?? null,
+      (value) => this.typed.emit({ field: key, value: tenths(value) }),
+    );
+  }
+
+  private handOf(key: 'castHand' | 'reelHand') {
+    return field<Hand | null>(
+      () => this.sits()?.[key] ?? null,
+      (value) => this.typed.emit({ field: key, value }),
+    );
+  }
+}

@@ -2,10 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { entryOf, type RigSet, type Sits } from '@plain-cleat/core/rig';
 import { QuantityField } from '../controls/quantity';
-import { LIMITS } from './limits';
+import { LIMITS, tenths } from './limits';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { SeatRange } from './seat-range';
-import { SitterFields, tenths, type SitterTyped } from './sitter-fields';
+import { SitterFields, type SitterTyped } from './sitter-fields';
+import { field, liveRows } from '../controls/live-form';
 
 type Seat = 'first' | 'second';
 type Body = NonNullable<NonNullable<Sits['first']>['body']>;
@@ -16,10 +17,10 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonToggleModule, QuantityField, SeatRange, SitterFields],
   template: `
-    @for (seat of seats(); track seat.name) {
+    @for (seat of seats(); track seat.controls) {
       <section>
-        <h3>{{ seat.name === 'first' ? 'Seat' : 'Second seat' }} in “{{ one().name }}”</h3>
-        @if (seat.name === 'second') {
+        <h3>{{ seat.of.name === 'first' ? 'Seat' : 'Second seat' }} in “{{ one().name }}”</h3>
+        @if (seat.of.name === 'second') {
           <mat-button-toggle-group
             hideSingleSelectionIndicator
             aria-label="The second seat"
@@ -30,7 +31,7 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
             <mat-button-toggle [value]="true">Nobody</mat-button-toggle>
           </mat-button-toggle-group>
         }
-        @if (seat.name === 'first' || one().sits?.second !== null) {
+        @if (seat.of.name === 'first' || one().sits?.second !== null) {
           <div class="row">
             <pc-quantity
               class="short"
@@ -40,8 +41,7 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
               [optional]="true"
               [least]="limits.stature.least"
               [most]="limits.stature.most"
-              [value]="bodyOf(seat.name).stature"
-              (entered)="setBody(seat.name, 'stature', $event)"
+              [control]="seat.controls.stature"
             />
             <pc-quantity
               class="short"
@@ -51,17 +51,16 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
               [optional]="true"
               [least]="limits.weight.least"
               [most]="limits.weight.most"
-              [value]="bodyOf(seat.name).weightKg"
-              (entered)="setBody(seat.name, 'weightKg', $event)"
+              [control]="seat.controls.weightKg"
             />
             <pc-sitter-fields
               placeholder="as in the brief"
               hand="as in the brief"
-              [sits]="seat.sits"
-              (typed)="set(seat.name, $event)"
+              [sits]="seat.of.sits"
+              (typed)="set(seat.of.name, $event)"
             />
           </div>
-          @if (wanted(seat.name); as says) {
+          @if (wanted(seat.of.name); as says) {
             <p class="small" role="status">{{ says }}</p>
           }
         }
@@ -92,13 +91,27 @@ export class WhoSits {
   private readonly half = signal<{ readonly seat: Seat; readonly body: Partial<Body> } | null>(null);
 
   protected readonly one = computed((): RigSet => entryOf(this.state().plan.sets, this.of()) ?? { name: '', order: 0 });
-  protected readonly seats = computed(() => {
+  private readonly sitting = computed(() => {
     const { sits } = this.one();
     const first = { name: 'first' as const, sits: sits?.first };
-    return this.state().doc.hull.secondSeat ? [first, { name: 'second' as const, sits: sits?.second ?? undefined }] : [first];
+    const second = { name: 'second' as const, sits: sits?.second ?? undefined };
+    return this.state().doc.hull.secondSeat ? [first, second] : [first];
   });
 
-  protected bodyOf(seat: Seat): { stature: number | null; weightKg: number | null } {
+  protected readonly seats = liveRows(
+    () => this.sitting(),
+    (seat) => ({ stature: this.figure(() => seat().name, 'stature'), weightKg: this.figure(() => seat().name, 'weightKg') }),
+    (seat) => `${this.of()} ${seat.name}`,
+  );
+
+  private figure(seat: () => Seat, key: keyof Body) {
+    return field(
+      () => this.bodyOf(seat())[key],
+      (value) => this.setBody(seat(), key, value),
+    );
+  }
+
+  private bodyOf(seat: Seat): { stature: number | null; weightKg: number | null } {
     const half = this.half();
     const body = half?.seat === seat ? half.body : this.one().sits?.[seat]?.body;
     return { stature: body?.stature ?? null, weightKg: body?.weightKg ?? null };
@@ -109,7 +122,7 @@ export class WhoSits {
     return (stature === null) === (weightKg === null) ? '' : `The guest’s ${stature === null ? 'height' : 'weight'} too.`;
   }
 
-  protected setBody(seat: Seat, field: keyof Body, value: number | null): void {
+  private setBody(seat: Seat, field: keyof Body, value: number | null): void {
     const now = this.bodyOf(seat);
     const [stature, weightKg] = field === 'stature' ? [value, now.weightKg] : [now.stature, value];
     if (stature !== null && weightKg !== null) {

@@ -19,6 +19,11 @@ import { SessionStore } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 import { RULES, type RuleList, ruleOf, rowsOf } from './rule-lists';
 import { type Setting, SETTINGS, valueAt, withValue } from './settings';
+import { type FormControl, ReactiveFormsModule } from '@angular/forms';
+import { field, type LiveField, liveForm, liveRows, words } from '../controls/live-form';
+
+/** Its key in the form, which takes no dots. */
+const keyOf = ({ path }: Setting): string => path.replaceAll('.', ' ');
 
 /** Settings that are quantities with units of their own. */
 const OWN_KINDS = ['length', 'mass', 'money', 'force', 'carry', 'fine', 'warmth'] as const;
@@ -30,6 +35,7 @@ const OWN_KINDS = ['length', 'mass', 'money', 'force', 'carry', 'fine', 'warmth'
   imports: [
     FeatureRows,
     RouterLink,
+    ReactiveFormsModule,
     MatButtonModule,
     MatCheckboxModule,
     ChoiceField,
@@ -50,10 +56,11 @@ export default class Shop {
   /** As the server keeps them, and as they stand on the screen. */
   private readonly kept = signal<ShopSettings | null>(null);
   protected readonly draft = signal<ShopSettings | null>(null);
+  /** So often they were taken as kept: what was typed and is wrong goes with it. */
+  private readonly taken = signal(0);
   protected readonly failed = signal('');
   protected readonly says = signal('');
   protected readonly fault = signal('');
-  protected readonly faults = signal<Readonly<Record<string, string>>>({});
   protected readonly mayKeep = computed(() => this.session.staff()?.role === 'manager');
   /** The names of what differs from what is kept. */
   protected readonly changed = computed(() => {
@@ -89,17 +96,16 @@ export default class Shop {
   private take(s: ShopSettings): void {
     this.kept.set(s);
     this.draft.set(s);
-    this.faults.set({});
+    this.taken.update((n) => n + 1);
   }
 
   protected choices = (s: Setting): Choice<string>[] | null => (typeof s.kind === 'string' ? null : choicesOf(s.kind));
   protected kindOf = (s: Setting): QuantityKind => (s.share ? 'share' : (OWN_KINDS.find((kind) => kind === s.kind) ?? 'number'));
-  protected value = (s: Setting): unknown => valueAt(this.draft() as ShopSettings, s.path);
 
   /** What stands in a text field: a text, or names with commas between. */
-  protected textOf = ({ kind }: Setting, value: unknown): string =>
+  private textOf = ({ kind }: Setting, value: unknown): string =>
     kind === 'names' ? (value as readonly string[]).join(', ') : String(value);
-  protected fromText = ({ kind }: Setting, typed: string): string | string[] =>
+  private fromText = ({ kind }: Setting, typed: string): string | string[] =>
     kind === 'names'
       ? typed
           .split(',')
@@ -116,26 +122,61 @@ export default class Shop {
     return kind === 'number' && s.unit ? `${print} ${s.unit}` : print;
   }
 
-  protected enter(s: Setting, value: number | null): void {
-    // To the hundredth, a share to the thousandth: as fine as anybody measures.
-    const steps = s.share ? 1000 : 100;
-    if (value !== null) this.set(s, Math.round(value * steps) / steps);
+  /** Every setting, by where it stands. */
+  private readonly form = liveForm(
+    Object.fromEntries(
+      SETTINGS.flatMap((g) => g.settings).map((s) => [
+        keyOf(s),
+        (s.kind === 'text' || s.kind === 'names' ? words : field)(
+          () => this.standsIn(s) as never,
+          (entered: unknown) => this.set(s, this.entered(s, entered)),
+          { off: () => !this.mayKeep() },
+        ),
+      ]),
+    ) as Readonly<Record<string, LiveField<unknown>>>,
+    () => this.taken(),
+  );
+  /** The control of a setting, as its field takes it. */
+  protected control = (s: Setting): FormControl => this.form.controls[keyOf(s)] as FormControl;
+
+  private standsIn(s: Setting): unknown {
+    const draft = this.draft();
+    if (!draft) return null;
+    const value = valueAt(draft, s.path);
+    return s.kind === 'text' || s.kind === 'names' ? this.textOf(s, value) : value;
   }
 
-  protected set(s: Setting, value: unknown): void {
+  private entered(s: Setting, value: unknown): unknown {
+    if (typeof value === 'string' && typeof s.kind === 'string') return this.fromText(s, value);
+    // To the hundredth, a share to the thousandth: as fine as anybody measures.
+    const steps = s.share ? 1000 : 100;
+    return typeof value === 'number' ? Math.round(value * steps) / steps : value;
+  }
+
+  /** Why it cannot be so, by the schema that the server goes by. */
+  private set(s: Setting, value: unknown): string | undefined {
     const draft = this.draft();
-    if (!draft) return;
+    if (!draft) return undefined;
+    this.says.set('');
     const next = withValue(draft, s.path, value);
     const parsed = shopSettingsSchema.safeParse(next);
     const wrong = parsed.success ? undefined : faultsOf(parsed.error).find((f) => f.field.startsWith(s.path));
-    this.say(s.path, wrong ? `${capital(wrong.says)}.` : '');
-    if (!wrong) this.draft.set(next);
+    if (wrong) return `${capital(wrong.says)}.`;
+    this.draft.set(next);
+    return undefined;
   }
 
-  private say(path: string, words: string): void {
-    this.says.set('');
-    this.faults.update(({ [path]: _, ...others }) => (words ? { ...others, [path]: words } : others));
-  }
+  protected readonly lists = liveRows(
+    () => this.draft()?.rules ?? [],
+    (list) => ({
+      name: words(
+        () => list().name,
+        (name) => this.rename(list().id, name),
+        { off: () => !this.mayKeep() },
+      ),
+    }),
+    (list) => list.id,
+  );
 
   protected rows = rowsOf;
 
@@ -148,7 +189,7 @@ export default class Shop {
     this.setLists((this.draft()?.rules ?? []).map((l) => (l.id === id ? { ...l, rules: rows.map(ruleOf) } : l)));
   }
 
-  protected rename(id: string, name: string): void {
+  private rename(id: string, name: string): void {
     this.setLists((this.draft()?.rules ?? []).map((l) => (l.id === id ? { ...l, name: name.trim() } : l)));
   }
 
@@ -170,7 +211,7 @@ export default class Shop {
 
   protected keep(): void {
     const [kept, draft] = [this.kept(), this.draft()];
-    if (!kept || !draft || Object.keys(this.faults()).length) return;
+    if (!kept || !draft || this.form.invalid) return;
     const parsed = shopSettingsSchema.safeParse(draft);
     if (!parsed.success) {
       const [first] = faultsOf(parsed.error);

@@ -24,6 +24,7 @@ import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
 import { zodValidator } from '../controls/zod-validator';
 import { wordsOf } from '../stores/problems';
+import { field, liveRows } from '../controls/live-form';
 
 type Person = StaffList[number];
 /** A secret of somebody's that is being typed. */
@@ -110,6 +111,19 @@ export default class StaffPage {
       },
     });
   }
+
+  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly rows = liveRows(
+    () => this.people() ?? [],
+    (person) => ({
+      role: field(
+        () => person().role,
+        (role) => this.change(person(), { role }, `${person().name} is ${role} now.`),
+        { off: () => person().ended !== null },
+      ),
+    }),
+    (person) => person.login,
+  );
 
   protected change(person: Person, body: ChangeStaff, done: string): void {
     this.send(this.api.call(ROUTES.changeStaff, { login: person.login, body }), done);

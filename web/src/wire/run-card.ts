@@ -17,6 +17,7 @@ import { Cut, Words } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { ownRun, putRun } from './plan-run';
 import { RunWay } from './run-way';
+import { field, liveForm, words } from '../controls/live-form';
 
 /** What a cable's conductors are called. */
 export const CONDUCTOR_WORDS: Readonly<Record<Conductors, string>> = {
@@ -65,6 +66,43 @@ export class RunCard {
   );
   protected readonly guards = choicesOf<GuardChoice>(['as chosen', 'none', ...GUARDS]);
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run().id) ?? null);
+  protected readonly form = liveForm(
+    {
+      awg: field<number>(
+        () => this.plan()?.awg ?? 0,
+        (awg) => this.set({ awg: awg || null }),
+      ),
+      way: field(
+        () => this.plan()?.way ?? 1,
+        (way) => this.set({ way }),
+      ),
+      name: words(
+        () => this.plan()?.name ?? '',
+        (name) => this.setName(name),
+      ),
+      guard: field(
+        () => this.guard().choice,
+        (choice) => this.setGuard(choice),
+      ),
+      rating: field(
+        () => this.run().guard?.rating ?? null,
+        (amps) => this.setRating(amps),
+      ),
+      along: field(
+        () => this.run().guard?.along ?? null,
+        (mm) => this.setAlong(mm),
+      ),
+      loop: field<number | null>(
+        () => this.plan()?.loop ?? 0,
+        (mm) => this.setLoop(mm),
+      ),
+      has: field<Conductors>(
+        () => this.plan()?.has ?? 'both',
+        (has) => this.set({ has }),
+      ),
+    },
+    () => this.run().id,
+  );
   private readonly owned = computed(() => this.store.state()?.workup.aboard.owned ?? []);
   private readonly ends = computed(() => {
     const { from, to } = this.run();
@@ -136,7 +174,7 @@ export class RunCard {
     if (plan) this.put(ownRun(plan, more));
   }
 
-  protected setGuard(choice: GuardChoice): void {
+  private setGuard(choice: GuardChoice): void {
     const plan = this.plan();
     if (!plan) return;
     const { guard, proposed: _, ...bare } = plan;
@@ -145,11 +183,11 @@ export class RunCard {
     else this.put({ ...bare, guard: choice === 'none' ? 'none' : { ...kept, is: choice } });
   }
 
-  protected setRating(amps: number | null): void {
+  private setRating(amps: number | null): void {
     this.set({ guard: { ...this.ownGuard(), amps } });
   }
 
-  protected setAlong(along: number | null): void {
+  private setAlong(along: number | null): void {
     if (along !== null) this.set({ guard: { ...this.ownGuard(), along } });
   }
 
@@ -163,7 +201,7 @@ export class RunCard {
     this.set({ guard: is ? { ...guard, [what]: true } : guard });
   }
 
-  protected setLoop(loop: number | null): void {
+  private setLoop(loop: number | null): void {
     const plan = this.plan();
     if (!plan || loop === null) return;
     const { loop: _, proposed: __, ...bare } = plan;
@@ -175,7 +213,7 @@ export class RunCard {
     return typeof own === 'object' ? own : { is: null, amps: null, along: this.run().guard?.along ?? 100 };
   }
 
-  protected setName(name: string): void {
+  private setName(name: string): void {
     const plan = this.plan();
     if (!plan) return;
     const { name: _, proposed: __, ...bare } = plan;

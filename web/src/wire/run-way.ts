@@ -11,6 +11,7 @@ import { wordsWanted } from '../controls/zod-validator';
 import { Length } from '../hull-view/words';
 import { RigStore } from '../stores/rig.store';
 import { ownRun, putRun } from './plan-run';
+import { field, liveForm } from '../controls/live-form';
 
 /** The way of a cable: its lane, what it must pass, how it is held and fished through; a way found for it. */
 @Component({
@@ -19,7 +20,7 @@ import { ownRun, putRun } from './plan-run';
   imports: [Length, MatButtonModule, MatExpansionModule, ReactiveFormsModule, QuantityField, ChoiceField, ValidSubmit],
   template: `
     @if (plan(); as p) {
-      <pc-choice-field label="Lane" [choices]="lanes" [value]="p.lane" (entered)="set({ lane: $event })" />
+      <pc-choice-field label="Lane" [choices]="lanes" [control]="form.controls.lane" />
       <mat-expansion-panel>
         <mat-expansion-panel-header>
           <mat-panel-title>Points it must pass, {{ p.via.length }}</mat-panel-title>
@@ -112,6 +113,15 @@ export class RunWay {
     gland: new FormControl('', { nonNullable: true, validators: wordsWanted('Place a gland in the layout first.') }),
   });
   protected readonly plan = computed(() => entryOf(this.store.state()?.plan.runs, this.run().id) ?? null);
+  protected readonly form = liveForm(
+    {
+      lane: field(
+        () => this.plan()?.lane ?? LANES[0],
+        (lane) => this.set({ lane }),
+      ),
+    },
+    () => this.run().id,
+  );
   protected readonly glands = computed((): Choice<string>[] =>
     (this.store.state()?.workup.aboard.owned ?? []).flatMap((i) =>
       i.placed.part.gland ? [{ value: i.placed.id, says: `${i.letter}, ${i.placed.part.name}` }] : [],

@@ -1,0 +1,51 @@
+import { DestroyRef, inject, type Signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { BehaviorSubject, catchError, map, type Observable, of, startWith, Subject, switchMap, takeUntil } from 'rxjs';
+import { wordsOf } from './problems';
+
+/** What was asked for: on its way, here, or why it did not come. What came before stays while it is asked for anew. */
+export type Loaded<T> =
+  | { readonly is: 'loading'; readonly value: T | null }
+  | { readonly is: 'here'; readonly value: T }
+  | { readonly is: 'failed'; readonly value: T | null; readonly says: string };
+
+/**
+ * Something that is asked of the server, and again whenever that is wanted; the newest asking counts. Made where a
+ * component or a service is, and over with it.
+ * @param ask what is asked; nothing is asked before the first `load`
+ */
+export class Asked<T> {
+  private readonly state = new BehaviorSubject<Loaded<T>>({ is: 'loading', value: null });
+  private readonly asking = new Subject<void>();
+  readonly loaded: Signal<Loaded<T>> = toSignal(this.state, { requireSync: true });
+  /** What came last; null before anything did. */
+  readonly value: Signal<T | null> = toSignal(this.state.pipe(map((s) => s.value)), { requireSync: true });
+
+  constructor(ask: () => Observable<T>) {
+    const over = new Subject<void>();
+    inject(DestroyRef).onDestroy(() => over.next());
+    this.asking
+      .pipe(
+        switchMap(() => {
+          const { value } = this.state.value;
+          return ask().pipe(
+            map((came): Loaded<T> => ({ is: 'here', value: came })),
+            startWith<Loaded<T>>({ is: 'loading', value }),
+            catchError((error: unknown) => of<Loaded<T>>({ is: 'failed', value, says: wordsOf(error) })),
+          );
+        }),
+        takeUntil(over),
+      )
+      .subscribe(this.state);
+  }
+
+  /** Asks, or asks again. */
+  load(): void {
+    this.asking.next();
+  }
+
+  /** It is known by now, as after it was saved: what is still on its way is not waited for. */
+  put(value: T): void {
+    this.state.next({ is: 'here', value });
+  }
+}
