@@ -6,13 +6,11 @@ import { BreakpointObserver } from '@angular/cdk/layout';
 import { NgTemplateOutlet } from '@angular/common';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatMenuModule } from '@angular/material/menu';
-import { SESSION_WAYS } from '@plain-cleat/api/ways';
 import { catchError, concatMap, EMPTY, exhaustMap, filter, from, fromEvent, map, merge, switchMap } from 'rxjs';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTabsModule } from '@angular/material/tabs';
-import { Api } from './stores/api';
 import { NewerBuild } from './stores/newer-build';
 import { PreferencesStore } from './stores/preferences.store';
 import { SessionStore } from './stores/session.store';
@@ -144,13 +142,12 @@ export class App {
 
   constructor() {
     const preferences = inject(PreferencesStore);
-    const api = inject(Api);
     this.session.signedIn$.pipe(takeUntilDestroyed()).subscribe(({ session }) => preferences.take(session.preferences));
     // What cannot be sent now holds here until the next sign-in.
     preferences.said$
       .pipe(
         filter(() => this.session.staff() !== null),
-        concatMap((said) => api.call(SESSION_WAYS.prefer, { body: said }).pipe(catchError(() => EMPTY))),
+        concatMap((said) => this.session.prefer(said).pipe(catchError(() => EMPTY))),
         takeUntilDestroyed(),
       )
       .subscribe();

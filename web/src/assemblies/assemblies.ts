@@ -1,6 +1,5 @@
 import { Icons } from '../controls/icons';
 import { DeleteButton } from '../controls/delete-button';
-import { Api } from '../stores/api';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatInputModule } from '@angular/material/input';
@@ -11,7 +10,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, HostListener, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type StoresList, ROUTES } from '@plain-cleat/api';
 import { buildAssembly } from '@plain-cleat/core/proposals/assembly';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
@@ -21,16 +19,19 @@ import { HOLD_WORDS } from '@plain-cleat/core/holding/mounting';
 import { type Assembly, type Fitting, sameJson } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/base/stages';
 import { printLength, printMoney, tell, type UnitSystem } from '@plain-cleat/core/base/units';
-import { forkJoin } from 'rxjs';
+import { forkJoin, tap } from 'rxjs';
 import { AssemblyView, extentOf } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
 import { RangeStateNote } from '../controls/range-state';
-import { Library } from '../lay-out/library';
+import { AssemblyStore } from '../stores/assembly.store';
 import { Parts } from '../stores/parts';
-import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { type AssemblyDraft, spotUnder, startOn, withFoot, withHold, without, withPart, withSpot } from './draft';
 import { field, liveForm, liveRows, words } from '../controls/live-form';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
 
 /** The shop's library of assemblies and the bench they are built on: no boat needed. */
 @Component({
@@ -38,6 +39,8 @@ import { field, liveForm, liveRows, words } from '../controls/live-form';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     AssemblyView,
+    Said,
+    WhenLoaded,
     RangeStateNote,
     Mass,
     MatButtonModule,
@@ -55,9 +58,8 @@ import { field, liveForm, liveRows, words } from '../controls/live-form';
   styleUrl: './assemblies.scss',
 })
 export default class Assemblies {
-  private readonly api = inject(Api);
   private readonly units = inject(UnitsStore);
-  protected readonly library = inject(Library);
+  protected readonly library = inject(AssemblyStore);
   protected readonly money = printMoney;
   protected readonly spots = [
     { axis: 'u', says: 'Aft of its middle', name: 'aft of its middle', kind: 'length', most: 2000 },
@@ -100,10 +102,16 @@ export default class Assemblies {
   protected holds = (item: Fitted): Choice<Fitting['mount']['hold']>[] =>
     item.placed.part.holding.ways.map((value) => ({ value, says: HOLD_WORDS[value] }));
   protected readonly parts = inject(Parts);
-  protected readonly stores = signal<StoresList | null>(null);
-  protected readonly failed = signal('');
-  protected readonly fault = signal('');
-  protected readonly says = signal('');
+  protected readonly opened = new Loader(() =>
+    forkJoin([this.library.stores(), this.library.fetch()]).pipe(
+      tap(([stores, [first]]) => {
+        this.parts.need(stores.range);
+        if (first && !this.draft()) this.open(first);
+      }),
+    ),
+  );
+  private readonly stores = computed(() => this.opened.value()?.[0] ?? null);
+  protected readonly saving = new Sending();
   protected readonly typing = new FormControl('', { nonNullable: true });
   private readonly find = toSignal(this.typing.valueChanges, { initialValue: '' });
   private readonly past = signal<readonly AssemblyDraft[]>([]);
@@ -149,20 +157,7 @@ export default class Assemblies {
   });
 
   constructor() {
-    this.load();
-  }
-
-  protected load(): void {
-    this.failed.set('');
-    forkJoin([this.api.call(ROUTES.stores), this.library.fetch()]).subscribe({
-      next: ([stores, all]) => {
-        this.stores.set(stores);
-        this.parts.need(stores.range);
-        const [first] = all;
-        if (first && !this.draft()) this.open(first);
-      },
-      error: (error: unknown) => this.failed.set(wordsOf(error)),
-    });
+    this.opened.load();
   }
 
   protected open(a: Assembly): void {
@@ -174,8 +169,7 @@ export default class Assemblies {
     this.past.set([]);
     this.held.set(null);
     this.chosen.set(draft.assembly.base);
-    this.fault.set('');
-    this.says.set('');
+    this.saving.clear();
     this.session = new Memory();
   }
 
@@ -183,7 +177,7 @@ export default class Assemblies {
   private change(assembly: Assembly): void {
     const draft = this.draft();
     this.held.set(null);
-    this.says.set('');
+    this.saving.clear();
     if (!draft || assembly === draft.assembly) return;
     this.past.update((p) => [...p.slice(-99), draft]);
     this.draft.set({ ...draft, assembly });
@@ -260,15 +254,11 @@ export default class Assemblies {
   protected keep(): void {
     const draft = this.draft();
     if (!draft) return;
-    this.fault.set(draft.assembly.name ? '' : 'Name: call it something, such as crate with two tubes.');
-    if (!draft.assembly.name) return;
-    this.library.keep({ ...draft.assembly, version: draft.expects + 1 }, draft.expects).subscribe({
-      next: (kept) => {
-        this.draft.set({ assembly: kept, expects: kept.version });
-        this.past.set([]);
-        this.says.set(`Saved as version ${kept.version}. Boats that carry an older one are offered this.`);
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    if (this.saving.refuse(draft.assembly.name ? '' : 'Name: call it something, such as crate with two tubes.')) return;
+    this.saving.send(this.library.keep({ ...draft.assembly, version: draft.expects + 1 }, draft.expects), (kept) => {
+      this.draft.set({ assembly: kept, expects: kept.version });
+      this.past.set([]);
+      return `Saved as version ${kept.version}. Boats that carry an older one are offered this.`;
     });
   }
 

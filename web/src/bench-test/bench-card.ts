@@ -25,7 +25,7 @@ import {
   tipsOf,
 } from '@plain-cleat/core/electric/bench-test';
 import type { Sentence } from '@plain-cleat/core/base/units';
-import { catchError, concat, map, of, switchMap } from 'rxjs';
+import { of, switchMap } from 'rxjs';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import { Words } from '../hull-view/words';
@@ -34,6 +34,7 @@ import { RigStore } from '../stores/rig.store';
 import type { BenchWorker } from '../workers/bench.worker';
 import { WorkerDesk } from '../workers/worker-desk';
 import { field, liveForm, liveRows } from '../controls/live-form';
+import { asLoaded } from '../stores/loaded';
 
 interface Row {
   readonly reading: Reading;
@@ -45,8 +46,6 @@ interface Row {
   readonly ok: boolean | null;
   readonly by: string;
 }
-
-type Asked = { readonly is: 'nothing' | 'asking' | 'failed' } | { readonly is: 'told'; readonly diagnosis: Diagnosis };
 
 /**
  * The bench test: what is read with a meter before the boat goes out, typed or from the bench meter; which fault would explain a
@@ -154,34 +153,25 @@ export class BenchCard {
     toObservable(this.question).pipe(
       switchMap((q) =>
         q
-          ? concat(
-              of<Asked>({ is: 'asking' }),
-              this.desk
-                .run<Diagnosis>((remote, tell) => {
-                  const { network, potentials, runs, guards, rules } = q.wiring;
-                  return remote.diagnose({ network, potentials, runs, guards, rules }, q.taken).then(tell);
-                })
-                .pipe(
-                  map((diagnosis): Asked => ({ is: 'told', diagnosis })),
-                  catchError(() => of<Asked>({ is: 'failed' })),
-                ),
-            )
-          : of<Asked>({ is: 'nothing' }),
+          ? this.desk
+              .run<Diagnosis>((remote, tell) => {
+                const { network, potentials, runs, guards, rules } = q.wiring;
+                return remote.diagnose({ network, potentials, runs, guards, rules }, q.taken).then(tell);
+              })
+              .pipe(asLoaded())
+          : of(null),
       ),
     ),
-    { initialValue: { is: 'nothing' } as Asked },
+    { initialValue: null },
   );
   protected readonly suspects = computed(() => {
-    const asked = this.asked();
-    if (asked.is !== 'told') return [];
-    return asked.diagnosis.suspects
+    return (this.asked()?.value?.suspects ?? [])
       .filter((s) => s.share >= 0.02)
       .slice(0, 5)
       .map((s) => ({ key: s.key, says: faultWords(s.fault, this.wiring(), this.owned()), share: Math.round(100 * s.share) }));
   });
   protected readonly next = computed(() => {
-    const asked = this.asked();
-    const reading = asked.is === 'told' ? asked.diagnosis.next : null;
+    const reading = this.asked()?.value?.next;
     return reading
       ? {
           reading,

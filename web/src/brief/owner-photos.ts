@@ -1,31 +1,30 @@
 import { DeleteButton } from '../controls/delete-button';
-import { Api } from '../stores/api';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { FileButton } from '../controls/file-button';
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { addressOf, ROUTES } from '@plain-cleat/api';
 import type { Photo } from '@plain-cleat/core/rig';
 import { RigStore, type RigState } from '../stores/rig.store';
-import { wordsOf } from '../stores/problems';
 import { field, liveRows, words } from '../controls/live-form';
+import { Said } from '../controls/said';
+import { BriefStore } from '../stores/brief.store';
+import { Sending } from '../stores/sending';
 
 /** The owner's photos, along the boat at their places. */
 @Component({
   selector: 'pc-owner-photos',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FileButton, QuantityField, TextField, DeleteButton],
+  imports: [Said, FileButton, QuantityField, TextField, DeleteButton],
   template: `
     <div class="spread">
       <h2>Photos</h2>
       <pc-file-button label="Add a photo" icon="photo_camera" accept="image/jpeg,image/png,image/webp" (chosen)="open($event)" />
     </div>
-    @if (busy()) {
+    @if (sending.busy()) {
       <p class="muted" role="status">Saving it, without its location</p>
     }
-    @if (fault()) {
-      <p class="fault" role="alert">{{ fault() }}</p>
-    }
+    <pc-said [of]="sending" />
     @if (photos().length) {
       <div class="boat" aria-hidden="true">
         @for (p of photos(); track p.id) {
@@ -96,9 +95,8 @@ import { field, liveRows, words } from '../controls/live-form';
 export class OwnerPhotos {
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
-  private readonly api = inject(Api);
-  protected readonly fault = signal('');
-  protected readonly busy = signal(false);
+  private readonly brief = inject(BriefStore);
+  protected readonly sending = new Sending();
   protected readonly photos = computed(() => {
     const { plan, doc, workup } = this.state();
     return Object.entries(plan.photos)
@@ -127,21 +125,10 @@ export class OwnerPhotos {
   );
 
   protected open(file: File): void {
-    this.fault.set(file.size > 40_000_000 ? 'The photo is over 40 MB; send a smaller copy.' : '');
-    if (this.fault()) return;
-    const form = new FormData();
-    form.append('photo', file);
-    this.busy.set(true);
-    this.api.call(ROUTES.addPhoto, { rig: this.state().doc.id, body: form }).subscribe({
-      next: ({ id, name, width, height }) => {
-        this.busy.set(false);
-        const to: Photo = { name, width, height, x: null, caption: '' };
-        this.store.change({ id: crypto.randomUUID(), kind: 'keepPhoto', photo: id, from: null, to });
-      },
-      error: (error: unknown) => {
-        this.busy.set(false);
-        this.fault.set(wordsOf(error));
-      },
+    if (this.sending.refuse(file.size > 40_000_000 ? 'The photo is over 40 MB; send a smaller copy.' : '')) return;
+    this.sending.send(this.brief.addPhoto(this.state().doc.id, file), ({ id, name, width, height }) => {
+      const to: Photo = { name, width, height, x: null, caption: '' };
+      this.store.change({ id: crypto.randomUUID(), kind: 'keepPhoto', photo: id, from: null, to });
     });
   }
 
@@ -151,6 +138,6 @@ export class OwnerPhotos {
 
   protected erase(photo: string, from: Photo): void {
     this.store.change({ id: crypto.randomUUID(), kind: 'keepPhoto', photo, from, to: null });
-    this.api.call(ROUTES.erasePhoto, { rig: this.state().doc.id, photo }).subscribe({ error: () => undefined });
+    this.brief.erasePhoto(this.state().doc.id, photo).subscribe({ error: () => undefined });
   }
 }

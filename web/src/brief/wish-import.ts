@@ -1,11 +1,10 @@
 import { FileButton } from '../controls/file-button';
-import { Api } from '../stores/api';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { PickField } from '../controls/pick-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type WishSheet, ROUTES } from '@plain-cleat/api';
+import { type WishSheet } from '@plain-cleat/api';
 import {
   COLUMN_MEANINGS,
   type ColumnMeaning,
@@ -21,8 +20,10 @@ import { everyPart } from './every-part';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
-import { wordsOf } from '../stores/problems';
 import { field, liveRows } from '../controls/live-form';
+import { Said } from '../controls/said';
+import { BriefStore } from '../stores/brief.store';
+import { Sending } from '../stores/sending';
 
 const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count: 'how many', price: 'price', note: 'note' };
 
@@ -30,7 +31,7 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
 @Component({
   selector: 'pc-wish-import',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatCheckboxModule, FileButton, ChoiceField, PickField],
+  imports: [Said, MatButtonModule, MatCheckboxModule, FileButton, ChoiceField, PickField],
   template: `
     <div class="row">
       <pc-file-button
@@ -38,12 +39,10 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
         accept=".csv,.xlsx,.txt"
         (chosen)="open($event)"
       />
-      @if (busy()) {
+      @if (reading.busy()) {
         <span class="muted" role="status">Reading it</span>
       }
-      @if (fault()) {
-        <p class="fault" role="alert">{{ fault() }}</p>
-      }
+      <pc-said [of]="reading" />
     </div>
     @if (sheet(); as s) {
       <div class="columns">
@@ -125,15 +124,14 @@ export class WishImport {
   readonly parts = input.required<readonly Part[]>();
   readonly wishes = input.required<Plan['wishes']>();
   readonly added = output<readonly Wish[]>();
-  private readonly api = inject(Api);
+  private readonly brief = inject(BriefStore);
   protected readonly meanings = [
     { value: '', says: 'leave out' },
     ...COLUMN_MEANINGS.map((m) => ({ value: m as string, says: MEANINGS[m] })),
   ];
   protected readonly money = printMoney;
   protected readonly sheet = signal<WishSheet | null>(null);
-  protected readonly fault = signal('');
-  protected readonly busy = signal(false);
+  protected readonly reading = new Sending();
   private readonly own = signal<Readonly<Record<number, { part?: string; taken?: boolean; one?: boolean }>>>({});
 
   private readonly index = computed(() => wishIndex(this.parts()));
@@ -191,22 +189,9 @@ export class WishImport {
   });
 
   protected open(file: File): void {
-    this.fault.set(file.size > 5_000_000 ? 'The sheet is over 5 MB; send the wish list alone.' : '');
-    if (this.fault()) return;
-    const form = new FormData();
-    form.append('file', file);
-    this.busy.set(true);
+    if (this.reading.refuse(file.size > 5_000_000 ? 'The sheet is over 5 MB; send the wish list alone.' : '')) return;
     this.own.set({});
-    this.api.call(ROUTES.readWishSheet, { body: form }).subscribe({
-      next: (sheet) => {
-        this.sheet.set(sheet);
-        this.busy.set(false);
-      },
-      error: (error: unknown) => {
-        this.fault.set(wordsOf(error));
-        this.busy.set(false);
-      },
-    });
+    this.reading.send(this.brief.readWishes(file), (sheet) => this.sheet.set(sheet));
   }
 
   /** Mapped by hand, and remembered for the next sheet. */
@@ -220,9 +205,7 @@ export class WishImport {
     });
     const heading = sheet.headings[column]?.trim();
     if (heading && !/^Column \d+$/.test(heading))
-      this.api
-        .call(ROUTES.rememberHeading, { body: { heading: heading.slice(0, 80), meaning } })
-        .subscribe({ error: () => undefined });
+      this.brief.rememberHeading(heading.slice(0, 80), meaning).subscribe({ error: () => undefined });
   }
 
   private note(n: number, more: { part?: string; taken?: boolean; one?: boolean }): void {

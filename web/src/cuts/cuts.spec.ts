@@ -190,7 +190,7 @@ describe('cut plans', () => {
   it('say when nothing is to be cut, and when somebody else cut it first', async () => {
     await show({ ...now, bars: [], plates: [] });
     expect(text()).toContain('No rig in the shop wants');
-    f.componentInstance['now'].set(now);
+    f.componentInstance['wanted'].put(now);
     f.componentInstance['plan']();
     await planned();
     await click('Mark cut');

@@ -1,19 +1,22 @@
 import { MatChipsModule } from '@angular/material/chips';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { Api } from '../stores/api';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type Cuts as CutsNow, type KeepCuts, ROUTES } from '@plain-cleat/api';
+import { type Cuts as CutsNow, type KeepCuts } from '@plain-cleat/api';
 import { type BarPlan, type BoardCut, type BoardPlan, KEEP } from '@plain-cleat/core/work/cutting';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { proxy } from 'comlink';
-import { EMPTY, type Observable, Subject, switchMap, toArray } from 'rxjs';
+import { EMPTY, type Observable, Subject, switchMap, toArray, tap } from 'rxjs';
 import { Length } from '../hull-view/words';
-import { wordsOf } from '../stores/problems';
 import type { CutWorker } from '../workers/cut.worker';
 import { WorkerDesk } from '../workers/worker-desk';
 import { alongBar, boardDxf, boardSvg, holesOn, outlineOn, pointsOf } from './drawing';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { CutStore } from '../stores/cut.store';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
 
 type Stock = CutsNow['stocks'][number];
 
@@ -35,16 +38,15 @@ const BUDGET = { bars: 6000, boards: 400 } as const;
 @Component({
   selector: 'pc-cuts',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length, MatButtonModule, MatProgressBarModule, MatChipsModule],
+  imports: [Length, Said, WhenLoaded, MatButtonModule, MatProgressBarModule, MatChipsModule],
   templateUrl: './cuts.html',
   styleUrl: './cuts.scss',
 })
 export default class Cuts {
-  private readonly api = inject(Api);
-  protected readonly now = signal<CutsNow | null>(null);
-  protected readonly failed = signal('');
-  protected readonly fault = signal('');
-  protected readonly says = signal('');
+  private readonly store = inject(CutStore);
+  protected readonly wanted = new Loader(() => this.store.now().pipe(tap((now) => this.asking.next(now))));
+  protected readonly now = this.wanted.value;
+  protected readonly sending = new Sending();
   /** Rigs left out of this plan. */
   protected readonly out = signal<ReadonlySet<string>>(new Set());
   protected readonly planned = signal<readonly Planned[]>([]);
@@ -92,18 +94,7 @@ export default class Cuts {
         this.planned.set(done);
         this.share.set(null);
       });
-    this.load();
-  }
-
-  protected load(): void {
-    this.failed.set('');
-    this.api.call(ROUTES.cuts).subscribe({
-      next: (now) => {
-        this.now.set(now);
-        this.plan();
-      },
-      error: (error: unknown) => this.failed.set(wordsOf(error)),
-    });
+    this.wanted.load();
   }
 
   protected readonly taken = computed(() => this.rigs().filter((r) => !this.out().has(r)));
@@ -117,7 +108,7 @@ export default class Cuts {
   protected stop(): void {
     this.asking.next(null);
     this.share.set(null);
-    this.says.set('Stopped. Plan again when you like.');
+    this.sending.say('Stopped. Plan again when you like.');
   }
 
   protected plan(): void {
@@ -130,8 +121,7 @@ export default class Cuts {
     const jobs = now.stocks.filter((s) =>
       (s.kind === 'board' ? now.plates : lengths.filter((b) => b.stock === s.id)).some((p) => wanted(p)),
     );
-    this.fault.set('');
-    this.says.set('');
+    this.sending.clear();
     this.share.set(0);
     return this.desk
       .run<Planned>(async (remote, tell) => {
@@ -197,13 +187,10 @@ export default class Cuts {
       [...(p.bars?.bars ?? []), ...(p.boards?.boards ?? [])].flatMap((b) => b.remnant ?? []),
     );
     const body: KeepCuts = { pieces: this.pieces(), used, left: this.left() };
-    this.api.call(ROUTES.keepCuts, { body }).subscribe({
-      next: (now) => {
-        this.now.set(now);
-        this.planned.set([]);
-        this.says.set(`${body.pieces.length} pieces cut; ${body.left.length} offcuts on the shelf.`);
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    this.sending.send(this.store.cut(body), (now) => {
+      this.wanted.put(now);
+      this.planned.set([]);
+      return `${body.pieces.length} pieces cut; ${body.left.length} offcuts on the shelf.`;
     });
   }
 

@@ -91,7 +91,7 @@ describe('the shop', () => {
     http.expectOne('/api/floor').error(new ProgressEvent('error'), { status: 0, statusText: '' });
     await fixture.whenStable();
     const element = fixture.nativeElement as HTMLElement;
-    expect(element.textContent).toContain('The floor did not load');
+    expect(element.textContent).toContain('Not loaded: The server does not answer');
     await new Screen(fixture).click('button', 'Try again');
     http.expectOne('/api/floor').flush({ ...floor, rigs: [] });
     await fixture.whenStable();

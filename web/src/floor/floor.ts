@@ -9,6 +9,7 @@ import { FloorStore } from '../stores/floor.store';
 import { NewRig } from '../rigs/new-rig';
 import { promiseOf, type Promise_ } from '../rigs/promise';
 import { SessionStore } from '../stores/session.store';
+import { WhenLoaded } from '../controls/when-loaded';
 
 const ROOMS: readonly { place: FloorPlace; name: string; says: string; wide: boolean }[] = [
   { place: 'bench 1', name: 'Bench 1', says: 'rigging bench', wide: true },
@@ -23,7 +24,7 @@ const ROOMS: readonly { place: FloorPlace; name: string; says: string; wide: boo
 @Component({
   selector: 'pc-floor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FilledHull, MatMenuModule, RouterLink, MatButtonModule],
+  imports: [FilledHull, WhenLoaded, MatMenuModule, RouterLink, MatButtonModule],
   templateUrl: './floor.html',
   styleUrl: './floor.scss',
 })
@@ -33,13 +34,13 @@ export default class FloorPage {
   private readonly router = inject(Router);
   private readonly staff = inject(SessionStore).staff;
   protected readonly rooms = computed(() => {
-    const rigs = this.store.floor()?.rigs ?? [];
+    const rigs = this.store.floor.value()?.rigs ?? [];
     const byPromise = (a: RigSummary, b: RigSummary): number => ((a.promised ?? '9') < (b.promised ?? '9') ? -1 : 1);
     return ROOMS.map((room) => ({ ...room, rigs: rigs.filter((r) => r.place === room.place).sort(byPromise) }));
   });
   protected readonly places = ROOMS.map(({ place, name }) => ({ place, name }));
   protected readonly open = computed(() =>
-    (this.store.floor()?.rigs ?? [])
+    (this.store.floor.value()?.rigs ?? [])
       .filter((r) => r.place !== 'handed over')
       .sort((a, b) => ((a.promised ?? '9') < (b.promised ?? '9') ? -1 : 1)),
   );
@@ -47,16 +48,16 @@ export default class FloorPage {
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
 
   constructor() {
-    this.store.load();
+    this.store.floor.load();
   }
 
   /** Others work on too: back at this screen, the floor is looked over again. */
   @HostListener('window:focus')
   protected again(): void {
-    this.store.load();
+    this.store.floor.load();
   }
 
-  protected promise = (rig: RigSummary): Promise_ => promiseOf(rig.promised, this.store.floor()?.today ?? '');
+  protected promise = (rig: RigSummary): Promise_ => promiseOf(rig.promised, this.store.floor.value()?.today ?? '');
   protected day = (iso: string): string =>
     new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
 
@@ -68,6 +69,6 @@ export default class FloorPage {
   }
 
   protected move(rig: RigSummary, place: FloorPlace): void {
-    this.store.move(rig.id, place).subscribe(() => this.store.load());
+    this.store.move(rig.id, place).subscribe(() => this.store.floor.load());
   }
 }

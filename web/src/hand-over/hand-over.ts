@@ -4,7 +4,6 @@ import { launchWords } from '@plain-cleat/core/water/way';
 import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/work/handover';
 import { entryOf } from '@plain-cleat/core/rig';
 import { addressOf, ROUTES } from '@plain-cleat/api';
-import { Api } from '../stores/api';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { wordsWanted } from '../controls/zod-validator';
@@ -18,27 +17,29 @@ import { documentUrl } from '../stores/document-url';
 import { PreferencesStore } from '../stores/preferences.store';
 import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
-import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { Signing } from './signing';
+import { Said } from '../controls/said';
+import { OwnerStore } from '../stores/owner.store';
+import { Sending } from '../stores/sending';
 
 /** The handover: the walk stop by stop, the owner's book and page, what was left undone, the signature. */
 @Component({
   selector: 'pc-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Print, Strip, Length, Words, Signing, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
+  imports: [Print, Said, Strip, Length, Words, Signing, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })
 export default class HandOver {
   protected readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
-  private readonly api = inject(Api);
+  private readonly owners = inject(OwnerStore);
   protected readonly papers = inject(PreferencesStore).papers;
   private readonly picked = signal<string | null>(null);
   protected readonly noting = signal(false);
   protected readonly link = signal<{ url: string; expires: string } | null>(null);
-  protected readonly fault = signal('');
+  protected readonly linking = new Sending();
   protected readonly stops = computed(() => this.store.state()?.workup.handover.walk ?? []);
   protected readonly stop = computed(
     () => this.stops().find((s) => s.fitting === this.picked()) ?? this.stops().find((s) => !s.shown) ?? this.stops()[0] ?? null,
@@ -144,15 +145,11 @@ export default class HandOver {
   }
 
   protected makeLink(): void {
-    this.api
-      .call(ROUTES.makeLink, { rig: this.store.state()?.doc.id ?? '' })
-      .subscribe({ next: (l) => this.link.set(l), error: (e: unknown) => this.fault.set(wordsOf(e)) });
+    this.linking.send(this.owners.makeLink(this.store.state()?.doc.id ?? ''), (link) => this.link.set(link));
   }
 
   protected revoke(): void {
-    this.api
-      .call(ROUTES.revokeLink, { rig: this.store.state()?.doc.id ?? '' })
-      .subscribe({ next: () => this.link.set(null), error: (e: unknown) => this.fault.set(wordsOf(e)) });
+    this.linking.send(this.owners.revokeLink(this.store.state()?.doc.id ?? ''), () => this.link.set(null));
   }
 
   protected book = (language: 'en' | 'fr'): string =>

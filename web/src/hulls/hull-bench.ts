@@ -1,7 +1,7 @@
 import { pointIn } from '../hull-view/pointer';
 import { addressOf, ROUTES } from '@plain-cleat/api';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { from, switchMap } from 'rxjs';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { from, switchMap, map, of, type Observable } from 'rxjs';
 import { DeleteButton } from '../controls/delete-button';
 import { Icons } from '../controls/icons';
 import { FileButton } from '../controls/file-button';
@@ -14,7 +14,7 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatTableModule } from '@angular/material/table';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import { ActivatedRoute, Router } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import {
   HULL_KINDS,
@@ -31,17 +31,20 @@ import {
 import { tell } from '@plain-cleat/core/base/units';
 import { line } from 'd3-shape';
 import { Length, Words } from '../hull-view/words';
-import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from '../rows/feature-list';
 import type { FeatureList, Row } from '../rows/feature-rows';
 import { FEATURES } from './features';
 import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, newDraft, withFigure } from './hull-draft';
 import { Parts } from '../stores/parts';
-import { HullStore } from '../stores/hull-store';
+import { HullStore } from '../stores/hull.store';
 import { type FlatPhoto, PhotoDesk } from '../photo-desk/photo-desk';
 import { field, type LiveField, liveForm, liveRows, words } from '../controls/live-form';
 import { ReactiveFormsModule } from '@angular/forms';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
 
 const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
   ['x', 'aft of bow'],
@@ -61,7 +64,8 @@ type Weighed = 'massKg' | 'capacityKg' | 'wheelsKg';
   selector: 'pc-hull-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    RouterLink,
+    Said,
+    WhenLoaded,
     FeatureRows,
     PhotoDesk,
     Length,
@@ -95,12 +99,16 @@ export default class HullBench {
   protected readonly traceable = TRACED;
   protected readonly fileOf = (file: 'offsetsCsv' | 'outlineSvg' | 'outlineDxf', hull: string): string =>
     addressOf(ROUTES[file], { hull });
-  protected readonly before = signal<HullModel | undefined>(undefined);
-  protected readonly draft = signal<HullDraft>(newDraft());
-  protected readonly loaded = signal(false);
-  protected readonly failed = signal('');
-  protected readonly fault = signal('');
-  protected readonly kept = signal('');
+  /** The hull as it was saved last; of a new one there is none. */
+  protected readonly opened = new Loader((): Observable<{ readonly model: HullModel | null }> =>
+    this.id() === 'new' ? of({ model: null }) : this.store.model(this.id()).pipe(map((model) => ({ model }))),
+  );
+  protected readonly before = computed((): HullModel | undefined => this.opened.value()?.model ?? undefined);
+  protected readonly draft = linkedSignal((): HullDraft => {
+    const model = this.before();
+    return model ? draftOf(model) : newDraft();
+  });
+  protected readonly saving = new Sending();
   protected readonly photo = signal<FlatPhoto | null>(null);
   protected readonly tracing = signal<(typeof TRACED)[number] | null>(null);
   protected readonly traced = signal<readonly (readonly [number, number])[]>([]);
@@ -157,19 +165,7 @@ export default class HullBench {
   });
 
   constructor() {
-    const id = this.id();
-    if (id === 'new') this.loaded.set(true);
-    else
-      this.store.model(id).subscribe({
-        next: (model) => this.take(model),
-        error: (error: unknown) => this.failed.set(wordsOf(error)),
-      });
-  }
-
-  private take(model: HullModel): void {
-    this.before.set(model);
-    this.draft.set(draftOf(model));
-    this.loaded.set(true);
+    this.opened.load();
   }
 
   /** The x of a chord parameter: straight between the stations is near enough for a drawing. */
@@ -262,7 +258,7 @@ export default class HullBench {
   }
 
   private about(more: Partial<HullDraft['rest']>): void {
-    this.fault.set('');
+    this.saving.clear();
     this.draft.update((d) => ({ ...d, rest: { ...d.rest, ...more } }));
   }
 
@@ -308,20 +304,13 @@ export default class HullBench {
   protected bring(file: File): void {
     const kind = file.name.toLowerCase().split('.').pop();
     if (kind !== 'csv' && kind !== 'svg' && kind !== 'dxf') {
-      this.fault.set('File: offsets as .csv, or an outline as .svg or .dxf.');
+      this.saving.refuse('File: offsets as .csv, or an outline as .svg or .dxf.');
       return;
     }
     const middle = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
     const heights = { gunwale: middle?.gunwale ?? 300, keel: 0 };
-    from(file.text())
-      .pipe(switchMap((text) => this.store.read(kind, text, heights)))
-      .subscribe({
-        next: ({ readings }) => {
-          this.fault.set('');
-          this.draft.update((d) => ({ ...d, readings }));
-        },
-        error: (error: unknown) => this.fault.set(wordsOf(error)),
-      });
+    const read = from(file.text()).pipe(switchMap((text) => this.store.read(kind, text, heights)));
+    this.saving.send(read, ({ readings }) => this.draft.update((d) => ({ ...d, readings })));
   }
 
   /** A tap on the drawing while tracing: a point of the gunwale, or a corner of what is traced. */
@@ -362,8 +351,7 @@ export default class HullBench {
   protected finishTrace(): void {
     const points = this.traced();
     const fault = outlineFault(points);
-    this.fault.set(fault ? `Outline: ${tell(fault, this.units.system())}.` : '');
-    if (fault) return;
+    if (this.saving.refuse(fault ? `Outline: ${tell(fault, this.units.system())}.` : '')) return;
     const heights = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
     const readings = readingsFromOutline(points, { gunwale: heights?.gunwale ?? 300, keel: 0 });
     this.draft.update((d) => ({ ...d, readings }));
@@ -377,18 +365,13 @@ export default class HullBench {
   });
 
   protected keep(): void {
-    this.kept.set('');
     const fault = draftFault(this.draft());
-    this.fault.set(fault ? tell(fault, this.units.system()) : '');
-    if (fault) return;
+    if (this.saving.refuse(fault ? tell(fault, this.units.system()) : '')) return;
     const model = modelOf(this.draft(), this.before());
-    this.store.save(model, this.draft().expects).subscribe({
-      next: (saved) => {
-        this.take(saved);
-        this.kept.set(`Saved as revision ${saved.revision}.`);
-        if (this.id() === 'new') void this.router.navigate(['/hulls', saved.id], { replaceUrl: true });
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    this.saving.send(this.store.save(model, this.draft().expects), (saved) => {
+      this.opened.put({ model: saved });
+      if (this.id() === 'new') void this.router.navigate(['/hulls', saved.id], { replaceUrl: true });
+      return `Saved as revision ${saved.revision}.`;
     });
   }
 }

@@ -98,7 +98,7 @@ describe('the hull screens', () => {
     provide('');
     const f = TestBed.createComponent(Hulls);
     await f.whenStable();
-    expect(textOf(f)).toContain('Looking up the hulls');
+    expect(textOf(f)).toContain('Loading the hulls');
     http
       .expectOne('/api/hull-models')
       .flush([{ id: 'h', revision: 1, maker: 'M', name: 'Hull', kind: 'sit-on-top', traits: [], length: 3000, beam: 800 }]);

@@ -8,11 +8,14 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { z } from 'zod';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import type { HullSummary, OwnHull } from '@plain-cleat/api';
+import type { OwnHull } from '@plain-cleat/api';
 import { forkJoin } from 'rxjs';
 import { Length } from '../hull-view/words';
-import { wordsOf } from '../stores/problems';
-import { HullStore } from '../stores/hull-store';
+import { HullStore } from '../stores/hull.store';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
 
 /** Hulls: the ones the shop knows, and the very boats of its owners. */
 /** A year a hull may be of, or nothing. */
@@ -21,7 +24,18 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
 @Component({
   selector: 'pc-hulls',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, Length, MatButtonModule, ReactiveFormsModule, MatSortModule, MatTableModule, TextField, ValidSubmit],
+  imports: [
+    RouterLink,
+    Said,
+    WhenLoaded,
+    Length,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatSortModule,
+    MatTableModule,
+    TextField,
+    ValidSubmit,
+  ],
   template: `
     <div class="step">
       <section class="pad">
@@ -29,9 +43,9 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
           <h1>Hulls</h1>
           <a mat-flat-button routerLink="/hulls/new">New hull from the tape</a>
         </div>
-        @if (library(); as all) {
+        <ng-container *pcWhenLoaded="hulls; waits: 'Loading the hulls'; let all">
           <ul class="models">
-            @for (h of all; track h.id) {
+            @for (h of all.library; track h.id) {
               <li>
                 <a [routerLink]="['/hulls', h.id]">{{ h.maker }} {{ h.name }}</a>
                 <span class="muted"
@@ -83,9 +97,7 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
               <td colspan="6" class="muted">No boat here yet.</td>
             </tr>
           </table>
-        } @else {
-          <p class="muted" role="status">{{ failed() || 'Looking up the hulls' }}</p>
-        }
+        </ng-container>
       </section>
       <aside>
         @if (chosen(); as h) {
@@ -95,10 +107,7 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
             <pc-text-field label="Year" inputmode="numeric" placeholder="2024" [max]="4" [control]="form.controls.year" />
             <pc-text-field label="Colour" [max]="40" [control]="form.controls.colour" />
             <pc-text-field label="Notes" [rows]="3" [max]="1000" [control]="form.controls.notes" />
-            @if (fault()) {
-              <p class="fault" role="alert">{{ fault() }}</p>
-            }
-            <p role="status" class="small muted">{{ kept() }}</p>
+            <pc-said [of]="saving" />
             <button mat-flat-button type="submit">Save</button>
           </form>
         } @else {
@@ -132,8 +141,7 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
 })
 export default class Hulls {
   private readonly store = inject(HullStore);
-  protected readonly library = signal<readonly HullSummary[] | null>(null);
-  protected readonly own = signal<readonly OwnHull[]>([]);
+  protected readonly hulls = new Loader(() => forkJoin({ library: this.store.library(), own: this.store.own() }));
   protected readonly columns = ['owner', 'model', 'serial', 'year', 'rigs', 'ledger'];
   protected readonly rows = new MatTableDataSource<OwnHull>();
   private readonly sort = viewChild(MatSort);
@@ -144,17 +152,15 @@ export default class Hulls {
     colour: new FormControl('', { nonNullable: true }),
     notes: new FormControl('', { nonNullable: true }),
   });
-  protected readonly failed = signal('');
-  protected readonly fault = signal('');
-  protected readonly kept = signal('');
-  private readonly names = computed(() => new Map(this.library()?.map((h) => [h.id, h.name])));
+  protected readonly saving = new Sending();
+  private readonly names = computed(() => new Map(this.hulls.value()?.library.map((h) => [h.id, h.name])));
 
   constructor() {
-    this.load();
+    this.hulls.load();
     this.rows.sortingDataAccessor = (h, by) =>
       ({ owner: h.owner.name, model: this.name(h.model), serial: h.serial, year: h.year ?? 0 })[by] ?? '';
     effect(() => {
-      this.rows.data = [...this.own()];
+      this.rows.data = [...(this.hulls.value()?.own ?? [])];
       this.rows.sort = this.sort() ?? null;
     });
   }
@@ -164,28 +170,13 @@ export default class Hulls {
     this.form.setValue({ serial: h.serial, year: h.year === null ? '' : String(h.year), colour: h.colour, notes: h.notes });
   }
 
-  private load(): void {
-    forkJoin([this.store.library(), this.store.own()]).subscribe({
-      next: ([library, own]) => {
-        this.library.set(library);
-        this.own.set(own);
-      },
-      error: (error: unknown) => this.failed.set(wordsOf(error)),
-    });
-  }
-
   protected name = (model: string): string => this.names().get(model) ?? model;
 
   protected keep(hull: OwnHull): void {
-    this.kept.set('');
-    this.fault.set('');
     const { year, ...about } = this.form.getRawValue();
-    this.store.describe(hull.id, { ...about, year: year.trim() === '' ? null : Number(year) }).subscribe({
-      next: () => {
-        this.kept.set('Saved.');
-        this.load();
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    this.saving.send(this.store.describe(hull.id, { ...about, year: year.trim() === '' ? null : Number(year) }), () => {
+      this.hulls.load();
+      return 'Saved.';
     });
   }
 }

@@ -10,16 +10,19 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import type { FoundList, HullLedger } from '@plain-cleat/api';
+import type { FoundList } from '@plain-cleat/api';
 import { type HistoryHole, HOLE_STATES, holeHistory, printBit } from '@plain-cleat/core/holding/drilling';
 import { fairHull } from '@plain-cleat/core/boat/hull';
 import { foldLedger, type Fact, type NewFact } from '@plain-cleat/core/rig';
 import { planEdges } from '../hull-view/shapes';
 import { Scale } from '../hull-view/scale';
 import { Length } from '../hull-view/words';
-import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
-import { HullStore } from '../stores/hull-store';
+import { HullStore } from '../stores/hull.store';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
 
 type FoundHole = FoundList['holes'][number];
 type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
@@ -30,6 +33,8 @@ type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig'
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     RouterLink,
+    Said,
+    WhenLoaded,
     Length,
     MatButtonModule,
     ReactiveFormsModule,
@@ -47,10 +52,9 @@ export default class Ledger {
   readonly own = input.required<string>();
   private readonly store = inject(HullStore);
   private readonly units = inject(UnitsStore);
-  protected readonly data = signal<HullLedger | null>(null);
-  protected readonly failed = signal('');
-  protected readonly fault = signal('');
-  protected readonly done = signal('');
+  protected readonly ledger = new Loader(() => this.store.ledger(this.own()));
+  private readonly data = this.ledger.value;
+  protected readonly sending = new Sending();
   protected readonly chosen = signal<string | null>(null);
   protected readonly list = signal<FoundList | null>(null);
   protected abs = Math.abs;
@@ -87,20 +91,12 @@ export default class Ledger {
   constructor() {
     effect(() => {
       this.own();
-      this.load();
+      this.ledger.load();
     });
     effect(() => {
       const { label } = this.finding.controls;
       const next = this.nextLabel();
       if (label.pristine) label.setValue(next);
-    });
-  }
-
-  protected load(): void {
-    this.failed.set('');
-    this.store.ledger(this.own()).subscribe({
-      next: (d) => this.data.set(d),
-      error: (error: unknown) => this.failed.set(wordsOf(error)),
     });
   }
 
@@ -116,14 +112,10 @@ export default class Ledger {
   private keep(drafts: readonly Draft[], says: string): void {
     const deviceTime = new Date().toISOString();
     const facts = drafts.map((d) => ({ ...d, id: crypto.randomUUID(), rig: null, deviceTime }) as NewFact);
-    this.fault.set('');
-    this.store.keepFacts(this.own(), facts).subscribe({
-      next: () => {
-        this.done.set(says);
-        this.list.set(null);
-        this.load();
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    this.sending.send(this.store.keepFacts(this.own(), facts), () => {
+      this.list.set(null);
+      this.ledger.load();
+      return says;
     });
   }
 
@@ -169,12 +161,10 @@ export default class Ledger {
   }
 
   protected read(file: File): void {
-    this.fault.set('');
     this.list.set(null);
-    if (file.size > 200_000) return this.fault.set('A list is under 200 kB.');
-    from(file.text())
-      .pipe(switchMap((text) => this.store.readFound(text, this.units.system())))
-      .subscribe({ next: (l) => this.list.set(l), error: (error: unknown) => this.fault.set(wordsOf(error)) });
+    if (this.sending.refuse(file.size > 200_000 ? 'A list is under 200 kB.' : '')) return;
+    const read = from(file.text()).pipe(switchMap((text) => this.store.readFound(text, this.units.system())));
+    this.sending.send(read, (list) => this.list.set(list));
   }
 
   protected takeList(): void {

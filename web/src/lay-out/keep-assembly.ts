@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { zodValidator } from '../controls/zod-validator';
@@ -12,16 +12,17 @@ import { asOne } from '../stores/as-one';
 import { AssemblyView } from '../hull-view/assembly-view';
 import { Mass } from '../hull-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
-import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
-import { Library } from './library';
+import { AssemblyStore } from '../stores/assembly.store';
 import { OtherHulls } from './other-hulls';
+import { Said } from '../controls/said';
+import { Sending } from '../stores/sending';
 
 /** A small rig of its own: what stands on the chosen fitting, from above, kept and renewed as one. */
 @Component({
   selector: 'pc-keep-assembly',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Mass, AssemblyView, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
+  imports: [Said, Mass, AssemblyView, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   template: `
     <h3>{{ known()?.name ?? 'Built on ' + item().placed.part.name }}</h3>
     <pc-assembly-view [parts]="parts()" [base]="item().placed.id" (picked)="picked.emit($event)" />
@@ -51,10 +52,7 @@ import { OtherHulls } from './other-hulls';
       <pc-text-field class="grow" label="Name in the library" [max]="80" [control]="form.controls.name" />
       <button mat-stroked-button type="submit">{{ known() ? 'Save as a newer version' : 'Save to the library' }}</button>
     </form>
-    @if (fault()) {
-      <p class="fault" role="alert">{{ fault() }}</p>
-    }
-    <p class="small muted" role="status">{{ kept() }}</p>
+    <pc-said [of]="saving" />
   `,
   styles: `
     :host {
@@ -73,7 +71,7 @@ export class KeepAssembly {
   readonly state = input.required<RigState>();
   readonly picked = output<string>();
   private readonly store = inject(RigStore);
-  private readonly library = inject(Library);
+  private readonly library = inject(AssemblyStore);
   private readonly hulls = inject(OtherHulls);
   private readonly units = inject(UnitsStore);
   protected readonly money = printMoney;
@@ -83,8 +81,7 @@ export class KeepAssembly {
       validators: zodValidator(assemblySchema.shape.name, 'Call it something, such as crate with two tubes.'),
     }),
   });
-  protected readonly fault = signal('');
-  protected readonly kept = signal('');
+  protected readonly saving = new Sending();
 
   private readonly ids = computed(() => standingOn(this.state().plan, this.item().placed.id));
   protected readonly parts = computed(() =>
@@ -117,24 +114,19 @@ export class KeepAssembly {
 
   protected keep(): void {
     const name = this.form.getRawValue().name.trim();
-    this.kept.set('');
-    this.fault.set('');
     const known = this.known();
     const id = known?.id ?? `a-${crypto.randomUUID().slice(0, 12)}`;
     const assembly = takeAssembly(this.state().plan, this.item().placed.id, { id, name, version: (known?.version ?? 0) + 1 });
-    this.library.keep(assembly, known?.version ?? 0).subscribe({
-      next: (kept) => {
-        this.kept.set(`Saved in the library as version ${kept.version}.`);
-        const { of } = this.item().placed.fitting;
-        this.store.change({
-          id: crypto.randomUUID(),
-          kind: 'renewItem',
-          item: this.item().placed.id,
-          from: of ?? null,
-          to: { assembly: kept.id, version: kept.version },
-        });
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    this.saving.send(this.library.keep(assembly, known?.version ?? 0), (kept) => {
+      const { of } = this.item().placed.fitting;
+      this.store.change({
+        id: crypto.randomUUID(),
+        kind: 'renewItem',
+        item: this.item().placed.id,
+        from: of ?? null,
+        to: { assembly: kept.id, version: kept.version },
+      });
+      return `Saved in the library as version ${kept.version}.`;
     });
   }
 

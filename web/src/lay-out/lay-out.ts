@@ -44,7 +44,7 @@ import { Hands } from './hands';
 import { InsideAnswers } from '../inside/inside-answers';
 import { keyFor } from './key-for';
 import { Keys } from './keys';
-import { Library } from './library';
+import { AssemblyStore } from '../stores/assembly.store';
 import { Palette } from './palette';
 import { SetsBar } from './sets-bar';
 import { Several } from './several';
@@ -86,7 +86,7 @@ export default class LayOut {
   protected readonly fixes = inject(Fixes);
   protected readonly moves = inject(Moves);
   private readonly makingOf = inject(Making);
-  protected readonly library = inject(Library);
+  protected readonly library = inject(AssemblyStore);
   private readonly palette = viewChild(Palette);
   private readonly card = viewChild(Card);
   private readonly boat = viewChild(Strip);

@@ -20,8 +20,8 @@ export class OtherHulls {
 
   /** For each other hull the first place that takes the part, or why its nearest does not; null while asking. */
   taking(part: Part, own: string): readonly OnOther[] | null {
-    this.every.load();
-    const models = this.every.models();
+    this.every.want();
+    const models = this.every.models.value();
     return (
       models &&
       models

@@ -1,21 +1,20 @@
 import { inject, Injectable } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { ROUTES } from '@plain-cleat/api';
 import { MatDialog } from '@angular/material/dialog';
 import { type OwnPart, ownPartId, partOfSheet } from '@plain-cleat/core/parts/parts';
 import { entryOf } from '@plain-cleat/core/rig';
 import { filter, map, type Observable, tap } from 'rxjs';
-import { Api } from '../stores/api';
 import { wordsOf } from '../stores/problems';
 import { RigStore } from '../stores/rig.store';
 import { OwnPartSheet } from './own-part';
+import { Parts } from '../stores/parts';
 
 /** Makes parts of one's own for the open rig, and changes them. */
 @Injectable()
 export class Making {
   private readonly store = inject(RigStore);
   private readonly dialog = inject(MatDialog);
-  private readonly api = inject(Api);
+  private readonly parts = inject(Parts);
   private readonly snack = inject(MatSnackBar);
 
   /**
@@ -45,7 +44,7 @@ export class Making {
     const sheet = entryOf(plan?.own, key);
     if (!plan || !sheet) return;
     const part = { ...partOfSheet(key, sheet, plan.opened), id: nameAsId(sheet.name, key) };
-    this.api.call(ROUTES.keepPart, { body: { part, expects: 0, active: true } }).subscribe({
+    this.parts.addToRange(part).subscribe({
       next: ({ name }) => this.snack.open(`${name} is in the shop’s range.`, 'Close', { duration: 6000 }),
       error: (error: unknown) => this.snack.open(`Not kept: ${wordsOf(error)}`, 'Close'),
     });

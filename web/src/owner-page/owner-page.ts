@@ -1,11 +1,14 @@
 import type { HttpErrorResponse } from '@angular/common/http';
-import { Api } from '../stores/api';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal, linkedSignal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type OwnerPage, ROUTES } from '@plain-cleat/api';
+import { type OwnerPage } from '@plain-cleat/api';
 import { HOLE_WORDS, hookName } from '@plain-cleat/core/work/handover';
 import { printLength } from '@plain-cleat/core/base/units';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { switchMap } from 'rxjs';
+import { asLoaded, type Loaded, LOADING } from '../stores/loaded';
+import { OwnerStore } from '../stores/owner.store';
 
 const WORDS = {
   en: {
@@ -55,6 +58,12 @@ const WORDS = {
     safety: 'Portez toujours un gilet. Essayez de remonter à bord en eau peu profonde.',
   },
 } as const;
+
+/** Whether a link is over, or the server is silent. */
+const endedOrSilent = (error: unknown): 'ended' | 'silent' => {
+  const { status } = error as HttpErrorResponse;
+  return status === 404 || status === 410 ? 'ended' : 'silent';
+};
 
 /** The owner's page, by link: the boat standing on its stern, each stop at its place. */
 @Component({
@@ -244,21 +253,19 @@ const WORDS = {
 })
 export default class OwnerPageScreen {
   readonly token = input.required<string>();
-  private readonly api = inject(Api);
-  protected readonly page = signal<OwnerPage | null>(null);
-  protected readonly fault = signal<'ended' | 'silent' | null>(null);
-  protected readonly open = signal('');
+  private readonly store = inject(OwnerStore);
+  private readonly shown = toSignal(
+    toObservable(this.token).pipe(switchMap((token) => this.store.page(token).pipe(asLoaded(endedOrSilent)))),
+    { initialValue: LOADING as Loaded<OwnerPage> },
+  );
+  protected readonly page = computed(() => this.shown().value);
+  protected readonly fault = computed(() => {
+    const shown = this.shown();
+    return shown.is !== 'failed' ? null : shown.says === 'ended' ? ('ended' as const) : ('silent' as const);
+  });
+  protected readonly open = linkedSignal(() => this.page()?.stops[0]?.fitting ?? '');
   protected readonly language = signal<'en' | 'fr'>(navigator.language.startsWith('fr') ? 'fr' : 'en');
   protected readonly t = computed(() => WORDS[this.language()]);
-
-  constructor() {
-    effect(() =>
-      this.api.call(ROUTES.ownerPage, { token: this.token() }).subscribe({
-        next: (p) => (this.page.set(p), this.open.set(p.stops[0]?.fitting ?? '')),
-        error: ({ status }: HttpErrorResponse) => this.fault.set(status === 404 || status === 410 ? 'ended' : 'silent'),
-      }),
-    );
-  }
 
   protected print = (mm: number, from: string): string =>
     `${printLength(mm, this.page()?.units ?? 'imperial')} ${this.t().from} ${hookName(from, this.language())}`;

@@ -1,5 +1,4 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import type { Observable } from 'rxjs';
@@ -7,6 +6,8 @@ import type { Override } from '@plain-cleat/api';
 import { TextField } from '../controls/text-field';
 import { wordsWanted } from '../controls/zod-validator';
 import { isGone, wordsOf } from '../stores/problems';
+import { Said } from '../controls/said';
+import { Sending } from '../stores/sending';
 
 export type ManagersAct = (why: string, manager: Override) => Observable<unknown>;
 
@@ -17,20 +18,18 @@ export const REASON = wordsWanted('Reason: a few words, three letters at least.'
 @Component({
   selector: 'pc-manager-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, TextField],
+  imports: [Said, ReactiveFormsModule, MatButtonModule, TextField],
   template: `
     <form [formGroup]="form" (ngSubmit)="sign()">
       <pc-text-field class="why" label="Reason" [max]="380" [control]="form.controls.why" />
       <pc-text-field label="Manager" [max]="60" [control]="form.controls.login" />
       <pc-text-field label="Manager’s password" type="password" [control]="form.controls.password" />
       <div class="row">
-        <button mat-flat-button type="submit" [disabled]="busy()">{{ act() }}</button>
+        <button mat-flat-button type="submit" [disabled]="sending.busy()">{{ act() }}</button>
         <button mat-stroked-button type="button" (click)="ask()">Ask a manager</button>
         <button mat-button type="button" (click)="closed.emit()">Cancel</button>
       </div>
-      @if (fault()) {
-        <p class="fault" role="alert">{{ fault() }}</p>
-      }
+      <pc-said [of]="sending" />
     </form>
   `,
   styles: `
@@ -60,9 +59,7 @@ export class ManagerForm {
   /** A manager is asked to, with the reason. */
   readonly asked = output<string>();
   readonly closed = output<void>();
-  private readonly gone = inject(DestroyRef);
-  protected readonly busy = signal(false);
-  protected readonly fault = signal('');
+  protected readonly sending = new Sending();
   protected readonly form = new FormGroup({
     why: new FormControl('', { nonNullable: true, validators: REASON }),
     login: new FormControl('', { nonNullable: true }),
@@ -71,7 +68,7 @@ export class ManagerForm {
 
   private reason(): string | null {
     this.form.controls.why.markAsTouched();
-    this.fault.set('');
+    this.sending.clear();
     return this.form.controls.why.valid ? this.form.controls.why.value.trim() : null;
   }
 
@@ -79,21 +76,16 @@ export class ManagerForm {
     const why = this.reason();
     const { login, password } = this.form.getRawValue();
     if (why === null) return;
-    if (!login.trim() || !password)
-      return this.fault.set(login.trim() ? 'Manager’s password: typed here, each time.' : 'Manager: their login.');
-    this.busy.set(true);
-    this.signed()(why, { login: login.trim(), password })
-      .pipe(takeUntilDestroyed(this.gone))
-      .subscribe({
-        next: () => this.closed.emit(),
-        error: (error: unknown) => {
-          this.busy.set(false);
-          this.form.controls.password.reset();
-          this.fault.set(
-            isGone(error) ? 'The server does not answer: ask a manager, and they see it when it is back.' : wordsOf(error),
-          );
-        },
-      });
+    const missing = !login.trim() ? 'Manager: their login.' : !password ? 'Manager’s password: typed here, each time.' : '';
+    if (this.sending.refuse(missing)) return;
+    this.sending.send(
+      this.signed()(why, { login: login.trim(), password }),
+      () => this.closed.emit(),
+      (error) => {
+        this.form.controls.password.reset();
+        return isGone(error) ? 'The server does not answer: ask a manager, and they see it when it is back.' : wordsOf(error);
+      },
+    );
   }
 
   /** Kept like any fact, network or none: a manager sees who asks and why. */

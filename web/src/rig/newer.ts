@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { Api } from '../stores/api';
 import { MatButtonModule } from '@angular/material/button';
-import { ROUTES } from '@plain-cleat/api';
 import { partKey } from '@plain-cleat/core/parts/parts';
 import { partsOf } from '@plain-cleat/core/rig';
 import { printMoney, tell } from '@plain-cleat/core/base/units';
-import { type Alteration, type Newer, type Offer, offersOf, workUp, whatAlters } from '@plain-cleat/core/workup';
+import { type Alteration, type Offer, offersOf, workUp, whatAlters } from '@plain-cleat/core/workup';
 import { asOne } from '../stores/as-one';
 import { inputOf, RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { catchError, of, Subject, switchMap } from 'rxjs';
+import { toSignal } from '@angular/core/rxjs-interop';
 
 /** Offers a newer revision of hull, parts or settings, and says what taking it would alter. */
 @Component({
@@ -73,10 +73,13 @@ import { UnitsStore } from '../stores/units.store';
 })
 export class NewerRevisions {
   readonly state = input.required<RigState>();
-  private readonly api = inject(Api);
-  private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
-  private readonly newer = signal<Newer | null>(null);
+  private readonly store = inject(RigStore);
+  private readonly asking = new Subject<string>();
+  private readonly newer = toSignal(
+    this.asking.pipe(switchMap((rig) => this.store.newer(rig).pipe(catchError(() => of(null))))),
+    { initialValue: null },
+  );
   private readonly put = signal<ReadonlySet<string>>(new Set());
   protected readonly seen = signal<{ of: string; alters: Alteration } | null>(null);
   private readonly rig = computed(() => this.state().doc.id);
@@ -110,7 +113,7 @@ export class NewerRevisions {
       if (this.state().waiting > 0 || about === asked) return;
       asked = about;
       untracked(() => this.seen.set(null));
-      this.api.call(ROUTES.newer, { rig }).subscribe({ next: (n) => this.newer.set(n), error: () => this.newer.set(null) });
+      this.asking.next(rig);
     });
   }
 

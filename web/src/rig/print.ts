@@ -1,7 +1,5 @@
 import { Directive, inject, input } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { ROUTES } from '@plain-cleat/api';
-import { Api } from '../stores/api';
 import { wordsOf } from '../stores/problems';
 import { RigStore } from '../stores/rig.store';
 
@@ -11,7 +9,6 @@ import { RigStore } from '../stores/rig.store';
  */
 @Directive({ selector: 'a[pcPrint]', host: { '[attr.href]': 'pcPrint()', '(click)': 'print($event)' } })
 export class Print {
-  private readonly api = inject(Api);
   private readonly store = inject(RigStore);
   private readonly snack = inject(MatSnackBar);
   /** Where the paper is. */
@@ -21,7 +18,7 @@ export class Print {
     const state = this.store.state();
     if (!state || state.plan.letters !== null || Object.keys(state.plan.fittings).length === 0) return;
     event.preventDefault();
-    this.api.call(ROUTES.print, { rig: state.doc.id, body: {} }).subscribe({
+    this.store.fixLetters(state.doc.id).subscribe({
       next: () => this.fetch(),
       error: (error: unknown) => this.snack.open(`Not printed: ${wordsOf(error)}`, 'Close'),
     });

@@ -13,10 +13,11 @@ import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatButtonModule } from '@angular/material/button';
 import { openRigSchema } from '@plain-cleat/api';
 import { printLength } from '@plain-cleat/core/base/units';
-import { wordsOf } from '../stores/problems';
 import { UnitsStore } from '../stores/units.store';
 import { HullAsks, type ChosenHull } from '../which-hull/hull-asks';
 import { FloorStore } from '../stores/floor.store';
+import { Said } from '../controls/said';
+import { Sending } from '../stores/sending';
 
 const { title, owner } = openRigSchema.shape;
 const { name, email } = owner.options[1].shape;
@@ -26,6 +27,7 @@ const { name, email } = owner.options[1].shape;
   selector: 'pc-new-rig',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Said,
     ReactiveFormsModule,
     MatDialogModule,
     MatButtonModule,
@@ -79,13 +81,11 @@ const { name, email } = owner.options[1].shape;
         @if (asking()) {
           <pc-hull-asks (chosen)="suits($event)" />
         }
-        @if (fault()) {
-          <p class="fault" role="alert">{{ fault() }}</p>
-        }
+        <pc-said [of]="sending" />
       </mat-dialog-content>
       <mat-dialog-actions>
         <button mat-button type="button" mat-dialog-close>Cancel</button>
-        <button mat-flat-button type="submit" [disabled]="busy()">Open the rig</button>
+        <button mat-flat-button type="submit" [disabled]="sending.busy()">Open the rig</button>
       </mat-dialog-actions>
     </form>
   `,
@@ -112,8 +112,7 @@ export class NewRig {
   /** Whether it is asked which hull suits, and what was answered then. */
   protected readonly asking = signal(false);
   private answered: ChosenHull['brief'] = {};
-  protected readonly fault = signal('');
-  protected readonly busy = signal(false);
+  protected readonly sending = new Sending();
   protected readonly form = new FormGroup({
     owner: new FormControl('', { nonNullable: true }),
     name: new FormControl('', { nonNullable: true, validators: zodValidator(name, 'Who is the rig for?') }),
@@ -187,10 +186,8 @@ export class NewRig {
   protected send(): void {
     const { owner, name, email, title, serial, promised, hull } = this.form.getRawValue();
     const own = this.ownHulls().find((h) => hull === `own ${h.id}`);
-    this.fault.set('');
-    this.busy.set(true);
-    this.store
-      .open({
+    this.sending.send(
+      this.store.open({
         title,
         owner: owner ? { id: owner } : { name: name.trim(), email },
         hull: own?.model ?? hull,
@@ -198,13 +195,8 @@ export class NewRig {
         serial,
         promised,
         ...(Object.keys(this.answered).length ? { brief: this.answered } : {}),
-      })
-      .subscribe({
-        next: ({ id }) => this.ref.close(id),
-        error: (error: unknown) => {
-          this.fault.set(wordsOf(error));
-          this.busy.set(false);
-        },
-      });
+      }),
+      ({ id }) => this.ref.close(id),
+    );
   }
 }

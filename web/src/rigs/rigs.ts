@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, viewChild } from '@angular/core';
 import { from, switchMap } from 'rxjs';
 import { Icons } from '../controls/icons';
 import { FileButton } from '../controls/file-button';
@@ -13,10 +13,11 @@ import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { Router, RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import type { ListedRig } from '@plain-cleat/api';
-import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
 import { FloorStore } from '../stores/floor.store';
 import { promiseOf } from './promise';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Sending } from '../stores/sending';
 
 /** Every rig by number, and the door for rig files. */
 @Component({
@@ -34,6 +35,7 @@ import { promiseOf } from './promise';
     MatInputModule,
     FileButton,
     Icons,
+    WhenLoaded,
   ],
   template: `
     <div class="step">
@@ -46,7 +48,7 @@ import { promiseOf } from './promise';
             <input matInput type="search" [formControl]="typing" />
           </mat-form-field>
         </div>
-        @if (store.list(); as list) {
+        <ng-container *pcWhenLoaded="store.list; waits: 'Loading the rigs'; let list">
           <table mat-table matSort aria-label="Rigs" [dataSource]="rows" [trackBy]="byId">
             <ng-container matColumnDef="number">
               <th mat-header-cell mat-sort-header *matHeaderCellDef>Rig</th>
@@ -103,9 +105,7 @@ import { promiseOf } from './promise';
             </tr>
           </table>
           <mat-paginator [pageSize]="50" [pageSizeOptions]="[25, 50, 200]" [hidePageSize]="rows.data.length <= 25" />
-        } @else {
-          <p class="muted" role="status">{{ store.fault() ?? 'Looking up the rigs' }}</p>
-        }
+        </ng-container>
       </section>
       <aside>
         <h2>Import a rig file</h2>
@@ -115,10 +115,10 @@ import { promiseOf } from './promise';
         } @else {
           <p class="muted">The front desk opens rig files.</p>
         }
-        @if (fault()) {
+        @if (sending.fault()) {
           <div class="box stop" role="alert">
             <strong>Nothing was opened</strong>
-            <p class="fault">{{ fault() }}</p>
+            <p class="fault">{{ sending.fault() }}</p>
           </div>
         }
       </aside>
@@ -144,33 +144,32 @@ export default class Rigs {
   private readonly sort = viewChild(MatSort);
   private readonly paginator = viewChild(MatPaginator);
   protected byId = (_: number, r: ListedRig): string => r.id;
-  protected readonly fault = signal('');
+  protected readonly sending = new Sending();
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
   protected readonly manages = computed(() => this.staff()?.role === 'manager');
   private readonly found = computed(() => {
     const wanted = this.find().trim().toLowerCase();
-    return (this.store.list()?.rigs ?? []).filter((r) =>
+    return (this.store.list.value()?.rigs ?? []).filter((r) =>
       `${r.number} ${r.title} ${r.owner} ${r.hull}`.toLowerCase().includes(wanted),
     );
   });
   protected says = (promised: string | null, today: string): string => promiseOf(promised, today).says;
 
   protected duplicate(rig: ListedRig): void {
-    this.store.duplicate(rig.id, `${rig.title}, again`.slice(0, 120)).subscribe({
-      next: ({ id }) => void this.router.navigate(['/rigs', id]),
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
-    });
+    this.sending.send(
+      this.store.duplicate(rig.id, `${rig.title}, again`.slice(0, 120)),
+      ({ id }) => void this.router.navigate(['/rigs', id]),
+    );
   }
 
   /** Off the floor, its drilled holes staying with the hull; or back onto it. */
   protected setAside(rig: ListedRig): void {
-    this.store
-      .move(rig.id, rig.place === 'set aside' ? 'yard' : 'set aside')
-      .subscribe({ next: () => this.store.loadList(), error: (error: unknown) => this.fault.set(wordsOf(error)) });
+    const place = rig.place === 'set aside' ? 'yard' : 'set aside';
+    this.sending.send(this.store.move(rig.id, place), () => this.store.list.load());
   }
 
   constructor() {
-    this.store.loadList();
+    this.store.list.load();
     effect(() => {
       this.rows.data = this.found();
       this.rows.sort = this.sort() ?? null;
@@ -179,13 +178,10 @@ export default class Rigs {
   }
 
   protected open(file: File): void {
-    this.fault.set(file.size > 4_000_000 ? 'The file is over 4 MB; a rig file is under 1 MB.' : '');
-    if (this.fault()) return;
-    from(file.text())
-      .pipe(switchMap((text) => this.store.importFile(text)))
-      .subscribe({
-        next: ({ id }) => void this.router.navigate(['/rigs', id]),
-        error: (error: unknown) => this.fault.set(wordsOf(error)),
-      });
+    if (this.sending.refuse(file.size > 4_000_000 ? 'The file is over 4 MB; a rig file is under 1 MB.' : '')) return;
+    this.sending.send(
+      from(file.text()).pipe(switchMap((text) => this.store.importFile(text))),
+      ({ id }) => void this.router.navigate(['/rigs', id]),
+    );
   }
 }

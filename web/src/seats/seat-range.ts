@@ -4,13 +4,14 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ASKED, seatNow, seatSays, seatTo, type Asked, type SeatRange as Range } from '@plain-cleat/core/proposals/seating';
 import { MM_PER_INCH, printLength } from '@plain-cleat/core/base/units';
-import { catchError, concat, map, of, switchMap, timer } from 'rxjs';
+import { concat, of, switchMap, timer } from 'rxjs';
 import { Words } from '../hull-view/words';
 import { inputOf } from '../stores/rig.state';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import type { SeatWorker } from '../workers/seat.worker';
 import { WorkerDesk } from '../workers/worker-desk';
+import { asLoaded, type Loaded, LOADING } from '../stores/loaded';
 
 /** How long the hand rests before the seat is tried along its slide, ms. */
 const REST = 500;
@@ -19,7 +20,7 @@ const [LEFT, RIGHT, LANE] = [64, 424, 22] as const;
 
 const NAMES: Readonly<Record<Asked, string>> = { legs: 'Legs', stroke: 'Stroke', reach: 'Reach', trim: 'Trim' };
 
-type Search = { readonly is: 'searching' } | { readonly is: 'failed' } | { readonly is: 'done'; readonly range: Range | null };
+type Search = Loaded<Range | null>;
 
 /** Where the seat can stand: for legs, stroke, reach and trim where each is at its best, and where they agree. */
 @Component({
@@ -32,9 +33,9 @@ type Search = { readonly is: 'searching' } | { readonly is: 'failed' } | { reado
       <p class="small muted">The seat of this hull does not slide.</p>
     } @else if (search.is === 'failed') {
       <p class="small" role="status">The places of the seat could not be tried. Change an answer to try again.</p>
-    } @else if (search.is === 'searching') {
+    } @else if (search.is === 'loading') {
       <mat-progress-bar mode="indeterminate" aria-label="Trying the places of the seat" />
-    } @else if (search.range) {
+    } @else if (search.value) {
       <svg viewBox="0 0 440 132" role="img" [attr.aria-label]="'Places of the seat: ' + (says() | words)">
         @if (best(); as b) {
           <rect class="best" [attr.x]="b.x" y="0" [attr.width]="b.w" height="104" />
@@ -58,8 +59,8 @@ type Search = { readonly is: 'searching' } | { readonly is: 'failed' } | { reado
       </svg>
       <p class="small">{{ says() | words }}</p>
       @if (away()) {
-        <button mat-stroked-button type="button" (click)="setThere(search.range.bestAt)">
-          Set the seat {{ print(search.range.bestAt) }} from the bow
+        <button mat-stroked-button type="button" (click)="setThere(search.value.bestAt)">
+          Set the seat {{ print(search.value.bestAt) }} from the bow
         </button>
       }
     }
@@ -123,17 +124,16 @@ export class SeatRange {
     toObservable(this.asked).pipe(
       switchMap(({ input, how }) =>
         concat(
-          of<Search>({ is: 'searching' }),
+          of(LOADING),
           timer(REST).pipe(
             switchMap(() => this.desk.run<Range | null>((remote, tell) => remote.range(input, how).then((range) => tell(range)))),
-            map((range): Search => ({ is: 'done', range })),
-            catchError(() => of<Search>({ is: 'failed' })),
+            asLoaded(),
           ),
         ),
       ),
       takeUntilDestroyed(),
     ),
-    { initialValue: { is: 'searching' } as Search },
+    { initialValue: LOADING as Search },
   );
 
   constructor() {
@@ -142,7 +142,7 @@ export class SeatRange {
 
   private readonly range = computed(() => {
     const search = this.searched();
-    return search.is === 'done' ? search.range : null;
+    return search.is === 'here' ? search.value : null;
   });
   protected readonly says = computed(() => {
     const range = this.range();

@@ -1,12 +1,10 @@
 import { Icons } from '../controls/icons';
 import { DeleteButton } from '../controls/delete-button';
-import { ROUTES } from '@plain-cleat/api';
-import { Api } from '../stores/api';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { shopSettingsSchema, type ShopSettings } from '@plain-cleat/core/parts/shop';
 import { faultsOf, sameJson } from '@plain-cleat/core/rig';
 import { capital, printQuantity, type QuantityKind } from '@plain-cleat/core/base/units';
@@ -14,13 +12,17 @@ import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import { FeatureRows } from '../rows/feature-list';
 import type { FeatureList, Row } from '../rows/feature-rows';
-import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
 import { UnitsStore } from '../stores/units.store';
 import { RULES, type RuleList, ruleOf, rowsOf } from './rule-lists';
 import { type Setting, SETTINGS, valueAt, withValue } from './settings';
 import { type FormControl, ReactiveFormsModule } from '@angular/forms';
 import { field, type LiveField, liveForm, liveRows, words } from '../controls/live-form';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
+import { ShopStore } from '../stores/shop.store';
 
 /** Its key in the form, which takes no dots. */
 const keyOf = ({ path }: Setting): string => path.replaceAll('.', ' ');
@@ -34,6 +36,8 @@ const OWN_KINDS = ['length', 'mass', 'money', 'force', 'carry', 'fine', 'warmth'
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     FeatureRows,
+    Said,
+    WhenLoaded,
     RouterLink,
     ReactiveFormsModule,
     MatButtonModule,
@@ -48,19 +52,18 @@ const OWN_KINDS = ['length', 'mass', 'money', 'force', 'carry', 'fine', 'warmth'
   styleUrl: './shop.scss',
 })
 export default class Shop {
-  private readonly api = inject(Api);
+  private readonly store = inject(ShopStore);
   private readonly session = inject(SessionStore);
   private readonly units = inject(UnitsStore);
   protected readonly groups = SETTINGS;
   protected readonly ruleColumns = RULES as FeatureList;
   /** As the server keeps them, and as they stand on the screen. */
-  private readonly kept = signal<ShopSettings | null>(null);
-  protected readonly draft = signal<ShopSettings | null>(null);
-  /** So often they were taken as kept: what was typed and is wrong goes with it. */
-  private readonly taken = signal(0);
-  protected readonly failed = signal('');
-  protected readonly says = signal('');
-  protected readonly fault = signal('');
+  protected readonly settings = new Loader(() => this.store.settings());
+  private readonly kept = this.settings.value;
+  protected readonly draft = linkedSignal(() => this.kept());
+  /** So often what was typed was discarded. */
+  private readonly discarded = signal(0);
+  protected readonly saving = new Sending();
   protected readonly mayKeep = computed(() => this.session.staff()?.role === 'manager');
   /** The names of what differs from what is kept. */
   protected readonly changed = computed(() => {
@@ -82,21 +85,7 @@ export default class Shop {
   });
 
   constructor() {
-    this.load();
-  }
-
-  protected load(): void {
-    this.failed.set('');
-    this.api.call(ROUTES.shop).subscribe({
-      next: (s) => this.take(s),
-      error: (error: unknown) => this.failed.set(wordsOf(error)),
-    });
-  }
-
-  private take(s: ShopSettings): void {
-    this.kept.set(s);
-    this.draft.set(s);
-    this.taken.update((n) => n + 1);
+    this.settings.load();
   }
 
   protected choices = (s: Setting): Choice<string>[] | null => (typeof s.kind === 'string' ? null : choicesOf(s.kind));
@@ -134,7 +123,7 @@ export default class Shop {
         ),
       ]),
     ) as Readonly<Record<string, LiveField<unknown>>>,
-    () => this.taken(),
+    () => `${this.kept()?.revision} ${this.discarded()}`,
   );
   /** The control of a setting, as its field takes it. */
   protected control = (s: Setting): FormControl => this.form.controls[keyOf(s)] as FormControl;
@@ -157,7 +146,7 @@ export default class Shop {
   private set(s: Setting, value: unknown): string | undefined {
     const draft = this.draft();
     if (!draft) return undefined;
-    this.says.set('');
+    this.saving.clear();
     const next = withValue(draft, s.path, value);
     const parsed = shopSettingsSchema.safeParse(next);
     const wrong = parsed.success ? undefined : faultsOf(parsed.error).find((f) => f.field.startsWith(s.path));
@@ -181,7 +170,7 @@ export default class Shop {
   protected rows = rowsOf;
 
   private setLists(rules: readonly RuleList[]): void {
-    this.says.set('');
+    this.saving.clear();
     this.draft.update((d) => d && { ...d, rules: [...rules] });
   }
 
@@ -204,26 +193,20 @@ export default class Shop {
   }
 
   protected back(): void {
-    const kept = this.kept();
-    if (kept) this.take(kept);
-    this.fault.set('');
+    this.draft.set(this.kept());
+    this.discarded.update((n) => n + 1);
+    this.saving.clear();
   }
 
   protected keep(): void {
     const [kept, draft] = [this.kept(), this.draft()];
     if (!kept || !draft || this.form.invalid) return;
     const parsed = shopSettingsSchema.safeParse(draft);
-    if (!parsed.success) {
-      const [first] = faultsOf(parsed.error);
-      return this.fault.set(this.inWords(draft, first?.field ?? '', first?.says ?? ''));
-    }
-    this.fault.set('');
-    this.api.call(ROUTES.keepShop, { body: { settings: draft, expects: kept.revision } }).subscribe({
-      next: (s) => {
-        this.take(s);
-        this.says.set(`Saved as revision ${s.revision}. Open rigs keep theirs until somebody updates them.`);
-      },
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
+    const [first] = parsed.success ? [] : faultsOf(parsed.error);
+    if (this.saving.refuse(first ? this.inWords(draft, first.field, first.says) : '')) return;
+    this.saving.send(this.store.save(draft, kept.revision), (saved) => {
+      this.settings.put(saved);
+      return `Saved as revision ${saved.revision}. Open rigs keep theirs until somebody updates them.`;
     });
   }
 

@@ -1,18 +1,19 @@
-import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { wordsOf } from '../stores/problems';
 import { SessionStore } from '../stores/session.store';
+import { Said } from '../controls/said';
+import { Sending } from '../stores/sending';
 
 /** Staff sign in; afterwards they are where they wanted to be. */
 @Component({
   selector: 'pc-sign-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, TextField, ValidSubmit],
+  imports: [Said, ReactiveFormsModule, MatButtonModule, TextField, ValidSubmit],
   template: `
     <div class="page">
       <svg viewBox="0 0 400 90" aria-hidden="true">
@@ -24,10 +25,8 @@ import { SessionStore } from '../stores/session.store';
         <p class="muted">From the wish list to the signed rig.</p>
         <pc-text-field label="Login" autocomplete="username" [control]="form.controls.login" />
         <pc-text-field label="Password" type="password" autocomplete="current-password" [control]="form.controls.password" />
-        @if (fault()) {
-          <p class="fault" role="alert">{{ fault() }}</p>
-        }
-        <button mat-flat-button type="submit" [disabled]="busy()">{{ busy() ? 'Signing in' : 'Sign in' }}</button>
+        <pc-said [of]="sending" />
+        <button mat-flat-button type="submit" [disabled]="sending.busy()">{{ sending.busy() ? 'Signing in' : 'Sign in' }}</button>
       </form>
     </div>
   `,
@@ -72,21 +71,15 @@ export default class SignIn {
     login: new FormControl('', { nonNullable: true, validators: wordsWanted('Type your login.') }),
     password: new FormControl('', { nonNullable: true, validators: wordsWanted('Type your password.') }),
   });
-  protected readonly busy = signal(false);
-  protected readonly fault = signal('');
+  protected readonly sending = new Sending();
   private readonly session = inject(SessionStore);
   private readonly router = inject(Router);
 
   protected send(): void {
     const { login, password } = this.form.getRawValue();
-    this.busy.set(true);
-    this.fault.set('');
-    this.session.signIn(login, password).subscribe({
-      next: () => void this.router.navigateByUrl(this.back()?.startsWith('/') ? (this.back() ?? '/floor') : '/floor'),
-      error: (error: unknown) => {
-        this.fault.set(wordsOf(error));
-        this.busy.set(false);
-      },
-    });
+    this.sending.send(
+      this.session.signIn(login, password),
+      () => void this.router.navigateByUrl(this.back()?.startsWith('/') ? (this.back() ?? '/floor') : '/floor'),
+    );
   }
 }

@@ -1,6 +1,4 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { finalize } from 'rxjs';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -9,9 +7,12 @@ import { wordsWanted, zodValidator } from '../controls/zod-validator';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { pinSchema, type Staff } from '@plain-cleat/api';
-import { wordsOf } from '../stores/problems';
+import { pinSchema } from '@plain-cleat/api';
 import { SessionStore } from '../stores/session.store';
+import { Said } from '../controls/said';
+import { NotLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', 'clear', '0'] as const;
 
@@ -22,33 +23,45 @@ const PIN = zodValidator(pinSchema, 'Four to eight digits.');
 @Component({
   selector: 'pc-swap',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, ReactiveFormsModule, MatDialogModule, MatRadioModule, MatExpansionModule, TextField, ValidSubmit],
+  imports: [
+    NotLoaded,
+    Said,
+    MatButtonModule,
+    ReactiveFormsModule,
+    MatDialogModule,
+    MatRadioModule,
+    MatExpansionModule,
+    TextField,
+    ValidSubmit,
+  ],
   template: `
     <h2 mat-dialog-title>Switch user</h2>
     <mat-dialog-content>
       <div class="two">
         <mat-radio-group class="crew" aria-label="Rigger" [value]="chosen()" (change)="choose($event.value)">
-          @for (c of crew(); track c.id) {
+          @for (c of crew.value() ?? []; track c.id) {
             <mat-radio-button [value]="c.id"
               >{{ c.name }} <small class="muted">{{ c.role }}</small></mat-radio-button
             >
           } @empty {
-            <p class="muted">{{ loading() ? 'Asking who is here' : 'Nobody has chosen a PIN yet.' }}</p>
+            @if (crew.value()) {
+              <p class="muted">Nobody has chosen a PIN yet.</p>
+            } @else {
+              <pc-not-loaded waits="Loading who is here" [of]="crew" />
+            }
           }
         </mat-radio-group>
         <form [formGroup]="form" (ngSubmit)="swap()">
           <pc-text-field label="PIN" type="password" inputmode="numeric" [max]="8" [control]="form.controls.pin" />
           <div class="keys">
             @for (k of keys; track k) {
-              <button mat-stroked-button type="button" [disabled]="busy()" (click)="press(k)">{{ k }}</button>
+              <button mat-stroked-button type="button" [disabled]="switching.busy()" (click)="press(k)">{{ k }}</button>
             }
-            <button mat-flat-button type="submit" [disabled]="busy()">Switch</button>
+            <button mat-flat-button type="submit" [disabled]="switching.busy()">Switch</button>
           </div>
         </form>
       </div>
-      @if (fault()) {
-        <p class="fault" role="alert">{{ fault() }}</p>
-      }
+      <pc-said [of]="switching" />
       <mat-expansion-panel>
         <mat-expansion-panel-header><mat-panel-title>Choose my PIN</mat-panel-title></mat-expansion-panel-header>
         <form class="mine" [formGroup]="mine" (pcSubmit)="choosePin()">
@@ -68,9 +81,7 @@ const PIN = zodValidator(pinSchema, 'Four to eight digits.');
           />
           <button mat-stroked-button type="submit">Save</button>
         </form>
-        @if (kept()) {
-          <p class="small" role="status">Saved.</p>
-        }
+        <pc-said [of]="choosing" />
       </mat-expansion-panel>
     </mat-dialog-content>
     <mat-dialog-actions>
@@ -120,26 +131,18 @@ export class Swap {
   protected readonly session = inject(SessionStore);
   private readonly ref = inject(MatDialogRef);
   protected readonly keys = KEYS;
-  protected readonly crew = signal<readonly Staff[]>([]);
-  protected readonly loading = signal(true);
+  protected readonly crew = new Loader(() => this.session.crew());
   protected readonly chosen = signal('');
   protected readonly form = new FormGroup({ pin: new FormControl('', { nonNullable: true, validators: PIN }) });
   protected readonly mine = new FormGroup({
     password: new FormControl('', { nonNullable: true, validators: wordsWanted('Type your password.') }),
     pin: new FormControl('', { nonNullable: true, validators: PIN }),
   });
-  protected readonly fault = signal('');
-  protected readonly busy = signal(false);
-  protected readonly kept = signal(false);
+  protected readonly switching = new Sending();
+  protected readonly choosing = new Sending();
 
   constructor() {
-    this.session
-      .crew()
-      .pipe(
-        finalize(() => this.loading.set(false)),
-        takeUntilDestroyed(),
-      )
-      .subscribe({ next: (crew) => this.crew.set(crew), error: (error: unknown) => this.fault.set(wordsOf(error)) });
+    this.crew.load();
     // Who swapped in without the network is the one asked for the PIN.
     if (this.session.alone()) this.chosen.set(this.session.staff()?.id ?? '');
   }
@@ -147,7 +150,7 @@ export class Swap {
   protected choose(id: string): void {
     this.chosen.set(id);
     this.form.reset();
-    this.fault.set('');
+    this.switching.clear();
   }
 
   protected press(key: (typeof KEYS)[number]): void {
@@ -156,28 +159,20 @@ export class Swap {
   }
 
   protected swap(): void {
-    this.fault.set(!this.chosen() ? 'Rigger: choose who goes on.' : this.form.valid ? '' : 'PIN: four to eight digits.');
-    if (this.fault()) return;
-    this.busy.set(true);
-    this.session
-      .swap(this.chosen(), this.form.getRawValue().pin)
-      .pipe(finalize(() => this.busy.set(false)))
-      .subscribe({
-        next: () => this.ref.close(),
-        error: (error: Error) => {
-          this.fault.set(error.message);
-          this.form.reset();
-        },
-      });
+    const wrong = !this.chosen() ? 'Rigger: choose who goes on.' : this.form.valid ? '' : 'PIN: four to eight digits.';
+    if (this.switching.refuse(wrong)) return;
+    this.switching.send(
+      this.session.swap(this.chosen(), this.form.getRawValue().pin),
+      () => this.ref.close(),
+      (error) => {
+        this.form.reset();
+        return (error as Error).message;
+      },
+    );
   }
 
   protected choosePin(): void {
-    this.kept.set(false);
-    this.fault.set('');
     const { password, pin } = this.mine.getRawValue();
-    this.session.choosePin(password, pin).subscribe({
-      next: () => this.kept.set(true),
-      error: (error: unknown) => this.fault.set(wordsOf(error)),
-    });
+    this.choosing.send(this.session.choosePin(password, pin), () => 'Saved.');
   }
 }

@@ -1,19 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { Api } from '../stores/api';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTableModule } from '@angular/material/table';
 import {
   type AddStaff,
-  type Backups,
   type ChangeStaff,
   loginSchema,
   newPasswordSchema,
   pinSchema,
   type Role,
   ROLES,
-  ROUTES,
   type StaffList,
   staffNameSchema,
 } from '@plain-cleat/api';
@@ -25,6 +21,11 @@ import { ValidSubmit } from '../controls/valid-submit';
 import { zodValidator } from '../controls/zod-validator';
 import { wordsOf } from '../stores/problems';
 import { field, liveRows } from '../controls/live-form';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
+import { StaffStore } from '../stores/staff.store';
 
 type Person = StaffList[number];
 /** A secret of somebody's that is being typed. */
@@ -42,20 +43,19 @@ const TEN = 'Ten characters at least.';
 @Component({
   selector: 'pc-staff',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, MatTableModule, ChoiceField, TextField, ValidSubmit],
+  imports: [Said, WhenLoaded, ReactiveFormsModule, MatButtonModule, MatTableModule, ChoiceField, TextField, ValidSubmit],
   templateUrl: './staff.html',
   styleUrl: './staff.scss',
 })
 export default class StaffPage {
-  private readonly api = inject(Api);
-  private readonly gone = inject(DestroyRef);
+  private readonly store = inject(StaffStore);
   protected readonly roleChoices = choicesOf(ROLES);
   protected readonly columns = ['name', 'login', 'role', 'pin', 'acts'];
-  protected readonly people = signal<StaffList | null>(null);
-  protected readonly backup = signal<Backups | null>(null);
-  protected readonly failed = signal('');
-  protected readonly fault = signal('');
-  protected readonly says = signal('');
+  protected readonly people = new Loader(() => this.store.list());
+  protected readonly backups = new Loader(() => this.store.backups());
+  protected readonly sending = new Sending();
+  /** So often a change was not taken: the list stands as it was. */
+  private readonly refused = signal(0);
   protected readonly secret = signal<Secret | null>(null);
   protected readonly password = new FormGroup({ value: typed(newPasswordSchema, TEN) });
   protected readonly pin = new FormGroup({
@@ -70,22 +70,8 @@ export default class StaffPage {
   });
 
   constructor() {
-    this.load();
-  }
-
-  protected load(): void {
-    this.failed.set('');
-    this.api
-      .call(ROUTES.staffList)
-      .pipe(takeUntilDestroyed(this.gone))
-      .subscribe({
-        next: (all) => this.people.set(all),
-        error: (error: unknown) => this.failed.set(wordsOf(error)),
-      });
-    this.api
-      .call(ROUTES.backups)
-      .pipe(takeUntilDestroyed(this.gone))
-      .subscribe({ next: (b) => this.backup.set(b), error: () => this.backup.set(null) });
+    this.people.load();
+    this.backups.load();
   }
 
   /** How long ago the last backup was made, in whole hours or days. */
@@ -96,25 +82,26 @@ export default class StaffPage {
   }
 
   private send(call: Observable<StaffList>, done: string, after: () => void = () => undefined): void {
-    this.fault.set('');
-    this.says.set('');
-    call.pipe(takeUntilDestroyed(this.gone)).subscribe({
-      next: (all) => {
-        this.people.set(all);
-        this.says.set(done);
+    const shown = this.people.value();
+    this.sending.send(
+      call,
+      (all) => {
+        this.people.put(all);
         after();
+        return done;
       },
-      error: (error: unknown) => {
-        this.fault.set(wordsOf(error));
+      (error) => {
         // What the screen shows is what the shop has.
-        this.people.update((all) => all?.map((person) => ({ ...person })) ?? null);
+        if (shown) this.people.put([...shown]);
+        this.refused.update((n) => n + 1);
+        return wordsOf(error);
       },
-    });
+    );
   }
 
   protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
   protected readonly rows = liveRows(
-    () => this.people() ?? [],
+    () => this.people.value() ?? [],
     (person) => ({
       role: field(
         () => person().role,
@@ -122,17 +109,17 @@ export default class StaffPage {
         { off: () => person().ended !== null },
       ),
     }),
-    (person) => person.login,
+    (person) => `${person.login} ${this.refused()}`,
   );
 
   protected change(person: Person, body: ChangeStaff, done: string): void {
-    this.send(this.api.call(ROUTES.changeStaff, { login: person.login, body }), done);
+    this.send(this.store.change(person.login, body), done);
   }
 
   protected ask(of: Person, what: Secret['what']): void {
     this.password.reset();
     this.pin.reset();
-    this.fault.set('');
+    this.sending.clear();
     this.secret.set({ of, what });
   }
 
@@ -141,17 +128,13 @@ export default class StaffPage {
     if (!secret) return;
     const { value } = this.asked().getRawValue();
     const body: ChangeStaff = secret.what === 'PIN' ? { pin: value || null } : { password: value };
-    this.send(
-      this.api.call(ROUTES.changeStaff, { login: secret.of.login, body }),
-      `${secret.of.name} has another ${secret.what}.`,
-      () => this.secret.set(null),
+    this.send(this.store.change(secret.of.login, body), `${secret.of.name} has another ${secret.what}.`, () =>
+      this.secret.set(null),
     );
   }
 
   protected add(): void {
     const body: AddStaff = this.adding.getRawValue();
-    this.send(this.api.call(ROUTES.addStaff, { body }), `${body.name} works here now.`, () =>
-      this.adding.reset({ role: 'rigger' }),
-    );
+    this.send(this.store.add(body), `${body.name} works here now.`, () => this.adding.reset({ role: 'rigger' }));
   }
 }

@@ -1,33 +1,25 @@
-import { inject, Injectable, signal, untracked } from '@angular/core';
+import { inject, Injectable, untracked } from '@angular/core';
 import type { HullModel } from '@plain-cleat/core/boat/hull';
-import { forkJoin, of, switchMap } from 'rxjs';
-import { wordsOf } from './problems';
-import { HullStore } from './hull-store';
+import { forkJoin, type Observable, of, switchMap } from 'rxjs';
+import { HullStore } from './hull.store';
+import { Loader } from './loaded';
 
 /** Every hull the shop knows, asked for once when somebody first wants to compare them. */
 @Injectable({ providedIn: 'root' })
 export class EveryHull {
   private readonly store = inject(HullStore);
-  private readonly found = signal<readonly HullModel[] | null>(null);
   private asked = false;
-  /** Null while they are asked for. */
-  readonly models = this.found.asReadonly();
-  readonly fault = signal('');
+  readonly models = new Loader((): Observable<readonly HullModel[]> =>
+    this.store.library().pipe(switchMap((all) => (all.length ? forkJoin(all.map((h) => this.store.model(h.id))) : of([])))),
+  );
 
-  load(): void {
-    if (this.asked) return;
-    this.asked = true;
-    // It may be asked for while something is being worked out.
-    untracked(() => this.fault.set(''));
-    this.store
-      .library()
-      .pipe(switchMap((all) => (all.length ? forkJoin(all.map((h) => this.store.model(h.id))) : of([]))))
-      .subscribe({
-        next: (models) => this.found.set(models),
-        error: (error: unknown) => {
-          this.asked = false;
-          this.fault.set(wordsOf(error));
-        },
-      });
+  /** They are wanted: asked for unless they are here or on their way. */
+  want(): void {
+    // It may be wanted while something is being worked out.
+    untracked(() => {
+      if (this.asked && this.models.loaded().is !== 'failed') return;
+      this.asked = true;
+      this.models.load();
+    });
   }
 }

@@ -1,6 +1,16 @@
-import { DestroyRef, inject, type Signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { BehaviorSubject, catchError, map, type Observable, of, startWith, Subject, switchMap, takeUntil } from 'rxjs';
+import type { Signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import {
+  BehaviorSubject,
+  catchError,
+  map,
+  type Observable,
+  of,
+  type OperatorFunction,
+  startWith,
+  Subject,
+  switchMap,
+} from 'rxjs';
 import { wordsOf } from './problems';
 
 /** What was asked for: on its way, here, or why it did not come. What came before stays while it is asked for anew. */
@@ -9,32 +19,40 @@ export type Loaded<T> =
   | { readonly is: 'here'; readonly value: T }
   | { readonly is: 'failed'; readonly value: T | null; readonly says: string };
 
+/** It is on its way, and nothing came before. */
+export const LOADING: Loaded<never> = { is: 'loading', value: null };
+
+/**
+ * An answer as it comes: on its way first, then here, or why it did not come.
+ * @param words what went wrong, in words
+ * @param value what came before
+ */
+export const asLoaded =
+  <T>(words: (error: unknown) => string = wordsOf, value: T | null = null): OperatorFunction<T, Loaded<T>> =>
+  (answer$) =>
+    answer$.pipe(
+      map((came): Loaded<T> => ({ is: 'here', value: came })),
+      startWith<Loaded<T>>({ is: 'loading', value }),
+      catchError((error: unknown) => of<Loaded<T>>({ is: 'failed', value, says: words(error) })),
+    );
+
 /**
  * Something that is asked of the server, and again whenever that is wanted; the newest asking counts. Made where a
  * component or a service is, and over with it.
  * @param ask what is asked; nothing is asked before the first `load`
  */
-export class Asked<T> {
-  private readonly state = new BehaviorSubject<Loaded<T>>({ is: 'loading', value: null });
+export class Loader<T> {
+  private readonly state = new BehaviorSubject<Loaded<T>>(LOADING);
   private readonly asking = new Subject<void>();
   readonly loaded: Signal<Loaded<T>> = toSignal(this.state, { requireSync: true });
   /** What came last; null before anything did. */
   readonly value: Signal<T | null> = toSignal(this.state.pipe(map((s) => s.value)), { requireSync: true });
 
   constructor(ask: () => Observable<T>) {
-    const over = new Subject<void>();
-    inject(DestroyRef).onDestroy(() => over.next());
     this.asking
       .pipe(
-        switchMap(() => {
-          const { value } = this.state.value;
-          return ask().pipe(
-            map((came): Loaded<T> => ({ is: 'here', value: came })),
-            startWith<Loaded<T>>({ is: 'loading', value }),
-            catchError((error: unknown) => of<Loaded<T>>({ is: 'failed', value, says: wordsOf(error) })),
-          );
-        }),
-        takeUntil(over),
+        switchMap(() => ask().pipe(asLoaded(wordsOf, this.state.value.value))),
+        takeUntilDestroyed(),
       )
       .subscribe(this.state);
   }

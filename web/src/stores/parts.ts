@@ -112,6 +112,9 @@ export class Parts {
       catchError(() => of(this.known())),
     );
 
+  /** A part becomes one of the shop's range. Managers alone may. */
+  addToRange = (part: Part): Observable<Part> => this.api.call(ROUTES.keepPart, { body: { part, expects: 0, active: true } });
+
   /** Parts are taken from the stores: from now on this device knows them. */
   take(...parts: readonly Part[]): void {
     const known = new Set(this.known().map(partKey));

@@ -5,7 +5,7 @@ import { asPlanned } from '@plain-cleat/core/holding/drilling';
 import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { applyChange, type Change, type NewFact, type Plan, withLetters } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/base/stages';
-import { overTheirs, workUp } from '@plain-cleat/core/workup';
+import { type Newer, overTheirs, workUp } from '@plain-cleat/core/workup';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, filter, map, type Observable, Subject, tap } from 'rxjs';
 import { Api } from './api';
 import { Parts } from './parts';
@@ -64,6 +64,12 @@ export class RigStore {
   open(id: string): void {
     this.line.open(id);
   }
+
+  /** What is newer than what the open rig is made with: hull, materials, settings, parts. */
+  newer = (rig: string): Observable<Newer> => this.api.call(ROUTES.newer, { rig });
+
+  /** Fixes the letters of what is aboard for good, as before the first paper. */
+  fixLetters = (rig: string): Observable<unknown> => this.api.call(ROUTES.print, { rig, body: {} });
 
   reload(): void {
     this.line.reload();

@@ -2,7 +2,7 @@ import type { HttpErrorResponse, HttpEvent, HttpInterceptorFn } from '@angular/c
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type CanActivateFn, Router } from '@angular/router';
-import type { Session, Staff } from '@plain-cleat/api';
+import type { Preferences, Session, Staff } from '@plain-cleat/api';
 import { SESSION_WAYS } from '@plain-cleat/api/ways';
 import { API_VERSION } from '@plain-cleat/api/version';
 import { BehaviorSubject, catchError, filter, from, map, type Observable, of, switchMap, tap, throwError } from 'rxjs';
@@ -45,6 +45,9 @@ export class SessionStore {
 
   /** Under whose name the server takes what is sent. */
   signedInAs = (): string | undefined => this.server?.staff?.name;
+
+  /** What somebody prefers, on every device of theirs. */
+  prefer = (said: Partial<Preferences>): Observable<unknown> => this.api.call(SESSION_WAYS.prefer, { body: said });
 
   /** Who keeps facts here. */
   rigger(): Rigger {

@@ -4,13 +4,12 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatChipsModule } from '@angular/material/chips';
 import { USUAL_GEAR } from '@plain-cleat/core/proposals/which-hull';
 import { BY_WORDS, CARRIED_BY, CARRIES, GROUND_WORDS, GROUNDS, PROPULSION, USUAL_BRIEF, type Brief } from '@plain-cleat/core/rig';
-import { ROUTES } from '@plain-cleat/api';
 import { catchError, map, of, startWith } from 'rxjs';
 import { LIMITS } from '../seats/limits';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
-import { Api } from '../stores/api';
 import { HullList } from './hull-list';
+import { ShopStore } from '../stores/shop.store';
 
 /** A hull chosen for what was answered: the answers go into the brief of the rig. */
 export interface ChosenHull {
@@ -107,8 +106,8 @@ export class HullAsks {
   protected readonly carries = CARRIES;
   /** Undefined while it is asked for, null where it could not be read. */
   protected readonly shop = toSignal(
-    inject(Api)
-      .call(ROUTES.shop)
+    inject(ShopStore)
+      .settings()
       .pipe(catchError(() => of(null))),
   );
 

@@ -7,20 +7,15 @@ import { printMass } from '@plain-cleat/core/base/units';
 import { Words } from '../hull-view/words';
 import { EveryHull } from '../stores/every-hull';
 import { UnitsStore } from '../stores/units.store';
+import { WhenLoaded } from '../controls/when-loaded';
 
 /** The shop's hulls for a brief: what nothing rules out first, each with its reasons and what would have to give. */
 @Component({
   selector: 'pc-hull-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatExpansionModule, Words],
+  imports: [MatButtonModule, MatExpansionModule, WhenLoaded, Words],
   template: `
-    @if (every.fault(); as fault) {
-      <p class="fault" role="alert">
-        {{ fault }} <button mat-button class="link" type="button" (click)="every.load()">Try again</button>
-      </p>
-    } @else if (!ranks()) {
-      <p class="muted" role="status">Asking the hulls</p>
-    } @else {
+    <ng-container *pcWhenLoaded="every.models; waits: 'Loading the hulls'">
       <mat-accordion>
         @for (r of ranks(); track r.hull.id; let first = $first) {
           <mat-expansion-panel [expanded]="first">
@@ -54,7 +49,7 @@ import { UnitsStore } from '../stores/units.store';
         }
       </mat-accordion>
       <p class="small muted">Estimates: they replace neither the maker’s rated capacity nor a test in shallow water.</p>
-    }
+    </ng-container>
   `,
   styles: `
     .stop {
@@ -83,11 +78,11 @@ export class HullList {
   private readonly units = inject(UnitsStore);
 
   constructor() {
-    this.every.load();
+    this.every.want();
   }
 
   protected readonly ranks = computed(() => {
-    const models = this.every.models();
+    const models = this.every.models.value();
     const system = this.units.system();
     return (
       models &&

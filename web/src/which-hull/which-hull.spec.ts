@@ -31,7 +31,7 @@ describe('which hull', () => {
     expect(screen.text).toContain('Asking the shop');
     http.expectOne('/api/shop').flush(TEST_SHOP);
     await screen.fixture.whenStable();
-    expect(screen.text).toContain('Asking the hulls');
+    expect(screen.text).toContain('Loading the hulls');
     http.expectOne('/api/hull-models').flush([summary(heavy), summary(TEST_HULL)]);
     http.expectOne('/api/hull-models/heavy-hull').flush(heavy);
     http.expectOne('/api/hull-models/test-hull').flush(TEST_HULL);

@@ -5,8 +5,8 @@ import type { Workup } from '@plain-cleat/core/workup';
 import { diagramOf, drawDiagram, type DrawnDiagram, type LaidDiagram } from '@plain-cleat/core/electric/wiring';
 import ELK from 'elkjs/lib/elk-api';
 import { catchError, from, map, of, startWith, switchMap } from 'rxjs';
-
-type Shown = { readonly is: 'loading' } | { readonly is: 'failed' } | { readonly is: 'drawn'; readonly drawn: DrawnDiagram };
+import { type Loaded, LOADING } from '../stores/loaded';
+import { wordsOf } from '../stores/problems';
 
 /** The circuit as a diagram that draws itself, every conductor a line in its colour, in the letters of the strip. */
 @Component({
@@ -130,18 +130,15 @@ export class CircuitDiagram {
       map(() => this.diagram()),
       switchMap((diagram) =>
         from(this.elk.layout(diagram.graph as Parameters<typeof this.elk.layout>[0])).pipe(
-          map((laid): Shown => ({ is: 'drawn', drawn: drawDiagram(diagram, laid as unknown as LaidDiagram) })),
-          catchError(() => of<Shown>({ is: 'failed' })),
+          map((laid): Loaded<DrawnDiagram> => ({ is: 'here', value: drawDiagram(diagram, laid as unknown as LaidDiagram) })),
+          catchError((error: unknown) => of<Loaded<DrawnDiagram>>({ is: 'failed', value: null, says: wordsOf(error) })),
         ),
       ),
-      startWith<Shown>({ is: 'loading' }),
+      startWith(LOADING),
     ),
-    { initialValue: { is: 'loading' } as Shown },
+    { initialValue: LOADING as Loaded<DrawnDiagram> },
   );
-  protected readonly drawn = computed(() => {
-    const shown = this.shown();
-    return shown.is === 'drawn' ? shown.drawn : null;
-  });
+  protected readonly drawn = computed(() => this.shown().value);
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.elk.terminateWorker());

@@ -1,13 +1,13 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { ROUTES } from '@plain-cleat/api';
-import { Api } from '../stores/api';
-import { Parts } from '../stores/parts';
+import { ROUTES, type StoresList } from '@plain-cleat/api';
+import { Api } from './api';
+import { Parts } from './parts';
 import type { Assembly } from '@plain-cleat/core/rig';
 import { map, type Observable, tap } from 'rxjs';
 
-/** The shop's library of assemblies. */
+/** The shop's library of assemblies, and what they are built from. */
 @Injectable({ providedIn: 'root' })
-export class Library {
+export class AssemblyStore {
   private readonly api = inject(Api);
   private readonly parts = inject(Parts);
   private readonly all = signal<readonly Assembly[]>([]);
@@ -21,6 +21,9 @@ export class Library {
       }),
       map(({ assemblies }) => assemblies),
     );
+
+  /** What an assembly is built with away from any rig: the range, the settings, the hulls. */
+  stores = (): Observable<StoresList> => this.api.call(ROUTES.stores);
 
   load(): void {
     this.fetch().subscribe({ error: () => undefined });
