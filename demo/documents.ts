@@ -1,8 +1,6 @@
-import { catalogSchema, type Catalog } from '@plain-cleat/core/parts/catalog';
 import { hullModelSchema, type HullModel } from '@plain-cleat/core/boat/hull';
 import braskel from './braskel-133-deck.json';
 import brackwen from './brackwen-104.json';
-import parts from './catalog.json';
 import fendrick from './fendrick-124-drive.json';
 import orrisk from './orrisk-138.json';
 import pellin from './pellin-96.json';
@@ -10,8 +8,9 @@ import quenby from './quenby-126-wide.json';
 import sarrock from './sarrock-146-two.json';
 import tolvane from './tolvane-118.json';
 
+export { CATALOG } from '@plain-cleat/catalog';
+
 /** The demo's documents are read through the product's own schemas, like anybody's. */
-export const CATALOG: Catalog = catalogSchema.parse(parts);
 export const TOLVANE: HullModel = hullModelSchema.parse(tolvane);
 export const QUENBY: HullModel = hullModelSchema.parse(quenby);
 export const BRACKWEN: HullModel = hullModelSchema.parse(brackwen);

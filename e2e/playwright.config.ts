@@ -25,10 +25,10 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node --import tsx server/main.ts',
+    command: 'node --enable-source-maps server/dist/demo.js',
     cwd: '..',
     url: `http://127.0.0.1:${port}/healthz`,
-    env: { PORT: String(port), DATABASE_URL: process.env.DATABASE_URL ?? '', LOG_LEVEL: 'warn', DEMO: 'yes' },
+    env: { PORT: String(port), DATABASE_URL: process.env.DATABASE_URL ?? '', LOG_LEVEL: 'warn' },
     timeout: 60_000,
     reuseExistingServer: false,
   },

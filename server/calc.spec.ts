@@ -7,7 +7,7 @@ import { readConfig } from './config';
 import { scratchFolder } from './testing/scratch';
 
 const calc = (args: string[], input = ''): { code: number | null; out: string; err: string } => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'server/calc.ts', ...args], {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['server/dist/calc.js', ...args], {
     input,
     encoding: 'utf8',
   });
@@ -69,7 +69,9 @@ describe('the headless door', () => {
 describe('settings', () => {
   it('from the environment, with their defaults', () => {
     const usual = { PORT: 4600, HOST: '127.0.0.1', SECURE_COOKIES: 'no', TRUST_PROXY: 'no' } as const;
-    expect(readConfig({ DATABASE_URL: 'mariadb://a:b@127.0.0.1:3306/c', DEMO: 'yes' })).toEqual(jasmine.objectContaining(usual));
+    expect(readConfig({ DATABASE_URL: 'mariadb://a:b@127.0.0.1:3306/c', SESSION_SECRET: 'x'.repeat(32) })).toEqual(
+      jasmine.objectContaining(usual),
+    );
   });
 
   it('that are wrong are named', () => {

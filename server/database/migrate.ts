@@ -7,7 +7,7 @@ import { connect } from './connect';
 import { SequelizeStorage, Umzug } from 'umzug';
 
 /** Frozen once they landed: a later wish is a later file. Each statement may run twice. */
-const FOLDER = fileURLToPath(new URL('./migrations/', import.meta.url));
+const FOLDER = fileURLToPath(new URL('../database/migrations/', import.meta.url));
 
 /** What is only ever added to: the server itself neither changes nor deletes a row of it. */
 const APPENDED = ['changes', 'facts'];

@@ -3,7 +3,7 @@ import { HALF, ProcessPool } from '../workers/pool';
 import type { Drafts } from './drafter';
 
 const pool = new ProcessPool({
-  script: new URL('./drafter.ts', import.meta.url),
+  script: new URL('../dist/drafter.js', import.meta.url),
   most: HALF,
   waiting: 60,
   memory: 512,

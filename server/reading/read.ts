@@ -9,7 +9,7 @@ const [AT_ONCE, EACH, ALL] = [2, 12, 40];
 /** Processes that read, with a fair queue before them. */
 const readers = (): { readonly pool: ProcessPool; readonly queue: FairQueue } => ({
   pool: new ProcessPool({
-    script: new URL('./reader.ts', import.meta.url),
+    script: new URL('../dist/reader.js', import.meta.url),
     most: AT_ONCE,
     waiting: AT_ONCE,
     memory: 256,

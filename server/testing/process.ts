@@ -11,13 +11,12 @@ export interface Running {
 
 /** Starts a server process on the specs' database; resolves once it listens. */
 export function startServer(settings: Record<string, string> = {}): Promise<Running> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  const child = spawn(process.execPath, ['server/dist/demo.js'], {
     env: {
       ...process.env,
       DATABASE_URL: testUrl(),
       DATABASE_ADMIN_URL: process.env.TEST_DATABASE_ADMIN_URL,
       PORT: '0',
-      DEMO: 'yes',
       LOG_LEVEL: 'silent',
       ...settings,
     },

@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Problem, RigDocument, Session } from '@plain-cleat/api';
-import { STAFF } from '@plain-cleat/demo';
+import { DEMO_SECRET, DEMO_SHOP, STAFF } from '@plain-cleat/demo';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import supertest from 'supertest';
@@ -10,7 +10,7 @@ import { readConfig } from '../config';
 import { connect } from '../database/connect';
 import { migrate } from '../database/migrate';
 import { defineModels } from '../database/models';
-import { seed } from '../seed';
+import { fill } from '../fill';
 
 const log = pino({ level: 'silent' });
 
@@ -33,8 +33,8 @@ export class Shop {
     const db = connect(testUrl());
     defineModels(db);
     await migrate(db, { DATABASE_ADMIN_URL: process.env.TEST_DATABASE_ADMIN_URL });
-    await seed(db, log);
-    const app = makeApp(readConfig({ DATABASE_URL: testUrl(), DEMO: 'yes', LOG_LEVEL: 'silent' }), db, log);
+    await fill(db, log, DEMO_SHOP);
+    const app = makeApp(readConfig({ DATABASE_URL: testUrl(), SESSION_SECRET: DEMO_SECRET, LOG_LEVEL: 'silent' }), db, log);
     const server = createServer(app.express);
     await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
     return new Shop(db, app, server);

@@ -5,6 +5,7 @@ const TOO_MUCH = 'far too involved';
 const pool = (more: { patience?: number; waiting?: number } = {}): ProcessPool =>
   new ProcessPool({
     script: new URL('./strained.ts', import.meta.url),
+    flags: process.execArgv,
     ...{ most: 1, waiting: 10, memory: 64, seconds: 2 },
     ...more,
     lost: () => badInput([{ field: 'file', says: TOO_MUCH }]),

@@ -32,6 +32,8 @@ interface Bounds {
   readonly seconds: number;
   /** By the clock it may take this long, seconds: only what sleeps or is kept waiting does. */
   readonly patience?: number;
+  /** Flags of the processes. */
+  readonly flags?: readonly string[];
   /** What is said of work that took more memory or processor time than it may. */
   readonly lost: () => HttpProblem;
 }
@@ -81,7 +83,7 @@ export class ProcessPool {
   }
 
   private open(): workerpool.Pool {
-    const { script, most, waiting, memory, seconds } = this.bounds;
+    const { script, most, waiting, memory, seconds, flags = ['--enable-source-maps'] } = this.bounds;
     return (this.pool ??= workerpool.pool(fileURLToPath(script), {
       workerType: 'process',
       maxWorkers: most,
@@ -89,7 +91,7 @@ export class ProcessPool {
       // What a parser complains of on its way is read, and nobody's news.
       emitStdStreams: true,
       forkOpts: {
-        execArgv: [...process.execArgv, `--max-old-space-size=${memory}`],
+        execArgv: [...flags, `--max-old-space-size=${memory}`],
         serialization: 'advanced',
         env: { NODE_ENV: process.env.NODE_ENV, PATH: process.env.PATH, ...limitsEnv({ seconds, data: 2 * memory + BESIDES }) },
       },

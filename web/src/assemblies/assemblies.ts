@@ -4,7 +4,6 @@ import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatTableModule } from '@angular/material/table';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type Choice, ChoiceField } from '../controls/choice-field';
@@ -32,6 +31,7 @@ import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
 import { Sending } from '../stores/sending';
+import { Table, TableColumn } from '../controls/table';
 
 /** The shop's library of assemblies and the bench they are built on: no boat needed. */
 @Component({
@@ -45,7 +45,8 @@ import { Sending } from '../stores/sending';
     Mass,
     MatButtonModule,
     ReactiveFormsModule,
-    MatTableModule,
+    Table,
+    TableColumn,
     MatFormFieldModule,
     MatInputModule,
     ChoiceField,
@@ -66,8 +67,7 @@ export default class Assemblies {
     { axis: 'v', says: 'To starboard', name: 'to starboard', kind: 'length', most: 2000 },
     { axis: 'heading', says: 'Turned', name: 'turned', kind: 'degrees', most: 360 },
   ] as const;
-  protected readonly columns = ['part', 'on', ...this.spots.map((s) => s.axis), 'held', 'acts'];
-  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly byId = ({ of }: { of: Fitted }): string => of.placed.id;
   protected readonly items = computed(() => [...(this.built()?.items ?? [])]);
   protected readonly rows = liveRows(
     () => this.items(),

@@ -3,7 +3,6 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { MatTableModule } from '@angular/material/table';
 import {
   aboutWords,
   type BenchCheck,
@@ -35,6 +34,7 @@ import type { BenchWorker } from '../workers/bench.worker';
 import { WorkerDesk } from '../workers/worker-desk';
 import { field, liveForm, liveRows } from '../controls/live-form';
 import { asLoaded } from '../stores/loaded';
+import { Table, TableColumn } from '../controls/table';
 
 interface Row {
   readonly reading: Reading;
@@ -54,7 +54,7 @@ interface Row {
 @Component({
   selector: 'pc-bench-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, MatButtonModule, MatButtonToggleModule, MatTableModule, QuantityField, Words],
+  imports: [ChoiceField, MatButtonModule, MatButtonToggleModule, Table, TableColumn, QuantityField, Words],
   templateUrl: './bench-card.html',
   styleUrl: './bench-card.scss',
 })
@@ -64,22 +64,13 @@ export class BenchCard {
   private readonly desk = new WorkerDesk<BenchWorker>(
     () => new Worker(new URL('../workers/bench.worker', import.meta.url), { type: 'module' }),
   );
-  protected readonly columns = computed(() => [
-    'about',
-    'how',
-    'expected',
-    'read',
-    ...(this.metered() ? ['meter'] : []),
-    'verdict',
-  ]);
-  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
   protected readonly kinds: readonly Choice<Fault['is'] | 'any'>[] = [
     { value: 'any', says: 'any fault' },
     ...FAULTS.map((value) => ({ value, says: value })),
   ];
-  protected readonly checkColumns = ['about', 'how', 'answer'];
   protected howTo = ({ is }: BenchCheck): string => CHECK_WORDS[is];
-  protected readonly byCheck = (_: number, c: BenchCheck): string => c.id;
+  protected readonly byCheck = (c: BenchCheck): string => c.id;
   protected readonly checks = computed(() => this.state().workup.checks);
   protected readonly unchecked = computed(() => this.checks().filter((c) => !c.read).length);
   protected readonly kind = new FormControl<Fault['is'] | 'any'>('any', { nonNullable: true });

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSliderModule } from '@angular/material/slider';
-import { MatTableModule } from '@angular/material/table';
 import { printAmps } from '@plain-cleat/core/electric/circuits';
 import { type BatteryDay, type Charging, type OwnBatteryDay, type ByGuess, usualDuty } from '@plain-cleat/core/electric/day';
 import { type Day, DOINGS, type Leg } from '@plain-cleat/core/rig';
@@ -17,6 +16,7 @@ import { RigStore } from '../stores/rig.store';
 import { DayChart } from './day-chart';
 import { ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
 import { field, liveForm, liveRows, words } from '../controls/live-form';
+import { Table, TableColumn } from '../controls/table';
 
 interface LegRow extends Leg {
   readonly at: number;
@@ -29,7 +29,7 @@ interface LegRow extends Leg {
   selector: 'pc-day-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[ChoiceField, DayChart, DeleteButton, Icons, MatButtonModule, MatCheckboxModule, MatSliderModule, MatTableModule],
+    ...[ChoiceField, DayChart, DeleteButton, Icons, MatButtonModule, MatCheckboxModule, MatSliderModule, Table, TableColumn],
     ...[QuantityField, ReactiveFormsModule, TextField],
   ],
   templateUrl: './day-card.html',
@@ -39,15 +39,12 @@ export class DayCard {
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
   protected readonly doings = choicesOf(DOINGS);
-  protected readonly legColumns = ['at', 'does', 'minutes', 'kmh', 'wind', 'stream', 'amps', 'delete'];
   /** What comes from ahead, and the most of it, km/h. */
   protected readonly against = [
     { what: 'wind', says: 'Wind against', most: 60 },
     { what: 'stream', says: 'Stream against', most: 15 },
   ] as const;
-  protected readonly batteryColumns = ['battery', 'left', 'kept', 'touched', 'charge'];
-  protected readonly ownColumns = ['thing', 'wanted', 'runs', 'card'];
-  protected readonly batteryOf = (_: number, b: BatteryDay): string => b.fitting;
+  protected readonly batteryOf = (b: BatteryDay): string => b.fitting;
   protected readonly worked = computed(() => this.state().workup.day);
   protected readonly day = computed(() => this.worked().day);
   protected readonly planned = computed(() => this.state().plan.day !== null);
@@ -129,7 +126,7 @@ export class DayCard {
       ),
     }),
   );
-  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
 
   private clock(stands: () => number, put: (minutes: number) => void) {
     return words(
@@ -165,7 +162,7 @@ export class DayCard {
       : by === 'the sun'
         ? `${hours.toFixed(0)} h of daylight at ${printAmps(amps)} A by the sun`
         : `${hours.toFixed(1)} h at ${printAmps(amps)} A by ${by}`;
-  protected ownOf = (_: number, o: OwnBatteryDay): string => o.fitting;
+  protected ownOf = (o: OwnBatteryDay): string => o.fitting;
   protected hours = (h: number | null): string => (h === null ? '–' : `${(Math.floor(10 * h) / 10).toFixed(1)} h`);
   /** What charges by USB aboard, and whether it is enough. */
   protected readonly usb = computed(() => {

@@ -11,7 +11,6 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { MatTableModule } from '@angular/material/table';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, Router } from '@angular/router';
@@ -45,6 +44,7 @@ import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
 import { Sending } from '../stores/sending';
+import { Table, TableColumn } from '../controls/table';
 
 const COLUMNS: readonly (readonly [keyof BenchReading, string])[] = [
   ['x', 'aft of bow'],
@@ -72,7 +72,8 @@ type Weighed = 'massKg' | 'capacityKg' | 'wheelsKg';
     Words,
     MatButtonModule,
     ReactiveFormsModule,
-    MatTableModule,
+    Table,
+    TableColumn,
     MatTooltipModule,
     MatButtonToggleModule,
     MatFormFieldModule,
@@ -229,8 +230,7 @@ export default class HullBench {
       ]),
     ) as Readonly<Record<Figure, LiveField<number | null>>>,
   );
-  protected readonly shownColumns = ['number', ...COLUMNS.map(([key]) => key), 'acts'];
-  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly isSuspect = ({ at }: { at: number }): boolean => this.suspectRows().has(at);
 
   private type(row: number, column: keyof BenchReading, value: number | null): void {
     if (value === null) return;

@@ -1,9 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { zodValidator } from '../controls/zod-validator';
-import { MatTableDataSource, MatTableModule } from '@angular/material/table';
-import { MatSort, MatSortModule } from '@angular/material/sort';
+import { MatSortModule } from '@angular/material/sort';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { z } from 'zod';
 import { RouterLink } from '@angular/router';
@@ -16,6 +15,7 @@ import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
 import { Sending } from '../stores/sending';
+import { Table, TableColumn } from '../controls/table';
 
 /** Hulls: the ones the shop knows, and the very boats of its owners. */
 /** A year a hull may be of, or nothing. */
@@ -32,7 +32,8 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
     MatButtonModule,
     ReactiveFormsModule,
     MatSortModule,
-    MatTableModule,
+    Table,
+    TableColumn,
     TextField,
     ValidSubmit,
   ],
@@ -58,45 +59,24 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
             }
           </ul>
           <h2>Owners' own boats</h2>
-          <table mat-table matSort aria-label="Owners' own boats" [dataSource]="rows">
-            <ng-container matColumnDef="owner">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Owner</th>
-              <td mat-cell *matCellDef="let h">
-                <button mat-button class="link" type="button" (click)="choose(h)">{{ h.owner.name }}</button>
-              </td>
-            </ng-container>
-            <ng-container matColumnDef="model">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Hull</th>
-              <td mat-cell *matCellDef="let h">{{ name(h.model) }}</td>
-            </ng-container>
-            <ng-container matColumnDef="serial">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Serial</th>
-              <td mat-cell *matCellDef="let h">{{ h.serial || '–' }}</td>
-            </ng-container>
-            <ng-container matColumnDef="year">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Year, colour</th>
-              <td mat-cell *matCellDef="let h">{{ h.year ?? '' }} {{ h.colour }}</td>
-            </ng-container>
-            <ng-container matColumnDef="rigs">
-              <th mat-header-cell *matHeaderCellDef>Rigs</th>
-              <td mat-cell *matCellDef="let h">
-                @for (r of h.rigs; track r.id) {
-                  <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a>&ngsp;
-                }
-              </td>
-            </ng-container>
-            <ng-container matColumnDef="ledger">
-              <th mat-header-cell *matHeaderCellDef>Ledger</th>
-              <td mat-cell *matCellDef="let h">
-                <a [routerLink]="['/hulls', 'own', h.id]">{{ h.facts ? h.facts + ' entries' : 'untouched' }}</a>
-              </td>
-            </ng-container>
-            <tr mat-header-row *matHeaderRowDef="columns"></tr>
-            <tr mat-row *matRowDef="let h; columns: columns" [class.chosen]="chosen()?.id === h.id"></tr>
-            <tr *matNoDataRow>
-              <td colspan="6" class="muted">No boat here yet.</td>
-            </tr>
-          </table>
+          <pc-table label="Owners' own boats" [rows]="all.own" [key]="byId" [chosen]="chosen()?.id" none="No boat here yet.">
+            <ng-template pcColumn="owner" head="Owner" [sort]="sorts.owner" let-h
+              ><button mat-button class="link" type="button" (click)="choose(h)">{{ h.owner.name }}</button></ng-template
+            >
+            <ng-template pcColumn="model" head="Hull" [sort]="sorts.model" let-h>{{ name(h.model) }}</ng-template>
+            <ng-template pcColumn="serial" head="Serial" [sort]="sorts.serial" let-h>{{ h.serial || '–' }}</ng-template>
+            <ng-template pcColumn="year" head="Year, colour" [sort]="sorts.year" let-h
+              >{{ h.year ?? '' }} {{ h.colour }}</ng-template
+            >
+            <ng-template pcColumn="rigs" head="Rigs" let-h>
+              @for (r of h.rigs; track r.id) {
+                <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a>&ngsp;
+              }
+            </ng-template>
+            <ng-template pcColumn="ledger" head="Ledger" let-h
+              ><a [routerLink]="['/hulls', 'own', h.id]">{{ h.facts ? h.facts + ' entries' : 'untouched' }}</a></ng-template
+            >
+          </pc-table>
         </ng-container>
       </section>
       <aside>
@@ -130,9 +110,6 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
       min-height: 44px;
       padding: 9px 0;
     }
-    tr.chosen {
-      background: var(--tide-soft);
-    }
     .about {
       display: grid;
       gap: 10px;
@@ -142,9 +119,13 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
 export default class Hulls {
   private readonly store = inject(HullStore);
   protected readonly hulls = new Loader(() => forkJoin({ library: this.store.library(), own: this.store.own() }));
-  protected readonly columns = ['owner', 'model', 'serial', 'year', 'rigs', 'ledger'];
-  protected readonly rows = new MatTableDataSource<OwnHull>();
-  private readonly sort = viewChild(MatSort);
+  protected readonly byId = (h: OwnHull): string => h.id;
+  protected readonly sorts = {
+    owner: (h: OwnHull): string => h.owner.name,
+    model: (h: OwnHull): string => this.name(h.model),
+    serial: (h: OwnHull): string => h.serial,
+    year: (h: OwnHull): number => h.year ?? 0,
+  };
   protected readonly chosen = signal<OwnHull | null>(null);
   protected readonly form = new FormGroup({
     serial: new FormControl('', { nonNullable: true }),
@@ -157,12 +138,6 @@ export default class Hulls {
 
   constructor() {
     this.hulls.load();
-    this.rows.sortingDataAccessor = (h, by) =>
-      ({ owner: h.owner.name, model: this.name(h.model), serial: h.serial, year: h.year ?? 0 })[by] ?? '';
-    effect(() => {
-      this.rows.data = [...(this.hulls.value()?.own ?? [])];
-      this.rows.sort = this.sort() ?? null;
-    });
   }
 
   protected choose(h: OwnHull): void {

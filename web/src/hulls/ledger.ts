@@ -4,7 +4,6 @@ import { ValidSubmit } from '../controls/valid-submit';
 import { FileButton } from '../controls/file-button';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
-import { MatTableModule } from '@angular/material/table';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
@@ -23,6 +22,7 @@ import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
 import { Sending } from '../stores/sending';
+import { Table, TableColumn } from '../controls/table';
 
 type FoundHole = FoundList['holes'][number];
 type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
@@ -38,7 +38,8 @@ type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig'
     Length,
     MatButtonModule,
     ReactiveFormsModule,
-    MatTableModule,
+    Table,
+    TableColumn,
     ChoiceField,
     TextField,
     QuantityField,
@@ -134,8 +135,7 @@ export default class Ledger {
     return h.plugged ? [found, { kind: 'holePlugged', hole, with: h.plugged }] : [found];
   };
 
-  protected readonly columns = ['label', 'state', 'measured', 'off', 'bit', 'of', 'rig', 'by'];
-  protected readonly byKey = (_: number, h: HistoryHole): string => h.key;
+  protected readonly byKey = (h: HistoryHole): string => h.key;
   protected readonly sides = choicesOf(['port', 'starboard'] as const);
   protected readonly length = computed(() => this.surface()?.length);
   protected readonly half = computed(() => (this.surface()?.beam ?? 2000) / 2);

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatTableModule } from '@angular/material/table';
 import { cordWords, type LedLine, type LineProposal, TETHER, tethersOf, usualLine } from '@plain-cleat/core/lines';
 import { LINE_USES, type LineUse } from '@plain-cleat/core/rig';
 import { asHung } from '@plain-cleat/core/base/units';
@@ -16,12 +15,15 @@ import { documentUrl } from '../stores/document-url';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { pointOf, tieChoices } from './tie-choices';
+import { Table, TableColumn } from '../controls/table';
 
 /** Every line of the rig: proposed, listed with what is cut of which cord, and added. */
 @Component({
   selector: 'pc-lines-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [...[Cut, Mass, Words, Print, MatButtonModule, MatTableModule, ReactiveFormsModule, ChoiceField, ValidSubmit, Icons]],
+  imports: [
+    ...[Cut, Mass, Words, Print, MatButtonModule, Table, TableColumn, ReactiveFormsModule, ChoiceField, ValidSubmit, Icons],
+  ],
   templateUrl: './lines-card.html',
   styleUrl: '../rows/listed.scss',
 })
@@ -33,11 +35,10 @@ export class LinesCard {
   readonly proposal = input.required<LineProposal | null>();
   readonly selected = input<string | null>(null);
   readonly picked = output<string>();
-  protected readonly columns = ['line', 'led', 'cord', 'cut', 'pull', 'hand'];
   protected readonly uses = choicesOf(LINE_USES);
   protected readonly asHung = asHung;
   protected readonly cordWords = cordWords;
-  protected readonly byId = (_: number, l: LedLine): string => l.id;
+  protected readonly byId = (l: LedLine): string => l.id;
   protected readonly adding = new FormGroup({
     use: new FormControl<LineUse>('anchor line', { nonNullable: true }),
     from: new FormControl('', { nonNullable: true, validators: wordsWanted('Say where it begins: an eye, a pulley, a ring.') }),

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatTableModule } from '@angular/material/table';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
 import { unsettled } from '@plain-cleat/core/checks/findings';
@@ -12,12 +11,13 @@ import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { field, liveRows } from '../controls/live-form';
+import { Table, TableColumn } from '../controls/table';
 
 /** The ledger bow to stern: items, then what follows from holes and runs, labor, tax, to pay. */
 @Component({
   selector: 'pc-price',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Print, FindingBox, MatButtonModule, MatTableModule, ChoiceField],
+  imports: [Print, FindingBox, MatButtonModule, Table, TableColumn, ChoiceField],
   templateUrl: './price.html',
   styles: `
     .totals {
@@ -49,8 +49,7 @@ export default class Price {
   private readonly units = inject(UnitsStore);
   protected readonly money = printMoney;
   protected readonly suppliers = choicesOf(SUPPLIERS);
-  protected readonly columns = ['letter', 'name', 'from', 'each', 'count', 'sum'];
-  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
   protected readonly letters = computed(
     () => new Map(this.store.state()?.workup.aboard.items.map((i) => [i.placed.id, i.letter])),
   );

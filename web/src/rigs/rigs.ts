@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { from, switchMap } from 'rxjs';
 import { Icons } from '../controls/icons';
 import { FileButton } from '../controls/file-button';
@@ -7,9 +7,6 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatMenuModule } from '@angular/material/menu';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
-import { MatPaginator } from '@angular/material/paginator';
-import { MatSort, MatSortModule } from '@angular/material/sort';
-import { MatTableDataSource, MatTableModule } from '@angular/material/table';
 import { Router, RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import type { ListedRig } from '@plain-cleat/api';
@@ -18,6 +15,7 @@ import { FloorStore } from '../stores/floor.store';
 import { promiseOf } from './promise';
 import { WhenLoaded } from '../controls/when-loaded';
 import { Sending } from '../stores/sending';
+import { Table, TableColumn } from '../controls/table';
 
 /** Every rig by number, and the door for rig files. */
 @Component({
@@ -25,11 +23,10 @@ import { Sending } from '../stores/sending';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ReactiveFormsModule,
-    MatPaginator,
     RouterLink,
     MatButtonModule,
-    MatTableModule,
-    MatSortModule,
+    Table,
+    TableColumn,
     MatMenuModule,
     MatFormFieldModule,
     MatInputModule,
@@ -49,62 +46,35 @@ import { Sending } from '../stores/sending';
           </mat-form-field>
         </div>
         <ng-container *pcWhenLoaded="store.list; waits: 'Loading the rigs'; let list">
-          <table mat-table matSort aria-label="Rigs" [dataSource]="rows" [trackBy]="byId">
-            <ng-container matColumnDef="number">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Rig</th>
-              <td mat-cell *matCellDef="let r">
-                <a [routerLink]="['/rigs', r.id]">{{ r.number }}</a> {{ r.title }}
-              </td>
-            </ng-container>
-            <ng-container matColumnDef="owner">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>For</th>
-              <td mat-cell *matCellDef="let r">{{ r.owner }}</td>
-            </ng-container>
-            <ng-container matColumnDef="hull">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Hull</th>
-              <td mat-cell *matCellDef="let r">{{ r.hull }}</td>
-            </ng-container>
-            <ng-container matColumnDef="place">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Where</th>
-              <td mat-cell *matCellDef="let r">{{ r.place }}</td>
-            </ng-container>
-            <ng-container matColumnDef="next">
-              <th mat-header-cell *matHeaderCellDef>Next</th>
-              <td mat-cell *matCellDef="let r">{{ r.next }}</td>
-            </ng-container>
-            <ng-container matColumnDef="promised">
-              <th mat-header-cell mat-sort-header *matHeaderCellDef>Promised</th>
-              <td mat-cell *matCellDef="let r">
-                {{ r.place === 'handed over' ? 'kept' : says(r.promised, list.today) }}
-              </td>
-            </ng-container>
-            <ng-container matColumnDef="acts">
-              <th mat-header-cell *matHeaderCellDef><span class="hidden">Actions</span></th>
-              <td mat-cell *matCellDef="let r" class="end">
-                @if (mayOpen() || manages()) {
-                  <button mat-icon-button [attr.aria-label]="'Actions for ' + r.number" [matMenuTriggerFor]="menu">
-                    <mat-icon svgIcon="more_vert" />
-                  </button>
-                  <mat-menu #menu="matMenu">
-                    @if (mayOpen()) {
-                      <button mat-menu-item (click)="duplicate(r)">Duplicate as a new rig</button>
-                    }
-                    @if (manages()) {
-                      <button mat-menu-item (click)="setAside(r)">
-                        {{ r.place === 'set aside' ? 'Take up again' : 'Set aside' }}
-                      </button>
-                    }
-                  </mat-menu>
-                }
-              </td>
-            </ng-container>
-            <tr mat-header-row *matHeaderRowDef="columns"></tr>
-            <tr mat-row *matRowDef="let r; columns: columns"></tr>
-            <tr *matNoDataRow>
-              <td colspan="7" class="muted">No rig like that.</td>
-            </tr>
-          </table>
-          <mat-paginator [pageSize]="50" [pageSizeOptions]="[25, 50, 200]" [hidePageSize]="rows.data.length <= 25" />
+          <pc-table label="Rigs" [rows]="found()" [pages]="50" [key]="byId" none="No rig like that.">
+            <ng-template pcColumn="number" head="Rig" [sort]="sorts.number" let-r
+              ><a [routerLink]="['/rigs', r.id]">{{ r.number }}</a> {{ r.title }}</ng-template
+            >
+            <ng-template pcColumn="owner" head="For" [sort]="sorts.owner" let-r>{{ r.owner }}</ng-template>
+            <ng-template pcColumn="hull" head="Hull" [sort]="sorts.hull" let-r>{{ r.hull }}</ng-template>
+            <ng-template pcColumn="place" head="Where" [sort]="sorts.place" let-r>{{ r.place }}</ng-template>
+            <ng-template pcColumn="next" head="Next" let-r>{{ r.next }}</ng-template>
+            <ng-template pcColumn="promised" head="Promised" [sort]="sorts.promised" let-r>{{
+              r.place === 'handed over' ? 'kept' : says(r.promised, list.today)
+            }}</ng-template>
+            <ng-template pcColumn="acts" head="Actions" headHidden end let-r>
+              @if (mayOpen() || manages()) {
+                <button mat-icon-button [attr.aria-label]="'Actions for ' + r.number" [matMenuTriggerFor]="menu">
+                  <mat-icon svgIcon="more_vert" />
+                </button>
+                <mat-menu #menu="matMenu">
+                  @if (mayOpen()) {
+                    <button mat-menu-item (click)="duplicate(r)">Duplicate as a new rig</button>
+                  }
+                  @if (manages()) {
+                    <button mat-menu-item (click)="setAside(r)">
+                      {{ r.place === 'set aside' ? 'Take up again' : 'Set aside' }}
+                    </button>
+                  }
+                </mat-menu>
+              }
+            </ng-template>
+          </pc-table>
         </ng-container>
       </section>
       <aside>
@@ -139,15 +109,18 @@ export default class Rigs {
   private readonly staff = inject(SessionStore).staff;
   protected readonly typing = new FormControl('', { nonNullable: true });
   private readonly find = toSignal(this.typing.valueChanges, { initialValue: '' });
-  protected readonly columns = ['number', 'owner', 'hull', 'place', 'next', 'promised', 'acts'];
-  protected readonly rows = new MatTableDataSource<ListedRig>();
-  private readonly sort = viewChild(MatSort);
-  private readonly paginator = viewChild(MatPaginator);
-  protected byId = (_: number, r: ListedRig): string => r.id;
+  protected readonly byId = (r: ListedRig): string => r.id;
+  protected readonly sorts = {
+    number: (r: ListedRig): string => r.number,
+    owner: (r: ListedRig): string => r.owner,
+    hull: (r: ListedRig): string => r.hull,
+    place: (r: ListedRig): string => r.place,
+    promised: (r: ListedRig): string => r.promised ?? '',
+  };
   protected readonly sending = new Sending();
   protected readonly mayOpen = computed(() => this.staff()?.role !== 'rigger');
   protected readonly manages = computed(() => this.staff()?.role === 'manager');
-  private readonly found = computed(() => {
+  protected readonly found = computed(() => {
     const wanted = this.find().trim().toLowerCase();
     return (this.store.list.value()?.rigs ?? []).filter((r) =>
       `${r.number} ${r.title} ${r.owner} ${r.hull}`.toLowerCase().includes(wanted),
@@ -170,11 +143,6 @@ export default class Rigs {
 
   constructor() {
     this.store.list.load();
-    effect(() => {
-      this.rows.data = this.found();
-      this.rows.sort = this.sort() ?? null;
-      this.rows.paginator = this.paginator() ?? null;
-    });
   }
 
   protected open(file: File): void {

@@ -8,7 +8,6 @@ import { TextField } from '../controls/text-field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { MatTableModule } from '@angular/material/table';
 import { MatExpansionModule } from '@angular/material/expansion';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { PickField } from '../controls/pick-field';
@@ -17,6 +16,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { NAMED, type Column, type FeatureList, type Named, type Row } from './feature-rows';
 import { type FormControl, ReactiveFormsModule } from '@angular/forms';
 import { field, type LiveField, liveRows, type LiveRow, words } from '../controls/live-form';
+import { Table, TableColumn } from '../controls/table';
 
 /** A list of things on the hull, each row typed in the units of the moment. */
 @Component({
@@ -26,7 +26,8 @@ import { field, type LiveField, liveRows, type LiveRow, words } from '../control
     ReactiveFormsModule,
     MatButtonModule,
     MatExpansionModule,
-    MatTableModule,
+    Table,
+    TableColumn,
     MatCheckboxModule,
     MatFormFieldModule,
     MatSelectModule,
@@ -45,56 +46,48 @@ import { field, type LiveField, liveRows, type LiveRow, words } from '../control
       </mat-expansion-panel-header>
       <ng-template matExpansionPanelContent>
         <div class="scroll" tabindex="0" role="group" [attr.aria-label]="list().name + ', all of it'">
-          <table mat-table class="cells" [attr.aria-label]="list().name" [dataSource]="forms()" [trackBy]="byForm">
+          <pc-table [label]="list().name" class="cells" [rows]="forms()" [key]="byForm">
             @for (c of list().columns; track c.key) {
-              <ng-container [matColumnDef]="c.key">
-                <th mat-header-cell *matHeaderCellDef>{{ c.name }}</th>
-                <td mat-cell *matCellDef="let r; let n = index">
-                  @if (c.when && !c.when(r.of)) {
-                    <span class="muted">–</span>
-                  } @else if (c.kind === 'yes') {
-                    <mat-checkbox [aria-label]="label(c, n)" [formControl]="r.controls[c.key]" />
-                  } @else if (options(c); as all) {
-                    <pc-choice-field [name]="label(c, n)" [choices]="all" [control]="r.controls[c.key]" />
-                  } @else if (c.kind === 'part') {
-                    <pc-pick-field class="part" [name]="label(c, n)" [choices]="partChoices()" [control]="r.controls[c.key]" />
-                  } @else if (c.kind === 'openings') {
-                    <mat-form-field class="openings" appearance="outline" subscriptSizing="dynamic">
-                      <mat-select multiple placeholder="stands open" [aria-label]="label(c, n)" [formControl]="r.controls[c.key]">
-                        @for (h of hull().hatches ?? []; track h.id) {
-                          <mat-option [value]="h.id">{{ h.name }}</mat-option>
-                        }
-                      </mat-select>
-                    </mat-form-field>
-                  } @else if (c.kind === 'text' || c.kind === 'words') {
-                    <pc-text-field
-                      [class]="c.kind"
-                      [name]="label(c, n)"
-                      [max]="c.kind === 'words' ? 120 : 60"
-                      [control]="words(r, c)"
-                    />
-                  } @else {
-                    <pc-quantity
-                      unit=""
-                      [kind]="measure(c)"
-                      [name]="label(c, n)"
-                      [optional]="c.else !== undefined || c.key.startsWith('lid.')"
-                      [placeholder]="c.else ?? ''"
-                      [control]="figure(r, c)"
-                    />
-                  }
-                </td>
-              </ng-container>
+              <ng-template [pcColumn]="c.key" [head]="c.name" let-r let-n="index">
+                @if (c.when && !c.when(r.of)) {
+                  <span class="muted">–</span>
+                } @else if (c.kind === 'yes') {
+                  <mat-checkbox [aria-label]="label(c, n)" [formControl]="r.controls[c.key]" />
+                } @else if (options(c); as all) {
+                  <pc-choice-field [name]="label(c, n)" [choices]="all" [control]="r.controls[c.key]" />
+                } @else if (c.kind === 'part') {
+                  <pc-pick-field class="part" [name]="label(c, n)" [choices]="partChoices()" [control]="r.controls[c.key]" />
+                } @else if (c.kind === 'openings') {
+                  <mat-form-field class="openings" appearance="outline" subscriptSizing="dynamic">
+                    <mat-select multiple placeholder="stands open" [aria-label]="label(c, n)" [formControl]="r.controls[c.key]">
+                      @for (h of hull().hatches ?? []; track h.id) {
+                        <mat-option [value]="h.id">{{ h.name }}</mat-option>
+                      }
+                    </mat-select>
+                  </mat-form-field>
+                } @else if (c.kind === 'text' || c.kind === 'words') {
+                  <pc-text-field
+                    [class]="c.kind"
+                    [name]="label(c, n)"
+                    [max]="c.kind === 'words' ? 120 : 60"
+                    [control]="words(r, c)"
+                  />
+                } @else {
+                  <pc-quantity
+                    unit=""
+                    [kind]="measure(c)"
+                    [name]="label(c, n)"
+                    [optional]="c.else !== undefined || c.key.startsWith('lid.')"
+                    [placeholder]="c.else ?? ''"
+                    [control]="figure(r, c)"
+                  />
+                }
+              </ng-template>
             }
-            <ng-container matColumnDef="acts">
-              <th mat-header-cell *matHeaderCellDef><span class="hidden">Delete</span></th>
-              <td mat-cell *matCellDef="let n = index">
-                <pc-delete-button [disabled]="disabled()" [of]="list().one + ' ' + (n + 1)" (pressed)="remove(n)" />
-              </td>
-            </ng-container>
-            <tr mat-header-row *matHeaderRowDef="columns()"></tr>
-            <tr mat-row *matRowDef="let r; columns: columns()"></tr>
-          </table>
+            <ng-template pcColumn="acts" head="Delete" headHidden let-n="index"
+              ><pc-delete-button [disabled]="disabled()" [of]="list().one + ' ' + (n + 1)" (pressed)="remove(n)"
+            /></ng-template>
+          </pc-table>
         </div>
         <button mat-button type="button" [disabled]="disabled()" (click)="add()">
           <mat-icon svgIcon="add" />Add {{ list().one }}
@@ -105,11 +98,6 @@ import { field, type LiveField, liveRows, type LiveRow, words } from '../control
   styles: `
     .scroll {
       overflow-x: auto;
-    }
-    th,
-    td {
-      padding: 2px 4px;
-      white-space: nowrap;
     }
     pc-quantity {
       display: block;
@@ -144,8 +132,7 @@ export class FeatureRows {
   /** The parts of the stores. */
   readonly parts = input<readonly Pick<Part, 'id' | 'name'>[]>([]);
   readonly disabled = input(false);
-  protected readonly columns = computed(() => [...this.list().columns.map((c) => c.key), 'acts']);
-  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
   protected readonly forms = liveRows(
     () => this.rows(),
     (row, at) =>

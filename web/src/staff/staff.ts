@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatTableModule } from '@angular/material/table';
 import {
   type AddStaff,
   type ChangeStaff,
@@ -26,6 +25,7 @@ import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
 import { Sending } from '../stores/sending';
 import { StaffStore } from '../stores/staff.store';
+import { Table, TableColumn } from '../controls/table';
 
 type Person = StaffList[number];
 /** A secret of somebody's that is being typed. */
@@ -43,14 +43,13 @@ const TEN = 'Ten characters at least.';
 @Component({
   selector: 'pc-staff',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Said, WhenLoaded, ReactiveFormsModule, MatButtonModule, MatTableModule, ChoiceField, TextField, ValidSubmit],
+  imports: [Said, WhenLoaded, ReactiveFormsModule, MatButtonModule, Table, TableColumn, ChoiceField, TextField, ValidSubmit],
   templateUrl: './staff.html',
   styleUrl: './staff.scss',
 })
 export default class StaffPage {
   private readonly store = inject(StaffStore);
   protected readonly roleChoices = choicesOf(ROLES);
-  protected readonly columns = ['name', 'login', 'role', 'pin', 'acts'];
   protected readonly people = new Loader(() => this.store.list());
   protected readonly backups = new Loader(() => this.store.backups());
   protected readonly sending = new Sending();
@@ -99,7 +98,7 @@ export default class StaffPage {
     );
   }
 
-  protected readonly byForm = (_: number, { controls }: { controls: object }): object => controls;
+  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
   protected readonly rows = liveRows(
     () => this.people.value() ?? [],
     (person) => ({

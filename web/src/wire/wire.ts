@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatTableModule } from '@angular/material/table';
 import { MatTabsModule } from '@angular/material/tabs';
 import { merge } from 'rxjs';
 import { freeWay, printVolts, RETURN_COLOUR, type BatteryInUse } from '@plain-cleat/core/electric/circuits';
@@ -43,13 +42,14 @@ import { LineCard } from '../lines/line-card';
 import { LinesCard } from '../lines/lines-card';
 import { CONDUCTOR_WORDS, RunCard } from './run-card';
 import { SignalCard } from './signal-card';
+import { Table, TableColumn } from '../controls/table';
 
 /** Wiring: the circuit along the boat, what is cut, what each battery gives; the chosen cable beside it. */
 @Component({
   selector: 'pc-wire',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, MatTableModule, ChoiceField, ValidSubmit, Icons],
+    ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, Table, TableColumn, ChoiceField, ValidSubmit, Icons],
     ...[
       BenchCard,
       CircuitLanes,
@@ -75,13 +75,10 @@ export default class Wire {
   private readonly picked = signal<string | null>(null);
   protected readonly lanes = choicesOf(LANES);
   protected readonly conductors = CONDUCTORS.map((value) => ({ value, says: CONDUCTOR_WORDS[value] }));
-  protected readonly columns = ['run', 'lane', 'cut', 'gauge', 'colour', 'drop', 'fuse'];
-  protected readonly batteryColumns = ['battery', 'gives', 'most', 'full', 'low', 'hours'];
   protected readonly back = RETURN_COLOUR;
-  protected readonly signalColumns = ['run', 'plugs', 'lane', 'comes', 'over'];
-  protected readonly byId = (_: number, r: WiredRun): string => r.id;
-  protected readonly bySignal = (_: number, l: Labelled<SignalRun>): string => l.run.id;
-  protected readonly ofBattery = (_: number, b: BatteryInUse): string => b.fitting;
+  protected readonly byId = (r: WiredRun): string => r.id;
+  protected readonly bySignal = (l: Labelled<SignalRun>): string => l.run.id;
+  protected readonly ofBattery = (b: BatteryInUse): string => b.fitting;
   protected readonly adding = new FormGroup({
     from: new FormControl('', { nonNullable: true, validators: wordsWanted('Place a battery in the layout first.') }),
     to: new FormControl('', {
