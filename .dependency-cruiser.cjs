@@ -20,6 +20,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
     tsConfig: { fileName: 'tsconfig.base.json' },
     tsPreCompilationDeps: 'specify',
   },

@@ -34,7 +34,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(spec|bench)\\.ts$|^testing/|^demo/' },
+    exclude: { path: '(^|/)dist/|(spec|bench)\\.ts$|^testing/|^demo/' },
     tsConfig: { fileName: 'tsconfig.base.json' },
     tsPreCompilationDeps: true,
   },
