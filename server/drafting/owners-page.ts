@@ -3,6 +3,7 @@ import { toldHands } from '@plain-cleat/core/holding/hands';
 import { launchWords } from '@plain-cleat/core/water/way';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import type { OwnerPage } from '@plain-cleat/api';
+import { dayIn } from '@plain-cleat/core/base/units';
 import { outlineOf } from './outline';
 
 /** What an owner reads of their rig. */
@@ -48,6 +49,6 @@ export function ownersPage(input: WorkupInput, number: string, owner: string): O
       hands: { en: toldHands(c, 'en'), fr: toldHands(c, 'fr') },
     })),
     older: olderHoles(w.surface, w.drilling.oldHoles),
-    signedOn: w.ledger.signed?.serverTime ?? null,
+    signedOn: w.ledger.signed ? dayIn(w.ledger.signed.serverTime, shop.timeZone) : null,
   };
 }

@@ -1,5 +1,7 @@
 import { createInterface } from 'node:readline/promises';
 import type { Sequelize } from 'sequelize';
+import { dayIn } from '@plain-cleat/core/base/units';
+import { newestShop } from '../revisions/revisions';
 import { runCommand, Usage } from '../database/command';
 import { addStaff, allStaff, isManaged, setEnded, setPassword, setPin, setRole } from './crew';
 
@@ -41,9 +43,10 @@ async function first(): Promise<void> {
 async function run(db: Sequelize, [command, login, ...rest]: readonly string[]): Promise<void> {
   if (command === 'first') return first();
   if (command === 'list') {
+    const { timeZone } = await newestShop();
     for (const p of await allStaff())
       console.log(
-        `${p.login.padEnd(20)} ${p.name.padEnd(30)} ${p.role.padEnd(11)}${p.ended ? ` left ${p.ended.slice(0, 10)}` : p.pinHash ? ' PIN' : ''}`,
+        `${p.login.padEnd(20)} ${p.name.padEnd(30)} ${p.role.padEnd(11)}${p.ended ? ` left ${dayIn(p.ended, timeZone)}` : p.pinHash ? ' PIN' : ''}`,
       );
     return;
   }

@@ -13,6 +13,7 @@ import { RigStore } from '../stores/rig.store';
 import { Words } from '../hull-view/words';
 import { ManagerForm, type ManagersAct } from '../rig/manager-form';
 import { field, liveRows } from '../controls/live-form';
+import { momentWords } from '../controls/days';
 
 /** Building: steps to tick in their order, minutes spent, what waits for what. */
 @Component({
@@ -127,13 +128,7 @@ export default class Build {
       }),
     );
   });
-  protected time = (iso: string): string =>
-    new Date(iso).toLocaleString('en-GB', {
-      weekday: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.store.state()?.doc.shop.timeZone,
-    });
+  protected time = (iso: string): string => momentWords(iso, this.store.state()?.doc.shop.timeZone, 'EEE, HH:mm');
 }
 
 /** How far a circuit's bench test is. */

@@ -25,6 +25,7 @@ import { SomethingElse } from './something-else';
 import { Templates } from './templates';
 import { doneWord, roundKey, type Task, tasksOf } from './working';
 import { liveRows, words } from '../controls/live-form';
+import { momentWords } from '../controls/days';
 
 /** Drilling: one hole at a time in huge figures, one bit at a time, held to mark, always taken back. */
 @Component({
@@ -215,12 +216,7 @@ export default class Drill {
     if (last) this.choose(last.key);
   }
 
-  protected time = (iso: string): string =>
-    new Date(iso).toLocaleTimeString('en-GB', {
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.store.state()?.doc.shop.timeZone,
-    });
+  protected time = (iso: string): string => momentWords(iso, this.store.state()?.doc.shop.timeZone, 'HH:mm');
   protected tool = toolName;
   protected doneWord = doneWord;
   protected keyOf = roundKey;

@@ -10,6 +10,7 @@ import { NewRig } from '../rigs/new-rig';
 import { promiseOf, type Promise_ } from '../rigs/promise';
 import { SessionStore } from '../stores/session.store';
 import { WhenLoaded } from '../controls/when-loaded';
+import { dayWords } from '../controls/days';
 
 const ROOMS: readonly { place: FloorPlace; name: string; says: string; wide: boolean }[] = [
   { place: 'bench 1', name: 'Bench 1', says: 'rigging bench', wide: true },
@@ -58,8 +59,7 @@ export default class FloorPage {
   }
 
   protected promise = (rig: RigSummary): Promise_ => promiseOf(rig.promised, this.store.floor.value()?.today ?? '');
-  protected day = (iso: string): string =>
-    new Date(`${iso}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+  protected day = (iso: string): string => dayWords(iso, 'EEEE d MMMM');
 
   protected newRig(): void {
     this.dialog

@@ -22,12 +22,13 @@ import { Signing } from './signing';
 import { Said } from '../controls/said';
 import { OwnerStore } from '../stores/owner.store';
 import { Sending } from '../stores/sending';
+import { DayIn } from '../controls/days';
 
 /** The handover: the walk stop by stop, the owner's book and page, what was left undone, the signature. */
 @Component({
   selector: 'pc-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Print, Said, Strip, Length, Words, Signing, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
+  imports: [DayIn, Print, Said, Strip, Length, Words, Signing, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })

@@ -23,6 +23,7 @@ import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
 import { Sending } from '../stores/sending';
 import { Table, TableColumn } from '../controls/table';
+import { momentWords } from '../controls/days';
 
 type FoundHole = FoundList['holes'][number];
 type Draft = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;
@@ -102,13 +103,7 @@ export default class Ledger {
   }
 
   protected side = (off: number): string => (off < 0 ? 'P' : off > 0 ? 'S' : '');
-  protected day = (iso: string): string =>
-    new Date(iso).toLocaleDateString('en-GB', {
-      day: 'numeric',
-      month: 'short',
-      year: 'numeric',
-      timeZone: this.data()?.shop.timeZone,
-    });
+  protected day = (iso: string): string => momentWords(iso, this.data()?.shop.timeZone, 'd MMM yyyy');
 
   private keep(drafts: readonly Draft[], says: string): void {
     const deviceTime = new Date().toISOString();

@@ -25,7 +25,7 @@ const page: OwnerPage = {
   launchMinutes: 3,
   controls: [{ letter: 'B', does: both('steers', 'dirige'), hands: both('left hand: motoring', 'main gauche: au moteur') }],
   older: [{ label: 'O1', reading: 900, from: 'stern tip', plugged: 'nylon plug' }],
-  signedOn: '2026-06-05T10:00:00Z',
+  signedOn: '2026-06-05',
   stops: [
     {
       fitting: 'a',
@@ -102,7 +102,7 @@ describe("the owner's page", () => {
     await click('li:nth-child(2) button');
     expect(text()).toContain('Shut it.');
     expect(text()).not.toContain('Lift it.');
-    expect(text()).toContain('Signed for 2026-06-05');
+    expect(text()).toContain('Signed for 5 June 2026');
   });
 
   it('speaks both languages', async () => {

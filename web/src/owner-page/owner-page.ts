@@ -9,6 +9,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { asLoaded, type Loaded, LOADING } from '../stores/loaded';
 import { OwnerStore } from '../stores/owner.store';
+import { enGB, fr } from 'date-fns/locale';
+import { dayWords } from '../controls/days';
 
 const WORDS = {
   en: {
@@ -190,7 +192,7 @@ const endedOrSilent = (error: unknown): 'ended' | 'silent' => {
         </mat-expansion-panel>
       }
       @if (p.signedOn) {
-        <p class="box">{{ t().signed }} {{ p.signedOn.slice(0, 10) }}</p>
+        <p class="box">{{ t().signed }} {{ signedOn() }}</p>
       }
       <p class="box look">{{ t().safety }}</p>
     } @else {
@@ -266,6 +268,10 @@ export default class OwnerPageScreen {
   protected readonly open = linkedSignal(() => this.page()?.stops[0]?.fitting ?? '');
   protected readonly language = signal<'en' | 'fr'>(navigator.language.startsWith('fr') ? 'fr' : 'en');
   protected readonly t = computed(() => WORDS[this.language()]);
+
+  protected readonly signedOn = computed(() =>
+    dayWords(this.page()?.signedOn ?? '', 'd MMMM yyyy', this.language() === 'fr' ? fr : enGB),
+  );
 
   protected print = (mm: number, from: string): string =>
     `${printLength(mm, this.page()?.units ?? 'imperial')} ${this.t().from} ${hookName(from, this.language())}`;

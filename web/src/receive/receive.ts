@@ -24,6 +24,7 @@ import { PreferencesStore } from '../stores/preferences.store';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { BECOMES_CHOICES, CAME_WORDS, type Fate, fateOf } from './came-with';
+import { DayIn } from '../controls/days';
 
 /** Nobody has looked at it yet, and it is there. */
 const wantsLooking = ({ seen, becomes }: CameThing): boolean => seen === null && becomes?.is !== 'gone';
@@ -33,6 +34,7 @@ const wantsLooking = ({ seen, becomes }: CameThing): boolean => seen === null &&
   selector: 'pc-receive',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    DayIn,
     Strip,
     ExactPlace,
     Print,

@@ -21,6 +21,7 @@ import { Clash, type ClashToSettle } from './clash';
 import { NewerRevisions } from './newer';
 import { Unproven } from './unproven';
 import { promiseOf } from '../rigs/promise';
+import { momentWords } from '../controls/days';
 
 const STEPS = [
   { path: 'brief', name: 'Brief', findings: '' },
@@ -163,12 +164,5 @@ export default class Rig {
       .pipe(map((mine) => mine === true));
   }
 
-  protected at = (iso: string): string =>
-    new Date(iso).toLocaleString('en-GB', {
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.store.state()?.doc.shop.timeZone,
-    });
+  protected at = (iso: string): string => momentWords(iso, this.store.state()?.doc.shop.timeZone, 'd MMM, HH:mm');
 }

@@ -26,6 +26,10 @@ import { Loader } from '../stores/loaded';
 import { Sending } from '../stores/sending';
 import { StaffStore } from '../stores/staff.store';
 import { Table, TableColumn } from '../controls/table';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { catchError, map, of } from 'rxjs';
+import { DayIn } from '../controls/days';
+import { ShopStore } from '../stores/shop.store';
 
 type Person = StaffList[number];
 /** A secret of somebody's that is being typed. */
@@ -43,7 +47,18 @@ const TEN = 'Ten characters at least.';
 @Component({
   selector: 'pc-staff',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Said, WhenLoaded, ReactiveFormsModule, MatButtonModule, Table, TableColumn, ChoiceField, TextField, ValidSubmit],
+  imports: [
+    DayIn,
+    Said,
+    WhenLoaded,
+    ReactiveFormsModule,
+    MatButtonModule,
+    Table,
+    TableColumn,
+    ChoiceField,
+    TextField,
+    ValidSubmit,
+  ],
   templateUrl: './staff.html',
   styleUrl: './staff.scss',
 })
@@ -52,6 +67,15 @@ export default class StaffPage {
   protected readonly roleChoices = choicesOf(ROLES);
   protected readonly people = new Loader(() => this.store.list());
   protected readonly backups = new Loader(() => this.store.backups());
+  /** Days are the shop's. */
+  protected readonly zone = toSignal(
+    inject(ShopStore)
+      .settings()
+      .pipe(
+        map((shop) => shop.timeZone),
+        catchError(() => of(undefined)),
+      ),
+  );
   protected readonly sending = new Sending();
   /** So often a change was not taken: the list stands as it was. */
   private readonly refused = signal(0);
