@@ -9,14 +9,14 @@ import { deck, fitted, inputOf } from './plans';
 
 /**
  * Layouts by chance, and brute force to hold judgements of space against: points sampled through the solids and their
- * motions, placed, turned and compared by arithmetic of its own. A tenth of the layouts run by default, all with LONG=yes.
+ * motions, placed, turned and compared by arithmetic of its own. One in twenty-five of the layouts runs by default, all with LONG=yes.
  */
 /**
  * Judgements of space against brute force: points sampled through the solids and their motions, placed, turned and
  * compared by arithmetic of its own. No clash deeper than the sampling step is missed; none is claimed that is not
- * there within a step. A tenth of the layouts run by default, all with LONG=yes.
+ * there within a step. One in twenty-five of the layouts runs by default, all with LONG=yes.
  */
-export const LAYOUTS = process.env.LONG ? 1000 : 100;
+export const LAYOUTS = process.env.LONG ? 1000 : 40;
 export const STEP = 12;
 /** The farthest any point of a solid is from a sample. */
 export const NEAR = (STEP * Math.sqrt(3)) / 2 + 1;

@@ -6,6 +6,7 @@ import { briefIn, handednessOf, type Brief, type Fitting } from '../rig';
 import { deck, fitted, inputOf, partOf, partWith, track } from '@plain-cleat/testing/plans';
 import { tell } from '../base/units';
 import { workUp, type Workup } from '../workup';
+import { runs } from '../../testing/runs';
 
 /** A cushion of 75 mm that weighs nothing and stands in nobody's way. */
 const CUSHION = {
@@ -178,7 +179,7 @@ describe('how one sits', () => {
         expect(said.every((line) => both.has(line))).toBeTrue();
         expect([...new Set(said.map(keyOf))].sort()).toEqual([...new Set([...both].map(keyOf))].sort());
       }),
-      { numRuns: 25, seed: 15 },
+      { numRuns: runs(25), seed: 15 },
     );
   });
 

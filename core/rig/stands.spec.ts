@@ -4,6 +4,7 @@ import { setsInOrder, standsOf } from './stands';
 import { deck, emptyPlan, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { Memory } from '../base/stages';
 import { workUp } from '../workup';
+import { runs } from '../../testing/runs';
 
 const sets = { b: { name: 'second', order: 2 }, a: { name: 'first', order: 1 }, c: { name: 'third', order: 3 } };
 const planOf = (fittings: Plan['fittings']): Plan => ({ ...emptyPlan(), sets, fittings });
@@ -77,7 +78,7 @@ describe('stands', () => {
         ];
         return JSON.stringify(seen(kept)) === JSON.stringify(seen(fresh));
       }),
-      { seed: 62, numRuns: 40 },
+      { seed: 62, numRuns: runs(40) },
     );
   });
 });

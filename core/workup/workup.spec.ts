@@ -10,6 +10,7 @@ import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/pla
 import { tell } from '../base/units';
 import { Memory } from '../base/stages';
 import { STAGES, workUp, workUpAll, type Workup, type WorkupInput } from './index';
+import { runs } from '../../testing/runs';
 
 const feed = { from: 'b', to: 's', lane: 'inside port' as const, via: [], awg: null };
 const fittings = {
@@ -110,7 +111,7 @@ describe('workup', () => {
       },
     ];
     const all = (w: Workup): string => JSON.stringify([said(w), w.findings.map((f) => f.tries(CATALOG.parts))]);
-    for (let i = 0; i < 50; i++) {
+    for (let i = 0; i < runs(50); i++) {
       pick(changes)();
       const [kept, fresh] = [all(workUp(now, session)), all(workUp(now))];
       if (kept !== fresh) return expect(kept).withContext(`after change ${i}`).toBe(fresh);

@@ -3,6 +3,7 @@ import { CATALOG, ORRISK, QUENBY, TOLVANE } from '../../../demo/index';
 import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { distance } from '../../base/units';
 import { workUp } from '../../workup';
+import { runs } from '../../../testing/runs';
 
 describe('random layouts', () => {
   const parts = CATALOG.parts.filter((p) => p.holes.at.length > 0 && p.holding.ways.includes('through'));
@@ -39,7 +40,7 @@ describe('random layouts', () => {
             .every((o) => said(h.fitting, 'holes-close') || said(o.fitting, 'holes-close'));
         });
       }),
-      { seed: 21, numRuns: 120 },
+      { seed: 21, numRuns: runs(120) },
     );
   });
 });

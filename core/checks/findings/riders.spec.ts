@@ -6,6 +6,7 @@ import type { Fitting, Place } from '../../rig';
 import { deck, fitted, inputOf, partOf, partWith } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup } from '../../workup';
+import { runs } from '../../../testing/runs';
 
 const box = (id: string, u: number, v: number, w: [number, number]): Part => ({
   ...partWith(partOf('bottle-holder'), {
@@ -66,7 +67,7 @@ describe('what rides on what moves', () => {
           );
         },
       ),
-      { numRuns: 60, seed: 4 },
+      { numRuns: runs(60), seed: 4 },
     );
     expect(cases.clear).toBeGreaterThan(5);
   });

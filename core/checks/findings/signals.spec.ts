@@ -7,6 +7,7 @@ import { deck, fitted, partWith, track } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { netsOf } from '../../electric/wiring';
 import { workUp, type WorkupInput } from '../../workup';
+import { runs } from '../../../testing/runs';
 
 const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
 const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
@@ -84,7 +85,7 @@ describe('signal cables', () => {
         if (volts < 0.05) expect(says).toBe('');
         else expect(says).toContain(`${volts.toFixed(2)} V stand between`);
       }),
-      { seed: 51, numRuns: 25 },
+      { seed: 51, numRuns: runs(25) },
     );
   });
 
@@ -182,7 +183,7 @@ describe('signal cables', () => {
         expect(nets.flat().sort()).toEqual([...new Set(cables.flatMap((c) => [c.from, c.to]))].sort());
         for (const net of nets) for (const one of net) expect([...net].sort()).toEqual([...reached(one)].sort());
       }),
-      { seed: 51, numRuns: 200 },
+      { seed: 51, numRuns: runs(200) },
     );
   });
 });

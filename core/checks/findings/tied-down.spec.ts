@@ -5,6 +5,7 @@ import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup } from '../../workup';
 import type { Finding } from './index';
+import { runs } from '../../../testing/runs';
 
 const within = (space: string, x: number, y: number, heading: number): Place => ({ on: 'space', space, x, y, heading });
 const looseOf = (w: Workup): Finding[] => w.findings.filter((f) => f.code === 'comes-loose');
@@ -102,8 +103,8 @@ describe('what is to be tied down', () => {
               .toEqual([]);
           }
       }),
-      { seed: 14, numRuns: 60 },
+      { seed: 14, numRuns: runs(60) },
     );
-    expect(tried).toBeGreaterThan(30);
+    expect(tried).toBeGreaterThan(runs(24));
   });
 });

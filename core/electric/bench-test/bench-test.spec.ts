@@ -10,6 +10,7 @@ import type { Wiring } from '../wiring';
 import { faultKey, tellApart } from './diagnose';
 import { planned, toleranceOf } from './readings';
 import { builtAs, circuitPrint, Doctor, type Fault, measure, passes, readingsOf, FAULTS, plantFault } from './index';
+import { runs } from '../../../testing/runs';
 
 const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
 const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
@@ -147,9 +148,9 @@ describe('diagnosis', () => {
           else missed.push(`${faultKey(fault)} taken for ${top?.key}`);
         },
       ),
-      { seed: 61, numRuns: 120 },
+      { seed: 61, numRuns: runs(120) },
     );
-    expect(cases).toBeGreaterThan(100);
+    expect(cases).toBeGreaterThan(runs(100));
     expect(found / cases)
       .withContext(missed.join('; '))
       .toBeGreaterThanOrEqual(0.9);

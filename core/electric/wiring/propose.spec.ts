@@ -6,6 +6,7 @@ import { deck, fitted, inputOf, track } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup, type WorkupInput } from '../../workup';
 import { proposeCircuit, type Proposal } from './index';
+import { runs } from '../../../testing/runs';
 
 const within = (space: string, x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space, x, y, heading: 0 });
 
@@ -114,7 +115,7 @@ describe('a proposed circuit', () => {
           expect(proposed(after).changes).toEqual([]);
         },
       ),
-      { seed: 51, numRuns: 60 },
+      { seed: 51, numRuns: runs(60) },
     );
   });
 
@@ -189,7 +190,7 @@ describe('a proposed circuit', () => {
         for (const run of w.wiring.runs.filter((r) => r.has === 'both' && ['one', 'two'].includes(r.from))) fail(run.id);
         expect(proposed(after).changes).toEqual([]);
       }),
-      { seed: 51, numRuns: 25 },
+      { seed: 51, numRuns: runs(25) },
     );
   });
 

@@ -5,6 +5,7 @@ import type { Place } from '../../rig';
 import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import type { Point } from '../../base/units';
 import { workUp } from '../../workup';
+import { runs } from '../../../testing/runs';
 
 type Tube = Extract<HullModel['hazards'][number], { shape: 'tube' }>;
 const tubesOf = (hull: HullModel): Tube[] => hull.hazards.filter((h): h is Tube => h.shape === 'tube');
@@ -65,9 +66,9 @@ describe('a hull with tubes and cables inside', () => {
             .toBe('stop');
         }
       }),
-      { seed: 1414, numRuns: 500 },
+      { seed: 1414, numRuns: runs(500) },
     );
-    expect(met).toBeGreaterThan(40);
+    expect(met).toBeGreaterThan(runs(32));
     expect(said).toBe(met);
   });
 });

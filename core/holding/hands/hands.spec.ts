@@ -9,6 +9,7 @@ import { tell } from '../../base/units';
 import { workUp } from '../../workup';
 import { activitiesOf, busyHands } from './activities';
 import { handsIn, handsOf, toldHands, type HandsIn } from './index';
+import { runs } from '../../../testing/runs';
 
 const OF_HANDS: readonly Finding['code'][] = FINDING_CODES.filter((c) =>
   ['hand-taken', 'wrong-side', 'two-for-one-hand', 'let-go', 'across-rod'].includes(c),
@@ -139,7 +140,7 @@ describe('what hands have', () => {
           return grips.filter((g) => g.trouble === null).length === most;
         },
       ),
-      { numRuns: 300, seed: 14 },
+      { numRuns: runs(300), seed: 14 },
     );
   });
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { gapNeeded, planarFit, throughOpening, type Beyond, type Clear, type Sides } from './passing';
+import { runs } from '../../../testing/runs';
 
 const rectangle = (long: number, wide: number): Clear => ({ shape: 'rectangle', long, wide });
 const circle = (long: number): Clear => ({ shape: 'circle', long, wide: long });
@@ -35,7 +36,7 @@ describe('a rectangle in an opening', () => {
             : carver(p + margin - 0.1, q + margin - 0.1, a, b) && !carver(p + margin + 0.1, q + margin + 0.1, a, b);
         },
       ),
-      { seed: 14, numRuns: 60 },
+      { seed: 14, numRuns: runs(60) },
     );
   });
 
@@ -77,7 +78,7 @@ describe('a rectangle in an opening', () => {
           return fits ? margin >= 0 : margin < 3;
         },
       ),
-      { seed: 14, numRuns: 150 },
+      { seed: 14, numRuns: runs(150) },
     );
   });
 });
@@ -151,7 +152,7 @@ describe('a box tilted in', () => {
           return floods(long, thick, gap + slack, depth + 1) && !floods(long, thick, gap - slack, depth - 1);
         },
       ),
-      { seed: 14, numRuns: 60 },
+      { seed: 14, numRuns: runs(60) },
     );
   });
 });
@@ -194,7 +195,7 @@ describe('a box through an opening', () => {
           return one === other || Math.abs(one - other) < 0.1;
         },
       ),
-      { seed: 14, numRuns: 25 },
+      { seed: 14, numRuns: runs(25) },
     );
   });
 });

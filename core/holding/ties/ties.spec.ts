@@ -10,6 +10,7 @@ import type { Point } from '../../base/units';
 import { hullTie } from './tie-points';
 import type { Way } from './held';
 import { heldBy, lash, type Lashing, type Load, strapsOf, tiePointsOf, type TiePoint } from './index';
+import { runs } from '../../../testing/runs';
 
 const G = 9.80665;
 const { limits } = USUAL_SHOP;
@@ -233,9 +234,9 @@ describe('the balance of straps, floor and load', () => {
           .withContext(`${way} ${JSON.stringify({ size, y, heading, kg, at })}`)
           .toBeCloseTo(ObjectiveValue, 3);
       }),
-      { seed: 1466, numRuns: 300 },
+      { seed: 1466, numRuns: runs(300) },
     );
-    expect(strapped).toBeGreaterThan(100);
+    expect(strapped).toBeGreaterThan(runs(80));
   });
 
   it('is never less for one strap more', () => {
@@ -255,7 +256,7 @@ describe('the balance of straps, floor and load', () => {
         );
         for (const way of Object.keys(one) as Way[]) expect(two[way]).toBeGreaterThanOrEqual(one[way] - 1e-6);
       }),
-      { seed: 7, numRuns: 60 },
+      { seed: 7, numRuns: runs(60) },
     );
   });
 });

@@ -28,7 +28,7 @@ const worse = (before: ReadonlyMap<string, Finding>, after: ReadonlyMap<string, 
     .map((f) => `${f.severity} ${f.key}`);
 
 describe('fixes over layouts by chance', () => {
-  const many = process.env.LONG ? 60 : 8;
+  const many = process.env.LONG ? 60 : 4;
   const chosen = layouts().filter((_, i, all) => i % Math.floor(all.length / many) === 0);
 
   it('settle what they are for and make no amount worse, worked up from nothing', () => {

@@ -7,6 +7,7 @@ import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup, type WorkupInput } from '../../workup';
 import { leadWell } from './lead-well';
+import { runs } from '../../../testing/runs';
 
 /** What may be aboard that a line is led by, or that hangs on one. */
 const aboard = (length: number): Plan['fittings'] => ({
@@ -74,7 +75,7 @@ describe('lines that are proposed', () => {
         // Proposed again it stays.
         expect(led(best).changes).toEqual([]);
       }),
-      { seed: 28, numRuns: 25 },
+      { seed: 28, numRuns: runs(25) },
     );
   });
 

@@ -4,6 +4,7 @@ import type { MaxRectsPacker } from 'maxrects-packer';
 import { leastBars } from './bars';
 import { type BarPlan, type BarStock, type BoardPlan, cutBars, cutBoards, type Piece, type Plate, seeded } from './index';
 import { cutUpBars } from '@plain-cleat/testing/cut-up';
+import { runs } from '../../../testing/runs';
 
 /** The packer's main file is not what its package says it is: its module is loaded by name. */
 const publishedPacker = async (): Promise<typeof MaxRectsPacker> =>
@@ -112,7 +113,7 @@ describe('cutting bars', () => {
           return holds(plan, wanted, stock) && plan.newBars >= plan.least;
         },
       ),
-      { seed: 9, numRuns: 200 },
+      { seed: 9, numRuns: runs(200) },
     );
   });
 
@@ -213,7 +214,7 @@ describe('cutting boards', () => {
         const plan = cutBoards(wanted, board(500, 380, kerf), { seed: 2, budget: 10 });
         return lies(plan, wanted, kerf) && plan.newBoards >= plan.least;
       }),
-      { seed: 14, numRuns: 150 },
+      { seed: 14, numRuns: runs(150) },
     );
   });
 });

@@ -3,6 +3,7 @@ import { CATALOG, demoRigs } from '../../../demo/index';
 import { wireId } from '../../electric/circuits';
 import { workUp } from '../../workup';
 import { lineInWords, type PriceLine, priceLines } from './ledger';
+import { runs } from '../../../testing/runs';
 
 /** Two figures as they stand on screen and paper, multiplied by hand in whole numbers; cents, half away from zero. */
 function byHand(each: string, quantity: string): bigint {
@@ -59,7 +60,7 @@ describe('a line of the price', () => {
           return line.quantity >= metres - 1e-6 && line.quantity < metres + 0.01 + 1e-6;
         },
       ),
-      { seed: 32, numRuns: 5000 },
+      { seed: 32, numRuns: runs(5000) },
     );
   });
 });
