@@ -18,19 +18,19 @@ async function letItPass(page: Page, step: string, why: string): Promise<void> {
   const row = page.locator(`[data-step=${step}]`);
   await expect(row.getByRole('checkbox')).toContainText(/until \w+,? \d\d:\d\d/);
   await expect(row.getByRole('checkbox')).toBeDisabled();
-  await row.getByRole('button', { name: 'Let it pass' }).click();
+  await row.getByRole('button', { name: 'Manager override' }).click();
   await row.getByLabel('Reason').fill(why);
   await row.getByRole('button', { name: 'Ask a manager' }).click();
-  await expect(row).toContainText(`asks a manager to let it pass: ${why}`);
-  await row.getByRole('button', { name: 'Let it pass' }).click();
+  await expect(row).toContainText(`asks for a manager override: ${why}`);
+  await row.getByRole('button', { name: 'Manager override' }).click();
   await row.getByLabel('Reason').fill(why);
   await row.getByLabel('Manager', { exact: true }).fill('idris');
   await row.getByLabel('Manager’s password').fill('not it');
-  await row.getByRole('button', { name: 'Let it pass' }).click();
+  await row.getByRole('button', { name: 'Manager override' }).click();
   await expect(row.getByRole('alert')).toContainText('login or password is not right');
   await row.getByLabel('Manager’s password').fill('slack-tide');
-  await row.getByRole('button', { name: 'Let it pass' }).click();
-  await expect(row).toContainText('let pass by Idris');
+  await row.getByRole('button', { name: 'Manager override' }).click();
+  await expect(row).toContainText('manager override by Idris');
 }
 
 test('from sign-in to a signed handover of a new rig', async ({ page, browser }) => {

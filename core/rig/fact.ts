@@ -186,7 +186,7 @@ export const FACT_WORDS: Readonly<Record<NewFact['kind'], string>> = {
   circuitRead: 'a reading of the bench test',
   circuitChecked: 'a check of the bench test',
   stepDone: 'a step done',
-  gatePassed: 'a step let pass',
+  gatePassed: 'a step overridden',
   gateAsked: 'a manager asked to let a step pass',
   acceptanceAsked: 'a manager asked to accept a finding',
   minutesBooked: 'minutes spent',

@@ -76,7 +76,7 @@ describe('documents', () => {
   it('the quote adds up and has an end', async () => {
     const { pdf } = await open();
     const { text } = await pdf('quote.pdf');
-    expect(text).toContain('To pay');
+    expect(text).toContain('Total due');
     // Parts 1,724.39, labor 6.94 h at 68.00, 7.5 % tax on the parts: by hand.
     expect(text).toContain('2,347.40');
     expect(text).toContain('Holds until');

@@ -20,7 +20,7 @@ export const WORDS = {
     from: 'from',
     sub: 'Changed',
     cautions: 'Before you go',
-    undone: 'Left undone or accepted',
+    undone: 'Open items, and what was accepted',
     roof: 'On the roof',
     straps: 'straps over it, from the bow',
     lines: 'a line from each',
@@ -38,7 +38,7 @@ export const WORDS = {
     sign: 'Signed for',
     notSigned: 'Not signed yet',
     accepted: (by: string, why: string) => `Accepted by ${by}: ${why}`,
-    passed: (by: string, why: string) => `let pass by ${by}: ${why}`,
+    passed: (by: string, why: string) => `manager override by ${by}: ${why}`,
     stillOpen: 'open when it was signed for',
     sealed: {
       'neutral-cure silicone': 'Drilled holes are sealed with neutral-cure silicone.',

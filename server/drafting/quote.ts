@@ -42,7 +42,7 @@ const sums: Section = ({ paper, sheet: { shop }, w }) => {
       sum(`Tax ${shop.taxPercent} %${shop.taxOnLabor ? '' : ' on parts'}`, totals.taxCents),
     ],
   });
-  table(paper, { columns: UNNAMED, rows: [sum('To pay', totals.totalCents)], bold: true });
+  table(paper, { columns: UNNAMED, rows: [sum('Total due', totals.totalCents)], bold: true });
   paper.doc.moveDown();
 };
 

@@ -116,7 +116,7 @@ export const drilledElsewhere = check({
           detail: hole.id,
           measure: over(off, 'mm', toleranceBudget(shop.drilling)),
           says: say`${hole.label} was drilled ${mm(off, 'up')} from where the plan has it.`,
-          because: say`A hole is for ever: move the fitting to it, or plug it and drill anew.`,
+          because: say`A hole is permanent: move the fitting to it, or plug it and drill anew.`,
         },
       ];
     }),

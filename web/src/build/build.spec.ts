@@ -74,7 +74,7 @@ describe('building', () => {
   describe('a step let pass', () => {
     const open = async () => {
       const rig = await OpenRig.show(Build, laidPlan());
-      await rig.click('.swap', 'Let it pass');
+      await rig.click('.swap', 'Manager override');
       const type = (label: string, value: string): void => {
         const field = [...rig.element.querySelectorAll('mat-form-field')].find((f) => f.textContent?.includes(label));
         const input = field?.querySelector('input');
@@ -93,14 +93,14 @@ describe('building', () => {
 
     it('wants a reason, a manager and their password; the password goes with the act and is kept nowhere', async () => {
       const { rig, type, press } = await open();
-      await press('Let it pass');
+      await press('Manager override');
       expect(rig.text).toContain('three letters at least');
       type('Reason', 'measured by the maker');
-      await press('Let it pass');
+      await press('Manager override');
       expect(rig.find('[role=alert]').textContent).toContain('Manager: their login');
       type('Manager', 'idris');
       type('password', 'a secret');
-      await press('Let it pass');
+      await press('Manager override');
       const call = rig.http.expectOne('/api/rigs/rig-1/facts');
       const body = call.request.body as { facts: object[]; override: object };
       expect(body.facts).toEqual([
@@ -123,7 +123,7 @@ describe('building', () => {
       expect(rig.sentFacts()).toEqual([
         jasmine.objectContaining({ kind: 'gateAsked', step: 'receive', why: 'owner waits at the dock' }),
       ]);
-      expect(rig.text).toContain('asks a manager to let it pass: owner waits at the dock');
+      expect(rig.text).toContain('asks for a manager override: owner waits at the dock');
     });
   });
 

@@ -55,7 +55,7 @@ const AT_ONCE = 50;
           }
         }
         @if (groups().length === 0) {
-          <mat-option disabled>{{ choices().length ? 'None is called so' : 'Asking' }}</mat-option>
+          <mat-option disabled>{{ choices().length ? 'No match' : 'Loading' }}</mat-option>
         }
       </mat-autocomplete>
       <mat-error role="alert">{{ fault().says }}</mat-error>

@@ -81,7 +81,7 @@ import type { RigState } from '../stores/rig.store';
           [control]="form.controls.why"
         />
         <div class="row">
-          <button mat-flat-button type="submit">Use this mount</button>
+          <button mat-flat-button type="submit">Use anyway</button>
           <button mat-stroked-button type="button" (click)="overruling.set(null)">Cancel</button>
         </div>
       </form>

@@ -56,7 +56,7 @@ const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard
       <p class="small" role="status">
         {{ marks().length < 4 ? 'Tap the ' + corners[marks().length] + ' corner of the rectangle.' : 'Four marks set.' }}
         @if (marks().length) {
-          <button mat-button class="link" type="button" (click)="marks.set([])">Mark anew</button>
+          <button mat-button class="link" type="button" (click)="marks.set([])">Start over</button>
         }
       </p>
       <div class="two">

@@ -31,8 +31,8 @@ describe('what nobody here saw done', () => {
       kept({ kind: 'gatePassed', step: 'drill', why: 'so' }, 2),
     ];
     const rig = await show(step, pass);
-    expect(rig.text).toContain('counts for nothing yet: a step done, a step let pass.');
-    expect(rig.text).toContain('let pass anew on Build, by a manager');
+    expect(rig.text).toContain('counts for nothing yet: a step done, a step overridden.');
+    expect(rig.text).toContain('overridden again on Build, by a manager');
     expect(rig.store.state()?.workup.ledger.steps.size).toBe(0);
     await rig.click('button', 'It is so: count it');
     expect(rig.sentFacts()).toEqual([

@@ -17,7 +17,7 @@ const AT_ONCE = 1000;
         <span
           >{{ of.says }} Holes are shown in any case.
           @if (of.passes) {
-            A step that was let pass is let pass anew on Build, by a manager.
+            A step that was overridden is overridden again on Build, by a manager.
           }
         </span>
         <span class="row">

@@ -91,7 +91,7 @@ describe('staff', () => {
     pin.flush(PEOPLE);
     await fixture.whenStable();
     expect(text()).toContain('Idris Kell has another PIN.');
-    await press('Is back');
+    await press('Reactivate');
     expect(http.expectOne('/api/staff/ned').request.body).toEqual({ ended: false });
   });
 });

@@ -155,7 +155,7 @@ export class RigStore {
       .pipe(tap(() => this.line.reload()));
   }
 
-  /** A manager accepts a finding, like a step let pass. */
+  /** A manager accepts a finding, like a step overridden. */
   acceptAs(override: Override, change: Change): Observable<Changed> {
     const doc = this.states.value?.doc;
     const body = { baseVersion: doc?.version ?? 0, change, undoes: null, override };
