@@ -81,6 +81,9 @@ import { field, liveRows } from '../controls/live-form';
       padding: 4px 0;
       border-bottom: 1px solid var(--line);
     }
+    .wishes li.muted {
+      display: block;
+    }
     .what {
       overflow-wrap: anywhere;
     }

@@ -89,9 +89,9 @@ export class TableColumn {
     pc-table tr.wrong td {
       background: var(--look-soft);
     }
-    /* Fields in its cells: without room for a label. */
-    pc-table.cells th,
-    pc-table.cells td {
+    /* Many fields beside each other. */
+    pc-table.narrow th,
+    pc-table.narrow td {
       padding: 2px 4px;
       white-space: nowrap;
     }

@@ -46,7 +46,7 @@ import { Table, TableColumn } from '../controls/table';
       </mat-expansion-panel-header>
       <ng-template matExpansionPanelContent>
         <div class="scroll" tabindex="0" role="group" [attr.aria-label]="list().name + ', all of it'">
-          <pc-table [label]="list().name" class="cells" [rows]="forms()" [key]="byForm">
+          <pc-table [label]="list().name" class="cells narrow" [rows]="forms()" [key]="byForm">
             @for (c of list().columns; track c.key) {
               <ng-template [pcColumn]="c.key" [head]="c.name" let-r let-n="index">
                 @if (c.when && !c.when(r.of)) {
