@@ -13,5 +13,3 @@ export const DEMO_SHOP = {
   lastNumber: 143,
   rigs: demoRigs,
 };
-/** Known to everybody: good for a demo on one machine. */
-export const DEMO_SECRET = 'a secret for the demo only, known to all';

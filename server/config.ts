@@ -1,5 +1,7 @@
 import { z } from 'zod';
 
+/** Known to everybody: good for a demo on one machine. */
+const DEMO_SECRET = 'a secret for the demo only, known to all';
 const SECRET = 'set one of 32 characters at least, such as openssl rand -base64 32 makes';
 
 const settings = z.object({
@@ -27,10 +29,12 @@ export type Config = z.infer<typeof settings>;
 
 /**
  * Reads the settings from the environment.
+ * @param demo whether the secret may be the demo's, and is when none is given
  * @throws Error that names the variable and what would be right
  */
-export function readConfig(env: NodeJS.ProcessEnv): Config {
-  const parsed = settings.safeParse(env);
-  if (parsed.success) return parsed.data;
-  throw new Error(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
+export function readConfig(env: NodeJS.ProcessEnv, demo = false): Config {
+  const parsed = settings.safeParse(demo ? { SESSION_SECRET: DEMO_SECRET, ...env } : env);
+  if (!parsed.success) throw new Error(parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
+  if (!demo && parsed.data.SESSION_SECRET === DEMO_SECRET) throw new Error(`SESSION_SECRET: ${SECRET}`);
+  return parsed.data;
 }

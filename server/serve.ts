@@ -13,10 +13,10 @@ const CANNOT_BEGIN = 3;
 /**
  * Serves a shop until it is told to stop, by the settings of the environment.
  * @param filling what an empty database is filled with; how its people sign in is printed
- * @param usual settings that the environment may leave out
+ * @param demo whether it is one, on a secret that everybody knows
  */
-export async function serve(filling: Filling, usual: Readonly<Record<string, string>> = {}): Promise<void> {
-  const config = settings(usual);
+export async function serve(filling: Filling, demo = false): Promise<void> {
+  const config = settings(demo);
   const log = makeLog(config.LOG_LEVEL);
   const db = connect(config.DATABASE_URL);
   defineModels(db);
@@ -55,9 +55,9 @@ export async function serve(filling: Filling, usual: Readonly<Record<string, str
 }
 
 /** The settings; without them there is nothing to begin. */
-function settings(usual: Readonly<Record<string, string>>): Config {
+function settings(demo: boolean): Config {
   try {
-    return readConfig({ ...usual, ...process.env });
+    return readConfig(process.env, demo);
   } catch (error) {
     console.error((error as Error).message);
     process.exit(CANNOT_BEGIN);

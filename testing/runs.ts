@@ -1,2 +1,5 @@
-/** So many tries of what takes long: a quarter of them at every run, all with LONG=yes, as `bin/test long` has it. */
-export const runs = (all: number): number => (process.env.LONG ? all : Math.ceil(all / 4));
+/**
+ * So many of what takes long: all with LONG=yes, as `bin/test long` has it.
+ * @param here so many at every run; a quarter when left out
+ */
+export const runs = (all: number, here = Math.ceil(all / 4)): number => (process.env.LONG ? all : here);

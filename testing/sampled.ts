@@ -6,6 +6,7 @@ import { USUAL_BRIEF, type Brief } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/base/stages';
 import { workUp, type Workup, type WorkupInput } from '@plain-cleat/core/workup';
 import { deck, fitted, inputOf } from './plans';
+import { runs } from './runs';
 
 /**
  * Layouts by chance, and brute force to hold judgements of space against: points sampled through the solids and their
@@ -16,7 +17,7 @@ import { deck, fitted, inputOf } from './plans';
  * compared by arithmetic of its own. No clash deeper than the sampling step is missed; none is claimed that is not
  * there within a step. One in twenty-five of the layouts runs by default, all with LONG=yes.
  */
-export const LAYOUTS = process.env.LONG ? 1000 : 40;
+export const LAYOUTS = runs(1000, 40);
 export const STEP = 12;
 /** The farthest any point of a solid is from a sample. */
 export const NEAR = (STEP * Math.sqrt(3)) / 2 + 1;

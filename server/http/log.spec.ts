@@ -1,4 +1,3 @@
-import { DEMO_SECRET } from '@plain-cleat/demo';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { ConnectionError, ConnectionRefusedError } from 'sequelize';
@@ -15,7 +14,7 @@ describe('the log', () => {
   beforeAll(async () => {
     const { db } = await shop();
     const log = makeLog('trace', { write: (line: string) => void written.push(line) });
-    app = makeApp(readConfig({ DATABASE_URL: testUrl(), SESSION_SECRET: DEMO_SECRET, LOG_LEVEL: 'debug' }), db, log);
+    app = makeApp(readConfig({ DATABASE_URL: testUrl(), LOG_LEVEL: 'debug' }, true), db, log);
     server = createServer(app.express);
     await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   });

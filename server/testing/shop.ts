@@ -1,7 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Problem, RigDocument, Session } from '@plain-cleat/api';
-import { DEMO_SECRET, DEMO_SHOP, STAFF } from '@plain-cleat/demo';
+import { DEMO_SHOP, STAFF } from '@plain-cleat/demo';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import supertest from 'supertest';
@@ -34,7 +34,7 @@ export class Shop {
     defineModels(db);
     await migrate(db, { DATABASE_ADMIN_URL: process.env.TEST_DATABASE_ADMIN_URL });
     await fill(db, log, DEMO_SHOP);
-    const app = makeApp(readConfig({ DATABASE_URL: testUrl(), SESSION_SECRET: DEMO_SECRET, LOG_LEVEL: 'silent' }), db, log);
+    const app = makeApp(readConfig({ DATABASE_URL: testUrl(), LOG_LEVEL: 'silent' }, true), db, log);
     const server = createServer(app.express);
     await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
     return new Shop(db, app, server);

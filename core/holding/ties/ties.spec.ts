@@ -236,7 +236,7 @@ describe('the balance of straps, floor and load', () => {
       }),
       { seed: 1466, numRuns: runs(300) },
     );
-    expect(strapped).toBeGreaterThan(runs(80));
+    expect(strapped).toBeGreaterThan(runs(100, 20));
   });
 
   it('is never less for one strap more', () => {

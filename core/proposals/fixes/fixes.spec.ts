@@ -6,6 +6,7 @@ import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { layouts } from '@plain-cleat/testing/sampled';
 import { workUp, type WorkupInput } from '../../workup';
 import { mayHelp, searchFixes } from './index';
+import { runs } from '../../../testing/runs';
 
 const RANK = { note: 0, look: 1, stop: 2 } as const;
 const WHO = ['the rigger', 'the front desk', 'the manager', 'the owner'];
@@ -28,7 +29,7 @@ const worse = (before: ReadonlyMap<string, Finding>, after: ReadonlyMap<string, 
     .map((f) => `${f.severity} ${f.key}`);
 
 describe('fixes over layouts by chance', () => {
-  const many = process.env.LONG ? 60 : 4;
+  const many = runs(60, 4);
   const chosen = layouts().filter((_, i, all) => i % Math.floor(all.length / many) === 0);
 
   it('settle what they are for and make no amount worse, worked up from nothing', () => {

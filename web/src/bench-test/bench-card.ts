@@ -32,7 +32,7 @@ import type { RigState } from '../stores/rig.state';
 import { RigStore } from '../stores/rig.store';
 import type { BenchWorker } from '../workers/bench.worker';
 import { WorkerDesk } from '../workers/worker-desk';
-import { field, liveForm, liveRows } from '../controls/live-form';
+import { byForm, field, liveForm, liveRows } from '../controls/live-form';
 import { asLoaded } from '../stores/loaded';
 import { Table, TableColumn } from '../controls/table';
 
@@ -64,7 +64,7 @@ export class BenchCard {
   private readonly desk = new WorkerDesk<BenchWorker>(
     () => new Worker(new URL('../workers/bench.worker', import.meta.url), { type: 'module' }),
   );
-  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
+  protected readonly byForm = byForm;
   protected readonly kinds: readonly Choice<Fault['is'] | 'any'>[] = [
     { value: 'any', says: 'any fault' },
     ...FAULTS.map((value) => ({ value, says: value })),

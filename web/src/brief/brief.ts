@@ -23,10 +23,13 @@ import { UnitsStore } from '../stores/units.store';
 import { OwnerPhotos } from './owner-photos';
 import { PaddlerView } from './paddler-view';
 import { type Part, QUESTIONS, type Taps, type Typed } from './questions';
-import { LIMITS } from '../seats/limits';
+import { LIMITS, tenths } from '../seats/limits';
 import { WishImport } from './wish-import';
 import { WishList } from './wish-list';
-import { field, type LiveField, liveForm, words } from '../controls/live-form';
+import { field, fieldsOf, liveForm, words } from '../controls/live-form';
+
+/** The answers that are typed as figures. */
+const TYPED = QUESTIONS.flatMap((q) => q.parts).flatMap((part) => ('of' in part ? [] : part.key));
 
 /** The brief: one row a question, the answer a tap, under it what that answer changes. */
 @Component({
@@ -61,17 +64,12 @@ export default class BriefStep {
   protected readonly brief = computed(() => this.store.state()?.plan.brief);
   /** The figures that are typed, by the answer they are. */
   protected readonly figures = liveForm(
-    Object.fromEntries(
-      QUESTIONS.flatMap((q) => q.parts)
-        .filter((part): part is Typed => !('of' in part))
-        .map((part) => [
-          part.key,
-          field(
-            () => this.figure(part),
-            (value) => this.type(part, value),
-          ),
-        ]),
-    ) as Readonly<Record<Typed['key'], LiveField<number | null>>>,
+    fieldsOf(TYPED, (key) =>
+      field(
+        () => this.figure(key),
+        (value) => this.type(key, value),
+      ),
+    ),
   );
   protected readonly form = liveForm({
     stature: field(
@@ -157,14 +155,13 @@ export default class BriefStep {
   }
 
   /** What stands in a typed answer; a paddle that nobody chose is the shop's usual one. */
-  private figure(part: Typed): number | null {
-    const value = this.brief()?.[part.key] as number | null | undefined;
-    return value ?? (part.key === 'paddle' ? (this.store.state()?.doc.shop.stroke.paddle ?? null) : null);
+  private figure(key: keyof Brief): number | null {
+    const value = this.brief()?.[key] as number | null | undefined;
+    return value ?? (key === 'paddle' ? (this.store.state()?.doc.shop.stroke.paddle ?? null) : null);
   }
 
-  private type(part: Typed, value: number | null): void {
-    const rounded = value === null || part.kind === 'money' ? value : Math.round(value * 10) / 10;
-    this.answer(part.key, rounded as never);
+  private type(key: keyof Brief, value: number | null): void {
+    this.answer(key, (key === 'budgetCents' ? value : tenths(value)) as never);
   }
 
   private readonly half = signal<{ stature: number | null; weightKg: number | null } | null>(null);
@@ -180,7 +177,7 @@ export default class BriefStep {
   });
 
   private setSecond(key: 'stature' | 'weightKg', value: number | null): void {
-    const next = { ...this.second(), [key]: value === null ? null : Math.round(value * 10) / 10 };
+    const next = { ...this.second(), [key]: tenths(value) };
     const { stature, weightKg } = next;
     const whole = stature !== null && weightKg !== null;
     const none = stature === null && weightKg === null;

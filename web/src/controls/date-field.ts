@@ -11,7 +11,8 @@ import { enGB } from 'date-fns/locale';
 import { startWith, switchMap } from 'rxjs';
 import { PreferencesStore } from '../stores/preferences.store';
 import { Field } from './field';
-import { dayInWords, readDay } from './read-day';
+import { dayWords } from './days';
+import { readDay } from './read-day';
 
 const SHOWN = 'EEE d MMM yyyy';
 const FORMATS: MatDateFormats = {
@@ -100,7 +101,7 @@ export class DateField extends Field<string | null> {
 
   protected typing(text: string): void {
     const read = readDay(text, this.preferences.dates(), new Date());
-    this.reads.set(read.ok && dayInWords(read.day) !== text.trim() ? dayInWords(read.day) : '');
+    this.reads.set(read.ok && dayWords(read.day) !== text.trim() ? dayWords(read.day) : '');
   }
 
   private show(iso: string | null): void {

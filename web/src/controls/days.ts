@@ -7,10 +7,11 @@ const DAY = 'd MMM yyyy';
 
 /**
  * A day in words.
- * @param day as `2026-12-11`
+ * @param day as `2026-12-11`, or as this device has it
  * @param form of date-fns
  */
-export const dayWords = (day: string, form = DAY, locale: Locale = enGB): string => format(parseISO(day), form, { locale });
+export const dayWords = (day: string | Date, form = DAY, locale: Locale = enGB): string =>
+  format(typeof day === 'string' ? parseISO(day) : day, form, { locale });
 
 /**
  * A moment in words, by the clock and the calendar of a place.

@@ -43,6 +43,13 @@ export const words = (stands: () => string, entered: (value: string) => Refused,
   ...more,
 });
 
+/** A field for each of some keys. */
+export const fieldsOf = <const K extends string, V>(
+  keys: readonly K[],
+  make: (key: K) => LiveField<V>,
+): Readonly<Record<K, LiveField<V>>> =>
+  Object.fromEntries(keys.map((key) => [key, make(key)])) as Readonly<Record<K, LiveField<V>>>;
+
 function controlOf<V>(of: LiveField<V>): FormControl<V> {
   const control = new FormControl<V | null>(null, {
     validators: of.right ?? null,
@@ -148,3 +155,6 @@ export function liveRows<R, F extends Fields>(
   });
   return shown.asReadonly();
 }
+
+/** What a row of a list is known by: its form. */
+export const byForm = ({ controls }: { readonly controls: object }): object => controls;

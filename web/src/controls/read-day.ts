@@ -1,14 +1,11 @@
-import { addYears, format, isBefore, isValid, parse, startOfDay } from 'date-fns';
-import { enGB, enUS, fr } from 'date-fns/locale';
+import { addYears, isBefore, isValid, parse, startOfDay } from 'date-fns';
+import { enUS, fr } from 'date-fns/locale';
+import { dayWords } from './days';
 
 /** Which of two figures of a date somebody writes first; null when nobody knows. */
 export type DayOrder = 'day first' | 'month first';
 
 export type ReadDay = { readonly ok: true; readonly day: Date } | { readonly ok: false; readonly says: string };
-
-const SHOWN = 'd MMM yyyy';
-/** A day with its month in words, as it is read back. */
-export const dayInWords = (day: Date): string => format(day, SHOWN, { locale: enGB });
 
 const LIKE = 'Write it like Fri 11 Dec 2026.';
 const YEARS = ['yyyy', 'yy', ''] as const;
@@ -70,7 +67,7 @@ export function readDay(typed: string, order: DayOrder | null, today: Date): Rea
   const settled = mark === '.' ? 'day first' : order;
   const [one, other] = settled === 'month first' ? [byMonth, byDay] : [byDay, byMonth];
   if (one && other && !settled && first !== second)
-    return no(`${text} can be read two ways: write ${dayInWords(one)} or ${dayInWords(other)}.`);
+    return no(`${text} can be read two ways: write ${dayWords(one)} or ${dayWords(other)}.`);
   if (mark === '.' && !byDay) return no(`There is no day ${text}. ${LIKE}`);
   const day = one ?? other;
   return day ? { ok: true, day } : no();

@@ -54,22 +54,18 @@ export class TableColumn {
               <span [class.hidden]="c.headHidden()">{{ c.head() }}</span>
             </th>
           }
-          <td
-            mat-cell
-            *matCellDef="let row; let index = index"
-            [class]="c.name()"
-            [class.end]="c.end() || c.figure()"
-            [class.figure]="c.figure()"
-          >
+          <td mat-cell *matCellDef="let row; let index = index" [class.end]="c.end() || c.figure()" [class.figure]="c.figure()">
             <ng-container *ngTemplateOutlet="c.cell; context: { $implicit: row, index }" />
           </td>
         </ng-container>
       }
       <tr mat-header-row *matHeaderRowDef="names()"></tr>
       <tr mat-row *matRowDef="let row; columns: names()" [class.chosen]="isChosen(row)" [class.wrong]="wrong()(row)"></tr>
-      <tr *matNoDataRow>
-        <td class="muted" [attr.colspan]="columns().length">{{ none() }}</td>
-      </tr>
+      @if (none()) {
+        <tr *matNoDataRow>
+          <td class="muted" [attr.colspan]="columns().length">{{ none() }}</td>
+        </tr>
+      }
     </table>
     @if (pages(); as size) {
       <mat-paginator [pageSize]="size" [pageSizeOptions]="[25, 50, 200]" [hidePageSize]="rows().length <= 25" />

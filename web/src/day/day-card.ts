@@ -15,7 +15,7 @@ import type { RigState } from '../stores/rig.state';
 import { RigStore } from '../stores/rig.store';
 import { DayChart } from './day-chart';
 import { ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
-import { field, liveForm, liveRows, words } from '../controls/live-form';
+import { byForm, field, liveForm, liveRows, words } from '../controls/live-form';
 import { Table, TableColumn } from '../controls/table';
 
 interface LegRow extends Leg {
@@ -126,7 +126,7 @@ export class DayCard {
       ),
     }),
   );
-  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
+  protected readonly byForm = byForm;
 
   private clock(stands: () => number, put: (minutes: number) => void) {
     return words(

@@ -38,7 +38,7 @@ import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, new
 import { Parts } from '../stores/parts';
 import { HullStore } from '../stores/hull.store';
 import { type FlatPhoto, PhotoDesk } from '../photo-desk/photo-desk';
-import { field, type LiveField, liveForm, liveRows, words } from '../controls/live-form';
+import { field, fieldsOf, liveForm, liveRows, words } from '../controls/live-form';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
@@ -181,21 +181,16 @@ export default class HullBench {
 
   protected readonly readings = liveRows(
     () => this.draft().readings,
-    (reading, at) => ({
-      x: this.measured(reading, at, 'x'),
-      port: this.measured(reading, at, 'port'),
-      starboard: this.measured(reading, at, 'starboard'),
-      gunwale: this.measured(reading, at, 'gunwale'),
-      keel: this.measured(reading, at, 'keel'),
-    }),
+    (reading, at) =>
+      fieldsOf(
+        COLUMNS.map(([column]) => column),
+        (column) =>
+          field<number | null>(
+            () => reading()[column],
+            (mm) => this.type(at(), column, mm),
+          ),
+      ),
   );
-
-  private measured(reading: () => BenchReading, at: () => number, column: keyof BenchReading) {
-    return field<number | null>(
-      () => reading()[column],
-      (mm) => this.type(at(), column, mm),
-    );
-  }
 
   protected readonly form = liveForm({
     maker: words(
@@ -220,15 +215,12 @@ export default class HullBench {
     ),
   });
   protected readonly figures = liveForm(
-    Object.fromEntries(
-      (Object.keys(FIGURES) as Figure[]).map((key) => [
-        key,
-        field(
-          () => this.figure(key),
-          (value) => this.about(withFigure(this.draft().rest, key, value ?? 0)),
-        ),
-      ]),
-    ) as Readonly<Record<Figure, LiveField<number | null>>>,
+    fieldsOf(Object.keys(FIGURES) as Figure[], (key) =>
+      field(
+        () => this.figure(key),
+        (value) => this.about(withFigure(this.draft().rest, key, value ?? 0)),
+      ),
+    ),
   );
   protected readonly isSuspect = ({ at }: { at: number }): boolean => this.suspectRows().has(at);
 

@@ -8,7 +8,7 @@ import { printLength } from '@plain-cleat/core/base/units';
 import { wrap } from 'comlink';
 import { UnitsStore } from '../stores/units.store';
 import type { PhotoWorker } from '../workers/photo.worker';
-import { field, liveForm } from '../controls/live-form';
+import { field, fieldsOf, liveForm } from '../controls/live-form';
 
 /** A photo seen from straight above, to scale: a picture and the part of the deck it shows, mm. */
 export interface FlatPhoto {
@@ -161,19 +161,14 @@ export class PhotoDesk {
       : `The diagonal is off by ${print(t.residual)}. ${slip}`;
   });
 
-  protected readonly form = liveForm({
-    fore: this.tapedAt('fore'),
-    long: this.tapedAt('long'),
-    wide: this.tapedAt('wide'),
-    check: this.tapedAt('check'),
-  });
-
-  private tapedAt(key: 'fore' | 'long' | 'wide' | 'check') {
-    return field<number | null>(
-      () => this.fields().find((f) => f.key === key)?.value ?? null,
-      (mm) => this.taped.update((t) => ({ ...t, [key]: mm ?? 0 })),
-    );
-  }
+  protected readonly form = liveForm(
+    fieldsOf(['fore', 'long', 'wide', 'check'], (key) =>
+      field<number | null>(
+        () => this.fields().find((f) => f.key === key)?.value ?? null,
+        (mm) => this.taped.update((t) => ({ ...t, [key]: mm ?? 0 })),
+      ),
+    ),
+  );
 
   protected async open(file: File): Promise<void> {
     this.fault.set('');

@@ -10,7 +10,7 @@ import { documentUrl, type Printed } from '../stores/document-url';
 import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { field, liveRows } from '../controls/live-form';
+import { byForm, field, liveRows } from '../controls/live-form';
 import { Table, TableColumn } from '../controls/table';
 
 /** The ledger bow to stern: items, then what follows from holes and runs, labor, tax, to pay. */
@@ -49,7 +49,7 @@ export default class Price {
   private readonly units = inject(UnitsStore);
   protected readonly money = printMoney;
   protected readonly suppliers = choicesOf(SUPPLIERS);
-  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
+  protected readonly byForm = byForm;
   protected readonly letters = computed(
     () => new Map(this.store.state()?.workup.aboard.items.map((i) => [i.placed.id, i.letter])),
   );

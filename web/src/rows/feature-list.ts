@@ -15,7 +15,7 @@ import type { Part } from '@plain-cleat/core/parts/parts';
 import { MatButtonModule } from '@angular/material/button';
 import { NAMED, type Column, type FeatureList, type Named, type Row } from './feature-rows';
 import { type FormControl, ReactiveFormsModule } from '@angular/forms';
-import { field, type LiveField, liveRows, type LiveRow, words } from '../controls/live-form';
+import { byForm, field, type LiveField, liveRows, type LiveRow, words } from '../controls/live-form';
 import { Table, TableColumn } from '../controls/table';
 
 /** A list of things on the hull, each row typed in the units of the moment. */
@@ -132,7 +132,7 @@ export class FeatureRows {
   /** The parts of the stores. */
   readonly parts = input<readonly Pick<Part, 'id' | 'name'>[]>([]);
   readonly disabled = input(false);
-  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
+  protected readonly byForm = byForm;
   protected readonly forms = liveRows(
     () => this.rows(),
     (row, at) =>

@@ -3,7 +3,7 @@ import { HAND_NAMES, type Hand } from '@plain-cleat/core/parts/parts';
 import { LIMITS, tenths } from './limits';
 import { ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
-import { field, liveForm } from '../controls/live-form';
+import { field, fieldsOf, liveForm } from '../controls/live-form';
 
 /** How one sits, as far as it is said. */
 export interface SitterFigures {
@@ -69,11 +69,22 @@ export class SitterFields {
   readonly hand = input.required<string>();
   readonly typed = output<SitterTyped>();
   protected readonly form = liveForm({
-    at: this.figure('at'),
-    raise: this.figure('raise'),
-    recline: this.figure('recline'),
-    castHand: this.handOf('castHand'),
-    reelHand: this.handOf('reelHand'),
+    ...fieldsOf(
+      FIELDS.map((f) => f.field),
+      (key) =>
+        field<number | null>(
+          () => this.sits()?.[key] ?? null,
+          (value) => this.typed.emit({ field: key, value: tenths(value) }),
+        ),
+    ),
+    ...fieldsOf(
+      HANDS.map((f) => f.field),
+      (key) =>
+        field<Hand | null>(
+          () => this.sits()?.[key] ?? null,
+          (value) => this.typed.emit({ field: key, value }),
+        ),
+    ),
   });
   protected readonly fields = FIELDS;
   protected readonly hands = HANDS;
@@ -81,18 +92,4 @@ export class SitterFields {
     { value: null, says: this.hand() },
     ...HAND_NAMES.map((value) => ({ value, says: value })),
   ]);
-
-  private figure(key: 'at' | 'raise' | 'recline') {
-    return field<number | null>(
-      () => this.sits()?.[key] ?? null,
-      (value) => this.typed.emit({ field: key, value: tenths(value) }),
-    );
-  }
-
-  private handOf(key: 'castHand' | 'reelHand') {
-    return field<Hand | null>(
-      () => this.sits()?.[key] ?? null,
-      (value) => this.typed.emit({ field: key, value }),
-    );
-  }
 }

@@ -17,7 +17,7 @@ import { UnitsStore } from '../stores/units.store';
 import { RULES, type RuleList, ruleOf, rowsOf } from './rule-lists';
 import { type Setting, SETTINGS, valueAt, withValue } from './settings';
 import { type FormControl, ReactiveFormsModule } from '@angular/forms';
-import { field, type LiveField, liveForm, liveRows, words } from '../controls/live-form';
+import { field, fieldsOf, type LiveField, liveForm, liveRows, words } from '../controls/live-form';
 import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
@@ -26,6 +26,8 @@ import { ShopStore } from '../stores/shop.store';
 
 /** Its key in the form, which takes no dots. */
 const keyOf = ({ path }: Setting): string => path.replaceAll('.', ' ');
+const BY_KEY = new Map(SETTINGS.flatMap((g) => g.settings).map((s) => [keyOf(s), s]));
+const isTyped = ({ kind }: Setting): boolean => kind === 'text' || kind === 'names';
 
 /** Settings that are quantities with units of their own. */
 const OWN_KINDS = ['length', 'mass', 'money', 'force', 'carry', 'fine', 'warmth'] as const;
@@ -113,16 +115,14 @@ export default class Shop {
 
   /** Every setting, by where it stands. */
   private readonly form = liveForm(
-    Object.fromEntries(
-      SETTINGS.flatMap((g) => g.settings).map((s) => [
-        keyOf(s),
-        (s.kind === 'text' || s.kind === 'names' ? words : field)(
-          () => this.standsIn(s) as never,
-          (entered: unknown) => this.set(s, this.entered(s, entered)),
-          { off: () => !this.mayKeep() },
-        ),
-      ]),
-    ) as Readonly<Record<string, LiveField<unknown>>>,
+    fieldsOf([...BY_KEY.keys()], (key): LiveField<unknown> => {
+      const s = BY_KEY.get(key) as Setting;
+      return (isTyped(s) ? words : field)(
+        () => this.standsIn(s) as never,
+        (entered: unknown) => this.set(s, this.entered(s, entered)),
+        { off: () => !this.mayKeep() },
+      );
+    }),
     () => `${this.kept()?.revision} ${this.discarded()}`,
   );
   /** The control of a setting, as its field takes it. */
@@ -132,11 +132,11 @@ export default class Shop {
     const draft = this.draft();
     if (!draft) return null;
     const value = valueAt(draft, s.path);
-    return s.kind === 'text' || s.kind === 'names' ? this.textOf(s, value) : value;
+    return isTyped(s) ? this.textOf(s, value) : value;
   }
 
   private entered(s: Setting, value: unknown): unknown {
-    if (typeof value === 'string' && typeof s.kind === 'string') return this.fromText(s, value);
+    if (isTyped(s)) return this.fromText(s, String(value));
     // To the hundredth, a share to the thousandth: as fine as anybody measures.
     const steps = s.share ? 1000 : 100;
     return typeof value === 'number' ? Math.round(value * steps) / steps : value;

@@ -19,7 +19,7 @@ import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
 import { zodValidator } from '../controls/zod-validator';
 import { wordsOf } from '../stores/problems';
-import { field, liveRows } from '../controls/live-form';
+import { byForm, field, liveRows } from '../controls/live-form';
 import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
 import { Loader } from '../stores/loaded';
@@ -105,7 +105,6 @@ export default class StaffPage {
   }
 
   private send(call: Observable<StaffList>, done: string, after: () => void = () => undefined): void {
-    const shown = this.people.value();
     this.sending.send(
       call,
       (all) => {
@@ -115,14 +114,13 @@ export default class StaffPage {
       },
       (error) => {
         // What the screen shows is what the shop has.
-        if (shown) this.people.put([...shown]);
         this.refused.update((n) => n + 1);
         return wordsOf(error);
       },
     );
   }
 
-  protected readonly byForm = ({ controls }: { controls: object }): object => controls;
+  protected readonly byForm = byForm;
   protected readonly rows = liveRows(
     () => this.people.value() ?? [],
     (person) => ({

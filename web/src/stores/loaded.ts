@@ -43,15 +43,15 @@ export const asLoaded =
  */
 export class Loader<T> {
   private readonly state = new BehaviorSubject<Loaded<T>>(LOADING);
-  private readonly asking = new Subject<void>();
+  private readonly asking = new Subject<Observable<Loaded<T>>>();
   readonly loaded: Signal<Loaded<T>> = toSignal(this.state, { requireSync: true });
   /** What came last; null before anything did. */
   readonly value: Signal<T | null> = toSignal(this.state.pipe(map((s) => s.value)), { requireSync: true });
 
-  constructor(ask: () => Observable<T>) {
+  constructor(private readonly ask: () => Observable<T>) {
     this.asking
       .pipe(
-        switchMap(() => ask().pipe(asLoaded(wordsOf, this.state.value.value))),
+        switchMap((answer$) => answer$),
         takeUntilDestroyed(),
       )
       .subscribe(this.state);
@@ -59,11 +59,11 @@ export class Loader<T> {
 
   /** Asks, or asks again. */
   load(): void {
-    this.asking.next();
+    this.asking.next(this.ask().pipe(asLoaded(wordsOf, this.state.value.value)));
   }
 
   /** It is known by now, as after it was saved: what is still on its way is not waited for. */
   put(value: T): void {
-    this.state.next({ is: 'here', value });
+    this.asking.next(of({ is: 'here', value }));
   }
 }
