@@ -79,7 +79,7 @@ export class TableColumn {
       background: var(--tape);
       color: var(--tape-ink);
     }
-    pc-table tr.chosen .link {
+    pc-table tr.chosen :is(.link, .muted) {
       color: inherit;
     }
     pc-table tr.wrong td {
