@@ -14,6 +14,19 @@ const foreignKeys = {
   message: 'its names come from outside: ask entryOf(record, name), or Object.hasOwn first',
 };
 
+/** Names that docs/words.md has another word for. */
+const otherWord = {
+  selector: 'Identifier[name=/^(doctor|grab|loupe|adoption|brought)|(Doctor|Grab|Loupe|Adoption|Brought|(?<!front)Desk)/]',
+  message: 'a name that docs/words.md has another word for',
+};
+
+/** What no button is called: docs/words.md says what it is called instead. */
+const otherLabel = {
+  selector:
+    'Element[name="button"] > :matches(Text, BoundText)[value=/^\\s*(Keep(?! theirs)|Store|Strike|Drop|Erase|Put back|Put away|Not now|Bring|Adopt|Dismiss|Swap|Anew|Grab|Let it pass)\\b/]',
+  message: 'docs/words.md has another word for this',
+};
+
 /** Every control is Material's or the CDK's; what asks for a file is hidden behind a button of theirs. */
 const bareControl = {
   selector:
@@ -34,7 +47,7 @@ export default tseslint.config(
       '@typescript-eslint/no-empty-function': 'off',
       '@typescript-eslint/class-literal-property-style': 'off',
       eqeqeq: 'error',
-      'no-restricted-syntax': ['error', foreignKeys],
+      'no-restricted-syntax': ['error', foreignKeys, otherWord],
     },
   },
   {
@@ -69,6 +82,7 @@ export default tseslint.config(
       'no-restricted-syntax': [
         'error',
         foreignKeys,
+        otherWord,
         {
           selector: "NewExpression[callee.name='Date'][arguments.length=0]",
           message: 'core knows no clock: take a date as an argument',
@@ -96,6 +110,6 @@ export default tseslint.config(
   {
     files: ['web/src/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
-    rules: { 'no-restricted-syntax': ['error', bareControl] },
+    rules: { 'no-restricted-syntax': ['error', bareControl, otherLabel] },
   },
 );

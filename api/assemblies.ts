@@ -3,7 +3,7 @@ import { assemblySchema } from '@plain-cleat/core/rig';
 import { z } from 'zod';
 import { STAFF, route } from './route';
 
-export const keepAssemblySchema = z.strictObject({
+export const saveAssemblySchema = z.strictObject({
   assembly: assemblySchema,
   expects: z.int().min(0).describe('the version it was made from; nought for a new one'),
 });
@@ -19,13 +19,13 @@ export const ASSEMBLIES_ROUTES = {
     says: 'The assemblies of the shop and the parts they are made of, the newest of each',
     answer: librarySchema,
   }),
-  keepAssembly: route({
+  saveAssembly: route({
     method: 'POST',
     path: '/api/assemblies',
     who: STAFF,
     says: 'Keep an assembly, or a newer version of one',
     bytes: 500_000,
-    body: keepAssemblySchema,
+    body: saveAssemblySchema,
     answer: assemblySchema,
   }),
 } as const;

@@ -28,14 +28,14 @@ export const cutsSchema = z.object({
 const leftSchema = z.number().min(1).max(400_000);
 
 /** A cut plan as it was sawn: what was cut, which remnants went, what is left. */
-export const keepCutsSchema = z.strictObject({
+export const saveCutsSchema = z.strictObject({
   pieces: z.array(z.string().max(160)).min(1).max(2000),
   used: z.array(z.string().max(64)).max(500),
   left: z.array(z.strictObject({ stock: z.string().max(64), length: leftSchema, width: z.number().min(0).max(10_000) })).max(500),
 });
 
 export type Cuts = z.infer<typeof cutsSchema>;
-export type KeepCuts = z.infer<typeof keepCutsSchema>;
+export type SaveCuts = z.infer<typeof saveCutsSchema>;
 
 /** What the shop has to cut. */
 export const CUTS_ROUTES = {
@@ -46,12 +46,12 @@ export const CUTS_ROUTES = {
     says: 'All the shop has to cut, and what lies on the shelf',
     answer: cutsSchema,
   }),
-  keepCuts: route({
+  saveCuts: route({
     method: 'POST',
     path: '/api/cuts',
     who: STAFF,
     says: 'Keep what was cut, and what is left of it',
-    body: keepCutsSchema,
+    body: saveCutsSchema,
     answer: cutsSchema,
   }),
 } as const;

@@ -1,8 +1,8 @@
-import { benchReadingSchema, hullModelSchema } from '@plain-cleat/core/boat/hull';
-import { keptFactSchema } from '@plain-cleat/core/rig';
+import { tapeReadingSchema, hullModelSchema } from '@plain-cleat/core/boat/hull';
+import { savedFactSchema } from '@plain-cleat/core/rig';
 import { shopSettingsSchema } from '@plain-cleat/core/parts/shop';
 import { z } from 'zod';
-import { keptSchema, otherHoleSchema, sendFactsSchema } from './rigs';
+import { savedFactsSchema, otherHoleSchema, sendFactsSchema } from './rigs';
 import { STAFF, route } from './route';
 
 export const hullSummarySchema = z.object({
@@ -27,7 +27,7 @@ export const readHullFileSchema = z.strictObject({
   heights: z.strictObject({ gunwale: z.number().min(1).max(2000), keel: z.number().min(0).max(1000) }),
 });
 
-export const hullReadingsSchema = z.object({ readings: z.array(benchReadingSchema) });
+export const hullReadingsSchema = z.object({ readings: z.array(tapeReadingSchema) });
 
 export const describeHullSchema = z.strictObject({
   serial: z.string().trim().max(60),
@@ -48,7 +48,7 @@ export const ownHullSchema = describeHullSchema.extend({
 export const hullLedgerSchema = z.object({
   hull: ownHullSchema,
   model: hullModelSchema,
-  facts: z.array(keptFactSchema),
+  facts: z.array(savedFactSchema),
   holes: z.array(otherHoleSchema),
   shop: shopSettingsSchema,
 });
@@ -145,7 +145,7 @@ export const HULLS_ROUTES = {
     says: 'Keep what was found on a hull or done to it under no rig',
     bytes: 1_000_000,
     body: sendFactsSchema,
-    answer: keptSchema,
+    answer: savedFactsSchema,
   }),
   readFound: route({
     method: 'POST',

@@ -17,5 +17,5 @@ export * from './session-schemas';
 export * from './shop';
 export * from './staff';
 export * from './version';
-export * from './ways';
+export * from './endpoints';
 export * from './wishes';

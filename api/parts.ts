@@ -15,7 +15,7 @@ const findPartsSchema = z.object({
 
 const foundPartsSchema = z.object({ parts: z.array(partSchema), more: z.boolean() });
 
-const keepPartSchema = z.strictObject({
+const savePartSchema = z.strictObject({
   part: partSchema,
   expects: z.int().min(0).describe('the revision it was made from; 0 for a new part'),
   active: z.boolean().default(true).describe("whether it is in the shop's range"),
@@ -43,12 +43,12 @@ export const PARTS_ROUTES = {
     query: findPartsSchema,
     answer: foundPartsSchema,
   }),
-  keepPart: route({
+  savePart: route({
     method: 'POST',
     path: '/api/parts',
     who: ['manager'],
     says: 'Keep a new revision of a part, or a new part',
-    body: keepPartSchema,
+    body: savePartSchema,
     answer: partSchema,
   }),
   setActive: route({

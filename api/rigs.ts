@@ -1,13 +1,13 @@
 import { catalogSchema, materialsSchema } from '@plain-cleat/core/parts/catalog';
 import { hullModelSchema } from '@plain-cleat/core/boat/hull';
 import { partSchema } from '@plain-cleat/core/parts/parts';
-import { changeSchema, keptFactSchema, newFactSchema, planSchema, briefSchema } from '@plain-cleat/core/rig';
+import { changeSchema, savedFactSchema, newFactSchema, planSchema, briefSchema } from '@plain-cleat/core/rig';
 import { shopSettingsSchema } from '@plain-cleat/core/parts/shop';
 import { z } from 'zod';
 import { floorPlaceSchema } from './floor';
 import { ownerSummarySchema } from './owners';
 import { rangeHashSchema } from './parts';
-import { DESK, STAFF, route } from './route';
+import { FRONT_DESK, STAFF, route } from './route';
 import { signInSchema } from './session-schemas';
 
 export const openRigSchema = z.strictObject({
@@ -56,7 +56,7 @@ export const rigSchema = z.object({
   factCount: z.int(),
   plan: planSchema,
   hull: hullModelSchema,
-  facts: z.array(keptFactSchema),
+  facts: z.array(savedFactSchema),
   others: z.array(otherHoleSchema),
   /** The parts that it uses, each in its revision, and the materials. */
   catalog: catalogSchema.pick({ parts: true, consumables: true }),
@@ -75,7 +75,7 @@ export const rigSinceSchema = z.object({
   changes: z.array(z.object({ version: z.int(), change: changeSchema })).nullable(),
   mine: z.array(loggedChangeSchema),
   /** The facts after so many that are known. */
-  facts: z.array(keptFactSchema),
+  facts: z.array(savedFactSchema),
   factCount: z.int(),
   others: z.array(otherHoleSchema),
   place: floorPlaceSchema,
@@ -86,7 +86,7 @@ export const rigSinceSchema = z.object({
 const overrideSchema = signInSchema;
 
 /** Who kept something on a tablet, and the shop's proof of it. */
-const keptBySchema = z.strictObject({ name: z.string().min(1).max(80), proof: z.string().max(400) });
+const savedBySchema = z.strictObject({ name: z.string().min(1).max(80), proof: z.string().max(400) });
 
 export const sendChangeSchema = z.strictObject({
   baseVersion: z.int().min(0),
@@ -95,7 +95,7 @@ export const sendChangeSchema = z.strictObject({
   /** For accepting what only a manager may: the acceptance then bears their name. */
   override: overrideSchema.optional(),
   /** Who made it, when that is not who sends it. */
-  keptBy: keptBySchema.optional(),
+  keptBy: savedBySchema.optional(),
 });
 
 export const changedSchema = z.object({ version: z.int(), plan: planSchema, rebased: z.boolean(), repeated: z.boolean() });
@@ -105,10 +105,10 @@ export const sendFactsSchema = z.strictObject({
   /** For letting a step pass. */
   override: overrideSchema.optional(),
   /** Who kept them, when that is not who sends them. */
-  keptBy: keptBySchema.optional(),
+  keptBy: savedBySchema.optional(),
 });
 
-export const keptSchema = z.object({ factCount: z.int(), facts: z.array(keptFactSchema) });
+export const savedFactsSchema = z.object({ factCount: z.int(), facts: z.array(savedFactSchema) });
 
 export const moveRigSchema = z.strictObject({ place: floorPlaceSchema });
 
@@ -132,7 +132,7 @@ export type RigSince = z.infer<typeof rigSinceSchema>;
 export type LoggedChange = z.infer<typeof loggedChangeSchema>;
 export type SendChange = z.infer<typeof sendChangeSchema>;
 export type Changed = z.infer<typeof changedSchema>;
-export type KeptFacts = z.infer<typeof keptSchema>;
+export type SavedFacts = z.infer<typeof savedFactsSchema>;
 
 /** Rigs: open, read, change, keep facts, files. */
 export const RIGS_ROUTES = {
@@ -146,7 +146,7 @@ export const RIGS_ROUTES = {
   openRig: route({
     method: 'POST',
     path: '/api/rigs',
-    who: DESK,
+    who: FRONT_DESK,
     says: 'Open a rig for an owner',
     body: openRigSchema,
     answer: importedSchema,
@@ -185,12 +185,12 @@ export const RIGS_ROUTES = {
     says: 'Keep what happened on the boat',
     bytes: 2_000_000,
     body: sendFactsSchema,
-    answer: keptSchema,
+    answer: savedFactsSchema,
   }),
   duplicate: route({
     method: 'POST',
     path: '/api/rigs/:rig/duplicate',
-    who: DESK,
+    who: FRONT_DESK,
     says: 'The same plan again, for the same owner, on a boat of its own',
     body: duplicateRigSchema,
     answer: importedSchema,
@@ -207,7 +207,7 @@ export const RIGS_ROUTES = {
   importRig: route({
     method: 'POST',
     path: '/api/rig-files',
-    who: DESK,
+    who: FRONT_DESK,
     says: 'Open a rig from a rig file',
     bytes: 4_400_000,
     body: z.object({ text: z.string().max(4_000_000, 'a rig file is under 4 MB') }),

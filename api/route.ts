@@ -36,7 +36,7 @@ export const route = <B extends z.ZodType, Q extends z.ZodType, A extends z.ZodT
 export const STAFF: readonly Role[] = [...ROLES];
 
 /** Those who open rigs for owners. */
-export const DESK: readonly Role[] = ['front desk', 'manager'];
+export const FRONT_DESK: readonly Role[] = ['front desk', 'manager'];
 
 /** An answer that says no more than that it was done. */
 export const noneSchema = z.object({});

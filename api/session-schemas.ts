@@ -24,13 +24,13 @@ export const sessionSchema = z.object({
 export const signInSchema = z.strictObject({ login: z.string().min(1).max(60), password: z.string().min(1).max(200) });
 /** What a rigger swaps in by. */
 export const pinSchema = z.string().regex(/^\d{4,8}$/, 'four to eight digits');
-export const swapSchema = z.strictObject({ staff: z.string().max(64), pin: pinSchema });
+export const switchUserSchema = z.strictObject({ staff: z.string().max(64), pin: pinSchema });
 export const choosePinSchema = z.strictObject({ password: z.string().min(1).max(200), pin: pinSchema });
 export const crewSchema = z.array(staffSchema.extend({ hasPin: z.boolean() }));
 
 export type Staff = z.infer<typeof staffSchema>;
 export type SignIn = z.infer<typeof signInSchema>;
-export type Swap = z.infer<typeof swapSchema>;
+export type SwitchUser = z.infer<typeof switchUserSchema>;
 export type Preferences = z.infer<typeof preferencesSchema>;
 export type Session = z.infer<typeof sessionSchema>;
 export type Crew = z.infer<typeof crewSchema>;

@@ -1,19 +1,19 @@
 import { noneSchema, route, STAFF } from './route';
-import { SESSION_WAYS } from './ways';
-import { sessionSchema, signInSchema, crewSchema, swapSchema, choosePinSchema, preferencesSchema } from './session-schemas';
+import { SESSION_ENDPOINTS } from './endpoints';
+import { sessionSchema, signInSchema, crewSchema, switchUserSchema, choosePinSchema, preferencesSchema } from './session-schemas';
 
 /** Who works here and comes in: what a page needs before it shows anything else. */
 export const SESSION_ROUTES = {
   session: route({
     method: 'GET',
-    path: SESSION_WAYS.session.path,
+    path: SESSION_ENDPOINTS.session.path,
     who: 'anyone',
     says: 'Who is signed in',
     answer: sessionSchema,
   }),
   signIn: route({
     method: 'POST',
-    path: SESSION_WAYS.signIn.path,
+    path: SESSION_ENDPOINTS.signIn.path,
     who: 'anyone',
     says: 'Sign in',
     bytes: 10_000,
@@ -22,7 +22,7 @@ export const SESSION_ROUTES = {
   }),
   signOut: route({
     method: 'POST',
-    path: SESSION_WAYS.signOut.path,
+    path: SESSION_ENDPOINTS.signOut.path,
     who: STAFF,
     says: 'Sign out',
     bytes: 10_000,
@@ -31,23 +31,23 @@ export const SESSION_ROUTES = {
   }),
   crew: route({
     method: 'GET',
-    path: SESSION_WAYS.crew.path,
+    path: SESSION_ENDPOINTS.crew.path,
     who: STAFF,
     says: 'Who may swap on a shared tablet',
     answer: crewSchema,
   }),
-  swap: route({
+  switchUser: route({
     method: 'POST',
-    path: SESSION_WAYS.swap.path,
+    path: SESSION_ENDPOINTS.switchUser.path,
     who: STAFF,
     says: 'Another takes over this tablet, by PIN',
     bytes: 10_000,
-    body: swapSchema,
+    body: switchUserSchema,
     answer: sessionSchema,
   }),
   choosePin: route({
     method: 'POST',
-    path: SESSION_WAYS.choosePin.path,
+    path: SESSION_ENDPOINTS.choosePin.path,
     who: STAFF,
     says: 'Choose a PIN for swapping',
     bytes: 10_000,
@@ -56,7 +56,7 @@ export const SESSION_ROUTES = {
   }),
   prefer: route({
     method: 'POST',
-    path: SESSION_WAYS.prefer.path,
+    path: SESSION_ENDPOINTS.prefer.path,
     who: STAFF,
     says: 'Remember how somebody likes it',
     bytes: 10_000,

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { rangeHashSchema } from './parts';
 import { STAFF, route } from './route';
 
-export const keepShopSchema = z.strictObject({
+export const saveShopSchema = z.strictObject({
   settings: shopSettingsSchema,
   expects: z.int().min(1).describe('the revision they were made from'),
 });
@@ -24,13 +24,13 @@ export type Backups = z.infer<typeof backupsSchema>;
 /** The settings of the shop, and what it sells. */
 export const SHOP_ROUTES = {
   shop: route({ method: 'GET', path: '/api/shop', who: STAFF, says: "The shop's settings", answer: shopSettingsSchema }),
-  keepShop: route({
+  saveShop: route({
     method: 'POST',
     path: '/api/shop',
     who: ['manager'],
     says: "Keep a new revision of the shop's settings",
     bytes: 1_000_000,
-    body: keepShopSchema,
+    body: saveShopSchema,
     answer: shopSettingsSchema,
   }),
   backups: route({

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { allKept, choose, downloadOf, readPdf, signIn } from './shop';
+import { allSaved, choose, downloadOf, readPdf, signIn } from './shop';
 
 /** Opens the wiring of a rig of the demo. */
 async function openWiring(page: Page, title: string): Promise<void> {
@@ -64,7 +64,7 @@ test('two networked sounders on one battery: signal cables joined, taken apart, 
     .first()
     .click();
   await expect(lost).toHaveCount(0);
-  await allKept(page);
+  await allSaved(page);
 
   // A jack takes one cable: a second one into it is said, and taken out again.
   await choose(page, 'Conductors', 'none: a signal cable');
@@ -82,7 +82,7 @@ test('two networked sounders on one battery: signal cables joined, taken apart, 
   await expect(page.getByText(/takes 1 of sonar, nine pin; 2 cables go to it/).first()).toBeVisible();
   await card.getByRole('button', { name: 'Delete this run' }).click();
   await expect(page.getByText(/2 cables go to it/)).toHaveCount(0);
-  await allKept(page);
+  await allSaved(page);
 
   const sheet = await sheetOf(page);
   for (const said of ['Plugs', 'network, five pin', 'sonar, nine pin']) expect(sheet).toContain(said);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { allKept, goStep, newSet, signIn, tell } from './shop';
+import { allSaved, goStep, newSet, signIn, tell } from './shop';
 
 test('a hull is chosen for its paddler, the throttle comes to the free hand, a guest sits in a set of their own, and the owner reads which hand', async ({
   page,
@@ -35,7 +35,7 @@ test('a hull is chosen for its paddler, the throttle comes to the free hand, a g
   await page.getByLabel('To the water').fill('60 m');
   await page.getByLabel('To the water').press('Enter');
   await expect(page.getByText(/two people carry|is carried that far/)).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   const { version } = (await (await page.request.get(`/api${rig}`)).json()) as { version: number };
   await tell(page, `/api${rig}/changes`, {
@@ -77,7 +77,7 @@ test('a hull is chosen for its paddler, the throttle comes to the free hand, a g
   await guest.getByLabel('Guest’s weight').fill('115 lb');
   await guest.getByLabel('Guest’s weight').press('Enter');
   await expect(guest.getByText('The guest’s weight too.')).toBeHidden();
-  await allKept(page);
+  await allSaved(page);
 
   await goStep(page, 'Hand over');
   await expect(page.getByRole('heading', { name: 'Which control, which hand' })).toBeVisible();

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { allKept, downloadOf, newRig, newRigByForm, signIn } from './shop';
+import { allSaved, downloadOf, newRig, newRigByForm, signIn } from './shop';
 
 test('an owner’s spreadsheet and photo come into the brief; wrong files say why and lose nothing', async ({ page }) => {
   await signIn(page, 'ama');
@@ -32,7 +32,7 @@ test('an owner’s spreadsheet and photo come into the brief; wrong files say wh
   await page.getByLabel('Aft of the bow').fill('48');
   await page.getByLabel('Aft of the bow').press('Tab');
   await expect(page.locator('.pin')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
   await page.goto(`${rig}/brief`);
   await expect(page.locator('pc-owner-photos img')).toBeVisible();
   await expect(page.locator('pc-wish-list .wishes li')).toHaveCount(2);
@@ -71,7 +71,9 @@ test('a hull is measured with the tape, kept, taken out as a drawing, and a rig 
     <path d="M50 200L250 110L500 95L750 110L925 200L750 290L500 305L250 290Z" fill="#c96"/>
     <rect x="250" y="125" width="500" height="150" fill="none" stroke="#fff" stroke-width="4"/></svg>`;
   const png = await sharp(Buffer.from(boat)).png().toBuffer();
-  await page.locator('pc-photo-desk input[type=file]').setInputFiles({ name: 'above.png', mimeType: 'image/png', buffer: png });
+  await page
+    .locator('pc-photo-marking input[type=file]')
+    .setInputFiles({ name: 'above.png', mimeType: 'image/png', buffer: png });
   const picture = page.locator('svg.photo');
   await expect(picture).toBeVisible();
   for (const [px, py] of [

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, choose, dragOnStrip, faultOf, goStep, newRig, onStrip, signIn } from './shop';
+import { allSaved, choose, dragOnBoat, faultOf, goStep, newRig, pointOnBoat, signIn } from './shop';
 
 test('a battery goes inside: offered a room, dragged to one it does not fit, fixed, laid down, and kept', async ({ page }) => {
   await signIn(page, 'idris');
@@ -15,7 +15,7 @@ test('a battery goes inside: offered a room, dragged to one it does not fit, fix
   await expect(deck).toBeChecked();
   await expect(page.getByText('Tap the room where Battery 30 Ah, lithium goes.')).toBeVisible();
   // A tap beside the rooms puts nothing down.
-  const beside = await onStrip(page, 1700, 150);
+  const beside = await pointOnBoat(page, 1700, 150);
   await page.mouse.click(beside.x, beside.y);
   await expect(page.getByText('No room there: tap one of the rooms inside')).toBeAttached();
   await page.getByRole('button', { name: 'Into the bow hold' }).click();
@@ -26,14 +26,14 @@ test('a battery goes inside: offered a room, dragged to one it does not fit, fix
   await expect(page.getByText('Nothing to settle here.')).toBeVisible();
 
   // Dragged aft under the tank well: it does not pass the round hatch there, and wants to be dry.
-  await dragOnStrip(page, [655, 0], [2800, 0]);
+  await dragOnBoat(page, [655, 0], [2800, 0]);
   const wrong = page.locator('pc-to-settle').getByText(/Battery 30 Ah, lithium does not pass the tank-well hatch: .* too big/);
   await expect(wrong).toBeVisible();
   await expect(card.getByText(/Battery 30 Ah, lithium wants to be dry; the stern hold is damp/)).toBeVisible();
   await card.getByRole('button', { name: 'Into the bow hold' }).first().click();
   await expect(wrong).toBeHidden();
   await expect(page.getByText('Nothing to settle here.')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Laid on its side, typed to a place, and refused where the hull ends.
   await choose(page, 'Lies', 'on its side');
@@ -43,11 +43,11 @@ test('a battery goes inside: offered a room, dragged to one it does not fit, fix
   await page.getByLabel('Off centre, starboard +').fill('2');
   await page.getByLabel('Off centre, starboard +').press('Enter');
   await expect(page.getByLabel('Off centre, starboard')).toHaveValue('2');
-  await allKept(page);
+  await allSaved(page);
 
   // The deck back on: it is drawn under it, and found in the list.
   await deck.click();
-  await expect(page.locator('pc-strip [data-fitting]')).toHaveCount(0);
+  await expect(page.locator('pc-boat-view [data-fitting]')).toHaveCount(0);
   await page.getByRole('button', { name: 'A, Battery 30 Ah, lithium' }).click();
   await expect(deck).toBeChecked();
   await page.reload();

@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { allKept, measureBoat, PASSWORDS } from './shop';
+import { allSaved, measureBoat, PASSWORDS } from './shop';
 
 /** Tabs on until something has the focus: what cannot be reached so is not there for who has no pointer. */
 async function reach(page: Page, what: Locator): Promise<void> {
@@ -76,7 +76,7 @@ test('from sign-in to a signed handover by keyboard alone', async ({ page }) => 
   await type(page, page.getByLabel('A wish, or one a line'), 'trolley pulley');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('combobox', { name: 'Part for trolley pulley' })).toHaveValue(/Trolley pulley/);
-  await allKept(page);
+  await allSaved(page);
 
   await walkTo(page, 'Lay out');
   await expect(page.locator('pc-palette')).toBeVisible();
@@ -93,7 +93,7 @@ test('from sign-in to a signed handover by keyboard alone', async ({ page }) => 
   await page.keyboard.press('Tab');
   await expect(reading).toHaveValue('129 1/2');
   await expect(page.getByText('Nothing to settle here.')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   await walkTo(page, 'Price');
   await expect(page.locator('.pay dd')).toHaveText(/^[\d,]+\.\d\d$/);
@@ -128,5 +128,5 @@ test('from sign-in to a signed handover by keyboard alone', async ({ page }) => 
   await press(page, button(page, 'Sign by the typed name'));
   await press(page, button(page, 'Sign'));
   await expect(page.getByText('Signed by Keya Board')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 });

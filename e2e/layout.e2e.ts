@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { allKept, newRig, newSet, onStrip, putAboard, setAboard, signIn } from './shop';
+import { allSaved, newRig, newSet, pointOnBoat, putAboard, setAboard, signIn } from './shop';
 
 /** A whole layout on the wide hull: part, aft of the bow and off the centre line, mm, and the set it is for. */
 const FITTINGS: readonly (readonly [part: string, x: number, y: number, set: 'all' | 'all-day' | 'trolling' | 'guest'])[] = [
@@ -44,7 +44,7 @@ const THERE = FITTINGS.filter((f) => !BY_HAND.includes(f));
 const EARLIER = SETS.filter((set) => set !== LAST);
 
 async function thirtyAboard(page: Page): Promise<void> {
-  await allKept(page);
+  await allSaved(page);
   await page.reload();
   await expect(page.getByRole('radio', { name: 'everything' })).toBeChecked();
   await expect(page.locator('pc-palette .letters li')).toHaveCount(30 + STOCK);
@@ -71,7 +71,7 @@ test('a full layout of thirty fittings and three sets, its sets laid out by mous
 
   // Dragged with everything on: how long the frames took is told, not judged.
   await page.getByRole('radio', { name: 'everything' }).click();
-  const [from, to] = [await onStrip(page, 2900, 0), await onStrip(page, 2960, 0)];
+  const [from, to] = [await pointOnBoat(page, 2900, 0), await pointOnBoat(page, 2960, 0)];
   await page.evaluate(() => {
     const times: number[] = [];
     Object.assign(window, { frameTimes: times });
@@ -95,10 +95,10 @@ test('a full layout of thirty fittings and three sets, its sets laid out by mous
     description: `${frames.length} frames, half under ${at(0.5)} ms, nine in ten under ${at(0.9)} ms`,
   });
   console.log(`drag with 30 fittings: half of ${frames.length} frames under ${at(0.5)} ms, nine in ten under ${at(0.9)} ms`);
-  await allKept(page);
+  await allSaved(page);
 
   // Several at once: a frame drawn round them, how far two are apart, lined up, undone.
-  const [a, b] = [await onStrip(page, 2600, 430), await onStrip(page, 2960, 330)];
+  const [a, b] = [await pointOnBoat(page, 2600, 430), await pointOnBoat(page, 2960, 330)];
   await page.keyboard.press('Escape');
   await page.keyboard.down('Shift');
   await page.mouse.move(a.x, a.y);
@@ -115,20 +115,20 @@ test('a full layout of thirty fittings and three sets, its sets laid out by mous
 
   // A place pointed at first: what suits it comes up.
   await page.getByRole('button', { name: 'Clear selection' }).click();
-  const well = await onStrip(page, 2720, -120);
+  const well = await pointOnBoat(page, 2720, -120);
   await page.mouse.click(well.x, well.y);
   await expect(page.getByRole('heading', { name: 'What suits this place' })).toBeVisible();
   await expect(page.locator('.parts')).toContainText('drops into the well');
   await page.keyboard.press('Escape');
 
   // The tape hooked anywhere, and a closer look.
-  const tape = await page.locator('pc-strip .hookable').boundingBox();
+  const tape = await page.locator('pc-boat-view .hookable').boundingBox();
   await page.mouse.click((tape?.x ?? 0) + (tape?.width ?? 0) / 2, (tape?.y ?? 0) + 12);
   await expect(page.locator('.how')).toContainText('A MARK ON THE BOAT');
   await page.getByRole('button', { name: 'Zoom in' }).click();
-  await expect(page.locator('pc-strip svg[role=group]')).not.toHaveAttribute('data-zoom', '1');
+  await expect(page.locator('pc-boat-view svg[role=group]')).not.toHaveAttribute('data-zoom', '1');
   await page.getByRole('button', { name: 'Whole boat' }).click();
-  await expect(page.locator('pc-strip svg[role=group]')).toHaveAttribute('data-zoom', '1');
+  await expect(page.locator('pc-boat-view svg[role=group]')).toHaveAttribute('data-zoom', '1');
 });
 
 test('the same by keyboard alone', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, downloadOf, goStep, holdUntil, newRig, putAboard, putBitIn, readPdf, signIn } from './shop';
+import { allSaved, downloadOf, goStep, holdUntil, newRig, putAboard, putBitIn, readPdf, signIn } from './shop';
 
 test('a used boat: its old holes are taken in, one is plugged, two are used again before new ones are drilled', async ({
   page,
@@ -38,7 +38,7 @@ test('a used boat: its old holes are taken in, one is plugged, two are used agai
   await page.getByRole('radio', { name: /blind rivets/i }).click();
   await page.getByRole('button', { name: 'Use them again' }).click();
   await expect(page.getByText('Uses the old holes O1, O2 again')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
   await goStep(page, 'Drill');
   await expect(page.getByText('2 of 2 drilled')).toBeVisible();
   await expect(page.getByText('used again').first()).toBeVisible();
@@ -108,7 +108,7 @@ test('a returned boat: twelve old holes, four used again, two plugged, six drill
   }
   await putBitIn(page);
   for (let done = 5; done <= 10; done++) await holdUntil(page, 'drilled', page.getByText(`${done} of 10 drilled`));
-  await allKept(page);
+  await allSaved(page);
 
   // The plan re-checks: the hole that went astray is a finding there.
   await page.locator('.hole-chip').filter({ hasText: first }).first().click();
@@ -161,7 +161,7 @@ test('a track is cut to length and takes what is let go near it; its template co
   await putAboard(page, 'Radio clip', 2760, 20);
   await expect(page.locator('pc-card')).toContainText('Slot track, 24 in');
   await expect(page.getByText('T-bolts in a track').first()).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   await goStep(page, 'Drill');
   await page.locator('pc-templates mat-expansion-panel-header').click();
@@ -175,7 +175,7 @@ test('a track is cut to length and takes what is let go near it; its template co
   await expect(page.getByText('the printer scales')).toBeVisible();
   await bar.fill('4');
   await bar.press('Enter');
-  await allKept(page);
+  await allSaved(page);
   const templates = page.getByRole('link', { name: 'All templates, Letter' });
   const { text, lines } = await readPdf(await downloadOf(page, templates));
   expect(text).toContain('Template A');

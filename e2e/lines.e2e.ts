@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { allKept, choose, downloadOf, goStep, newRig, readPdf, signIn, tell } from './shop';
+import { allSaved, choose, downloadOf, goStep, newRig, readPdf, signIn, tell } from './shop';
 
 test('lines from nothing: proposed, judged in a stream, led another way, priced and printed', async ({ page }) => {
   await signIn(page, 'idris');
@@ -55,7 +55,7 @@ test('lines from nothing: proposed, judged in a stream, led another way, priced 
   await expect(card.getByText(/short of 5 times the depth/)).toBeVisible();
   await card.getByRole('button', { name: 'As much as the depth asks' }).click();
   await expect(card.getByText(/short of 5 times the depth/)).toBeHidden();
-  await allKept(page);
+  await allSaved(page);
 
   // Led over the deck it would lie where the legs are.
   await list.getByRole('button', { name: 'anchor trolley' }).click();
@@ -63,7 +63,7 @@ test('lines from nothing: proposed, judged in a stream, led another way, priced 
   await expect(card.getByText(/lies where the legs are/)).toBeVisible();
   await choose(page, 'Way', 'outside starboard');
   await expect(card.getByText(/lies where the legs are/)).toBeHidden();
-  await allKept(page);
+  await allSaved(page);
 
   // What hangs on a line holds it: its trolley goes last, and the sheet has both.
   const sheet = readPdf(await downloadOf(page, page.getByRole('link', { name: 'Line sheet' })));
@@ -133,7 +133,7 @@ test('what an earlier rig pulled and led is found aboard: taken as it is, moved,
   await expect(run.getByText(/, in the boat/)).toBeVisible();
   await run.getByRole('combobox', { name: 'Lane' }).click();
   await page.getByRole('option', { name: 'under gunwale port', exact: true }).click();
-  await allKept(page);
+  await allSaved(page);
   await goStep(page, 'Build');
   await expect(steps.filter({ hasText: 'Pull wire' })).toBeVisible();
   await goStep(page, 'Price');
@@ -141,7 +141,7 @@ test('what an earlier rig pulled and led is found aboard: taken as it is, moved,
   await goStep(page, 'Wire');
   await run.getByRole('button', { name: 'Pull a new one' }).click();
   await expect(run.getByText(/, in the boat/)).toBeHidden();
-  await allKept(page);
+  await allSaved(page);
   await goStep(page, 'Price');
   await expect(page.getByText('AWG, tinned')).toBeVisible();
   await goStep(page, 'Wire');
@@ -155,7 +155,7 @@ test('what an earlier rig pulled and led is found aboard: taken as it is, moved,
   const line = page.locator('pc-line-card');
   await line.getByRole('button', { name: 'Cut a new one' }).click();
   await expect(list.getByRole('row', { name: /anchor trolley/ })).not.toContainText('on the boat');
-  await allKept(page);
+  await allSaved(page);
   await goStep(page, 'Build');
   await expect(steps.filter({ hasText: 'Cut and lead: anchor trolley' })).toBeVisible();
 });

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { type BrowserContext, chromium, expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
 import { Cable } from './cable';
-import { allKept, goStep, holdUntil, measureBoat, newRig, putAboard, putBitIn, signIn, signOut } from './shop';
+import { allSaved, goStep, holdUntil, measureBoat, newRig, putAboard, putBitIn, signIn, signOut } from './shop';
 
 interface Told {
   readonly kind: string;
@@ -15,7 +15,7 @@ interface Told {
 }
 
 test('the network goes: holes are marked, survive a restart, change hands by PIN, and go out in order, once', async ({
-  page: desk,
+  page: frontDesk,
   launchOptions,
   baseURL,
 }) => {
@@ -32,13 +32,13 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
     return { context, page: context.pages()[0] ?? (await context.newPage()) };
   };
   // The desk lays out a rig on its own line.
-  await signIn(desk, 'ama');
-  const rig = await newRig(desk, 'rig without a network', 'Odile Marchand');
-  await goStep(desk, 'Lay out');
-  await putAboard(desk, 'Pad eye', 3300, 0);
-  await allKept(desk);
+  await signIn(frontDesk, 'ama');
+  const rig = await newRig(frontDesk, 'rig without a network', 'Odile Marchand');
+  await goStep(frontDesk, 'Lay out');
+  await putAboard(frontDesk, 'Pad eye', 3300, 0);
+  await allSaved(frontDesk);
   const told = async (): Promise<Told[]> =>
-    desk.evaluate(async (url) => ((await (await fetch(`/api${url}`)).json()) as { facts: Told[] }).facts, rig);
+    frontDesk.evaluate(async (url) => ((await (await fetch(`/api${url}`)).json()) as { facts: Told[] }).facts, rig);
 
   let { context, page } = await tablet();
   // Both begin with the usual preferences.
@@ -46,19 +46,19 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   await signOut(page);
   await signIn(page, 'tom');
   // Both riggers have been on this tablet by PIN.
-  const swap = async (name: string, pin: string): Promise<void> => {
+  const switchUser = async (name: string, pin: string): Promise<void> => {
     await page.locator('.who').click();
     await page.getByRole('radio', { name }).click();
     await page.getByLabel('PIN', { exact: true }).fill(pin);
     await page.getByRole('button', { name: 'Switch' }).click();
     await expect(page.locator('.who')).toHaveText(name);
   };
-  await swap('Mara Voss', '7312');
-  await swap('Tom Hale', '2590');
-  await swap('Mara Voss', '7312');
+  await switchUser('Mara Voss', '7312');
+  await switchUser('Tom Hale', '2590');
+  await switchUser('Mara Voss', '7312');
   await page.goto(`${rig}/drill`);
   await measureBoat(page);
-  await allKept(page);
+  await allSaved(page);
   await page.evaluate(async () => void (await navigator.serviceWorker.ready));
   await page.reload();
   // The worker takes in the whole page when it has nothing else to do.
@@ -107,16 +107,16 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   // Meanwhile another measures the first hole on their own line, 3 mm off.
   const before = await told();
   expect(before.filter((f) => f.kind === 'holeDrilled').length).toBe(0);
-  await desk.goto(`${rig}/drill`);
-  await putBitIn(desk);
-  await desk.getByRole('button', { name: 'Something else happened' }).click();
-  const reads = await desk.locator('.huge').first().locator('.hidden').textContent();
+  await frontDesk.goto(`${rig}/drill`);
+  await putBitIn(frontDesk);
+  await frontDesk.getByRole('button', { name: 'Something else happened' }).click();
+  const reads = await frontDesk.locator('.huge').first().locator('.hidden').textContent();
   const [whole = '0', part] = (reads ?? '').replace(' in', '').split(' ');
-  await desk.getByLabel('Measured from BOW TIP').fill(`${Number(whole)}${part ? ` ${part}` : ''}`);
-  await desk.getByLabel('Measured off centre').fill('1/8');
-  await desk.getByRole('radio', { name: 'starboard' }).click();
-  await desk.getByRole('button', { name: 'Drilled there' }).click();
-  await allKept(desk);
+  await frontDesk.getByLabel('Measured from BOW TIP').fill(`${Number(whole)}${part ? ` ${part}` : ''}`);
+  await frontDesk.getByLabel('Measured off centre').fill('1/8');
+  await frontDesk.getByRole('radio', { name: 'starboard' }).click();
+  await frontDesk.getByRole('button', { name: 'Drilled there' }).click();
+  await allSaved(frontDesk);
 
   await cable.plug();
   await expect(page.getByText('all changes saved')).toBeVisible({ timeout: 30_000 });
@@ -130,7 +130,7 @@ test('the network goes: holes are marked, survive a restart, change hands by PIN
   ]);
   expect(new Set(facts.map((f) => f.id)).size).toBe(facts.length);
   const pictured = holes.find((f) => f.photo);
-  expect(await desk.evaluate(async (url) => (await fetch(url)).status, `/api${rig}/photos/${pictured?.photo}`)).toBe(200);
+  expect(await frontDesk.evaluate(async (url) => (await fetch(url)).status, `/api${rig}/photos/${pictured?.photo}`)).toBe(200);
   // Both measures of the hole are kept, and it is a finding.
   await page.reload();
   await page.getByRole('button', { name: /^A1/ }).first().click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, downloadOf, dragOnStrip, goStep, newRig, onStrip, putAboard, signIn } from './shop';
+import { allSaved, downloadOf, dragOnBoat, goStep, newRig, pointOnBoat, putAboard, signIn } from './shop';
 
 test('a second browser sees the first one’s changes without reloading', async ({ page, browser }) => {
   await signIn(page, 'ama');
@@ -54,12 +54,12 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
   const reading = page.getByLabel('From bow tip, along the centre line');
   const start = await reading.inputValue();
-  await dragOnStrip(page, [2700, 0], [2500, 0]);
+  await dragOnBoat(page, [2700, 0], [2500, 0]);
   await expect(reading).not.toHaveValue(start);
   const dragged = await reading.inputValue();
-  await allKept(page);
+  await allSaved(page);
   // Escape with it under the finger: it lies where it lay, and letting go does nothing more.
-  const [at, away] = [await onStrip(page, 2500, 0), await onStrip(page, 2200, 0)];
+  const [at, away] = [await pointOnBoat(page, 2500, 0), await pointOnBoat(page, 2200, 0)];
   await page.mouse.move(at.x, at.y);
   await page.mouse.down();
   await page.mouse.move(away.x, away.y, { steps: 6 });
@@ -81,12 +81,12 @@ test('a fitting is dragged, nudged by keys, undone across a reload, and read in 
   await expect(reading).not.toHaveValue(dragged);
   await page.keyboard.press('Shift+ArrowLeft');
   await page.keyboard.press('Space');
-  await allKept(page);
+  await allSaved(page);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   for (let i = 0; i < 3; i++) {
     await page.keyboard.press('Control+z');
-    await allKept(page);
+    await allSaved(page);
   }
   await page.keyboard.press('ArrowRight');
   await expect(reading).toHaveValue(start);
@@ -103,7 +103,7 @@ test('a part is dragged from the palette onto the boat, and stands where it was 
   await goStep(page, 'Lay out');
   await page.getByRole('searchbox', { name: 'Find a part' }).fill('Crate, open, 13 × 16');
   const part = await page.locator('.parts button').first().boundingBox();
-  const to = await onStrip(page, 2700, 0);
+  const to = await pointOnBoat(page, 2700, 0);
   if (!part) throw new Error('no part');
   await page.mouse.move(part.x + 60, part.y + 20);
   await page.mouse.down();
@@ -114,7 +114,7 @@ test('a part is dragged from the palette onto the boat, and stands where it was 
   await expect(page.locator('pc-card h2')).toHaveText('Crate, open, 13 × 16');
   // 2700 mm is 106 5/16 in: within what a pixel is.
   await expect(page.getByLabel('From bow tip, along the centre line')).toHaveValue(/^10[67]/);
-  await allKept(page);
+  await allSaved(page);
 });
 
 test('by keyboard alone a part comes aboard, is walked to, turned and taken off', async ({ page }) => {
@@ -128,7 +128,7 @@ test('by keyboard alone a part comes aboard, is walked to, turned and taken off'
   await expect(page.locator('pc-card h2')).toHaveText('Chart board on track');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
-  await page.locator('pc-strip').click({ position: { x: 4, y: 4 } });
+  await page.locator('pc-boat-view').click({ position: { x: 4, y: 4 } });
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('pc-card h2')).toHaveText('Chart board on track');
   await page.keyboard.press('Shift+F10');
@@ -148,7 +148,7 @@ test('a change on a field somebody else changed is shown with both values', asyn
   const rig = await newRig(page, 'clash', 'Both Hands');
   await goStep(page, 'Lay out');
   await putAboard(page, 'Crate, open, 13 × 16', 2700, 0);
-  await allKept(page);
+  await allSaved(page);
   const other = await (await browser.newContext()).newPage();
   await signIn(other, 'mara');
   await other.goto(`${rig}/lay-out`);
@@ -159,7 +159,7 @@ test('a change on a field somebody else changed is shown with both values', asyn
   await expect(other.getByText('Not sent yet: ')).toBeVisible();
   await page.getByLabel('Note').fill('his');
   await page.getByLabel('Note').press('Tab');
-  await allKept(page);
+  await allSaved(page);
   await other.unroute('**/changes');
   await other.getByRole('button', { name: 'Send now' }).click();
   const clash = other.getByRole('alertdialog', { name: 'Changed meanwhile' });

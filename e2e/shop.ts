@@ -117,11 +117,11 @@ export const faultOf = (page: Page, label: string): Locator =>
   page.locator('mat-form-field', { has: page.getByLabel(label, { exact: true }) }).locator('mat-error');
 
 /** Everything done here has reached the server. */
-export const allKept = (page: Page): Promise<void> => expect(page.getByText('all changes saved')).toBeVisible();
+export const allSaved = (page: Page): Promise<void> => expect(page.getByText('all changes saved')).toBeVisible();
 
 /** Where a place of the hull lies on the strip, bow to the left, as page coordinates: read off the drawing itself. */
-export const onStrip = (page: Page, x: number, y: number): Promise<{ x: number; y: number }> =>
-  page.locator('pc-strip svg[role=group]').evaluate(
+export const pointOnBoat = (page: Page, x: number, y: number): Promise<{ x: number; y: number }> =>
+  page.locator('pc-boat-view svg[role=group]').evaluate(
     (svg: SVGSVGElement, [mmX, mmY]) => {
       const read = (name: string): number => Number(svg.getAttribute(`data-${name}`));
       const drawn = new DOMPoint(read('bow') + mmX * read('per-mm'), read('middle') - mmY * read('per-mm'));
@@ -134,8 +134,8 @@ export const onStrip = (page: Page, x: number, y: number): Promise<{ x: number; 
   );
 
 /** Drags what stands at one place of the hull to another. */
-export async function dragOnStrip(page: Page, from: readonly [number, number], to: readonly [number, number]): Promise<void> {
-  const [a, b] = [await onStrip(page, ...from), await onStrip(page, ...to)];
+export async function dragOnBoat(page: Page, from: readonly [number, number], to: readonly [number, number]): Promise<void> {
+  const [a, b] = [await pointOnBoat(page, ...from), await pointOnBoat(page, ...to)];
   await page.mouse.move(a.x, a.y);
   await page.mouse.down();
   await page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 4 });
@@ -152,7 +152,7 @@ export async function putAboard(page: Page, part: string, x: number, y: number):
   await page.locator('.parts button').first().click();
   // The line that says what is being placed moves the boat down: measure after it stands.
   await expect(page.getByText(/Tap the (hull|room) where/)).toBeVisible();
-  const at = await onStrip(page, x, y);
+  const at = await pointOnBoat(page, x, y);
   await page.mouse.click(at.x, at.y);
   await expect(page.locator('pc-card h2')).toHaveText(part);
 }

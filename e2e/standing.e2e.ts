@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { allKept, goStep, newRig, putAboard, signIn } from './shop';
+import { allSaved, goStep, newRig, putAboard, signIn } from './shop';
 
 /** A list as owners keep them: a title, whose it is, an empty line, then headings. */
 const LIST = [
@@ -21,7 +21,7 @@ test('an owner who stands, pedals and casts, on the widest hull, with a list who
   // This hull has pegs: said where the answer is given.
   await expect(page.getByText('has no pedal drive')).toBeVisible();
   await page.getByRole('radio', { name: 'Sidearm' }).click();
-  await allKept(page);
+  await allSaved(page);
 
   // The list: headings found under the titles, what is unclear asked about, the total set against the lines.
   await page
@@ -36,7 +36,7 @@ test('an owner who stands, pedals and casts, on the widest hull, with a list who
   await expect(list.getByRole('combobox', { name: 'Part for 360 light' })).not.toHaveValue(/kept as a line/);
   await list.getByRole('button', { name: 'Add 2 lines' }).click();
   await expect(page.getByRole('combobox', { name: 'Part for rod holder' })).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Lay out: room to stand, the cast, a battery that goes under the hatch and not on its lid.
   await goStep(page, 'Lay out');
@@ -48,7 +48,7 @@ test('an owner who stands, pedals and casts, on the widest hull, with a list who
   await putAboard(page, 'Battery 18 Ah, lithium', 640, 0);
   await expect(page.locator('pc-card header')).toContainText('bow hold');
   await expect(settle.filter({ hasText: 'Battery 18 Ah' })).toHaveCount(0);
-  await allKept(page);
+  await allSaved(page);
 
   // What is still wished for is said at the price and at the end, and nothing is signed for over open steps.
   await goStep(page, 'Price');

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import {
-  allKept,
+  allSaved,
   checkCircuit,
   downloadOf,
   goStep,
@@ -49,7 +49,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await page.getByLabel('A wish, or one a line').fill('depth sounder 7"\nraised rod tube');
   await page.getByLabel('A wish, or one a line').press('Enter');
   await expect(page.getByRole('combobox', { name: 'Part for depth sounder 7"' })).toHaveValue(/Sounder 7 in, deck arm/);
-  await allKept(page);
+  await allSaved(page);
 
   // Lay out: a tube in the stroke, its fix tapped, the rest put where it works.
   await goStep(page, 'Lay out');
@@ -71,7 +71,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await reading.press('Tab');
   await expect(page.locator('pc-card').getByRole('alert')).toHaveCount(0);
   await expect(reading).toHaveValue('129 1/2');
-  await allKept(page);
+  await allSaved(page);
 
   // Wire: one run from the battery, sized and fused.
   await goStep(page, 'Wire');
@@ -165,7 +165,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await goStep(page, 'Build');
   await tickAll();
   await expect(page.getByText('Built.')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Hand over: the walk, a snag, the owner's page by link, the signature, the book.
   await goStep(page, 'Hand over');
@@ -190,7 +190,7 @@ test('from sign-in to a signed handover of a new rig', async ({ page, browser })
   await page.mouse.up();
   await page.getByRole('button', { name: 'Sign', exact: true }).click();
   await expect(page.getByText('Signed by Lene Aubrac')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
   const book = await readPdf(await downloadOf(page, page.getByRole('link', { name: "Owner's book" })));
   expect(book.text).toContain('Your boat, bow to stern');
   expect(book.text).toContain('131 in from bow');

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, type Page, test } from '@playwright/test';
-import { allKept, goStep, newRig, onStrip, signIn, tell } from './shop';
+import { allSaved, goStep, newRig, pointOnBoat, signIn, tell } from './shop';
 
 /** Tells a part of one's own in its sheet: a box by default. */
 async function make(page: Page, name: string, kind: string, minutes: string): Promise<void> {
@@ -50,7 +50,7 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
   await page.getByRole('combobox', { name: 'What it is' }).fill('jam cl');
   await page.getByRole('option', { name: 'Jam cleat', exact: true }).click();
   await expect(page.getByText('Tap the boat where Jam cleat is.')).toBeVisible();
-  const at = await onStrip(page, 3980, 70);
+  const at = await pointOnBoat(page, 3980, 70);
   await page.mouse.click(at.x, at.y);
   await expect(thing).toHaveText('Jam cleat');
   await page.getByLabel('From bow tip, along the centre line').fill('156 1/2');
@@ -69,7 +69,7 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
   await page.getByRole('button', { name: 'Sign by the typed name' }).click();
   await page.getByRole('button', { name: 'Sign', exact: true }).click();
   await expect(page.getByText('Signed by Wren Marlow')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Two parts of their own: one from a wish, one from the palette.
   await goStep(page, 'Brief');
@@ -92,12 +92,12 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
   await page.getByRole('button', { name: 'A part of our own' }).click();
   await make(page, 'Foam block', 'foam block', '20');
   await expect(page.getByText(/Tap the hull where Foam block goes/)).toBeVisible();
-  const where = await onStrip(page, 2760, 0);
+  const where = await pointOnBoat(page, 2760, 0);
   await page.mouse.click(where.x, where.y);
   const card = page.locator('pc-card');
   await expect(card.locator('h2')).toHaveText('Foam block');
   await expect(card.getByRole('combobox', { name: 'Supplied by' })).toContainText('home-made');
-  await allKept(page);
+  await allSaved(page);
 
   // The battery goes inside and is tied so that it stays there upside down.
   const find = page.getByRole('searchbox', { name: 'Find a part' });
@@ -155,7 +155,7 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
     .click();
   await expect(loose).toBeHidden();
   await expect(card.getByText(/Bears, of what is asked/)).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // What it costs, and what the owner reads.
   await goStep(page, 'Price');

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { allKept, checkCircuit, choose, downloadOf, goStep, newRig, readPdf, signIn, tell } from './shop';
+import { allSaved, checkCircuit, choose, downloadOf, goStep, newRig, readPdf, signIn, tell } from './shop';
 
 test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a day, and tested with a bad crimp found', async ({
   page,
@@ -35,7 +35,7 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   await expect(
     card.getByText(/^As proposed\. Through way \d of Relay box, six channels, which fuses and switches it/),
   ).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Bent: a name and a gauge are the rigger's, and a bad rating is said and not taken.
   await card.getByLabel('Name of the way').fill('depth');
@@ -55,7 +55,7 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   await expect(card.getByRole('alert').filter({ hasText: 'is not a number' })).toBeVisible();
   await rating.fill('');
   await rating.press('Enter');
-  await allKept(page);
+  await allSaved(page);
 
   // Drawn and printed: the same letters everywhere.
   await page.getByRole('tab', { name: 'Diagram' }).click();
@@ -88,7 +88,7 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   await more.fill('1440');
   await more.press('Enter');
   await expect(page.getByText(/Battery 50 Ah, lithium is down to its last 15 % at \d+:\d\d/)).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Practice: a planted bad crimp is found by the readings and one more.
   await page.getByRole('tab', { name: 'Bench test' }).click();
@@ -115,16 +115,16 @@ test('a circuit from nothing: proposed, bent, drawn, printed, drawn on over a da
   // The real readings are kept, and stand on another screen too; a wrong one is said and holds the test open.
   await page.getByRole('button', { name: 'Read with the simulated meter' }).click();
   await expect(page.getByRole('table', { name: 'Readings' }).getByText('good')).toHaveCount(10);
-  await allKept(page);
+  await allSaved(page);
   const alone = page.getByRole('textbox', { name: /Sounder 7 in, deck arm alone/ });
   await alone.fill('9.5');
   await alone.press('Enter');
   await expect(page.getByText(/Sounder 7 in, deck arm reads 9\.50 V alone/).first()).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Rung through, not shorted, seen from all round: each is somebody's word.
   await checkCircuit(page, 10);
-  await allKept(page);
+  await allSaved(page);
   await goStep(page, 'Build');
   // What was read before its ends were made does not count yet; what reads wrong does not count at all.
   await expect(page.locator('[data-step="test.feed-lights"]')).toContainText(

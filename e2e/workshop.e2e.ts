@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { allKept, goStep, newRig, onStrip, rangeOf, signIn, signOut, tell } from './shop';
+import { allSaved, goStep, newRig, pointOnBoat, rangeOf, signIn, signOut, tell } from './shop';
 
 /** What a rig is offered anew. */
 const offerOf = (page: Page, name: string): Locator => page.getByRole('listitem').filter({ hasText: `${name}: revision` });
@@ -41,10 +41,10 @@ test('an assembly is built without a boat and placed on one', async ({ page }) =
   await page.getByRole('searchbox', { name: 'Find a part' }).fill('pod, battery');
   await page.getByRole('button', { name: /Pod, battery only/ }).click();
   await expect(page.getByText('Tap the hull where')).toBeVisible();
-  const at = await onStrip(page, 2700, 0);
+  const at = await pointOnBoat(page, 2700, 0);
   await page.mouse.click(at.x, at.y);
   await expect(page.getByRole('list', { name: 'What it is made of' }).getByRole('listitem')).toHaveCount(2);
-  await allKept(page);
+  await allSaved(page);
 });
 
 test('a manager changes the rules; an open rig is told what they alter, takes them, and takes it back', async ({ page }) => {
@@ -78,7 +78,7 @@ test('a manager changes the rules; an open rig is told what they alter, takes th
   await rules.getByRole('button', { name: /Update to revision/ }).click();
   await expect(rules).toHaveCount(0);
   await expect(page.getByText('Harbor day')).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
   await page.reload();
   await expect(page.getByText('Harbor day')).toBeVisible();
   await goStep(page, 'Lay out');
@@ -103,10 +103,10 @@ test('a part beside the range is found and placed; a newer revision of it is off
   await find.fill('bollard own');
   const beside = page.getByRole('list', { name: 'Parts beside the range' });
   await beside.getByRole('button', { name: /Bollard of our own/ }).click();
-  const at = await onStrip(page, 3250, 0);
+  const at = await pointOnBoat(page, 3250, 0);
   await page.mouse.click(at.x, at.y);
   await expect(page.locator('pc-card').getByRole('heading', { name: 'Bollard of our own' })).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
 
   // Its price goes up: the rig keeps what it was made with until somebody takes the newer.
   const dearer = { ...own, sold: { ...(eye as unknown as { sold: object }).sold, priceCents: 98_700 } };
@@ -120,7 +120,7 @@ test('a part beside the range is found and placed; a newer revision of it is off
   await offer.getByRole('button', { name: 'Update to revision 2' }).click();
   await expect(offer).toHaveCount(0);
   await expect(page.getByText('987.00').first()).toBeVisible();
-  await allKept(page);
+  await allSaved(page);
   await page.reload();
   await expect(page.getByText('987.00').first()).toBeVisible();
   await goStep(page, 'Lay out');

@@ -29,7 +29,7 @@ import { healthRoutes } from './http/health';
 import { hullRoutes } from './hulls/routes';
 import { ownerRoutes } from './owners/routes';
 import { photoRoutes } from './photos/routes';
-import { stopReading } from './reading/read';
+import { stopReading } from './imports/read';
 import { Range } from './parts/range';
 import { partRoutes } from './parts/routes';
 import { Projection } from './rigs/projection';

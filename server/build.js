@@ -26,7 +26,7 @@ const { metafile } = await build({
     owner: './owners/cli.ts',
     parts: './parts/cli.ts',
     calc: './calc.ts',
-    reader: './reading/reader.ts',
+    reader: './imports/reader.ts',
     drafter: './drafting/drafter.ts',
   },
   outdir: 'dist',

@@ -5,7 +5,7 @@ import type { Assembly, RigFile } from '@plain-cleat/core/rig';
 import type { Logger } from 'pino';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { AssemblyRow, CounterRow, HullModelRow, MaterialsRow, ShopRow, StaffRow } from './database/models';
-import { keepRevisions } from './parts/keep';
+import { saveRevisions } from './parts/save';
 import { todayIn } from './rigs/load';
 import { storeFile } from './rigs/open';
 import { Projection } from './rigs/projection';
@@ -49,7 +49,7 @@ async function once<T>(db: Sequelize, work: (t: Transaction) => Promise<T>): Pro
 /** The stores a shop starts from. */
 async function stock(transaction: Transaction): Promise<void> {
   const { revision, consumables, stocks, parts } = CATALOG;
-  await keepRevisions(parts, transaction);
+  await saveRevisions(parts, transaction);
   await MaterialsRow.create({ revision, document: JSON.stringify({ revision, consumables, stocks }) }, { transaction });
 }
 

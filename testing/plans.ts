@@ -48,7 +48,7 @@ export const inputOf = (
 
 let minute = 0;
 /** A kept fact, as if by one rigger, a minute after the one before. */
-export function keptFact(body: object): Fact {
+export function savedFact(body: object): Fact {
   const time = new Date(Date.UTC(2026, 5, 2, 9, ++minute)).toISOString();
   return { id: randomUUID(), rig: 'plan-1', deviceTime: time, by: 'Mara Voss', serverTime: time, ...body } as NewFact & {
     by: string;

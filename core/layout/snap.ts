@@ -10,7 +10,7 @@ export const toMark = (mm: number, system: UnitSystem): number =>
   system === 'imperial' ? (Math.round((mm / MM_PER_INCH) * 16) / 16) * MM_PER_INCH : Math.round(mm);
 
 /** The nearest x on a track. */
-const keepOnTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number => Math.min(track.aft, Math.max(track.fore, x));
+const clampToTrack = (track: Pick<Track, 'fore' | 'aft'>, x: number): number => Math.min(track.aft, Math.max(track.fore, x));
 
 /** Near enough to a track, an insert or a scupper it is pulled to it (judgement), mm. */
 const PULL = 60;
@@ -66,9 +66,9 @@ export function snapPlace(
   const candidates: { place: Place; far: number }[] = [];
   if (part.holding.ways.includes('track'))
     for (const t of model.tracks) {
-      const x = keepOnTrack(t, at.x);
+      const x = clampToTrack(t, at.x);
       const far = Math.hypot(at.x - x, at.y - t.y);
-      candidates.push({ place: { on: 'track', track: t.id, x: keepOnTrack(t, toMark(x, system)), heading }, far });
+      candidates.push({ place: { on: 'track', track: t.id, x: clampToTrack(t, toMark(x, system)), heading }, far });
     }
   for (const place of overInserts(model, part)) candidates.push({ place, far: Math.hypot(at.x - place.x, at.y - place.y) });
   if (part.holding.ways.includes('insert'))
@@ -125,7 +125,7 @@ export function seated(hull: HullSurface, part: Pick<Part, 'holding'>, place: Pl
     .map((t) => ({ t, far: Math.max(Math.abs(place.y - t.y), t.fore - place.x, place.x - t.aft) }))
     .filter(({ far }) => far <= SEATS_WITHIN)
     .sort((a, b) => a.far - b.far)[0];
-  return near ? { on: 'track', track: near.t.id, x: keepOnTrack(near.t, place.x), heading: place.heading } : place;
+  return near ? { on: 'track', track: near.t.id, x: clampToTrack(near.t, place.x), heading: place.heading } : place;
 }
 
 /** A place moved along and across the boat, kept on its track. What stood on an insert or in a scupper leaves it for the deck. */
@@ -140,7 +140,7 @@ export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): 
       return { ...place, x: place.x + dx, down: Math.max(0, place.down + (place.side === 'port' ? dy : -dy)) };
     case 'track': {
       const t = hull.model.tracks.find((one) => one.id === place.track);
-      return t ? { ...place, x: keepOnTrack(t, place.x + dx) } : place;
+      return t ? { ...place, x: clampToTrack(t, place.x + dx) } : place;
     }
     case 'fitting':
       return { ...place, u: place.u + dx, v: place.v + dy };

@@ -53,7 +53,7 @@ const along = (from: Vector, to: Vector, share: number): Vector => [
 const far = (a: Vector, b: Vector): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** The paddle in this person's hands, mm along the shaft from the upper hand. */
-interface Held {
+interface PaddleInHands {
   readonly arm: number;
   readonly shoulders: readonly Point[];
   readonly apart: number;
@@ -62,7 +62,7 @@ interface Held {
   readonly top: number;
 }
 
-function heldBy(p: Paddler, { paddle }: Style): Held {
+function heldBy(p: Paddler, { paddle }: Style): PaddleInHands {
   const apart = Math.min(HANDS_APART * p.stature, paddle - 2 * BLADE - 100);
   const tip = (paddle + apart) / 2;
   return {
@@ -100,7 +100,14 @@ const STEP = 25;
  *
  * @param last where the hand was in the pose before, tried first; it is left as this pose has it
  */
-function poseOf(hull: HullSurface['edge'], p: Paddler, held: Held, water: number, want: Wanted, last: Shift): StrokePose {
+function poseOf(
+  hull: HullSurface['edge'],
+  p: Paddler,
+  held: PaddleInHands,
+  water: number,
+  want: Wanted,
+  last: Shift,
+): StrokePose {
   const task: Task = {
     hull,
     held,
@@ -137,7 +144,7 @@ const ENOUGH = 0.5;
 /** One blade to set in the water, and what bounds the hands that hold it. */
 interface Task {
   readonly hull: HullSurface['edge'];
-  readonly held: Held;
+  readonly held: PaddleInHands;
   readonly want: Wanted;
   readonly water: number;
   /** From the upper hand to the water along the shaft. */
@@ -176,7 +183,7 @@ function missOf(task: Task, shift: Shift, enough: number): number {
 }
 
 /** The pose of a shaft through two points so far apart. */
-function poseAlong(held: Held, want: Wanted, hand: Vector, meets: Vector, apart: number, misses: number): StrokePose {
+function poseAlong(held: PaddleInHands, want: Wanted, hand: Vector, meets: Vector, apart: number, misses: number): StrokePose {
   const { phase, side, immersed } = want;
   const throat = apart - BLADE * (1 - immersed);
   return {
@@ -205,7 +212,7 @@ function tooShort({ held, want, water, edge, reach }: Task): StrokePose {
 }
 
 /** How far a hand is beyond every place a shoulder can be, less the arm, mm. */
-function beyond({ shoulders, arm }: Held, [x, y, z]: Vector): number {
+function beyond({ shoulders, arm }: PaddleInHands, [x, y, z]: Vector): number {
   let least = Infinity;
   for (const s of shoulders) least = Math.min(least, (s.x - x) ** 2 + (s.y - y) ** 2 + (s.z - z) ** 2);
   return Math.sqrt(least) - arm;
@@ -299,7 +306,7 @@ function catchAt(hip: number, h: number, can: (x: number) => boolean): number {
 }
 
 /** From the exit on one side to the catch on the other: each hand goes straight to where it is next. */
-function between(from: readonly StrokePose[], to: readonly StrokePose[], held: Held): StrokePose[] {
+function between(from: readonly StrokePose[], to: readonly StrokePose[], held: PaddleInHands): StrokePose[] {
   const [exit, next] = [from.at(-1), to[0]];
   if (!exit || !next) return [];
   return [0.25, 0.5, 0.75].map((t): StrokePose => {

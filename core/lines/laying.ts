@@ -12,7 +12,7 @@ import type { Bend } from './pull';
 import { tautBetween } from './taut';
 
 /** What every line is worked out on. */
-export interface Bench {
+export interface LedOn {
   readonly surface: HullSurface;
   readonly lines: Plan['lines'];
   readonly ties: ReadonlyMap<string, TiePoint>;
@@ -38,17 +38,17 @@ const RING_STOPS = 150;
 const RING: Lead = { as: 'eye', takes: 10, over: 10 };
 
 /** Where a line's points are, with a ring at a share of its way; null when one is not aboard. */
-export function placesOf({ through }: Pick<Line, 'through'>, bench: Bench, ringAt: number): Where[] | null {
+export function placesOf({ through }: Pick<Line, 'through'>, on: LedOn, ringAt: number): Where[] | null {
   const out: Where[] = [];
   for (const p of through) {
     if (p.at === 'ring') {
-      const trolley = bench.lines[p.line];
-      const ring = trolley ? ringOf(trolley, bench, ringAt) : null;
+      const trolley = on.lines[p.line];
+      const ring = trolley ? ringOf(trolley, on, ringAt) : null;
       if (!ring) return null;
       out.push({ at: ring, name: 'ring of the trolley', letter: '', fitting: null, lead: RING });
       continue;
     }
-    const tie = bench.ties.get(p.tie);
+    const tie = on.ties.get(p.tie);
     if (!tie) return null;
     out.push({ at: tie.at, name: tie.name, letter: tie.letter, fitting: tie.fitting, lead: tie.lead });
   }
@@ -56,10 +56,10 @@ export function placesOf({ through }: Pick<Line, 'through'>, bench: Bench, ringA
 }
 
 /** Where a trolley's ring stands at a share of its way from its first end. */
-function ringOf(trolley: Line, bench: Bench, share: number): Point | null {
-  const places = placesOf(trolley, bench, 0);
+function ringOf(trolley: Line, on: LedOn, share: number): Point | null {
+  const places = placesOf(trolley, on, 0);
   if (!places) return null;
-  const path = pathOf(places, trolley, bench.surface).map((b) => b.at);
+  const path = pathOf(places, trolley, on.surface).map((b) => b.at);
   const whole = pathLength(path);
   return pointAlong(path, Math.min(whole, RING_STOPS) + Math.max(0, whole - 2 * RING_STOPS) * share);
 }

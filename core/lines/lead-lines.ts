@@ -9,7 +9,7 @@ import { tiePointsOf } from '../holding/ties';
 import { GRAVITY, pathLength, type Point } from '../base/units';
 import { breaksAt, CORD_TRAITS, type Cord, KNOT, KNOTTED, stiffness, stretchOf } from './cords';
 import { anchorHolds, anchorWanted, driftWith, drogueHolds, type Lying, lyingTo, SCOPE, sideOn, SURGE } from './ground';
-import { loopLength, pathOf, placesOf, pointAlong, type Bench, type Where } from './laying';
+import { loopLength, pathOf, placesOf, pointAlong, type LedOn, type Where } from './laying';
 import { liftOf, type Lift } from './lift';
 import { drawnSideways, hauled, pullAt } from './pull';
 import { turnAt } from './taut';
@@ -33,7 +33,7 @@ export interface Led extends Where {
 }
 
 /** How an anchor, a stake or a drogue holds. */
-interface Held {
+interface Anchored {
   readonly ground: Ground;
   /** How the boat lies: once, or by where the trolley's ring stands, from bow to stern. */
   readonly lies: readonly Lying[];
@@ -82,7 +82,7 @@ export interface LedLine {
   /** What the hand pulls with; null where no hand pulls. */
   readonly hand: number | null;
   readonly lift: Lift | null;
-  readonly held: Held | null;
+  readonly held: Anchored | null;
   /** How its end is reached, or the nearest of a loop; null where it is not worked on the water. */
   readonly reached: ReachZone | null;
 }
@@ -109,13 +109,13 @@ export function leadLines(input: LinesInput, memory: Memory): LedLine[] {
   );
   const slices = memory.last('slices', [surface], () => slicesOf(surface));
   const boat = memory.last('boat', [slices, weight.float], () => sideOn(slices, weight));
-  const bench: Bench = { surface, lines, ties, owned, boat, people: seats.shown.paddlers, weight, shop };
+  const on: LedOn = { surface, lines, ties, owned, boat, people: seats.shown.paddlers, weight, shop };
   // What goes through a ring says what its trolley holds: trolleys come last.
   const inOrder = Object.entries(lines).sort(([, a], [, b]) => Number(USES[a.use].loop) - Number(USES[b.use].loop));
   const made: LedLine[] = [];
   for (const [id, line] of inOrder) {
     const through = made.filter((l) => l.line.through.some((p) => p.at === 'ring' && p.line === id));
-    const led = leadOne(id, line, bench, Math.max(0, ...through.map(atItsEnds)));
+    const led = leadOne(id, line, on, Math.max(0, ...through.map(atItsEnds)));
     if (led) made.push(led);
   }
   const order = new Map(Object.keys(lines).map((id, i) => [id, i]));
@@ -137,12 +137,12 @@ const atItsEnds = ({ held, load }: LedLine): number =>
 /** Where a ring is looked at along its way. */
 const RINGS = [0, 0.5, 1];
 
-function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLine | null {
+function leadOne(id: string, line: Line, on: LedOn, ringLoad: number): LedLine | null {
   const traits = USES[line.use];
   const cord: Cord = { of: line.of, diameter: line.diameter };
   const ringed = line.through.some((p) => p.at === 'ring');
-  const each = (ringed ? RINGS : [0.5]).map((share) => placesOf(line, bench, share));
-  const all = each.flatMap((places) => (places ? [{ places, bends: pathOf(places, line, bench.surface) }] : []));
+  const each = (ringed ? RINGS : [0.5]).map((share) => placesOf(line, on, share));
+  const all = each.flatMap((places) => (places ? [{ places, bends: pathOf(places, line, on.surface) }] : []));
   // The longest way says what is cut.
   const [first] = [...all].sort((a, b) => pathLength(b.bends.map((p) => p.at)) - pathLength(a.bends.map((p) => p.at)));
   if (!first || all.length < each.length) return null;
@@ -152,14 +152,14 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
   const [start, end] = [places[0] as Where, places.at(-1) as Where];
   const held = heldBy(
     line,
-    bench,
+    on,
     all.map(({ places: at }) => (at[0] as Where).at),
   );
-  const lift = line.use === 'motor lift' ? liftOf(line, places, bench) : null;
+  const lift = line.use === 'motor lift' ? liftOf(line, places, on) : null;
   const friction = CORD_TRAITS[line.of].rubs;
   const tightness = hauled(bends, friction);
   const pulled = tightness[0] ?? 1;
-  const load = loadOf(line, { held, lift, ringLoad, bench });
+  const load = loadOf(line, { held, lift, ringLoad, on });
   // A trolley is drawn sideways by what goes through its ring; the other side of the loop gives with it.
   const sideways = traits.loop ? drawnSideways(load, stiffness(cord) / 2, slackOf(taut)) : null;
   // Hauled, a line is tightest at the hand, as much as friction on the way asks; a lift says itself what the hand pulls.
@@ -170,7 +170,7 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
   const aboard = traits.loop ? loopLength(path, [start.lead.over, end.lead.over], 0.5) : taut;
   const rode = held?.rode ?? 0;
   const ends = 2 * KNOT * line.diameter + (traits.cleated ? IN_HAND : 0);
-  const cutTo = bench.shop.wiring.cutTo;
+  const cutTo = on.shop.wiring.cutTo;
   // A shock cord is stretched in use: it is cut shorter.
   const needs = line.of === 'shock cord' ? aboard / (1 + BUNGEE) : aboard;
   const wanted = Math.ceil((needs + rode + ends) / cutTo - 1e-9) * cutTo;
@@ -185,7 +185,7 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
   return {
     ...{ id, line, cord, path, load, tight, hand, lift, held, aboard, rode, ends, wanted, old },
     cut: old?.cut ?? wanted,
-    there: isLed(line, (fitting) => bench.owned.some((i) => i.placed.id === fitting && i.mounted.there)),
+    there: isLed(line, (fitting) => on.owned.some((i) => i.placed.id === fitting && i.mounted.there)),
     led: places.map((place, i) => ({ ...place, newtons: forces[i] ?? 0 })),
     bears: bends.flatMap(({ at, by }, i) => {
       const [before, after] = [bends[i - 1], bends[i + 1]];
@@ -193,7 +193,7 @@ function leadOne(id: string, line: Line, bench: Bench, ringLoad: number): LedLin
     }),
     share: tight / (breaksAt(cord) * KNOTTED),
     stretch: line.of === 'shock cord' ? needs * BUNGEE : stretchOf(cord, aboard + rode, tight),
-    reached: traits.worked ? reachOfLine(traits.loop ? path : [end.at], bench.people) : null,
+    reached: traits.worked ? reachOfLine(traits.loop ? path : [end.at], on.people) : null,
   };
 }
 
@@ -210,17 +210,17 @@ function reachOfLine(points: readonly Point[], people: readonly Paddler[]): Reac
 }
 
 /** How what hangs on a line holds, from where the line leaves the boat; null where a line holds nothing in the water. */
-function heldBy(line: Line, bench: Bench, leaves: readonly Point[]): Held | null {
-  const moors = bench.owned.find((i) => i.placed.id === line.carries)?.placed.part.moors;
+function heldBy(line: Line, on: LedOn, leaves: readonly Point[]): Anchored | null {
+  const moors = on.owned.find((i) => i.placed.id === line.carries)?.placed.part.moors;
   if (line.use !== 'anchor line' && line.use !== 'stake-out cord' && line.use !== 'drogue line') return null;
   const ground = line.ground ?? USUAL_GROUND;
-  const { boat, weight } = bench;
+  const { boat, weight } = on;
   if (line.use === 'drogue line') {
     const across = moors?.as === 'drogue' ? moors.across : 0;
     const drift = driftWith(across, boat, ground.wind);
     const lies = leaves.map((at) => ({ heading: lyingTo(boat, at, ground).heading, newtons: drogueHolds(across, drift) }));
     // So far off that it lies in the next wave (judgement): two lengths of the boat.
-    const rode = line.rode ?? 2 * bench.surface.length;
+    const rode = line.rode ?? 2 * on.surface.length;
     return { ground, lies, rode, scope: 0, holds: null, kg: null, wantedKg: 0, drift };
   }
   const lies = leaves.map((at) => lyingTo(boat, at, ground));
@@ -241,15 +241,15 @@ function heldBy(line: Line, bench: Bench, leaves: readonly Point[]): Held | null
 }
 
 interface Loads {
-  readonly held: Held | null;
+  readonly held: Anchored | null;
   readonly lift: Lift | null;
   readonly ringLoad: number;
-  readonly bench: Bench;
+  readonly on: LedOn;
 }
 
 /** What a line holds or pulls, N. */
-function loadOf(line: Line, { held, lift, ringLoad, bench }: Loads): number {
-  const { boat, weight, surface } = bench;
+function loadOf(line: Line, { held, lift, ringLoad, on }: Loads): number {
+  const { boat, weight, surface } = on;
   switch (line.use) {
     case 'anchor trolley': {
       if (ringLoad > 0) return ringLoad;

@@ -2,7 +2,7 @@ import { movedPoint, sweptBy } from '../layout';
 import type { Line } from '../rig';
 import { cross, dot, GRAVITY, pathLength, type Point } from '../base/units';
 import { CORD_TRAITS } from './cords';
-import { pathOf, type Bench, type Where } from './laying';
+import { pathOf, type LedOn, type Where } from './laying';
 import { hauled, pullAt } from './pull';
 
 /** How a line lifts what turns on a hinge. */
@@ -27,7 +27,7 @@ const less = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y, z: a.
  * to hang in the middle of what turns (careful).
  * @returns null when it carries nothing that turns, or is not made fast to what does
  */
-export function liftOf(line: Line, places: readonly Where[], on: Pick<Bench, 'surface' | 'ties' | 'owned'>): Lift | null {
+export function liftOf(line: Line, places: readonly Where[], on: Pick<LedOn, 'surface' | 'ties' | 'owned'>): Lift | null {
   const placed = on.owned.find((i) => i.placed.id === line.carries)?.placed;
   const riding = line.through.map((p) => {
     const tie = p.at === 'tie' ? on.ties.get(p.tie) : undefined;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, type HullSurface } from '../boat/hull';
-import { CORDS, LINE_WAYS } from '../rig';
+import { CORDS, LINE_PATHS } from '../rig';
 import { pathLength, type Point } from '../base/units';
 import { anchorHolds, anchorWanted, driftWith, drogueHolds, lyingTo, shareAtScope } from './ground';
 import { capstan, drawnSideways, hauled, overSheave, pullAt, type Bend } from './pull';
@@ -160,7 +160,7 @@ describe('a line as it lies', () => {
     const share = fc.double({ min: 0.04, max: 0.96, noNaN: true });
     const off = fc.double({ min: -0.9, max: 0.9, noNaN: true });
     fc.assert(
-      fc.property(fc.constantFrom(...HULLS), fc.constantFrom(...LINE_WAYS), share, off, share, off, (hull, way, s, a, t, b) => {
+      fc.property(fc.constantFrom(...HULLS), fc.constantFrom(...LINE_PATHS), share, off, share, off, (hull, way, s, a, t, b) => {
         const at = (along: number, across: number): Point => {
           const x = along * hull.length;
           const sign = way === 'outside port' ? -1 : 1;

@@ -1,7 +1,7 @@
 import type { Fitted } from '../holding/fitted';
 import type { HullSurface } from '../boat/hull';
 import {
-  LINE_WAYS,
+  LINE_PATHS,
   proposedChanges,
   sameJson,
   type DraftChange,
@@ -179,7 +179,7 @@ export function otherLeads(line: Line, { owned, surface, ledger }: Omit<LineProp
   const eye = lifts ? undefined : ties.find((t) => t.lead.as === 'eye' && sameJson(tied(t), first));
   const alike = ties.filter((t) => eye && t.lead.as === 'eye' && t.at.x < seat === eye.at.x < seat).map(tied);
   return [
-    ...LINE_WAYS.filter((way) => way !== line.way).map((way) => ({ ...line, way })),
+    ...LINE_PATHS.filter((way) => way !== line.way).map((way) => ({ ...line, way })),
     ...ends.map((end) => ({ ...line, through: [...line.through.slice(0, -1), end] })),
     ...others(alike).map((start) => ({ ...line, through: [start, ...line.through.slice(1)] })),
   ];

@@ -1,6 +1,6 @@
 import { TOLVANE } from '../../demo/index';
 import { holeHistory, holesOfRig } from '../holding/drilling';
-import { deck, fitted, inputOf, keptFact, partOf } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, partOf } from '@plain-cleat/testing/plans';
 import { USUAL_SHOP } from '../parts/shop';
 import { tell } from '../base/units';
 import { workUp, type Workup } from '../workup';
@@ -36,7 +36,7 @@ const becomes = (fittings: Plan['fittings'], id: string, is: 'left' | 'replaced'
   ...fittings,
   [id]: { ...(fittings[id] as Fitting), becomes: { is } },
 });
-const seen = (thing: string, is: string, says = '') => keptFact({ kind: 'thingSeen', thing, is, says });
+const seen = (thing: string, is: string, says = '') => savedFact({ kind: 'thingSeen', thing, is, says });
 
 describe('what the maker fitted', () => {
   const bare = work({});
@@ -125,7 +125,7 @@ describe('what the maker fitted', () => {
   });
 
   it('leaves holes that are plugged, or used by what takes its place', () => {
-    const plugged = keptFact({ kind: 'holePlugged', hole: cameHole(P, 2), with: 'nylon plug' });
+    const plugged = savedFact({ kind: 'holePlugged', hole: cameHole(P, 2), with: 'nylon plug' });
     const off = work(becomes(STOCK, P, 'removed'), {}, [plugged]);
     const [open] = off.findings.filter((f) => f.code === 'open-hole');
     expect(tell(open?.says ?? [], 'metric')).toContain('The 3 holes of');
@@ -180,7 +180,7 @@ describe('what the maker fitted', () => {
 
   it('keeps the receiving open until all of it was looked at', () => {
     const receive = (facts: object[]) =>
-      work(STOCK, {}, [...facts, keptFact({ kind: 'stepDone', step: 'receive' })]).build.steps.find((s) => s.id === 'receive');
+      work(STOCK, {}, [...facts, savedFact({ kind: 'stepDone', step: 'receive' })]).build.steps.find((s) => s.id === 'receive');
     const early = receive([seen(P, 'sound'), seen(S, 'sound')]);
     expect(early?.done).toBeNull();
     expect(tell(early?.early?.why ?? [], 'metric')).toContain('Pad eye');
@@ -211,7 +211,7 @@ describe('last year’s rig', () => {
   const eye = fitted('pad-eye', deck(700, 40), 'rivet');
   const never = fitted('pad-eye', deck(900, 40), 'rivet');
   const drilledAt = (id: string, x: number) =>
-    keptFact({
+    savedFact({
       kind: 'holeDrilled',
       hole: id,
       label: 'A1',
@@ -222,7 +222,7 @@ describe('last year’s rig', () => {
   const first = work({ ...STOCK, eye, never });
   const facts = [
     ...first.drilling.holes.filter((h) => h.fitting === 'eye').map((h) => drilledAt(h.id, h.at.x)),
-    keptFact({ kind: 'stepDone', step: 'fasten.eye' }),
+    savedFact({ kind: 'stepDone', step: 'fasten.eye' }),
   ];
   const carried = fromEarlier(
     { fittings: becomes({ ...STOCK, eye, never }, P, 'removed'), sets: {}, own: {} },
@@ -242,7 +242,7 @@ describe('last year’s rig', () => {
   });
 
   it('keeps what it took off as holes alone, once that was done', () => {
-    const stripped = [...facts, keptFact({ kind: 'stepDone', step: `strip.${P}` })];
+    const stripped = [...facts, savedFact({ kind: 'stepDone', step: `strip.${P}` })];
     const done = fromEarlier(
       { fittings: becomes({ ...STOCK, eye }, P, 'removed'), sets: {}, own: {} },
       work({ eye }, {}, stripped).ledger,

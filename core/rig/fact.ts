@@ -153,7 +153,7 @@ export const newFactSchema = z.discriminatedUnion('kind', [
 export type NewFact = z.infer<typeof newFactSchema>;
 
 /** A fact as kept: with who and the server's time. */
-export const keptFactSchema = z.intersection(
+export const savedFactSchema = z.intersection(
   newFactSchema,
   z.object({
     by: ofShop(z.string().max(80)),

@@ -1,7 +1,7 @@
 import { TOLVANE } from '../../demo/index';
 import { reelCuts } from '../work/cutting';
 import { toldLines } from '../work/handover';
-import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, track } from '@plain-cleat/testing/plans';
 import { tell } from '../base/units';
 import { cablesOf, cutList, labelled, pullList } from '../electric/wiring';
 import { workUp, type Workup } from '../workup';
@@ -29,8 +29,8 @@ describe('cables that an earlier rig pulled', () => {
     n: { from: 'b', to: 'l', lane: 'inside port', via: [], awg: null },
   };
   const facts = [
-    ...['b', 'g', 's', 'l'].map((id) => keptFact({ kind: 'stepDone', step: `fit.${id}` })),
-    keptFact({ kind: 'stepDone', step: 'pull.r' }),
+    ...['b', 'g', 's', 'l'].map((id) => savedFact({ kind: 'stepDone', step: `fit.${id}` })),
+    savedFact({ kind: 'stepDone', step: 'pull.r' }),
   ];
   const year1 = work(before, { runs }, facts);
   const left = fromEarlier({ fittings: before, sets: {}, own: {}, runs }, year1.ledger, y1, { cables: year1.wiring.runs });
@@ -59,7 +59,7 @@ describe('cables that an earlier rig pulled', () => {
       t: fitted('sounder-arm-7', track('fwd-star', 1200), 'track'),
     };
     const net: Plan['runs'] = { q: { from: 's', to: 't', lane: 'under deck', via: [], awg: null, has: 'signal' } };
-    const done = ['fit.s', 'fit.t', 'pull.q'].map((of) => keptFact({ kind: 'stepDone', step: of }));
+    const done = ['fit.s', 'fit.t', 'pull.q'].map((of) => savedFact({ kind: 'stepDone', step: of }));
     const first = work(screens, { runs: net }, done);
     const carried = fromEarlier({ fittings: screens, sets: {}, own: {}, runs: net }, first.ledger, y1, {
       cables: cablesOf(first.wiring),
@@ -122,7 +122,7 @@ describe('cables that an earlier rig pulled', () => {
       m: { from: 'b', to: 'x', lane: 'inside port', via: [], awg: 12 },
       f: { from: 'x', to: 's', lane: 'outside port', via: [], awg: 14, way: 2 },
     };
-    const done = ['fit.b', 'fit.x', 'fit.s', 'pull.m', 'pull.f'].map((step) => keptFact({ kind: 'stepDone', step }));
+    const done = ['fit.b', 'fit.x', 'fit.s', 'pull.m', 'pull.f'].map((step) => savedFact({ kind: 'stepDone', step }));
     const first = work(box, { runs: fed }, done);
     const carried = fromEarlier({ fittings: box, sets: {}, own: {}, runs: fed }, first.ledger, y1, {
       cables: first.wiring.runs,
@@ -156,7 +156,7 @@ describe('lines that an earlier rig led', () => {
     never: { use: 'drag rope', of: 'nylon', diameter: 8, way: 'over the deck', through: [tie('bow.sheave'), tie('cleat.jaws')] },
   };
   const steps = [...Object.keys(fittings).map((id) => `fit.${id}`), 'lead.t', 'lead.a'];
-  const facts = steps.map((step) => keptFact({ kind: 'stepDone', step }));
+  const facts = steps.map((step) => savedFact({ kind: 'stepDone', step }));
   const first = work(fittings, { lines }, facts);
   const earlier = { fittings, sets: {}, own: {}, lines, opened: '2020-05-01' };
   const left = fromEarlier(earlier, first.ledger, y1, { lines: first.lines });

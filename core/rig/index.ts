@@ -46,7 +46,7 @@ export { VERBS, type Pin } from './verbs';
 export { DOINGS, type Day, type Leg } from './day';
 export {
   FACT_WORDS,
-  keptFactSchema,
+  savedFactSchema,
   newFactSchema,
   SIGNED_AREAS,
   type Fact,
@@ -70,7 +70,7 @@ export {
   isLed,
   isTrolley,
   LINE_USES,
-  LINE_WAYS,
+  LINE_PATHS,
   lineWith,
   tiedFitting,
   type CordAboard,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull, findDatum, reading } from '../boat/hull';
-import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact } from '@plain-cleat/testing/plans';
 import { tell } from '../base/units';
 import { workUp } from '../workup';
 import { measuredPlace, measuredPlaces } from './ledger';
@@ -17,10 +17,10 @@ const at = (x: number, y: number, off = 0) => ({
   down: null,
 });
 const drilled = (hole: string, x: number, y: number, more: object = {}): Fact =>
-  keptFact({ kind: 'holeDrilled', hole, label: 'A1', bit: 6.4, elsewhere: false, measured: at(x, y), ...more });
+  savedFact({ kind: 'holeDrilled', hole, label: 'A1', bit: 6.4, elsewhere: false, measured: at(x, y), ...more });
 const measured = (to: string, off: number): Fact => {
   const drawn = reading(hull, findDatum(hull, 'bow'), 'taut', findDatum(hull, to).at);
-  return keptFact({ kind: 'readingTaken', from: 'bow', to, run: 'taut', reading: drawn + off });
+  return savedFact({ kind: 'readingTaken', from: 'bow', to, run: 'taut', reading: drawn + off });
 };
 
 describe('the ledger of a hull', () => {
@@ -39,7 +39,7 @@ describe('the ledger of a hull', () => {
 
   it('opened up under the second telling, it is opened up', () => {
     const twice = [drilled('e.1', 3200, 0), { ...drilled('e.1', 3202, 0), by: 'Tom Hale' }];
-    const opened = keptFact({ kind: 'holeOpened', of: twice[1]?.id, bit: 9 });
+    const opened = savedFact({ kind: 'holeOpened', of: twice[1]?.id, bit: 9 });
     const { holes } = foldLedger(hull, [...twice, opened], 'plan-1');
     expect(holes.map((h) => [h.bit, h.also.length])).toEqual([[9, 1]]);
   });
@@ -50,7 +50,7 @@ describe('the ledger of a hull', () => {
   });
 
   it('a hole found on a used boat is in it, whoever drilled it, and can be plugged and opened up', () => {
-    const found = keptFact({
+    const found = savedFact({
       kind: 'holeFound',
       hole: 'old-1',
       label: 'O1',
@@ -58,15 +58,15 @@ describe('the ledger of a hull', () => {
       says: 'left of the well',
       measured: at(2500, 100),
     });
-    const opened = keptFact({ kind: 'holeOpened', of: found.id, bit: 6.4 });
-    const plugged = keptFact({ kind: 'holePlugged', hole: found.id, with: 'nylon plug' });
+    const opened = savedFact({ kind: 'holeOpened', of: found.id, bit: 6.4 });
+    const plugged = savedFact({ kind: 'holePlugged', hole: found.id, with: 'nylon plug' });
     const [hole] = foldLedger(hull, [found, opened, plugged], 'plan-1').holes;
     expect(hole).toEqual(jasmine.objectContaining({ rig: null, found: 'left of the well', bit: 6.4, plugged: 'nylon plug' }));
     expect(hole?.at?.x).toBeCloseTo(2500, 6);
   });
 
   it('a hole given up stands with its reason until it is drilled after all', () => {
-    const given = keptFact({ kind: 'holeAbandoned', hole: 'e.1', why: 'foam behind' });
+    const given = savedFact({ kind: 'holeAbandoned', hole: 'e.1', why: 'foam behind' });
     expect(foldLedger(hull, [given], 'plan-1').abandoned.get('e.1')).toBe('foam behind');
     expect(foldLedger(hull, [given, drilled('e.1', 3200, 0)], 'plan-1').abandoned.size).toBe(0);
     const w = workUp(inputOf({ e: fitted('pad-eye', deck(3217, 0), 'rivet') }, {}, [given]));
@@ -76,9 +76,9 @@ describe('the ledger of a hull', () => {
   it('readings, agreement and measured bars are kept; the last of each counts', () => {
     const facts = [
       measured('stern', 2),
-      keptFact({ kind: 'layoutAgreed', name: 'Ada Quill', photo: null }),
-      keptFact({ kind: 'barMeasured', paper: 'A4', bar: '100 mm', reading: 99.2 }),
-      keptFact({ kind: 'barMeasured', paper: 'A4', bar: '100 mm', reading: 100 }),
+      savedFact({ kind: 'layoutAgreed', name: 'Ada Quill', photo: null }),
+      savedFact({ kind: 'barMeasured', paper: 'A4', bar: '100 mm', reading: 99.2 }),
+      savedFact({ kind: 'barMeasured', paper: 'A4', bar: '100 mm', reading: 100 }),
     ];
     const ledger = foldLedger(hull, facts, 'plan-1');
     expect(ledger.agreed?.name).toBe('Ada Quill');
@@ -127,12 +127,12 @@ describe('before the first hole', () => {
   it('the owner agrees where the shop asks for it', () => {
     const facts = [measured('fore-hatch.aft', 1), measured('stern', -2)];
     expect(gate(facts, true).open).toBeFalse();
-    expect(gate([...facts, keptFact({ kind: 'layoutAgreed', name: 'Ada', photo: null })], true).open).toBeTrue();
+    expect(gate([...facts, savedFact({ kind: 'layoutAgreed', name: 'Ada', photo: null })], true).open).toBeTrue();
   });
 
   it('readings from both ends that miss the length lock it', () => {
     const drawn = reading(hull, findDatum(hull, 'stern'), 'taut', findDatum(hull, 'fore-hatch.aft').at);
-    const misread = keptFact({ kind: 'readingTaken', from: 'stern', to: 'fore-hatch.aft', run: 'taut', reading: drawn + 7 });
+    const misread = savedFact({ kind: 'readingTaken', from: 'stern', to: 'fore-hatch.aft', run: 'taut', reading: drawn + 7 });
     const { open, wants } = gate([measured('fore-hatch.aft', 1), measured('stern', 0), misread]);
     expect(open).toBeFalse();
     expect(tell(wants.find((w) => w.id === 'sum')?.says ?? [], 'metric')).toContain('8 mm over the length');

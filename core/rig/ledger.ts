@@ -109,7 +109,7 @@ const isFact = <K extends NewFact['kind']>(f: Fact, kind: K): f is Of<K> => f.ki
 const ONE_HOLE = 6;
 
 /** Keeps a hole, or another's measure of one that is there: nearer than a bit there is no second hole. */
-function keepHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
+function addHole(holes: Map<string, LedgerHole>, hole: LedgerHole): void {
   const there = [...holes.values()].find(
     (h) =>
       h.id === hole.id && h.plugged === null && h.at && hole.at && distance(h.at, hole.at) < Math.max(h.bit, hole.bit, ONE_HOLE),
@@ -133,7 +133,7 @@ function holeMade({ hull, correction, holes, abandoned }: HolesUnderWay, f: Of<'
   const { hole: id, label, bit, measured } = f;
   const drilled = f.kind === 'holeDrilled' ? f : null;
   const [at = null, alike = null] = measuredPlaces(hull, measured, correction);
-  keepHole(holes, {
+  addHole(holes, {
     ...{ id, label, bit, measured, at, alike, plugged: null, also: [] },
     rig: drilled ? f.rig : null,
     elsewhere: drilled?.elsewhere ?? false,

@@ -20,7 +20,7 @@ export const CORDS = ['polyester', 'nylon', 'polypropylene', 'high-modulus', 'sh
 export type CordKind = (typeof CORDS)[number];
 
 /** How a line goes from one of its points to the next: over the deck, or outside along a side. */
-export const LINE_WAYS = ['over the deck', 'outside port', 'outside starboard'] as const;
+export const LINE_PATHS = ['over the deck', 'outside port', 'outside starboard'] as const;
 
 /** What an anchor lies on. */
 export const BOTTOMS = ['mud', 'sand', 'gravel', 'rock', 'weed'] as const;
@@ -48,7 +48,7 @@ const leadSchema = z.strictObject({
   of: z.enum(CORDS),
   diameter: z.number().min(2).max(16).describe('mm'),
   through: z.array(linePointSchema).min(2, 'a line has two ends').max(24),
-  way: z.enum(LINE_WAYS),
+  way: z.enum(LINE_PATHS),
 });
 
 /** A line from what it pulls or holds to where it is made fast. */

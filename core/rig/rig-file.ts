@@ -4,7 +4,7 @@ import { consumableSchema, type Catalog } from '../parts/catalog';
 import { partKey, type PartRef, partSchema, revisionOf, type Part } from '../parts/parts';
 import { shopSettingsSchema } from '../parts/shop';
 import { hullFaults, hullModelSchema, placeFault, type HullModel, type Place } from '../boat/hull';
-import { keptFactSchema, type Fact } from './fact';
+import { savedFactSchema, type Fact } from './fact';
 import { holdsTogether } from './apply';
 import { ownParts, partRef, partsOf, planSchema, type Plan } from './plan';
 import type { ShopSettings } from '../parts/shop';
@@ -17,7 +17,7 @@ export const rigFileSchema = z.strictObject({
   owner: z.strictObject({ name: z.string().min(1).max(120) }),
   plan: planSchema,
   hull: hullModelSchema,
-  ledger: z.array(keptFactSchema).max(5000),
+  ledger: z.array(savedFactSchema).max(5000),
   parts: z.array(partSchema).max(2000),
   consumables: z.array(consumableSchema).max(500),
   shop: shopSettingsSchema,

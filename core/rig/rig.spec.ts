@@ -7,7 +7,7 @@ import { CATALOG, demoRigs, TOLVANE } from '../../demo/index';
 import { fairHull } from '../boat/hull';
 import type { Part } from '../parts/parts';
 import { distance } from '../base/units';
-import { deck, emptyPlan, fitted, inputOf, keptFact, partOf, partWith } from '@plain-cleat/testing/plans';
+import { deck, emptyPlan, fitted, inputOf, savedFact, partOf, partWith } from '@plain-cleat/testing/plans';
 import { battery, CHANGES, crate, laid, run, sounder } from '@plain-cleat/testing/changes';
 import { workUp } from '../workup';
 import { holdsTogether } from './apply';
@@ -224,7 +224,7 @@ describe('letters', () => {
 describe('ledger', () => {
   const hull = fairHull(TOLVANE);
   const measured = { hullRevision: 1, datum: 'bow', run: 'taut' as const, reading: 1600, offCentre: 372, down: null };
-  const drilled = keptFact({ kind: 'holeDrilled', hole: 'x.1', label: 'A1', bit: 6.7, measured, elsewhere: false });
+  const drilled = savedFact({ kind: 'holeDrilled', hole: 'x.1', label: 'A1', bit: 6.7, measured, elsewhere: false });
 
   it('derives the place of a hole from what was measured', () => {
     const at = measuredPlace(hull, measured);
@@ -234,14 +234,14 @@ describe('ledger', () => {
   });
 
   it('keeps holes for ever, plugged ones with what', () => {
-    const plugged = keptFact({ kind: 'holePlugged', hole: 'x.1', with: 'nylon plug, sealed' });
+    const plugged = savedFact({ kind: 'holePlugged', hole: 'x.1', with: 'nylon plug, sealed' });
     expect(foldLedger(hull, [drilled, plugged], 'plan-1').holes[0]?.plugged).toBe('nylon plug, sealed');
     expect(foldLedger(hull, [drilled, plugged], 'another-rig').holes.length).toBe(1);
   });
 
   it('a hole plugged and drilled anew is two holes', () => {
-    const plugged = keptFact({ kind: 'holePlugged', hole: 'x.1', with: 'nylon plug' });
-    const anew = keptFact({
+    const plugged = savedFact({ kind: 'holePlugged', hole: 'x.1', with: 'nylon plug' });
+    const anew = savedFact({
       kind: 'holeDrilled',
       hole: 'x.1',
       label: 'A1',
@@ -256,19 +256,19 @@ describe('ledger', () => {
   });
 
   it('corrects only by a later fact, and a taking-back can be taken back', () => {
-    const back = keptFact({ kind: 'tookBack', fact: drilled.id, why: 'wrong hole' });
-    const again = keptFact({ kind: 'tookBack', fact: back.id, why: 'it was right' });
+    const back = savedFact({ kind: 'tookBack', fact: drilled.id, why: 'wrong hole' });
+    const again = savedFact({ kind: 'tookBack', fact: back.id, why: 'it was right' });
     expect(foldLedger(hull, [drilled, back], 'plan-1').holes.length).toBe(0);
     expect(foldLedger(hull, [drilled, back, again], 'plan-1').holes.length).toBe(1);
   });
 
   it('adds minutes, keeps steps, stops and signatures of this rig alone', () => {
     const facts = [
-      keptFact({ kind: 'minutesBooked', step: 'tape', minutes: 10 }),
-      keptFact({ kind: 'minutesBooked', step: 'tape', minutes: 5 }),
-      keptFact({ kind: 'stepDone', step: 'tape' }),
-      keptFact({ kind: 'stopShown', stop: 'g' }),
-      keptFact({ kind: 'signed', name: 'Ines', drawing: 'data:image/png;base64,AA==' }),
+      savedFact({ kind: 'minutesBooked', step: 'tape', minutes: 10 }),
+      savedFact({ kind: 'minutesBooked', step: 'tape', minutes: 5 }),
+      savedFact({ kind: 'stepDone', step: 'tape' }),
+      savedFact({ kind: 'stopShown', stop: 'g' }),
+      savedFact({ kind: 'signed', name: 'Ines', drawing: 'data:image/png;base64,AA==' }),
     ];
     const mine = foldLedger(hull, facts, 'plan-1');
     expect([mine.minutes.get('tape'), mine.steps.has('tape'), mine.shown.has('g'), mine.signed?.kind]).toEqual([

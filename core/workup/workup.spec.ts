@@ -1,12 +1,12 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { CATALOG, demoRigs, HULLS, SHOP } from '../../demo/index';
 import { usualLine } from '../lines';
-import { applyChange, LANES, LINE_USES, LINE_WAYS, type Brief, type Fitting, type Line, type Place, type Plan } from '../rig';
+import { applyChange, LANES, LINE_USES, LINE_PATHS, type Brief, type Fitting, type Line, type Place, type Plan } from '../rig';
 import { matchWish, wishIndex } from '../parts/catalog';
 import { seeded } from '../work/cutting';
 import { readySteps } from '../work/scheduling';
 import { tax, totals } from '../work/pricing';
-import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, track } from '@plain-cleat/testing/plans';
 import { tell } from '../base/units';
 import { Memory } from '../base/stages';
 import { STAGES, workUp, workUpAll, type Workup, type WorkupInput } from './index';
@@ -101,7 +101,7 @@ describe('workup', () => {
         );
         const hulls = (now.hull.ties ?? []).map((t) => `hull.${t.id}`);
         const tie = () => ({ at: 'tie' as const, tie: pick([...ends, ...hulls, 'f0.gone']) });
-        const line = (): Line => ({ ...usualLine(pick(LINE_USES)), way: pick(LINE_WAYS), through: [tie(), tie()] });
+        const line = (): Line => ({ ...usualLine(pick(LINE_USES)), way: pick(LINE_PATHS), through: [tie(), tie()] });
         now = { ...now, plan: { ...now.plan, lines: { l: line(), m: line() } } };
       },
       () => {
@@ -195,13 +195,13 @@ describe('build', () => {
   it('opens steps as others are done; a drilling step is done by its holes', () => {
     expect(readySteps(w.build.steps).map((s) => s.id)).toEqual(['receive']);
     const facts = [
-      keptFact({ kind: 'stepDone', step: 'receive' }),
+      savedFact({ kind: 'stepDone', step: 'receive' }),
       ...w.drilling.gate.distances.map(({ from, to, expected }) =>
-        keptFact({ kind: 'readingTaken', from, to, run: 'taut', reading: expected }),
+        savedFact({ kind: 'readingTaken', from, to, run: 'taut', reading: expected }),
       ),
-      ...['tape', 'agree'].map((step) => keptFact({ kind: 'stepDone', step })),
+      ...['tape', 'agree'].map((step) => savedFact({ kind: 'stepDone', step })),
       ...w.drilling.holes.map((h) =>
-        keptFact({
+        savedFact({
           kind: 'holeDrilled',
           hole: h.id,
           label: h.label,

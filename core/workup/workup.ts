@@ -16,7 +16,7 @@ import { receive } from '../work/reception';
 import { build } from '../work/scheduling';
 import { rowOf, type Memory, type Row } from '../base/stages';
 import { partsAboard } from '../holding/tracks';
-import { goAshore } from '../water/way';
+import { goAshore } from '../water/to-water';
 import { cablesOf, wireUp } from '../electric/wiring';
 
 /** Everything a workup follows from. */

@@ -30,7 +30,7 @@ export const guide = (today: string): RigFile =>
       lantern: fitted('lantern-bow', on(1170, 95), 'through'),
       deckLight: fitted('deck-light', on(1272, 95), 'rivet'),
       // A track of its own beside the legs, for what every guide wants elsewhere.
-      rail: fitted('gear-track-24', on(1890, -219), 'rivet', { length: 420 }),
+      rail: fitted('slot-track-24', on(1890, -219), 'rivet', { length: 420 }),
       radio: fitted('radio-clip', { on: 'fitting', fitting: 'rail', u: 130, v: 0, heading: 0 }, 'track'),
       tool: fitted('gaff-clip', { on: 'fitting', fitting: 'rail', u: -60, v: 0, heading: 0 }, 'track'),
       mast: fitted('mast-light', track('aft-star', 3000), 'track'),

@@ -38,7 +38,7 @@ export function assemblyRoutes(router: Router, db: Sequelize): void {
     const ids = new Set(assemblies.flatMap(partsOf).map((p) => p.id));
     return { assemblies, parts: await newestParts([...ids]) };
   });
-  bind(router, ROUTES.keepAssembly, async ({ body }) => {
+  bind(router, ROUTES.saveAssembly, async ({ body }) => {
     await checkAssembly(body.assembly);
     return inTransaction(db, async (transaction) => {
       const known = await AssemblyRow.max<number, AssemblyRow>('version', { where: { id: body.assembly.id }, transaction });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Cuts, KeepCuts } from '@plain-cleat/api';
+import type { Cuts, SaveCuts } from '@plain-cleat/api';
 import { deck, fitted } from '@plain-cleat/testing';
 import { type Person, problemOf, shop } from '../testing/shop';
 
@@ -7,7 +7,7 @@ describe('cut plans', () => {
   let idris: Person;
   let number: string;
   const cuts = async (): Promise<Cuts> => (await idris.get('/api/cuts').expect(200)).body as Cuts;
-  const keep = (body: Partial<KeepCuts>) => idris.post('/api/cuts', { pieces: [], used: [], left: [], ...body });
+  const keep = (body: Partial<SaveCuts>) => idris.post('/api/cuts', { pieces: [], used: [], left: [], ...body });
 
   beforeAll(async () => {
     idris = await (await shop()).signIn('idris');
@@ -28,7 +28,7 @@ describe('cut plans', () => {
       const change = { id: randomUUID(), kind: 'placeItem', item, to };
       await idris.post(`/api/rigs/${id}/changes`, { baseVersion: version, change, undoes: null }).expect(200);
     };
-    await put('t', 'gear-track-24', 1300, false, 0);
+    await put('t', 'slot-track-24', 1300, false, 0);
     await put('m', 'rod-tube-raised', 3230, true, 1);
     await put('b', 'battery-18', 2900, false, 2);
     await put('l', 'mast-light', 3400, false, 3);

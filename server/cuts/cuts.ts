@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { reelsFor } from '@plain-cleat/core/work/cutting';
-import type { Cuts, KeepCuts } from '@plain-cleat/api';
+import type { Cuts, SaveCuts } from '@plain-cleat/api';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { CutRow, RemnantRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
@@ -63,7 +63,7 @@ export async function allCuts(db: Sequelize): Promise<Cuts> {
 }
 
 /** Keeps what was cut: the pieces are wanted no more, remnants come and go. */
-export async function keepCuts(db: Sequelize, { pieces, left, used }: KeepCuts, by: string): Promise<void> {
+export async function saveCuts(db: Sequelize, { pieces, left, used }: SaveCuts, by: string): Promise<void> {
   const { stocks, bars, reels, plates } = await allCuts(db);
   const wanted = new Set([...bars, ...reels, ...plates].map((p) => p.id));
   const unknown = pieces.findIndex((p) => !wanted.has(p));

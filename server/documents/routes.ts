@@ -1,12 +1,12 @@
 import { ROUTES, type DocumentQuery } from '@plain-cleat/api';
 import type { Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import type { Drawn, Paper, Which } from '../drafting/draw';
+import type { Drawn, DocumentName, Which } from '../drafting/draw';
 import { attach } from '../http/attach';
 import { bind } from '../http/bind';
 import { freezeLetters } from '../rigs/letters';
 import { Made, stateOf } from '../rigs/made';
-import { drawPaper } from './draw-paper';
+import { drawDocument } from './draw-document';
 
 interface Asked {
   readonly params: { readonly rig: string };
@@ -19,7 +19,7 @@ interface Asked {
 const MOST_PAPERS = 150;
 
 /** The route of each paper. */
-const PAPERS = {
+const DOCUMENTS = {
   parts: ROUTES.parts,
   'reception-sheet': ROUTES.receptionSheet,
   'drill-sheet': ROUTES.drillSheet,
@@ -33,7 +33,7 @@ const PAPERS = {
   templates: ROUTES.templates,
   'template-svg': ROUTES.templateSvg,
   'template-dxf': ROUTES.templateDxf,
-} as const satisfies Readonly<Record<Paper, unknown>>;
+} as const satisfies Readonly<Record<DocumentName, unknown>>;
 
 /** Everything a rig prints, and its parts list. Before the first paper its letters are fixed for good. */
 export function documentRoutes(router: Router, db: Sequelize): void {
@@ -42,12 +42,12 @@ export function documentRoutes(router: Router, db: Sequelize): void {
     return {};
   });
   const papers = new Made<Drawn>(MOST_PAPERS);
-  const give = async (paper: Paper, { params: { rig }, query, staff, res }: Asked): Promise<void> => {
+  const give = async (paper: DocumentName, { params: { rig }, query, staff, res }: Asked): Promise<void> => {
     const asked = JSON.stringify([rig, paper, query, staff.name]);
-    const made = await papers.of(asked, await stateOf(db, rig), () => drawPaper(paper, rig, query, staff.name));
+    const made = await papers.of(asked, await stateOf(db, rig), () => drawDocument(paper, rig, query, staff.name));
     attach(res, made.type, made.name);
     res.send(Buffer.from(made.bytes));
   };
-  for (const [paper, route] of Object.entries(PAPERS) as [Paper, typeof ROUTES.parts][])
+  for (const [paper, route] of Object.entries(DOCUMENTS) as [DocumentName, typeof ROUTES.parts][])
     bind(router, route, (call) => give(paper, call));
 }

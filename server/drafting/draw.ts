@@ -17,7 +17,7 @@ import { lineSheet } from './line-sheet';
 import { wireSheet } from './wire-sheet';
 
 /** A paper that a rig prints, or a file it gives out. */
-export type Paper =
+export type DocumentName =
   | 'parts'
   | 'reception-sheet'
   | 'drill-sheet'
@@ -112,7 +112,7 @@ const SHEETS = {
 } as const;
 
 /** Draws one paper of a rig. */
-export async function draw(paper: Paper, input: WorkupInput, heading: Heading, which: Which): Promise<Drawn> {
+export async function draw(paper: DocumentName, input: WorkupInput, heading: Heading, which: Which): Promise<Drawn> {
   const { plan, hull, shop } = input;
   const ready: Printed = { sheet: { ...heading, plan, hull, shop }, workup: workUp(input) };
   const { sheet, workup } = ready;

@@ -1,5 +1,5 @@
 import { toldHands } from '@plain-cleat/core/holding/hands';
-import { launchWords } from '@plain-cleat/core/water/way';
+import { launchWords } from '@plain-cleat/core/water/to-water';
 import { COLOUR_WORDS } from '@plain-cleat/core/electric/circuits';
 import { channelsOf } from '@plain-cleat/core/electric/wiring';
 import { hookName, olderHoles, toldHole, toldLines, type WalkStop } from '@plain-cleat/core/work/handover';

@@ -1,6 +1,6 @@
 import { olderHoles, toldHole } from '@plain-cleat/core/work/handover';
 import { toldHands } from '@plain-cleat/core/holding/hands';
-import { launchWords } from '@plain-cleat/core/water/way';
+import { launchWords } from '@plain-cleat/core/water/to-water';
 import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import type { OwnerPage } from '@plain-cleat/api';
 import { dayIn } from '@plain-cleat/core/base/units';

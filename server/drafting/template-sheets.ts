@@ -1,7 +1,7 @@
 import {
   FRAME,
   onTile,
-  PAPERS,
+  PAPER_SIZES,
   tilesOf,
   type Box,
   type OnPaper,
@@ -167,7 +167,7 @@ function drawTile(paper: Paper, t: Template, tile: Tile, tiling: Tiling, words: 
       .text(m.name, mx + mm(2.4), my + mm(1), { lineBreak: false });
   }
   doc.restore();
-  const foot = PAPERS[paper.sheet.paper].high - FRAME.foot;
+  const foot = PAPER_SIZES[paper.sheet.paper].high - FRAME.foot;
   bar(paper, FRAME.side, foot + 6, BARS['100 mm'], '100 mm');
   bar(paper, FRAME.side, foot + 15, BARS['4 in'], '4 in: measure a bar before you trust the paper');
 }

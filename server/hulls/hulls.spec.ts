@@ -1,4 +1,4 @@
-import { fairHull, type BenchReading, type HullModel, readingsFromOutline } from '@plain-cleat/core/boat/hull';
+import { fairHull, type TapeReading, type HullModel, readingsFromOutline } from '@plain-cleat/core/boat/hull';
 import type { OwnHull } from '@plain-cleat/api';
 import { HULLS, TOLVANE } from '@plain-cleat/demo';
 import DxfParser from 'dxf-parser';
@@ -45,7 +45,7 @@ describe('hulls', () => {
     const { text } = await ama.get('/api/hull-models/tolvane-118/offsets.csv').expect(200);
     expect(text.split('\r\n')[0]).toBe('x mm,port mm,starboard mm,gunwale mm,keel mm');
     const { body } = await read('csv', text).expect(200);
-    expect((body as { readings: BenchReading[] }).readings.map((r) => [r.x, r.port, r.gunwale, r.keel])).toEqual(
+    expect((body as { readings: TapeReading[] }).readings.map((r) => [r.x, r.port, r.gunwale, r.keel])).toEqual(
       TOLVANE.stations.map((s) => [s.x, s.halfBreadth, s.gunwale, s.keel]),
     );
   });
@@ -55,7 +55,7 @@ describe('hulls', () => {
       'csv',
       'keel in;gunwale in;half-breadth in;x in\n1;12;10;0\n0;12;16,5;40\n0;12;16;80\n1;12;2;120',
     ).expect(200);
-    expect((body as { readings: BenchReading[] }).readings[1]).toEqual(
+    expect((body as { readings: TapeReading[] }).readings[1]).toEqual(
       jasmine.objectContaining({ x: 1016, port: 16.5 * 25.4, starboard: 16.5 * 25.4 }),
     );
   });
@@ -71,7 +71,7 @@ describe('hulls', () => {
       ['dxf', dxf.toString()],
     ] as const) {
       const { body } = await read(kind, text).expect(200);
-      for (const r of (body as { readings: BenchReading[] }).readings.slice(1, -1))
+      for (const r of (body as { readings: TapeReading[] }).readings.slice(1, -1))
         expect(Math.abs(r.starboard - hull.halfBreadth(r.x)))
           .withContext(`${kind} ${r.x}`)
           .toBeLessThan(4);

@@ -4,9 +4,9 @@ import type { Response, Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { attach } from '../http/attach';
 import { bind } from '../http/bind';
-import { read } from '../reading/read';
+import { read } from '../imports/read';
 import { newestHull } from '../revisions/revisions';
-import { keepHullFacts } from '../rigs/facts';
+import { saveHullFacts } from '../rigs/facts';
 import { listHulls, saveHull } from './models';
 import { offsetsCsv, outlineDxf } from './outline-file';
 import { describeHull, describeHulls, ledgerOf } from './own';
@@ -38,7 +38,7 @@ export function hullRoutes(router: Router, db: Sequelize): void {
   bind(router, ROUTES.outlineDxf, asFile('image/vnd.dxf', 'outline.dxf', outlineDxf));
   bind(router, ROUTES.ownHulls, async () => describeHulls(db));
   bind(router, ROUTES.hullLedger, async ({ params }) => ledgerOf(db, params.own));
-  bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => keepHullFacts(db, params.own, staff.name, body.facts));
+  bind(router, ROUTES.hullFacts, async ({ params, body, staff }) => saveHullFacts(db, params.own, staff.name, body.facts));
   bind(router, ROUTES.readFound, async ({ body, staff }) => read(staff.id, 'found', body.text, body.units));
   bind(router, ROUTES.describeHull, async ({ params, body }) => {
     await describeHull(params.own, body);

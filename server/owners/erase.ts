@@ -1,7 +1,7 @@
 import {
   type Change,
   changeSchema,
-  keptFactSchema,
+  savedFactSchema,
   type Plan,
   planSchema,
   type RigSet,
@@ -90,7 +90,7 @@ export async function forgetOwner(db: Sequelize, ownerId: string): Promise<{ rig
       { ownerId },
     )) {
       // A fact of the boat stays; whose name, words and hand stood under it go.
-      const after = JSON.stringify(withoutOwner(keptFactSchema, JSON.parse(body)));
+      const after = JSON.stringify(withoutOwner(savedFactSchema, JSON.parse(body)));
       if (after !== body) await run('UPDATE facts SET body = :after WHERE seq = :id', { after, id });
     }
     const rigs = await rows<{ id: string; plan: string }>('SELECT id, plan FROM rigs WHERE ownerId = :ownerId FOR UPDATE', {

@@ -8,7 +8,7 @@ import { MaterialsRow, PartRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { badInput } from '../problems/problem';
 import { newestMaterials, newestParts } from '../revisions/revisions';
-import { asRevision, keepRevisions, nextEdition } from './keep';
+import { asRevision, saveRevisions, nextEdition } from './save';
 
 /** What a file of parts did to the stores. */
 export interface Taken {
@@ -64,7 +64,7 @@ export const takeCatalog = (db: Sequelize, { parts, consumables, stocks }: Catal
       const same = sameJson(asRevision(part, revisionOf(before)), before);
       return same ? [] : [asRevision(part, revisionOf(before) + 1)];
     });
-    await keepRevisions(renewed, transaction);
+    await saveRevisions(renewed, transaction);
     await PartRow.update({ active }, { where: { id: parts.map((p) => p.id) }, transaction });
     const inRange = await PartRow.count({ where: { active: true }, transaction });
     if (inRange > RANGE_LIMIT)

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { bind } from '../http/bind';
 import { findParts } from './find';
-import { keepPart, setActive } from './keep';
+import { savePart, setActive } from './save';
 import type { Range } from './range';
 
 /** What stands at the address of a range never changes: whoever has it keeps it. */
@@ -20,7 +20,7 @@ export function partRoutes(router: Router, db: Sequelize, range: Range): void {
     else res.send(json);
   });
   bind(router, ROUTES.findParts, async ({ query }) => findParts(db, query.text, query.page));
-  bind(router, ROUTES.keepPart, async ({ body: { part, expects, active } }) => keepPart(db, part, expects, active));
+  bind(router, ROUTES.savePart, async ({ body: { part, expects, active } }) => savePart(db, part, expects, active));
   bind(router, ROUTES.setActive, async ({ params, body }) => {
     await setActive(db, params.part, body.active);
     return body;

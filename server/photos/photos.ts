@@ -4,8 +4,8 @@ import { Op, type Sequelize } from 'sequelize';
 import { FactRow, PhotoRow } from '../database/models';
 import type { SentFile } from '../http/bind';
 import { badInput, HttpProblem, notFound } from '../problems/problem';
-import { read } from '../reading/read';
-import { keepFacts } from '../rigs/facts';
+import { read } from '../imports/read';
+import { saveFacts } from '../rigs/facts';
 import { findRig, planOf } from '../rigs/load';
 
 /** Whether some fact of a rig's hull shows a photo: it is evidence then. */
@@ -49,7 +49,7 @@ export async function erasePhoto(db: Sequelize, rigId: string, photo: string, st
       throw new HttpProblem(403, 'Not yours to do', 'it shows what was agreed or done: a manager erases it', { field: 'photo' });
     const deviceTime = new Date().toISOString();
     const fact = { id: randomUUID(), kind: 'photoErased' as const, rig: planOf(rig).id, deviceTime, photo };
-    await keepFacts(db, rig.id, { name: staff.name }, [fact]);
+    await saveFacts(db, rig.id, { name: staff.name }, [fact]);
   }
   await PhotoRow.destroy({ where: { id: photo, rigId: rig.id } });
 }

@@ -16,9 +16,9 @@ import { notFound } from '../problems/problem';
 import { fitting } from './fitting';
 
 /** So many are kept read (judgement); what was not asked for longest goes first. */
-const KEPT = { hulls: 300, shops: 50, materials: 20, parts: 8000 } as const;
+const MOST_SAVED = { hulls: 300, shops: 50, materials: 20, parts: 8000 } as const;
 
-interface Kept {
+interface Saved {
   readonly hulls: LRUCache<string, HullModel>;
   readonly shops: LRUCache<number, ShopSettings>;
   readonly materials: LRUCache<number, Materials>;
@@ -26,19 +26,19 @@ interface Kept {
 }
 
 /** What was read of each database: a revision never changes, so it is read once a process. */
-const known = new WeakMap<Sequelize, Kept>();
+const known = new WeakMap<Sequelize, Saved>();
 
-function kept(): Kept {
+function kept(): Saved {
   const db = ShopRow.sequelize as Sequelize;
   let all = known.get(db);
   if (!all)
     known.set(
       db,
       (all = {
-        hulls: new LRUCache({ max: KEPT.hulls }),
-        shops: new LRUCache({ max: KEPT.shops }),
-        materials: new LRUCache({ max: KEPT.materials }),
-        parts: new LRUCache({ max: KEPT.parts }),
+        hulls: new LRUCache({ max: MOST_SAVED.hulls }),
+        shops: new LRUCache({ max: MOST_SAVED.shops }),
+        materials: new LRUCache({ max: MOST_SAVED.materials }),
+        parts: new LRUCache({ max: MOST_SAVED.parts }),
       }),
     );
   return all;

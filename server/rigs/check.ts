@@ -8,7 +8,7 @@ import type { RigRow } from '../database/models';
 import { badInput } from '../problems/problem';
 import { partsAt } from '../revisions/revisions';
 import { wantsManager } from '../staff/signing';
-import { adoptionFault } from './newer';
+import { updateFault } from './newer';
 import { carriedBy, pinnedOf } from './load';
 
 /** Parts, tracks, inserts, rooms and rules a change names must exist; the plan alone cannot tell. */
@@ -21,7 +21,7 @@ export async function checkParts(
   const all = singleChanges(change);
   await checkStores(row, plan, after, transaction);
   for (const c of all) {
-    const fault = c.kind === 'adoptRevision' ? await adoptionFault(row, plan, c.pin, c.to, transaction) : null;
+    const fault = c.kind === 'adoptRevision' ? await updateFault(row, plan, c.pin, c.to, transaction) : null;
     if (fault) throw badInput([{ field: 'change.to', says: fault }]);
   }
   const naming = ['placeItem', 'slideItem', 'slideInSet', 'stowThing', 'planScupper', 'answerBrief'];

@@ -1,5 +1,5 @@
 import { type Fact, type NewFact, sameJson } from '@plain-cleat/core/rig';
-import type { KeptFacts, SendFacts } from '@plain-cleat/api';
+import type { SavedFacts, SendFacts } from '@plain-cleat/api';
 import type { Sequelize, Transaction } from 'sequelize';
 import { inTransaction } from '../database/transaction';
 import { inTurn } from '../database/turns';
@@ -8,7 +8,7 @@ import { badInput, notFound } from '../problems/problem';
 import { readProof } from '../staff/proof';
 
 /** Who kept some facts; and whether they were gone by when the facts came. */
-export interface Keeper {
+export interface SavedBy {
   readonly name: string;
   readonly left?: boolean;
 }
@@ -17,7 +17,7 @@ export interface Keeper {
  * Appends facts to the hull of a rig. Never refused as stale; an id that came before is kept once.
  * Lock order is hull, then rig; facts need the hull alone.
  */
-export async function keepFacts(db: Sequelize, rigId: string, by: Keeper, facts: readonly NewFact[]): Promise<KeptFacts> {
+export async function saveFacts(db: Sequelize, rigId: string, by: SavedBy, facts: readonly NewFact[]): Promise<SavedFacts> {
   const rig = await RigRow.findByPk(rigId);
   if (!rig) throw notFound('rig', `there is no rig ${rigId.slice(0, 64)}`);
   const planId = (JSON.parse(rig.plan) as { id: string }).id;
@@ -41,7 +41,7 @@ export async function whoKept(
   { name, proof }: NonNullable<SendFacts['keptBy']>,
   sender: string,
   secret: string,
-): Promise<Keeper> {
+): Promise<SavedBy> {
   const row = await provenBy(proof, secret);
   if (row) return { name: row.name, left: row.ended !== null };
   return { name: name === sender ? sender : `${name}, sent by ${sender}`.slice(0, 80) };
@@ -59,7 +59,7 @@ export async function vouchesForPasses(rigId: string, facts: readonly NewFact[])
 const OF_A_HULL: readonly NewFact['kind'][] = ['holeFound', 'holeOpened', 'holePlugged', 'readingTaken', 'tookBack'];
 
 /** Appends facts to a hull that concern no rig. */
-export async function keepHullFacts(db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<KeptFacts> {
+export async function saveHullFacts(db: Sequelize, hullId: string, by: string, facts: readonly NewFact[]): Promise<SavedFacts> {
   facts.forEach((f, i) => {
     if (f.rig !== null) throw badInput([{ field: `facts.${i}.rig`, says: 'a fact of the hull alone names no rig' }]);
     if (!OF_A_HULL.includes(f.kind)) throw badInput([{ field: `facts.${i}.kind`, says: `${f.kind} happens under a rig` }]);
@@ -67,10 +67,10 @@ export async function keepHullFacts(db: Sequelize, hullId: string, by: string, f
   return appendFacts(db, hullId, { name: by }, facts);
 }
 
-const appendFacts = (db: Sequelize, hullId: string, by: Keeper, facts: readonly NewFact[]): Promise<KeptFacts> =>
+const appendFacts = (db: Sequelize, hullId: string, by: SavedBy, facts: readonly NewFact[]): Promise<SavedFacts> =>
   inTurn(`hull ${hullId}`, () => inTransaction(db, (transaction) => append(hullId, by, facts, transaction)));
 
-async function append(hullId: string, by: Keeper, facts: readonly NewFact[], transaction: Transaction): Promise<KeptFacts> {
+async function append(hullId: string, by: SavedBy, facts: readonly NewFact[], transaction: Transaction): Promise<SavedFacts> {
   const hull = await HullRow.findByPk(hullId, { transaction, lock: transaction.LOCK.UPDATE });
   if (!hull) throw notFound('hull', 'there is no such hull');
   const known = await FactRow.findAll({ where: { hullId: hull.id, id: facts.map((f) => f.id) }, transaction });

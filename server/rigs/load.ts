@@ -4,7 +4,7 @@ import { upcastHull } from '@plain-cleat/core/boat/hull';
 import { type Part, partKey } from '@plain-cleat/core/parts/parts';
 import {
   type Fact,
-  keptFactSchema,
+  savedFactSchema,
   partsOf,
   type Plan,
   planSchema,
@@ -126,7 +126,7 @@ export const fromAFile = (name: string): string => (name.endsWith(FROM_A_FILE) ?
 export const asInFile = (name: string): string => (name.endsWith(FROM_A_FILE) ? name.slice(0, -FROM_A_FILE.length) : name);
 
 function factOf(body: string, foreign: boolean): Fact {
-  const fact = fitting(keptFactSchema, 'a fact', JSON.parse(body));
+  const fact = fitting(savedFactSchema, 'a fact', JSON.parse(body));
   return foreign ? { ...fact, by: fromAFile(fact.by), unproven: 'from a file' } : fact;
 }
 
@@ -136,10 +136,10 @@ export const factsOf = async (hullId: string): Promise<Fact[]> =>
 
 /** Parts that a plan uses: what its fittings are, each in its revision, and what was wished for. Those carried come first. */
 async function partsUsed(plan: Plan, carried: readonly Part[], transaction?: Transaction): Promise<Part[]> {
-  const brought = new Set(carried.map(partKey));
+  const withIt = new Set(carried.map(partKey));
   const aboard = partsOf(plan);
   const at = await partsAt(
-    aboard.filter((ref) => !brought.has(partKey(ref))),
+    aboard.filter((ref) => !withIt.has(partKey(ref))),
     transaction,
   );
   const known = new Set([...carried, ...at].map((p) => p.id));

@@ -32,7 +32,7 @@ export async function newerThan(row: RigRow): Promise<Newer> {
 }
 
 /** Why a plan cannot be taken to a revision, or null: there is none, or something would lose its place. */
-export async function adoptionFault(
+export async function updateFault(
   row: RigRow,
   plan: Plan,
   pin: Pin,

@@ -137,7 +137,7 @@ const asForeign = (plan: Plan): Plan => ({
 });
 
 /** Where a rig from a file goes, and whether somebody brought it: it is then of no shop's staff what it says was done. */
-interface Brought {
+interface Imported {
   readonly place: string;
   readonly foreign: boolean;
 }
@@ -149,7 +149,7 @@ export const importRig = (db: Sequelize, file: RigFile): Promise<{ id: string; n
 /** Keeps what a rig file holds. The shop's own lives on the shop's own hulls, parts and settings. */
 export async function storeFile(
   file: RigFile,
-  { place, foreign }: Brought,
+  { place, foreign }: Imported,
   transaction: Transaction,
 ): Promise<{ id: string; number: string }> {
   const { hull, parts, consumables, shop } = file;

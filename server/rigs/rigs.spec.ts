@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type Change, type Fitting, type Plan, applyChange, sameJson } from '@plain-cleat/core/rig';
 import { workUp } from '@plain-cleat/core/workup';
-import type { Changed, KeptFacts } from '@plain-cleat/api';
+import type { Changed, SavedFacts } from '@plain-cleat/api';
 import { ChangeRow, FactRow, RigRow } from '../database/models';
 import { deck, fitted } from '@plain-cleat/testing';
 import { problemOf, shop } from '../testing/shop';
@@ -222,9 +222,9 @@ describe('facts', () => {
     const planId = (await ama.rig(id)).plan.id;
     const facts = [step('receive', planId), step('measure', planId)];
     const first = await tom.post(`/api/rigs/${id}/facts`, { facts }).expect(200);
-    expect((first.body as KeptFacts).factCount).toBe(2);
+    expect((first.body as SavedFacts).factCount).toBe(2);
     const again = await tom.post(`/api/rigs/${id}/facts`, { facts: [...facts, step('tape', planId)] }).expect(200);
-    expect((again.body as KeptFacts).factCount).toBe(3);
+    expect((again.body as SavedFacts).factCount).toBe(3);
     const doc = await ama.rig(id);
     expect(doc.facts.map((f) => f.by)).toEqual(['Tom Hale', 'Tom Hale', 'Tom Hale']);
     expect(doc.facts.every((f) => !Number.isNaN(Date.parse(f.serverTime)))).toBeTrue();
@@ -318,7 +318,7 @@ describe('a step let pass', () => {
     );
     expect(problemOf(await send(tom, pass({ override: right }, 'gateAsked')).expect(422)).field).toBe('override');
     await send(tom, pass({}, 'gateAsked')).expect(200);
-    const kept = (await send(tom, pass({ override: right })).expect(200)).body as KeptFacts;
+    const kept = (await send(tom, pass({ override: right })).expect(200)).body as SavedFacts;
     expect(kept.facts[0]?.by).toBe('Idris Kell');
     // It signed nobody in.
     expect(((await tom.get('/api/session')).body as { staff: { name: string } }).staff.name).toBe('Tom Hale');

@@ -3,7 +3,7 @@ import type { Router } from 'express';
 import { attach } from '../http/attach';
 import { bind } from '../http/bind';
 import type { Range } from '../parts/range';
-import { read } from '../reading/read';
+import { read } from '../imports/read';
 import { describe } from './describe';
 import { rigFile } from './file';
 import { findRig } from './load';

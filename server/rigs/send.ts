@@ -1,13 +1,13 @@
 import type { Change, NewFact } from '@plain-cleat/core/rig';
-import type { Changed, KeptFacts, Override, SendChange, SendFacts, Staff } from '@plain-cleat/api';
+import type { Changed, SavedFacts, Override, SendChange, SendFacts, Staff } from '@plain-cleat/api';
 import type { Sequelize } from 'sequelize';
 import { badInput } from '../problems/problem';
-import { read } from '../reading/read';
+import { read } from '../imports/read';
 import { type Signing, wantsManager } from '../staff/signing';
 import { withOwnAmounts } from './amounts';
 import { recordChange } from './changes';
 import { acceptedBy, checkAcceptance } from './check';
-import { keepFacts, provenBy, vouchesForPasses, whoKept } from './facts';
+import { saveFacts, provenBy, vouchesForPasses, whoKept } from './facts';
 
 /** What is sent to be kept is checked by. */
 export interface Sending {
@@ -49,13 +49,13 @@ export async function sendFacts(
   rigId: string,
   { facts, override, keptBy }: SendFacts,
   sender: Sender,
-): Promise<KeptFacts> {
+): Promise<SavedFacts> {
   await checkOverride(rigId, facts, override);
   const manager = await managerOf(sending, override, sender);
   for (const f of facts) if ('drawing' in f) await read(sender.staff.id, 'signature', f.drawing);
   const { name } = manager ?? sender.staff;
   const by = keptBy && !manager ? await whoKept(keptBy, name, sending.secret) : { name };
-  return keepFacts(sending.db, rigId, by, facts);
+  return saveFacts(sending.db, rigId, by, facts);
 }
 
 /** A manager's password is typed for letting one step pass, and for nothing else. */

@@ -50,7 +50,7 @@ export function shopRoutes(router: Router, db: Sequelize, range: Range): void {
     const newest = await BackupRow.findOne({ order: [['serverTime', 'DESC']] });
     return { last: newest?.serverTime ?? null };
   });
-  bind(router, ROUTES.keepShop, async ({ body }) => {
+  bind(router, ROUTES.saveShop, async ({ body }) => {
     check(body.settings);
     const hulls = body.settings.wiring.hot.length > 0 ? await newestHulls() : [];
     return inTransaction(db, async (transaction) => {

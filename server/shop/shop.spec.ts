@@ -25,7 +25,7 @@ describe("the shop's settings", () => {
   const read = async (): Promise<ShopSettings> => (await tom.get('/api/shop').expect(200)).body as ShopSettings;
   const documentOf = async (): Promise<RigDocument> => (await idris.get(`/api/rigs/${rig}`).expect(200)).body as RigDocument;
   const newer = async (): Promise<Newer> => (await idris.get(`/api/rigs/${rig}/newer`).expect(200)).body as Newer;
-  const adopt = (pin: string, from: number, to: number, baseVersion: number) =>
+  const update = (pin: string, from: number, to: number, baseVersion: number) =>
     idris.post(`/api/rigs/${rig}/changes`, {
       baseVersion,
       change: { id: randomUUID(), kind: 'adoptRevision', pin, from, to },
@@ -42,14 +42,14 @@ describe("the shop's settings", () => {
     expect((await newer()).shop?.limits.standing).toBe(settings.limits.standing);
     const opened = await documentOf();
     expect(opened.shop.limits.standing).toBe(before.limits.standing);
-    await adopt('limits', before.revision, kept.revision, opened.version).expect(200);
+    await update('limits', before.revision, kept.revision, opened.version).expect(200);
     const taken = await documentOf();
     expect(taken.shop).toEqual(kept);
     // The other groups are pinned by themselves: they hold nothing new.
     const input = { plan: taken.plan, shop: taken.shop, catalog: taken.catalog };
     expect(offersOf(input, await newer())).toEqual([]);
     expect(offersOf({ ...input, plan: opened.plan, shop: opened.shop }, await newer()).map((o) => o.of)).toEqual(['limits']);
-    await adopt('limits', kept.revision, before.revision, taken.version).expect(200);
+    await update('limits', kept.revision, before.revision, taken.version).expect(200);
     expect((await documentOf()).shop.limits.standing).toBe(before.limits.standing);
   });
 
@@ -68,11 +68,11 @@ describe("the shop's settings", () => {
 
   it('a revision that is not there, or would take a place away, is not adopted', async () => {
     const { version, hull, plan } = await documentOf();
-    expect(problemOf(await adopt('rules', plan.pins.shop.rules, 99, version).expect(422)).field).toBe('change.to');
-    expect(problemOf(await adopt('materials', plan.pins.materials, 99, version).expect(422)).detail).toContain(
+    expect(problemOf(await update('rules', plan.pins.shop.rules, 99, version).expect(422)).field).toBe('change.to');
+    expect(problemOf(await update('materials', plan.pins.materials, 99, version).expect(422)).detail).toContain(
       'no such revision',
     );
-    expect(problemOf(await adopt('hull', hull.revision, 99, version).expect(422)).detail).toContain('no such revision');
+    expect(problemOf(await update('hull', hull.revision, 99, version).expect(422)).detail).toContain('no such revision');
   });
 });
 

@@ -57,9 +57,9 @@ describe('who comes in', () => {
     await hire('pinned');
     await hire('beside');
     const tablet = await s.signIn('mara');
-    for (let i = 0; i < 8; i++) await tablet.post('/api/swap', { staff: 'pinned', pin: '0000' }).expect(422);
-    await tablet.post('/api/swap', { staff: 'pinned', pin: '2468' }).expect(429);
-    await tablet.post('/api/swap', { staff: 'beside', pin: '2468' }).expect(200);
+    for (let i = 0; i < 8; i++) await tablet.post('/api/switch-user', { staff: 'pinned', pin: '0000' }).expect(422);
+    await tablet.post('/api/switch-user', { staff: 'pinned', pin: '2468' }).expect(429);
+    await tablet.post('/api/switch-user', { staff: 'beside', pin: '2468' }).expect(200);
     expect((await signIn(s, 'pinned', 'right-password')).status).toBe(200);
   });
 
@@ -67,11 +67,13 @@ describe('who comes in', () => {
     const s = await shop();
     await hire('spelt');
     const tablet = await s.signIn('mara');
-    const swap = async (staff: string): Promise<number> => (await tablet.post('/api/swap', { staff, pin: '1111' })).status;
-    for (let i = 0; i < 8; i++) expect(await swap('spelt')).toBe(422);
-    for (const other of ['spelt', 'SPELT', 'spélt', 'spelt ', 'Spelt']) expect(await swap(other)).not.toBe(200);
+    const switchUser = async (staff: string): Promise<number> =>
+      (await tablet.post('/api/switch-user', { staff, pin: '1111' })).status;
+    for (let i = 0; i < 8; i++) expect(await switchUser('spelt')).toBe(422);
+    for (const other of ['spelt', 'SPELT', 'spélt', 'spelt ', 'Spelt']) expect(await switchUser(other)).not.toBe(200);
     // Right, but of no such person to the letter.
-    for (const other of ['SPELT', 'spélt', 'spelt ']) await tablet.post('/api/swap', { staff: other, pin: '2468' }).expect(422);
+    for (const other of ['SPELT', 'spélt', 'spelt '])
+      await tablet.post('/api/switch-user', { staff: other, pin: '2468' }).expect(422);
     for (let i = 0; i < 10; i++) expect((await signIn(s, 'spelt', 'wrong')).status).toBe(401);
     for (const login of ['spelt', ' SPELT ', 'Spelt']) expect((await signIn(s, login, 'right-password')).status).toBe(429);
     expect((await signIn(s, 'spélt', 'right-password')).status).toBe(401);
@@ -84,8 +86,8 @@ describe('who comes in', () => {
     const tablet = await s.signIn('mara');
     const there = await callerAt(other.address);
     const tries = Array.from({ length: LONG ? 150 : 30 }, (_, i) => String(1000 + i)).flatMap((pin) => [
-      tablet.post('/api/swap', { staff: 'rushed', pin }).then((r) => r.status),
-      fetch(`${other.address}/api/swap`, {
+      tablet.post('/api/switch-user', { staff: 'rushed', pin }).then((r) => r.status),
+      fetch(`${other.address}/api/switch-user`, {
         method: 'POST',
         headers: { ...there.headers, 'content-type': 'application/json' },
         body: JSON.stringify({ staff: 'rushed', pin }),

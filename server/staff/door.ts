@@ -1,4 +1,4 @@
-import { API_VERSION, type Session, type SignIn, type Staff, type Swap } from '@plain-cleat/api';
+import { API_VERSION, type Session, type SignIn, type Staff, type SwitchUser } from '@plain-cleat/api';
 import type { Request, Response } from 'express';
 import { type StaffRow } from '../database/models';
 import { HttpProblem } from '../problems/problem';
@@ -67,7 +67,7 @@ export class Door {
   }
 
   /** Another comes to a shared tablet, by their PIN. */
-  async swap({ req, res, from }: Caller, { staff, pin }: Swap): Promise<Session> {
+  async switchUser({ req, res, from }: Caller, { staff, pin }: SwitchUser): Promise<Session> {
     const row = await byId(staff);
     if (!(await proves(this.attempts, pinSubjects(row?.id ?? null, from), row, { hash: row?.pinHash, secret: pin, from })))
       throw new HttpProblem(422, 'Not swapped', 'the PIN is not right', { field: 'pin' });

@@ -13,7 +13,7 @@ const everybody = async (): Promise<StaffList> =>
 export function staffRoutes(router: Router, db: Sequelize, door: Door): void {
   bind(router, ROUTES.session, async (call) => door.who(call));
   bind(router, ROUTES.signIn, async ({ body, ...call }) => door.signIn(call, body));
-  bind(router, ROUTES.swap, async ({ body, ...call }) => door.swap(call, body));
+  bind(router, ROUTES.switchUser, async ({ body, ...call }) => door.switchUser(call, body));
   bind(router, ROUTES.signOut, async (call) => door.signOut(call));
   bind(router, ROUTES.choosePin, async ({ body, staff, from }) => {
     await door.choosePin(staff.id, body.password, body.pin, from);

@@ -34,7 +34,7 @@ export interface Lasting {
   readonly longest: number;
 }
 
-type Held = { readonly data: string } & Pick<StaffRow, 'id' | 'name' | 'role'>;
+type SignedIn = { readonly data: string } & Pick<StaffRow, 'id' | 'name' | 'role'>;
 
 /**
  * Sessions in the database, each read with whoever holds it, at every call: whoever left or is given another role is
@@ -57,7 +57,7 @@ export class Sessions extends connectSession(session.Store) {
   }
 
   private async held(sid: string): Promise<SessionData | null> {
-    const [row] = await this.db.query<Held>(
+    const [row] = await this.db.query<SignedIn>(
       `SELECT s.data, p.id, p.name, p.role
        FROM sessions s LEFT JOIN staff p ON p.id = JSON_VALUE(s.data, '$.staffId') AND p.ended IS NULL
        WHERE s.sid = :sid AND s.expires > UTC_TIMESTAMP()`,

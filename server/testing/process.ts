@@ -63,14 +63,14 @@ export async function callerAt(address: string, login = 'ama', password = 'quay-
 }
 
 /** A way to the database that can be cut and joined again. */
-export interface Line {
+export interface Cuttable {
   readonly url: string;
   cut(): void;
   join(): void;
   close(): Promise<void>;
 }
 
-export async function lineTo(url = testUrl()): Promise<Line> {
+export async function lineTo(url = testUrl()): Promise<Cuttable> {
   const { hostname, port } = new URL(url);
   const open = new Set<Socket>();
   let whole = true;

@@ -4,7 +4,7 @@ import type { Router } from 'express';
 import { HeadingRow } from '../database/models';
 import { bind } from '../http/bind';
 import { badInput } from '../problems/problem';
-import { read } from '../reading/read';
+import { read } from '../imports/read';
 
 /** The owner's spreadsheet: read, its columns guessed, what was mapped by hand remembered. */
 export function wishRoutes(router: Router): void {

@@ -11,7 +11,7 @@ import { provideServiceWorker } from '@angular/service-worker';
 import { take } from 'rxjs';
 import { SHOWN_ONCE_LEFT } from './controls/field';
 import { routes } from './app.routes';
-import { withLine } from './stores/line';
+import { withConnection } from './stores/connection';
 import { SessionStore, withSession } from './stores/session.store';
 
 export const appConfig: ApplicationConfig = {
@@ -20,7 +20,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideRouter(routes, withComponentInputBinding()),
-    provideHttpClient(withInterceptors([withLine, withSession])),
+    provideHttpClient(withInterceptors([withConnection, withSession])),
     // Only for staff: an owner's page is for a look, and takes nothing onto their device.
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode(),

@@ -26,7 +26,7 @@ export const routes: Routes = [
     path: 'hulls/:hull',
     title: 'Hull · Plain Cleat',
     canActivate: [signedIn],
-    loadComponent: () => import('./hulls/hull-bench'),
+    loadComponent: () => import('./hulls/hull-measure'),
   },
   { path: 'owner/:token', title: 'Your boat · Plain Cleat', loadComponent: () => import('./owner-page/owner-page') },
   {

@@ -7,7 +7,7 @@ import { SwUpdate } from '@angular/service-worker';
 import { API_VERSION, type Session } from '@plain-cleat/api';
 import { Subject } from 'rxjs';
 import { App } from './app';
-import { withLine } from './stores/line';
+import { withConnection } from './stores/connection';
 import { PreferencesStore } from './stores/preferences.store';
 import { SessionStore, withSession } from './stores/session.store';
 import { Tablet } from './stores/tablet';
@@ -38,7 +38,7 @@ describe('the shell', () => {
       providers: [
         provideZonelessChangeDetection(),
         provideRouter([{ path: 'floor', component: Floor }]),
-        provideHttpClient(withInterceptors([withLine, withSession])),
+        provideHttpClient(withInterceptors([withConnection, withSession])),
         provideHttpClientTesting(),
         { provide: SwUpdate, useValue: { versionUpdates: updates } },
       ],

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '@angular/core';
-import { Line } from './stores/line';
+import { Line } from './stores/connection';
 import { Icons } from './controls/icons';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { BreakpointObserver } from '@angular/cdk/layout';
@@ -47,7 +47,7 @@ import { UnitsStore } from './stores/units.store';
             }
             <button mat-menu-item type="button" (click)="units.toggle()">Units: {{ units.label() }}</button>
             <button mat-menu-item type="button" (click)="prefer()">Preferences</button>
-            <button mat-menu-item type="button" (click)="swap()">Switch user: {{ session.staff()?.name }}</button>
+            <button mat-menu-item type="button" (click)="switchUser()">Switch user: {{ session.staff()?.name }}</button>
             <button mat-menu-item type="button" (click)="leave()">Sign out</button>
           </mat-menu>
         } @else {
@@ -73,7 +73,7 @@ import { UnitsStore } from './stores/units.store';
           <button mat-icon-button type="button" matTooltip="Preferences" aria-label="Preferences" (click)="prefer()">
             <mat-icon svgIcon="tune" />
           </button>
-          <button mat-button type="button" class="who" matTooltip="Switch user" (click)="swap()">
+          <button mat-button type="button" class="who" matTooltip="Switch user" (click)="switchUser()">
             <mat-icon svgIcon="person" />{{ session.staff()?.name }}
           </button>
           <button mat-button type="button" class="out" matTooltip="Sign out" aria-label="Sign out" (click)="leave()">
@@ -95,7 +95,7 @@ import { UnitsStore } from './stores/units.store';
     @if (bar() && session.signedInAs() && session.signedInAs() !== session.staff()?.name) {
       <p class="box look" role="status">
         The network is back. {{ session.staff()?.name }}: your PIN, and you are signed in again.
-        <button mat-button class="link" type="button" (click)="swap()">Type it</button>
+        <button mat-button class="link" type="button" (click)="switchUser()">Type it</button>
       </p>
     }
     @if (session.outdated() || build.ready()) {
@@ -168,8 +168,10 @@ export class App {
   }
 
   /** Another takes over: asked for only then, so that signing in stays small. */
-  protected swap(): void {
-    from(import('./sign-in/swap')).subscribe(({ Swap }) => this.dialog.open(Swap, { width: '680px', maxWidth: '94vw' }));
+  protected switchUser(): void {
+    from(import('./sign-in/switch-user')).subscribe(({ SwitchUser }) =>
+      this.dialog.open(SwitchUser, { width: '680px', maxWidth: '94vw' }),
+    );
   }
 
   protected prefer(): void {

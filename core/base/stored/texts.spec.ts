@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { assemblySchema, changeSchema, keptFactSchema, planSchema } from '../../rig';
+import { assemblySchema, changeSchema, savedFactSchema, planSchema } from '../../rig';
 import { ofOwner, ofShop, unmarked, withoutOwner } from './texts';
 
 describe('texts of a schema', () => {
   // Whoever adds a text field says whose words stand in it.
-  for (const [name, schema] of Object.entries({ planSchema, changeSchema, keptFactSchema, assemblySchema }))
+  for (const [name, schema] of Object.entries({ planSchema, changeSchema, savedFactSchema, assemblySchema }))
     it(`of ${name} are the owner’s or the shop’s, every one`, () => expect(unmarked(schema)).toEqual([]));
 
   const schema = z.object({

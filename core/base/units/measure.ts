@@ -48,13 +48,13 @@ export const under = (amount: number, unit: MeasureUnit, limit: number | null = 
 });
 
 /** What is kept of a measure: enough to tell later whether it got worse. */
-export type Kept = Pick<Measure, 'amount' | 'unit' | 'worse'>;
+export type Amount = Pick<Measure, 'amount' | 'unit' | 'worse'>;
 
 /**
  * Whether one measure is worse than another of the same thing, by more than can be told apart. What is measured in
  * another unit, the other way, or not at all any more cannot be compared, and is taken to be worse: the careful side.
  */
-export function isWorse(now: Kept | null, than: Kept | null): boolean {
+export function isWorse(now: Amount | null, than: Amount | null): boolean {
   if (!now) return false;
   if (now.unit !== than?.unit || now.worse !== than.worse) return true;
   const more = now.worse === 'more' ? now.amount - than.amount : than.amount - now.amount;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { calculation, SOURCES } from '../../base/units';
 import { homography, trust } from './photo';
-import { benchReadingSchema, fairReadings } from './readings';
+import { tapeReadingSchema, fairReadings } from './readings';
 import { findDatum, placeOfReading, reading } from './datum';
 import { hullModelSchema } from './schema';
 import { fairHull } from './surface';
@@ -64,7 +64,7 @@ export const fairStations = calculation(
   'fair-stations',
   'Bench readings faired into stations, with the readings that look wrong',
   z.strictObject({
-    readings: z.array(benchReadingSchema).min(4).max(60),
+    readings: z.array(tapeReadingSchema).min(4).max(60),
     fullness: z.number().min(1).max(20).default(5),
     flare: z.number().min(0).max(0.9).default(0.25),
   }),

@@ -37,12 +37,12 @@ export { coordinateSchema, LIES, placeSchema, type Place } from './place';
 export { deckPatch, distanceOver, overSurface, sidePatch, tangentsAt, type Patch } from './patch';
 export { homography, rectify, trust, type Homography, type Picture, type Spot, type Window } from './photo';
 export {
-  benchReadingSchema,
+  tapeReadingSchema,
   fairReadings,
   OFFSET_COLUMNS,
   outlineOf,
   readingFaults,
-  type BenchReading,
+  type TapeReading,
   type ReadingFault,
 } from './readings';
 export { satIn, seated, type Sittings } from './seated';

@@ -1,5 +1,5 @@
 import { mm, say, tell, type Sentence } from '../../base/units';
-import type { BenchReading } from './readings';
+import type { TapeReading } from './readings';
 import type { HullSurface } from './hull-surface';
 
 /** The hull's outline in plan as a closed line, bow to stern along starboard and back along port, mm. */
@@ -53,7 +53,7 @@ export function readingsFromOutline(
   points: readonly (readonly [number, number])[],
   heights: { gunwale: number; keel: number },
   count = 13,
-): BenchReading[] {
+): TapeReading[] {
   const fault = outlineFault(points);
   if (fault) throw new RangeError(tell(fault, 'metric'));
   const xs = points.map((p) => p[0]);

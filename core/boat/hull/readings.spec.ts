@@ -7,7 +7,7 @@ import { natural } from './natural';
 import { project, reversed } from './photo';
 import { selfCrossing } from './outline';
 import {
-  type BenchReading,
+  type TapeReading,
   fairHull,
   fairReadings,
   homography,
@@ -25,7 +25,7 @@ import {
 } from './index';
 
 const section = { fullness: 5, flare: 0.25 };
-const bench = (more: Record<number, Partial<BenchReading>> = {}): BenchReading[] =>
+const bench = (more: Record<number, Partial<TapeReading>> = {}): TapeReading[] =>
   TOLVANE.stations.map((s, i) => ({
     x: s.x,
     port: s.halfBreadth,

@@ -9,19 +9,19 @@ import { chordParameters } from './surface';
 export const OFFSET_COLUMNS = ['x', 'port', 'starboard', 'gunwale', 'keel'] as const;
 
 /** What was measured on the bench at one place along the boat, mm. */
-export const benchReadingSchema = z.strictObject({
+export const tapeReadingSchema = z.strictObject({
   x: z.number().min(0).max(10_000).describe('aft of the bow tip'),
   port: z.number().min(0).max(2000).describe('centre line to the port gunwale edge'),
   starboard: z.number().min(0).max(2000).describe('centre line to the starboard gunwale edge'),
   gunwale: z.number().min(0).max(2000).describe('height of the gunwale over the lowest keel point'),
   keel: z.number().min(0).max(2000).describe('height of the keel over its lowest point'),
 });
-export type BenchReading = z.infer<typeof benchReadingSchema>;
+export type TapeReading = z.infer<typeof tapeReadingSchema>;
 
 /** What is wrong with a list of readings, by row and column, in words that say what would be right. */
 export interface ReadingFault {
   readonly row: number;
-  readonly column: keyof BenchReading;
+  readonly column: keyof TapeReading;
   readonly says: Sentence;
 }
 
@@ -52,7 +52,7 @@ const SPREAD = 0.04;
 const SIDES = 12;
 
 /** Faults that keep readings from making a hull: too few, out of order, or standing on each other. */
-export function readingFaults(readings: readonly BenchReading[]): ReadingFault[] {
+export function readingFaults(readings: readonly TapeReading[]): ReadingFault[] {
   const faults: ReadingFault[] = [];
   if (readings.length < 4)
     faults.push({ row: readings.length, column: 'x', says: say`four stations at least: both ends and two between` });
@@ -68,7 +68,7 @@ export function readingFaults(readings: readonly BenchReading[]): ReadingFault[]
   return faults;
 }
 
-const mean = (r: BenchReading): number => (r.port + r.starboard) / 2;
+const mean = (r: TapeReading): number => (r.port + r.starboard) / 2;
 
 /** Whether a curve leaves the range of the two readings it runs between by more than a millimetre. */
 function overshoots(curve: Curve, values: readonly number[]): boolean {
@@ -96,7 +96,7 @@ function offOthers(xs: readonly number[], values: readonly number[]): number[] {
   });
 }
 
-function suspectsOf(readings: readonly BenchReading[]): Suspect[] {
+function suspectsOf(readings: readonly TapeReading[]): Suspect[] {
   const xs = readings.map((r) => r.x);
   const of = (what: Suspect['what'], values: readonly number[]): Suspect[] => {
     const off = offOthers(xs, values);
@@ -129,7 +129,7 @@ function suspectsOf(readings: readonly BenchReading[]): Suspect[] {
  * @param section fullness and flare of the sections, which a tape does not give
  * @throws RangeError when `readingFaults` has any
  */
-export function fairReadings(readings: readonly BenchReading[], section: { fullness: number; flare: number }): Faired {
+export function fairReadings(readings: readonly TapeReading[], section: { fullness: number; flare: number }): Faired {
   const [fault] = readingFaults(readings);
   if (fault) throw new RangeError(`station ${fault.row + 1}, ${fault.column}: ${tell(fault.says, 'metric')}`);
   const breadths = readings.map(mean);

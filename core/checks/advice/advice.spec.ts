@@ -5,7 +5,7 @@ import { fairHull, type HullModel } from '../../boat/hull';
 import { placeFitting } from '../../layout';
 import { LENGTHS, mountFitting, THREADS } from '../../holding/mounting';
 import type { Brief, Fact, Fitting, Place } from '../../rig';
-import { deck, fitted, inputOf, keptFact, partOf, partWith } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, partOf, partWith } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp } from '../../workup';
 import { reuseOffers } from './reuse';
@@ -196,7 +196,7 @@ describe('the fastener chosen', () => {
 
 describe('old holes', () => {
   const found = (id: string, x: number, y: number, bit = 4.9): Fact =>
-    keptFact({
+    savedFact({
       kind: 'holeFound',
       hole: id,
       label: id.toUpperCase(),
@@ -224,7 +224,7 @@ describe('old holes', () => {
     expect(offersOf('pad-eye', deck(3240, 0), [found('o1', 3200, 10)])[0]?.left).toBe(1);
     expect(offersOf('pad-eye', deck(3240, 0), [found('o1', 3200, 10, 9)])).toEqual([]);
     const one = found('o1', 3200, 10);
-    const plugged = keptFact({ kind: 'holePlugged', hole: 'o1', with: 'nylon plug' });
+    const plugged = savedFact({ kind: 'holePlugged', hole: 'o1', with: 'nylon plug' });
     expect(offersOf('pad-eye', deck(3240, 0), [one, plugged])).toEqual([]);
   });
 
@@ -249,7 +249,7 @@ describe('old holes', () => {
     const w = workUp(inputOf({ f }, {}, facts));
     expect(w.drilling.holes.every((h) => h.openUp)).toBeTrue();
     expect(w.rounds.map((r) => [r.work, r.holes.length])).toEqual([['final', 2]]);
-    const opened = facts.map((one) => keptFact({ kind: 'holeOpened', of: one.id, bit: 4.9 }));
+    const opened = facts.map((one) => savedFact({ kind: 'holeOpened', of: one.id, bit: 4.9 }));
     expect(workUp(inputOf({ f }, {}, [...facts, ...opened])).drilling.holes.some((h) => h.openUp)).toBeFalse();
   });
 });

@@ -5,7 +5,7 @@ import {
   testDetail,
   type BenchCheck,
   type BenchTest,
-  type Held,
+  type CableChecked,
 } from '../../electric/bench-test';
 import { printVolts } from '../../electric/circuits';
 import { entryOf, type Plan } from '../../rig';
@@ -63,8 +63,8 @@ export function openTests(
   tests: readonly BenchTest[],
   checks: readonly BenchCheck[],
   accepted: Plan['accepted'],
-): readonly Held[] {
-  const open = ({ run, read }: Held, detail: string): boolean =>
+): readonly CableChecked[] {
+  const open = ({ run, read }: CableChecked, detail: string): boolean =>
     !read || (!read.ok && entryOf(accepted, findingKey('test-failed', run, detail)) === undefined);
   return [...tests.filter((t) => open(t, testDetail(t.reading))), ...checks.filter((c) => open(c, checkDetail(c)))];
 }

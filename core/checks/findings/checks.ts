@@ -72,6 +72,6 @@ export { tiedDown } from './tied-down';
 export { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 export { transducer } from './transducer';
 export { wake } from './wake';
-export { carried, carted, launched, riggedUp, roofTied } from './way';
+export { carried, carted, launched, riggedUp, roofTied } from './to-water';
 export { fuseTooLarge, noFuse, overheats, ownGauge, thinWire, unguarded } from './wires';
 export { wornThings } from './worn';

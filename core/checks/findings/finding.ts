@@ -23,7 +23,7 @@ import {
 import type { Acceptance, DraftChange, Ledger, LedgerHole, Place, Plan } from '../../rig';
 import type { Memory } from '../../base/stages';
 import type { Measure, Sentence } from '../../base/units';
-import type { Ashore } from '../../water/way';
+import type { Ashore } from '../../water/to-water';
 import type { Wiring } from '../../electric/wiring';
 
 export type Severity = 'stop' | 'look' | 'note';

@@ -2,7 +2,7 @@ import { CATALOG, QUENBY, TOLVANE } from '../../../demo/index';
 import { asPlanned } from '../../holding/drilling';
 import type { Plan } from '../../rig';
 import { applyChange } from '../../rig';
-import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, track } from '@plain-cleat/testing/plans';
 import { daysBetween, tell } from '../../base/units';
 import { workUp, type WorkupInput } from '../../workup';
 import { searchFixes } from '../../proposals/fixes';
@@ -61,7 +61,7 @@ describe('findings', () => {
     const [hole] = workUp(inputOf(fittings)).drilling.holes;
     if (!hole) return fail('no hole');
     const drilledAt = (off: number) =>
-      keptFact({
+      savedFact({
         kind: 'holeDrilled',
         hole: hole.id,
         label: hole.label,
@@ -79,7 +79,7 @@ describe('findings', () => {
     const [hole] = workUp(inputOf(fittings)).drilling.holes;
     if (!hole) return fail('no hole');
     const measured = asPlanned(hole, { datum: 'bow', run: 'taut' }, 1);
-    const drilled = keptFact({
+    const drilled = savedFact({
       kind: 'holeDrilled',
       hole: hole.id,
       label: hole.label,
@@ -87,7 +87,7 @@ describe('findings', () => {
       elsewhere: false,
       measured,
     });
-    const plugged = keptFact({ kind: 'holePlugged', hole: hole.id, with: 'nylon plug' });
+    const plugged = savedFact({ kind: 'holePlugged', hole: hole.id, with: 'nylon plug' });
     expect(workUp(inputOf(fittings, {}, [drilled])).findings).toEqual([]);
     const left = workUp(inputOf({}, {}, [drilled]));
     expect(left.findings.map((f) => [f.code, f.letter])).toEqual([['open-hole', 'A1']]);

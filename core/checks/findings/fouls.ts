@@ -1,7 +1,7 @@
 import type { Fitted } from '../../holding/fitted';
 import { bodyOverlap, boundsOf, middleOf, near, strokeHit, type Body } from '../../layout';
 import { bodiesAlong, type LedLine, USES } from '../../lines';
-import { entryOf, LINE_WAYS } from '../../rig';
+import { entryOf, LINE_PATHS } from '../../rig';
 import { betweenPieces, mm, say, over } from '../../base/units';
 import { check } from './check';
 import { type Judged, nameOf, type Raw, type Try } from './finding';
@@ -19,7 +19,7 @@ const bodiesOf = (judged: Judged, l: LedLine): readonly Body[] =>
 
 /** The other ways a line could go. */
 const otherWays = (judged: Judged, l: LedLine): Try[] =>
-  LINE_WAYS.filter((way) => way !== l.line.way).flatMap((way) => tryLine(judged, l.id, { way }, say`Lead it ${way}`));
+  LINE_PATHS.filter((way) => way !== l.line.way).flatMap((way) => tryLine(judged, l.id, { way }, say`Lead it ${way}`));
 
 /** In reach of a propeller. */
 export const linePropeller = check({

@@ -8,7 +8,7 @@ import type { LedLine } from '../../lines';
 import type { Ledger, LedgerHole, Plan } from '../../rig';
 import type { Memory } from '../../base/stages';
 import type { CircuitInUse } from '../../electric/circuits';
-import type { Ashore } from '../../water/way';
+import type { Ashore } from '../../water/to-water';
 import type { Wiring } from '../../electric/wiring';
 import { look, type Found } from './check';
 import { rodsIn, type Finding, type Judged } from './finding';

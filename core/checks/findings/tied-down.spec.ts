@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { PELLIN, QUENBY, SARROCK } from '../../../demo/index';
 import { applyChange, type Change, type Fitting, type Place, stockFittings } from '../../rig';
-import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup } from '../../workup';
 import type { Finding } from './index';
@@ -56,7 +56,7 @@ describe('what is to be tied down', () => {
     const box = fitted('dry-box', deck(420), 'strap', { straps });
     const sound = looseOf(work({ ...stock, box }));
     const worn = looseOf(
-      work({ ...stock, box }, {}, [keptFact({ kind: 'thingSeen', thing: 'stock-eye-p', is: 'worn', says: '' })]),
+      work({ ...stock, box }, {}, [savedFact({ kind: 'thingSeen', thing: 'stock-eye-p', is: 'worn', says: '' })]),
     );
     expect(worn.length).toBe(1);
     expect(tell(worn[0]?.because ?? [], 'metric')).toContain('not aboard, or is worn');

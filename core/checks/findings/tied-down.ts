@@ -10,7 +10,7 @@ import {
   stopsOf,
   strapsOf,
   tiePointsOf,
-  type HeldWay,
+  type HeldAgainst,
   type Lashing,
   type Load,
   type TiePoint,
@@ -60,7 +60,7 @@ function holdOf(
   item: Fitted,
   load: Load,
   straps: readonly Strap[],
-): { lies: (Lashing | string)[]; ways: HeldWay[] } {
+): { lies: (Lashing | string)[]; ways: HeldAgainst[] } {
   const { hull, shop } = judged;
   const lies = straps.map((s) => lash(item.placed, s, tiesOf(judged)));
   const taut = lies.filter((l): l is Lashing => typeof l === 'object');
@@ -74,7 +74,7 @@ const NONE: readonly never[] = [];
 const NOT_TIED = { lies: NONE, ways: NONE } as const;
 
 /** Ways it goes, the worst first. */
-const loose = (ways: readonly HeldWay[]): HeldWay[] => ways.filter((w) => w.bears < 1).sort((a, b) => a.bears - b.bears);
+const loose = (ways: readonly HeldAgainst[]): HeldAgainst[] => ways.filter((w) => w.bears < 1).sort((a, b) => a.bears - b.bears);
 
 const listed = (all: readonly string[]): string =>
   all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1) ?? ''}`;
@@ -129,7 +129,7 @@ export const tiedDown = check({
 });
 
 /** Rounded down: 0.996 is not 1. */
-const share = ({ bears }: HeldWay): string => (Math.floor(bears * 100) / 100).toFixed(2);
+const share = ({ bears }: HeldAgainst): string => (Math.floor(bears * 100) / 100).toFixed(2);
 
 function asked({ shop }: Judged, load: Load, slack: string | undefined): Sentence {
   const { pitch, heel } = shop.limits;

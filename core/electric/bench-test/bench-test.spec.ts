@@ -3,13 +3,13 @@ import { demoRigs, CATALOG, QUENBY, SHOP } from '../../../demo/index';
 import { seeded } from '../../work/cutting';
 import type { Fact, Plan, Run } from '../../rig';
 import { openTests } from '../../checks/findings';
-import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, track } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp } from '../../workup';
 import type { Wiring } from '../wiring';
 import { faultKey, tellApart } from './diagnose';
 import { planned, toleranceOf } from './readings';
-import { builtAs, circuitPrint, Doctor, type Fault, measure, passes, readingsOf, FAULTS, plantFault } from './index';
+import { builtAs, circuitPrint, FaultFinder, type Fault, measure, passes, readingsOf, FAULTS, plantFault } from './index';
 import { runs } from '../../../testing/runs';
 
 const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
@@ -109,7 +109,7 @@ describe('diagnosis', () => {
     let [found, cases] = [0, 0];
     const missed: string[] = [];
     const rigs = [[], [200, 100], [-150, -80]].map((lengths) => wired(lengths));
-    const doctors = rigs.map((w) => new Doctor(w, readingsOf(w)));
+    const doctors = rigs.map((w) => new FaultFinder(w, readingsOf(w)));
     fc.assert(
       fc.property(
         fc.nat(2),
@@ -118,8 +118,8 @@ describe('diagnosis', () => {
         fc.double({ min: 0, max: 1, noNaN: true }),
         fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 40, maxLength: 40 }),
         (which, kind, at, how, noise) => {
-          const [w, doctor] = [rigs[which], doctors[which]];
-          if (!w || !doctor) return;
+          const [w, finder] = [rigs[which], doctors[which]];
+          if (!w || !finder) return;
           const fault = plantFault(w, kind, at, how);
           if (!fault) return;
           const built = builtAs(w, fault);
@@ -133,16 +133,16 @@ describe('diagnosis', () => {
             taken.set(id, v * (1 + 0.004 * (noise[taken.size % 40] ?? 0)) + 0.01 * (noise[(taken.size + 7) % 40] ?? 0));
           };
           for (const r of planned(readings)) take(r.id);
-          let d = doctor.diagnose(taken);
+          let d = finder.diagnose(taken);
           for (let i = 0; i < 3 && d.next; i++) {
             take(d.next.id);
-            d = doctor.diagnose(taken);
+            d = finder.diagnose(taken);
           }
           const [top] = d.suspects;
           const same =
             top !== undefined &&
             (top.key === faultKey(fault) ||
-              readings.every((r) => !tellApart(r, measure(built, r) ?? 0, doctor.shows(top.fault, r) ?? 0)));
+              readings.every((r) => !tellApart(r, measure(built, r) ?? 0, finder.shows(top.fault, r) ?? 0)));
           cases++;
           if (same) found++;
           else missed.push(`${faultKey(fault)} taken for ${top?.key}`);
@@ -159,7 +159,7 @@ describe('diagnosis', () => {
   it('finds a bad crimp at a small lamp as at a motor, however bad it is', () => {
     const w = wired();
     const readings = readingsOf(w);
-    const doctor = new Doctor(w, readings);
+    const finder = new FaultFinder(w, readings);
     for (const cable of ['l', 's', 'm'])
       for (const ohms of [0.02, 0.3, 4, 12])
         for (const out of [true, false]) {
@@ -169,16 +169,16 @@ describe('diagnosis', () => {
           const lost = Math.abs(
             (taken.get(`${out ? 'out' : 'back'} ${cable}`) ?? 0) - shown(w, `${out ? 'out' : 'back'} ${cable}`),
           );
-          if (lost > 0.3) expect(doctor.diagnose(taken).suspects[0]?.key).withContext(`${ohms} Ω`).toBe(faultKey(fault));
+          if (lost > 0.3) expect(finder.diagnose(taken).suspects[0]?.key).withContext(`${ohms} Ω`).toBe(faultKey(fault));
         }
   });
 
   it('finds a whole circuit well, and asks for nothing more than could still tell', () => {
     const w = wired();
     const readings = readingsOf(w);
-    const doctor = new Doctor(w, readings);
+    const finder = new FaultFinder(w, readings);
     const taken = new Map(readings.map((r) => [r.id, measure(builtAs(w), r) ?? 0]));
-    const { suspects, next } = doctor.diagnose(taken);
+    const { suspects, next } = finder.diagnose(taken);
     expect(suspects[0]?.key).toBe('well');
     expect(next).toBeNull();
   });
@@ -186,14 +186,14 @@ describe('diagnosis', () => {
   it('says of a healthy rig half a volt low that its battery is low, and of a crimp on it that it is one', () => {
     const w = wired();
     const readings = readingsOf(w);
-    const doctor = new Doctor(w, readings);
+    const finder = new FaultFinder(w, readings);
     const low = new Map([...w.network.batteries].map((b) => [b.fitting, b.of.chemistry === 'lithium' ? 12.9 : 12.2]));
     const read = (fault: Fault | null) => {
       const built = builtAs(w, fault, low);
       return new Map(planned(readings).map((r) => [r.id, measure(built, r) ?? 0]));
     };
     const well = read(null);
-    expect(doctor.diagnose(well).suspects[0]?.fault?.is).toBe('low battery');
+    expect(finder.diagnose(well).suspects[0]?.fault?.is).toBe('low battery');
     for (const r of planned(readings)) {
       if (r.reads === 'at the post')
         expect(passes(r, shown(w, r.id), well.get(r.id) ?? 0))
@@ -202,9 +202,9 @@ describe('diagnosis', () => {
     }
     // Not even without the post: with nothing drawing no crimp loses anything.
     const unread = new Map([...well].filter(([id]) => !id.startsWith('post ')));
-    expect(doctor.diagnose(unread).suspects[0]?.fault?.is).toBe('low battery');
+    expect(finder.diagnose(unread).suspects[0]?.fault?.is).toBe('low battery');
     const crimp: Fault = { is: 'poor crimp', cable: 'm', out: true, ohms: 0.05 };
-    expect(doctor.diagnose(read(crimp)).suspects[0]?.fault?.is).not.toBe('low battery');
+    expect(finder.diagnose(read(crimp)).suspects[0]?.fault?.is).not.toBe('low battery');
   });
 
   it('reads every pair: one changed over at a charge port fails its reading', () => {
@@ -231,7 +231,7 @@ describe('diagnosis', () => {
     it(`has the planted fault first within three more readings in 95 % of plants on the ${title}`, () => {
       const random = seeded(29);
       const readings = readingsOf(w);
-      const doctor = new Doctor(w, readings);
+      const finder = new FaultFinder(w, readings);
       const missed: string[] = [];
       let cases = 0;
       for (let n = 0; n < PLANTS; n++) {
@@ -245,14 +245,14 @@ describe('diagnosis', () => {
           taken.set(r.id, v * (1 + 0.004 * (2 * random() - 1)) + 0.01 * (2 * random() - 1));
         };
         planned(readings).forEach(take);
-        let d = doctor.diagnose(taken);
+        let d = finder.diagnose(taken);
         for (let i = 0; i < 3 && d.next; i++) {
           take(d.next);
-          d = doctor.diagnose(taken);
+          d = finder.diagnose(taken);
         }
         const [top] = d.suspects;
         const alike = (): boolean =>
-          readings.every((r) => !tellApart(r, measure(built, r) ?? 0, doctor.shows(top?.fault ?? null, r) ?? 0));
+          readings.every((r) => !tellApart(r, measure(built, r) ?? 0, finder.shows(top?.fault ?? null, r) ?? 0));
         cases++;
         if (top?.key !== faultKey(fault) && !alike()) missed.push(`${faultKey(fault)} taken for ${top?.key}`);
       }
@@ -291,13 +291,13 @@ describe('the bench test of a rig', () => {
   const reads = (volts: Readonly<Record<string, number>>, by: 'typed' | 'bench meter' = 'typed'): Fact[] => {
     const circuit = circuitPrint(worked([]).wiring);
     return Object.entries(volts).map(([id, v]) =>
-      keptFact({ kind: 'circuitRead', reading: id === 'post' ? 'post b' : `${id} s`, volts: v, circuit, meter: by }),
+      savedFact({ kind: 'circuitRead', reading: id === 'post' ? 'post b' : `${id} s`, volts: v, circuit, meter: by }),
     );
   };
   const good = { post: 13.4, rest: 13.4, alone: 13.3, all: 13.3 };
 
   it('is done by its readings and not by a tick, and only while the circuit is the one that was read', () => {
-    const ticked = keptFact({ kind: 'stepDone', step: 'test.r' });
+    const ticked = savedFact({ kind: 'stepDone', step: 'test.r' });
     expect(step(worked([ticked]))?.done).toBeNull();
     expect(step(worked([ticked]))?.byReadings).toBeTrue();
     const open = (w: ReturnType<typeof worked>): number => openTests(w.tests, [], {}).length;

@@ -1,6 +1,6 @@
 import { QUENBY, SHOP } from '../../../demo/index';
 import type { Fact, Plan } from '../../rig';
-import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, track } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup } from '../../workup';
 import { circuitPrint } from './index';
@@ -20,12 +20,12 @@ const work = (facts: readonly Fact[] = [], more: Partial<typeof wiring> = {}): W
   workUp({ ...inputOf(FITTINGS, { runs: RUNS }, facts, QUENBY), shop: { ...SHOP, wiring: { ...wiring, ...more } } });
 const bare = work();
 const circuit = circuitPrint(bare.wiring);
-const checked = (check: string, ok: boolean, on = circuit) => keptFact({ kind: 'circuitChecked', check, ok, circuit: on });
+const checked = (check: string, ok: boolean, on = circuit) => savedFact({ kind: 'circuitChecked', check, ok, circuit: on });
 const read = bare.tests.map((t) =>
-  keptFact({ kind: 'circuitRead', reading: t.reading.id, volts: t.expected, circuit, meter: 'typed' }),
+  savedFact({ kind: 'circuitRead', reading: t.reading.id, volts: t.expected, circuit, meter: 'typed' }),
 );
 const all = bare.checks.map((c) => checked(c.id, true));
-const ticked = keptFact({ kind: 'stepDone', step: 'test.m' });
+const ticked = savedFact({ kind: 'stepDone', step: 'test.m' });
 /** Why the motor's test does not count though it was ticked. */
 const whyNot = (facts: readonly Fact[]): string =>
   tell(work([...facts, ticked]).build.steps.find((s) => s.id === 'test.m')?.early?.why ?? [], 'metric');
@@ -83,7 +83,7 @@ describe('checks of the bench test', () => {
     expect(first.price.labor.map((l) => l.of)).toEqual(seen([], {}, { checks: false }).price.labor.map((l) => l.of));
     expect(seen([], {}, { checks: false }).build.steps.some((s) => s.id === 'test.q')).toBeFalse();
 
-    const dark = [keptFact({ kind: 'circuitChecked', check: 'shown q', ok: false, circuit: check?.circuit ?? '' })];
+    const dark = [savedFact({ kind: 'circuitChecked', check: 'shown q', ok: false, circuit: check?.circuit ?? '' })];
     const failed = seen(dark).findings.find((f) => f.code === 'test-failed');
     expect([failed?.where, failed?.says.join('')]).toEqual(['q', jasmine.stringMatching(/failed a check: shown/)]);
     const stillRead = (more: Plan['runs']): boolean => seen(dark, more).checks.find((c) => c.id === 'shown q')?.read !== null;

@@ -3,7 +3,7 @@ import { fingerprint, type Ledger } from '../../rig';
 import type { ShopSettings } from '../../parts/shop';
 import type { Memory } from '../../base/stages';
 import { labelled, type Wiring } from '../wiring';
-import { circuitPrint, type Held } from './tests';
+import { circuitPrint, type CableChecked } from './tests';
 
 /** What is looked at or rung through on the bench, besides volts. */
 export type CheckKind = 'rung through' | 'no short' | 'turns both ways' | 'seen all round' | 'burns' | 'shown';
@@ -19,7 +19,7 @@ export const CHECK_WORDS: Readonly<Record<CheckKind, string>> = {
 };
 
 /** One check of the bench test, with whether it was right. */
-export interface BenchCheck extends Held {
+export interface BenchCheck extends CableChecked {
   readonly id: string;
   readonly is: CheckKind;
   /** The fitting, or the cable by its label. */

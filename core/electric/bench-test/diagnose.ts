@@ -1,7 +1,7 @@
 import { GAUGES, potentialsOf, sourceOf } from '../circuits';
 import type { Wiring } from '../wiring';
 import { builtAs, onTheBench, type AsBuilt, type Fault, type Posts } from './as-built';
-import { measure, postsIn, stateOf, toleranceOf, type Reading } from './readings';
+import { measure, postsIn, stateOf, toleranceOf, type MeterReading } from './readings';
 
 /** What was read, V, by the id of the reading. */
 export type Taken = ReadonlyMap<string, number>;
@@ -17,7 +17,7 @@ export interface Diagnosis {
   /** The likeliest first; health is one of them. */
   readonly suspects: readonly Suspect[];
   /** The reading that tells the likeliest apart best; null when nothing does any more. */
-  readonly next: Reading | null;
+  readonly next: MeterReading | null;
 }
 
 /** Ohms that a bad contact may have, from what a motor feels to what stops a lamp: each step tells from the next. */
@@ -80,7 +80,7 @@ export function faultsOf({ network, runs, guards }: Pick<Wiring, 'network' | 'ru
 }
 
 /** Asks of a circuit what each fault would show, remembering what was solved. */
-export class Doctor {
+export class FaultFinder {
   private readonly hypotheses: readonly (Fault | null)[];
   private readonly solved = new Map<Fault | null, { built: AsBuilt; states: Map<string, ReturnType<typeof onTheBench>> }>();
   /** What the batteries were read to stand at: everything is held against that. */
@@ -91,7 +91,7 @@ export class Doctor {
 
   constructor(
     private readonly wiring: Pick<Wiring, 'network' | 'runs' | 'guards' | 'rules'>,
-    private readonly readings: readonly Reading[],
+    private readonly readings: readonly MeterReading[],
   ) {
     this.hypotheses = [null, ...faultsOf(wiring)];
     const { of } = potentialsOf(wiring.network);
@@ -104,7 +104,7 @@ export class Doctor {
   }
 
   /** What a reading would show with a fault, V; null where the circuit has no solution. */
-  shows(fault: Fault | null, reading: Reading): number | null {
+  shows(fault: Fault | null, reading: MeterReading): number | null {
     let known = this.solved.get(fault);
     if (!known) this.solved.set(fault, (known = { built: builtAs(this.wiring, fault), states: new Map() }));
     const { built, states } = known;
@@ -115,7 +115,7 @@ export class Doctor {
   }
 
   /** How the batteries that feed a reading stand, as a share of full: what is lost on the way goes nearly with that. */
-  private stands({ plus, minus }: Reading): number {
+  private stands({ plus, minus }: MeterReading): number {
     const island = this.island(plus) ?? this.island(minus);
     let [read, full] = [0, 0];
     for (const { fitting, volts, island: fed } of this.full) {
@@ -163,7 +163,7 @@ export class Doctor {
   }
 
   /** How well a fault explains what was read: the logarithm of its likelihood. */
-  private fits(fault: Fault | null, read: readonly Reading[], taken: Taken): number {
+  private fits(fault: Fault | null, read: readonly MeterReading[], taken: Taken): number {
     let sum = 0;
     for (const r of read) {
       const shown = this.shows(fault, r) ?? 0;
@@ -174,8 +174,8 @@ export class Doctor {
     return sum;
   }
 
-  private next(suspects: readonly Suspect[], taken: Taken): Reading | null {
-    let best: { reading: Reading; apart: number } | null = null;
+  private next(suspects: readonly Suspect[], taken: Taken): MeterReading | null {
+    let best: { reading: MeterReading; apart: number } | null = null;
     for (const reading of this.readings) {
       if (taken.has(reading.id) || reading.reads === 'at the post') continue;
       const shown = suspects.map((s) => this.shows(s.fault, reading) ?? 0);
@@ -190,5 +190,5 @@ export class Doctor {
 }
 
 /** Whether a meter tells two values apart. */
-export const tellApart = ({ reads }: Pick<Reading, 'reads'>, a: number, b: number): boolean =>
+export const tellApart = ({ reads }: Pick<MeterReading, 'reads'>, a: number, b: number): boolean =>
   Math.abs(a - b) > Math.max(toleranceOf(reads, a), toleranceOf(reads, b));

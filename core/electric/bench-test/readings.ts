@@ -7,7 +7,7 @@ export type Reads =
   'at the post' | 'at rest' | 'alone' | 'all on' | 'at its box' | 'along the out' | 'along the back' | 'over the fuse' | 'pulled';
 
 /** One reading: where the two tips go, and what is on meanwhile. */
-export interface Reading {
+export interface MeterReading {
   readonly id: string;
   readonly reads: Reads;
   /** The load or the cable that it is about. */
@@ -23,8 +23,8 @@ const NOTHING: readonly string[] = [];
 export type Tested = Pick<Wiring, 'network' | 'potentials' | 'runs' | 'guards' | 'rules'>;
 
 /** Everything worth reading of a circuit: at each load, and along each cable on the way. */
-export function readingsOf({ network, potentials, runs, guards }: Tested): Reading[] {
-  const ofLoad = network.loads.flatMap((load): Reading[] => {
+export function readingsOf({ network, potentials, runs, guards }: Tested): MeterReading[] {
+  const ofLoad = network.loads.flatMap((load): MeterReading[] => {
     const last = runs.find((r) => r.to === load.fitting);
     if (!last) return [];
     const at = { about: load.fitting, plus: load.plus, minus: load.minus };
@@ -34,7 +34,7 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
       { ...at, id: `rest ${load.fitting}`, reads: 'at rest', on: { ways: alone.ways, loads: NOTHING } },
       { ...at, id: `alone ${load.fitting}`, reads: 'alone', on: alone },
       { ...at, id: `all ${load.fitting}`, reads: 'all on', on: { ways: 'all', loads: 'all' } },
-      ...kills.map((k): Reading => ({
+      ...kills.map((k): MeterReading => ({
         ...{ ...at, id: `pulled ${load.fitting}`, reads: 'pulled' },
         on: { ways: (alone.ways as readonly string[]).filter((w) => w !== k.id), loads: [load.fitting] },
       })),
@@ -43,19 +43,19 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
   const off: SwitchedOn = { ways: NOTHING, loads: NOTHING };
   const ofBattery = network.batteries
     .filter((b) => runs.some((r) => r.from === b.fitting || r.to === b.fitting))
-    .map((b): Reading => ({
+    .map((b): MeterReading => ({
       ...{ id: postId(b.fitting), reads: 'at the post', about: b.fitting, on: off, plus: b.plus, minus: b.minus },
     }));
   const everything: SwitchedOn = { ways: 'all', loads: 'all' };
   // Where a pair ends that nothing drawing hangs on: a charge port, a box or a switch still without loads.
   const read = new Set([...network.loads, ...network.batteries].map((p) => p.fitting));
   const ofPair = [...new Set(runs.filter((r) => r.feeds.length === 0 && !read.has(r.to)).map((r) => r.to))].map(
-    (to): Reading => ({
+    (to): MeterReading => ({
       ...{ id: `rest ${to}`, reads: 'at rest', about: to, plus: plusOf(to), minus: minusOf(to) },
       on: { ways: 'all', loads: NOTHING },
     }),
   );
-  const ofCable = runs.flatMap((run): Reading[] => {
+  const ofCable = runs.flatMap((run): MeterReading[] => {
     const on = everything;
     const end = (fitting: string) => ({ plus: plusOf(fitting), minus: minusOf(fitting) });
     const [out, back] = [true, false].map((is) => network.byCable.get(run.id)?.find((l) => l.out === is));
@@ -87,7 +87,7 @@ export function readingsOf({ network, potentials, runs, guards }: Tested): Readi
         : []),
     ];
   });
-  const ofFuse = guards.flatMap((g): Reading[] => {
+  const ofFuse = guards.flatMap((g): MeterReading[] => {
     const start = network.leads.find((l) => l.id === g.edge)?.from ?? network.ways.find((w) => w.id === g.edge)?.from;
     return start === undefined
       ? []
@@ -114,7 +114,7 @@ export const postsIn = (network: Pick<Network, 'batteries'>, voltsOf: (reading: 
   );
 
 /** The readings that every build takes: each battery at its posts, each pair at its end, each load at rest, alone and with everything on, and the lanyard pulled. */
-export const planned = (readings: readonly Reading[]): readonly Reading[] =>
+export const planned = (readings: readonly MeterReading[]): readonly MeterReading[] =>
   readings.filter((r) => ['at the post', 'at rest', 'alone', 'all on', 'pulled'].includes(r.reads));
 
 /** The ways that must be on for a load, by the circuit as it was planned. */
@@ -128,14 +128,14 @@ const startOf = ({ id, from }: Network['leads'][number], guards: Wiring['guards'
 /** What a meter shows, V; null where the circuit has no solution. */
 export function measure(
   built: AsBuilt,
-  { on, plus, minus }: Pick<Reading, 'on' | 'plus' | 'minus'>,
+  { on, plus, minus }: Pick<MeterReading, 'on' | 'plus' | 'minus'>,
   solved = onTheBench(built, on),
 ): number | null {
   return solved && (solved.volts.get(plus) ?? 0) - (solved.volts.get(minus) ?? 0);
 }
 
 /** What is on, as one word: readings of one state are read off one solution. */
-export const stateOf = ({ on: { ways, loads } }: Pick<Reading, 'on'>): string =>
+export const stateOf = ({ on: { ways, loads } }: Pick<MeterReading, 'on'>): string =>
   `${ways === 'all' ? ways : ways.join()}|${loads === 'all' ? loads : loads.join()}`;
 
 /** How far a reading may be off what was worked out, V: a battery is not as full as it is thought, a meter and a table are not exact. */
@@ -150,7 +150,7 @@ export const toleranceOf = (reads: Reads, expected: number): number =>
 const LOW_POST = 0.07;
 
 /** Whether a reading is as it should be: never too low by more than its tolerance, never turned about; nothing where nothing should be. */
-export function passes({ reads }: Pick<Reading, 'reads'>, expected: number, read: number): boolean {
+export function passes({ reads }: Pick<MeterReading, 'reads'>, expected: number, read: number): boolean {
   const tolerance = toleranceOf(reads, expected);
   if (reads === 'at the post') return read >= expected * (1 - LOW_POST) - 1e-9 && read <= expected + 2 * tolerance;
   if (reads === 'at rest' || reads === 'alone' || reads === 'all on' || reads === 'at its box')
@@ -160,5 +160,5 @@ export function passes({ reads }: Pick<Reading, 'reads'>, expected: number, read
 }
 
 /** The run at whose end a reading is taken. */
-export const runOf = ({ about }: Reading, runs: readonly WiredRun[]): WiredRun | undefined =>
+export const runOf = ({ about }: MeterReading, runs: readonly WiredRun[]): WiredRun | undefined =>
   runs.find((r) => r.id === about) ?? runs.find((r) => r.to === about) ?? runs.find((r) => r.from === about);

@@ -3,18 +3,18 @@ import type { ShopSettings } from '../../parts/shop';
 import type { Memory } from '../../base/stages';
 import type { Wiring } from '../wiring';
 import { builtAs, onTheBench, type Posts } from './as-built';
-import { measure, passes, planned, postsIn, readingsOf, runOf, stateOf, toleranceOf, type Reading } from './readings';
+import { measure, passes, planned, postsIn, readingsOf, runOf, stateOf, toleranceOf, type MeterReading } from './readings';
 
 /** What holds the test of a cable open until it was taken and is right. */
-export interface Held {
+export interface CableChecked {
   /** The cable at whose end it is taken. */
   readonly run: string;
   readonly read: { readonly by: string; readonly when: string; readonly device: string; readonly ok: boolean } | null;
 }
 
 /** One planned reading of the bench test, with what was read. */
-export interface BenchTest extends Held {
-  readonly reading: Reading;
+export interface BenchTest extends CableChecked {
+  readonly reading: MeterReading;
   /** What the circuit as planned shows, V, and how far off it may be. */
   readonly expected: number;
   readonly tolerance: number;
@@ -89,7 +89,7 @@ export function benchTests({ wiring, ledger: { circuitReads }, shop }: TestsInpu
 function expectedOf(
   wiring: Wiring,
   posts: Posts,
-): readonly { readonly reading: Reading; readonly run: string; readonly expected: number }[] {
+): readonly { readonly reading: MeterReading; readonly run: string; readonly expected: number }[] {
   const [built, full] = [builtAs(wiring, null, posts), builtAs(wiring)];
   const solved = new Map<string, ReturnType<typeof onTheBench>>();
   return planned(readingsOf(wiring)).flatMap((reading) => {
@@ -106,4 +106,4 @@ function expectedOf(
 type Read = NonNullable<ReturnType<Ledger['circuitReads']['get']>>;
 
 /** The words of a reading in a key: the same while it is the same reading. */
-export const testDetail = ({ reads }: Pick<Reading, 'reads'>): string => reads.replaceAll(' ', '-');
+export const testDetail = ({ reads }: Pick<MeterReading, 'reads'>): string => reads.replaceAll(' ', '-');

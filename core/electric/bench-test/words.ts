@@ -3,10 +3,10 @@ import type { Fitted } from '../../holding/fitted';
 import { say, type Sentence } from '../../base/units';
 import { labelled, type Wiring } from '../wiring';
 import type { Fault } from './as-built';
-import type { Reading } from './readings';
+import type { MeterReading } from './readings';
 
 /** How a reading is told. */
-export const READ_WORDS: Readonly<Record<Reading['reads'], string>> = {
+export const READ_WORDS: Readonly<Record<MeterReading['reads'], string>> = {
   'at the post': 'at its posts, everything off',
   'at rest': 'with its switch on and nothing drawing',
   alone: 'alone',
@@ -19,7 +19,7 @@ export const READ_WORDS: Readonly<Record<Reading['reads'], string>> = {
 };
 
 /** Where the two tips of the meter go, in the letters of the strip. */
-export function tipsOf({ plus, minus }: Pick<Reading, 'plus' | 'minus'>, owned: readonly Fitted[]): Sentence {
+export function tipsOf({ plus, minus }: Pick<MeterReading, 'plus' | 'minus'>, owned: readonly Fitted[]): Sentence {
   const at = (terminal: string): string => {
     if (terminal.endsWith('behind its fuse')) return 'behind the fuse';
     const cut = terminal.lastIndexOf(' ');
@@ -31,7 +31,11 @@ export function tipsOf({ plus, minus }: Pick<Reading, 'plus' | 'minus'>, owned: 
 }
 
 /** What a reading is about: the load, or the cable by its label. */
-export function aboutWords({ about }: Pick<Reading, 'about'>, wiring: Pick<Wiring, 'runs'>, owned: readonly Fitted[]): string {
+export function aboutWords(
+  { about }: Pick<MeterReading, 'about'>,
+  wiring: Pick<Wiring, 'runs'>,
+  owned: readonly Fitted[],
+): string {
   const item = owned.find((i) => i.placed.id === about);
   return item
     ? `${item.letter} ${item.placed.part.name}`

@@ -6,7 +6,7 @@ import type { Memory } from '../../base/stages';
 import type { Wiring } from '../wiring';
 import { ownBatteries, type OwnBatteryDay, type UsbDay } from './own-battery';
 import { wettedOf } from './resistance';
-import { workDay, type DayWorked } from './simulate';
+import { simulateDay, type DayWorked } from './simulate';
 import { usualDay } from './usual';
 
 /** What a day on the water follows from. */
@@ -31,5 +31,5 @@ export function goOut({ surface, wiring, owned, float, day, brief }: GoOutInput,
   const slices = memory.last('slices', [surface], () => slicesOf(surface));
   const wetted = memory.last('wetted', [slices, float], () => wettedOf(slices, float));
   const planned = day ?? usualDay(brief);
-  return { ...workDay({ day: planned, wiring, owned, wetted }), ...ownBatteries(planned, owned, wiring), day: planned };
+  return { ...simulateDay({ day: planned, wiring, owned, wetted }), ...ownBatteries(planned, owned, wiring), day: planned };
 }

@@ -100,7 +100,7 @@ const isDark = ({ from, to }: Day['dark'], minute: number): boolean =>
   from <= to ? minute >= from && minute < to : minute >= from || minute < to;
 
 /** Works a day out: what every battery has left as it goes, and how far the motor's goes. */
-export function workDay(input: DayInput): DayWorked {
+export function simulateDay(input: DayInput): DayWorked {
   const { day, wiring, owned } = input;
   const flows = wiring.flows.filter((f) => !f.charging && f.draw !== null);
   const motors = flows.filter((f) => f.draw?.of === 'motor');

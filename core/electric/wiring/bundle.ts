@@ -32,7 +32,7 @@ export function bundleAcross(wires: readonly number[]): number {
 export const HELD_EVERY = 457.2;
 
 /** How a cable is held on its way. */
-export interface Held {
+export interface Fixing {
   readonly count: number;
   readonly by: string;
 }
@@ -41,10 +41,10 @@ export interface Held {
  * With what a cable is held where it lies, and how often: after E-11, and no farther apart. Inside, also on its way to and from
  * its lane: there it lies along the skin or under the deck, and is stuck to that.
  */
-export function heldBy({ legs }: { readonly legs: readonly Leg[] }): Held[] {
+export function heldBy({ legs }: { readonly legs: readonly Leg[] }): Fixing[] {
   const lengthOf = (inside: boolean): number =>
     legs.filter((l) => l.inside === inside && (l.held || inside)).reduce((sum, l) => sum + distance(l.from, l.to), 0);
-  const held = (long: number, by: string): Held[] => (long > 0 ? [{ count: Math.ceil(long / HELD_EVERY) + 1, by }] : []);
+  const held = (long: number, by: string): Fixing[] => (long > 0 ? [{ count: Math.ceil(long / HELD_EVERY) + 1, by }] : []);
   return [...held(lengthOf(true), 'adhesive mounts with ties'), ...held(lengthOf(false), 'cushioned clips over the sleeve')];
 }
 

@@ -50,7 +50,7 @@ export interface LaidDiagram extends Sized {
 export interface Diagram {
   readonly graph: DiagramGraph;
   readonly boxes: ReadonlyMap<string, DiagramBox>;
-  readonly lines: ReadonlyMap<string, DiagramLine>;
+  readonly lines: ReadonlyMap<string, DiagramWire>;
 }
 
 export interface DiagramBox {
@@ -61,7 +61,7 @@ export interface DiagramBox {
   readonly ports: ReadonlyMap<string, string>;
 }
 
-export interface DiagramLine {
+export interface DiagramWire {
   readonly run: string;
   /** Null for a signal cable. */
   readonly colour: WiredRun['colour'] | null;

@@ -1,5 +1,5 @@
 import type { Fitted } from '../../holding/fitted';
-import type { Diagram, DiagramBox, DiagramEdge, DiagramLine, DiagramNode, DiagramPort } from './diagram-graph';
+import type { Diagram, DiagramBox, DiagramEdge, DiagramWire, DiagramNode, DiagramPort } from './diagram-graph';
 import { conductorsOf } from './ends';
 import { labelled } from './lists';
 import type { SignalRun } from './signals';
@@ -26,7 +26,7 @@ interface Box extends Omit<DiagramBox, 'ports'> {
 /** A conductor, or a piece of one, from port to port. */
 interface Lead {
   readonly edge: DiagramEdge;
-  readonly line: DiagramLine;
+  readonly line: DiagramWire;
 }
 
 /** Where a box has its ports: under the words, in their order, on the side they are for. */
@@ -84,7 +84,7 @@ function boxOf({ placed: { id, part }, letter }: Fitted, { cables, signals }: Jo
 }
 
 /** A line from port to port, with what is written on it. */
-const lead = (id: string, [from, to]: readonly [string, string], says: string, line: DiagramLine): Lead => ({
+const lead = (id: string, [from, to]: readonly [string, string], says: string, line: DiagramWire): Lead => ({
   line,
   edge: {
     ...{ id, sources: [from], targets: [to] },
@@ -103,7 +103,7 @@ function conductors(
   const pole = (p: '+' | '−'): string => (p === '+' ? '+' : '-');
   const leads = conductorsOf(run).flatMap(({ colour, from, to }): Lead[] => {
     const out = from === '+';
-    const line: DiagramLine = { run: run.id, colour, thick: Math.max(1, (20 - (run.awg ?? 18)) / 3) };
+    const line: DiagramWire = { run: run.id, colour, thick: Math.max(1, (20 - (run.awg ?? 18)) / 3) };
     const start = `${run.from} EAST ${out && passes(run.from) ? (run.way ?? 1) : pole(from)}`;
     const end = `${run.to} WEST ${pole(to)}`;
     const says = `${label}${out ? '' : ' −'} · ${run.gauge}`;

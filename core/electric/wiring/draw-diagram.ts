@@ -1,4 +1,4 @@
-import type { Diagram, DiagramLine, LaidDiagram, Spot } from './diagram-graph';
+import type { Diagram, DiagramWire, LaidDiagram, Spot } from './diagram-graph';
 
 /** One thing on the drawn diagram; lengths in points from the upper left. */
 export type DiagramShape =
@@ -15,7 +15,7 @@ export type DiagramShape =
       readonly is: 'line';
       readonly id: string;
       readonly run: string;
-      readonly colour: DiagramLine['colour'];
+      readonly colour: DiagramWire['colour'];
       readonly thick: number;
       readonly points: readonly Spot[];
     }

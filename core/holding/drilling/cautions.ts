@@ -25,7 +25,7 @@ export function sealantWords({ material }: Pick<HullModel, 'material'>, shop: Sh
     material === 'polyethylene'
       ? `${name} seals on polyethylene as a gasket: it does not bond.`
       : `${name} under the base and on the threads.`;
-  const cures =
+  const remedies =
     sealant === 'butyl tape' ? 'No cure: tighten again after a day.' : `No load and no water for ${shop.cureHours} hours.`;
-  return `${bonds} ${cures}`;
+  return `${bonds} ${remedies}`;
 }

@@ -1,10 +1,10 @@
-import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact } from '@plain-cleat/testing/plans';
 import { workUp } from '../../workup';
 import type { Fact } from '../../rig';
 import { holeHistory, holesOfRig } from './index';
 
 const found = (hole: string, x: number): Fact =>
-  keptFact({
+  savedFact({
     kind: 'holeFound',
     hole,
     label: hole.toUpperCase(),
@@ -13,7 +13,7 @@ const found = (hole: string, x: number): Fact =>
     measured: { hullRevision: 1, datum: 'bow', run: 'centre', reading: x, offCentre: 0, down: null },
   });
 const drill = (hole: string, x: number): Fact =>
-  keptFact({
+  savedFact({
     kind: 'holeDrilled',
     hole,
     label: hole,
@@ -33,7 +33,7 @@ describe('the history of a hull', () => {
     const facts = [
       found('o1', 2000),
       found('o2', 2100),
-      keptFact({ kind: 'holePlugged', hole: 'o2', with: 'nylon plug' }),
+      savedFact({ kind: 'holePlugged', hole: 'o2', with: 'nylon plug' }),
       drill('e.1', 3200),
     ];
     expect(worked(facts)).toEqual([
@@ -42,12 +42,12 @@ describe('the history of a hull', () => {
       ['e.1', 'drilled', 'R-1'],
       ['A2', 'planned', 'R-1'],
     ]);
-    const fastened = keptFact({ kind: 'stepDone', step: 'fasten.e' });
+    const fastened = savedFact({ kind: 'stepDone', step: 'fasten.e' });
     expect(worked([...facts, fastened])[2]).toEqual(['e.1', 'in use', 'R-1']);
   });
 
   it('a handed-over rig plans nothing more', () => {
-    const signed = keptFact({ kind: 'signed', name: 'Ada', drawing: 'data:image/png;base64,AA==' });
+    const signed = savedFact({ kind: 'signed', name: 'Ada', drawing: 'data:image/png;base64,AA==' });
     expect(worked([drill('e.1', 3200), signed])).toEqual([['e.1', 'in use', 'R-1']]);
   });
 

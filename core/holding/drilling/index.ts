@@ -12,6 +12,6 @@ export { asPlanned, holesOf, SAME_BIT, type HoleSetting } from './holes';
 export { bitRounds, toolName, type BitRound } from './rounds';
 export type { OnPaper } from './paper';
 export { templatesOf, type Box, type Template } from './template';
-export { FRAME, onTile, PAPERS, tilesOf, type PaperName, type Tile, type Tiling } from './tiles';
+export { FRAME, onTile, PAPER_SIZES, tilesOf, type PaperSize, type Tile, type Tiling } from './tiles';
 export { fitOut } from './aboard';
 export { drill } from './drill';

@@ -2,7 +2,7 @@ import { girthDown, type HullSurface } from '../../boat/hull';
 import { sideSign, type Point } from '../../base/units';
 import type { PlannedHole } from '../fitted';
 import { meanOf, placeOf, sideFor, type LaidSheet } from './paper';
-import type { TemplateLine } from './template-line';
+import type { TemplateStroke } from './template-line';
 
 /** An edge or the centre line so near a hole is drawn at its own place (judgement), mm. */
 const NEAR = 90;
@@ -14,12 +14,12 @@ export function layingLines(
   holes: readonly PlannedHole[],
   reach: number,
   read: (at: Point) => number,
-): TemplateLine[] {
+): TemplateStroke[] {
   const about = meanOf(holes.map(placeOf));
   const side = sideFor(holes);
   const sign = side ? sideSign(side) : about.y < 0 ? -1 : 1;
   const nearest = (far: (h: PlannedHole) => number): boolean => Math.min(...holes.map(far)) <= NEAR;
-  const line = (kind: TemplateLine['kind'], at: number, where: (t: number) => Point): TemplateLine => ({
+  const line = (kind: TemplateStroke['kind'], at: number, where: (t: number) => Point): TemplateStroke => ({
     kind,
     at,
     points: laid.lineOf(Array.from({ length: 13 }, (_, i) => where((i / 6 - 1) * reach))),

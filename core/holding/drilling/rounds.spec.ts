@@ -1,4 +1,4 @@
-import { deck, fitted, inputOf, keptFact } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact } from '@plain-cleat/testing/plans';
 import { workUp } from '../../workup';
 import { bitFor } from './bits';
 import { stepsUp } from './rounds';
@@ -55,7 +55,7 @@ describe('a check by the rule', () => {
   });
 
   it('prefers a hole that is there', () => {
-    const found = keptFact({
+    const found = savedFact({
       kind: 'holeFound',
       hole: 'old.1',
       label: 'F1',

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { SHOP, TOLVANE } from '../../../demo/index';
 import { deckPatch, fairHull, type Patch } from '../../boat/hull';
-import { deck, fitted, inputOf, keptFact, partOf } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, partOf } from '@plain-cleat/testing/plans';
 import type { Fact, Place } from '../../rig';
 import { distance, type Point } from '../../base/units';
 import { workUp, type Workup } from '../../workup';
 import { flatteningOf } from './paper';
 import { OVERLAP } from './tiles';
-import { FRAME, onTile, PAPERS, templatesOf, tilesOf, type Template } from './index';
+import { FRAME, onTile, PAPER_SIZES, templatesOf, tilesOf, type Template } from './index';
 
 const hull = fairHull(TOLVANE);
 const side = (which: 'port' | 'starboard', x: number, down: number): Place => ({ on: 'side', side: which, x, down });
@@ -151,7 +151,7 @@ describe('a template', () => {
   });
 
   it('shows old holes under it, and where a hole really went', () => {
-    const found = keptFact({
+    const found = savedFact({
       kind: 'holeFound',
       hole: 'old.1',
       label: 'F1',
@@ -161,7 +161,7 @@ describe('a template', () => {
     });
     const planned = of('pad-eye', deck(2700, 100));
     const hole = planned.drilling.holes[0];
-    const away = keptFact({
+    const away = savedFact({
       kind: 'holeDrilled',
       hole: hole?.id,
       label: 'A1',
@@ -213,7 +213,7 @@ describe('tiles', () => {
       fc.property(size, size, fc.constantFrom('A4' as const, 'LETTER' as const), (w, h, paper) => {
         const box = { left: 10, right: 10 + w, low: -5, high: h - 5 };
         const { tiles, marks, rows, columns } = tilesOf(box, paper);
-        const windowWide = PAPERS[paper].wide - 2 * FRAME.side;
+        const windowWide = PAPER_SIZES[paper].wide - 2 * FRAME.side;
         const covers = [box.left, 10 + w / 2, box.right].every((x) =>
           [box.low, h / 2, box.high].every((y) => tiles.some((t) => onTile(t, { x, y }))),
         );

@@ -7,7 +7,7 @@ import type { Bit, Fitted, PlannedHole } from '../fitted';
 import { faceOf, tapeReader } from './holes';
 import { layingLines } from './laying-lines';
 import { flatteningOf, lay, meanOf, placeOf, sideFor, type LaidSheet, type OnPaper } from './paper';
-import { type TemplateLine } from './template-line';
+import { type TemplateStroke } from './template-line';
 
 interface TemplateHole extends OnPaper {
   readonly id: string;
@@ -46,7 +46,7 @@ export interface Template {
   readonly holes: readonly TemplateHole[];
   /** Old holes under the sheet: it lies right when they show through. */
   readonly scars: readonly (OnPaper & { readonly label: string; readonly bit: number })[];
-  readonly lines: readonly TemplateLine[];
+  readonly lines: readonly TemplateStroke[];
   /** The largest difference between a distance on paper and on the hull over all pairs of holes, mm. */
   readonly flattening: number;
   readonly box: Box;
@@ -103,7 +103,7 @@ function boxOf(points: readonly OnPaper[]): Box {
 const within = (p: OnPaper, b: Box): boolean => p.x >= b.left && p.x <= b.right && p.y >= b.low && p.y <= b.high;
 
 /** Outline and middle lines of the base of a fitting, for as much of it as lies on this surface. */
-function baseLines(laid: LaidSheet, { placed }: Fitted): TemplateLine[] {
+function baseLines(laid: LaidSheet, { placed }: Fitted): TemplateStroke[] {
   const { length, width } = placed.part.body.base;
   const corner = (u: number, v: number): Point => toHull(placed.frame, u * length, v * width, 0);
   const around = [corner(-0.5, -0.5), corner(0.5, -0.5), corner(0.5, 0.5), corner(-0.5, 0.5), corner(-0.5, -0.5)];

@@ -2,8 +2,8 @@ import type { OnPaper } from './paper';
 import type { Box } from './template';
 
 /** Sizes of paper, mm (ISO 216; US Letter, 8 1/2 × 11 in). */
-export const PAPERS = { A4: { wide: 210, high: 297 }, LETTER: { wide: 215.9, high: 279.4 } } as const;
-export type PaperName = keyof typeof PAPERS;
+export const PAPER_SIZES = { A4: { wide: 210, high: 297 }, LETTER: { wide: 215.9, high: 279.4 } } as const;
+export type PaperSize = keyof typeof PAPER_SIZES;
 
 /** What is left of a sheet for the drawing between margins, heading and check bars, mm. */
 export const FRAME = { side: 12, top: 44, foot: 30 } as const;
@@ -37,8 +37,8 @@ const countFor = (length: number, window: number): number =>
  * Tiles a drawing onto sheets of paper, rows from the top, columns from the left, with register marks in the
  * middle of each strip that two sheets share.
  */
-export function tilesOf(box: Box, paper: PaperName): Tiling {
-  const { wide, high } = PAPERS[paper];
+export function tilesOf(box: Box, paper: PaperSize): Tiling {
+  const { wide, high } = PAPER_SIZES[paper];
   const window = { w: wide - 2 * FRAME.side, h: high - FRAME.top - FRAME.foot };
   const [columns, rows] = [countFor(box.right - box.left, window.w), countFor(box.high - box.low, window.h)];
   // What is left over goes half to each side, so that the drawing stands in the middle of its sheets.

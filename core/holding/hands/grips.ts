@@ -63,7 +63,7 @@ function enough({ item }: Control, held: boolean): number {
 }
 
 /** Who sits among what. */
-export interface Ways {
+export interface GripsInput {
   readonly people: readonly Paddler[];
   readonly brief: Brief;
   readonly items: readonly Fitted[];
@@ -101,11 +101,11 @@ interface In {
   readonly activity: Activity;
   /** What their hands have by it. */
   readonly busy: HandsIn['busy'];
-  readonly ways: Ways;
+  readonly ways: GripsInput;
 }
 
 /** One control by one hand: what stands against it, the least first to be asked. */
-interface Way {
+interface Grasp {
   readonly hand: Hand;
   readonly reached: Reached;
   /** Whether it is the hand meant for it, or none is. */
@@ -115,13 +115,13 @@ interface Way {
   readonly trouble: Trouble | null;
 }
 
-function wayOf(control: Control, hand: Hand, held: boolean, seats: readonly Paddler[], at: In): Way {
+function graspBy(control: Control, hand: Hand, held: boolean, seats: readonly Paddler[], at: In): Grasp {
   const reached = reachedAtWorst(seats, control.at, [sideOfHand(hand)]) ?? { zone: 'out of reach' as const, beyond: 0 };
   const { busy } = at;
   const own = busy[hand];
   const wanted = wantedOf(control);
   const meant = !wanted || wanted === hand;
-  const way = (trouble: Trouble | null, serves = trouble === null): Way => ({
+  const way = (trouble: Trouble | null, serves = trouble === null): Grasp => ({
     hand,
     meant,
     reached,
@@ -150,11 +150,11 @@ const RANK: Readonly<Record<Trouble['is'], number>> = {
   'wrong side': 4,
   'hand taken': 5,
 };
-const rankOf = ({ meant, trouble }: Way): number => (trouble ? RANK[trouble.is] : 0) + (meant ? 0 : 10);
+const rankOf = ({ meant, trouble }: Grasp): number => (trouble ? RANK[trouble.is] : 0) + (meant ? 0 : 10);
 
 /** The ways of a control by either hand, the best first. */
-const waysOf = (control: Control, held: boolean, seats: readonly Paddler[], at: In): [Way, Way] => {
-  const [left, right] = HAND_NAMES.map((hand) => wayOf(control, hand, held, seats, at)) as [Way, Way];
+const graspsOf = (control: Control, held: boolean, seats: readonly Paddler[], at: In): [Grasp, Grasp] => {
+  const [left, right] = HAND_NAMES.map((hand) => graspBy(control, hand, held, seats, at)) as [Grasp, Grasp];
   const better = rankOf(left) - rankOf(right) || left.reached.beyond - right.reached.beyond;
   return better <= 0 ? [left, right] : [right, left];
 };
@@ -171,7 +171,7 @@ function userOf({ item, at }: Control, people: readonly (readonly Paddler[])[]):
  * Which hand has which control in each activity of the brief, person by person. What is held is shared out first, so that as
  * many as can be have a hand of their own; what is touched takes a hand that is free for it.
  */
-export function handsIn(ways: Ways): HandsIn[] {
+export function handsIn(ways: GripsInput): HandsIn[] {
   const controls = controlsOf(ways.items);
   const people = byPerson(ways.people);
   const users = new Map(controls.map((c) => [c, userOf(c, people)]));
@@ -183,15 +183,15 @@ export function handsIn(ways: Ways): HandsIn[] {
       const mine = controls.filter((c) => users.get(c) === n);
       const held = mine.filter((c) => c.item.placed.part.control?.held.includes(activity));
       const touched = mine.filter((c) => !held.includes(c) && c.item.placed.part.control?.touched.includes(activity));
-      const kept = shareOut(held.map((control) => ({ control, ways: waysOf(control, true, seats, at) })));
-      const grips = [...kept, ...touched.map((control) => touch(control, waysOf(control, false, seats, at), kept))];
+      const kept = shareOut(held.map((control) => ({ control, ways: graspsOf(control, true, seats, at) })));
+      const grips = [...kept, ...touched.map((control) => touch(control, graspsOf(control, false, seats, at), kept))];
       if (grips.length === 0 && Object.keys(busy).length === 0) return [];
       return [{ activity, person, busy, grips }];
     }),
   );
 }
 
-const gripOf = (control: Control, held: boolean, { hand, reached, trouble }: Way, instead: Trouble | null = trouble): Grip => ({
+const gripOf = (control: Control, held: boolean, { hand, reached, trouble }: Grasp, instead: Trouble | null = trouble): Grip => ({
   control,
   held,
   hand,
@@ -200,10 +200,10 @@ const gripOf = (control: Control, held: boolean, { hand, reached, trouble }: Way
 });
 
 /** What is held at once, each by a hand of its own as far as there are hands for it: the first that serve. */
-function shareOut(asked: readonly { readonly control: Control; readonly ways: readonly [Way, Way] }[]): Grip[] {
+function shareOut(asked: readonly { readonly control: Control; readonly ways: readonly [Grasp, Grasp] }[]): Grip[] {
   const has = new Map<Hand, Control>();
   // What only one hand serves is given it before what either would.
-  const choices = (ways: readonly Way[]): number => ways.filter((w) => w.serves).length;
+  const choices = (ways: readonly Grasp[]): number => ways.filter((w) => w.serves).length;
   return [...asked]
     .sort((a, b) => choices(a.ways) - choices(b.ways))
     .map(({ control, ways }) => {
@@ -217,7 +217,7 @@ function shareOut(asked: readonly { readonly control: Control; readonly ways: re
 }
 
 /** What is touched, by a hand that holds nothing; else what that holds is let go of. */
-function touch(control: Control, ways: readonly [Way, Way], kept: readonly Grip[]): Grip {
+function touch(control: Control, ways: readonly [Grasp, Grasp], kept: readonly Grip[]): Grip {
   const holding = (hand: Hand): Control | undefined => kept.find((g) => g.held && g.hand === hand && !g.trouble)?.control;
   const serving = ways.filter((w) => w.serves);
   const free = serving.find((w) => !holding(w.hand));

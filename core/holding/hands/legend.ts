@@ -1,6 +1,6 @@
 import { HAND_NAMES, type Activity, type Hand } from '../../parts/parts';
 import { ACTIVITY_WORDS } from './activities';
-import { handsIn, type HandsIn, type Ways } from './grips';
+import { handsIn, type HandsIn, type GripsInput } from './grips';
 
 /** A control as the legend tells of it. */
 export interface ToldControl {
@@ -22,7 +22,7 @@ export interface Hands {
 }
 
 /** The legend of controls: each once, bow to stern, with its hand in every activity that asks for it. */
-export function handsOf(ways: Ways): Hands {
+export function handsOf(ways: GripsInput): Hands {
   const activities = handsIn(ways);
   const grips = activities.flatMap(({ activity, person, grips: all }) => all.map((grip) => ({ ...grip, activity, person })));
   const legend = ways.items.flatMap(({ placed: { id, part }, letter }): ToldControl[] => {

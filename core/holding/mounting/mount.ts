@@ -4,7 +4,7 @@ import type { HullModel } from '../../boat/hull';
 import type { Placed } from '../../layout';
 import { isThere } from '../../rig';
 import { say } from '../../base/units';
-import { HOLD_WORDS, none, ownNut, type Mounted, type Way } from './mounted';
+import { HOLD_WORDS, none, ownNut, type Mounted, type MountedBy } from './mounted';
 import { bolted, onStuds, onWellNuts, riveted, screwed } from './ways-bolted';
 import { inInsert, inTrack } from './ways-made';
 import { clamped, glued, onSteel, padded, strapped, tied } from './ways-undrilled';
@@ -22,7 +22,7 @@ export function canBe(part: Part, hold: Hold): boolean {
 /** What may hold a thing inside the hull: nothing is drilled through the boat from there. */
 const INSIDE: readonly Hold[] = ['loose', 'strap', 'glue'];
 
-const WAYS: Readonly<Record<Hold, Way>> = {
+const MOUNTED_BY: Readonly<Record<Hold, MountedBy>> = {
   loose: () => none,
   strap: strapped,
   clamp: clamped,
@@ -43,7 +43,7 @@ const WAYS: Readonly<Record<Hold, Way>> = {
 
 /** How a thing is held that came aboard and stays: what holds it is on the boat, whatever we would hold it with today. */
 const asItCame = (placed: Placed, shop: ShopSettings, hull: HullModel): Mounted => ({
-  ...WAYS[placed.fitting.mount.hold](placed, placed.fitting.mount, shop, hull),
+  ...MOUNTED_BY[placed.fitting.mount.hold](placed, placed.fitting.mount, shop, hull),
   hold: placed.fitting.mount.hold,
   there: true,
   holes: 0,
@@ -59,5 +59,5 @@ export function mountFitting(placed: Placed, shop: ShopSettings, hull: HullModel
   if (!canBe(part, hold)) return { ...none, hold, cannot: say`${part.name} cannot be held by ${HOLD_WORDS[hold]}` };
   if (placed.place.on === 'space' && !INSIDE.includes(hold))
     return { ...none, hold, cannot: say`inside the hull it is strapped, glued or set down: nothing is drilled there` };
-  return { ...WAYS[hold](placed, fitting.mount, shop, hull), hold };
+  return { ...MOUNTED_BY[hold](placed, fitting.mount, shop, hull), hold };
 }

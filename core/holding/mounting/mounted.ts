@@ -80,7 +80,7 @@ export const none = {
 export const ownNut = (part: Part): boolean => part.holes.at.length > 0 && part.holes.at.every((h) => h.bore);
 
 /** How a thing is held one way, worked out where it stands: or why it cannot be. */
-export type Way = (placed: Placed, mount: Mount, shop: ShopSettings, hull: HullModel) => Omit<Mounted, 'hold'>;
+export type MountedBy = (placed: Placed, mount: Mount, shop: ShopSettings, hull: HullModel) => Omit<Mounted, 'hold'>;
 
 /** It cannot be held so. */
 export const refuse = (cannot: Sentence): Omit<Mounted, 'hold'> => ({ ...none, cannot });

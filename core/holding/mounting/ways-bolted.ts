@@ -1,12 +1,12 @@
 import { fine, say } from '../../base/units';
 import { boltName, chooseBolt, chooseScrew, nutted, TAPPED } from './fastener';
 import { findThread, rivetFor, SCREWS, WELL_NUTS } from './tables';
-import { GASKET, none, ownNut, refuse, tooLong, type Way } from './mounted';
+import { GASKET, none, ownNut, refuse, tooLong, type MountedBy } from './mounted';
 import { inInsert } from './ways-made';
 
 /** Bolts through the hull, with nuts put on from inside or with a plate that is pulled up against it. */
 export const bolted =
-  (pulled: boolean): Way =>
+  (pulled: boolean): MountedBy =>
   (placed, mount, shop, hull) => {
     const { part, frame, place } = placed;
     const holes = part.holes.at.length;
@@ -42,7 +42,7 @@ export const bolted =
 const WING = 1.6;
 
 /** Studs put up from inside and locked on the deck: the part goes over them under wing nuts, and comes off by hand. */
-export const onStuds: Way = ({ part, frame }, mount, shop) => {
+export const onStuds: MountedBy = ({ part, frame }, mount, shop) => {
   const holes = part.holes.at.length;
   const thread = findThread(part.holes.thread, shop.drilling.threads);
   if (holes === 0) return refuse(say`it has no holes to go over studs`);
@@ -70,7 +70,7 @@ export const onStuds: Way = ({ part, frame }, mount, shop) => {
 };
 
 /** Blind rivets that spread behind the wall. */
-export const riveted: Way = ({ part, frame }) => {
+export const riveted: MountedBy = ({ part, frame }) => {
   const rivet = part.holes.rivet ? rivetFor(part.holes.rivet, part.body.base.thickness + frame.wall) : undefined;
   return {
     ...none,
@@ -86,7 +86,7 @@ export const riveted: Way = ({ part, frame }) => {
 };
 
 /** Screws that cut their own thread in the wall. */
-export const screwed: Way = ({ part, frame }, _mount, shop) => {
+export const screwed: MountedBy = ({ part, frame }, _mount, shop) => {
   const screw = SCREWS[findThread(part.holes.thread, shop.drilling.threads)?.name ?? ''];
   if (!screw) return refuse(say`no self-tapping screw of its size is sold`);
   const bolt = chooseScrew(part.body.base.thickness, frame.wall);
@@ -104,7 +104,7 @@ export const screwed: Way = ({ part, frame }, _mount, shop) => {
 };
 
 /** Rubber nuts that swell behind the wall. */
-export const onWellNuts: Way = ({ part, frame }, _mount, shop) => {
+export const onWellNuts: MountedBy = ({ part, frame }, _mount, shop) => {
   const thread = findThread(part.holes.thread, shop.drilling.threads);
   const nut = thread && WELL_NUTS[thread.name];
   if (!thread || !nut) return refuse(say`no well nut of its thread is sold`);

@@ -5,7 +5,7 @@ import { fine, mm, say, type Sentence } from '../../base/units';
 import { boltName, chooseBlind, chooseBolt, nutted } from './fastener';
 import type { FastenerSpot } from './loads';
 import { findThread } from './tables';
-import { GASKET, none, refuse, tooLong, type Mounted, type Way } from './mounted';
+import { GASKET, none, refuse, tooLong, type Mounted, type MountedBy } from './mounted';
 
 /** T-bolts stand in the middle of the base, spread along it (common practice, no source); those of a bar half in each track. */
 function trackSpots(part: Part): FastenerSpot[] {
@@ -31,7 +31,7 @@ function trackFault({ part, place, frame }: Placed, hull: HullModel): Sentence |
 }
 
 /** T-bolts in a track of the hull; of a bar in two. */
-export const inTrack: Way = (placed, _mount, _shop, hull) => {
+export const inTrack: MountedBy = (placed, _mount, _shop, hull) => {
   const { part, place, below } = placed;
   // A track of the hull, or one that was screwed on.
   const slot = place.on === 'track' ? hull.tracks.find((t) => t.id === place.track)?.slot : below?.part.holding.slot;
@@ -53,12 +53,12 @@ export const inTrack: Way = (placed, _mount, _shop, hull) => {
 };
 
 /** A bolt in a factory insert, several of them, or the holes of a plate the maker drilled. */
-export const inInsert: Way = (placed, _mount, _shop, hull) => {
+export const inInsert: MountedBy = (placed, _mount, _shop, hull) => {
   const { part, place } = placed;
   const plate = place.on === 'plate' ? hull.plates?.find((p) => p.id === place.plate) : undefined;
   const insert = place.on === 'insert' ? hull.inserts.find((i) => i.id === place.insert) : undefined;
   if (plate) return onMadePlate(part, plate);
-  if (!insert) return place.on === 'deck' ? inSeveral(placed, hull) : refuse(say`no factory insert here`);
+  if (!insert) return place.on === 'deck' ? inInserts(placed, hull) : refuse(say`no factory insert here`);
   const thread = findThread(insert.thread);
   if (!thread) return refuse(say`no thread ${insert.thread} in the tables`);
   const bolt = chooseBlind(thread, part.body.base.thickness, insert.depth);
@@ -81,7 +81,7 @@ export const inInsert: Way = (placed, _mount, _shop, hull) => {
 const OFF_INSERT = 0.5;
 
 /** One base on several inserts: each of its holes lies over one of them, and every screw fits its own. */
-function inSeveral({ part, frame }: Placed, hull: HullModel): Omit<Mounted, 'hold'> {
+function inInserts({ part, frame }: Placed, hull: HullModel): Omit<Mounted, 'hold'> {
   const over = part.holes.at.map((h) => {
     const at = toHull(frame, h.u, h.v, 0);
     const far = hull.inserts.map((insert) => ({ insert, by: Math.hypot(insert.x - at.x, insert.y - at.y) }));

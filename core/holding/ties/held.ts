@@ -6,12 +6,12 @@ import { solve } from 'yalps';
 import type { Lashing } from './straps';
 
 /** A way a thing can come loose. */
-const WAYS = ['up', 'forward', 'aft', 'to port', 'to starboard'] as const;
-export type Way = (typeof WAYS)[number];
+const DIRECTIONS = ['up', 'forward', 'aft', 'to port', 'to starboard'] as const;
+export type Direction = (typeof DIRECTIONS)[number];
 
 /** How well a thing is held one way. */
-export interface HeldWay {
-  readonly way: Way;
+export interface HeldAgainst {
+  readonly way: Direction;
   /** What it has to bear that way, as a share of its weight: shock and tilt. */
   readonly asked: number;
   /** What it bears of that: 1 and more is held. */
@@ -23,7 +23,7 @@ type Limits = Pick<ShopSettings['limits'], 'pitch' | 'heel' | 'slip' | 'handTigh
 /** More than this many times what is asked is not worked out. */
 const ENOUGH = 10;
 
-const DIRECTION: Readonly<Record<Way, Point>> = {
+const DIRECTION: Readonly<Record<Direction, Point>> = {
   up: { x: 0, y: 0, z: 1 },
   forward: { x: -1, y: 0, z: 0 },
   aft: { x: 1, y: 0, z: 0 },
@@ -34,7 +34,7 @@ const DIRECTION: Readonly<Record<Way, Point>> = {
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** The tilt a boat has to bear one way; upside down for up. */
-const tiltOf = (way: Way, { pitch, heel }: Limits): number =>
+const tiltOf = (way: Direction, { pitch, heel }: Limits): number =>
   way === 'up' ? Math.PI : radians(way === 'forward' || way === 'aft' ? pitch : heel);
 
 /** Something that pushes or pulls at a thing: where, and the unit vector of the force; so much at the most, N. */
@@ -73,9 +73,9 @@ export function heldBy(
   stops: readonly Stop[],
   limits: Limits,
   shock: number,
-): HeldWay[] {
+): HeldAgainst[] {
   const foot = footOf(placed);
-  return WAYS.map((way): HeldWay => {
+  return DIRECTIONS.map((way): HeldAgainst => {
     const tilt = tiltOf(way, limits);
     const to = DIRECTION[way];
     // Upside down its weight is what pulls it out; else what of it still lies on the floor.

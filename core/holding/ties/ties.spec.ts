@@ -8,7 +8,7 @@ import { BOX_HOLD, BOX_HULL } from '@plain-cleat/testing/box-hull';
 import { deck, fitted, partOf, partWith } from '@plain-cleat/testing/plans';
 import type { Point } from '../../base/units';
 import { hullTie } from './tie-points';
-import type { Way } from './held';
+import type { Direction } from './held';
 import { heldBy, lash, type Lashing, type Load, strapsOf, tiePointsOf, type TiePoint } from './index';
 import { runs } from '../../../testing/runs';
 
@@ -46,9 +46,9 @@ const bears = (
   straps: readonly Strap[] = [],
   ties: readonly TiePoint[] = [],
   own = limits,
-): Record<Way, number> =>
+): Record<Direction, number> =>
   Object.fromEntries(heldBy(p, loadOf(p, kg), lashings(p, straps, ties), [], own, SHOCK).map((h) => [h.way, h.bears])) as Record<
-    Way,
+    Direction,
     number
   >;
 const rad = (d: number): number => (d * Math.PI) / 180;
@@ -161,7 +161,7 @@ describe('tie points', () => {
 
 describe('the balance of straps, floor and load', () => {
   /** The same balance written out anew as a program in the text that another solver reads. */
-  function asText(p: Placed, kg: number, ls: readonly Lashing[], way: Way): string {
+  function asText(p: Placed, kg: number, ls: readonly Lashing[], way: Direction): string {
     const tilt = way === 'up' ? Math.PI : rad(way === 'forward' || way === 'aft' ? limits.pitch : limits.heel);
     const dir = { up: [0, 0, 1], forward: [-1, 0, 0], aft: [1, 0, 0], 'to port': [0, -1, 0], 'to starboard': [0, 1, 0] }[way];
     const asked = way === 'up' ? SHOCK : SHOCK * Math.sin(tilt);
@@ -217,7 +217,7 @@ describe('the balance of straps, floor and load', () => {
       heading: mm(-90, 90),
       kg: mm(1, 60),
       ties: fc.array(fc.tuple(mm(1150, 1850), mm(-280, 280), mm(20, 200)), { minLength: 2, maxLength: 5 }),
-      way: fc.constantFrom<Way[]>('up', 'forward', 'aft', 'to port', 'to starboard'),
+      way: fc.constantFrom<Direction[]>('up', 'forward', 'aft', 'to port', 'to starboard'),
     });
     let strapped = 0;
     fc.assert(
@@ -254,7 +254,7 @@ describe('the balance of straps, floor and load', () => {
           ],
           ties,
         );
-        for (const way of Object.keys(one) as Way[]) expect(two[way]).toBeGreaterThanOrEqual(one[way] - 1e-6);
+        for (const way of Object.keys(one) as Direction[]) expect(two[way]).toBeGreaterThanOrEqual(one[way] - 1e-6);
       }),
       { seed: 7, numRuns: runs(60) },
     );

@@ -12,7 +12,7 @@ const { holding } = SHOP;
 const hull = fairHull(TOLVANE);
 const on = (u: number): Place => ({ on: 'fitting', fitting: 't', u, v: 0, heading: 0 });
 const rig = (fittings: Record<string, Fitting>): Workup => workUp(inputOf(fittings));
-const gear = (place: Place, more: Partial<Fitting> = {}): Fitting => fitted('gear-track-24', place, 'through', more);
+const gear = (place: Place, more: Partial<Fitting> = {}): Fitting => fitted('slot-track-24', place, 'through', more);
 const codes = (w: Workup): string[] => w.findings.map((f) => f.code);
 
 describe('the holes of a track', () => {
@@ -30,7 +30,7 @@ describe('the holes of a track', () => {
   });
 
   it('follow when it is cut to a length: size, holes, weight, price and what comes off the bar', () => {
-    const whole = partOf('gear-track-24');
+    const whole = partOf('slot-track-24');
     const cut = cutTrack(whole, 400, holding);
     expect(cut.body.base.length).toBe(400);
     expect(cut.body.massKg).toBeCloseTo((whole.body.massKg * 400) / 610, 9);
@@ -112,7 +112,7 @@ describe('what rides on a track', () => {
 
   it('is carried by the two screws next to it: they are judged by its pull', () => {
     const rod = { ...fitted('rod-tube-raised', on(0), 'track') };
-    const riveted = rig({ t: fitted('gear-track-24', deck(2700, 0), 'rivet'), b: rod });
+    const riveted = rig({ t: fitted('slot-track-24', deck(2700, 0), 'rivet'), b: rod });
     expect(codes(riveted)).toContain('weak-track');
     const light = rig({ t: gear(deck(2700, 0)), b: fitted('radio-clip', on(0), 'track') });
     expect(codes(light)).not.toContain('weak-track');

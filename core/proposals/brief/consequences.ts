@@ -1,4 +1,4 @@
-import { mostCarried } from '../../water/way';
+import { mostCarried } from '../../water/to-water';
 import type { HullModel } from '../../boat/hull';
 import { BODY, comesOff, seatForLegs } from '../../layout';
 import type { Finding } from '../../checks/findings';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { ORRISK, QUENBY, TOLVANE } from '../../../demo/index';
 import type { HullModel } from '../../boat/hull';
 import { lineChanges, proposeLines, type LineProposal } from '../../lines';
-import { applyChange, LINE_WAYS, type Line, type Plan } from '../../rig';
+import { applyChange, LINE_PATHS, type Line, type Plan } from '../../rig';
 import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp, type Workup, type WorkupInput } from '../../workup';
@@ -68,7 +68,7 @@ describe('lines that are proposed', () => {
         expect(now[0]).toBe(0);
         expect(worse(now, said(workUp(plain), plain.plan.lines))).toBeFalse();
         for (const [id, line] of Object.entries(lines))
-          for (const way of LINE_WAYS)
+          for (const way of LINE_PATHS)
             expect(worse(now, said(workUp(with1(best, id, { ...line, way })), lines)))
               .withContext(`${hull.id} ${names.join(' ')}: ${id} ${way}`)
               .toBeFalse();

@@ -2,7 +2,7 @@ import type { HullModel } from '../../boat/hull';
 import { floorGrid, standingRoom } from '../../layout';
 import { BY_WORDS, GROUND_WORDS, type Brief } from '../../rig';
 import { ground, kg, kmh, mm, say, type Sentence } from '../../base/units';
-import { liftedEasily, mostCarried, ROLLS } from '../../water/way';
+import { liftedEasily, mostCarried, ROLLS } from '../../water/to-water';
 import type { Considered } from './considered';
 
 /** What one question says of a hull: it rules it out, something would have to give, or it speaks for it. */

@@ -169,7 +169,7 @@ export function cutBars(pieces: readonly Piece[], stock: BarStock, search: Searc
     for (let n = 0; n < AGAIN && n < bars.length; n++) apart.add(bars[Math.floor(random() * bars.length)] as Filled);
     const loose = [...apart].flatMap((b) => b.pieces).sort((a, b) => b.length - a.length);
     // Now and then a shuffled order, so that other fillings are tried.
-    if (random() < 0.5) for (let k = loose.length - 1; k > 0; k--) swap(loose, k, Math.floor(random() * (k + 1)));
+    if (random() < 0.5) for (let k = loose.length - 1; k > 0; k--) exchange(loose, k, Math.floor(random() * (k + 1)));
     const again = onePlan(loose, { ...stock, remnants: [] }, 400);
     const kept = best.filter((b) => !apart.has(b));
     const tried = [...kept, ...again];
@@ -191,7 +191,7 @@ export function cutBars(pieces: readonly Piece[], stock: BarStock, search: Searc
   };
 }
 
-function swap<T>(list: T[], a: number, b: number): void {
+function exchange<T>(list: T[], a: number, b: number): void {
   const [x, y] = [list[a], list[b]];
   if (x !== undefined && y !== undefined) [list[a], list[b]] = [y, x];
 }

@@ -1,6 +1,6 @@
 import { CATALOG, demoRigs, SHOP } from '../../../demo/index';
 import type { Fact, Ledger } from '../../rig';
-import { keptFact } from '@plain-cleat/testing/plans';
+import { savedFact } from '@plain-cleat/testing/plans';
 import { cutList as wiresCut, labelled } from '../../electric/wiring';
 import { workUp, type Workup } from '../../workup';
 import { cutBars, reelCuts, reelsFor } from './index';
@@ -9,7 +9,7 @@ import { cutBars, reelCuts, reelsFor } from './index';
 const rigOf = (title: string, ...steps: readonly string[]): Workup => {
   const file = demoRigs('2026-06-10').find((d) => d.file.plan.title.includes(title))?.file;
   if (!file) throw new Error('no such rig');
-  const done = steps.map((step): Fact => ({ ...keptFact({ kind: 'stepDone', step }), rig: file.plan.id }) as Fact);
+  const done = steps.map((step): Fact => ({ ...savedFact({ kind: 'stepDone', step }), rig: file.plan.id }) as Fact);
   const facts = [...(file.ledger as Fact[]), ...done];
   return workUp({ plan: file.plan, hull: file.hull, facts, catalog: CATALOG, shop: SHOP, asOf: '2026-06-10' });
 };

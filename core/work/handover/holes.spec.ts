@@ -1,5 +1,5 @@
 import { demoRigs, SHOP, CATALOG } from '../../../demo/index';
-import { keptFact } from '@plain-cleat/testing/plans';
+import { savedFact } from '@plain-cleat/testing/plans';
 import type { Fact } from '../../rig';
 import { workUp, type Workup } from '../../workup';
 import { hookName, olderHoles, toldHole } from './index';
@@ -33,7 +33,7 @@ describe('a returned boat', () => {
     const [first, second] = work().drilling.holes;
     if (!first || !second) return fail('no holes');
     const drilled = (h: typeof first, off: number): Fact =>
-      keptFact({
+      savedFact({
         kind: 'holeDrilled',
         rig: plan.id,
         hole: h.id,
@@ -42,7 +42,7 @@ describe('a returned boat', () => {
         elsewhere: off !== 0,
         measured: { hullRevision: 1, datum: 'bow', run: 'taut', reading: h.reading + off, offCentre: 0, down: null },
       });
-    const plugged = keptFact({ kind: 'holePlugged', rig: plan.id, hole: 'old.4', with: 'nylon plug' });
+    const plugged = savedFact({ kind: 'holePlugged', rig: plan.id, hole: 'old.4', with: 'nylon plug' });
     const w = work([drilled(first, 0), drilled(second, 4), plugged]);
     const told = w.drilling.holes.map((h) => toldHole(w.surface, plan, h));
     expect(told.slice(0, 2).map((t) => [t.label, t.state, t.from])).toEqual([

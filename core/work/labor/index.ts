@@ -9,5 +9,5 @@ export {
   SET_UP,
   takeOffMinutes,
   terminateMinutes,
-  type LaborLine,
+  type LaborItem,
 } from './standard-times';

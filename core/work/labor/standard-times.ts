@@ -8,7 +8,7 @@ import { isSignal, laneOf, type LaidRun, type SignalRun, type WiredRun } from '.
 type Standard = ShopSettings['labor'];
 
 /** Minutes of one piece of work, by the shop's standard times. */
-export interface LaborLine {
+export interface LaborItem {
   readonly of: string;
   readonly says: string;
   readonly minutes: number;
@@ -46,7 +46,7 @@ export const terminateMinutes = ({ ends }: Pick<WiredRun, 'ends'>, standard: Sta
   ends.length * standard.terminationMinutes;
 
 /** What lies in the boat as it lay is neither pulled nor ended; a signal cable comes with its plugs on and is tested by what it shows. */
-function cableLine(run: WiredRun | SignalRun, standard: Standard): LaborLine[] {
+function cableLine(run: WiredRun | SignalRun, standard: Standard): LaborItem[] {
   if (isSignal(run)) return run.there ? [] : [{ of: run.id, says: 'Pull, plug in', minutes: pullMinutes(run, standard) }];
   const lay = run.there ? 0 : pullMinutes(run, standard) + terminateMinutes(run, standard);
   return [{ of: run.id, says: run.there ? 'Test' : 'Pull, terminate, test', minutes: lay + standard.circuitTestMinutes }];
@@ -71,7 +71,7 @@ export function laborLines(
   takenOff: readonly Placed[],
   { cables, lines }: { readonly cables: readonly (WiredRun | SignalRun)[]; readonly lines: readonly LedLine[] },
   standard: Standard,
-): LaborLine[] {
+): LaborItem[] {
   const stripped = comesOff(items, takenOff).map((placed) => ({
     of: placed.id,
     says: `Take off: ${placed.part.name}`,

@@ -1,2 +1,2 @@
-export { lineFigures, lineInWords, tax, totals, type PriceLine } from './ledger';
+export { lineFigures, lineInWords, tax, totals, type PriceItem } from './price-items';
 export { priceUp, type Price } from './price-up';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CATALOG, demoRigs } from '../../../demo/index';
 import { wireId } from '../../electric/circuits';
 import { workUp } from '../../workup';
-import { lineInWords, type PriceLine, priceLines } from './ledger';
+import { lineInWords, type PriceItem, priceLines } from './price-items';
 import { runs } from '../../../testing/runs';
 
 /** Two figures as they stand on screen and paper, multiplied by hand in whole numbers; cents, half away from zero. */
@@ -17,7 +17,7 @@ function byHand(each: string, quantity: string): bigint {
   return (a * b * 200n + scale) / (2n * scale);
 }
 
-const multiplies = (line: PriceLine): void => {
+const multiplies = (line: PriceItem): void => {
   for (const units of ['metric', 'imperial'] as const) {
     const { each, quantity } = lineInWords(line, units);
     if (each.startsWith('–')) expect(line.cents).toBe(0);

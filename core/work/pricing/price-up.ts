@@ -4,9 +4,9 @@ import type { Fitted } from '../../holding/fitted';
 import type { Placed } from '../../layout';
 import type { LedLine } from '../../lines';
 import type { Plan } from '../../rig';
-import { laborLines, type LaborLine } from '../labor';
+import { laborLines, type LaborItem } from '../labor';
 import { cablesOf, type Wiring } from '../../electric/wiring';
-import { priceLines, totals, type PriceLine, type Totals } from './ledger';
+import { priceLines, totals, type PriceItem, type Totals } from './price-items';
 
 /** What a price follows from. */
 export interface PriceInput extends Pick<Catalog, 'consumables'>, Pick<Plan, 'wishes'> {
@@ -19,8 +19,8 @@ export interface PriceInput extends Pick<Catalog, 'consumables'>, Pick<Plan, 'wi
 
 /** What a rig costs. */
 export interface Price {
-  readonly lines: readonly PriceLine[];
-  readonly labor: readonly LaborLine[];
+  readonly lines: readonly PriceItem[];
+  readonly labor: readonly LaborItem[];
   readonly totals: Totals;
 }
 

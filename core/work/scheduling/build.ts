@@ -5,7 +5,7 @@ import type { Fitted } from '../../holding/fitted';
 import type { Placed } from '../../layout';
 import { cordWords, type LedLine } from '../../lines';
 import type { Ledger } from '../../rig';
-import type { Held } from '../../electric/bench-test';
+import type { CableChecked } from '../../electric/bench-test';
 import type { SignalRun, WiredRun } from '../../electric/wiring';
 import { cableSteps, wiredBy, type Cabling } from './cable-steps';
 import { drillSteps, fitSteps, makeSteps, stripSteps } from './fitting-steps';
@@ -30,8 +30,8 @@ export interface BuildInput {
   readonly ledger: Ledger;
   readonly gate: DrillGate;
   /** What the bench test reads and checks, and what of it still holds its step open; none where a tick is enough. */
-  readonly tests: readonly Held[];
-  readonly open: readonly Held[];
+  readonly tests: readonly CableChecked[];
+  readonly open: readonly CableChecked[];
 }
 
 export interface Build {

@@ -1,4 +1,4 @@
-import type { Held } from '../../electric/bench-test';
+import type { CableChecked } from '../../electric/bench-test';
 import { isSignal, guardWords, type SignalRun, type WiredRun } from '../../electric/wiring';
 import type { ShopSettings } from '../../parts/shop';
 import { pullMinutes, terminateMinutes } from '../labor';
@@ -9,7 +9,7 @@ export interface Cabling {
   readonly cables: readonly (WiredRun | SignalRun)[];
   readonly letterOf: ReadonlyMap<string, string>;
   readonly labor: ShopSettings['labor'];
-  readonly tests: readonly Held[];
+  readonly tests: readonly CableChecked[];
   /** What a cable waits for: the sealant it is drawn through, and no other. */
   readonly waits: (cable: WiredRun | SignalRun) => readonly string[];
 }

@@ -2,7 +2,7 @@ import { SHOP } from '../../../demo/index';
 import { areasInWords, signedForBefore } from '../handover';
 import type { Part } from '../../parts/parts';
 import { applyChange, type Fact } from '../../rig';
-import { deck, fitted, inputOf, keptFact, track } from '@plain-cleat/testing/plans';
+import { deck, fitted, inputOf, savedFact, track } from '@plain-cleat/testing/plans';
 import { workUp, type Workup } from '../../workup';
 import { beforeHoles, readySteps } from './index';
 
@@ -15,7 +15,7 @@ let minute = 0;
 /** A fact at an hour of the first day, by the tablet's clock and by the server's. */
 const at = (hour: number, body: object, server = hour): Fact => {
   const time = (h: number): string => new Date(Date.UTC(2026, 5, 2) + h * 3_600_000 + ++minute * 10).toISOString();
-  return { ...keptFact(body), deviceTime: time(hour), serverTime: time(server) };
+  return { ...savedFact(body), deviceTime: time(hour), serverTime: time(server) };
 };
 const tick = (hour: number, step: string, server = hour): Fact => at(hour, { kind: 'stepDone', step }, server);
 const readings = (hour: number): Fact[] =>

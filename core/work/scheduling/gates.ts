@@ -1,4 +1,4 @@
-import type { Held } from '../../electric/bench-test';
+import type { CableChecked } from '../../electric/bench-test';
 import type { StepWork } from './step-work';
 import type { ShopSettings } from '../../parts/shop';
 import type { DrillGate } from '../../holding/drilling';
@@ -67,8 +67,8 @@ export interface GateFacts {
   readonly gate: DrillGate;
   readonly shop: ShopSettings;
   /** What the bench test reads and checks, and what of it still holds its step open. */
-  readonly tests: readonly Held[];
-  readonly open: readonly Held[];
+  readonly tests: readonly CableChecked[];
+  readonly open: readonly CableChecked[];
 }
 
 /** The owner's signature for how the boat came in, while nothing was seen after it. */
@@ -112,7 +112,7 @@ function doneBy(step: Gated, { items, takenOff, ledger, gate, shop, tests, open 
     return last ? momentOf(last) : said ? momentOf(said) : [];
   }
   if (step.work === 'test') {
-    const own = (t: Held): boolean => `test.${t.run}` === step.id;
+    const own = (t: CableChecked): boolean => `test.${t.run}` === step.id;
     const wanting = open.filter(own);
     const unread = wanting.filter((t) => !t.read).length;
     if (unread) return say`${unread} of ${tests.filter(own).length} readings and checks not taken`;

@@ -5,7 +5,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { StoresList } from '@plain-cleat/api';
 import { type Assembly, assemblySchema } from '@plain-cleat/core/rig';
-import { AssemblyView } from '../hull-view/assembly-view';
+import { AssemblyView } from '../boat-view/assembly-view';
 import { TEST_HULL, TEST_LAMP, TEST_PART, TEST_PARTS, TEST_SHOP } from '../testing/rig';
 import Assemblies from './assemblies';
 import { spotUnder, startOn, withFoot, withHold, without, withPart, withSpot } from './draft';

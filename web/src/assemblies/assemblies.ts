@@ -19,8 +19,8 @@ import { type Assembly, type Fitting, sameJson } from '@plain-cleat/core/rig';
 import { Memory } from '@plain-cleat/core/base/stages';
 import { printLength, printMoney, tell, type UnitSystem } from '@plain-cleat/core/base/units';
 import { forkJoin, tap } from 'rxjs';
-import { AssemblyView, extentOf } from '../hull-view/assembly-view';
-import { Mass } from '../hull-view/words';
+import { AssemblyView, extentOf } from '../boat-view/assembly-view';
+import { Mass } from '../boat-view/words';
 import { RangeStateNote } from '../controls/range-state';
 import { AssemblyStore } from '../stores/assembly.store';
 import { Parts } from '../stores/parts';
@@ -251,11 +251,11 @@ export default class Assemblies {
     if (draft && name.trim() !== draft.assembly.name) this.change({ ...draft.assembly, name: name.trim() });
   }
 
-  protected keep(): void {
+  protected save(): void {
     const draft = this.draft();
     if (!draft) return;
     if (this.saving.refuse(draft.assembly.name ? '' : 'Name: call it something, such as crate with two tubes.')) return;
-    this.saving.send(this.library.keep({ ...draft.assembly, version: draft.expects + 1 }, draft.expects), (kept) => {
+    this.saving.send(this.library.save({ ...draft.assembly, version: draft.expects + 1 }, draft.expects), (kept) => {
       this.draft.set({ assembly: kept, expects: kept.version });
       this.past.set([]);
       return `Saved as version ${kept.version}. Boats that carry an older one are offered this.`;

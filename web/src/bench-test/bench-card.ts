@@ -19,7 +19,7 @@ import {
   postsIn,
   READ_WORDS,
   readBy,
-  type Reading,
+  type MeterReading,
   readingsOf,
   tipsOf,
 } from '@plain-cleat/core/electric/bench-test';
@@ -27,17 +27,17 @@ import type { Sentence } from '@plain-cleat/core/base/units';
 import { of, switchMap } from 'rxjs';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
-import { Words } from '../hull-view/words';
+import { Words } from '../boat-view/words';
 import type { RigState } from '../stores/rig.state';
 import { RigStore } from '../stores/rig.store';
-import type { BenchWorker } from '../workers/bench.worker';
-import { WorkerDesk } from '../workers/worker-desk';
+import type { FaultWorker } from '../workers/fault.worker';
+import { WorkerCalls } from '../workers/worker-calls';
 import { byForm, field, liveForm, liveRows } from '../controls/live-form';
 import { asLoaded } from '../stores/loaded';
 import { Table, TableColumn } from '../controls/table';
 
 interface Row {
-  readonly reading: Reading;
+  readonly reading: MeterReading;
   readonly about: string;
   readonly how: string;
   readonly tips: Sentence;
@@ -61,8 +61,8 @@ interface Row {
 export class BenchCard {
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
-  private readonly desk = new WorkerDesk<BenchWorker>(
-    () => new Worker(new URL('../workers/bench.worker', import.meta.url), { type: 'module' }),
+  private readonly calls = new WorkerCalls<FaultWorker>(
+    () => new Worker(new URL('../workers/fault.worker', import.meta.url), { type: 'module' }),
   );
   protected readonly byForm = byForm;
   protected readonly kinds: readonly Choice<Fault['is'] | 'any'>[] = [
@@ -107,7 +107,7 @@ export class BenchCard {
     const full = builtAs(this.wiring());
     const planned = new Map(this.state().workup.tests.map((t) => [t.reading.id, t.expected]));
     // What is planned is worked out already, by what was kept; for practice by what was read in practice.
-    return (r: Reading): number =>
+    return (r: MeterReading): number =>
       (this.practice() ? undefined : planned.get(r.id)) ?? measure(r.reads === 'at the post' ? full : built, r) ?? 0;
   });
 
@@ -144,7 +144,7 @@ export class BenchCard {
     toObservable(this.question).pipe(
       switchMap((q) =>
         q
-          ? this.desk
+          ? this.calls
               .run<Diagnosis>((remote, tell) => {
                 const { network, potentials, runs, guards, rules } = q.wiring;
                 return remote.diagnose({ network, potentials, runs, guards, rules }, q.taken).then(tell);
@@ -196,25 +196,25 @@ export class BenchCard {
   });
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.desk.close());
+    inject(DestroyRef).onDestroy(() => this.calls.close());
   }
 
   protected volts = (v: number): string => `${v.toFixed(2)} V`;
 
   /** What was read: kept as a fact, or for practice here alone. */
-  private take(reading: Reading, volts: number | null, meter: 'typed' | 'bench meter' = 'typed'): void {
+  private take(reading: MeterReading, volts: number | null, meter: 'typed' | 'bench meter' = 'typed'): void {
     if (volts === null) return;
     if (this.practice()) this.practised.update((p) => new Map(p).set(reading.id, volts));
-    else this.store.keep({ kind: 'circuitRead', reading: reading.id, volts, circuit: this.print(), meter });
+    else this.store.save({ kind: 'circuitRead', reading: reading.id, volts, circuit: this.print(), meter });
   }
 
   /** What was rung through, run or looked at: right or wrong, in whoever's name is signed in. */
-  protected keepCheck({ id, circuit }: BenchCheck, ok: boolean): void {
-    this.store.keep({ kind: 'circuitChecked', check: id, ok, circuit });
+  protected saveCheck({ id, circuit }: BenchCheck, ok: boolean): void {
+    this.store.save({ kind: 'circuitChecked', check: id, ok, circuit });
   }
 
   /** The bench meter stands in for a meter with a cable: it shows what the circuit gives, with what was planted in it. */
-  protected meter(reading: Reading): void {
+  protected meter(reading: MeterReading): void {
     const shows = measure(builtAs(this.wiring(), this.practice()), reading);
     // To a hundredth, as its display has it.
     if (shows !== null) this.take(reading, Math.round(shows * 100) / 100, 'bench meter');

@@ -137,14 +137,14 @@ describe('building', () => {
     ])
       await rig.click('.tick', step);
     await rig.click('.swap', 'Another fastener');
-    const keep = async (put: string, why: string): Promise<void> => {
+    const save = async (put: string, why: string): Promise<void> => {
       await rig.enter('Put in', put);
       await rig.enter('Because', why);
       await rig.submit('.says form');
     };
-    await keep('rivet 64', ' ');
+    await save('rivet 64', ' ');
     expect(rig.faultOf('Because')).toContain('A few words.');
-    await keep('rivet 64', 'a screw was lost');
+    await save('rivet 64', 'a screw was lost');
     expect(rig.sentFacts().at(-1)).toEqual(
       jasmine.objectContaining({ kind: 'fastenerSubstituted', fitting: 'box', with: 'rivet 64', why: 'a screw was lost' }),
     );

@@ -7,10 +7,10 @@ import { QuantityField } from '../controls/quantity';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import type { Held } from '@plain-cleat/core/electric/bench-test';
+import type { CableChecked } from '@plain-cleat/core/electric/bench-test';
 import { byItself, type BuildStep, readySteps } from '@plain-cleat/core/work/scheduling';
 import { RigStore } from '../stores/rig.store';
-import { Words } from '../hull-view/words';
+import { Words } from '../boat-view/words';
 import { ManagerForm, type ManagersAct } from '../rig/manager-form';
 import { field, liveRows } from '../controls/live-form';
 import { momentWords } from '../controls/days';
@@ -61,11 +61,11 @@ export default class Build {
   protected tick(step: BuildStep): void {
     if (step.passed) {
       const passed = this.store.state()?.workup.ledger.passed.get(step.id);
-      return passed && this.store.keep({ kind: 'tookBack', fact: passed.id, why: '' });
+      return passed && this.store.save({ kind: 'tookBack', fact: passed.id, why: '' });
     }
-    if (!step.done) return this.store.keep({ kind: 'stepDone', step: step.id });
+    if (!step.done) return this.store.save({ kind: 'stepDone', step: step.id });
     const said = this.store.state()?.workup.ledger.steps.get(step.id);
-    if (said) this.store.keep({ kind: 'tookBack', fact: said.id, why: '' });
+    if (said) this.store.save({ kind: 'tookBack', fact: said.id, why: '' });
   }
 
   protected readonly rows = liveRows(
@@ -81,7 +81,7 @@ export default class Build {
   );
 
   private book(step: BuildStep, minutes: number | null): void {
-    if (minutes !== null) this.store.keep({ kind: 'minutesBooked', step: step.id, minutes });
+    if (minutes !== null) this.store.save({ kind: 'minutesBooked', step: step.id, minutes });
   }
 
   constructor() {
@@ -100,7 +100,7 @@ export default class Build {
   protected substitute(step: BuildStep): void {
     const { put, why } = this.form.getRawValue();
     if (!step.fitting) return;
-    this.store.keep({ kind: 'fastenerSubstituted', fitting: step.fitting, with: put.trim(), why: why.trim() });
+    this.store.save({ kind: 'fastenerSubstituted', fitting: step.fitting, with: put.trim(), why: why.trim() });
     this.form.reset();
     this.substituting.set(null);
   }
@@ -132,7 +132,7 @@ export default class Build {
 }
 
 /** How far a circuit's bench test is. */
-function readingsWords(tests: readonly Held[]): string {
+function readingsWords(tests: readonly CableChecked[]): string {
   const [read, wrong] = [tests.filter((t) => t.read).length, tests.filter((t) => t.read && !t.read.ok).length];
   const where = 'Read and checked on Wire, under Bench test';
   if (wrong) return `${where}: ${wrong} of ${tests.length} ${wrong === 1 ? 'is' : 'are'} wrong.`;

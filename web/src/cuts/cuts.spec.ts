@@ -2,7 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import type { Cuts as CutsNow, KeepCuts } from '@plain-cleat/api';
+import type { Cuts as CutsNow, SaveCuts } from '@plain-cleat/api';
 import type { BoardCut } from '@plain-cleat/core/work/cutting';
 import DxfParser from 'dxf-parser';
 import Cuts from './cuts';
@@ -152,7 +152,7 @@ describe('cut plans', () => {
     expect(element().querySelectorAll('svg.board circle').length).toBe(2);
     await click('Mark cut');
     const call = http.expectOne('/api/cuts');
-    const sent = call.request.body as KeepCuts;
+    const sent = call.request.body as SaveCuts;
     expect(sent.used).toEqual(['left-1']);
     expect([...sent.pieces].sort()).toEqual(['R-1.p.80x60', 'R-1.t.600', 'R-2.t.300']);
     expect(sent.left).toContain({ stock: 'track', length: 397, width: 0 });
@@ -175,7 +175,7 @@ describe('cut plans', () => {
     expect(text()).toContain('all from the shelf');
     expect(text()).toContain('Offcut of 3500 mm');
     await click('Mark cut');
-    const sent = http.expectOne('/api/cuts').request.body as KeepCuts;
+    const sent = http.expectOne('/api/cuts').request.body as SaveCuts;
     expect([sent.used, sent.pieces.length, sent.left]).toEqual([['open'], 2, []]);
   });
 

@@ -3,14 +3,14 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type Cuts as CutsNow, type KeepCuts } from '@plain-cleat/api';
+import { type Cuts as CutsNow, type SaveCuts } from '@plain-cleat/api';
 import { type BarPlan, type BoardCut, type BoardPlan, KEEP } from '@plain-cleat/core/work/cutting';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { proxy } from 'comlink';
 import { EMPTY, type Observable, Subject, switchMap, toArray, tap } from 'rxjs';
-import { Length } from '../hull-view/words';
+import { Length } from '../boat-view/words';
 import type { CutWorker } from '../workers/cut.worker';
-import { WorkerDesk } from '../workers/worker-desk';
+import { WorkerCalls } from '../workers/worker-calls';
 import { alongBar, boardDxf, boardSvg, holesOn, outlineOn, pointsOf } from './drawing';
 import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
@@ -51,7 +51,7 @@ export default class Cuts {
   protected readonly out = signal<ReadonlySet<string>>(new Set());
   protected readonly planned = signal<readonly Planned[]>([]);
   protected readonly share = signal<number | null>(null);
-  private readonly desk = new WorkerDesk<CutWorker>(
+  private readonly calls = new WorkerCalls<CutWorker>(
     () => new Worker(new URL('../workers/cut.worker', import.meta.url), { type: 'module' }),
   );
   /** What to plan; null stops it. */
@@ -83,7 +83,7 @@ export default class Cuts {
   protected readonly count = computed(() => this.pieces().length);
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.desk.close());
+    inject(DestroyRef).onDestroy(() => this.calls.close());
     // A plan that is asked for anew ends the search before it.
     this.asking
       .pipe(
@@ -123,7 +123,7 @@ export default class Cuts {
     );
     this.sending.clear();
     this.share.set(0);
-    return this.desk
+    return this.calls
       .run<Planned>(async (remote, tell) => {
         for (const [i, stock] of jobs.entries()) {
           const progress = proxy((share: number): void => this.share.set((i + share) / jobs.length));
@@ -169,7 +169,7 @@ export default class Cuts {
     );
 
   /** What goes back on the shelf. */
-  private left(): KeepCuts['left'] {
+  private left(): SaveCuts['left'] {
     return this.planned().flatMap(({ stock, bars, boards }) => [
       ...(bars?.bars ?? [])
         .filter((b) => b.left >= (stock.kind === 'reel' ? KEEP.reel : KEEP.bar))
@@ -182,11 +182,11 @@ export default class Cuts {
     ]);
   }
 
-  protected keep(): void {
+  protected save(): void {
     const used = this.planned().flatMap((p) =>
       [...(p.bars?.bars ?? []), ...(p.boards?.boards ?? [])].flatMap((b) => b.remnant ?? []),
     );
-    const body: KeepCuts = { pieces: this.pieces(), used, left: this.left() };
+    const body: SaveCuts = { pieces: this.pieces(), used, left: this.left() };
     this.sending.send(this.store.cut(body), (now) => {
       this.wanted.put(now);
       this.planned.set([]);
@@ -194,7 +194,7 @@ export default class Cuts {
     });
   }
 
-  protected save(board: BoardCut, n: number, kind: 'svg' | 'dxf'): void {
+  protected exportBoard(board: BoardCut, n: number, kind: 'svg' | 'dxf'): void {
     const text = kind === 'svg' ? boardSvg(board, this.shapes(), `Board ${n}`) : boardDxf(board, this.shapes());
     const url = URL.createObjectURL(new Blob([text], { type: kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf' }));
     const link = document.createElement('a');

@@ -13,7 +13,7 @@ import type { ToMeasure } from '@plain-cleat/core/holding/drilling';
 import { beforeHoles, type BuildStep, byItself, readySteps } from '@plain-cleat/core/work/scheduling';
 import { datums } from '@plain-cleat/core/boat/hull';
 import { mmApart, printLength, say, type Sentence } from '@plain-cleat/core/base/units';
-import { Length, Words } from '../hull-view/words';
+import { Length, Words } from '../boat-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { field, liveRows } from '../controls/live-form';
@@ -179,29 +179,29 @@ export class BeforeFirst {
     (between) => ({
       reading: field<number | null>(
         () => null,
-        (reading) => this.keep(between(), reading),
+        (reading) => this.save(between(), reading),
         { clears: true },
       ),
     }),
     (d) => d.from + d.to,
   );
 
-  private keep({ from, to }: Pick<ToMeasure, 'from' | 'to'>, reading: number | null): void {
-    if (reading !== null) this.store.keep({ kind: 'readingTaken', from, to, run: 'taut', reading });
+  private save({ from, to }: Pick<ToMeasure, 'from' | 'to'>, reading: number | null): void {
+    if (reading !== null) this.store.save({ kind: 'readingTaken', from, to, run: 'taut', reading });
   }
 
   protected another(): void {
     const { reading, ...between } = this.other.getRawValue();
-    this.keep(between, reading);
+    this.save(between, reading);
     this.other.controls.reading.reset();
   }
 
   protected tick(step: BuildStep): void {
-    this.store.keep({ kind: 'stepDone', step: step.id });
+    this.store.save({ kind: 'stepDone', step: step.id });
   }
 
   protected agree(): void {
     const who = this.agreeing.getRawValue().name.trim();
-    this.store.keep({ kind: 'layoutAgreed', name: who, photo: null }, this.picture());
+    this.store.save({ kind: 'layoutAgreed', name: who, photo: null }, this.picture());
   }
 }

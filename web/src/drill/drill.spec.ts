@@ -106,12 +106,12 @@ describe('drilling', () => {
     expect(rig.element.querySelector('pc-hold-button')).toBeNull();
     const first = 'pc-before-first pc-quantity mat-label';
     const label = rig.find(first).textContent?.trim() ?? '';
-    const keep = (value: string): Promise<void> => rig.enter(label, value);
-    await keep('about there');
+    const save = (value: string): Promise<void> => rig.enter(label, value);
+    await save('about there');
     expect(rig.faultOf(label)).toContain('is not a length');
-    await keep('900');
+    await save('900');
     expect(rig.faultOf(label)).toContain('From 1/16 in to 125 15/16 in.');
-    await keep('20');
+    await save('20');
     expect(rig.sentFacts()).toEqual([jasmine.objectContaining({ kind: 'readingTaken', from: 'bow', run: 'taut', reading: 508 })]);
     // Far from what is drawn: no typing of the other opens it.
     expect(rig.text).toContain('this boat is not as drawn');

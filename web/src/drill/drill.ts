@@ -10,10 +10,10 @@ import { waterAt } from '@plain-cleat/core/water/float';
 import { findDatum, RUN_WORDS } from '@plain-cleat/core/boat/hull';
 import { pickList } from '@plain-cleat/core/holding/mounting';
 import { FindingBox } from '../findings/finding-box';
-import { Figure } from '../hull-view/figure';
-import { HoldButton } from '../hull-view/hold-button';
-import { Strip } from '../hull-view/strip';
-import { Length } from '../hull-view/words';
+import { Figure } from '../boat-view/figure';
+import { HoldButton } from '../boat-view/hold-button';
+import { BoatView } from '../boat-view/boat-view';
+import { Length } from '../boat-view/words';
 import { documentUrl } from '../stores/document-url';
 import { Print } from '../rig/print';
 import { RigStore } from '../stores/rig.store';
@@ -34,7 +34,7 @@ import { momentWords } from '../controls/days';
   imports: [
     BeforeFirst,
     Print,
-    Strip,
+    BoatView,
     Figure,
     HoldButton,
     HolePatch,
@@ -169,7 +169,7 @@ export default class Drill {
   );
 
   private plug(hole: string, what: string): void {
-    if (what) this.store.keep({ kind: 'holePlugged', hole, with: what });
+    if (what) this.store.save({ kind: 'holePlugged', hole, with: what });
   }
 
   protected choose(key: string): void {
@@ -212,7 +212,7 @@ export default class Drill {
     const last = this.tasks()
       .filter((t) => t.hole.id === hole?.id && t.done)
       .at(-1);
-    this.store.keep({ kind: 'tookBack', fact, why: '' });
+    this.store.save({ kind: 'tookBack', fact, why: '' });
     if (last) this.choose(last.key);
   }
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { insideView, type InSection } from '@plain-cleat/core/holding/drilling';
 import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
-import { Length, Words } from '../hull-view/words';
+import { Length, Words } from '../boat-view/words';
 
 const SIZE = { wide: 284, high: 290 } as const;
 

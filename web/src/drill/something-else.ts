@@ -9,16 +9,16 @@ import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { findDatum } from '@plain-cleat/core/boat/hull';
-import { Length } from '../hull-view/words';
+import { Length } from '../boat-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 
-const WAYS = [
+const OTHERWISE = [
   ['elsewhere', 'Drilled elsewhere'],
   ['bit', 'Another bit'],
   ['fastener', 'Another fastener'],
   ['abandoned', 'Not drilled'],
 ] as const;
-type Way = (typeof WAYS)[number][0];
+type Otherwise = (typeof OTHERWISE)[number][0];
 
 /** What a drill takes, mm. */
 const BITS = { least: 1, most: 80 } as const;
@@ -32,14 +32,14 @@ const BITS = { least: 1, most: 80 } as const;
     <mat-button-toggle-group
       hideSingleSelectionIndicator
       aria-label="What happened"
-      [value]="way()"
-      (change)="way.set($event.value)"
+      [value]="kind()"
+      (change)="kind.set($event.value)"
     >
-      @for (w of ways; track w[0]) {
+      @for (w of kinds; track w[0]) {
         <mat-button-toggle [value]="w[0]">{{ w[1] }}</mat-button-toggle>
       }
     </mat-button-toggle-group>
-    @switch (way()) {
+    @switch (kind()) {
       @case ('elsewhere') {
         <form class="row away" [formGroup]="place" (pcSubmit)="elsewhere()">
           @if (hole().up === null) {
@@ -146,7 +146,7 @@ export class SomethingElse {
   readonly photo = input<Blob | null>(null);
   readonly closed = output<void>();
   private readonly store = inject(RigStore);
-  protected readonly ways = WAYS;
+  protected readonly kinds = OTHERWISE;
   protected readonly sides = ['port', 'starboard'] as const;
   /** The side it was drilled on: the plan's, until somebody says another; of a hole on the centre line somebody must. */
   protected readonly side = linkedSignal(() => {
@@ -155,7 +155,7 @@ export class SomethingElse {
   });
   /** How far the reading just typed is from the plan, when that is asked about, mm. */
   protected readonly far = signal(0);
-  protected readonly way = signal<Way>('elsewhere');
+  protected readonly kind = signal<Otherwise>('elsewhere');
   protected readonly fault = signal('');
   protected readonly datum = computed(() =>
     findDatum(this.state().workup.surface, this.state().plan.tape.datum).name.toUpperCase(),
@@ -199,7 +199,7 @@ export class SomethingElse {
     const by = Math.max(Math.abs(reading - h.reading), beside, Math.abs((up ?? 0) - (h.up ?? 0)));
     if (!sure && by > doc.shop.drilling.farFromPlan) return this.far.set(by);
     this.far.set(0);
-    this.store.keep(
+    this.store.save(
       {
         kind: 'holeDrilled',
         hole: h.id,
@@ -234,7 +234,7 @@ export class SomethingElse {
 
   protected fastener(): void {
     const { used, why } = this.fastening.getRawValue();
-    this.store.keep(
+    this.store.save(
       { kind: 'fastenerSubstituted', fitting: this.hole().fitting, with: used.trim(), why: why.trim() },
       this.photo(),
     );
@@ -243,7 +243,7 @@ export class SomethingElse {
 
   protected abandon(): void {
     const { why } = this.skipping.getRawValue();
-    this.store.keep({ kind: 'holeAbandoned', hole: this.hole().id, why: why.trim() }, this.photo());
+    this.store.save({ kind: 'holeAbandoned', hole: this.hole().id, why: why.trim() }, this.photo());
     this.closed.emit();
   }
 }

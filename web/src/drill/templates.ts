@@ -7,7 +7,7 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
-import { barTrue, templatesOf, type PaperName, type Template } from '@plain-cleat/core/holding/drilling';
+import { barTrue, templatesOf, type PaperSize, type Template } from '@plain-cleat/core/holding/drilling';
 import { fine, tell } from '@plain-cleat/core/base/units';
 import { documentUrl } from '../stores/document-url';
 import { RigStore, type RigState } from '../stores/rig.store';
@@ -48,7 +48,7 @@ type Bar = '100 mm' | '4 in';
       <p class="small">
         1. <a mat-button class="link" [pcPrint]="url('printerCheck')">Print the check page</a> at 100 %, no scaling.
       </p>
-      <form class="check" [formGroup]="form" (pcSubmit)="keep()">
+      <form class="check" [formGroup]="form" (pcSubmit)="save()">
         <span class="small">2. Measure a bar with a steel rule, type what it reads.</span>
         <pc-choice-field label="Bar" [choices]="bars()" [control]="form.controls.bar" />
         <pc-quantity label="It reads" kind="length" [least]="50" [most]="200" [control]="form.controls.reading" />
@@ -123,7 +123,7 @@ export class Templates {
     ['A4', 'A4'],
     ['LETTER', 'Letter'],
   ] as const;
-  protected readonly chosen = signal<PaperName | null>(null);
+  protected readonly chosen = signal<PaperSize | null>(null);
   protected readonly paper = computed(() => this.chosen() ?? (this.units.system() === 'metric' ? 'A4' : 'LETTER'));
   protected readonly paperName = computed(() => (this.paper() === 'A4' ? 'A4' : 'Letter'));
   protected readonly bars = computed(() =>
@@ -162,9 +162,9 @@ export class Templates {
     return parts > 1 ? `${flat}, split in ${parts}` : flat;
   }
 
-  protected keep(): void {
+  protected save(): void {
     const { bar, reading } = this.form.getRawValue();
-    if (reading !== null) this.store.keep({ kind: 'barMeasured', paper: this.paper(), bar, reading });
+    if (reading !== null) this.store.save({ kind: 'barMeasured', paper: this.paper(), bar, reading });
   }
 
   protected url(name: 'templates' | 'printerCheck'): string {

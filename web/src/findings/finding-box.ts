@@ -6,7 +6,7 @@ import { acceptance, type Finding } from '@plain-cleat/core/checks/findings';
 import { type Acceptance, type Change, entryOf } from '@plain-cleat/core/rig';
 import { capital } from '@plain-cleat/core/base/units';
 import { TextField } from '../controls/text-field';
-import { Words } from '../hull-view/words';
+import { Words } from '../boat-view/words';
 import { ManagerForm, type ManagersAct, REASON } from '../rig/manager-form';
 import { RigStore } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
@@ -57,7 +57,7 @@ import { SessionStore } from '../stores/session.store';
           <pc-manager-form
             act="Accept"
             [signed]="acceptAs"
-            (asked)="store.keep({ kind: 'acceptanceAsked', finding: finding().key, why: $event })"
+            (asked)="store.save({ kind: 'acceptanceAsked', finding: finding().key, why: $event })"
             (closed)="asking.set(false)"
           />
         } @else {

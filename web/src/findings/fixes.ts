@@ -6,7 +6,7 @@ import type { WorkupInput } from '@plain-cleat/core/workup';
 import { proxy } from 'comlink';
 import { EMPTY, finalize, type Observable, Subject, switchMap, tap, timer } from 'rxjs';
 import { UnitsStore } from '../stores/units.store';
-import { fixDesk } from '../workers/fix-desk';
+import { fixCalls } from '../workers/fix-calls';
 
 /** How long the hand rests before a search begins, ms. */
 const REST = 250;
@@ -22,13 +22,13 @@ interface Question {
 @Injectable()
 export class Fixes {
   private readonly units = inject(UnitsStore);
-  private readonly desk = fixDesk();
+  private readonly calls = fixCalls();
   private readonly asked = new Subject<Question>();
   readonly byFinding = signal<Readonly<Record<string, readonly Fix[]>>>({});
   readonly searching = signal(false);
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.desk.close());
+    inject(DestroyRef).onDestroy(() => this.calls.close());
     this.asked
       .pipe(
         tap(({ keys }) => {
@@ -49,7 +49,7 @@ export class Fixes {
 
   private search({ input, range, keys }: Question): Observable<readonly [string, readonly Fix[]]> {
     let done = false;
-    return this.desk
+    return this.calls
       .run<readonly [string, readonly Fix[]]>((remote, tell) =>
         remote.fixes(
           input,

@@ -63,7 +63,7 @@ describe('the shop', () => {
   it('lists the rigs this tablet kept while the server does not answer', async () => {
     const tablet = TestBed.inject(Tablet);
     await tablet.empty();
-    await tablet.keepRig({ id: 'r7', number: 'R-7', plan: { title: 'kept' }, hull: { name: 'Hull' } } as never);
+    await tablet.saveRig({ id: 'r7', number: 'R-7', plan: { title: 'kept' }, hull: { name: 'Hull' } } as never);
     const fixture = TestBed.createComponent(FloorPage);
     const kept = TestBed.inject(FloorStore).kept;
     http.expectOne('/api/floor').error(new ProgressEvent('error'), { status: 0, statusText: '' });

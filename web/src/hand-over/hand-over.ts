@@ -1,6 +1,6 @@
 import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { toldHands } from '@plain-cleat/core/holding/hands';
-import { launchWords } from '@plain-cleat/core/water/way';
+import { launchWords } from '@plain-cleat/core/water/to-water';
 import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/work/handover';
 import { entryOf } from '@plain-cleat/core/rig';
 import { addressOf, ROUTES } from '@plain-cleat/api';
@@ -10,9 +10,9 @@ import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { marksOf } from '../hull-view/marks';
-import { Strip } from '../hull-view/strip';
-import { Length, Words } from '../hull-view/words';
+import { marksOf } from '../boat-view/marks';
+import { BoatView } from '../boat-view/boat-view';
+import { Length, Words } from '../boat-view/words';
 import { documentUrl } from '../stores/document-url';
 import { PreferencesStore } from '../stores/preferences.store';
 import { Print } from '../rig/print';
@@ -28,7 +28,7 @@ import { DayIn } from '../controls/days';
 @Component({
   selector: 'pc-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayIn, Print, Said, Strip, Length, Words, Signing, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
+  imports: [DayIn, Print, Said, BoatView, Length, Words, Signing, MatButtonModule, ReactiveFormsModule, TextField, ValidSubmit],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })
@@ -115,7 +115,7 @@ export default class HandOver {
     const stop = this.stop();
     if (!stop) return;
     const after = this.after();
-    if (!stop.shown) this.store.keep({ kind: 'stopShown', stop: stop.fitting });
+    if (!stop.shown) this.store.save({ kind: 'stopShown', stop: stop.fitting });
     this.pick(after?.fitting ?? stop.fitting);
   }
 
@@ -127,7 +127,7 @@ export default class HandOver {
     const stop = this.stop();
     const says = this.noteForm.getRawValue().says.trim();
     if (!stop) return;
-    this.store.keep({ kind: 'snagNoted', stop: stop.fitting, says: `${stop.letter}: ${says}`.slice(0, 400) });
+    this.store.save({ kind: 'snagNoted', stop: stop.fitting, says: `${stop.letter}: ${says}`.slice(0, 400) });
     this.noteForm.reset();
     this.noting.set(false);
   }
@@ -136,7 +136,7 @@ export default class HandOver {
     const state = this.store.state();
     if (!state) return;
     const open = this.openSteps().map((s) => s.id);
-    this.store.keep({
+    this.store.save({
       kind: 'signed',
       name,
       drawing,

@@ -1,9 +1,9 @@
-import { type BenchReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core/boat/hull';
+import { type TapeReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core/boat/hull';
 import { kg, say, type Sentence } from '@plain-cleat/core/base/units';
 
 /** A hull being measured: what was read off the bench, and everything else of its model. */
 export interface HullDraft {
-  readonly readings: readonly BenchReading[];
+  readonly readings: readonly TapeReading[];
   readonly section: { readonly fullness: number; readonly flare: number };
   readonly rest: Omit<HullModel, 'stations' | 'fairing'>;
   /** The revision it was made from; nought for a new hull. */

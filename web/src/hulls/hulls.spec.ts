@@ -9,7 +9,7 @@ import { of } from 'rxjs';
 import { TEST_HULL } from '../testing/rig';
 import type { FeatureList } from '../rows/feature-rows';
 import { FEATURES } from './features';
-import HullBench from './hull-bench';
+import HullMeasure from './hull-measure';
 import { draftFault, draftOf, idOf, modelOf, newDraft } from './hull-draft';
 import Hulls from './hulls';
 
@@ -139,7 +139,7 @@ describe('the hull screens', () => {
 
   it('measure a hull: a bad length is refused by station, sides that differ are pointed out, a good one is kept', async () => {
     provide('test-hull');
-    const f = TestBed.createComponent(HullBench);
+    const f = TestBed.createComponent(HullMeasure);
     http.expectOne('/api/hull-models/test-hull').flush(TEST_HULL);
     await f.whenStable();
     const shown = new Screen(f);
@@ -147,17 +147,17 @@ describe('the hull screens', () => {
     expect(shown.faultOf('Station 3, port half-breadth')).toContain('"wide" is not a length');
     await shown.enter('Station 3, port half-breadth', '440 mm');
     expect(textOf(f)).toContain('Station 3: port and starboard differ by');
-    const keep = [...(f.nativeElement as HTMLElement).querySelectorAll('button')].find((b) =>
+    const save = [...(f.nativeElement as HTMLElement).querySelectorAll('button')].find((b) =>
       b.textContent?.includes('Save as a new revision'),
     );
-    keep?.click();
+    save?.click();
     const sent = http.expectOne('/api/hull-models').request.body as { model: HullModel; expects: number };
     expect([sent.expects, sent.model.stations[2]?.halfBreadth]).toEqual([1, 430]);
   });
 
   it('a new hull without a name is not sent', async () => {
     provide('new');
-    const f = TestBed.createComponent(HullBench);
+    const f = TestBed.createComponent(HullMeasure);
     await f.whenStable();
     [...(f.nativeElement as HTMLElement).querySelectorAll('button')]
       .find((b) => b.textContent?.includes('Save this hull'))

@@ -9,7 +9,7 @@ import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import type { OwnHull } from '@plain-cleat/api';
 import { forkJoin } from 'rxjs';
-import { Length } from '../hull-view/words';
+import { Length } from '../boat-view/words';
 import { HullStore } from '../stores/hull.store';
 import { Said } from '../controls/said';
 import { WhenLoaded } from '../controls/when-loaded';
@@ -82,7 +82,7 @@ const year = z.union([z.literal(''), z.string().regex(/^(19[5-9]\d|20\d\d)$/)]);
       <aside>
         @if (chosen(); as h) {
           <h2>{{ h.owner.name }}'s {{ name(h.model) }}</h2>
-          <form class="about" [formGroup]="form" (pcSubmit)="keep(h)">
+          <form class="about" [formGroup]="form" (pcSubmit)="save(h)">
             <pc-text-field label="Serial number" [max]="60" [control]="form.controls.serial" />
             <pc-text-field label="Year" inputmode="numeric" placeholder="2024" [max]="4" [control]="form.controls.year" />
             <pc-text-field label="Colour" [max]="40" [control]="form.controls.colour" />
@@ -147,7 +147,7 @@ export default class Hulls {
 
   protected name = (model: string): string => this.names().get(model) ?? model;
 
-  protected keep(hull: OwnHull): void {
+  protected save(hull: OwnHull): void {
     const { year, ...about } = this.form.getRawValue();
     this.saving.send(this.store.describe(hull.id, { ...about, year: year.trim() === '' ? null : Number(year) }), () => {
       this.hulls.load();

@@ -13,9 +13,9 @@ import type { FoundList } from '@plain-cleat/api';
 import { type HistoryHole, HOLE_STATES, holeHistory, printBit } from '@plain-cleat/core/holding/drilling';
 import { fairHull } from '@plain-cleat/core/boat/hull';
 import { foldLedger, type Fact, type NewFact } from '@plain-cleat/core/rig';
-import { planEdges } from '../hull-view/shapes';
-import { Scale } from '../hull-view/scale';
-import { Length } from '../hull-view/words';
+import { planEdges } from '../boat-view/shapes';
+import { Scale } from '../boat-view/scale';
+import { Length } from '../boat-view/words';
 import { UnitsStore } from '../stores/units.store';
 import { HullStore } from '../stores/hull.store';
 import { Said } from '../controls/said';
@@ -105,10 +105,10 @@ export default class Ledger {
   protected side = (off: number): string => (off < 0 ? 'P' : off > 0 ? 'S' : '');
   protected day = (iso: string): string => momentWords(iso, this.data()?.shop.timeZone, 'd MMM yyyy');
 
-  private keep(drafts: readonly Draft[], says: string): void {
+  private save(drafts: readonly Draft[], says: string): void {
     const deviceTime = new Date().toISOString();
     const facts = drafts.map((d) => ({ ...d, id: crypto.randomUUID(), rig: null, deviceTime }) as NewFact);
-    this.sending.send(this.store.keepFacts(this.own(), facts), () => {
+    this.sending.send(this.store.saveFacts(this.own(), facts), () => {
       this.list.set(null);
       this.ledger.load();
       return says;
@@ -151,7 +151,7 @@ export default class Ledger {
     if (reading === null || bit === null) return;
     const offCentre = (off ?? 0) * (side === 'port' ? -1 : 1);
     const hole = { label: label.trim(), reading, offCentre, down: null, bit, says: note.trim(), plugged: '', datum: 'bow' };
-    this.keep(this.foundFact(hole), `${hole.label} is in the ledger.`);
+    this.save(this.foundFact(hole), `${hole.label} is in the ledger.`);
     this.finding.reset({ off: 0 });
   }
 
@@ -164,17 +164,17 @@ export default class Ledger {
 
   protected takeList(): void {
     const holes = this.list()?.holes ?? [];
-    this.keep(holes.flatMap(this.foundFact), `${holes.length} holes are in the ledger.`);
+    this.save(holes.flatMap(this.foundFact), `${holes.length} holes are in the ledger.`);
   }
 
   protected plug(h: HistoryHole): void {
     const what = this.plugging.getRawValue().what.trim();
-    if (h.hole) this.keep([{ kind: 'holePlugged', hole: h.hole.fact, with: what }], `${h.label} is plugged.`);
+    if (h.hole) this.save([{ kind: 'holePlugged', hole: h.hole.fact, with: what }], `${h.label} is plugged.`);
     this.plugging.reset();
   }
 
   protected takeBack(fact: string): void {
     this.chosen.set(null);
-    this.keep([{ kind: 'tookBack', fact, why: 'not there' }], 'Deleted.');
+    this.save([{ kind: 'tookBack', fact, why: 'not there' }], 'Deleted.');
   }
 }

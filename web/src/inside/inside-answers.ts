@@ -7,7 +7,7 @@ import { waterAt } from '@plain-cleat/core/water/float';
 import { findDatum, reading } from '@plain-cleat/core/boat/hull';
 import type { Point } from '@plain-cleat/core/base/units';
 import { polygonHull } from 'd3-polygon';
-import { Length, Words } from '../hull-view/words';
+import { Length, Words } from '../boat-view/words';
 import type { RigState } from '../stores/rig.store';
 
 /** Each drawing, in its own units. */

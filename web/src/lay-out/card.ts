@@ -17,14 +17,14 @@ import { ownPartId } from '@plain-cleat/core/parts/parts';
 import { entryOf, type Change, type Place, SUPPLIERS, type Fitting } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { FindingBox } from '../findings/finding-box';
-import { Mass } from '../hull-view/words';
-import { standingOf } from '../hull-view/marks';
+import { Mass } from '../boat-view/words';
+import { standingOf } from '../boat-view/marks';
 import type { RigState } from '../stores/rig.store';
 import { SessionStore } from '../stores/session.store';
 import { Making } from '../own-part/making';
 import { CameWith } from '../receive/came-with';
 import { ExactPlace } from '../place/exact-place';
-import { KeepAssembly } from './keep-assembly';
+import { SaveAssembly } from './save-assembly';
 import { More } from './more';
 import { Mounts } from './mounts';
 import { Straps } from './straps';
@@ -36,7 +36,7 @@ import { field, liveForm, words } from '../controls/live-form';
   selector: 'pc-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    KeepAssembly,
+    SaveAssembly,
     FindingBox,
     Mass,
     More,

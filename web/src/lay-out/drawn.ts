@@ -7,8 +7,8 @@ import { Memory } from '@plain-cleat/core/base/stages';
 import { lashingsOf } from '@plain-cleat/core/holding/ties';
 import { cablesOf } from '@plain-cleat/core/electric/wiring';
 import { workUp } from '@plain-cleat/core/workup';
-import { cordOnStrip, wireOnStrip } from '../hull-view/lanes';
-import { marksOf } from '../hull-view/marks';
+import { cordOnBoat, wireOnBoat } from '../boat-view/lanes';
+import { marksOf } from '../boat-view/marks';
 import { inputOf, type RigStore } from '../stores/rig.store';
 
 /** What of the layout is shown: the chosen fitting, the set it is compared with, whether the deck is lifted off. */
@@ -56,7 +56,7 @@ export class Drawn {
     const straps = lashingsOf(w.surface, w.aboard.items, w.ledger)
       .filter((l) => isInside(l.item.placed) === this.shown.lifted())
       .map((l, i) => ({ id: `${l.item.placed.id} ${i}`, path: l.path, thick: 3, strap: true as const }));
-    return [...cablesOf(w.wiring).map(wireOnStrip), ...w.lines.map(cordOnStrip), ...straps];
+    return [...cablesOf(w.wiring).map(wireOnBoat), ...w.lines.map(cordOnBoat), ...straps];
   });
   readonly band = computed(() => {
     const state = this.store.state();

@@ -231,7 +231,7 @@ describe('sets, several and stowing', () => {
     await rig.fixture.whenStable();
     expect(rig.text).toContain('2 fittings chosen');
     expect(rig.text).toContain('Apart, pulled taut');
-    await rig.click('pc-several button', 'Group');
+    await rig.click('pc-multi-select button', 'Group');
     const [change] = rig.sentChanges();
     expect(change?.kind === 'together' && change.changes.every((c) => c.kind === 'groupItem')).toBeTrue();
   });
@@ -325,7 +325,7 @@ describe('the deck lifted off', () => {
 
   it('hides the letters of what is on deck, and they are in the list all the same', async () => {
     const rig = await OpenRig.show(LayOut, laidPlan(), { hull: HOLD });
-    const letters = () => rig.element.querySelectorAll('pc-strip [data-fitting]').length;
+    const letters = () => rig.element.querySelectorAll('pc-boat-view [data-fitting]').length;
     const all = letters();
     expect(all).toBeGreaterThan(0);
     await rig.click('mat-slide-toggle button');
@@ -351,10 +351,10 @@ describe('assemblies', () => {
       .querySelector<SVGGElement>(`g.letter[data-fitting="${base}"]`)
       ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     await rig.fixture.whenStable();
-    await rig.submit('pc-keep-assembly form');
+    await rig.submit('pc-save-assembly form');
     expect(rig.faultOf('Name in the library')).toContain('Call it something');
     await rig.enter('Name in the library', 'box on box');
-    await rig.submit('pc-keep-assembly form');
+    await rig.submit('pc-save-assembly form');
     const sent = rig.http.expectOne((r) => r.url === '/api/assemblies' && r.method === 'POST');
     const body = sent.request.body as { expects: number; assembly: { base: string; fittings: object } };
     expect([body.expects, body.assembly.base, Object.keys(body.assembly.fittings).length]).toEqual([0, base, 2]);

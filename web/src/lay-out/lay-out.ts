@@ -29,8 +29,8 @@ import { hookAt, RUN_NAMES } from '@plain-cleat/core/boat/hull';
 import type { RoomOffer } from '@plain-cleat/core/holding/inside';
 import { type Plan, type Assembly, type Place, takeOff } from '@plain-cleat/core/rig';
 import { MM_PER_INCH } from '@plain-cleat/core/base/units';
-import { Lanes } from '../hull-view/lanes';
-import { Strip } from '../hull-view/strip';
+import { Lanes } from '../boat-view/lanes';
+import { BoatView } from '../boat-view/boat-view';
 import { inputOf, RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { asOne } from '../stores/as-one';
@@ -47,7 +47,7 @@ import { Keys } from './keys';
 import { AssemblyStore } from '../stores/assembly.store';
 import { Palette } from './palette';
 import { SetsBar } from './sets-bar';
-import { Several } from './several';
+import { MultiSelect } from './multi-select';
 import { Stowing } from '../inside/stowing';
 import { ToSettle } from './to-settle';
 import { field, liveForm } from '../controls/live-form';
@@ -57,14 +57,14 @@ import { field, liveForm } from '../controls/live-form';
   selector: 'pc-lay-out',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    Strip,
+    BoatView,
     Lanes,
     Card,
     Palette,
     ToSettle,
     Keys,
     SetsBar,
-    Several,
+    MultiSelect,
     Stowing,
     Hands,
     MatButtonModule,
@@ -89,7 +89,7 @@ export default class LayOut {
   protected readonly library = inject(AssemblyStore);
   private readonly palette = viewChild(Palette);
   private readonly card = viewChild(Card);
-  private readonly boat = viewChild(Strip);
+  private readonly boat = viewChild(BoatView);
   private readonly injector = inject(Injector);
   protected readonly tapeRuns = Object.entries(RUN_NAMES).map(([value, says]) => ({
     value: value as keyof typeof RUN_NAMES,
@@ -97,7 +97,7 @@ export default class LayOut {
   }));
   protected readonly choice = new Choice();
   protected readonly chosen = this.choice.one;
-  protected readonly several = this.choice.several;
+  protected readonly selection = this.choice.selection;
   protected readonly spoken = this.choice.spoken;
   protected readonly placing = signal<Part | null>(null);
   /** The rooms that take what is being placed. */
@@ -119,7 +119,7 @@ export default class LayOut {
     () => this.store.state()?.workup.aboard.items.find((i) => i.placed.id === this.chosen()) ?? null,
   );
   protected readonly many = computed((): readonly Fitted[] => {
-    const ids = this.several();
+    const ids = this.selection();
     return ids.size < 2 ? [] : (this.store.state()?.workup.aboard.items ?? []).filter((i) => ids.has(i.placed.id));
   });
   protected readonly drawn = new Drawn(this.store, { item: this.item, compare: this.compare, lifted: this.lifted });
@@ -192,7 +192,7 @@ export default class LayOut {
   }
 
   protected drag(at: { id: string; x: number; y: number; done: boolean }): void {
-    if (!this.moves.drag(at, this.several())) this.spoken.set('Locked: unlock it to move it');
+    if (!this.moves.drag(at, this.selection())) this.spoken.set('Locked: unlock it to move it');
   }
 
   protected slide(item: string, to: Place): void {
@@ -214,7 +214,7 @@ export default class LayOut {
 
   /** Into a room, at the place that was offered. */
   protected putInside(part: Part, { place }: RoomOffer): void {
-    const item = this.moves.bring(part, place, this.store.state()?.set ?? null);
+    const item = this.moves.add(part, place, this.store.state()?.set ?? null);
     this.placing.set(null);
     this.pick(item);
   }
@@ -347,7 +347,7 @@ export default class LayOut {
     const [dx, dy] = (
       { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>
     )[event.key] ?? [0, 0];
-    this.moves.nudge(id, dx * step, dy * step, this.several());
+    this.moves.nudge(id, dx * step, dy * step, this.selection());
   }
 
   private readonly always: Readonly<Record<string, () => void>> = {

@@ -13,7 +13,7 @@ import { slideTo } from '@plain-cleat/core/checks/findings';
 import { fastenerWords, HOLD_WORDS, workingLoad } from '@plain-cleat/core/holding/mounting';
 import type { Change, DraftChange } from '@plain-cleat/core/rig';
 import { asHung, capital, SOURCES } from '@plain-cleat/core/base/units';
-import { Length, Mass, Words } from '../hull-view/words';
+import { Length, Mass, Words } from '../boat-view/words';
 import { asOne } from '../stores/as-one';
 import type { RigState } from '../stores/rig.store';
 

@@ -189,7 +189,7 @@ export class Moves {
   place(part: Part, at: { x: number; y: number }, only: string | null = null): string | null {
     const state = this.store.state();
     if (!state) return null;
-    return this.bring(
+    return this.add(
       part,
       this.trackAt(state, part, at) ??
         snapPlace(state.workup.surface, part, { ...at, partners: this.partners(state, part) }, this.units.system()),
@@ -209,11 +209,11 @@ export class Moves {
     const state = this.store.state();
     const room = state && roomAt(state.workup.surface, at);
     if (!room) return null;
-    return this.bring(part, { on: 'space', space: room.space.id, x: this.marked(at.x), y: this.marked(at.y), heading: 0 }, only);
+    return this.add(part, { on: 'space', space: room.space.id, x: this.marked(at.x), y: this.marked(at.y), heading: 0 }, only);
   }
 
   /** Brings a part aboard at a place, held as suits it there. */
-  bring(part: Part, to: Place, only: string | null = null): string | null {
+  add(part: Part, to: Place, only: string | null = null): string | null {
     const state = this.store.state();
     if (!state) return null;
     this.parts.take(part);

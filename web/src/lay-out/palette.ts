@@ -27,7 +27,7 @@ import { suits } from '@plain-cleat/core/layout';
 import type { Assembly, Brief, Plan } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { RangeStateNote } from '../controls/range-state';
-import type { StripMark } from '../hull-view/drawing';
+import type { BoatMark } from '../boat-view/drawing';
 import { Parts } from '../stores/parts';
 import { wordsOf } from '../stores/problems';
 
@@ -244,7 +244,7 @@ export class Palette {
   readonly parts = input.required<readonly Part[]>();
   readonly wishes = input.required<Plan['wishes']>();
   readonly fittings = input.required<Plan['fittings']>();
-  readonly marks = input.required<readonly StripMark[]>();
+  readonly marks = input.required<readonly BoatMark[]>();
   readonly placing = input<Part | null>(null);
   readonly chosen = output<Part>();
   readonly typed = output<Part>();

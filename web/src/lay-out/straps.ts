@@ -7,7 +7,7 @@ import type { Change, Strap } from '@plain-cleat/core/rig';
 import { heldBy, type Lashing, lash, stopsOf, strapsOf, tiePointsOf } from '@plain-cleat/core/holding/ties';
 import { ChoiceField } from '../controls/choice-field';
 import { DeleteButton } from '../controls/delete-button';
-import { Length } from '../hull-view/words';
+import { Length } from '../boat-view/words';
 import type { RigState } from '../stores/rig.store';
 import { field, liveRows } from '../controls/live-form';
 

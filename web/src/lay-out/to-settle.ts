@@ -4,7 +4,7 @@ import type { Fix } from '@plain-cleat/core/proposals/fixes';
 import { capital } from '@plain-cleat/core/base/units';
 import type { Finding } from '@plain-cleat/core/checks/findings';
 import type { Plan } from '@plain-cleat/core/rig';
-import { Words } from '../hull-view/words';
+import { Words } from '../boat-view/words';
 
 /** Findings bow to stern, right under the boat, each with a fix that was tried and can be tapped. */
 @Component({

@@ -10,7 +10,7 @@ import { TrackLines } from './track-lines';
 
 const TRACK: Part = {
   ...TEST_PART,
-  id: 'gear-track',
+  id: 'slot-track',
   name: 'Slot track',
   kind: 'track',
   body: {
@@ -50,7 +50,7 @@ const plan = (): Plan => {
     fittings: {
       t: {
         ...base,
-        part: 'gear-track',
+        part: 'slot-track',
         place: { on: 'deck', x: 1500, y: 0, heading: 0 },
         mount: { hold: 'through', plate: false, reason: '' },
       },

@@ -5,7 +5,7 @@ import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import type { Change } from '@plain-cleat/core/rig';
 import { growthOver, lieOf, ridersOf, SHORTEST, slotsOf } from '@plain-cleat/core/holding/tracks';
 import { printLength } from '@plain-cleat/core/base/units';
-import { Length } from '../hull-view/words';
+import { Length } from '../boat-view/words';
 import type { RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { field, liveForm } from '../controls/live-form';

@@ -18,7 +18,7 @@ import {
   BREAKS,
   CORDS,
   entryOf,
-  LINE_WAYS,
+  LINE_PATHS,
   lineWith,
   type Ground,
   type Line,
@@ -32,7 +32,7 @@ import { QuantityField } from '../controls/quantity';
 import { ValidSubmit } from '../controls/valid-submit';
 import { wordsWanted } from '../controls/zod-validator';
 import { FindingBox } from '../findings/finding-box';
-import { Cut, Length, Mass, Words } from '../hull-view/words';
+import { Cut, Length, Mass, Words } from '../boat-view/words';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import { keyOf, pointOf, tieChoices } from './tie-choices';
@@ -60,7 +60,7 @@ export class LineCard {
   protected readonly asHung = asHung;
   protected readonly infinity = Infinity;
   protected readonly cords = choicesOf(CORDS);
-  protected readonly ways = choicesOf(LINE_WAYS);
+  protected readonly ways = choicesOf(LINE_PATHS);
   protected readonly bottoms = choicesOf(BOTTOMS);
   protected readonly adding = new FormGroup({
     point: new FormControl('', { nonNullable: true, validators: wordsWanted('Choose an eye, a pulley, a cleat or a ring.') }),

@@ -6,7 +6,7 @@ import { workUp, type WorkupInput } from '@plain-cleat/core/workup';
 import { of } from 'rxjs';
 import { OpenRig } from '../testing/open-rig';
 import { TEST_LAMP, TEST_PART, testPlan } from '../testing/rig';
-import { LineDesk } from './lines-proposed';
+import { LineComparison } from './lines-proposed';
 import Wire from '../wire/wire';
 
 const tied = (id: string, as: 'pulley' | 'jam cleat', more: Partial<Part> = {}): Part => ({
@@ -39,8 +39,8 @@ describe('lines', () => {
     // What a worker does elsewhere is done here at once.
     const propose = (input: WorkupInput) => of(leadWell(input, workUp(input)));
     TestBed.overrideComponent(Wire, {
-      remove: { providers: [LineDesk] },
-      add: { providers: [{ provide: LineDesk, useValue: { propose } }] },
+      remove: { providers: [LineComparison] },
+      add: { providers: [{ provide: LineComparison, useValue: { propose } }] },
     });
     const rig = await OpenRig.show(Wire, { ...plan(), lines }, { catalog: { parts: PARTS, consumables: [] } });
     await rig.click('[role=tab]', 'Lines');

@@ -8,7 +8,7 @@ import { type Choice, ChoiceField, choicesOf } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { ValidSubmit } from '../controls/valid-submit';
 import { wordsWanted } from '../controls/zod-validator';
-import { Cut, Mass, Words } from '../hull-view/words';
+import { Cut, Mass, Words } from '../boat-view/words';
 import { Print } from '../rig/print';
 import { asOne } from '../stores/as-one';
 import { documentUrl } from '../stores/document-url';

@@ -3,19 +3,19 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { LineProposal } from '@plain-cleat/core/lines';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { catchError, concat, type Observable, of, switchMap } from 'rxjs';
-import { fixDesk } from '../workers/fix-desk';
+import { fixCalls } from '../workers/fix-calls';
 
 /** Compares how lines could be led, away from the screen. */
 @Injectable()
-export class LineDesk {
-  private readonly desk = fixDesk();
+export class LineComparison {
+  private readonly calls = fixCalls();
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.desk.close());
+    inject(DestroyRef).onDestroy(() => this.calls.close());
   }
 
   propose(input: WorkupInput): Observable<LineProposal> {
-    return this.desk.run<LineProposal>((remote, tell) => remote.lines(input).then(tell));
+    return this.calls.run<LineProposal>((remote, tell) => remote.lines(input).then(tell));
   }
 }
 
@@ -27,12 +27,12 @@ export interface LinesAsked {
 
 /** The lines that are proposed; null while that is worked out or nothing is asked. */
 export function linesProposed(asked: Signal<LinesAsked | null>): Signal<LineProposal | null> {
-  const desk = inject(LineDesk);
+  const calls = inject(LineComparison);
   return toSignal(
     toObservable(asked).pipe(
       // A plan that has moved on is asked about anew.
       switchMap((question) =>
-        question ? concat(of(null), desk.propose(question.input).pipe(catchError(() => of(question.plain())))) : of(null),
+        question ? concat(of(null), calls.propose(question.input).pipe(catchError(() => of(question.plain())))) : of(null),
       ),
     ),
     { initialValue: null },

@@ -39,7 +39,7 @@ export class Making {
   }
 
   /** A part of this rig's own goes into the shop's range, for other rigs; this one keeps its own. Managers alone may. */
-  keepInRange(key: string): void {
+  saveInRange(key: string): void {
     const plan = this.store.state()?.plan;
     const sheet = entryOf(plan?.own, key);
     if (!plan || !sheet) return;

@@ -1,4 +1,4 @@
-import { pointIn } from '../hull-view/pointer';
+import { pointIn } from '../boat-view/pointer';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormArray, FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
@@ -18,7 +18,7 @@ import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
-import { type FlatPhoto, PhotoDesk } from '../photo-desk/photo-desk';
+import { type FlatPhoto, PhotoMarking } from '../photo-marking/photo-marking';
 
 /** What the sheet is opened with. */
 export interface OwnPartAsked {
@@ -61,7 +61,7 @@ type Outline = readonly (readonly [number, number])[];
     ChoiceField,
     DeleteButton,
     Icons,
-    PhotoDesk,
+    PhotoMarking,
     QuantityField,
     TextField,
     ValidSubmit,
@@ -189,7 +189,7 @@ export class OwnPartSheet {
     return points.map((p) => [p[0] - u, p[1] - v]);
   }
 
-  protected keep(): void {
+  protected save(): void {
     const read = ownPartSchema.safeParse(this.read());
     const [issue] = read.success ? [] : read.error.issues;
     this.fault.set(issue ? `${FIELDS[String(issue.path[0])] ?? 'Sheet'}: ${issue.message}.` : '');

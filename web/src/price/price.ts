@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
 import { unsettled } from '@plain-cleat/core/checks/findings';
-import { lineInWords, type PriceLine } from '@plain-cleat/core/work/pricing';
+import { lineInWords, type PriceItem } from '@plain-cleat/core/work/pricing';
 import { entryOf, type Fitting, SUPPLIERS } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { FindingBox } from '../findings/finding-box';
@@ -63,7 +63,7 @@ export default class Price {
     return state && budget !== null ? state.workup.price.totals.totalCents - budget : null;
   });
 
-  protected words = (l: PriceLine): { each: string; quantity: string } => lineInWords(l, this.units.system());
+  protected words = (l: PriceItem): { each: string; quantity: string } => lineInWords(l, this.units.system());
 
   protected readonly lines = liveRows(
     () => this.store.state()?.workup.price.lines ?? [],

@@ -12,9 +12,9 @@ import { PickField } from '../controls/pick-field';
 import { TextField } from '../controls/text-field';
 import { ValidSubmit } from '../controls/valid-submit';
 import { Signing } from '../hand-over/signing';
-import { marksOf } from '../hull-view/marks';
-import type { StripMark } from '../hull-view/drawing';
-import { Strip } from '../hull-view/strip';
+import { marksOf } from '../boat-view/marks';
+import type { BoatMark } from '../boat-view/drawing';
+import { BoatView } from '../boat-view/boat-view';
 import { ExactPlace } from '../place/exact-place';
 import { Print } from '../rig/print';
 import { asOne } from '../stores/as-one';
@@ -35,7 +35,7 @@ const wantsLooking = ({ seen, becomes }: CameThing): boolean => seen === null &&
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     DayIn,
-    Strip,
+    BoatView,
     ExactPlace,
     Print,
     Signing,
@@ -92,11 +92,11 @@ export default class Receive {
     });
   });
   protected readonly partChoices = computed(() => (this.store.state()?.parts ?? []).map((p) => ({ value: p.id, says: p.name })));
-  protected readonly marks = computed((): StripMark[] => {
+  protected readonly marks = computed((): BoatMark[] => {
     const w = this.store.state()?.workup;
     if (!w) return [];
     const fittings = new Map(marksOf(w).map((m) => [m.id, m]));
-    return this.things().flatMap((t): StripMark[] => {
+    return this.things().flatMap((t): BoatMark[] => {
       const standing = t.seen === null || t.seen.is === 'sound' ? 'ok' : t.seen.is === 'worn' ? 'look' : 'stop';
       const drawn = fittings.get(t.key);
       if (drawn) return [{ ...drawn, standing }];
@@ -126,7 +126,7 @@ export default class Receive {
   protected tell(thing: CameThing, is: 'sound' | 'worn' | 'broken'): void {
     const next = this.after()?.key ?? thing.key;
     const says = is === 'sound' ? '' : this.form.getRawValue().says.trim().slice(0, 400);
-    this.store.keep({ kind: 'thingSeen', thing: thing.key, is, says }, this.photo());
+    this.store.save({ kind: 'thingSeen', thing: thing.key, is, says }, this.photo());
     if (thing.becomes?.is === 'gone') this.decide(thing, 'used');
     this.pick(next);
   }
@@ -194,7 +194,7 @@ export default class Receive {
 
   protected sign({ name, drawing }: { name: string; drawing: string }): void {
     const reception = this.reception();
-    if (reception) this.store.keep({ kind: 'received', name, for: reception.for, drawing });
+    if (reception) this.store.save({ kind: 'received', name, for: reception.for, drawing });
   }
 
   protected sheet = (): string =>

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { fieldWords, valueWords } from '@plain-cleat/core/workup';
-import { Words } from '../hull-view/words';
+import { Words } from '../boat-view/words';
 import type { ClashShown, RigState } from '../stores/rig.state';
 
 /** What a clash is shown from. */
@@ -10,7 +10,7 @@ export interface ClashToSettle {
   readonly clash: ClashShown;
   readonly state: RigState;
   /** Mine can be made anew over theirs. */
-  readonly mayKeepMine: boolean;
+  readonly mayUseMine: boolean;
 }
 
 /** A change of mine on a field somebody else changed first: both values side by side, and the person chooses. */
@@ -34,13 +34,13 @@ export interface ClashToSettle {
           <dd>{{ mine() | words }}</dd>
         </div>
       </dl>
-      @if (!shown.mayKeepMine) {
+      @if (!shown.mayUseMine) {
         <p class="small muted">Yours cannot be used any more: what it is about is gone, or the plan would not hold together.</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
       <button mat-stroked-button type="button" [mat-dialog-close]="false">Keep theirs</button>
-      @if (shown.mayKeepMine) {
+      @if (shown.mayUseMine) {
         <button mat-flat-button type="button" [mat-dialog-close]="true">Use mine</button>
       }
     </mat-dialog-actions>

@@ -151,7 +151,7 @@ export default class Rig {
   private asked(clash: ClashShown): Observable<boolean> {
     const state = this.store.state();
     if (!state) return of(false);
-    const data: ClashToSettle = { state, clash, mayKeepMine: this.store.mineAnew(clash) !== null };
+    const data: ClashToSettle = { state, clash, mayUseMine: this.store.mineAnew(clash) !== null };
     return this.dialog
       .open<Clash, ClashToSettle, boolean>(Clash, {
         data,

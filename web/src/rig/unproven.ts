@@ -67,10 +67,10 @@ export class Unproven {
   });
 
   protected count(facts: readonly string[]): void {
-    for (let i = 0; i < facts.length; i += AT_ONCE) this.store.keep({ kind: 'vouched', facts: [...facts.slice(i, i + AT_ONCE)] });
+    for (let i = 0; i < facts.length; i += AT_ONCE) this.store.save({ kind: 'vouched', facts: [...facts.slice(i, i + AT_ONCE)] });
   }
 
   protected drop(facts: readonly string[]): void {
-    for (const fact of facts) this.store.keep({ kind: 'tookBack', fact, why: 'nobody here saw it done' });
+    for (const fact of facts) this.store.save({ kind: 'tookBack', fact, why: 'nobody here saw it done' });
   }
 }

@@ -5,12 +5,12 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ASKED, seatNow, seatSays, seatTo, type Asked, type SeatRange as Range } from '@plain-cleat/core/proposals/seating';
 import { MM_PER_INCH, printLength } from '@plain-cleat/core/base/units';
 import { concat, of, switchMap, timer } from 'rxjs';
-import { Words } from '../hull-view/words';
+import { Words } from '../boat-view/words';
 import { inputOf } from '../stores/rig.state';
 import { RigStore, type RigState } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
 import type { SeatWorker } from '../workers/seat.worker';
-import { WorkerDesk } from '../workers/worker-desk';
+import { WorkerCalls } from '../workers/worker-calls';
 import { asLoaded, type Loaded, LOADING } from '../stores/loaded';
 
 /** How long the hand rests before the seat is tried along its slide, ms. */
@@ -103,7 +103,7 @@ export class SeatRange {
   readonly set = input<string | null>(null);
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
-  private readonly desk = new WorkerDesk<SeatWorker>(
+  private readonly calls = new WorkerCalls<SeatWorker>(
     () => new Worker(new URL('../workers/seat.worker', import.meta.url), { type: 'module' }),
   );
   protected readonly slides = computed(() => this.state().doc.hull.seat.slide !== undefined);
@@ -126,7 +126,9 @@ export class SeatRange {
         concat(
           of(LOADING),
           timer(REST).pipe(
-            switchMap(() => this.desk.run<Range | null>((remote, tell) => remote.range(input, how).then((range) => tell(range)))),
+            switchMap(() =>
+              this.calls.run<Range | null>((remote, tell) => remote.range(input, how).then((range) => tell(range))),
+            ),
             asLoaded(),
           ),
         ),
@@ -137,7 +139,7 @@ export class SeatRange {
   );
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.desk.close());
+    inject(DestroyRef).onDestroy(() => this.calls.close());
   }
 
   private readonly range = computed(() => {

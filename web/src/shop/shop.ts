@@ -66,7 +66,7 @@ export default class Shop {
   /** So often what was typed was discarded. */
   private readonly discarded = signal(0);
   protected readonly saving = new Sending();
-  protected readonly mayKeep = computed(() => this.session.staff()?.role === 'manager');
+  protected readonly maySave = computed(() => this.session.staff()?.role === 'manager');
   /** The names of what differs from what is kept. */
   protected readonly changed = computed(() => {
     const [kept, draft] = [this.kept(), this.draft()];
@@ -120,7 +120,7 @@ export default class Shop {
       return (isTyped(s) ? words : field)(
         () => this.standsIn(s) as never,
         (entered: unknown) => this.set(s, this.entered(s, entered)),
-        { off: () => !this.mayKeep() },
+        { off: () => !this.maySave() },
       );
     }),
     () => `${this.kept()?.revision} ${this.discarded()}`,
@@ -161,7 +161,7 @@ export default class Shop {
       name: words(
         () => list().name,
         (name) => this.rename(list().id, name),
-        { off: () => !this.mayKeep() },
+        { off: () => !this.maySave() },
       ),
     }),
     (list) => list.id,
@@ -198,7 +198,7 @@ export default class Shop {
     this.saving.clear();
   }
 
-  protected keep(): void {
+  protected save(): void {
     const [kept, draft] = [this.kept(), this.draft()];
     if (!kept || !draft || this.form.invalid) return;
     const parsed = shopSettingsSchema.safeParse(draft);

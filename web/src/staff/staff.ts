@@ -144,7 +144,7 @@ export default class StaffPage {
     this.secret.set({ of, what });
   }
 
-  protected keepSecret(): void {
+  protected saveSecret(): void {
     const secret = this.secret();
     if (!secret) return;
     const { value } = this.asked().getRawValue();

@@ -1,4 +1,4 @@
-import type { Changed, KeptFacts, LoggedChange, RigSince } from '@plain-cleat/api';
+import type { Changed, SavedFacts, LoggedChange, RigSince } from '@plain-cleat/api';
 import { type Applied, applyChange, type Change, type Fact, type Plan, sameJson } from '@plain-cleat/core/rig';
 import type { RigSources } from './shown-rig';
 import type { WaitingChange } from './tablet';
@@ -36,7 +36,7 @@ export function withChange(
  * The same once facts of mine were acknowledged. `doc.factCount` counts those from the first that are here without a
  * gap: where somebody else's came in between, it stays behind the server's.
  */
-export function withFacts({ doc, serverPlan, serverFacts }: ServerSide, done: KeptFacts): ServerSide {
+export function withFacts({ doc, serverPlan, serverFacts }: ServerSide, done: SavedFacts): ServerSide {
   const ids = new Set(serverFacts.map((f) => f.id));
   const fresh = (done.facts as Fact[]).filter((f) => !ids.has(f.id));
   const whole = done.factCount === serverFacts.length + fresh.length;
@@ -59,7 +59,7 @@ export function withNews(now: ServerSide, news: RigSince): ServerSide | null {
   for (const told of news.changes) {
     // Known already: an acknowledgement overtook the news.
     if (told.version <= version) continue;
-    if (told.version !== version + 1 || adopts(told.change)) return null;
+    if (told.version !== version + 1 || takesRevision(told.change)) return null;
     const after = applied(plan, told.change);
     if (!after) return null;
     [plan, version] = [after.plan, told.version];
@@ -85,5 +85,7 @@ export function withNews(now: ServerSide, news: RigSince): ServerSide | null {
 }
 
 /** Whether a change takes another revision of something, which has to be fetched. */
-export const adopts = (change: Change): boolean =>
-  change.kind === 'together' ? change.changes.some(adopts) : change.kind === 'adoptRevision' || change.kind === 'adoptPart';
+export const takesRevision = (change: Change): boolean =>
+  change.kind === 'together'
+    ? change.changes.some(takesRevision)
+    : change.kind === 'adoptRevision' || change.kind === 'adoptPart';

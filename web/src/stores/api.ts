@@ -1,13 +1,13 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type PathParameters, pathOf, type Way } from '@plain-cleat/api/ways';
+import { type PathParameters, pathOf, type Endpoint } from '@plain-cleat/api/endpoints';
 import { map, type Observable } from 'rxjs';
 import type { z } from 'zod';
 import { NotUnderstood } from './problems';
 
-type Answer<R> = R extends Way<z.ZodType, infer A> ? z.output<A> : never;
-type Body<R> = R extends Way<infer B> ? (z.ZodType extends B ? unknown : z.input<B>) : never;
-type Path<R> = R extends Way<z.ZodType, z.ZodType, infer P> ? PathParameters<P> : never;
+type Answer<R> = R extends Endpoint<z.ZodType, infer A> ? z.output<A> : never;
+type Body<R> = R extends Endpoint<infer B> ? (z.ZodType extends B ? unknown : z.input<B>) : never;
+type Path<R> = R extends Endpoint<z.ZodType, z.ZodType, infer P> ? PathParameters<P> : never;
 
 /** What a call takes: the path's parameters, what stands behind its question mark, and a body by its schema or a form with a file. */
 type Call<R> = Path<R> & {
@@ -31,7 +31,10 @@ export class Api {
    * @throws NotUnderstood when the answer is not what the route promises
    * @example api.call(ROUTES.rig, { rig: id })
    */
-  call<R extends Way>(route: R, ...[call]: unknown extends Path<R> ? [call?: Call<R>] : [call: Call<R>]): Observable<Answer<R>> {
+  call<R extends Endpoint>(
+    route: R,
+    ...[call]: unknown extends Path<R> ? [call?: Call<R>] : [call: Call<R>]
+  ): Observable<Answer<R>> {
     const { body, query, ...params } = (call ?? {}) as { body?: unknown; query?: Record<string, string> } & PathValues;
     const url = pathOf(route.path, params);
     const sent = route.method === 'POST' ? (body ?? {}) : undefined;
@@ -41,7 +44,7 @@ export class Api {
   }
 }
 
-function understood({ answer: schema, path, asWritten }: Way, answer: unknown): unknown {
+function understood({ answer: schema, path, asWritten }: Endpoint, answer: unknown): unknown {
   if (!schema || asWritten) return answer;
   const read = schema.safeParse(answer);
   if (!read.success) throw new NotUnderstood(path, read.error);

@@ -29,6 +29,6 @@ export class AssemblyStore {
     this.fetch().subscribe({ error: () => undefined });
   }
 
-  keep = (assembly: Assembly, expects: number): Observable<Assembly> =>
-    this.api.call(ROUTES.keepAssembly, { body: { assembly, expects } }).pipe(tap(() => this.load()));
+  save = (assembly: Assembly, expects: number): Observable<Assembly> =>
+    this.api.call(ROUTES.saveAssembly, { body: { assembly, expects } }).pipe(tap(() => this.load()));
 }

@@ -1,6 +1,6 @@
 import type { HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type KeptFacts, ROUTES } from '@plain-cleat/api';
+import { type SavedFacts, ROUTES } from '@plain-cleat/api';
 import { catchError, concatMap, defer, EMPTY, filter, from, type Observable, of, switchMap, takeWhile, throwError } from 'rxjs';
 import { Api } from './api';
 import { mayPass, wordsOf } from './problems';
@@ -16,7 +16,7 @@ export class Courier {
   /** The rig that is open sends for itself. */
   openRig = '';
 
-  carry(rig: string, { fact, rigger, photo }: WaitingFact): Observable<KeptFacts> {
+  carry(rig: string, { fact, rigger, photo }: WaitingFact): Observable<SavedFacts> {
     const told = defer(() => {
       const own = rigger.name === this.session.signedInAs();
       return this.api.call(ROUTES.facts, { rig, body: { facts: [fact], ...(own ? {} : { keptBy: rigger }) } });

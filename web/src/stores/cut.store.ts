@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { type Cuts as CutsNow, type KeepCuts, ROUTES } from '@plain-cleat/api';
+import { type Cuts as CutsNow, type SaveCuts, ROUTES } from '@plain-cleat/api';
 import type { Observable } from 'rxjs';
 import { Api } from './api';
 
@@ -8,5 +8,5 @@ import { Api } from './api';
 export class CutStore {
   private readonly api = inject(Api);
   now = (): Observable<CutsNow> => this.api.call(ROUTES.cuts);
-  cut = (body: KeepCuts): Observable<CutsNow> => this.api.call(ROUTES.keepCuts, { body });
+  cut = (body: SaveCuts): Observable<CutsNow> => this.api.call(ROUTES.saveCuts, { body });
 }

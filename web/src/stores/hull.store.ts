@@ -6,7 +6,7 @@ import {
   type HullLedger,
   type HullReadings,
   type HullSummary,
-  type KeptFacts,
+  type SavedFacts,
   type OwnHull,
   ROUTES,
 } from '@plain-cleat/api';
@@ -27,7 +27,7 @@ export class HullStore {
   read = (kind: 'csv' | 'svg' | 'dxf', text: string, heights: { gunwale: number; keel: number }): Observable<HullReadings> =>
     this.api.call(ROUTES.readHullFile, { body: { kind, text, heights } });
   ledger = (own: string): Observable<HullLedger> => this.api.call(ROUTES.hullLedger, { own });
-  keepFacts = (own: string, facts: readonly NewFact[]): Observable<KeptFacts> =>
+  saveFacts = (own: string, facts: readonly NewFact[]): Observable<SavedFacts> =>
     this.api.call(ROUTES.hullFacts, { own, body: { facts: [...facts] } });
   readFound = (text: string, units: UnitSystem): Observable<FoundList> =>
     this.api.call(ROUTES.readFound, { body: { text, units } });

@@ -70,11 +70,11 @@ describe('the tablet', () => {
   it('keeps the last rigs opened, and forgets them and who was here when somebody signs out, but nothing unsent', async () => {
     const tablet = new Tablet();
     await tablet.empty();
-    for (let i = 0; i < 14; i++) await tablet.keepRig({ id: `rig-${i}`, number: `R-${i}` } as never);
+    for (let i = 0; i < 14; i++) await tablet.saveRig({ id: `rig-${i}`, number: `R-${i}` } as never);
     expect(await tablet.rig('rig-0')).toBeUndefined();
     expect((await tablet.rig('rig-13'))?.doc.number).toBe('R-13');
     await tablet.addWaiting('rig-1', fact('1'));
-    await tablet.keepSession({ staff: null, csrf: null, apiVersion: 1, proof: null, preferences: {} });
+    await tablet.saveSession({ staff: null, csrf: null, apiVersion: 1, proof: null, preferences: {} });
     await tablet.forget();
     expect([await tablet.rig('rig-13'), await tablet.session()]).toEqual([undefined, undefined]);
     expect(await tablet.rigsWaiting()).toEqual(['rig-1']);

@@ -1,6 +1,6 @@
 import type { Tablet, Waiting, WaitingChange, WaitingFact } from './tablet';
 
-interface Held {
+interface Unsent {
   one: Waiting;
   /** Its key on the tablet, once it is kept there. */
   key: Promise<number | undefined>;
@@ -14,7 +14,7 @@ export class Outbox {
   private constructor(
     readonly rig: string,
     private readonly tablet: Tablet,
-    private held: readonly Held[],
+    private held: readonly Unsent[],
   ) {}
 
   /** Nothing waits, and nowhere. */

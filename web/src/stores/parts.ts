@@ -95,7 +95,7 @@ export class Parts {
 
   private fetched(hash: string, before: readonly Part[]): Observable<RangeState> {
     return this.api.call(ROUTES.range, { hash }).pipe(
-      tap((parts) => void this.tablet.keepParts('range', { hash, parts })),
+      tap((parts) => void this.tablet.saveParts('range', { hash, parts })),
       map((parts) => ({ parts, loading: false, failure: null })),
       catchError((error: unknown) => of({ parts: before, loading: false, failure: wordsOf(error) })),
     );
@@ -113,7 +113,7 @@ export class Parts {
     );
 
   /** A part becomes one of the shop's range. Managers alone may. */
-  addToRange = (part: Part): Observable<Part> => this.api.call(ROUTES.keepPart, { body: { part, expects: 0, active: true } });
+  addToRange = (part: Part): Observable<Part> => this.api.call(ROUTES.savePart, { body: { part, expects: 0, active: true } });
 
   /** Parts are taken from the stores: from now on this device knows them. */
   take(...parts: readonly Part[]): void {
@@ -122,7 +122,7 @@ export class Parts {
     if (fresh.length === 0) return;
     const found = [...fresh, ...this.found.value];
     this.found.next(found);
-    void this.tablet.keepParts('found', { hash: '', parts: found.slice(0, FOUND) });
+    void this.tablet.saveParts('found', { hash: '', parts: found.slice(0, FOUND) });
   }
 }
 

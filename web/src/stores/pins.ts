@@ -29,7 +29,7 @@ export async function rightPin(
   if (known.wrong >= TRIES) return { staff: null, fault: 'Too many wrong PINs: wait for the network.' };
   const [given, right] = [new Uint8Array(await hashOf(pin, known.salt)), new Uint8Array(known.hash)];
   const same = given.length === right.length && given.every((b, i) => b === right[i]);
-  await tablet.keepRigger({ ...known, wrong: same ? 0 : known.wrong + 1 });
+  await tablet.saveRigger({ ...known, wrong: same ? 0 : known.wrong + 1 });
   const { id, name, role } = known;
   return same ? { staff: { id, name, role }, fault: '' } : { staff: null, fault: 'The PIN is not right.' };
 }

@@ -251,7 +251,7 @@ describe('the open rig', () => {
   });
 
   it('keeps facts with its rig and this device’s time', async () => {
-    store.keep({ kind: 'stepDone', step: 'receive' });
+    store.save({ kind: 'stepDone', step: 'receive' });
     expect(store.state()?.workup.build.steps[0]?.done).not.toBeNull();
     const call = http.expectOne('/api/rigs/rig-1/facts');
     const [fact] = (call.request.body as { facts: { rig: string; kind: string; id: string }[] }).facts;
@@ -264,7 +264,7 @@ describe('the open rig', () => {
 
   describe('answers that come late', () => {
     const tick = (step: string) => {
-      store.keep({ kind: 'stepDone', step });
+      store.save({ kind: 'stepDone', step });
       const call = http.expectOne('/api/rigs/rig-1/facts');
       const [fact] = (call.request.body as { facts: Fact[] }).facts;
       return { call, kept: { ...fact, by: 'Tom', serverTime: '2026-06-01T10:00:00Z' } as Fact };
@@ -323,7 +323,7 @@ describe('the open rig', () => {
 
   it('goes on with the tablet’s own copy while the server does not answer, and takes up the server’s when it does', async () => {
     await settle();
-    store.keep({ kind: 'stepDone', step: 'receive' });
+    store.save({ kind: 'stepDone', step: 'receive' });
     http.expectOne('/api/rigs/rig-1/facts').error(new ProgressEvent('error'), { status: 0, statusText: '' });
     await settle();
     store.open('rig-1');
@@ -344,7 +344,7 @@ describe('the open rig', () => {
   });
 
   it('a fact the server will not take stays, to be sent again or put away', async () => {
-    store.keep({ kind: 'stepDone', step: 'receive' });
+    store.save({ kind: 'stepDone', step: 'receive' });
     const refuse = (): void =>
       http.expectOne('/api/rigs/rig-1/facts').flush({ detail: 'not that one' }, { status: 422, statusText: 'No' });
     refuse();
@@ -369,9 +369,9 @@ describe('the open rig', () => {
     store.open('rig-1');
     http.expectOne('/api/rigs/rig-1').flush(doc());
     await settle();
-    store.keep({ kind: 'stepDone', step: 'receive' });
+    store.save({ kind: 'stepDone', step: 'receive' });
     const first = http.expectOne('/api/rigs/rig-1/facts');
-    store.keep({ kind: 'stepDone', step: 'measure' });
+    store.save({ kind: 'stepDone', step: 'measure' });
     await settle();
     store.open('rig-2');
     expect([first.cancelled, source.close.calls.count()]).toEqual([true, 1]);

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { type Changed, type KeptFacts, type LoggedChange, type Override, ROUTES } from '@plain-cleat/api';
+import { type Changed, type SavedFacts, type LoggedChange, type Override, ROUTES } from '@plain-cleat/api';
 import { asPlanned } from '@plain-cleat/core/holding/drilling';
 import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { applyChange, type Change, type NewFact, type Plan, withLetters } from '@plain-cleat/core/rig';
@@ -9,7 +9,7 @@ import { type Newer, overTheirs, workUp } from '@plain-cleat/core/workup';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, filter, map, type Observable, Subject, tap } from 'rxjs';
 import { Api } from './api';
 import { Parts } from './parts';
-import { RigLine } from './rig-line';
+import { RigConnection } from './rig-connection';
 import { type ClashShown, type FactBody, inputOf, type RigState } from './rig.state';
 import { SessionStore } from './session.store';
 import { catalogFor, shownRig } from './shown-rig';
@@ -30,7 +30,7 @@ export interface Done {
 export class RigStore {
   private readonly api = inject(Api);
   private readonly session = inject(SessionStore);
-  private readonly line = inject(RigLine);
+  private readonly line = inject(RigConnection);
   private readonly states = new BehaviorSubject<RigState | null>(null);
   private readonly letterWorkups = new Memory();
   private readonly changes = new Subject<Done>();
@@ -129,7 +129,7 @@ export class RigStore {
   }
 
   /** Keeps what happened on the boat, with a photo of it where there is one: never refused as stale. */
-  keep(body: FactBody, photo?: Blob | null): void {
+  save(body: FactBody, photo?: Blob | null): void {
     const rig = this.states.value?.plan.id ?? null;
     const taken = photo ? { photo: crypto.randomUUID() } : {};
     const fact = { ...body, ...taken, id: crypto.randomUUID(), rig, deviceTime: new Date().toISOString() } as NewFact;
@@ -140,7 +140,7 @@ export class RigStore {
    * A manager lets a step pass with their own password, typed for this one act. It goes to the server at once and is
    * kept nowhere on the way.
    */
-  letPass(step: string, why: string, override: Override): Observable<KeptFacts> {
+  letPass(step: string, why: string, override: Override): Observable<SavedFacts> {
     const state = this.states.value;
     const fact = {
       kind: 'gatePassed',
@@ -166,9 +166,9 @@ export class RigStore {
   drilled(h: PlannedHole, bit = h.bit.mm, photo: Blob | null = null): void {
     const state = this.states.value;
     if (!state) return;
-    if (h.drilled) return this.keep({ kind: 'holeOpened', of: h.drilled.fact, bit }, photo);
+    if (h.drilled) return this.save({ kind: 'holeOpened', of: h.drilled.fact, bit }, photo);
     const measured = asPlanned(h, state.plan.tape, state.doc.hull.revision);
-    this.keep({ kind: 'holeDrilled', hole: h.id, label: h.label, bit, measured, elsewhere: false }, photo);
+    this.save({ kind: 'holeDrilled', hole: h.id, label: h.label, bit, measured, elsewhere: false }, photo);
   }
 
   /** Takes back my last change; when one is named, only if it is the last. */
@@ -197,8 +197,8 @@ export class RigStore {
   }
 
   /** Settles a clash: mine stays by sending it again over what is there now; theirs by dropping mine. */
-  settle(clash: ClashShown, keepMine: boolean): void {
-    const mine = keepMine ? this.mineAnew(clash) : null;
+  settle(clash: ClashShown, useMine: boolean): void {
+    const mine = useMine ? this.mineAnew(clash) : null;
     this.line.chosen(clash.mine);
     if (mine) this.change(mine);
   }
@@ -209,4 +209,4 @@ export class RigStore {
 }
 
 /** What an open rig is provided with. */
-export const RIG = [RigStore, RigLine];
+export const RIG = [RigStore, RigConnection];

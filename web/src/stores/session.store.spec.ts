@@ -119,23 +119,29 @@ describe('the session', () => {
   it('goes over to another by PIN, and without the network to one who was here before', async () => {
     open();
     const mara = { id: 'mara', name: 'Mara Voss', role: 'rigger' };
-    const swapping = firstValueFrom(store.swap('mara', '7312'));
-    (await call('/api/swap')).flush({ staff: mara, csrf: 'token-2', apiVersion: API_VERSION, proof: 'proof-2', preferences: {} });
-    await swapping;
+    const switching = firstValueFrom(store.switchUser('mara', '7312'));
+    (await call('/api/switch-user')).flush({
+      staff: mara,
+      csrf: 'token-2',
+      apiVersion: API_VERSION,
+      proof: 'proof-2',
+      preferences: {},
+    });
+    await switching;
     expect([store.staff()?.name, store.csrf]).toEqual(['Mara Voss', 'token-2']);
-    const back = firstValueFrom(store.swap('tom', '2590'));
-    (await call('/api/swap')).flush({ ...signedIn(), csrf: 'token-3' });
+    const back = firstValueFrom(store.switchUser('tom', '2590'));
+    (await call('/api/switch-user')).flush({ ...signedIn(), csrf: 'token-3' });
     await back;
-    const swapAlone = async (pin: string): Promise<string> => {
-      const trying = firstValueFrom(store.swap('mara', pin), { defaultValue: null }).then(
+    const switchAlone = async (pin: string): Promise<string> => {
+      const trying = firstValueFrom(store.switchUser('mara', pin), { defaultValue: null }).then(
         () => '',
         (error: Error) => error.message,
       );
-      (await call('/api/swap')).error(noAnswer, gone);
+      (await call('/api/switch-user')).error(noAnswer, gone);
       return trying;
     };
-    expect(await swapAlone('0000')).toBe('The PIN is not right.');
-    expect(await swapAlone('7312')).toBe('');
+    expect(await switchAlone('0000')).toBe('The PIN is not right.');
+    expect(await switchAlone('7312')).toBe('');
     expect([store.staff()?.name, store.alone(), store.rigger().proof]).toEqual(['Mara Voss', true, 'proof-2']);
     // The server still has Tom signed in: what is sent goes under Mara's name by her proof.
     expect(store.signedInAs()).toBe('Tom Hale');
@@ -147,12 +153,12 @@ describe('the session', () => {
 
   it('five wrong PINs without the network are enough; one who never was here waits for it', async () => {
     open();
-    const swapping = firstValueFrom(store.swap('tom', '2590'));
-    (await call('/api/swap')).flush(signedIn());
-    await swapping;
+    const switching = firstValueFrom(store.switchUser('tom', '2590'));
+    (await call('/api/switch-user')).flush(signedIn());
+    await switching;
     const words = async (id: string): Promise<string> => {
-      const trying = firstValueFrom(store.swap(id, '1111')).catch((error: Error) => error.message);
-      (await call('/api/swap')).error(noAnswer, gone);
+      const trying = firstValueFrom(store.switchUser(id, '1111')).catch((error: Error) => error.message);
+      (await call('/api/switch-user')).error(noAnswer, gone);
       return String(await trying);
     };
     for (let i = 0; i < 5; i++) expect(await words('tom')).toBe('The PIN is not right.');

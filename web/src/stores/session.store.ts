@@ -3,7 +3,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type CanActivateFn, Router } from '@angular/router';
 import type { Preferences, Session, Staff } from '@plain-cleat/api';
-import { SESSION_WAYS } from '@plain-cleat/api/ways';
+import { SESSION_ENDPOINTS } from '@plain-cleat/api/endpoints';
 import { API_VERSION } from '@plain-cleat/api/version';
 import { BehaviorSubject, catchError, filter, from, map, type Observable, of, switchMap, tap, throwError } from 'rxjs';
 import { Api } from './api';
@@ -47,7 +47,7 @@ export class SessionStore {
   signedInAs = (): string | undefined => this.server?.staff?.name;
 
   /** What somebody prefers, on every device of theirs. */
-  prefer = (said: Partial<Preferences>): Observable<unknown> => this.api.call(SESSION_WAYS.prefer, { body: said });
+  prefer = (said: Partial<Preferences>): Observable<unknown> => this.api.call(SESSION_ENDPOINTS.prefer, { body: said });
 
   /** Who keeps facts here. */
   rigger(): Rigger {
@@ -58,14 +58,14 @@ export class SessionStore {
   private take(session: Session): void {
     this.server = session;
     this.state.next({ session, alone: false });
-    if (session.staff) void this.tablet.keepSession(session);
+    if (session.staff) void this.tablet.saveSession(session);
   }
 
   /** The session as the server knows it, asked once a page; as the tablet does while there is no network. */
   find(): Observable<Session> {
     const now = this.state.value?.session;
     if (now?.staff) return of(now);
-    return this.api.call(SESSION_WAYS.session).pipe(
+    return this.api.call(SESSION_ENDPOINTS.session).pipe(
       tap((s) => this.take(s)),
       catchError((error: unknown) => (isGone(error) ? from(this.fromTablet(error)) : throwError(() => error))),
     );
@@ -80,7 +80,7 @@ export class SessionStore {
 
   /** Asks the server again who is signed in: after a break its token is another. */
   renew(): Observable<Session> {
-    return this.api.call(SESSION_WAYS.session).pipe(
+    return this.api.call(SESSION_ENDPOINTS.session).pipe(
       tap((session) => {
         const now = this.state.value;
         // One who swapped in without the network stays here, and is asked for the PIN; where nobody is signed in any
@@ -92,11 +92,11 @@ export class SessionStore {
   }
 
   signIn(login: string, password: string): Observable<Session> {
-    return this.api.call(SESSION_WAYS.signIn, { body: { login, password } }).pipe(tap((s) => this.take(s)));
+    return this.api.call(SESSION_ENDPOINTS.signIn, { body: { login, password } }).pipe(tap((s) => this.take(s)));
   }
 
   signOut(): Observable<Session> {
-    return this.api.call(SESSION_WAYS.signOut).pipe(
+    return this.api.call(SESSION_ENDPOINTS.signOut).pipe(
       tap((s) => this.take(s)),
       switchMap((s) => from(this.tablet.forget()).pipe(map(() => s))),
     );
@@ -104,7 +104,7 @@ export class SessionStore {
 
   /** Who may take over this tablet: everybody with a PIN; while there is no network, who did so before. */
   crew(): Observable<Staff[]> {
-    return this.api.call(SESSION_WAYS.crew).pipe(
+    return this.api.call(SESSION_ENDPOINTS.crew).pipe(
       map((all): Staff[] => all.filter((c) => c.hasPin)),
       catchError((error: unknown) => (isGone(error) ? from(this.tablet.riggers()) : throwError(() => error))),
     );
@@ -114,35 +114,35 @@ export class SessionStore {
    * Another takes over this tablet by PIN.
    * @throws Error in words for the person at the screen
    */
-  swap(id: string, pin: string): Observable<unknown> {
-    return this.api.call(SESSION_WAYS.swap, { body: { staff: id, pin } }).pipe(
+  switchUser(id: string, pin: string): Observable<unknown> {
+    return this.api.call(SESSION_ENDPOINTS.switchUser, { body: { staff: id, pin } }).pipe(
       tap((session) => this.take(session)),
       switchMap(({ staff, proof, preferences }) =>
         staff
           ? from(knownRigger({ ...staff, preferences }, proof ?? '', pin)).pipe(
-              switchMap((known) => this.tablet.keepRigger(known)),
+              switchMap((known) => this.tablet.saveRigger(known)),
             )
           : of(null),
       ),
       catchError((error: unknown) =>
-        isGone(error) ? from(this.swapAlone(id, pin)) : throwError(() => new Error(wordsOf(error), { cause: error })),
+        isGone(error) ? from(this.switchAlone(id, pin)) : throwError(() => new Error(wordsOf(error), { cause: error })),
       ),
     );
   }
 
   /** The same by what the tablet knows, while the server does not answer. */
-  private async swapAlone(id: string, pin: string): Promise<void> {
+  private async switchAlone(id: string, pin: string): Promise<void> {
     const known = (await this.tablet.riggers()).find((r) => r.id === id);
     if (!known) throw new Error('They have not been on this tablet with the network yet.');
     const { staff, fault } = await rightPin(known, pin, this.tablet);
     if (!staff) throw new Error(fault);
     const session = { staff, csrf: null, apiVersion: API_VERSION, proof: known.proof, preferences: known.preferences ?? {} };
     this.state.next({ session, alone: true });
-    await this.tablet.keepSession(session);
+    await this.tablet.saveSession(session);
   }
 
   choosePin = (password: string, pin: string): Observable<unknown> =>
-    this.api.call(SESSION_WAYS.choosePin, { body: { password, pin } });
+    this.api.call(SESSION_ENDPOINTS.choosePin, { body: { password, pin } });
 
   /** The session ran out on the server. What was not sent stays on this device. */
   ended(): void {

@@ -10,5 +10,5 @@ export class ShopStore {
   private readonly api = inject(Api);
   settings = (): Observable<ShopSettings> => this.api.call(ROUTES.shop);
   save = (settings: ShopSettings, expects: number): Observable<ShopSettings> =>
-    this.api.call(ROUTES.keepShop, { body: { settings, expects } });
+    this.api.call(ROUTES.saveShop, { body: { settings, expects } });
 }

@@ -130,7 +130,7 @@ export class Tablet {
     this.with((db) => db.put('waiting', { rig, one }, key));
   dropWaiting = (key: number): Promise<unknown> => this.with((db) => db.delete('waiting', key));
 
-  async keepRig(doc: RigDocument): Promise<void> {
+  async saveRig(doc: RigDocument): Promise<void> {
     await this.with(async (db) => {
       await db.put('rigs', { id: doc.id, doc, at: new Date().toISOString() });
       const all = (await db.getAll('rigs')).sort((a, b) => (a.at < b.at ? 1 : -1));
@@ -145,13 +145,13 @@ export class Tablet {
 
   rig = (id: string): Promise<RigCopy | undefined> => this.with((db) => db.get('rigs', id));
 
-  keepParts = (which: 'range' | 'found', known: KnownParts): Promise<unknown> => this.with((db) => db.put('parts', known, which));
+  saveParts = (which: 'range' | 'found', known: KnownParts): Promise<unknown> => this.with((db) => db.put('parts', known, which));
   parts = (which: 'range' | 'found'): Promise<KnownParts | undefined> => this.with((db) => db.get('parts', which));
 
-  keepSession = (session: Session): Promise<unknown> => this.with((db) => db.put('session', session, 'last'));
+  saveSession = (session: Session): Promise<unknown> => this.with((db) => db.put('session', session, 'last'));
   session = (): Promise<Session | undefined> => this.with((db) => db.get('session', 'last'));
 
-  keepRigger = (rigger: KnownRigger): Promise<unknown> => this.with((db) => db.put('riggers', rigger));
+  saveRigger = (rigger: KnownRigger): Promise<unknown> => this.with((db) => db.put('riggers', rigger));
   riggers = async (): Promise<KnownRigger[]> => (await this.with((db) => db.getAll('riggers'))) ?? [];
 
   /** Somebody signs out: who was here and the copies go, what is not sent stays. */

@@ -4,7 +4,7 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { rankHulls, type HullAsk } from '@plain-cleat/core/proposals/which-hull';
 import type { ShopSettings } from '@plain-cleat/core/parts/shop';
 import { printMass } from '@plain-cleat/core/base/units';
-import { Words } from '../hull-view/words';
+import { Words } from '../boat-view/words';
 import { EveryHull } from '../stores/every-hull';
 import { UnitsStore } from '../stores/units.store';
 import { WhenLoaded } from '../controls/when-loaded';

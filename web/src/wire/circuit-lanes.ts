@@ -4,8 +4,8 @@ import { capital, printLong, printLength } from '@plain-cleat/core/base/units';
 import type { Workup } from '@plain-cleat/core/workup';
 import type { WiredRun } from '@plain-cleat/core/electric/wiring';
 import { line } from 'd3-shape';
-import { wireThickness } from '../hull-view/lanes';
-import { Scale, WIDTH } from '../hull-view/scale';
+import { wireThickness } from '../boat-view/lanes';
+import { Scale, WIDTH } from '../boat-view/scale';
 import { UnitsStore } from '../stores/units.store';
 import { boxTop, circuitLine, LANE, spreadAlong } from './circuit-lines';
 

@@ -1,4 +1,4 @@
-import { WIDTH } from '../hull-view/scale';
+import { WIDTH } from '../boat-view/scale';
 
 /** A box in a lane of the circuit: its middle, and the lane, counted from the uppermost. */
 export interface LaneBox {

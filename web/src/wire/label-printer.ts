@@ -4,7 +4,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { DRAWN } from '@plain-cleat/core/electric/circuits';
 import type { Workup } from '@plain-cleat/core/workup';
 import { printOn, TAPE, type TapeLabel, tapeLabels, wireLabels } from '@plain-cleat/core/electric/wiring';
-import { Length } from '../hull-view/words';
+import { Length } from '../boat-view/words';
 import { UnitsStore } from '../stores/units.store';
 
 /** A simulated label printer: shows the tape as one with a cable would print it, and how much of it is left. */

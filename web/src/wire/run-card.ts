@@ -13,10 +13,10 @@ import { Icons } from '../controls/icons';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
 import { FindingBox } from '../findings/finding-box';
-import { Cut, Words } from '../hull-view/words';
+import { Cut, Words } from '../boat-view/words';
 import { RigStore } from '../stores/rig.store';
 import { ownRun, putRun } from './plan-run';
-import { RunWay } from './run-way';
+import { RunPath } from './run-path';
 import { field, liveForm, words } from '../controls/live-form';
 
 /** What a cable's conductors are called. */
@@ -36,7 +36,7 @@ type GuardChoice = 'as chosen' | 'none' | GuardKind;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ...[Cut, Words, FindingBox, MatButtonModule, MatExpansionModule, QuantityField, TextField, ChoiceField, Icons],
-    ...[Explained, MatCheckboxModule, RunWay],
+    ...[Explained, MatCheckboxModule, RunPath],
   ],
   templateUrl: './run-card.html',
   styles: `

@@ -5,16 +5,16 @@ import { entryOf } from '@plain-cleat/core/rig';
 import type { Proposal, SignalRun } from '@plain-cleat/core/electric/wiring';
 import { Icons } from '../controls/icons';
 import { FindingBox } from '../findings/finding-box';
-import { Cut, Words } from '../hull-view/words';
+import { Cut, Words } from '../boat-view/words';
 import { RigStore } from '../stores/rig.store';
 import { putRun } from './plan-run';
-import { RunWay } from './run-way';
+import { RunPath } from './run-path';
 
 /** One signal cable: its plugs, how long it comes, where it lies. */
 @Component({
   selector: 'pc-signal-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Cut, Words, FindingBox, MatButtonModule, Icons, RunWay],
+  imports: [Cut, Words, FindingBox, MatButtonModule, Icons, RunPath],
   template: `
     @let s = run();
     <header class="row">
@@ -50,9 +50,9 @@ import { RunWay } from './run-way';
     @for (f of findings(); track f.key) {
       <pc-finding-box [finding]="f" [fixes]="fixes()[f.key] ?? []" />
     }
-    <pc-run-way [run]="s">
+    <pc-run-path [run]="s">
       <button mat-stroked-button type="button" (click)="drop()"><mat-icon svgIcon="delete" />Delete this run</button>
-    </pc-run-way>
+    </pc-run-path>
   `,
   styles: `
     header {

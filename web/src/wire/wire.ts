@@ -23,11 +23,11 @@ import { ValidSubmit } from '../controls/valid-submit';
 import { wordsWanted } from '../controls/zod-validator';
 import { Fixes } from '../findings/fixes';
 import { FindingBox } from '../findings/finding-box';
-import { LineDesk, linesProposed } from '../lines/lines-proposed';
-import { cordOnStrip, wireOnStrip } from '../hull-view/lanes';
-import { marksOf } from '../hull-view/marks';
-import { Strip } from '../hull-view/strip';
-import { Cut, Words } from '../hull-view/words';
+import { LineComparison, linesProposed } from '../lines/lines-proposed';
+import { cordOnBoat, wireOnBoat } from '../boat-view/lanes';
+import { marksOf } from '../boat-view/marks';
+import { BoatView } from '../boat-view/boat-view';
+import { Cut, Words } from '../boat-view/words';
 import { Print } from '../rig/print';
 import { asOne } from '../stores/as-one';
 import { documentUrl, type Printed } from '../stores/document-url';
@@ -49,7 +49,19 @@ import { Table, TableColumn } from '../controls/table';
   selector: 'pc-wire',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ...[Strip, Cut, Words, FindingBox, MatButtonModule, ReactiveFormsModule, Table, TableColumn, ChoiceField, ValidSubmit, Icons],
+    ...[
+      BoatView,
+      Cut,
+      Words,
+      FindingBox,
+      MatButtonModule,
+      ReactiveFormsModule,
+      Table,
+      TableColumn,
+      ChoiceField,
+      ValidSubmit,
+      Icons,
+    ],
     ...[
       BenchCard,
       CircuitLanes,
@@ -64,7 +76,7 @@ import { Table, TableColumn } from '../controls/table';
       Print,
     ],
   ],
-  providers: [Fixes, LineDesk],
+  providers: [Fixes, LineComparison],
   templateUrl: './wire.html',
   styleUrls: ['../rows/listed.scss', './wire.scss'],
 })
@@ -117,9 +129,7 @@ export default class Wire {
     const shown = new Set<string | null | undefined>(this.atLines() ? led : this.wiredUp().map((i) => i.placed.id));
     return state ? marksOf(state.workup).filter((m) => shown.has(m.id)) : [];
   });
-  protected readonly stripRuns = computed(() =>
-    this.atLines() ? this.lines().map(cordOnStrip) : this.cables().map(wireOnStrip),
-  );
+  protected readonly boatRuns = computed(() => (this.atLines() ? this.lines().map(cordOnBoat) : this.cables().map(wireOnBoat)));
   protected readonly findings = computed(() =>
     unsettled(this.store.state()?.workup.findings ?? []).filter((f) => f.step === 'wire'),
   );

@@ -1,0 +1,369 @@
+import { pointIn } from '../boat-view/pointer';
+import { addressOf, ROUTES } from '@plain-cleat/api';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { from, switchMap, map, of, type Observable } from 'rxjs';
+import { DeleteButton } from '../controls/delete-button';
+import { Icons } from '../controls/icons';
+import { FileButton } from '../controls/file-button';
+import { QuantityField } from '../controls/quantity';
+import { TextField } from '../controls/text-field';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { ChoiceField, choicesOf } from '../controls/choice-field';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router } from '@angular/router';
+import { MatButtonModule } from '@angular/material/button';
+import {
+  HULL_KINDS,
+  HULL_TRAITS,
+  type TapeReading,
+  fairReadings,
+  type HullModel,
+  outlineFault,
+  outlineOf,
+  readingFaults,
+  readingsFromOutline,
+  type ReadingFault,
+} from '@plain-cleat/core/boat/hull';
+import { tell } from '@plain-cleat/core/base/units';
+import { line } from 'd3-shape';
+import { Length, Words } from '../boat-view/words';
+import { UnitsStore } from '../stores/units.store';
+import { FeatureRows } from '../rows/feature-list';
+import type { FeatureList, Row } from '../rows/feature-rows';
+import { FEATURES } from './features';
+import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, newDraft, withFigure } from './hull-draft';
+import { Parts } from '../stores/parts';
+import { HullStore } from '../stores/hull.store';
+import { type FlatPhoto, PhotoMarking } from '../photo-marking/photo-marking';
+import { field, fieldsOf, liveForm, liveRows, words } from '../controls/live-form';
+import { ReactiveFormsModule } from '@angular/forms';
+import { Said } from '../controls/said';
+import { WhenLoaded } from '../controls/when-loaded';
+import { Loader } from '../stores/loaded';
+import { Sending } from '../stores/sending';
+import { Table, TableColumn } from '../controls/table';
+
+const COLUMNS: readonly (readonly [keyof TapeReading, string])[] = [
+  ['x', 'aft of bow'],
+  ['port', 'port half-breadth'],
+  ['starboard', 'starboard half-breadth'],
+  ['gunwale', 'gunwale height'],
+  ['keel', 'keel height'],
+];
+const MATERIALS: readonly HullModel['material'][] = ['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric'];
+const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
+
+/** Figures that are weights. */
+type Weighed = 'massKg' | 'capacityKg' | 'wheelsKg';
+
+/** A hull measured: stations off the tape, faired and judged; its decks, tracks and hatches; a photo under it. */
+@Component({
+  selector: 'pc-hull-measure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    Said,
+    WhenLoaded,
+    FeatureRows,
+    PhotoMarking,
+    Length,
+    Words,
+    MatButtonModule,
+    ReactiveFormsModule,
+    Table,
+    TableColumn,
+    MatTooltipModule,
+    MatButtonToggleModule,
+    MatFormFieldModule,
+    MatSelectModule,
+    ChoiceField,
+    TextField,
+    QuantityField,
+    FileButton,
+    Icons,
+    DeleteButton,
+  ],
+  templateUrl: './hull-measure.html',
+  styleUrl: './hull-measure.scss',
+})
+export default class HullMeasure {
+  private readonly store = inject(HullStore);
+  private readonly router = inject(Router);
+  protected readonly units = inject(UnitsStore);
+  private readonly params = toSignal(inject(ActivatedRoute).paramMap);
+  protected readonly columns = COLUMNS;
+  protected readonly kinds = choicesOf(HULL_KINDS);
+  protected readonly materials = choicesOf(MATERIALS);
+  protected readonly features = FEATURES;
+  protected readonly traceable = TRACED;
+  protected readonly fileOf = (file: 'offsetsCsv' | 'outlineSvg' | 'outlineDxf', hull: string): string =>
+    addressOf(ROUTES[file], { hull });
+  /** The hull as it was saved last; of a new one there is none. */
+  protected readonly opened = new Loader((): Observable<{ readonly model: HullModel | null }> =>
+    this.id() === 'new' ? of({ model: null }) : this.store.model(this.id()).pipe(map((model) => ({ model }))),
+  );
+  protected readonly before = computed((): HullModel | undefined => this.opened.value()?.model ?? undefined);
+  protected readonly draft = linkedSignal((): HullDraft => {
+    const model = this.before();
+    return model ? draftOf(model) : newDraft();
+  });
+  protected readonly saving = new Sending();
+  protected readonly photo = signal<FlatPhoto | null>(null);
+  protected readonly tracing = signal<(typeof TRACED)[number] | null>(null);
+  protected readonly traced = signal<readonly (readonly [number, number])[]>([]);
+
+  protected readonly id = computed(() => this.params()?.get('hull') ?? 'new');
+  protected readonly faults = computed((): readonly ReadingFault[] => readingFaults(this.draft().readings));
+  protected readonly faired = computed(() =>
+    this.faults().length ? null : fairReadings(this.draft().readings, this.draft().section),
+  );
+  protected readonly length = computed(() => Math.max(...this.draft().readings.map((r) => r.x), 1000));
+  protected readonly beam = computed(() => 2 * Math.max(...this.draft().readings.map((r) => Math.max(r.port, r.starboard)), 150));
+  private readonly k = computed(() => 838 / this.length());
+  protected readonly height = computed(() => this.beam() * this.k() + 50);
+  protected x = (mm: number): number => 34 + mm * this.k();
+  protected y = (mm: number): number => this.height() / 2 - mm * this.k();
+  protected readonly outline = computed(() => {
+    const faired = this.faired();
+    if (!faired) return '';
+    const curve = outlineOf(faired);
+    // The curve runs by chord length; its x follows the stations the same way.
+    const t = Array.from({ length: 121 }, (_, i) => curve.from + ((curve.to - curve.from) * i) / 120);
+    const across = (p: number): number => this.alongOf(p, curve.knots);
+    const side = (sign: 1 | -1): [number, number][] => t.map((p) => [this.x(across(p)), this.y(sign * curve.value(p))]);
+    return `${line()([...side(1), ...side(-1).reverse()]) ?? ''}Z`;
+  });
+  protected readonly dots = computed(() =>
+    this.draft().readings.flatMap((r, row) =>
+      (['port', 'starboard'] as const).map((side) => ({
+        row,
+        side,
+        x: this.x(r.x),
+        y: this.y(side === 'port' ? -r.port : r.starboard),
+        wrong: this.suspectRows().has(row),
+      })),
+    ),
+  );
+  protected readonly suspectRows = computed(() => new Set(this.faired()?.suspects.map((s) => s.row)));
+  protected readonly shapes = computed(() => {
+    const { decks, hatches, tracks, scuppers } = this.draft().rest;
+    const box = (a: { fore: number; aft: number; port: number; starboard: number }) => ({
+      x: this.x(a.fore),
+      y: this.y(a.starboard),
+      w: Math.max(1, (a.aft - a.fore) * this.k()),
+      h: Math.max(1, (a.starboard - a.port) * this.k()),
+    });
+    return {
+      areas: [
+        ...decks.map((d) => ({ id: d.id, name: d.name, hatch: false, ...box(d) })),
+        ...hatches.map((h) => ({ id: h.id, name: h.name, hatch: true, ...box(h) })),
+      ],
+      tracks: tracks.map((t) => ({ id: t.id, name: t.name, ...box({ ...t, port: t.y - 8, starboard: t.y + 8 }) })),
+      scuppers: scuppers.map((s) => ({ id: s.id, x: this.x(s.x), y: this.y(s.y), r: Math.max(2, (s.diameter / 2) * this.k()) })),
+    };
+  });
+
+  constructor() {
+    this.opened.load();
+  }
+
+  /** The x of a chord parameter: straight between the stations is near enough for a drawing. */
+  private alongOf(t: number, knots: readonly number[]): number {
+    const readings = this.draft().readings;
+    let i = 0;
+    while (i < knots.length - 2 && (knots[i + 1] ?? 0) < t) i++;
+    const [a, b] = [knots[i] ?? 0, knots[i + 1] ?? 1];
+    const [xa, xb] = [readings[i]?.x ?? 0, readings[i + 1]?.x ?? 0];
+    return xa + ((t - a) / (b - a)) * (xb - xa);
+  }
+
+  protected readonly readings = liveRows(
+    () => this.draft().readings,
+    (reading, at) =>
+      fieldsOf(
+        COLUMNS.map(([column]) => column),
+        (column) =>
+          field<number | null>(
+            () => reading()[column],
+            (mm) => this.type(at(), column, mm),
+          ),
+      ),
+  );
+
+  protected readonly form = liveForm({
+    maker: words(
+      () => this.draft().rest.maker,
+      (maker) => this.about({ maker: maker.slice(0, 60) }),
+    ),
+    name: words(
+      () => this.draft().rest.name,
+      (name) => this.about({ name: name.slice(0, 60) }),
+    ),
+    kind: field(
+      () => this.draft().rest.kind,
+      (kind) => this.about({ kind }),
+    ),
+    material: field(
+      () => this.draft().rest.material,
+      (material) => this.about({ material }),
+    ),
+    traits: field(
+      () => this.draft().rest.traits ?? [],
+      (traits) => this.about({ traits }),
+    ),
+  });
+  protected readonly figures = liveForm(
+    fieldsOf(Object.keys(FIGURES) as Figure[], (key) =>
+      field(
+        () => this.figure(key),
+        (value) => this.about(withFigure(this.draft().rest, key, value ?? 0)),
+      ),
+    ),
+  );
+  protected readonly isSuspect = ({ at }: { at: number }): boolean => this.suspectRows().has(at);
+
+  private type(row: number, column: keyof TapeReading, value: number | null): void {
+    if (value === null) return;
+    this.draft.update((d) => ({ ...d, readings: d.readings.map((r, i) => (i === row ? { ...r, [column]: value } : r)) }));
+  }
+
+  /** A station between this one and the next, read off the curve as it is. */
+  protected addAfter(row: number): void {
+    const readings = this.draft().readings;
+    const [a, b] = [readings[row], readings[row + 1]];
+    if (!a || !b) return;
+    const half = (key: keyof TapeReading): number => Math.round(((a[key] + b[key]) / 2) * 10) / 10;
+    const between = {
+      x: half('x'),
+      port: half('port'),
+      starboard: half('starboard'),
+      gunwale: half('gunwale'),
+      keel: half('keel'),
+    };
+    this.draft.update((d) => ({ ...d, readings: [...readings.slice(0, row + 1), between, ...readings.slice(row + 1)] }));
+  }
+
+  protected remove(row: number): void {
+    this.draft.update((d) => ({ ...d, readings: d.readings.filter((_, i) => i !== row) }));
+  }
+
+  private about(more: Partial<HullDraft['rest']>): void {
+    this.saving.clear();
+    this.draft.update((d) => ({ ...d, rest: { ...d.rest, ...more } }));
+  }
+
+  protected readonly traits = HULL_TRAITS;
+  /** The parts that a maker may have fitted. */
+  protected readonly parts = toSignal(inject(Parts).everything(), { initialValue: [] });
+
+  protected readonly named = Object.entries(FIGURES) as [Figure, string][];
+
+  protected weighs = (key: Figure): key is Weighed => key === 'massKg' || key === 'capacityKg' || key === 'wheelsKg';
+
+  protected figure(key: Figure): number | null {
+    const { rest } = this.draft();
+    const { seat, feet, secondSeat } = rest;
+    if (this.weighs(key)) return rest[key] ?? null;
+    const lengths: Record<Exclude<Figure, Weighed>, number | undefined> = {
+      wall: rest.wall,
+      seatX: seat.x,
+      seatLow: seat.low,
+      seatHigh: seat.high,
+      slideFore: seat.slide?.fore,
+      slideAft: seat.slide?.aft,
+      feetFore: feet?.fore,
+      feetAft: feet?.aft,
+      secondX: secondSeat?.x,
+      secondLow: secondSeat?.low,
+      secondHigh: secondSeat?.high,
+      secondFore: secondSeat?.slide?.fore,
+      secondAft: secondSeat?.slide?.aft,
+    };
+    return lengths[key] ?? null;
+  }
+
+  protected rows = (list: FeatureList): readonly Row[] => list.rows(this.draft().rest);
+
+  protected setRows(list: FeatureList, rows: readonly Row[]): void {
+    this.draft.update((d) => {
+      const { stations: _, ...rest } = list.into({ ...d.rest, stations: [] }, rows);
+      return { ...d, rest };
+    });
+  }
+
+  protected importFile(file: File): void {
+    const kind = file.name.toLowerCase().split('.').pop();
+    if (kind !== 'csv' && kind !== 'svg' && kind !== 'dxf') {
+      this.saving.refuse('File: offsets as .csv, or an outline as .svg or .dxf.');
+      return;
+    }
+    const middle = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
+    const heights = { gunwale: middle?.gunwale ?? 300, keel: 0 };
+    const read = from(file.text()).pipe(switchMap((text) => this.store.read(kind, text, heights)));
+    this.saving.send(read, ({ readings }) => this.draft.update((d) => ({ ...d, readings })));
+  }
+
+  /** A tap on the drawing while tracing: a point of the gunwale, or a corner of what is traced. */
+  protected trace(event: MouseEvent): void {
+    const what = this.tracing();
+    if (!what) return;
+    const [x, y] = pointIn(event);
+    const mm: [number, number] = [(x - 34) / this.k(), (this.height() / 2 - y) / this.k()];
+    this.traced.update((all) => [...all, mm]);
+    const points = this.traced();
+    if (what !== 'gunwale' && points.length === 2) this.addTraced(what, points);
+  }
+
+  private addTraced(what: 'tank well' | 'hatch' | 'track', points: readonly (readonly [number, number])[]): void {
+    const xs = points.map((p) => Math.round(p[0]));
+    const ys = points.map((p) => Math.round(p[1]));
+    const area = { fore: Math.min(...xs), aft: Math.max(...xs), port: Math.min(...ys), starboard: Math.max(...ys) };
+    const key = what === 'tank well' ? 'decks' : what === 'hatch' ? 'hatches' : 'tracks';
+    const list = FEATURES.find((f) => f.key === key);
+    if (!list) return;
+    const rows = this.rows(list);
+    const y = (area.port + area.starboard) / 2;
+    const own =
+      what === 'track'
+        ? {
+            fore: area.fore,
+            aft: area.aft,
+            y,
+            side: y < 0 ? 'port' : 'starboard',
+            name: `track, ${y < 0 ? 'port' : 'starboard'}`,
+          }
+        : { ...area, name: what, ...(what === 'tank well' ? { kind: 'tank well', height: 200 } : {}) };
+    this.setRows(list, [...rows, { ...list.fresh(rows.length + 1), ...own }]);
+    this.traced.set([]);
+    this.tracing.set(null);
+  }
+
+  protected finishTrace(): void {
+    const points = this.traced();
+    const fault = outlineFault(points);
+    if (this.saving.refuse(fault ? `Outline: ${tell(fault, this.units.system())}.` : '')) return;
+    const heights = this.draft().readings[Math.floor(this.draft().readings.length / 2)];
+    const readings = readingsFromOutline(points, { gunwale: heights?.gunwale ?? 300, keel: 0 });
+    this.draft.update((d) => ({ ...d, readings }));
+    this.traced.set([]);
+    this.tracing.set(null);
+  }
+
+  protected readonly tracedPath = computed(() => {
+    const points = this.traced().map(([x, y]): [number, number] => [this.x(x), this.y(y)]);
+    return points.length ? (line()(points) ?? '') : '';
+  });
+
+  protected save(): void {
+    const fault = draftFault(this.draft());
+    if (this.saving.refuse(fault ? tell(fault, this.units.system()) : '')) return;
+    const model = modelOf(this.draft(), this.before());
+    this.saving.send(this.store.save(model, this.draft().expects), (saved) => {
+      this.opened.put({ model: saved });
+      if (this.id() === 'new') void this.router.navigate(['/hulls', saved.id], { replaceUrl: true });
+      return `Saved as revision ${saved.revision}.`;
+    });
+  }
+}
