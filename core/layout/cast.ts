@@ -88,7 +88,7 @@ function inside(fan: Fan, x: number, y: number, bottom: number, top: number): nu
 }
 
 /** A quick first look: whether anything within so far of a place, at these heights, can be in a cast at all. */
-function mayMeet(fan: Fan, x: number, y: number, within: number, bottom: number, top: number): boolean {
+function mayMeet(fan: Fan, { x, y }: { x: number; y: number }, within: number, { bottom, top }: Pick<Body, 'bottom' | 'top'>): boolean {
   const far = Math.hypot(x - fan.pivot.x, y - fan.pivot.y);
   const [least, most] = [Math.max(0, far - within), Math.min(fan.radius, far + within)];
   if (least > fan.radius) return false;
@@ -105,12 +105,12 @@ function mayMeet(fan: Fan, x: number, y: number, within: number, bottom: number,
 export function snag(space: CastSpace, bodies: readonly Body[], rods: readonly Rod[]): number | undefined {
   const fan = fanOf(space);
   let most = -Infinity;
-  for (const { outline, bottom, top } of bodies) {
+  for (const body of bodies) {
+    const { outline, bottom, top } = body;
     const middle = middleOf({ outline });
     let within = 0;
     for (const [x, y] of outline) within = Math.max(within, Math.hypot(x - middle.x, y - middle.y));
-    if (mayMeet(fan, middle.x, middle.y, within + 1e-6, bottom, top))
-      most = Math.max(most, over(fan, outline, middle, bottom, top));
+    if (mayMeet(fan, middle, within + 1e-6, body)) most = Math.max(most, over(fan, outline, middle, bottom, top));
   }
   for (const r of rods) {
     const steps = Math.max(1, Math.ceil(distance(r.mouth, r.tip) / GRID));

@@ -3,7 +3,7 @@ import type { Brief } from '../rig';
 import type { ShopSettings } from '../parts/shop';
 import type { Placed } from './placed';
 import { BODY, hipOf, overBand, paddlers, type Paddler } from './paddler';
-import { OVER_GUNWALE } from './stroke-poses';
+import { OVER_GUNWALE } from './paddle-pose';
 
 /** Half the breadth of the band over the gunwale edge in which knuckles pass (judgement), mm. */
 export const KNUCKLE_BAND = 70;

@@ -100,9 +100,7 @@ export function reachedFromWater(
   hull: HullSurface,
   p: Paddler,
   point: Point,
-  side: 'port' | 'starboard',
-  waterline: number,
-  x = point.x,
+  { side, waterline, x = point.x }: { readonly side: Side; readonly waterline: number; readonly x?: number },
 ): number {
   const edge = { x, y: sideSign(side) * (hull.halfBreadth(x) + 0.08 * p.stature), z: waterline };
   return Math.max(0, distance(edge, point) - (BODY.upperArm + BODY.forearmAndHand) * p.stature);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { BRACKWEN, ORRISK, PELLIN, QUENBY, TOLVANE } from '../../demo/index';
 import { fairHull } from '../boat/hull';
 import { USUAL_BRIEF } from '../rig';
-import type { StrokePose, Vector } from './stroke-poses';
+import type { StrokePose, Vector } from './paddle-pose';
 import { paddleLack, paddlers, strokePoses } from './index';
 
 const HULLS = [TOLVANE, BRACKWEN, ORRISK, QUENBY, PELLIN].map((h) => fairHull(h));

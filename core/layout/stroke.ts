@@ -4,7 +4,8 @@ import type { Brief } from '../rig';
 import type { Body } from './placed';
 import { BODY, type Paddler } from './paddler';
 import { boundsOf } from './sweep';
-import { portPoses, type PaddleLack, type StrokePose, type Style } from './stroke-poses';
+import type { StrokePose } from './paddle-pose';
+import { portPoses, type PaddleLack, type Style } from './stroke-poses';
 
 /**
  * The space swept by shaft and hands: at each plan cell a floor and a ceiling, mm over the keel.

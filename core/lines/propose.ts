@@ -12,7 +12,7 @@ import {
   type Plan,
 } from '../rig';
 import { tiePointsOf, type TiePoint } from '../holding/ties';
-import { say, sideOf, type Sentence } from '../base/units';
+import { say, sideOf, type Sentence, type Side } from '../base/units';
 import { USES, usualLine } from './uses';
 
 /** What lines are proposed from. */
@@ -37,77 +37,113 @@ const tied = (tie: TiePoint): LinePoint => ({ at: 'tie', tie: tie.key });
 const nearest = (ties: readonly TiePoint[], x: number): TiePoint | undefined =>
   [...ties].sort((a, b) => Math.abs(a.at.x - x) - Math.abs(b.at.x - x))[0];
 
+type Draft = Omit<Line, 'proposed'>;
+
 /**
  * Proposes the lines of a rig: a trolley between the foremost and the aftermost pulley, an anchor's line through its ring to what
  * holds it and lets go of it, the same for a drogue and a stake, a lift for what turns and has an eye for it. Lines that the
  * rigger made or changed stay, and what they carry is left alone.
  */
-export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput): LineProposal {
-  const kept = Object.entries(plan.lines).filter(([, l]) => !l.proposed);
-  const ties = tiePointsOf(surface, owned, ledger)
-    .filter((t) => t.room === null)
-    .sort((a, b) => a.at.x - b.at.x);
-  const lines = new Map<string, { line: Line; why: Sentence }>();
-  const wants: Sentence[] = [];
-  const carried = (item: Fitted): boolean => kept.some(([, l]) => l.carries === item.placed.id);
-  const add = (id: string, line: Omit<Line, 'proposed'>, why: Sentence): string => {
-    lines.set(id, { line: { ...line, proposed: true }, why });
-    return id;
-  };
-  const holders = ties.filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'reel');
-  const pulleys = ties.filter((t) => t.lead.as === 'pulley');
-  const [fore, aft] = [pulleys[0], pulleys.at(-1)];
-  const cleat = nearest(holders, surface.model.seat.x);
-  // Where pulleys stand on the centre line, the side of the cleat decides, else the hand.
-  const side = [fore?.at.y, cleat?.at.y].map((y) => sideOf(y ?? 0)).find((s) => s !== 'centre') ?? handSide(plan.brief.hand);
-  let trolley = kept.find(([, l]) => l.use === 'anchor trolley')?.[0];
-  if (trolley === undefined && fore && aft && aft.at.x - fore.at.x > surface.length / 3)
-    trolley = add(
-      `trolley-${fore.fitting ?? 'hull'}`,
-      { ...usualLine('anchor trolley'), way: `outside ${side}`, through: [tied(fore), tied(aft)] },
-      say`A loop between ${fore.letter} and ${aft.letter}, outside to ${side}${cleat ? say`, where ${cleat.letter} stands` : ''}.`,
+export function proposeLines(input: LineProposalInput): LineProposal {
+  const proposer = new LineProposer(input);
+  proposer.trolleyOf(input.plan.brief.hand);
+  for (const item of input.owned) proposer.lineFor(item);
+  const { lines, wants } = proposer;
+  return { lines, wants, changes: lineChanges(input.plan, lines) };
+}
+
+/** What is proposed so far, over the tie points that are aboard. */
+class LineProposer {
+  readonly lines = new Map<string, { line: Line; why: Sentence }>();
+  readonly wants: Sentence[] = [];
+  private readonly kept: readonly [string, Line][];
+  private readonly owned: readonly Fitted[];
+  private readonly ties: readonly TiePoint[];
+  private readonly length: number;
+  /** Where a line ends that one lets go of: in reach of the seat. */
+  private readonly cleat: TiePoint | undefined;
+  private trolley: string | undefined;
+  private side: Side = 'starboard';
+
+  constructor({ plan, owned, surface, ledger }: LineProposalInput) {
+    this.kept = Object.entries(plan.lines).filter(([, l]) => !l.proposed);
+    this.owned = owned;
+    this.length = surface.length;
+    this.ties = tiePointsOf(surface, owned, ledger)
+      .filter((t) => t.room === null)
+      .sort((a, b) => a.at.x - b.at.x);
+    this.cleat = nearest(this.leading('jam cleat', 'reel'), surface.model.seat.x);
+    this.trolley = this.kept.find(([, l]) => l.use === 'anchor trolley')?.[0];
+  }
+
+  /** A loop between the foremost and the aftermost pulley, where there is none yet; on whose side the other lines go. */
+  trolleyOf(hand: Plan['brief']['hand']): void {
+    const { cleat } = this;
+    const pulleys = this.leading('pulley');
+    const [fore, aft] = [pulleys[0], pulleys.at(-1)];
+    // Where pulleys stand on the centre line, the side of the cleat decides, else the hand.
+    this.side = [fore?.at.y, cleat?.at.y].map((y) => sideOf(y ?? 0)).find((s) => s !== 'centre') ?? handSide(hand);
+    if (this.trolley !== undefined || !fore || !aft || aft.at.x - fore.at.x <= this.length / 3) return;
+    this.trolley = `trolley-${fore.fitting ?? 'hull'}`;
+    this.add(
+      this.trolley,
+      { ...usualLine('anchor trolley'), way: `outside ${this.side}`, through: [tied(fore), tied(aft)] },
+      say`A loop between ${fore.letter} and ${aft.letter}, outside to ${this.side}${cleat ? say`, where ${cleat.letter} stands` : ''}.`,
     );
-  for (const item of owned) {
-    const { id, part, frame } = item.placed;
-    if (carried(item) || item.placed.fitting.becomes?.is === 'left') continue;
+  }
+
+  /** What this fitting wants a line for: what moors the boat, what steers, what is lifted. */
+  lineFor(item: Fitted): void {
+    const { id, part, fitting } = item.placed;
+    if (this.kept.some(([, l]) => l.carries === id) || fitting.becomes?.is === 'left') return;
     const use = part.moors && MOORED[part.moors.as];
     if (use) {
-      if (!cleat) wants.push(say`a jam cleat or a reel in reach for ${item.letter}, ${part.name}`);
-      else add(...moored(item, use, cleat));
-      continue;
+      if (this.cleat) this.moor(item, use, this.cleat);
+      else this.wants.push(say`a jam cleat or a reel in reach for ${item.letter}, ${part.name}`);
+      return;
     }
-    if (part.goesWith.answersTo.includes('rudder')) steer(item);
-    const eye = ties.find((t) => t.fitting === id && t.rides !== undefined);
-    if (!eye) continue;
-    const cleats = ties.filter((t) => t.lead.as === 'jam cleat' || t.lead.as === 'cleat');
-    const end = nearest(cleats, frame.origin.x);
-    if (!end) continue;
-    add(
-      `lift-${id}`,
-      { ...usualLine('motor lift'), carries: id, through: [tied(eye), tied(end)] },
-      say`From the eye of ${item.letter} to ${end.letter}, which holds it up.`,
-    );
+    if (part.goesWith.answersTo.includes('rudder')) this.steer(item);
+    this.lift(item);
+  }
+
+  private add(id: string, line: Draft, why: Sentence): void {
+    this.lines.set(id, { line: { ...line, proposed: true }, why });
+  }
+
+  private leading(...as: readonly TiePoint['lead']['as'][]): TiePoint[] {
+    return this.ties.filter((t) => as.includes(t.lead.as));
   }
 
   /** At which end of the boat a point is: in the fore or the after quarter of its length; null between. */
-  function endOf({ at }: TiePoint): 'the bow' | 'the stern' | null {
-    const share = at.x / surface.length;
+  private endOf({ at }: TiePoint): 'the bow' | 'the stern' | null {
+    const share = at.x / this.length;
     return share < 0.25 ? 'the bow' : share > 0.75 ? 'the stern' : null;
   }
 
+  /** From the eye of what turns to the nearest cleat, which holds it up. */
+  private lift({ placed: { id, frame }, letter }: Fitted): void {
+    const eye = this.ties.find((t) => t.fitting === id && t.rides !== undefined);
+    const end = nearest(this.leading('jam cleat', 'cleat'), frame.origin.x);
+    if (!eye || !end) return;
+    this.add(
+      `lift-${id}`,
+      { ...usualLine('motor lift'), carries: id, through: [tied(eye), tied(end)] },
+      say`From the eye of ${letter} to ${end.letter}, which holds it up.`,
+    );
+  }
+
   /** A line from each arm of a rudder to the same side of what steers it. */
-  function steer({ placed: { id, part }, letter }: Fitted): void {
-    const arms = ties.filter((t) => t.fitting === id && t.lead.as === 'eye');
-    const steering = owned.filter((i) => i.placed.id !== id && i.placed.part.goesWith.answersTo.includes('steering'));
-    const ends = ties.filter((t) => steering.some((i) => i.placed.id === t.fitting) && t.lead.as === 'eye');
-    for (const arm of arms) {
+  private steer({ placed: { id, part }, letter }: Fitted): void {
+    const eyes = this.leading('eye');
+    const steering = this.owned.filter((i) => i.placed.id !== id && i.placed.part.goesWith.answersTo.includes('steering'));
+    const ends = eyes.filter((t) => steering.some((i) => i.placed.id === t.fitting));
+    const middle = ((ends[0]?.at.y ?? 0) + (ends.at(-1)?.at.y ?? 0)) / 2;
+    for (const arm of eyes.filter((t) => t.fitting === id)) {
       const side = sideOf(arm.at.y);
-      const to = ends.find(
-        (t) => sideOf(t.at.y - (ends[0] && ends.at(-1) ? (ends[0].at.y + (ends.at(-1)?.at.y ?? 0)) / 2 : 0)) === side,
-      );
+      const to = ends.find((t) => sideOf(t.at.y - middle) === side);
       if (side === 'centre' || !to)
-        return void wants.push(say`pedals or a knob with eyes for the lines of ${letter}, ${part.name}`);
-      add(
+        return void this.wants.push(say`pedals or a knob with eyes for the lines of ${letter}, ${part.name}`);
+      this.add(
         `rudder-${id}-${side}`,
         { ...usualLine('rudder line'), carries: id, way: `outside ${side}`, through: [tied(arm), tied(to)] },
         say`From the ${side} arm of ${letter} to ${to.letter}, on the same side.`,
@@ -115,39 +151,39 @@ export function proposeLines({ plan, owned, surface, ledger }: LineProposalInput
     }
   }
 
-  function moored(item: Fitted, use: LineUse, end: TiePoint): [string, Omit<Line, 'proposed'>, Sentence] {
-    const { id } = item.placed;
-    const way = `outside ${side}` as const;
-    if (use === 'anchor line' && trolley !== undefined)
-      return [
+  /** The line of an anchor, a stake or a drogue: by the trolley's ring, by an eye at an end, or straight. */
+  private moor({ placed: { id } }: Fitted, use: LineUse, end: TiePoint): void {
+    const usual = { ...usualLine(use), carries: id };
+    const way = `outside ${this.side}` as const;
+    if (use === 'anchor line' && this.trolley !== undefined)
+      return this.add(
         `anchor-${id}`,
-        { ...usualLine(use), carries: id, way, through: [{ at: 'ring', line: trolley }, tied(end)] },
+        { ...usual, way, through: [{ at: 'ring', line: this.trolley }, tied(end)] },
         say`Through the trolley’s ring, so that one chooses which end faces the stream; to ${end.letter}, which lets go at once.`,
-      ];
-    const eyes = ties.filter(
-      (t) => t.fitting !== id && t.key !== end.key && t.rides === undefined && t.lead.as === 'eye' && endOf(t) !== null,
-    );
-    // A drogue by the stern as a rule, by the bow where there is no eye; what holds in a stream by the bow alone.
-    const aft = [...eyes].reverse().find((t) => endOf(t) === 'the stern');
-    const bow = eyes.find((t) => endOf(t) === 'the bow');
-    const eye = use === 'drogue line' ? (aft ?? bow) : bow;
-    const through = eye && Math.abs(eye.at.x - end.at.x) > 200 ? [tied(eye), tied(end)] : null;
-    if (through && eye)
-      return [
+      );
+    const eye = this.eyeFor(use, id, end);
+    if (eye && Math.abs(eye.at.x - end.at.x) > 200)
+      return this.add(
         `${use === 'drogue line' ? 'drogue' : use === 'stake-out cord' ? 'stake' : 'anchor'}-${id}`,
-        { ...usualLine(use), carries: id, way, through },
-        say`Through ${eye.letter || eye.name} at ${endOf(eye) ?? ''}, so that the boat lies to it by its end; to ${end.letter}.`,
-      ];
+        { ...usual, way, through: [tied(eye), tied(end)] },
+        say`Through ${eye.letter || eye.name} at ${this.endOf(eye) ?? ''}, so that the boat lies to it by its end; to ${end.letter}.`,
+      );
     // Nothing leads it: it still wants two ends.
-    const ring = ties.find((t) => t.fitting === id) ?? end;
-    return [
+    const ring = this.ties.find((t) => t.fitting === id) ?? end;
+    this.add(
       `line-${id}`,
-      { ...usualLine(use), carries: id, through: [tied(ring), tied(end)] },
+      { ...usual, through: [tied(ring), tied(end)] },
       say`Straight to ${end.letter}: no eye at an end of the boat leads it yet.`,
-    ];
+    );
   }
 
-  return { lines, wants, changes: lineChanges(plan, lines) };
+  /** A drogue by the stern as a rule, by the bow where there is no eye; what holds in a stream by the bow alone. */
+  private eyeFor(use: LineUse, id: string, end: TiePoint): TiePoint | undefined {
+    const eyes = this.leading('eye').filter((t) => t.fitting !== id && t.key !== end.key && t.rides === undefined);
+    const bow = eyes.find((t) => this.endOf(t) === 'the bow');
+    if (use !== 'drogue line') return bow;
+    return [...eyes].reverse().find((t) => this.endOf(t) === 'the stern') ?? bow;
+  }
 }
 
 /** What proposed lines change in a plan. */
@@ -187,4 +223,4 @@ export function otherLeads(line: Line, { owned, surface, ledger }: Omit<LineProp
 
 /** What hangs on which line. */
 const MOORED = { anchor: 'anchor line', stake: 'stake-out cord', drogue: 'drogue line' } as const;
-const handSide = (hand: Plan['brief']['hand']): 'port' | 'starboard' => (hand === 'left' ? 'port' : 'starboard');
+const handSide = (hand: Plan['brief']['hand']): Side => (hand === 'left' ? 'port' : 'starboard');

@@ -16,7 +16,7 @@ import { CROSS, faceWords, flatWords, lineWords, piecesOf, type Piece, type Temp
 const mm = (v: number): number => v * POINTS_PER_MM;
 
 /** A bar of a known length, lying or standing, with its name. */
-function bar(paper: Paper, x: number, y: number, length: number, name: string, standing = false): void {
+function bar(paper: Paper, [x, y]: readonly [number, number], length: number, name: string, standing = false): void {
   const { doc } = paper;
   const [dx, dy] = standing ? [0, 1] : [1, 0];
   const end = (k: number): [number, number] => [mm(x + dx * k * length), mm(y + dy * k * length)];
@@ -48,9 +48,9 @@ export function checkPage(sheet: Sheet): Promise<Buffer> {
   paper.text(
     `Print at 100 %, no scaling, on ${sheet.paper === 'A4' ? 'A4' : 'Letter'}. Measure a bar with a steel rule and type what it reads: the templates open when it is true within ${printLittle(sheet.shop.drilling.barWithin, sheet.units)}.`,
   );
-  bar(paper, 20, 80, BARS['100 mm'], '100 mm');
-  bar(paper, 20, 100, BARS['4 in'], '4 in');
-  bar(paper, 20, 120, BARS['100 mm'], '100 mm, the other way: it must read the same', true);
+  bar(paper, [20, 80], BARS['100 mm'], '100 mm');
+  bar(paper, [20, 100], BARS['4 in'], '4 in');
+  bar(paper, [20, 120], BARS['100 mm'], '100 mm, the other way: it must read the same', true);
   return paper.finish();
 }
 
@@ -168,8 +168,8 @@ function drawTile(paper: Paper, t: Template, tile: Tile, tiling: Tiling, words: 
   }
   doc.restore();
   const foot = PAPER_SIZES[paper.sheet.paper].high - FRAME.foot;
-  bar(paper, FRAME.side, foot + 6, BARS['100 mm'], '100 mm');
-  bar(paper, FRAME.side, foot + 15, BARS['4 in'], '4 in: measure a bar before you trust the paper');
+  bar(paper, [FRAME.side, foot + 6], BARS['100 mm'], '100 mm');
+  bar(paper, [FRAME.side, foot + 15], BARS['4 in'], '4 in: measure a bar before you trust the paper');
 }
 
 /** One-to-one templates, tiled onto sheets of paper with register marks, check bars on every one. */

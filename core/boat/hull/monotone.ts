@@ -17,47 +17,10 @@ export interface Curve {
  */
 export function monotone(t: readonly number[], v: readonly number[]): Curve {
   const n = t.length;
-  if (n < 2 || v.length !== n) throw new RangeError('a curve needs two or more points');
-  const at = (a: readonly number[], i: number): number => a[i] ?? 0;
-  const secant: number[] = [];
-  for (let i = 0; i < n - 1; i++) {
-    const h = at(t, i + 1) - at(t, i);
-    if (!(h > 0)) throw new RangeError('parameters must increase');
-    secant.push((at(v, i + 1) - at(v, i)) / h);
-  }
-  const tangent = t.map((_, i) => {
-    if (i === 0) return at(secant, 0);
-    if (i === n - 1) return at(secant, n - 2);
-    const [before, after] = [at(secant, i - 1), at(secant, i)];
-    return before * after <= 0 ? 0 : (before + after) / 2;
-  });
-  for (let i = 0; i < n - 1; i++) {
-    const s = at(secant, i);
-    // A secant too small to divide by is flat.
-    if (Math.abs(s) < 1e-12) {
-      tangent[i] = 0;
-      tangent[i + 1] = 0;
-      continue;
-    }
-    const [a, b] = [at(tangent, i) / s, at(tangent, i + 1) / s];
-    const size = Math.hypot(a, b);
-    if (size > 3) {
-      tangent[i] = (3 / size) * a * s;
-      tangent[i + 1] = (3 / size) * b * s;
-    }
-  }
+  const tangent = tangentsOf(t, v);
   const from = at(t, 0);
   const to = at(t, n - 1);
-  const span = (x: number): number => {
-    let low = 0;
-    let high = n - 2;
-    while (low < high) {
-      const middle = (low + high + 1) >> 1;
-      if (at(t, middle) <= x) low = middle;
-      else high = middle - 1;
-    }
-    return low;
-  };
+  const span = (x: number): number => spanOf(t, x);
   return {
     from,
     to,
@@ -88,6 +51,54 @@ export function monotone(t: readonly number[], v: readonly number[]): Curve {
       );
     },
   };
+}
+
+const at = (a: readonly number[], i: number): number => a[i] ?? 0;
+
+/** The slope at each point: the mean of its two secants, held to what keeps the cubic between its points. */
+function tangentsOf(t: readonly number[], v: readonly number[]): number[] {
+  const n = t.length;
+  if (n < 2 || v.length !== n) throw new RangeError('a curve needs two or more points');
+  const secant: number[] = [];
+  for (let i = 0; i < n - 1; i++) {
+    const h = at(t, i + 1) - at(t, i);
+    if (!(h > 0)) throw new RangeError('parameters must increase');
+    secant.push((at(v, i + 1) - at(v, i)) / h);
+  }
+  const tangent = t.map((_, i) => {
+    if (i === 0) return at(secant, 0);
+    if (i === n - 1) return at(secant, n - 2);
+    const [before, after] = [at(secant, i - 1), at(secant, i)];
+    return before * after <= 0 ? 0 : (before + after) / 2;
+  });
+  for (let i = 0; i < n - 1; i++) {
+    const s = at(secant, i);
+    // A secant too small to divide by is flat.
+    if (Math.abs(s) < 1e-12) {
+      tangent[i] = 0;
+      tangent[i + 1] = 0;
+      continue;
+    }
+    const [a, b] = [at(tangent, i) / s, at(tangent, i + 1) / s];
+    const size = Math.hypot(a, b);
+    if (size > 3) {
+      tangent[i] = (3 / size) * a * s;
+      tangent[i + 1] = (3 / size) * b * s;
+    }
+  }
+  return tangent;
+}
+
+/** Between which two parameters x lies: the place of the lower, the first or last span for what lies outside. */
+function spanOf(t: readonly number[], x: number): number {
+  let low = 0;
+  let high = t.length - 2;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (at(t, middle) <= x) low = middle;
+    else high = middle - 1;
+  }
+  return low;
 }
 
 /**

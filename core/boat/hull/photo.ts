@@ -171,7 +171,7 @@ export interface Window {
 
 /**
  * The picture seen from straight above: each pixel of the window looked up in the photo, bilinear.
- * Bow to the left, starboard up, as the strip draws it.
+ * Bow to the left, starboard up, as the boat view draws it.
  *
  * @param h carries picture points to deck points, mm
  * @param shouldStop asked once a row

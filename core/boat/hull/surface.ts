@@ -33,6 +33,12 @@ function arcUpTo(speed: (t: number) => number, knots: readonly number[], sums: r
   return (sums[i] ?? 0) + integrate(speed, knots[i] ?? 0, t);
 }
 
+/** One place is asked about several times over, its breadth, its gunwale, its keel: the last answer is remembered. */
+function lastAsked<T>(of: (x: number) => T): (x: number) => T {
+  let last: { readonly x: number; readonly answer: T } | undefined;
+  return (x) => (last?.x === x ? last : (last = { x, answer: of(x) })).answer;
+}
+
 /**
  * Fairs a hull's stations into a surface. Heights and outline are monotone cubics (a spline that
  * overshoots would invent a hollow nobody measured), the outline by chord length; a natural spline where
@@ -46,33 +52,28 @@ export function fairHull(model: HullModel): HullSurface {
   const t = chordParameters(stations);
   const fair = model.fairing === 'natural' ? natural : monotone;
   const curve = (pick: (s: Station) => number): Curve => monotone(t, stations.map(pick));
-  const [cx, cb, cg, ck] = [
-    curve((s) => s.x),
-    fair(
-      t,
-      stations.map((s) => s.halfBreadth),
-    ),
-    curve((s) => s.gunwale),
-    curve((s) => s.keel),
-  ];
+  const half = stations.map((s) => s.halfBreadth);
+  const [cx, cb, cg, ck] = [curve((s) => s.x), fair(t, half), curve((s) => s.gunwale), curve((s) => s.keel)];
   const [cFullness, cFlare] = [curve((s) => s.fullness), curve((s) => s.flare)];
   const bow = cx.value(cx.from);
   const stern = cx.value(cx.to);
-  // One place is asked about several times over: its breadth, its gunwale, its keel.
-  let [asked, found] = [NaN, NaN];
-  const parameter = (x: number): number => {
-    if (x === asked) return found;
-    found = x <= bow ? cx.from : x >= stern ? cx.to : invert(cx.value, cx.slope, x, cx.from, cx.to);
-    asked = x;
-    return found;
-  };
+  const parameter = lastAsked((x) => (x <= bow ? cx.from : x >= stern ? cx.to : invert(cx.value, cx.slope, x, cx.from, cx.to)));
+  const sectionAt = lastAsked((x): Section => {
+    const p = parameter(x);
+    return sectionOf(model.sections ?? 'curve', {
+      keel: ck.value(p),
+      gunwale: cg.value(p),
+      half: cb.value(p),
+      fullness: cFullness.value(p),
+      flare: cFlare.value(p),
+    });
+  });
   const speed = (s: number): number => Math.hypot(cx.slope(s), cb.slope(s), cg.slope(s));
   const sums = arcTable(speed, cx.knots);
   const total = sums[sums.length - 1] ?? 0;
 
   let edge: HullSurface['edge'] | undefined;
   let rooms: HullSurface['rooms'] | undefined;
-  let lastSection: { readonly x: number; readonly section: Section } | undefined;
   const surface: HullSurface = {
     model,
     hazards: model.hazards.map(boxed),
@@ -88,20 +89,7 @@ export function fairHull(model: HullModel): HullSurface {
     halfBreadth: (x) => (x < bow || x > stern ? 0 : cb.value(parameter(x))),
     gunwale: (x) => cg.value(parameter(x)),
     keel: (x) => ck.value(parameter(x)),
-    section(x) {
-      if (x === lastSection?.x) return lastSection.section;
-      if (x < bow || x > stern) return undefined;
-      const p = parameter(x);
-      const section = sectionOf(model.sections ?? 'curve', {
-        keel: ck.value(p),
-        gunwale: cg.value(p),
-        half: cb.value(p),
-        fullness: cFullness.value(p),
-        flare: cFlare.value(p),
-      });
-      lastSection = { x, section };
-      return section;
-    },
+    section: (x) => (x < bow || x > stern ? undefined : sectionAt(x)),
     halfWidth: (x, z) => surface.section(x)?.halfWidth(z) ?? 0,
     gunwalePoint(x, side) {
       const p = parameter(x);

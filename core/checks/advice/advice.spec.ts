@@ -208,7 +208,9 @@ describe('old holes', () => {
     const w = workUp(inputOf({ f: fitted(part, place, 'rivet') }, {}, facts));
     const [item] = w.aboard.owned;
     if (!item) throw new Error('not placed');
-    return reuseOffers(w.surface, item.placed, item.holes, w.drilling.oldHoles, SHOP);
+    return reuseOffers(w.surface, {
+      ...{ placed: item.placed, holes: item.holes, old: w.drilling.oldHoles, within: SHOP.drilling.reuseWithin },
+    });
   };
 
   it('are offered before new ones: a pad eye laid on two holes of its own spacing, turned to meet them', () => {

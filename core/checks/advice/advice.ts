@@ -39,15 +39,16 @@ const TENTH = 0.1;
 
 const drills = (m: Mounted): boolean => m.holes > 0;
 
+/** A fitting as it would be held one way. */
+interface Tried {
+  readonly placed: Placed;
+  readonly mounted: Mounted;
+  readonly holes: readonly PlannedHole[];
+  readonly strength: Strength | null;
+}
+
 /** Why a way that could be done may not be: the drill policy, the material, what is behind, what it bears. */
-function against(
-  hull: HullSurface,
-  placed: Placed,
-  mounted: Mounted,
-  holes: readonly PlannedHole[],
-  strength: Strength | null,
-  { brief, shop }: AdviceSetting,
-): Sentence | null {
+function against(hull: HullSurface, { placed, mounted, holes, strength }: Tried, { brief, shop }: AdviceSetting): Sentence | null {
   const fresh = holes.some((h) => !h.drilled);
   if (drills(mounted) && hull.model.material === 'pvc fabric') return say`fabric is not drilled`;
   if (fresh && brief.borrowed) return say`the boat is borrowed: it goes back undrilled`;
@@ -112,8 +113,8 @@ export function mountAdvice(hull: HullSurface, placed: Placed, setting: AdviceSe
     const holes = holesOf(hull, tried, mounted, setting);
     const strength = strengthOf(hull, tried, mounted, shop);
     const fresh = holes.filter((h) => !h.drilled).length;
-    const offers = fresh ? reuseOffers(hull, tried, holes, setting.old, shop) : [];
-    const why = against(hull, tried, mounted, holes, strength, setting);
+    const offers = fresh ? reuseOffers(hull, { placed: tried, holes, old: setting.old, within: shop.drilling.reuseWithin }) : [];
+    const why = against(hull, { placed: tried, mounted, holes, strength }, setting);
     return {
       hold,
       plate: mounted.plate,

@@ -47,7 +47,7 @@ export const gettingBack = check({
       return sides.flatMap((side) =>
         BESIDE.map((off) => ({
           ...{ aid, side, off },
-          short: reachedFromWater(hull, p, origin, side, waterAt(float, origin.x), origin.x + off),
+          short: reachedFromWater(hull, p, origin, { side, waterline: waterAt(float, origin.x), x: origin.x + off }),
           by: blocks(judged, aid, side, origin.x + off),
         })),
       );

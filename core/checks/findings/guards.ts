@@ -13,6 +13,7 @@ import {
   standardWords,
   type Opens,
 } from '../../electric/circuits';
+import type { WiredRun, Wiring } from '../../electric/wiring';
 import { entryOf, GUARDS } from '../../rig';
 import { mm, over, say, under } from '../../base/units';
 import { check } from './check';
@@ -44,71 +45,93 @@ export const guardsAsFitted = check({
       const run = judged.wiring.runs.find((r) =>
         guard.cable === null ? r.from === guard.fitting && r.way === guard.way : r.id === guard.cable,
       );
-      if (!run || guard.rating === null) return [];
-      const fields = aboutRun(judged, run);
-      const found: Raw[] = [];
-      const { rating, asked, along, short, breaks, kind, volts } = guard;
-      const { standard } = judged.wiring.rules;
-      const fromBattery = judged.wiring.network.batteries.some((b) => b.fitting === guard.fitting);
-      const { guard: own } = entryOf(judged.plan.runs, run.id) ?? {};
-      const within = fuseWithin(standard, typeof own === 'object' && own.enclosed, fromBattery ? 'battery' : 'other');
-      if (inAll(asked) > 0 && guard.own !== null && !carries(rating, asked))
-        found.push({
-          ...fields,
-          code: 'fuse-too-small',
-          severity: inAll(asked) > rating ? 'stop' : 'look',
-          fixable: true,
-          measure: under(rating, 'A', inAll(asked)),
-          says: say`${rating} A for ${printAmps(inAll(asked))} A to ${nameIn(judged, run.to)}: it opens by itself.`,
-          because: say`What flows all day takes 80 % of a fuse at the most (common practice, no source).`,
-          tries: leftOpen(judged, run.id, ['guard']),
-        });
-      if (!isSold(rating, kind)) {
-        const sold = ratingsOf(kind);
-        const [under, over] = [sold.filter((r) => r < rating).at(-1), sold.find((r) => r > rating)];
-        found.push({
-          ...fields,
-          code: 'fuse-not-sold',
-          fixable: true,
-          says: say`No ${kind} of ${rating} A is sold for the cable to ${nameIn(judged, run.to)}.`,
-          because: say`The nearest ${under !== undefined && over !== undefined ? `are ${under} and ${over}` : `is ${under ?? over ?? '–'}`} A (makers’ ranges, from memory). Another rating, or another kind.`,
-          tries: leftOpen(judged, run.id, ['guard']),
-        });
-      }
-      // A hair past the limit is past it; what was typed in inches is as long as it says.
-      if (along !== null && along > within + 1e-6 && fromBattery)
-        found.push({
-          ...fields,
-          code: 'fuse-far',
-          fixable: true,
-          measure: over(along, 'mm', within),
-          says: say`The ${kind} to ${nameIn(judged, run.to)} is ${mm(along, 'up')} from the battery; ${mm(within, 'down')} is the most.`,
-          because: say`What lies before it is protected by nothing (${standardWords(standard)}${within > fuseWithin(standard) || standard === 'ISO 13297' ? '' : `; sheathed or enclosed all the way from the terminal, ${Math.round(fuseWithin(standard, true) / 25.4)} in`}).`,
-          tries: leftOpen(judged, run.id, ['guard']),
-        });
-      if (short > breaks)
-        found.push({
-          ...fields,
-          code: 'breaking-capacity',
-          fixable: true,
-          measure: over(short, 'A', breaks),
-          says: say`Shorted behind it the battery gives up to ${Math.ceil(short)} A; a ${kind} opens ${breaks} A.`,
-          because: say`More than that welds it shut or bursts it (makers' data sheets, from memory; the battery's inside is an estimate). A larger kind at the battery, and the small fuses in a block behind it.`,
-          tries: guard.cable === null ? [] : [...largerKinds(judged, run.id, guard), ...leftOpen(judged, run.id, ['guard'])],
-        });
-      if (volts > KINDS[kind].volts + 1e-6)
-        found.push({
-          ...fields,
-          code: 'breaking-volts',
-          fixable: true,
-          measure: over(volts, 'V', KINDS[kind].volts),
-          says: say`The ${kind} to ${nameIn(judged, run.to)} opens ${KINDS[kind].volts} V; charging, its batteries stand at ${(Math.ceil(volts * 10 - 1e-6) / 10).toFixed(1)} V.`,
-          because: say`At more volts than it is made for it goes on burning after it has opened (makers’ data sheets, from memory). A kind made for them.`,
-          tries: guard.cable === null ? [] : largerKinds(judged, run.id, guard),
-        });
-      return found;
+      const { rating } = guard;
+      if (!run || rating === null) return [];
+      const at = { judged, guard, run, rating, to: nameIn(judged, run.to), open: leftOpen(judged, run.id, ['guard']) };
+      return [tooSmall, notSold, tooFar, breaksTooLittle, openedTooHigh].flatMap((found) => {
+        const raw = found(at);
+        return raw ? [{ ...aboutRun(judged, run), fixable: true, ...raw }] : [];
+      });
     }),
 });
+
+/** A fuse or breaker as it stands, the cable behind it, what that feeds, and to leave its choice to the shop. */
+interface Standing {
+  readonly judged: Judged;
+  readonly guard: Wiring['guards'][number];
+  readonly rating: number;
+  readonly run: WiredRun;
+  readonly to: string;
+  readonly open: readonly Try[];
+}
+
+/** What one look at it finds. */
+type Found = Pick<Raw, 'code' | 'says' | 'because' | 'tries'> & Partial<Pick<Raw, 'severity' | 'measure'>>;
+
+function tooSmall({ guard: { own, asked }, rating, to, open }: Standing): Found | null {
+  const amps = inAll(asked);
+  if (amps <= 0 || own === null || carries(rating, asked)) return null;
+  return {
+    code: 'fuse-too-small',
+    severity: amps > rating ? 'stop' : 'look',
+    measure: under(rating, 'A', amps),
+    says: say`${rating} A for ${printAmps(amps)} A to ${to}: it opens by itself.`,
+    because: say`What flows all day takes 80 % of a fuse at the most (common practice, no source).`,
+    tries: open,
+  };
+}
+
+function notSold({ guard: { kind }, rating, to, open }: Standing): Found | null {
+  if (isSold(rating, kind)) return null;
+  const sold = ratingsOf(kind);
+  const [below, above] = [sold.filter((r) => r < rating).at(-1), sold.find((r) => r > rating)];
+  return {
+    code: 'fuse-not-sold',
+    says: say`No ${kind} of ${rating} A is sold for the cable to ${to}.`,
+    because: say`The nearest ${below !== undefined && above !== undefined ? `are ${below} and ${above}` : `is ${below ?? above ?? '–'}`} A (makers’ ranges, from memory). Another rating, or another kind.`,
+    tries: open,
+  };
+}
+
+function tooFar({ judged, guard: { along, fitting, kind }, run, to, open }: Standing): Found | null {
+  const { standard } = judged.wiring.rules;
+  const fromBattery = judged.wiring.network.batteries.some((b) => b.fitting === fitting);
+  const { guard: own } = entryOf(judged.plan.runs, run.id) ?? {};
+  const within = fuseWithin(standard, typeof own === 'object' && own.enclosed, fromBattery ? 'battery' : 'other');
+  // A hair past the limit is past it; what was typed in inches is as long as it says.
+  if (along === null || along <= within + 1e-6 || !fromBattery) return null;
+  return {
+    code: 'fuse-far',
+    measure: over(along, 'mm', within),
+    says: say`The ${kind} to ${to} is ${mm(along, 'up')} from the battery; ${mm(within, 'down')} is the most.`,
+    because: say`What lies before it is protected by nothing (${standardWords(standard)}${within > fuseWithin(standard) || standard === 'ISO 13297' ? '' : `; sheathed or enclosed all the way from the terminal, ${Math.round(fuseWithin(standard, true) / 25.4)} in`}).`,
+    tries: open,
+  };
+}
+
+function breaksTooLittle({ judged, guard, run, open }: Standing): Found | null {
+  const { short, breaks, kind, cable } = guard;
+  if (short <= breaks) return null;
+  return {
+    code: 'breaking-capacity',
+    measure: over(short, 'A', breaks),
+    says: say`Shorted behind it the battery gives up to ${Math.ceil(short)} A; a ${kind} opens ${breaks} A.`,
+    because: say`More than that welds it shut or bursts it (makers' data sheets, from memory; the battery's inside is an estimate). A larger kind at the battery, and the small fuses in a block behind it.`,
+    tries: cable === null ? [] : [...largerKinds(judged, run.id, guard), ...open],
+  };
+}
+
+function openedTooHigh({ judged, guard, run, to }: Standing): Found | null {
+  const { volts, kind, cable } = guard;
+  if (volts <= KINDS[kind].volts + 1e-6) return null;
+  return {
+    code: 'breaking-volts',
+    measure: over(volts, 'V', KINDS[kind].volts),
+    says: say`The ${kind} to ${to} opens ${KINDS[kind].volts} V; charging, its batteries stand at ${(Math.ceil(volts * 10 - 1e-6) / 10).toFixed(1)} V.`,
+    because: say`At more volts than it is made for it goes on burning after it has opened (makers’ data sheets, from memory). A kind made for them.`,
+    tries: cable === null ? [] : largerKinds(judged, run.id, guard),
+  };
+}
 
 /** Without a word of its maker a load is put behind no more than so much, or so many times what it needs, A (judgement). */
 const SMALL_FUSE = 5;

@@ -66,7 +66,7 @@ function holdOf(
   const taut = lies.filter((l): l is Lashing => typeof l === 'object');
   return {
     lies,
-    ways: heldBy(item.placed, load, taut, stopsOf(hull, item.placed), shop.limits, shop.holding.shock),
+    ways: heldBy({ placed: item.placed, load, lashings: taut, stops: stopsOf(hull, item.placed) }, shop.limits, shop.holding.shock),
   };
 }
 

@@ -59,7 +59,7 @@ export const carried = check({
         [
           ...two,
           way(judged, { by: 'scupper cart' }, 'On a cart by its scupper posts'),
-          way(judged, { by: 'cradle' }, 'On a cradle cart'),
+          onCradle(judged),
         ],
         over(all.kg, 'kg', most),
       ),
@@ -85,82 +85,90 @@ export const carted = check({
     'cart-tips': { called: 'Cart tips', severity: 'look', since: 9 },
   },
   judge: (judged) => {
-    const { plan, hull, shop, ashore } = judged;
-    const { way: how, lifts } = plan.brief;
-    if (how.by !== 'scupper cart' && how.by !== 'cradle' && how.by !== 'own wheels') return [];
-    const { all } = ashore;
-    const { limits } = shop;
-    const most = how.by === 'cradle' ? limits.cradleKg : how.by === 'scupper cart' ? limits.cartKg : (hull.model.wheelsKg ?? 0);
-    const out: Raw[] = [];
-    if (how.by === 'own wheels' && hull.model.wheelsKg === undefined)
+    const { by } = judged.plan.brief.way;
+    if (by !== 'scupper cart' && by !== 'cradle' && by !== 'own wheels') return [];
+    if (by === 'own wheels' && judged.hull.model.wheelsKg === undefined)
       return [
         found(
           judged,
           'no-wheels',
           [say`This hull has no wheels of its own.`, say`A cart, a cradle, or another hull.`],
-          [way(judged, { by: 'cradle' }, 'On a cradle cart')],
+          [onCradle(judged)],
         ),
       ];
-    if (all.kg > most)
-      out.push(
-        found(
-          judged,
-          'cart-overloaded',
-          [
-            say`Hull and what stays on it weigh ${kg(all.kg)}; ${how.by === 'own wheels' ? 'its wheels bear' : 'the cart bears'} ${kg(most)}.`,
-            say`It goes ${BY_WORDS[how.by]}. More comes off for the way, or it leaves from the trailer.`,
-          ],
-          [
-            ...(how.by === 'scupper cart' ? [way(judged, { by: 'cradle' }, 'On a cradle cart')] : []),
-            way(judged, { by: 'trailer' }, 'From the trailer'),
-          ],
-          over(all.kg, 'kg', most),
-        ),
-      );
-    if (!ROLLS[how.ground] && how.metres > 0)
-      out.push(
-        found(judged, 'wheels-stick', [
-          say`Wheels do not roll over ${GROUND_WORDS[how.ground]}: it is carried there.`,
-          say`Wide soft wheels go over sand (common practice, no source); over steps and stones it is carried by ${lifts === 'two' ? 'two' : 'one'}, up to ${kg(mostCarried(how, lifts, limits))}.`,
-        ]),
-      );
-    if (how.by !== 'scupper cart') return out;
-    const [posts] = cartPosts(hull.model, takenScuppers(judged), all.at.x);
-    if (!posts)
-      return [
-        ...out,
-        found(
-          judged,
-          'no-cart-posts',
-          [
-            say`No two open scuppers stand abreast for the posts of a cart.`,
-            say`A plugged scupper, or one that something stands in, takes no post.`,
-          ],
-          [way(judged, { by: 'cradle' }, 'On a cradle cart')],
-        ),
-      ];
-    const lift = liftedAt(
-      { kg: all.kg, x: all.at.x },
-      posts.x,
-      (hull.model.handles ?? []).map((h) => h.x),
-    );
-    const may = liftedEasily(lifts, limits);
-    if (lift && lift.kg > may)
-      out.push(
-        found(
-          judged,
-          'cart-tips',
-          [
-            say`On its cart ${kg(lift.kg)} are lifted at the ${lift.x < posts.x ? 'bow' : 'stern'} handle; ${kg(may)} is easy.`,
-            say`It balances ${mm(Math.abs(all.at.x - posts.x))} ${all.at.x < posts.x ? 'ahead of' : 'aft of'} the posts. A cradle goes under the balance point.`,
-          ],
-          [way(judged, { by: 'cradle' }, 'On a cradle cart')],
-          over(lift.kg, 'kg', may),
-        ),
-      );
-    return out;
+    return [...overloaded(judged, by), ...sticking(judged), ...(by === 'scupper cart' ? onPosts(judged) : [])];
   },
 });
+
+const onCradle = (judged: Judged): Try => way(judged, { by: 'cradle' }, 'On a cradle cart');
+
+/** What the wheels bear, against what goes on them. */
+function overloaded(judged: Judged, by: 'scupper cart' | 'cradle' | 'own wheels'): Raw[] {
+  const { hull, shop, ashore } = judged;
+  const { cradleKg, cartKg } = shop.limits;
+  const most = { cradle: cradleKg, 'scupper cart': cartKg, 'own wheels': hull.model.wheelsKg ?? 0 }[by];
+  const { kg: carries } = ashore.all;
+  if (carries <= most) return [];
+  return [
+    found(
+      judged,
+      'cart-overloaded',
+      [
+        say`Hull and what stays on it weigh ${kg(carries)}; ${by === 'own wheels' ? 'its wheels bear' : 'the cart bears'} ${kg(most)}.`,
+        say`It goes ${BY_WORDS[by]}. More comes off for the way, or it leaves from the trailer.`,
+      ],
+      [...(by === 'scupper cart' ? [onCradle(judged)] : []), way(judged, { by: 'trailer' }, 'From the trailer')],
+      over(carries, 'kg', most),
+    ),
+  ];
+}
+
+/** Ground that wheels do not roll over. */
+function sticking(judged: Judged): Raw[] {
+  const { way: how, lifts } = judged.plan.brief;
+  if (ROLLS[how.ground] || how.metres <= 0) return [];
+  return [
+    found(judged, 'wheels-stick', [
+      say`Wheels do not roll over ${GROUND_WORDS[how.ground]}: it is carried there.`,
+      say`Wide soft wheels go over sand (common practice, no source); over steps and stones it is carried by ${lifts === 'two' ? 'two' : 'one'}, up to ${kg(mostCarried(how, lifts, judged.shop.limits))}.`,
+    ]),
+  ];
+}
+
+/** A cart's posts: two open scuppers abreast, and what is lifted at the handle over them. */
+function onPosts(judged: Judged): Raw[] {
+  const { plan, hull, shop, ashore } = judged;
+  const { kg: carries, at } = ashore.all;
+  const [posts] = cartPosts(hull.model, takenScuppers(judged), at.x);
+  if (!posts)
+    return [
+      found(
+        judged,
+        'no-cart-posts',
+        [
+          say`No two open scuppers stand abreast for the posts of a cart.`,
+          say`A plugged scupper, or one that something stands in, takes no post.`,
+        ],
+        [onCradle(judged)],
+      ),
+    ];
+  const handles = (hull.model.handles ?? []).map((h) => h.x);
+  const lift = liftedAt({ kg: carries, x: at.x }, posts.x, handles);
+  const may = liftedEasily(plan.brief.lifts, shop.limits);
+  if (!lift || lift.kg <= may) return [];
+  return [
+    found(
+      judged,
+      'cart-tips',
+      [
+        say`On its cart ${kg(lift.kg)} are lifted at the ${lift.x < posts.x ? 'bow' : 'stern'} handle; ${kg(may)} is easy.`,
+        say`It balances ${mm(Math.abs(at.x - posts.x))} ${at.x < posts.x ? 'ahead of' : 'aft of'} the posts. A cradle goes under the balance point.`,
+      ],
+      [onCradle(judged)],
+      over(lift.kg, 'kg', may),
+    ),
+  ];
+}
 
 /** A trailer wants a ramp. */
 export const launched = check({

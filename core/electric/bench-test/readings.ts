@@ -22,84 +22,76 @@ const NOTHING: readonly string[] = [];
 /** What of the wiring a bench test goes by. */
 export type Tested = Pick<Wiring, 'network' | 'potentials' | 'runs' | 'guards' | 'rules'>;
 
+const EVERYTHING: SwitchedOn = { ways: 'all', loads: 'all' };
+
 /** Everything worth reading of a circuit: at each load, and along each cable on the way. */
-export function readingsOf({ network, potentials, runs, guards }: Tested): MeterReading[] {
-  const ofLoad = network.loads.flatMap((load): MeterReading[] => {
-    const last = runs.find((r) => r.to === load.fitting);
-    if (!last) return [];
-    const at = { about: load.fitting, plus: load.plus, minus: load.minus };
-    const alone: SwitchedOn = { ways: waysTo(potentials, load), loads: [load.fitting] };
-    const kills = network.ways.filter((w) => w.passes.kills && alone.ways.includes(w.id));
+export const readingsOf = (tested: Tested): MeterReading[] =>
+  [atPosts, atLoads, atEndsOfPairs, alongCables, overFuses].flatMap((read) => read(tested));
+
+/** Each battery with nothing on. */
+const atPosts = ({ network, runs }: Tested): MeterReading[] =>
+  network.batteries
+    .filter((b) => runs.some((r) => r.from === b.fitting || r.to === b.fitting))
+    .map(({ fitting, plus, minus }) => ({
+      ...{ id: postId(fitting), reads: 'at the post', about: fitting, plus, minus },
+      on: { ways: NOTHING, loads: NOTHING },
+    }));
+
+/** Each load at rest, alone, with everything on, and with its lanyard pulled. */
+const atLoads = ({ network, potentials, runs }: Tested): MeterReading[] =>
+  network.loads.flatMap((load): MeterReading[] => {
+    const { fitting, plus, minus } = load;
+    if (!runs.some((r) => r.to === fitting)) return [];
+    const at = { about: fitting, plus, minus };
+    const ways = waysTo(potentials, load);
+    const kills = network.ways.filter((w) => w.passes.kills && ways.includes(w.id));
     return [
-      { ...at, id: `rest ${load.fitting}`, reads: 'at rest', on: { ways: alone.ways, loads: NOTHING } },
-      { ...at, id: `alone ${load.fitting}`, reads: 'alone', on: alone },
-      { ...at, id: `all ${load.fitting}`, reads: 'all on', on: { ways: 'all', loads: 'all' } },
+      { ...at, id: `rest ${fitting}`, reads: 'at rest', on: { ways, loads: NOTHING } },
+      { ...at, id: `alone ${fitting}`, reads: 'alone', on: { ways, loads: [fitting] } },
+      { ...at, id: `all ${fitting}`, reads: 'all on', on: EVERYTHING },
       ...kills.map((k): MeterReading => ({
-        ...{ ...at, id: `pulled ${load.fitting}`, reads: 'pulled' },
-        on: { ways: (alone.ways as readonly string[]).filter((w) => w !== k.id), loads: [load.fitting] },
+        ...{ ...at, id: `pulled ${fitting}`, reads: 'pulled' },
+        on: { ways: ways.filter((w) => w !== k.id), loads: [fitting] },
       })),
     ];
   });
-  const off: SwitchedOn = { ways: NOTHING, loads: NOTHING };
-  const ofBattery = network.batteries
-    .filter((b) => runs.some((r) => r.from === b.fitting || r.to === b.fitting))
-    .map((b): MeterReading => ({
-      ...{ id: postId(b.fitting), reads: 'at the post', about: b.fitting, on: off, plus: b.plus, minus: b.minus },
-    }));
-  const everything: SwitchedOn = { ways: 'all', loads: 'all' };
-  // Where a pair ends that nothing drawing hangs on: a charge port, a box or a switch still without loads.
+
+/** Where a pair ends that nothing drawing hangs on: a charge port, a box or a switch still without loads. */
+function atEndsOfPairs({ network, runs }: Tested): MeterReading[] {
   const read = new Set([...network.loads, ...network.batteries].map((p) => p.fitting));
-  const ofPair = [...new Set(runs.filter((r) => r.feeds.length === 0 && !read.has(r.to)).map((r) => r.to))].map(
-    (to): MeterReading => ({
-      ...{ id: `rest ${to}`, reads: 'at rest', about: to, plus: plusOf(to), minus: minusOf(to) },
-      on: { ways: 'all', loads: NOTHING },
-    }),
-  );
-  const ofCable = runs.flatMap((run): MeterReading[] => {
-    const on = everything;
-    const end = (fitting: string) => ({ plus: plusOf(fitting), minus: minusOf(fitting) });
-    const [out, back] = [true, false].map((is) => network.byCable.get(run.id)?.find((l) => l.out === is));
+  const ends = new Set(runs.filter((r) => r.feeds.length === 0 && !read.has(r.to)).map((r) => r.to));
+  return [...ends].map((to) => ({
+    ...{ id: `rest ${to}`, reads: 'at rest', about: to, plus: plusOf(to), minus: minusOf(to) },
+    on: { ways: 'all', loads: NOTHING },
+  }));
+}
+
+/** Each cable at the box it comes from, and along its out and its back. */
+const alongCables = ({ network, runs, guards }: Tested): MeterReading[] =>
+  runs.flatMap(({ id, from }): MeterReading[] => {
+    const of = { about: id, on: EVERYTHING };
+    const leads = network.byCable.get(id) ?? [];
     return [
-      { id: `box ${run.id}`, reads: 'at its box', about: run.id, on, ...end(run.from) },
-      ...(out
-        ? [
-            {
-              id: `out ${run.id}`,
-              reads: 'along the out' as const,
-              about: run.id,
-              on,
-              plus: startOf(out, guards),
-              minus: out.to,
-            },
-          ]
-        : []),
-      ...(back
-        ? [
-            {
-              id: `back ${run.id}`,
-              reads: 'along the back' as const,
-              about: run.id,
-              on,
-              plus: back.from,
-              minus: back.to,
-            },
-          ]
-        : []),
+      { ...of, id: `box ${id}`, reads: 'at its box', plus: plusOf(from), minus: minusOf(from) },
+      ...leads
+        .filter((l) => l.out)
+        .slice(0, 1)
+        .map((l): MeterReading => ({ ...of, id: `out ${id}`, reads: 'along the out', plus: startOf(l, guards), minus: l.to })),
+      ...leads
+        .filter((l) => !l.out)
+        .slice(0, 1)
+        .map((l): MeterReading => ({ ...of, id: `back ${id}`, reads: 'along the back', plus: l.from, minus: l.to })),
     ];
   });
-  const ofFuse = guards.flatMap((g): MeterReading[] => {
-    const start = network.leads.find((l) => l.id === g.edge)?.from ?? network.ways.find((w) => w.id === g.edge)?.from;
-    return start === undefined
-      ? []
-      : [
-          {
-            ...{ id: `fuse ${g.edge}`, reads: 'over the fuse', about: g.cable ?? g.fitting, on: everything },
-            ...{ plus: start, minus: behindFuse(g.edge) },
-          },
-        ];
+
+/** Over each fuse and breaker. */
+const overFuses = ({ network, guards }: Tested): MeterReading[] =>
+  guards.flatMap((g): MeterReading[] => {
+    const start = [...network.leads, ...network.ways].find((e) => e.id === g.edge)?.from;
+    if (start === undefined) return [];
+    const about = g.cable ?? g.fitting;
+    return [{ id: `fuse ${g.edge}`, reads: 'over the fuse', about, on: EVERYTHING, plus: start, minus: behindFuse(g.edge) }];
   });
-  return [...ofBattery, ...ofLoad, ...ofPair, ...ofCable, ...ofFuse];
-}
 
 /** The reading of a battery with nothing on: taken first, for all others go by it. */
 const postId = (battery: string): string => `post ${battery}`;

@@ -18,7 +18,7 @@ export const READ_WORDS: Readonly<Record<MeterReading['reads'], string>> = {
   'over the fuse': 'lost over the fuse, everything on',
 };
 
-/** Where the two tips of the meter go, in the letters of the strip. */
+/** Where the two tips of the meter go, in the letters of the boat view. */
 export function tipsOf({ plus, minus }: Pick<MeterReading, 'plus' | 'minus'>, owned: readonly Fitted[]): Sentence {
   const at = (terminal: string): string => {
     if (terminal.endsWith('behind its fuse')) return 'behind the fuse';

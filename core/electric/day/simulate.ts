@@ -1,4 +1,4 @@
-import { EXPONENT, hoursToEmpty, sourceOf, USABLE, type Draw, type Flow } from '../circuits';
+import { EXPONENT, hoursToEmpty, sourceOf, USABLE, type Draw, type Flow, type Network } from '../circuits';
 import type { Part } from '../../parts/parts';
 import type { Day, Leg } from '../../rig';
 import { chargingsOf, panelsOn, STAYS, sunAmps, type Charging } from './charging';
@@ -99,74 +99,95 @@ function speedsOf({ does, kmh, stream = 0, wind = 0 }: Leg): { through: number; 
 const isDark = ({ from, to }: Day['dark'], minute: number): boolean =>
   from <= to ? minute >= from && minute < to : minute >= from || minute < to;
 
-/** Works a day out: what every battery has left as it goes, and how far the motor's goes. */
-export function simulateDay(input: DayInput): DayWorked {
-  const { day, wiring, owned } = input;
-  const flows = wiring.flows.filter((f) => !f.charging && f.draw !== null);
-  const motors = flows.filter((f) => f.draw?.of === 'motor');
-  const full = motors.reduce((sum, f) => sum + (f.draw?.amps ?? 0), 0);
-  const volts = motors[0]?.volts ?? 12;
-  const asked = day.legs.map((leg) => {
-    const { hunts, ...speeds } = speedsOf(leg);
-    return byGuess((g) => (motors.length ? hunts * motorAmps(input, { ...speeds, volts }, g) : 0));
-  });
-  const legs = asked.map((amps) => ({ amps: byGuess((g) => Math.min(full, amps[g])), reached: amps.likely <= full + 1e-9 }));
-  const ends = day.legs.map((_, i) => day.legs.slice(0, i + 1).reduce((sum, l) => sum + l.minutes, 0));
-  const minutes = ends.at(-1) ?? 0;
-  const lightOf = (id: string) => owned.find((i) => i.placed.id === id)?.placed.part.light;
+/** The day's legs one after another: what the motors take in each, when it ends, and what any load takes at a moment. */
+class Course {
+  readonly legs: DayWorked['legs'];
+  readonly minutes: number;
+  /** Amps of all motors at full power, and their volts. */
+  readonly full: number;
+  readonly volts: number;
+  readonly motors: readonly Flow[];
+  private readonly ends: readonly number[];
+
+  constructor(
+    private readonly input: DayInput,
+    readonly flows: readonly Flow[],
+  ) {
+    const { legs } = input.day;
+    this.motors = flows.filter((f) => f.draw?.of === 'motor');
+    this.full = this.motors.reduce((sum, f) => sum + (f.draw?.amps ?? 0), 0);
+    this.volts = this.motors[0]?.volts ?? 12;
+    this.legs = legs.map((leg) => {
+      const { hunts, ...speeds } = speedsOf(leg);
+      const asked = byGuess((g) => (this.motors.length ? hunts * motorAmps(input, { ...speeds, volts: this.volts }, g) : 0));
+      return { amps: byGuess((g) => Math.min(this.full, asked[g])), reached: asked.likely <= this.full + 1e-9 };
+    });
+    this.ends = legs.map((_, i) => legs.slice(0, i + 1).reduce((sum, l) => sum + l.minutes, 0));
+    this.minutes = this.ends.at(-1) ?? 0;
+  }
 
   /** Amps of a load at a moment. */
-  const ampsOf = (f: Flow, minute: number, guess: Guess): number => {
+  ampsOf(f: Flow, minute: number, guess: Guess): number {
+    const { day, owned } = this.input;
     const { of, amps } = f.draw ?? { of: 'other', amps: 0 };
     if (of === 'motor') {
-      const leg = legs[ends.findIndex((end) => minute < end)];
-      return leg && full > 0 ? (leg.amps[guess] * amps) / full : 0;
+      const leg = this.legs[this.ends.findIndex((end) => minute < end)];
+      return leg && this.full > 0 ? (leg.amps[guess] * amps) / this.full : 0;
     }
     if (of === 'lights' && !isDark(day.dark, (day.starts + minute) % 1440)) return 0;
-    return amps * (day.duty[f.fitting] ?? usualDuty({ of }, lightOf(f.fitting)));
-  };
-  const batteries = wiring.network.batteries.map(({ fitting, of: battery }): BatteryDay => {
-    const { ampHours, chemistry } = battery;
-    const here = flows.filter((f) => (f.shares.get(fitting) ?? 0) !== 0);
-    const holds = ampHours * (day.cold ? COLD[chemistry] : 1);
-    const drawn = (minute: number, g: Guess): number =>
-      here.reduce((sum, f) => sum + Math.abs(f.shares.get(fitting) ?? 0) * ampsOf(f, minute, g), 0);
-    const panels = panelsOn(fitting, input);
-    // Lithium takes no charge in the frost.
-    const frozen = chemistry === 'lithium' && day.cold === true;
-    const sun = (minute: number, g: Guess): number =>
-      frozen ? 0 : STAYS[chemistry] * sunAmps(panels, day, (day.starts + minute) % 1440, g);
-    const left = { easy: 1, likely: 1, hard: 1 };
-    const moments: Moment[] = [];
-    for (let minute = 0; minute <= minutes; minute += STEP) {
-      moments.push({
-        minute,
-        left: { ...left },
-        volts: voltsOf(battery, left.likely, drawn(minute, 'likely'), day.cold ?? false),
-      });
-      const hours = Math.min(STEP, minutes - minute) / 60;
-      for (const g of GUESSES) {
-        const amps = drawn(minute, g);
-        if (amps > 0) left[g] = Math.max(0, left[g] - hours / hoursToEmpty(holds, EXPONENT[chemistry], amps));
-        left[g] = Math.min(1, left[g] + (hours * sun(minute, g)) / holds);
-      }
-    }
-    const reserve = 1 - USABLE[chemistry];
-    const item = owned.find((i) => i.placed.id === fitting);
-    return {
-      ...{ fitting, letter: item?.letter ?? '?', name: item?.placed.part.name ?? fitting, moments, reserve },
-      touched: byGuess((g) => moments.find((m) => m.left[g] < reserve - 1e-9)?.minute ?? null),
-      charges: chargingsOf(fitting, battery, left.likely, input),
-    };
-  });
+    const { light } = owned.find((i) => i.placed.id === f.fitting)?.placed.part ?? {};
+    return amps * (day.duty[f.fitting] ?? usualDuty({ of }, light));
+  }
+}
+
+/** Works a day out: what every battery has left as it goes, and how far the motor's goes. */
+export function simulateDay(input: DayInput): DayWorked {
+  const flows = input.wiring.flows.filter((f) => !f.charging && f.draw !== null);
+  const course = new Course(input, flows);
+  const { minutes, legs, motors, full, volts } = course;
   const at = Array.from({ length: Math.ceil(minutes / STEP) }, (_, i) => i * STEP);
   const draws = new Map(
     flows.map((f) => {
-      const ampMinutes = at.reduce((sum, m) => sum + ampsOf(f, m, 'likely') * Math.min(STEP, minutes - m), 0);
+      const ampMinutes = at.reduce((sum, m) => sum + course.ampsOf(f, m, 'likely') * Math.min(STEP, minutes - m), 0);
       return [f.fitting, minutes > 0 ? ampMinutes / minutes : 0];
     }),
   );
+  const batteries = input.wiring.network.batteries.map((battery) => dayOf(battery, course, input));
   return { minutes, batteries, legs, draws, range: rangeOf(input, motors, full, volts) };
+}
+
+/** A battery over the day: drawn on by what it feeds, filled by the sun. */
+function dayOf({ fitting, of: battery }: Network['batteries'][number], course: Course, input: DayInput): BatteryDay {
+  const { day, owned } = input;
+  const { ampHours, chemistry } = battery;
+  const here = course.flows.filter((f) => (f.shares.get(fitting) ?? 0) !== 0);
+  const holds = ampHours * (day.cold ? COLD[chemistry] : 1);
+  const drawn = (minute: number, g: Guess): number =>
+    here.reduce((sum, f) => sum + Math.abs(f.shares.get(fitting) ?? 0) * course.ampsOf(f, minute, g), 0);
+  const panels = panelsOn(fitting, input);
+  // Lithium takes no charge in the frost.
+  const frozen = chemistry === 'lithium' && day.cold === true;
+  const sun = (minute: number, g: Guess): number =>
+    frozen ? 0 : STAYS[chemistry] * sunAmps(panels, day, (day.starts + minute) % 1440, g);
+  const left = { easy: 1, likely: 1, hard: 1 };
+  const moments: Moment[] = [];
+  for (let minute = 0; minute <= course.minutes; minute += STEP) {
+    const volts = voltsOf(battery, left.likely, drawn(minute, 'likely'), day.cold ?? false);
+    moments.push({ minute, left: { ...left }, volts });
+    const hours = Math.min(STEP, course.minutes - minute) / 60;
+    for (const g of GUESSES) {
+      const amps = drawn(minute, g);
+      if (amps > 0) left[g] = Math.max(0, left[g] - hours / hoursToEmpty(holds, EXPONENT[chemistry], amps));
+      left[g] = Math.min(1, left[g] + (hours * sun(minute, g)) / holds);
+    }
+  }
+  const reserve = 1 - USABLE[chemistry];
+  const item = owned.find((i) => i.placed.id === fitting);
+  return {
+    ...{ fitting, letter: item?.letter ?? '?', name: item?.placed.part.name ?? fitting, moments, reserve },
+    touched: byGuess((g) => moments.find((m) => m.left[g] < reserve - 1e-9)?.minute ?? null),
+    charges: chargingsOf(fitting, battery, left.likely, input),
+  };
 }
 
 /** Volts at the posts: at rest falling evenly from full to a fifth left, less what its inside takes. */

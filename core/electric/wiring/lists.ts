@@ -18,7 +18,7 @@ export const lettersOf = (owned: readonly Fitted[]): LetterOf => {
 /** A cable with what is written on both its ends. */
 export interface Labelled<R extends LaidRun = WiredRun> {
   readonly run: R;
-  /** From where, by which way, to where, in the letters of the strip. */
+  /** From where, by which way, to where, in the letters of the boat view. */
   readonly label: string;
 }
 
@@ -114,7 +114,7 @@ export interface ListedEnd {
   readonly label: string;
   readonly gauge: string;
   readonly end: End;
-  /** Where it goes, in the letters of the strip: A +, B way 3, A breaker in. */
+  /** Where it goes, in the letters of the boat view: A +, B way 3, A breaker in. */
   readonly at: string;
 }
 

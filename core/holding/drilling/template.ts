@@ -114,13 +114,18 @@ function baseLines(laid: LaidSheet, { placed }: Fitted): TemplateStroke[] {
   ];
 }
 
+/** What is on the hull besides the holes of a sheet: its old holes, its tape and what was done to it. */
+interface Marked {
+  readonly old: readonly LedgerHole[];
+  readonly tape: Tape;
+  readonly ledger: Ledger;
+}
+
 function sheet(
   hull: HullSurface,
   item: Fitted,
   { laid, put, flattening }: Flat,
-  old: readonly LedgerHole[],
-  tape: Tape,
-  ledger: Ledger,
+  { old, tape, ledger }: Marked,
 ): Omit<Template, 'part' | 'parts'> {
   const holes = put.map((p) => p.h);
   const side = sideFor(holes);
@@ -193,5 +198,5 @@ export function templatesOf(
   const own = new Set(open.map((h) => h.drilled?.fact));
   const old = ledger.holes.filter((h) => !own.has(h.fact));
   const groups = bySurface(hull, open).flatMap((g) => flatEnough(hull, g, shop.flatWithin));
-  return groups.map((flat, i) => ({ ...sheet(hull, item, flat, old, tape, ledger), part: i + 1, parts: groups.length }));
+  return groups.map((flat, i) => ({ ...sheet(hull, item, flat, { old, tape, ledger }), part: i + 1, parts: groups.length }));
 }

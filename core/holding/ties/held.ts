@@ -57,6 +57,14 @@ export interface Stop {
   readonly pushes: Point;
 }
 
+/** A thing, what it weighs, the straps over it and what it stands against. */
+interface Tied {
+  readonly placed: Placed;
+  readonly load: Load;
+  readonly lashings: readonly Lashing[];
+  readonly stops: readonly Stop[];
+}
+
 /**
  * How well a thing is held each way it could come loose: how many times what is asked its straps, the floor and the walls
  * beside it still balance. Straps only pull, the floor and walls only push, the floor rubs. What is asked is its weight
@@ -66,15 +74,9 @@ export interface Stop {
  * much as its tie points hold. A strap over a thing slides on it without friction, so that it pulls alike on both sides
  * (careful). Friction is a pyramid inside its cone (careful). A small linear program a way: the greatest load in balance.
  */
-export function heldBy(
-  placed: Placed,
-  load: Load,
-  lashings: readonly Lashing[],
-  stops: readonly Stop[],
-  limits: Limits,
-  shock: number,
-): HeldAgainst[] {
-  const foot = footOf(placed);
+export function heldBy(tied: Tied, limits: Limits, shock: number): HeldAgainst[] {
+  const { load } = tied;
+  const foot = footOf(tied.placed);
   return DIRECTIONS.map((way): HeldAgainst => {
     const tilt = tiltOf(way, limits);
     const to = DIRECTION[way];
@@ -82,7 +84,7 @@ export function heldBy(
     const asked = way === 'up' ? shock : shock * Math.sin(tilt);
     const rest = way === 'up' ? 0 : Math.cos(tilt) * load.kg * GRAVITY;
     if (asked * load.kg <= 0) return { way, asked, bears: ENOUGH };
-    const bears = greatest(placed, load, { to, newtons: asked * load.kg * GRAVITY, rest }, lashings, stops, foot, limits);
+    const bears = greatest(tied, foot, { to, newtons: asked * load.kg * GRAVITY, rest }, limits);
     return { way, asked, bears };
   });
 }
@@ -112,13 +114,17 @@ function adds(at: Point, along: Point, about: Point): Record<(typeof SIX)[number
   return { ...along, mx: m.x, my: m.y, mz: m.z };
 }
 
+/** What would tear a thing loose: which way, how hard, and what still holds it down meanwhile, N. */
+interface Pull {
+  readonly to: Point;
+  readonly newtons: number;
+  readonly rest: number;
+}
+
 function greatest(
-  placed: Placed,
-  { at: centre }: Load,
-  { to, newtons, rest }: { readonly to: Point; readonly newtons: number; readonly rest: number },
-  lashings: readonly Lashing[],
-  stops: readonly Stop[],
+  { placed, load: { at: centre }, lashings, stops }: Tied,
   foot: readonly Point[],
+  { to, newtons, rest }: Pull,
   limits: Limits,
 ): number {
   const { u, v, w } = placed.frame;

@@ -47,7 +47,7 @@ const bears = (
   ties: readonly TiePoint[] = [],
   own = limits,
 ): Record<Direction, number> =>
-  Object.fromEntries(heldBy(p, loadOf(p, kg), lashings(p, straps, ties), [], own, SHOCK).map((h) => [h.way, h.bears])) as Record<
+  Object.fromEntries(heldBy({ placed: p, load: loadOf(p, kg), lashings: lashings(p, straps, ties), stops: [] }, own, SHOCK).map((h) => [h.way, h.bears])) as Record<
     Direction,
     number
   >;

@@ -152,7 +152,7 @@ export const FEATURES: readonly FeatureList[] = [
   list('rails', 'Rails', 'rail', [named, ...BOX, at('diameter', 'diameter'), rides], (id) => ({
     id,
     name: 'side rail',
-    ...box(2600, 3000, 380, 380, 330, 330),
+    ...box([2600, 3000], [380, 380], [330, 330]),
     diameter: 25,
   })),
   list(
@@ -187,7 +187,7 @@ export const FEATURES: readonly FeatureList[] = [
       'Behind the wall',
       'hazard',
       [named, { key: 'kind', name: 'kind', kind: ['foam', 'drive well', 'bulkhead'] }, ...BOX],
-      (id) => ({ id, name: 'foam block', kind: 'foam', shape: 'box', ...box(1000, 1200, -100, 100, 20, 200) }),
+      (id) => ({ id, name: 'foam block', kind: 'foam', shape: 'box', ...box([1000, 1200], [-100, 100], [20, 200]) }),
     ),
     rows: (model) => flat(model.hazards.filter((h) => h.shape === 'box')),
     into: (model, rows) => ({ ...model, hazards: [...(rows.map(filled) as Hazard[]), ...tubesOf(model)] }),
@@ -285,7 +285,7 @@ export const FEATURES: readonly FeatureList[] = [
     (id) => ({
       id,
       name: 'rudder',
-      ...box(3400, 3550, -8, 8, 0, 300),
+      ...box([3400, 3550], [-8, 8], [0, 300]),
       about: 'z',
       'hinge.x': 3420,
       'hinge.y': 0,

@@ -46,7 +46,10 @@ export const BOX = [
   at('from.z', 'bottom'),
   at('to.z', 'top'),
 ];
-export const box = (x0: number, x1: number, y0: number, y1: number, z0: number, z1: number): Row => ({
+type Span = readonly [from: number, to: number];
+
+/** A box from here to there along, across and up. */
+export const box = ([x0, x1]: Span, [y0, y1]: Span, [z0, z1]: Span): Row => ({
   'from.x': x0,
   'to.x': x1,
   'from.y': y0,
