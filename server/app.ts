@@ -139,11 +139,8 @@ function whoCalls(app: Express, config: Config, db: Sequelize): { sessions: Sess
   return { sessions, makeToken: (req, res) => generateCsrfToken(req, res, { overwrite: false, validateOnReuse: false }) };
 }
 
-/** Builds the whole Express application on an open database. */
-export function makeApp(config: Config, db: Sequelize, log: Logger): App {
-  const app = express();
-  app.disable('x-powered-by');
-  app.set('trust proxy', config.TRUST_PROXY === 'no' ? false : config.TRUST_PROXY);
+/** A line of the log for each request, by a number that its answer carries. */
+function logged(app: Express, config: Config, log: Logger): void {
   app.use(
     pinoHttp({
       logger: log,
@@ -157,11 +154,10 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
       },
     }),
   );
-  security(app);
-  app.use(compression({ filter: (req, res) => req.path !== '/api/events' && compression.filter(req, res) }));
-  pages(app, config.WEB_ROOT);
-  const health = healthRoutes(app, config.DATABASE_URL);
-  const { sessions, makeToken } = whoCalls(app, config, db);
+}
+
+/** Owners' pages are open to whoever has the link: nobody tries links out. */
+function fewOwnerPages(app: Express, config: Config): void {
   app.use(
     ROUTES.ownerPage.path,
     rateLimit({
@@ -172,6 +168,20 @@ export function makeApp(config: Config, db: Sequelize, log: Logger): App {
       handler: (_req, _res, next) => next(new HttpProblem(429, 'Too many tries', 'wait a minute, then open the page again')),
     }),
   );
+}
+
+/** Builds the whole Express application on an open database. */
+export function makeApp(config: Config, db: Sequelize, log: Logger): App {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', config.TRUST_PROXY === 'no' ? false : config.TRUST_PROXY);
+  logged(app, config, log);
+  security(app);
+  app.use(compression({ filter: (req, res) => req.path !== '/api/events' && compression.filter(req, res) }));
+  pages(app, config.WEB_ROOT);
+  const health = healthRoutes(app, config.DATABASE_URL);
+  const { sessions, makeToken } = whoCalls(app, config, db);
+  fewOwnerPages(app, config);
 
   const router = express.Router();
   const document = openApiDocument();

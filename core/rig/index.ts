@@ -42,7 +42,8 @@ export {
 } from './change';
 export { SAMPLE } from './sample-plan';
 export { type Namer, type Teller } from './verb';
-export { VERBS, type Pin } from './verbs';
+export type { Pin } from './plan-verbs';
+export { VERBS } from './verbs';
 export { DOINGS, type Day, type Leg } from './day';
 export {
   FACT_WORDS,

@@ -124,8 +124,9 @@ describe('what is registered stands once', () => {
   });
 
   it('a verb in its row, with a sample that its schema takes', () => {
+    const of = (kind: string): RegExp => new RegExp(`'${kind}',`, 'g');
     for (const { kind, schema, samples } of VERBS) {
-      expect(named('rig/verbs.ts', new RegExp(`'${kind}',`, 'g')))
+      expect(named('rig/fitting-verbs.ts', of(kind)) + named('rig/plan-verbs.ts', of(kind)))
         .withContext(kind)
         .toBe(1);
       // Letters are given one by one only once they are printed.

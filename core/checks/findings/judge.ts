@@ -59,25 +59,8 @@ export function judgeLines(input: FindingsInput, memory: Memory): Found[] {
 
 /** What may be looked at: of all that is owned, or of what stands aboard in a set. */
 function judgedIn(input: FindingsInput, memory: Memory): (items: readonly Fitted[], set: string | null) => Judged {
-  const {
-    plan,
-    seats,
-    hull: drawn,
-    shop,
-    asOf,
-    ledger,
-    aboard,
-    oldHoles,
-    others,
-    wiring,
-    lines,
-    circuits,
-    day,
-    tests,
-    checks,
-    weight,
-    ashore,
-  } = input;
+  const { seats, hull: drawn, layout: _, aboard, weight, ...rest } = input;
+  const { plan, shop, ledger } = rest;
   const { owned, stands, openings } = aboard;
   return (items, set) => {
     const seating = seats.of(set);
@@ -88,32 +71,13 @@ function judgedIn(input: FindingsInput, memory: Memory): (items: readonly Fitted
     let swept: StrokeSpaces | undefined;
     const strokes = (): StrokeSpaces => (swept ??= strokesOn({ surface: hull, brief, shop }, laden, own));
     return {
-      hull,
-      drawn,
+      ...rest,
+      ...{ hull, drawn, set, items, owned, stands, openings, paddlers, strokes },
       plan: brief === plan.brief ? plan : { ...plan, brief },
-      shop,
-      asOf,
-      set,
-      items,
-      owned,
-      stands,
-      wiring,
-      lines,
-      circuits,
-      day,
-      tests,
-      checks,
-      oldHoles,
-      others,
-      ledger,
-      openings,
-      ashore,
       float: laden.laden,
       massKg: laden.laden.massKg,
       gearKg: laden.gearKg,
       steady: laden.steady,
-      paddlers,
-      strokes,
       intrusionOf: ({ placed }) =>
         known.pair('stroke', placed, strokes(), () => strokeHit([...placed.bodies, ...rodsIn(known, placed)], strokes())),
       memory: known,

@@ -1,6 +1,7 @@
 import { nominalVolts, type Draw } from '../circuits';
 import type { Fitted } from '../../holding/fitted';
-import { voltsOf } from './asked-of';
+import type { Run } from '../../rig';
+import { idOf, voltsOf } from './asked-of';
 
 /** Batteries alike that are joined: in a row, or side by side. */
 export interface Bank {
@@ -26,4 +27,18 @@ export function bankFor(draw: Pick<Draw, 'amps' | 'volts'>, free: readonly Fitte
     if (Number.isInteger(count) && count > 1 && of.length === count && enough) return { of, inRow: times > 1 };
   }
   return null;
+}
+
+/** Rows of batteries: those that runs join plus to minus. */
+export function rowsOf(batteries: readonly Fitted[], runs: readonly Run[]): Fitted[][] {
+  const rows: Fitted[][] = [];
+  const byId = new Map(batteries.map((b) => [idOf(b), b]));
+  for (const { has, from, to } of runs) {
+    const [a, b] = [byId.get(from), byId.get(to)];
+    if (has !== 'series' || !a || !b) continue;
+    const row = rows.find((r) => r.includes(a) || r.includes(b));
+    if (!row) rows.push([a, b]);
+    else for (const one of [a, b]) if (!row.includes(one)) row.push(one);
+  }
+  return rows;
 }

@@ -1,33 +1,16 @@
 import { nominalVolts, type Draw } from '../circuits';
 import type { Fitted } from '../../holding/fitted';
-import type { HullSurface } from '../../boat/hull';
 import { goAround } from './go-around';
 import { RINGS_ON_POST } from './rings';
 import { proposePorts } from './propose-ports';
 import { proposeSignals } from './propose-signals';
-import { freeKey, proposedChanges, type Brief, type DraftChange, type Plan, type Run } from '../../rig';
+import { freeKey, type Run } from '../../rig';
+import { lanesFor, RunsSoFar, type Proposal, type ProposalInput } from './proposed-runs';
 import { idOf, nameOf, nearest, shortName, voltsOf, xOf } from './asked-of';
-import { bankFor, type Bank } from './banks';
+import { bankFor, rowsOf, type Bank } from './banks';
 import { Box, boxFor } from './boxes';
 import { feedsOver } from './run';
-import { say, type Sentence, type Side } from '../../base/units';
-
-/** What a circuit is proposed from. */
-export interface ProposalInput {
-  readonly hull: HullSurface;
-  readonly plan: Pick<Plan, 'runs'> & { readonly brief: Pick<Brief, 'wires'> };
-  readonly owned: readonly Fitted[];
-}
-
-/** A circuit for everything aboard that draws. */
-export interface Proposal {
-  /** Every run of it that is not the rigger's own, with why it is so. */
-  readonly runs: ReadonlyMap<string, { readonly run: Run; readonly why: Sentence }>;
-  /** What it changes in the plan as it is. */
-  readonly changes: readonly DraftChange[];
-  /** What it could not do with what is aboard. */
-  readonly wants: readonly Sentence[];
-}
+import { say } from '../../base/units';
 
 interface Load {
   readonly item: Fitted;
@@ -44,36 +27,24 @@ interface Load {
 export const proposeCircuit = (input: ProposalInput): Proposal => new Proposing(input).propose();
 
 class Proposing {
-  private readonly kept: Readonly<Record<string, Run>>;
-  /** Those of them that feed. */
-  private readonly keptFeeds: readonly Run[];
-  private readonly runs = new Map<string, { run: Run; why: Sentence }>();
-  private readonly wants: Sentence[] = [];
   private readonly batteries: readonly Fitted[];
   private readonly boxes: Box[];
-  /** The side of the motor's cable: the other than most of what it would disturb. */
-  private readonly motorSide: Side;
   /** A switch of one way beside a battery, that everything but its motor hangs on. */
   private readonly mains = new Map<Fitted, Fitted>();
   /** Batteries that stand in a row, or behind the first side by side: nothing else is fed from them. */
   private readonly banked = new Set<Fitted>();
 
+  private readonly so: RunsSoFar;
+  private readonly laneOf: (to: Fitted, draw?: Pick<Draw, 'of'> | null) => Run['lane'];
+
   constructor(private readonly input: ProposalInput) {
     const { plan, owned } = input;
-    this.kept = Object.fromEntries(Object.entries(plan.runs).filter(([, r]) => !r.proposed));
-    this.keptFeeds = Object.values(this.kept).filter(feedsOver);
+    this.so = new RunsSoFar(plan.runs);
+    this.laneOf = lanesFor(input);
     this.batteries = owned
       .filter((i) => i.placed.part.power?.battery)
       .sort((a, b) => (b.placed.part.power?.battery?.ampHours ?? 0) - (a.placed.part.power?.battery?.ampHours ?? 0));
-    const leans = owned.reduce(
-      (sum, { placed: { part, frame } }) =>
-        sum + (part.power?.draw?.of === 'electronics' || part.screen ? Math.sign(frame.origin.y) : 0),
-      0,
-    );
-    this.motorSide = leans > 0 ? 'port' : 'starboard';
-    for (const {
-      run: { from, to },
-    } of Object.values(this.kept).flatMap((run) => (run.has === 'series' ? [{ run }] : [])))
+    for (const { from, to } of Object.values(this.so.kept).filter((run) => run.has === 'series'))
       for (const id of [from, to]) {
         const inRow = this.batteries.find((b) => idOf(b) === id);
         if (inRow) this.banked.add(inRow);
@@ -92,18 +63,18 @@ class Proposing {
     for (const load of loads.filter((l) => l.draw.of === 'motor')) this.feedMotor(load);
     for (const load of loads.filter((l) => l.draw.of !== 'motor')) this.feedRest(load, loads);
     this.feedBoxes();
-    const { chargers, wants } = proposePorts(owned, this.batteries, this.keptFeeds, this.rows());
-    for (const { battery, by, why } of chargers) this.add(by, { from: idOf(battery), lane: this.laneOf(by) }, why);
-    this.wants.push(...wants);
+    const { chargers, wants } = proposePorts(owned, this.batteries, this.so.keptFeeds, rowsOf(this.batteries, this.so.feeding()));
+    for (const { battery, by, why } of chargers) this.so.add(by, { from: idOf(battery), lane: this.laneOf(by) }, why);
+    this.so.wants.push(...wants);
     this.joinSignals();
     this.countFeeds();
-    this.wants.push(...goAround(this.runs, Object.values(this.kept), this.input));
-    return { runs: this.runs, changes: this.changes(), wants: this.wants };
+    this.so.wants.push(...goAround(this.so.runs, Object.values(this.so.kept), this.input));
+    return this.so.proposal(this.input.plan.runs);
   }
 
   /** What the rigger's own runs take up: ways of boxes, and from which battery a box is fed. */
   private takeKept(): void {
-    for (const run of this.keptFeeds) {
+    for (const run of this.so.keptFeeds) {
       const from = this.boxes.find((b) => idOf(b.item) === run.from);
       from?.hang(run.way ?? 1, this.ampsOf(run.to));
       const to = this.boxes.find((b) => idOf(b.item) === run.to);
@@ -112,9 +83,6 @@ class Proposing {
   }
 
   private ampsOf = (id: string): number => this.input.owned.find((i) => idOf(i) === id)?.placed.part.power?.draw?.amps ?? 0;
-  /** Every run that feeds, the rigger's and those of this proposal. */
-  private feeding = (): Run[] => [...this.keptFeeds, ...[...this.runs.values()].map((r) => r.run)];
-  private isFed = (item: Fitted): boolean => this.keptFeeds.some((r) => r.to === idOf(item));
 
   /** What draws and is not fed by the rigger's own runs, bow to stern. */
   private loads(): Load[] {
@@ -122,7 +90,7 @@ class Proposing {
       .sort((a, b) => xOf(a) - xOf(b))
       .flatMap((item): Load[] => {
         const { power, light } = item.placed.part;
-        if (!power?.draw || this.isFed(item)) return [];
+        if (!power?.draw || this.so.isFed(item)) return [];
         return [{ item, draw: power.draw, running: power.draw.of === 'lights' && light !== undefined && light.shows !== 'dim' }];
       });
   }
@@ -130,34 +98,13 @@ class Proposing {
   private ofVolts = (draw: Draw): readonly Fitted[] =>
     this.batteries.filter((b) => !this.banked.has(b) && voltsOf(b) === nominalVolts(draw.volts));
 
-  /** Inside or outside as the brief has it, along the side of what is fed; the motor's cable along one side, what it would disturb along the other. */
-  private laneOf(to: Fitted, draw: Pick<Draw, 'of'> | null = null): Run['lane'] {
-    const where = this.input.plan.brief.wires === 'inside' ? 'inside' : 'outside';
-    const away = this.motorSide === 'port' ? 'starboard' : 'port';
-    const own = to.placed.frame.origin.y > 0 ? 'starboard' : 'port';
-    const heard = draw?.of === 'electronics' || to.placed.part.signal !== undefined;
-    const motored = this.input.owned.some((i) => i.placed.part.power?.draw?.of === 'motor');
-    return `${where} ${draw?.of === 'motor' ? this.motorSide : heard && motored ? away : own}`;
-  }
-
-  /** The id of the run that a fitting is fed by: the same each time it is proposed, and none of the rigger's. */
-  private runTo = (item: Fitted): string => freeKey(`feed-${idOf(item)}`, this.isKept);
-  private isKept = (key: string): boolean => Object.hasOwn(this.kept, key);
-
-  private add(item: Fitted, run: Omit<Run, 'via' | 'awg' | 'proposed' | 'to'>, why: Sentence): void {
-    this.runs.set(this.runTo(item), {
-      run: { ...run, to: idOf(item), via: [], awg: null, proposed: true },
-      why,
-    });
-  }
-
   /** Whether a battery turns a motor, by a run of the rigger's or of this proposal. */
   private turnsMotor = (battery: Fitted): boolean =>
     this.input.owned.some((i) => i.placed.part.power?.draw?.of === 'motor' && this.batteryOf(i) === battery);
 
   /** The battery that a fitting hangs on, through whatever hands current on. */
   private batteryOf(item: Fitted): Fitted | null {
-    const runs = this.feeding();
+    const runs = this.so.feeding();
     const been = new Set<string>();
     for (let at: string | undefined = idOf(item); at !== undefined && !been.has(at);) {
       been.add(at);
@@ -172,39 +119,39 @@ class Proposing {
   private feedMotor({ item, draw }: Load): void {
     const lane = this.laneOf(item, draw);
     const gives = this.ofVolts(draw).find((b) => (b.placed.part.power?.battery?.mostAmps ?? Infinity) >= draw.amps);
-    const busy = new Set(this.feeding().flatMap((r) => [r.from, r.to]));
+    const busy = new Set(this.so.feeding().flatMap((r) => [r.from, r.to]));
     const free = this.batteries.filter((b) => !busy.has(idOf(b)) && !this.banked.has(b));
     const bank = gives ? null : bankFor(draw, free);
     const battery = gives ?? this.ofVolts(draw)[0];
     if (!battery && !bank)
-      return void this.wants.push(
+      return void this.so.wants.push(
         say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}, or more of one kind in a row.`,
       );
     const kill = this.input.owned.find(
       (i) =>
         i.placed.part.power?.passes?.kills &&
         i.placed.part.power.passes.amps >= draw.amps &&
-        !this.isFed(i) &&
-        !this.runs.has(this.runTo(i)),
+        !this.so.isFed(i) &&
+        !this.so.runs.has(this.so.runTo(i)),
     );
     if (bank) {
       this.feedByBank(kill ?? item, bank, lane);
-      if (kill) this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from the batteries together.`);
+      if (kill) this.so.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from the batteries together.`);
       return;
     }
     if (!battery) return;
     if (!kill)
-      return this.add(
+      return this.so.add(
         item,
         { from: idOf(battery), lane },
         say`From ${nameOf(battery)}, the largest aboard that gives ${draw.amps} A; along one side, what it would disturb along the other.`,
       );
-    this.add(
+    this.so.add(
       kill,
       { from: idOf(battery), lane },
       say`The motor’s feed goes through the lanyard switch: pulled, the motor stops.`,
     );
-    this.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from ${nameOf(battery)}.`);
+    this.so.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from ${nameOf(battery)}.`);
   }
 
   /**
@@ -219,12 +166,12 @@ class Proposing {
       : say`${of.length} alike side by side give what one does not.`;
     of.slice(1).forEach((next, i) => {
       const from = of[i];
-      if (from) this.add(next, { from: idOf(from), lane, ...(inRow ? { has: 'series' } : {}) }, together);
+      if (from) this.so.add(next, { from: idOf(from), lane, ...(inRow ? { has: 'series' } : {}) }, together);
     });
     const [plus, minus] = inRow ? [last, first] : [first, last];
-    this.add(to, { from: idOf(plus), lane, has: 'plus' }, together);
+    this.so.add(to, { from: idOf(plus), lane, has: 'plus' }, together);
     const back: Run = { from: idOf(minus), to: idOf(to), lane, via: [], awg: null, has: 'minus', proposed: true };
-    this.runs.set(freeKey(`back-${idOf(to)}`, this.isKept), { run: back, why: together });
+    this.so.runs.set(freeKey(`back-${idOf(to)}`, this.so.isKept), { run: back, why: together });
     // Side by side the first of them may feed other things too.
     for (const b of inRow ? of : of.slice(1)) this.banked.add(b);
   }
@@ -238,7 +185,7 @@ class Proposing {
   private feedRest(load: Load, all: readonly Load[]): void {
     const { item, draw } = load;
     const battery = this.batteryFor(load);
-    if (!battery) return void this.wants.push(say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}.`);
+    if (!battery) return void this.so.wants.push(say`A battery of ${nominalVolts(draw.volts)} V for ${nameOf(item)}.`);
     const why = this.turnsMotor(battery)
       ? say`From ${nameOf(battery)}, which turns the motor too: there is no other aboard.`
       : say`From ${nameOf(battery)}, which turns no motor.`;
@@ -249,24 +196,24 @@ class Proposing {
       const shared = this.sharedWay(battery, draw.amps, unswitched);
       if (shared) {
         shared.box.hang(shared.way, draw.amps);
-        const others = this.feeding().filter((r) => r.from === idOf(shared.box.item) && r.way === shared.way);
+        const others = this.so.feeding().filter((r) => r.from === idOf(shared.box.item) && r.way === shared.way);
         const name = `${others[0]?.name ?? ''}, ${shortName(item)}`.slice(0, 40);
-        for (const [id, { run, why: was }] of this.runs)
-          if (others.includes(run)) this.runs.set(id, { run: { ...run, name }, why: was });
-        return this.add(
+        for (const [id, { run, why: was }] of this.so.runs)
+          if (others.includes(run)) this.so.runs.set(id, { run: { ...run, name }, why: was });
+        return this.so.add(
           item,
           { from: idOf(shared.box.item), lane, way: shared.way, name },
           say`Every way of ${nameOf(shared.box.item)} is taken: it shares way ${shared.way}, which carries both.`,
         );
       }
-      if (unswitched) this.wants.push(say`A switch panel or relay box for ${nameOf(item)}: nothing aboard switches it.`);
-      return this.add(item, this.fromBattery(battery, lane), why);
+      if (unswitched) this.so.wants.push(say`A switch panel or relay box for ${nameOf(item)}: nothing aboard switches it.`);
+      return this.so.add(item, this.fromBattery(battery, lane), why);
     }
     box.battery ??= battery;
     const way = this.wayFor(box, load, all);
     box.hang(way, draw.amps);
     const called = this.calledOn(box, way, load.running && this.runningOf(all).length > 1 ? 'running lights' : shortName(item));
-    this.add(
+    this.so.add(
       item,
       { from: idOf(box.item), lane, way, name: called },
       box.passes.switched
@@ -285,7 +232,7 @@ class Proposing {
 
   /** A name that no other way of a box has: the second of a kind is numbered. */
   private calledOn({ item }: Box, way: number, name: string): string {
-    const runs = this.feeding();
+    const runs = this.so.feeding();
     const taken = runs.filter((r) => r.from === idOf(item) && r.way !== way).map((r) => r.name);
     const numbered = (n: number): string => (n === 1 ? name : `${name} ${n}`);
     for (let n = 1; ; n++) if (!taken.includes(numbered(n))) return numbered(n);
@@ -296,7 +243,7 @@ class Proposing {
     const { owned } = this.input;
     const switches = owned.filter((i) => {
       const passes = i.placed.part.power?.passes;
-      return passes?.switched && passes.ways === 1 && !passes.kills && !this.isFed(i);
+      return passes?.switched && passes.ways === 1 && !passes.kills && !this.so.isFed(i);
     });
     const motors = owned.filter((i) => i.placed.part.power?.draw?.of === 'motor').length;
     // The largest is the motor's as long as there is another.
@@ -317,8 +264,8 @@ class Proposing {
   private fromBattery(battery: Fitted, lane: Run['lane']): Pick<Run, 'from' | 'lane' | 'way'> {
     const main = this.mains.get(battery);
     if (!main) return { from: idOf(battery), lane };
-    if (!this.runs.has(this.runTo(main)))
-      this.add(
+    if (!this.so.runs.has(this.so.runTo(main)))
+      this.so.add(
         main,
         { from: idOf(battery), lane: this.laneOf(main) },
         say`The main switch of ${nameOf(battery)}: everything hangs on it, behind one protection at the battery.`,
@@ -326,26 +273,12 @@ class Proposing {
     return { from: idOf(main), lane, way: 1 };
   }
 
-  /** Rows of batteries, the rigger's and those of this proposal. */
-  private rows(): Fitted[][] {
-    const rows: Fitted[][] = [];
-    const byId = new Map(this.batteries.map((b) => [idOf(b), b]));
-    for (const { has, from, to } of this.feeding()) {
-      const [a, b] = [byId.get(from), byId.get(to)];
-      if (has !== 'series' || !a || !b) continue;
-      const row = rows.find((r) => r.includes(a) || r.includes(b));
-      if (!row) rows.push([a, b]);
-      else for (const one of [a, b]) if (!row.includes(one)) row.push(one);
-    }
-    return rows;
-  }
-
   /** Where many feeds leave one battery by themselves, one main and a block are wanted. */
   private countFeeds(): void {
     for (const battery of this.batteries) {
-      const feeds = this.feeding().filter((r) => r.from === idOf(battery));
+      const feeds = this.so.feeding().filter((r) => r.from === idOf(battery));
       if (feeds.length > RINGS_ON_POST)
-        this.wants.push(say`A main switch and a fuse block at ${nameOf(battery)}: ${feeds.length} feeds would leave its post.`);
+        this.so.wants.push(say`A main switch and a fuse block at ${nameOf(battery)}: ${feeds.length} feeds would leave its post.`);
     }
   }
 
@@ -354,8 +287,8 @@ class Proposing {
   /** The way of a load: running lights share one, everything else has its own. */
   private wayFor(box: Box, load: Load, all: readonly Load[]): number {
     if (load.running) {
-      const others = new Set(this.runningOf(all).map((l) => this.runTo(l.item)));
-      const shared = [...this.runs].find(([id, r]) => others.has(id) && r.run.from === idOf(box.item))?.[1].run.way;
+      const others = new Set(this.runningOf(all).map((l) => this.so.runTo(l.item)));
+      const shared = [...this.so.runs].find(([id, r]) => others.has(id) && r.run.from === idOf(box.item))?.[1].run.way;
       if (shared !== undefined && box.sharesWay(shared, load.draw.amps)) return shared;
     }
     return box.nextWay();
@@ -363,8 +296,8 @@ class Proposing {
 
   private feedBoxes(): void {
     for (const { item, battery } of this.boxes) {
-      if (!battery || this.isFed(item)) continue;
-      this.add(
+      if (!battery || this.so.isFed(item)) continue;
+      this.so.add(
         item,
         this.fromBattery(battery, this.laneOf(item)),
         say`${nameOf(battery)} feeds the box; its fuse stands at the battery.`,
@@ -373,17 +306,12 @@ class Proposing {
   }
 
   private joinSignals(): void {
-    const kept = Object.values(this.kept).filter((r) => !feedsOver(r));
+    const kept = Object.values(this.so.kept).filter((r) => !feedsOver(r));
     const { runs, wants } = proposeSignals(this.input.owned, kept, (to) => this.laneOf(to));
     for (const { run, why } of runs) {
-      const id = freeKey(`signal-${run.from}`, (key) => this.isKept(key) || this.runs.has(key));
-      this.runs.set(id, { run, why });
+      const id = freeKey(`signal-${run.from}`, (key) => this.so.isKept(key) || this.so.runs.has(key));
+      this.so.runs.set(id, { run, why });
     }
-    this.wants.push(...wants);
-  }
-
-  private changes(): DraftChange[] {
-    const made = new Map([...this.runs].map(([id, { run }]) => [id, run]));
-    return proposedChanges(this.input.plan.runs, made, (run, from, to) => ({ kind: 'routeRun', run, from, to }));
+    this.so.wants.push(...wants);
   }
 }

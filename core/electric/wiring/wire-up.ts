@@ -150,26 +150,38 @@ function joinUp(laid: readonly FeedingLaid[], powered: Powered): Joined {
 /** Rounds after which cables by several ways keep the gauges they have: their currents hardly change any more. */
 const ROUNDS = 4;
 
-function networkUp(
+/** A circuit with its cables as thick as they must be. */
+interface SizedUp {
+  readonly flows: readonly Flow[];
+  readonly guards: readonly Guard[];
+  readonly sized: Sized;
+  readonly ohmsOf: (edge: Edge) => number;
+}
+
+/** How many conductors lie together where each cable lies most crowded. */
+type Bundles = ReturnType<typeof bundlesOf>;
+const SMALLEST_BUNDLE = 2;
+
+/** Gauges, and what flows by them: where current has several ways it goes by what those resist, round after round. */
+function sizeUp(
   joined: Joined,
   laid: readonly FeedingLaid[],
-  { consumables, shop }: Pick<WiringInput, 'consumables' | 'shop'>,
-): Omit<Wiring, 'signals'> {
+  bundles: Bundles,
+  { consumables, shop: { wiring } }: Pick<WiringInput, 'consumables' | 'shop'>,
+): SizedUp {
   const { network, potentials } = joined;
   const comesAs = ({ given, run }: Laid): number | undefined =>
     given === 'with its part' ? joined.parts.get(run.to)?.power?.gauge : undefined;
-  const bundles = bundlesOf(laid);
   const lengths = laid.map((l) => ({
-    ...{ cable: l.id, cut: l.cut, bundle: bundles.get(l.id) ?? 2 },
+    ...{ cable: l.id, cut: l.cut, bundle: bundles.get(l.id) ?? SMALLEST_BUNDLE },
     // What comes with its part, or lies aboard, is as thick as it is.
     own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? comesAs(l) ?? l.run.awg)) ?? null,
     hot: l.hot,
   }));
-  const { standard, series, bundled } = shop.wiring;
-  const rules: WireRules = { standard, series, bundled };
+  const { series } = wiring;
   const prices = new Map(consumables.map((c) => [c.id, c.priceCents]));
   // Where the stores hold no such wire it costs as its copper does.
-  const sizing = { ...shop.wiring, price: (awg: Awg) => prices.get(wireId(awg, series)) ?? 40 * 1.26 ** (18 - awg) };
+  const sizing = { ...wiring, price: (awg: Awg) => prices.get(wireId(awg, series)) ?? 40 * 1.26 ** (18 - awg) };
   const byCable = new Map(laid.map((l) => [l.id, l]));
   const ohmsBy = (sized: Sized | null): ((edge: Edge) => number) =>
     ohmsIn(network, (cable) => ({
@@ -177,29 +189,41 @@ function networkUp(
       area: areaOf(sized?.cables.get(cable)?.awg ?? 10, series),
     }));
   const plans = new Map(laid.map((l) => [l.id, l.run]));
-  const round = (before: Sized | null): { flows: readonly Flow[]; guards: Guard[]; sized: Sized } => {
+  const round = (before: Sized | null): Omit<SizedUp, 'ohmsOf'> => {
     const flows = joined.flows ?? flowsOf(network, potentials, ohmsBy(before));
     const guards = guardsOf(network, flows, askedOf(flows, network), plans, joined.opens);
     return { flows, guards, sized: sizeCables(network, flows, lengths, guards, sizing) };
   };
   let worked = round(null);
   for (let i = 0; i < ROUNDS && joined.flows === null; i++) worked = round(worked.sized);
-  const { flows, sized } = worked;
-  const ohmsOf = ohmsBy(sized);
-  const ampacityAt = (guard: Guard): number => {
-    const behind =
-      guard.cable !== null
-        ? [guard.cable]
-        : laid.filter((l) => l.run.from === guard.fitting && (l.run.way ?? 1) === guard.way).map((l) => l.id);
-    return Math.min(...behind.map((cable) => sized.cables.get(cable)?.ampacity ?? Infinity));
-  };
-  const guards = worked.guards.map((g): FittedGuard => {
-    const guard = ratedBy(g, ampacityAt(g));
+  return { ...worked, ohmsOf: ohmsBy(worked.sized) };
+}
+
+/** Fuses and breakers as they are fitted: rated by the cables behind them, of a kind that opens what may flow there. */
+function fitGuards({ network, potentials }: Joined, laid: readonly FeedingLaid[], { guards, sized, ohmsOf }: SizedUp): FittedGuard[] {
+  const behind = ({ cable, fitting, way }: Guard): string[] =>
+    cable !== null ? [cable] : laid.filter((l) => l.run.from === fitting && (l.run.way ?? 1) === way).map((l) => l.id);
+  return guards.map((g): FittedGuard => {
+    const guard = ratedBy(g, Math.min(...behind(g).map((cable) => sized.cables.get(cable)?.ampacity ?? Infinity)));
     const short = shortAt(network, potentials, guard, ohmsOf);
     const volts = voltsAt(network, potentials, guard);
     const kind = guard.kind ?? chooseKind(guard.rating ?? 1, { short, volts }, guard.asked.thrust > 0);
     return { ...guard, kind, short, volts, breaks: KINDS[kind].breaks };
   });
+}
+
+function networkUp(
+  joined: Joined,
+  laid: readonly FeedingLaid[],
+  input: Pick<WiringInput, 'consumables' | 'shop'>,
+): Omit<Wiring, 'signals'> {
+  const { network, potentials } = joined;
+  const { standard, series, bundled } = input.shop.wiring;
+  const rules: WireRules = { standard, series, bundled };
+  const bundles = bundlesOf(laid);
+  const worked = sizeUp(joined, laid, bundles, input);
+  const { flows, sized } = worked;
+  const guards = fitGuards(joined, laid, worked);
   const byEdge = grouped(guards, (g) => g.edge);
   const feeds = new Map(laid.map((l) => [l.id, new Set<string>()]));
   const cableOf = new Map(network.leads.map((l) => [l.id, l.cable]));
@@ -207,7 +231,7 @@ function networkUp(
     if (!charging) for (const [edge, share] of shares) if (share !== 0) feeds.get(cableOf.get(edge) ?? '')?.add(fitting);
   return {
     runs: laid.flatMap((l) => {
-      const bundle = bundles.get(l.id) ?? 2;
+      const bundle = bundles.get(l.id) ?? SMALLEST_BUNDLE;
       return wiredRun(l, { joined, sized, byEdge, feeds: [...(feeds.get(l.id) ?? [])], bundle, rules }) ?? [];
     }),
     guards,

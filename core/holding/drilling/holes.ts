@@ -76,67 +76,58 @@ const usedAgain = (placed: Placed, number: number, ledger: Ledger): LedgerHole |
 export const throughHoles = (part: Pick<Part, 'holes' | 'body'>): { u: number; v: number; bore?: number }[] =>
   part.body.recess ? [...part.holes.at, { u: 0, v: 0, bore: part.body.recess.bore }] : [...part.holes.at];
 
+/** What all holes of a fitting have alike: where it stands, how the tape reads there, with what they are begun. */
+function settingOf(hull: HullSurface, placed: Placed, mounted: Mounted, { tape, shop, ledger }: HoleSetting) {
+  const { place, frame, part } = placed;
+  const onSide = place.on === 'side';
+  const run = onSide ? 'gunwale' : tape.run;
+  return {
+    onSide,
+    bulkhead: place.on === 'bulkhead' ? place.bulkhead : undefined,
+    inward: { x: -frame.w.x, y: -frame.w.y, z: -frame.w.z },
+    inside: fromInside(part, mounted),
+    pilot: bitFor(shop.drilling.pilot, shop.drilling.threads),
+    run,
+    read: tapeReader(hull, { ...tape, run }, ledger),
+    fromStern: tapeReader(hull, { datum: 'stern', run }, ledger),
+  } as const;
+}
+
 /** The holes one fitting makes in the hull, forward first; none when it is held without drilling. */
 export function holesOf(hull: HullSurface, placed: Placed, mounted: Mounted, setting: HoleSetting): PlannedHole[] {
   if (mounted.holes === 0) return [];
   const { letter, tape, shop, ledger, openings, elsewhere = '', after = 0 } = setting;
   const { part, frame } = placed;
   const datum = findDatum(hull, tape.datum);
-  const onSide = placed.place.on === 'side';
-  const bulkhead = placed.place.on === 'bulkhead' ? placed.place.bulkhead : undefined;
-  const inward = { x: -frame.w.x, y: -frame.w.y, z: -frame.w.z };
+  const { onSide, bulkhead, inward, inside, pilot, run, read, fromStern } = settingOf(hull, placed, mounted, setting);
   const spots = throughHoles(part)
     .map((h, i) => ({ h, i, at: onSurface(hull, placed, toHull(frame, h.u, h.v, 0)) }))
     .sort((a, b) => a.at.x - b.at.x || a.at.y - b.at.y || a.i - b.i);
-  const inside = fromInside(part, mounted);
-  const pilot = bitFor(shop.drilling.pilot, shop.drilling.threads);
-  const run = onSide ? 'gunwale' : tape.run;
-  const read = tapeReader(hull, { ...tape, run }, ledger);
-  const fromStern = tapeReader(hull, { datum: 'stern', run }, ledger);
   return spots.map(({ h, i, at }, n): PlannedHole => {
     // A recess goes in along its own lean, as deep as it is and as wide.
-    const recessed = part.body.recess && i === part.holes.at.length ? part.body.recess : undefined;
-    const axis = recessed ? directed(frame, recessAxis(recessed)) : inward;
+    const recess = part.body.recess && i === part.holes.at.length ? part.body.recess : undefined;
+    const goes = recess
+      ? { inward: directed(frame, recessAxis(recess)), inside: 'nothing' as const, deep: recess.deep, radius: recess.bore / 2 }
+      : { inward, inside, deep: mounted.behind + 5, into: bulkhead };
     const id = [placed.id, elsewhere, String(i + 1)].filter(Boolean).join('.');
     const wall = onSide || bulkhead !== undefined ? frame.wall : hull.spot(at.x, at.y).wall;
     const bit = boreOf(mounted, shop, h.bore);
     const again = usedAgain(placed, i + 1, ledger);
     const drilled = again ?? ledger.holes.find((d) => d.id === id && d.plugged === null) ?? null;
     return {
-      id,
-      label: `${letter}${after + n + 1}`,
-      fitting: placed.id,
-      nth: i + 1,
-      of: part.name,
-      at,
-      side: sideOf(at.y),
-      run,
-      reading: read(at),
-      offCentre: at.y,
+      ...{ id, label: `${letter}${after + n + 1}`, fitting: placed.id, nth: i + 1, of: part.name },
+      ...{ at, side: sideOf(at.y), run, reading: read(at), offCentre: at.y },
       fromEdge: hull.halfBreadth(at.x) - Math.abs(at.y),
       down: onSide ? girthDown(hull, at.x, hull.gunwale(at.x) - at.z) : null,
       up: bulkhead === undefined ? null : at.z - insideBottom(hull, at.x),
       ahead: at.x < datum.at.x - 0.5,
       fromStern: fromStern(at),
-      pilot,
-      bit,
-      wall,
-      flag: Math.max(9.525, wall + 5),
-      behind: recessed
-        ? lookBehind(hull, shop, {
-            at,
-            inward: axis,
-            inside: 'nothing',
-            deep: recessed.deep,
-            openings,
-            radius: recessed.bore / 2,
-          })
-        : lookBehind(hull, shop, { at, inward, inside, deep: mounted.behind + 5, openings, into: bulkhead }),
-      drilled,
-      reused: again !== null,
+      ...{ pilot, bit, wall, flag: Math.max(9.525, wall + 5) },
+      behind: lookBehind(hull, shop, { at, openings, ...goes }),
+      ...{ drilled, reused: again !== null },
       openUp: drilled !== null && drilled.bit < bit.mm - SAME_BIT,
       abandoned: drilled ? null : (ledger.abandoned.get(id) ?? null),
-      inward: axis,
+      inward: goes.inward,
     };
   });
 }

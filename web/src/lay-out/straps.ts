@@ -107,13 +107,13 @@ export class Straps {
     if (taut.length === 0) return null;
     const load = loadOf(workup.surface, this.item(), workup.aboard.items, plan);
     const { limits, holding } = doc.shop;
-    return heldBy(this.item().placed, load, taut, stopsOf(workup.surface, this.item().placed), limits, holding.shock).map(
-      (w) => ({
-        ...w,
-        // Never rounded to the kind side.
-        says: w.bears >= 10 ? 'over 10' : (Math.floor(w.bears * 10) / 10).toFixed(1),
-      }),
-    );
+    const { placed } = this.item();
+    const tied = { placed, load, lashings: taut, stops: stopsOf(workup.surface, placed) };
+    return heldBy(tied, limits, holding.shock).map((w) => ({
+      ...w,
+      // Never rounded to the kind side.
+      says: w.bears >= 10 ? 'over 10' : (Math.floor(w.bears * 10) / 10).toFixed(1),
+    }));
   });
 
   private make(to: readonly Strap[]): void {

@@ -1,6 +1,6 @@
 import { addressOf, ROUTES } from '@plain-cleat/api';
 import { defer, filter, map, Observable, retry, timer } from 'rxjs';
-import { oneStream, type Streamed } from './one-stream';
+import { OneStream, type Streamed } from './one-stream';
 
 /** How long to wait before trying again, ms. */
 export const RETRY = 3000;
@@ -64,7 +64,7 @@ export const heardOf = (rigs: readonly string[]): Observable<Streamed> =>
       .subscribe(to);
   });
 
-const browser = oneStream(heardOf);
+const browser = new OneStream(heardOf);
 
 /**
  * News of one rig for as long as somebody listens: by the one stream that all tabs of this browser share. A line that

@@ -8,7 +8,7 @@ import { TestScheduler } from 'rxjs/testing';
 import { Api } from './api';
 import { inOrder } from './in-order';
 import { backOff, heardOf, SILENT } from './news';
-import { oneStream, type Streamed } from './one-stream';
+import { OneStream, type Streamed } from './one-stream';
 import { wordsOf } from './problems';
 
 const scheduler = (): TestScheduler => new TestScheduler((actual, expected) => expect(actual).toEqual(expected));
@@ -164,7 +164,7 @@ describe('the tabs of one browser', () => {
         };
       });
     const channel = `news-${Math.random()}`;
-    return { streams, all: Array.from({ length: n }, (_, i) => oneStream(listen, `tab-${i}`, channel)) };
+    return { streams, all: Array.from({ length: n }, (_, i) => new OneStream(listen, `tab-${i}`, channel)) };
   };
   const until = async (is: () => boolean): Promise<void> => {
     while (!is()) await new Promise((done) => setTimeout(done, 5));
