@@ -114,6 +114,32 @@ export const FIGURES = {
   wheelsKg: 'Wheels bear',
 } as const;
 export type Figure = keyof typeof FIGURES;
+/** Those that are masses. */
+type Weighed = 'massKg' | 'capacityKg' | 'wheelsKg';
+
+export const weighs = (key: Figure): key is Weighed => key === 'massKg' || key === 'capacityKg' || key === 'wheelsKg';
+
+/** One figure of a hull, mm or kg; null where it has none. */
+export function figureOf(rest: HullDraft['rest'], key: Figure): number | null {
+  const { seat, feet, secondSeat } = rest;
+  if (weighs(key)) return rest[key] ?? null;
+  const lengths: Record<Exclude<Figure, Weighed>, number | undefined> = {
+    wall: rest.wall,
+    seatX: seat.x,
+    seatLow: seat.low,
+    seatHigh: seat.high,
+    slideFore: seat.slide?.fore,
+    slideAft: seat.slide?.aft,
+    feetFore: feet?.fore,
+    feetAft: feet?.aft,
+    secondX: secondSeat?.x,
+    secondLow: secondSeat?.low,
+    secondHigh: secondSeat?.high,
+    secondFore: secondSeat?.slide?.fore,
+    secondAft: secondSeat?.slide?.aft,
+  };
+  return lengths[key] ?? null;
+}
 
 /** One figure of a hull set; a seat that slides and pegs that move start from one place each, a second seat behind the first. */
 export function withFigure(rest: HullDraft['rest'], key: Figure, value: number): HullDraft['rest'] {

@@ -19,22 +19,31 @@ import {
   HULL_KINDS,
   HULL_TRAITS,
   type TapeReading,
-  fairReadings,
   type HullModel,
   outlineFault,
-  outlineOf,
   readingFaults,
   readingsFromOutline,
   type ReadingFault,
 } from '@plain-cleat/core/boat/hull';
 import { tell } from '@plain-cleat/core/base/units';
-import { line } from 'd3-shape';
 import { Length, Words } from '../boat-view/words';
 import { UnitsStore } from '../stores/units.store';
 import { FeatureRows } from '../rows/feature-list';
 import type { FeatureList, Row } from '../rows/feature-rows';
 import { FEATURES } from './features';
-import { draftFault, draftOf, type Figure, FIGURES, type HullDraft, modelOf, newDraft, withFigure } from './hull-draft';
+import {
+  draftFault,
+  draftOf,
+  type Figure,
+  FIGURES,
+  type HullDraft,
+  modelOf,
+  newDraft,
+  withFigure,
+  figureOf,
+  weighs,
+} from './hull-draft';
+import { HullOutline } from './hull-outline';
 import { Parts } from '../stores/parts';
 import { HullStore } from '../stores/hull.store';
 import { type FlatPhoto, PhotoMarking } from '../photo-marking/photo-marking';
@@ -55,9 +64,6 @@ const COLUMNS: readonly (readonly [keyof TapeReading, string])[] = [
 ];
 const MATERIALS: readonly HullModel['material'][] = ['polyethylene', 'abs', 'composite', 'wood', 'pvc fabric'];
 const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
-
-/** Figures that are weights. */
-type Weighed = 'massKg' | 'capacityKg' | 'wheelsKg';
 
 /** A hull measured: stations off the tape, faired and judged; its decks, tracks and hatches; a photo under it. */
 @Component({
@@ -116,67 +122,10 @@ export default class HullMeasure {
 
   protected readonly id = computed(() => this.params()?.get('hull') ?? 'new');
   protected readonly faults = computed((): readonly ReadingFault[] => readingFaults(this.draft().readings));
-  protected readonly faired = computed(() =>
-    this.faults().length ? null : fairReadings(this.draft().readings, this.draft().section),
-  );
-  protected readonly length = computed(() => Math.max(...this.draft().readings.map((r) => r.x), 1000));
-  protected readonly beam = computed(() => 2 * Math.max(...this.draft().readings.map((r) => Math.max(r.port, r.starboard)), 150));
-  private readonly k = computed(() => 838 / this.length());
-  protected readonly height = computed(() => this.beam() * this.k() + 50);
-  protected x = (mm: number): number => 34 + mm * this.k();
-  protected y = (mm: number): number => this.height() / 2 - mm * this.k();
-  protected readonly outline = computed(() => {
-    const faired = this.faired();
-    if (!faired) return '';
-    const curve = outlineOf(faired);
-    // The curve runs by chord length; its x follows the stations the same way.
-    const t = Array.from({ length: 121 }, (_, i) => curve.from + ((curve.to - curve.from) * i) / 120);
-    const across = (p: number): number => this.alongOf(p, curve.knots);
-    const side = (sign: 1 | -1): [number, number][] => t.map((p) => [this.x(across(p)), this.y(sign * curve.value(p))]);
-    return `${line()([...side(1), ...side(-1).reverse()]) ?? ''}Z`;
-  });
-  protected readonly dots = computed(() =>
-    this.draft().readings.flatMap((r, row) =>
-      (['port', 'starboard'] as const).map((side) => ({
-        row,
-        side,
-        x: this.x(r.x),
-        y: this.y(side === 'port' ? -r.port : r.starboard),
-        wrong: this.suspectRows().has(row),
-      })),
-    ),
-  );
-  protected readonly suspectRows = computed(() => new Set(this.faired()?.suspects.map((s) => s.row)));
-  protected readonly shapes = computed(() => {
-    const { decks, hatches, tracks, scuppers } = this.draft().rest;
-    const box = (a: { fore: number; aft: number; port: number; starboard: number }) => ({
-      x: this.x(a.fore),
-      y: this.y(a.starboard),
-      w: Math.max(1, (a.aft - a.fore) * this.k()),
-      h: Math.max(1, (a.starboard - a.port) * this.k()),
-    });
-    return {
-      areas: [
-        ...decks.map((d) => ({ id: d.id, name: d.name, hatch: false, ...box(d) })),
-        ...hatches.map((h) => ({ id: h.id, name: h.name, hatch: true, ...box(h) })),
-      ],
-      tracks: tracks.map((t) => ({ id: t.id, name: t.name, ...box({ ...t, port: t.y - 8, starboard: t.y + 8 }) })),
-      scuppers: scuppers.map((s) => ({ id: s.id, x: this.x(s.x), y: this.y(s.y), r: Math.max(2, (s.diameter / 2) * this.k()) })),
-    };
-  });
+  protected readonly drawing = new HullOutline(this.draft, this.faults, this.traced);
 
   constructor() {
     this.opened.load();
-  }
-
-  /** The x of a chord parameter: straight between the stations is near enough for a drawing. */
-  private alongOf(t: number, knots: readonly number[]): number {
-    const readings = this.draft().readings;
-    let i = 0;
-    while (i < knots.length - 2 && (knots[i + 1] ?? 0) < t) i++;
-    const [a, b] = [knots[i] ?? 0, knots[i + 1] ?? 1];
-    const [xa, xb] = [readings[i]?.x ?? 0, readings[i + 1]?.x ?? 0];
-    return xa + ((t - a) / (b - a)) * (xb - xa);
   }
 
   protected readonly readings = liveRows(
@@ -217,12 +166,12 @@ export default class HullMeasure {
   protected readonly figures = liveForm(
     fieldsOf(Object.keys(FIGURES) as Figure[], (key) =>
       field(
-        () => this.figure(key),
+        () => figureOf(this.draft().rest, key),
         (value) => this.about(withFigure(this.draft().rest, key, value ?? 0)),
       ),
     ),
   );
-  protected readonly isSuspect = ({ at }: { at: number }): boolean => this.suspectRows().has(at);
+  protected readonly isSuspect = ({ at }: { at: number }): boolean => this.drawing.suspectRows().has(at);
 
   private type(row: number, column: keyof TapeReading, value: number | null): void {
     if (value === null) return;
@@ -254,35 +203,12 @@ export default class HullMeasure {
     this.draft.update((d) => ({ ...d, rest: { ...d.rest, ...more } }));
   }
 
+  protected readonly weighs = weighs;
   protected readonly traits = HULL_TRAITS;
   /** The parts that a maker may have fitted. */
   protected readonly parts = toSignal(inject(Parts).everything(), { initialValue: [] });
 
   protected readonly named = Object.entries(FIGURES) as [Figure, string][];
-
-  protected weighs = (key: Figure): key is Weighed => key === 'massKg' || key === 'capacityKg' || key === 'wheelsKg';
-
-  protected figure(key: Figure): number | null {
-    const { rest } = this.draft();
-    const { seat, feet, secondSeat } = rest;
-    if (this.weighs(key)) return rest[key] ?? null;
-    const lengths: Record<Exclude<Figure, Weighed>, number | undefined> = {
-      wall: rest.wall,
-      seatX: seat.x,
-      seatLow: seat.low,
-      seatHigh: seat.high,
-      slideFore: seat.slide?.fore,
-      slideAft: seat.slide?.aft,
-      feetFore: feet?.fore,
-      feetAft: feet?.aft,
-      secondX: secondSeat?.x,
-      secondLow: secondSeat?.low,
-      secondHigh: secondSeat?.high,
-      secondFore: secondSeat?.slide?.fore,
-      secondAft: secondSeat?.slide?.aft,
-    };
-    return lengths[key] ?? null;
-  }
 
   protected rows = (list: FeatureList): readonly Row[] => list.rows(this.draft().rest);
 
@@ -310,8 +236,7 @@ export default class HullMeasure {
     const what = this.tracing();
     if (!what) return;
     const [x, y] = pointIn(event);
-    const mm: [number, number] = [(x - 34) / this.k(), (this.height() / 2 - y) / this.k()];
-    this.traced.update((all) => [...all, mm]);
+    this.traced.update((all) => [...all, this.drawing.millimetres(x, y)]);
     const points = this.traced();
     if (what !== 'gunwale' && points.length === 2) this.addTraced(what, points);
   }
@@ -350,11 +275,6 @@ export default class HullMeasure {
     this.traced.set([]);
     this.tracing.set(null);
   }
-
-  protected readonly tracedPath = computed(() => {
-    const points = this.traced().map(([x, y]): [number, number] => [this.x(x), this.y(y)]);
-    return points.length ? (line()(points) ?? '') : '';
-  });
 
   protected save(): void {
     const fault = draftFault(this.draft());

@@ -6,7 +6,6 @@ import { MatButtonModule } from '@angular/material/button';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { comesOff } from '@plain-cleat/core/layout';
 import { HAND_NAMES, OFTEN, OFTEN_WORDS } from '@plain-cleat/core/parts/parts';
-import { scupperName, type Space } from '@plain-cleat/core/boat/hull';
 import {
   entryOf,
   RIDES,
@@ -16,11 +15,11 @@ import {
   type Change,
   type DraftChange,
   type Fitting,
-  type Place,
 } from '@plain-cleat/core/rig';
 import type { RigState } from '../stores/rig.store';
 import { Moves } from './moves';
 import { OtherHulls } from './other-hulls';
+import { standChoices, standOf } from './stand-choices';
 import { field, liveForm } from '../controls/live-form';
 
 /** The longest tether, mm. */
@@ -112,7 +111,7 @@ export class More {
   protected readonly form = liveForm(
     {
       on: field(
-        () => this.here(),
+        () => standOf(this.item().placed.place),
         (on) => this.standOn(on),
       ),
       lean: field(
@@ -172,93 +171,16 @@ export class More {
   /** Where it would go on the other hulls the shop knows. */
   protected readonly others = computed(() => this.hulls.taking(this.item().placed.part, this.state().doc.hull.id));
 
-  protected readonly here = computed(() => {
-    const { place } = this.item().placed;
-    return place.on === 'track'
-      ? `track ${place.track}`
-      : place.on === 'insert'
-        ? `insert ${place.insert}`
-        : place.on === 'scupper'
-          ? `scupper ${place.scupper}`
-          : place.on === 'fitting'
-            ? `fitting ${place.fitting}`
-            : place.on === 'side'
-              ? `side ${place.side}`
-              : place.on === 'bulkhead'
-                ? `bulkhead ${place.bulkhead}`
-                : place.on === 'space'
-                  ? `space ${place.space}`
-                  : 'deck';
-  });
   /** Everything on this boat it could stand on, its own kind of hold first. */
-  protected readonly places = computed(() => {
-    const { part, id } = this.item().placed;
-    const { hull } = this.state().doc;
-    const out: { value: string; says: string }[] = [{ value: 'deck', says: 'the deck' }];
-    if (part.holding.ways.includes('loose'))
-      for (const { space } of this.state().workup.surface.rooms.values())
-        if (!space.worn) out.push({ value: `space ${space.id}`, says: `inside, ${space.name}` });
-    if (part.holding.ways.includes('track')) out.push(...hull.tracks.map((t) => ({ value: `track ${t.id}`, says: t.name })));
-    if (part.holding.ways.includes('insert')) out.push(...hull.inserts.map((i) => ({ value: `insert ${i.id}`, says: i.name })));
-    if (part.holding.ways.includes('scupper'))
-      out.push(
-        ...hull.scuppers.map((s) => ({
-          value: `scupper ${s.id}`,
-          says: scupperName(hull.scuppers, s.id),
-        })),
-      );
-    if (part.holding.ways.includes('through'))
-      out.push({ value: 'side port', says: 'the port side' }, { value: 'side starboard', says: 'the starboard side' });
-    if (part.gland)
-      out.push(...hull.hazards.flatMap((h) => (h.kind === 'bulkhead' ? [{ value: `bulkhead ${h.id}`, says: h.name }] : [])));
-    out.push(
-      ...this.state()
-        .workup.aboard.items.filter((i) => i.placed.id !== id && carries(i))
-        .map((i) => ({ value: `fitting ${i.placed.id}`, says: `${i.letter}, ${i.placed.part.name}` })),
-    );
-    return out.some((p) => p.value === this.here())
-      ? out
-      : [...out, { value: this.here(), says: this.item().placed.frame.surface }];
-  });
+  protected readonly places = computed(() => standChoices(this.item(), this.state(), (part) => this.moves.roomsFor(part)));
+
+  private standOn(value: string): void {
+    const to = this.places().find((p) => p.value === value);
+    if (to) this.moves.standOn(this.item(), to.place());
+  }
 
   private emit(draft: DraftChange): void {
     this.changed.emit({ ...draft, id: crypto.randomUUID() });
-  }
-
-  protected standOn(value: string): void {
-    const [on = '', ...rest] = value.split(' ');
-    const id = rest.join(' ');
-    const { origin } = this.item().placed.frame;
-    const { hull } = this.state().doc;
-    const { place } = this.item().placed;
-    const heading = 'heading' in place ? place.heading : 0;
-    const track = hull.tracks.find((t) => t.id === id);
-    const room = this.state().workup.surface.rooms.get(id);
-    const to: Place | null =
-      on === 'deck'
-        ? { on: 'deck', x: origin.x, y: origin.y, heading }
-        : on === 'space' && room
-          ? this.roomPlace(room.space, heading)
-          : on === 'track' && track
-            ? { on: 'track', track: id, x: Math.min(track.aft, Math.max(track.fore, origin.x)), heading }
-            : on === 'insert'
-              ? { on: 'insert', insert: id, heading }
-              : on === 'scupper'
-                ? { on: 'scupper', scupper: id, heading }
-                : on === 'fitting'
-                  ? { on: 'fitting', fitting: id, u: 0, v: 0, heading: 0 }
-                  : on === 'side'
-                    ? { on: 'side', side: id === 'port' ? 'port' : 'starboard', x: origin.x, down: 60 }
-                    : on === 'bulkhead'
-                      ? { on: 'bulkhead', bulkhead: id, y: origin.y, up: 150 }
-                      : null;
-    if (to) this.moves.standOn(this.item(), to);
-  }
-
-  /** Where a room takes it, else the middle of the room. */
-  private roomPlace({ id, fore, aft, port, starboard }: Space, heading: number): Place {
-    const offer = this.moves.roomsFor(this.item().placed.part).find((o) => o.room.space.id === id);
-    return offer?.place ?? { on: 'space', space: id, x: (fore + aft) / 2, y: (port + starboard) / 2, heading };
   }
 
   protected join(set: string, into: boolean): void {
@@ -353,6 +275,3 @@ export class More {
     this.emit({ kind: 'swapItem', item: id, from: fitting.swap ?? null, to: null });
   }
 }
-
-/** What others are stood on: crates, bars, bases and what else offers a joint or a flat top. */
-const carries = ({ placed: { part } }: Fitted): boolean => (part.joins?.heads.length ?? 0) > 0 || part.body.carries === true;

@@ -1,5 +1,5 @@
 import { addressOf, ROUTES } from '@plain-cleat/api';
-import { defer, filter, map, Observable, retry, timer } from 'rxjs';
+import { defer, filter, map, Observable, of, retry, switchMap, timer } from 'rxjs';
 import { OneStream, type Streamed } from './one-stream';
 
 /** How long to wait before trying again, ms. */
@@ -64,11 +64,14 @@ export const heardOf = (rigs: readonly string[]): Observable<Streamed> =>
       .subscribe(to);
   });
 
+/** News may be away for so long before anybody is told, ms. */
+const MISSED = 5000;
+
 const browser = new OneStream(heardOf);
 
 /**
  * News of one rig for as long as somebody listens: by the one stream that all tabs of this browser share. A line that
- * breaks says so, and again when it is back.
+ * is broken for a while says so; one that is back says that, however short it was away.
  */
 export const rigNews = (rig: string): Observable<RigNews> =>
   defer(() => {
@@ -81,5 +84,7 @@ export const rigNews = (rig: string): Observable<RigNews> =>
         return broken ? 'broken' : 'back';
       }),
       filter((news) => news !== null),
+      // A stream that is back within moments was never missed.
+      switchMap((news) => (news === 'broken' ? timer(MISSED).pipe(map(() => news)) : of(news))),
     );
   });

@@ -2,14 +2,12 @@ import type { HttpErrorResponse } from '@angular/common/http';
 import { DestroyRef, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type Changed, type SavedFacts, type Problem, type RigDocument, type RigSince, ROUTES } from '@plain-cleat/api';
-import { upcastHull } from '@plain-cleat/core/boat/hull';
 import { partKey } from '@plain-cleat/core/parts/parts';
-import { partsOf, upcastParts, upcastPlan, upcastShop } from '@plain-cleat/core/rig';
+import { partsOf } from '@plain-cleat/core/rig';
 import {
   BehaviorSubject,
   catchError,
   concat,
-  defer,
   EMPTY,
   filter,
   forkJoin,
@@ -18,42 +16,24 @@ import {
   map,
   merge,
   type Observable,
-  of,
-  retry,
   Subject,
   switchMap,
   tap,
-  throwError,
-  timer,
 } from 'rxjs';
 import { takesRevision, type ServerSide, withChange, withFacts, withNews } from './acknowledged';
+import { Acknowledged } from './up-to-date';
 import { Api } from './api';
 import { Courier } from './courier';
+import { findRig } from './find-rig';
 import { inOrder } from './in-order';
 import { rigNews } from './news';
 import { Outbox } from './outbox';
 import { Parts } from './parts';
-import { isGone, isStale, mayPass, wordsOf } from './problems';
+import { isStale, mayPass, wordsOf } from './problems';
 import type { Notices } from './rig.state';
 import { SessionStore } from './session.store';
 import { NO_NOTICES, type RigSources } from './shown-rig';
 import { Tablet, type Waiting, type WaitingChange, type WaitingFact } from './tablet';
-
-/** An answer that was asked for before something of mine was acknowledged: it does not know of it. */
-class OutOfDate extends Error {}
-
-/** A copy that an earlier build may have kept, as this one has it. */
-const upcast = (doc: RigDocument): RigDocument => ({
-  ...doc,
-  plan: upcastPlan(doc.plan),
-  hull: upcastHull(doc.hull),
-  shop: upcastShop(doc.shop),
-  catalog: { ...doc.catalog, parts: upcastParts(doc.catalog.parts) },
-  range: (doc as Partial<RigDocument>).range ?? '',
-});
-
-/** News may be away for so long before anybody is told, ms. */
-const MISSED = 5000;
 
 /** All that one open rig is shown from, but for the parts that the device knows. */
 type Sources = Omit<RigSources, 'known'>;
@@ -69,8 +49,7 @@ export class RigConnection {
   private readonly sources = new BehaviorSubject<Sources | null>(null);
   private readonly failures = new BehaviorSubject<string | null>(null);
   private outbox = Outbox.empty(this.tablet);
-  /** How much of mine the server has acknowledged. */
-  private acknowledged = 0;
+  private readonly acknowledged = new Acknowledged();
   private readonly opening = new Subject<string>();
   /** What is new to be sent. */
   private readonly added = new Subject<Waiting>();
@@ -113,7 +92,7 @@ export class RigConnection {
     this.failures.next(null);
     this.outbox = Outbox.empty(this.tablet);
     this.courier.openRig = id;
-    return forkJoin([this.found(id), from(Outbox.open(id, this.tablet))]).pipe(
+    return forkJoin([findRig(id, this.api, this.tablet), from(Outbox.open(id, this.tablet))]).pipe(
       tap(([{ doc, copyOf }, outbox]) => {
         this.outbox = outbox;
         this.take(doc, copyOf);
@@ -126,23 +105,9 @@ export class RigConnection {
     );
   }
 
-  /** A rig from the server, or while it does not answer as the tablet kept it. */
-  private found(id: string): Observable<{ doc: RigDocument; copyOf: string | null }> {
-    return this.api.call(ROUTES.rig, { rig: id }).pipe(
-      map((doc) => ({ doc, copyOf: null })),
-      catchError((error: unknown) =>
-        (isGone(error) ? from(this.tablet.rig(id)) : of(undefined)).pipe(
-          switchMap((copy) => (copy ? of({ doc: upcast(copy.doc), copyOf: copy.at }) : throwError(() => error))),
-        ),
-      ),
-    );
-  }
-
   /** What is new here comes in: what happened since by news, all of it after a break or because somebody asks. */
   private hearing(id: string): Observable<unknown> {
     const heard = rigNews(id).pipe(
-      // A line that is back within moments was never missed.
-      switchMap((news) => (news === 'broken' ? timer(MISSED).pipe(map(() => news)) : of(news))),
       tap((news) => {
         if (news === 'broken') this.say({ noNews: new Date().toISOString() });
         if (news === 'back') {
@@ -171,7 +136,7 @@ export class RigConnection {
 
   /** The rig as the server has it now, taken. */
   private fresh(id: string): Observable<unknown> {
-    return this.upToDate(() => this.api.call(ROUTES.rig, { rig: id })).pipe(tap((doc) => this.take(doc)));
+    return this.acknowledged.upToDate(() => this.api.call(ROUTES.rig, { rig: id })).pipe(tap((doc) => this.take(doc)));
   }
 
   /** What happened since, taken; all of the rig where that does not follow on what is here. */
@@ -180,7 +145,7 @@ export class RigConnection {
       const { version, factCount: facts } = this.sources.value?.doc ?? { version: 0, factCount: 0 };
       return this.api.call(ROUTES.rigSince, { rig: id, query: { version, facts } });
     };
-    return this.upToDate(ask).pipe(
+    return this.acknowledged.upToDate(ask).pipe(
       switchMap((news) => {
         const now = this.sources.value;
         const after = now && withNews(now, news);
@@ -189,18 +154,6 @@ export class RigConnection {
         return this.lacksParts() ? this.fresh(id) : EMPTY;
       }),
     );
-  }
-
-  /** An answer that knows of everything of mine: what was asked for before an acknowledgement is asked for again. */
-  private upToDate<T>(ask: () => Observable<T>): Observable<T> {
-    return defer(() => {
-      const asked = this.acknowledged;
-      return ask().pipe(
-        tap(() => {
-          if (asked !== this.acknowledged) throw new OutOfDate();
-        }),
-      );
-    }).pipe(retry({ delay: (error: unknown) => (error instanceof OutOfDate ? of(0) : throwError(() => error)) }));
   }
 
   /** What waits goes out in its order, and what is added after it. */
@@ -229,17 +182,9 @@ export class RigConnection {
   private take(doc: RigDocument, copyOf: string | null = null): void {
     const before = this.sources.value;
     this.parts.need(doc.range);
-    this.sources.next({
-      doc,
-      serverPlan: doc.plan,
-      serverFacts: doc.facts,
-      waiting: this.outbox.onTheWay(),
-      notTaken: this.outbox.refused(),
-      clashed: this.outbox.clashed(),
-      previewed: before?.previewed ?? null,
-      set: before?.set ?? null,
-      notices: { ...(before?.notices ?? NO_NOTICES), copyOf },
-    });
+    const { previewed = null, set = null, notices = NO_NOTICES } = before ?? {};
+    const { plan: serverPlan, facts: serverFacts } = doc;
+    this.sources.next({ doc, serverPlan, serverFacts, ...this.waits(), previewed, set, notices: { ...notices, copyOf } });
     if (!copyOf) void this.tablet.saveRig(doc);
   }
 
@@ -251,10 +196,12 @@ export class RigConnection {
   /** Something that the rig is shown from is another: all that follows from it follows. */
   show(more: Partial<Sources>): void {
     const before = this.sources.value;
+    if (before) this.sources.next({ ...before, ...this.waits(), ...more });
+  }
+
+  private waits(): Pick<Sources, 'waiting' | 'notTaken' | 'clashed'> {
     const { outbox } = this;
-    if (!before) return;
-    const held = { waiting: outbox.onTheWay(), notTaken: outbox.refused(), clashed: outbox.clashed() };
-    this.sources.next({ ...before, ...held, ...more });
+    return { waiting: outbox.onTheWay(), notTaken: outbox.refused(), clashed: outbox.clashed() };
   }
 
   /** Something is said over the rig, or no longer. */
@@ -303,7 +250,7 @@ export class RigConnection {
 
   private changeKept(id: string, one: WaitingChange, done: Changed): Observable<unknown> {
     this.outbox.drop(one);
-    this.acknowledged++;
+    this.acknowledged.one();
     const now = this.sources.value;
     if (!now) return EMPTY;
     this.hold(withChange(now, one, done));
@@ -321,7 +268,7 @@ export class RigConnection {
 
   private factKept(id: string, one: WaitingFact, done: SavedFacts): Observable<unknown> {
     this.outbox.drop(one);
-    this.acknowledged++;
+    this.acknowledged.one();
     const now = this.sources.value;
     if (!now) return EMPTY;
     const after = withFacts(now, done);
