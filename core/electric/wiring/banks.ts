@@ -42,3 +42,16 @@ export function rowsOf(batteries: readonly Fitted[], runs: readonly Run[]): Fitt
   }
   return rows;
 }
+
+/** The battery that a fitting hangs on, through whatever hands current on; null where it hangs on none. */
+export function behind(item: Fitted, runs: readonly Run[], batteries: readonly Fitted[]): Fitted | null {
+  const been = new Set<string>();
+  for (let at: string | undefined = idOf(item); at !== undefined && !been.has(at);) {
+    been.add(at);
+    const here: string = at;
+    at = runs.find((r) => r.to === here)?.from;
+    const battery = batteries.find((b) => idOf(b) === at);
+    if (battery) return battery;
+  }
+  return null;
+}

@@ -1,6 +1,7 @@
 import { freeWay, type Passes } from '../circuits';
 import type { Fitted } from '../../holding/fitted';
-import { nearest, xOf } from './asked-of';
+import type { Run } from '../../rig';
+import { idOf, nearest, xOf } from './asked-of';
 
 /** What hands current on by several ways, as a proposal fills it. */
 export class Box {
@@ -36,6 +37,13 @@ export class Box {
       .map(([way]) => way);
   }
 
+  /** A name that no other of its ways has: the second of a kind is numbered. */
+  called(runs: readonly Run[], way: number, name: string): string {
+    const taken = runs.filter((r) => r.from === idOf(this.item) && r.way !== way).map((r) => r.name);
+    const numbered = (n: number): string => (n === 1 ? name : `${name} ${n}`);
+    for (let n = 1; ; n++) if (!taken.includes(numbered(n))) return numbered(n);
+  }
+
   nextWay = (): number => freeWay(this.passes.ways, this.ways) ?? 1;
 
   private on = (way: number): number => this.ways.get(way) ?? 0;
@@ -60,4 +68,12 @@ export function boxFor(boxes: readonly Box[], { amps, battery, unswitched }: Wan
   // What needs no switch leaves the switched ways to what does.
   const liked = free.filter((b) => unswitched === (b.passes.switched ?? false));
   return nearest(xOf(battery), liked.length ? liked : free, (b) => xOf(b.item));
+}
+
+/** A way of a box of this battery that still carries so much more; the least laden. */
+export function sharedWay(boxes: readonly Box[], { amps, battery, unswitched }: Wanted): { box: Box; way: number } | null {
+  const fits = boxes
+    .filter((b) => b.battery === battery && (!unswitched || b.passes.switched))
+    .flatMap((box) => box.waysFor(amps).map((way) => ({ box, way })));
+  return fits[0] ?? null;
 }

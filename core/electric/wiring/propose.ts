@@ -7,8 +7,8 @@ import { proposeSignals } from './propose-signals';
 import { freeKey, type Run } from '../../rig';
 import { lanesFor, RunsSoFar, type Proposal, type ProposalInput } from './proposed-runs';
 import { idOf, nameOf, nearest, shortName, voltsOf, xOf } from './asked-of';
-import { bankFor, rowsOf, type Bank } from './banks';
-import { Box, boxFor } from './boxes';
+import { bankFor, behind, rowsOf, type Bank } from './banks';
+import { Box, boxFor, sharedWay } from './boxes';
 import { feedsOver } from './run';
 import { say } from '../../base/units';
 
@@ -100,21 +100,9 @@ class Proposing {
 
   /** Whether a battery turns a motor, by a run of the rigger's or of this proposal. */
   private turnsMotor = (battery: Fitted): boolean =>
-    this.input.owned.some((i) => i.placed.part.power?.draw?.of === 'motor' && this.batteryOf(i) === battery);
-
-  /** The battery that a fitting hangs on, through whatever hands current on. */
-  private batteryOf(item: Fitted): Fitted | null {
-    const runs = this.so.feeding();
-    const been = new Set<string>();
-    for (let at: string | undefined = idOf(item); at !== undefined && !been.has(at);) {
-      been.add(at);
-      const here: string = at;
-      at = runs.find((r) => r.to === here)?.from;
-      const battery = this.batteries.find((b) => idOf(b) === at);
-      if (battery) return battery;
-    }
-    return null;
-  }
+    this.input.owned.some(
+      (i) => i.placed.part.power?.draw?.of === 'motor' && behind(i, this.so.feeding(), this.batteries) === battery,
+    );
 
   private feedMotor({ item, draw }: Load): void {
     const lane = this.laneOf(item, draw);
@@ -136,7 +124,8 @@ class Proposing {
     );
     if (bank) {
       this.feedByBank(kill ?? item, bank, lane);
-      if (kill) this.so.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from the batteries together.`);
+      if (kill)
+        this.so.add(item, { from: idOf(kill), lane, way: 1 }, say`Behind the lanyard switch, from the batteries together.`);
       return;
     }
     if (!battery) return;
@@ -193,7 +182,7 @@ class Proposing {
     const unswitched = draw.of === 'lights' && !draw.switched;
     const box = boxFor(this.boxes, { amps: draw.amps, battery, unswitched });
     if (!box) {
-      const shared = this.sharedWay(battery, draw.amps, unswitched);
+      const shared = sharedWay(this.boxes, { amps: draw.amps, battery, unswitched });
       if (shared) {
         shared.box.hang(shared.way, draw.amps);
         const others = this.so.feeding().filter((r) => r.from === idOf(shared.box.item) && r.way === shared.way);
@@ -212,7 +201,11 @@ class Proposing {
     box.battery ??= battery;
     const way = this.wayFor(box, load, all);
     box.hang(way, draw.amps);
-    const called = this.calledOn(box, way, load.running && this.runningOf(all).length > 1 ? 'running lights' : shortName(item));
+    const called = box.called(
+      this.so.feeding(),
+      way,
+      load.running && this.runningOf(all).length > 1 ? 'running lights' : shortName(item),
+    );
     this.so.add(
       item,
       { from: idOf(box.item), lane, way, name: called },
@@ -220,22 +213,6 @@ class Proposing {
         ? say`Through way ${way} of ${nameOf(box.item)}, which fuses and switches it; ${nameOf(battery)} feeds the box.`
         : say`Through way ${way} of ${nameOf(box.item)}, which fuses it; ${nameOf(battery)} feeds the block.`,
     );
-  }
-
-  /** A way of a box of this battery that still carries so much more; the least laden. */
-  private sharedWay(battery: Fitted, amps: number, unswitched: boolean): { box: Box; way: number } | null {
-    const fits = this.boxes
-      .filter((b) => b.battery === battery && (!unswitched || b.passes.switched))
-      .flatMap((box) => box.waysFor(amps).map((way) => ({ box, way })));
-    return fits[0] ?? null;
-  }
-
-  /** A name that no other way of a box has: the second of a kind is numbered. */
-  private calledOn({ item }: Box, way: number, name: string): string {
-    const runs = this.so.feeding();
-    const taken = runs.filter((r) => r.from === idOf(item) && r.way !== way).map((r) => r.name);
-    const numbered = (n: number): string => (n === 1 ? name : `${name} ${n}`);
-    for (let n = 1; ; n++) if (!taken.includes(numbered(n))) return numbered(n);
   }
 
   /** Switches of one way that no lanyard pulls, each beside the battery it stands nearest to; the rigger's own stay. */
@@ -278,7 +255,9 @@ class Proposing {
     for (const battery of this.batteries) {
       const feeds = this.so.feeding().filter((r) => r.from === idOf(battery));
       if (feeds.length > RINGS_ON_POST)
-        this.so.wants.push(say`A main switch and a fuse block at ${nameOf(battery)}: ${feeds.length} feeds would leave its post.`);
+        this.so.wants.push(
+          say`A main switch and a fuse block at ${nameOf(battery)}: ${feeds.length} feeds would leave its post.`,
+        );
     }
   }
 

@@ -2,37 +2,17 @@ import type { Consumable } from '../../parts/catalog';
 import type { ShopSettings } from '../../parts/shop';
 import {
   areaOf,
-  askedOf,
   gaugeWords,
   mayBeOver,
-  wireId,
-  chooseKind,
   feedColour,
-  flowsOf,
-  GAUGES,
   grouped,
-  guardsOf,
   inAll,
-  KINDS,
-  networkOf,
-  ohmsIn,
-  potentialsOf,
   protects,
-  ratedBy,
-  shortAt,
-  sizeCables,
-  voltsAt,
   stillFed,
-  type Awg,
-  type Cable,
   type Drop,
-  type Edge,
   type Flow,
-  type Guard,
   type Lead,
   type Network,
-  type Node,
-  type Opens,
   type Potentials,
   type Sized,
   type SizedCable,
@@ -40,12 +20,14 @@ import {
 } from '../circuits';
 import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
-import type { Feeding, Plan } from '../../rig';
+import type { Plan } from '../../rig';
 import type { Memory } from '../../base/stages';
 import { endsOf } from './ends';
 import { bundlesOf, conductorsIn, feedsOver, layRun, type Laid } from './run';
 import { signalRun, type SignalRun } from './signals';
 import { type WiredRun, type FittedGuard } from './wired-run';
+import { joinUp, type FeedingLaid, type Joined } from './join-up';
+import { fitGuards, sizeUp, SMALLEST_BUNDLE } from './size-up';
 
 /** What the wiring follows from. */
 export interface WiringInput {
@@ -103,113 +85,6 @@ export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput,
       l.run.has === 'signal' ? [signalRun(l, byId.get(l.run.from)?.part.signal, byId.get(l.run.to)?.part.signal)] : [],
     ),
   }));
-}
-
-/** A laid cable that feeds. */
-type FeedingLaid = Laid & { readonly has: Feeding };
-
-type Powered = readonly { readonly id: string; readonly part: Fitted['placed']['part'] }[];
-
-/** What hangs on what, whatever the cables are long. */
-interface Joined {
-  readonly parts: ReadonlyMap<string, Fitted['placed']['part']>;
-  readonly network: Network;
-  readonly potentials: Potentials;
-  /** Where there is one way only to everything, how its current goes. */
-  readonly flows: readonly Flow[] | null;
-  /** What a protection there may have to open, whatever the cables are long. */
-  readonly opens: (edge: string, fitting: string) => Opens;
-}
-
-/** A cable so short that it resists nothing to speak of, ohms. */
-const NO_LENGTH = 1e-6;
-
-function joinUp(laid: readonly FeedingLaid[], powered: Powered): Joined {
-  const nodes = powered.map(({ id, part: { power = {} } }): Node => ({ id, power }));
-  const cables = laid.map(({ id, has, run: { from, to, way = 1 } }): Cable => ({ id, from, to, way, has }));
-  const network = networkOf(nodes, cables);
-  const potentials = potentialsOf(network);
-  const known = new Map<string, Opens>();
-  return {
-    parts: new Map(powered.map(({ id, part }) => [id, part])),
-    network,
-    potentials,
-    flows: potentials.meshed.size > 0 ? null : flowsOf(network, potentials, () => NaN),
-    opens(edge, fitting) {
-      const key = `${edge} ${fitting}`;
-      const opens = known.get(key) ?? {
-        short: shortAt(network, potentials, { edge, fitting }, () => NO_LENGTH),
-        volts: voltsAt(network, potentials, { edge }),
-      };
-      known.set(key, opens);
-      return opens;
-    },
-  };
-}
-
-/** Rounds after which cables by several ways keep the gauges they have: their currents hardly change any more. */
-const ROUNDS = 4;
-
-/** A circuit with its cables as thick as they must be. */
-interface SizedUp {
-  readonly flows: readonly Flow[];
-  readonly guards: readonly Guard[];
-  readonly sized: Sized;
-  readonly ohmsOf: (edge: Edge) => number;
-}
-
-/** How many conductors lie together where each cable lies most crowded. */
-type Bundles = ReturnType<typeof bundlesOf>;
-const SMALLEST_BUNDLE = 2;
-
-/** Gauges, and what flows by them: where current has several ways it goes by what those resist, round after round. */
-function sizeUp(
-  joined: Joined,
-  laid: readonly FeedingLaid[],
-  bundles: Bundles,
-  { consumables, shop: { wiring } }: Pick<WiringInput, 'consumables' | 'shop'>,
-): SizedUp {
-  const { network, potentials } = joined;
-  const comesAs = ({ given, run }: Laid): number | undefined =>
-    given === 'with its part' ? joined.parts.get(run.to)?.power?.gauge : undefined;
-  const lengths = laid.map((l) => ({
-    ...{ cable: l.id, cut: l.cut, bundle: bundles.get(l.id) ?? SMALLEST_BUNDLE },
-    // What comes with its part, or lies aboard, is as thick as it is.
-    own: GAUGES.find((g) => g === (l.run.aboard?.awg ?? comesAs(l) ?? l.run.awg)) ?? null,
-    hot: l.hot,
-  }));
-  const { series } = wiring;
-  const prices = new Map(consumables.map((c) => [c.id, c.priceCents]));
-  // Where the stores hold no such wire it costs as its copper does.
-  const sizing = { ...wiring, price: (awg: Awg) => prices.get(wireId(awg, series)) ?? 40 * 1.26 ** (18 - awg) };
-  const byCable = new Map(laid.map((l) => [l.id, l]));
-  const ohmsBy = (sized: Sized | null): ((edge: Edge) => number) =>
-    ohmsIn(network, (cable) => ({
-      cut: byCable.get(cable)?.cut ?? 0,
-      area: areaOf(sized?.cables.get(cable)?.awg ?? 10, series),
-    }));
-  const plans = new Map(laid.map((l) => [l.id, l.run]));
-  const round = (before: Sized | null): Omit<SizedUp, 'ohmsOf'> => {
-    const flows = joined.flows ?? flowsOf(network, potentials, ohmsBy(before));
-    const guards = guardsOf(network, flows, askedOf(flows, network), plans, joined.opens);
-    return { flows, guards, sized: sizeCables(network, flows, lengths, guards, sizing) };
-  };
-  let worked = round(null);
-  for (let i = 0; i < ROUNDS && joined.flows === null; i++) worked = round(worked.sized);
-  return { ...worked, ohmsOf: ohmsBy(worked.sized) };
-}
-
-/** Fuses and breakers as they are fitted: rated by the cables behind them, of a kind that opens what may flow there. */
-function fitGuards({ network, potentials }: Joined, laid: readonly FeedingLaid[], { guards, sized, ohmsOf }: SizedUp): FittedGuard[] {
-  const behind = ({ cable, fitting, way }: Guard): string[] =>
-    cable !== null ? [cable] : laid.filter((l) => l.run.from === fitting && (l.run.way ?? 1) === way).map((l) => l.id);
-  return guards.map((g): FittedGuard => {
-    const guard = ratedBy(g, Math.min(...behind(g).map((cable) => sized.cables.get(cable)?.ampacity ?? Infinity)));
-    const short = shortAt(network, potentials, guard, ohmsOf);
-    const volts = voltsAt(network, potentials, guard);
-    const kind = guard.kind ?? chooseKind(guard.rating ?? 1, { short, volts }, guard.asked.thrust > 0);
-    return { ...guard, kind, short, volts, breaks: KINDS[kind].breaks };
-  });
 }
 
 function networkUp(

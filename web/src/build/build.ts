@@ -1,6 +1,15 @@
 import { toSignal } from '@angular/core/rxjs-interop';
 import { map, timer } from 'rxjs';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  signal,
+  viewChildren,
+} from '@angular/core';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
@@ -25,7 +34,7 @@ import { momentWords } from '../controls/days';
 })
 export default class Build {
   protected readonly store = inject(RigStore);
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly lines = viewChildren<ElementRef<HTMLElement>>('line');
   protected readonly form = new FormGroup({
     put: new FormControl('', { nonNullable: true, validators: wordsWanted('Say what, such as rivet 68.') }),
     why: new FormControl('', { nonNullable: true, validators: wordsWanted('A few words.') }),
@@ -86,7 +95,11 @@ export default class Build {
 
   constructor() {
     // The bench opens at the work, not at what was done last week.
-    afterNextRender(() => this.host.nativeElement.querySelector('li.ready')?.scrollIntoView({ block: 'center' }));
+    afterNextRender(() =>
+      this.lines()
+        .find((li) => li.nativeElement.classList.contains('ready'))
+        ?.nativeElement.scrollIntoView({ block: 'center' }),
+    );
   }
 
   /** The step whose fastener is being substituted, and what was put in each fitting instead. */

@@ -68,6 +68,10 @@ export class QuantityInput implements ControlValueAccessor, Validator {
   protected touched: () => void = () => undefined;
   private revalidate: () => void = () => undefined;
 
+  focus(): void {
+    this.element.focus();
+  }
+
   constructor() {
     effect(() => {
       this.units.system();
@@ -219,4 +223,8 @@ export class QuantityField extends Field<number | null> {
   private readonly typed = viewChild.required(QuantityInput);
   protected readonly reads = computed(() => this.typed().reads());
   protected readonly shownUnit = computed(() => this.unit() ?? unitOf(this.kind(), this.units.system()));
+
+  focus(): void {
+    this.typed().focus();
+  }
 }

@@ -68,6 +68,12 @@ export class Card {
   readonly copied = output<void>();
   readonly turned = output<number>();
   private readonly menu = viewChild.required(MatMenuTrigger);
+  private readonly exact = viewChild(ExactPlace);
+
+  /** To the first figure of its place that can be typed. */
+  focusPlace(): void {
+    this.exact()?.focus();
+  }
 
   /** Everything that can be done with it. */
   openMenu(): void {

@@ -18,6 +18,7 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { MatButtonModule } from '@angular/material/button';
 import { type Fix } from '@plain-cleat/core/proposals/fixes';
+import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { hookAt, RUN_NAMES } from '@plain-cleat/core/boat/hull';
 import { type Plan, takeOff } from '@plain-cleat/core/rig';
@@ -102,6 +103,12 @@ export default class LayOut {
 
   protected drag(at: { id: string; x: number; y: number; done: boolean }): void {
     if (!this.moves.drag(at, this.choice.selection())) this.choice.spoken.set('Locked: unlock it to move it');
+  }
+
+  /** By keyboard: where it stands is typed at once. */
+  protected placeByKeyboard(part: Part): void {
+    afterNextRender(() => this.card()?.focusPlace(), { injector: this.injector });
+    this.placing.placeFromKeyboard(part);
   }
 
   protected takeOff(item: string): void {

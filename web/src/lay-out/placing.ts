@@ -1,4 +1,4 @@
-import { afterNextRender, inject, Injectable, Injector, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import type { RoomOffer } from '@plain-cleat/core/holding/inside';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Assembly } from '@plain-cleat/core/rig';
@@ -14,7 +14,6 @@ export class Placing {
   private readonly choice = inject(Choice);
   private readonly moves = inject(Moves);
   private readonly making = inject(Making);
-  private readonly injector = inject(Injector);
   readonly part = signal<Part | null>(null);
   readonly assembly = signal<Assembly | null>(null);
   /** The rooms that take the part. */
@@ -99,15 +98,12 @@ export class Placing {
     this.choice.liftFor({ inside, loose: part.holding.ways.includes('loose') });
   }
 
-  /** By keyboard a part comes aboard aft of the seat, on the first track it can ride; its exact place is typed at once. */
+  /** By keyboard a part comes aboard aft of the seat, on the first track it can ride; its exact place is asked for next. */
   placeFromKeyboard(part: Part): void {
     const hull = this.store.state()?.doc.hull;
     if (!hull) return;
     const [offer] = part.inside?.usual || this.choice.lifted() ? this.moves.roomsFor(part) : [];
     const track = part.holding.ways.includes('track') ? hull.tracks.find((t) => t.fore > hull.seat.x) : undefined;
-    afterNextRender(() => document.querySelector<HTMLElement>('pc-card .exact input:enabled')?.focus(), {
-      injector: this.injector,
-    });
     if (offer) return this.putInside(part, offer);
     this.choice.lifted.set(false);
     const spot = this.choice.spot() ?? (track ? { x: track.fore + 60, y: track.y } : { x: hull.seat.x + 500, y: 0 });

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChildren } from '@angular/core';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { QuantityField } from '../controls/quantity';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
@@ -57,10 +57,20 @@ const TALLEST = 1500;
   `,
 })
 export class ExactPlace {
+  private readonly fields = viewChildren(QuantityField);
+
   readonly item = input.required<Fitted>();
   readonly state = input.required<RigState>();
   readonly slid = output<Place>();
   readonly lifted = output<number>();
+
+  /** To the first figure that can be typed. */
+  focus(): void {
+    this.fields()
+      .find((f) => f.control().enabled)
+      ?.focus();
+  }
+
   /** What the tape is read to: inside, to the place on deck over it. */
   protected readonly at = computed(() => {
     const { placed } = this.item();

@@ -64,15 +64,9 @@ export class RigConnection {
 
   constructor() {
     // Of two rigs opened one after another the first one's answers, news and sending end there and then.
-    this.opening
-      .pipe(
-        switchMap((id) => this.opened(id)),
-        takeUntilDestroyed(),
-      )
-      .subscribe();
-    fromEvent(window, 'online')
-      .pipe(takeUntilDestroyed())
-      .subscribe(() => this.comeBack());
+    const opened = this.opening.pipe(switchMap((id) => this.opened(id)));
+    const back = fromEvent(window, 'online').pipe(tap(() => this.comeBack()));
+    merge(opened, back).pipe(takeUntilDestroyed()).subscribe();
     inject(DestroyRef).onDestroy(() => (this.courier.openRig = ''));
   }
 

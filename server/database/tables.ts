@@ -1,0 +1,101 @@
+import { DataTypes } from 'sequelize';
+
+const { STRING, INTEGER, BIGINT, DOUBLE, TEXT, BOOLEAN, BLOB } = DataTypes;
+const id = { type: STRING(64), primaryKey: true };
+const text = (length: number) => ({ type: STRING(length), allowNull: false });
+const integer = { type: INTEGER, allowNull: false };
+const document = { type: TEXT('long'), allowNull: false };
+
+/** The columns of every table as the code sees them; the migrations make them. */
+export const TABLES = {
+  staff: {
+    id,
+    login: { ...text(60), unique: true },
+    name: text(80),
+    role: text(20),
+    passwordHash: text(200),
+    pinHash: { type: STRING(200), allowNull: true },
+    ended: { type: STRING(30), allowNull: true },
+    preferences: { ...text(400), defaultValue: '{}' },
+  },
+  owners: { id, name: text(120), email: text(200) },
+  hull_models: { id, revision: { ...integer, primaryKey: true }, document },
+  part_revisions: { id, revision: { ...integer, primaryKey: true }, document },
+  parts: {
+    id,
+    revision: integer,
+    name: text(80),
+    french: text(80),
+    kind: text(40),
+    active: { type: BOOLEAN, allowNull: false, defaultValue: true },
+  },
+  materials: { revision: { ...integer, primaryKey: true }, document },
+  shops: { revision: { ...integer, primaryKey: true }, document },
+  hulls: {
+    id,
+    ownerId: text(64),
+    modelId: text(64),
+    serial: text(60),
+    factCount: integer,
+    year: { type: INTEGER, allowNull: true },
+    colour: { ...text(40), defaultValue: '' },
+    notes: { ...text(1000), defaultValue: '' },
+  },
+  rigs: {
+    id,
+    number: { ...text(20), unique: true },
+    ownerId: text(64),
+    hullId: text(64),
+    place: text(20),
+    version: integer,
+    plan: document,
+    carried: { ...document, allowNull: true },
+    title: text(120),
+    promised: { type: STRING(10), allowNull: true },
+  },
+  projections: {
+    rigId: { ...text(64), primaryKey: true },
+    version: integer,
+    factCount: integer,
+    hull: text(160),
+    outline: document,
+    progress: document,
+    holes: document,
+    cuts: document,
+  },
+  changes: {
+    rigId: { ...text(64), primaryKey: true },
+    id: { ...text(36), primaryKey: true },
+    version: integer,
+    author: text(80),
+    baseVersion: integer,
+    serverTime: text(30),
+    body: document,
+    inverse: document,
+    undoes: { type: STRING(36), allowNull: true },
+  },
+  facts: {
+    seq: { type: INTEGER, primaryKey: true, autoIncrement: true },
+    hullId: text(64),
+    id: text(36),
+    kind: text(30),
+    by: text(80),
+    serverTime: text(30),
+    body: document,
+    foreign: { type: BOOLEAN, allowNull: false, defaultValue: false },
+  },
+  owner_links: {
+    tokenHash: { ...text(64), primaryKey: true },
+    rigId: text(64),
+    expires: text(30),
+    revoked: { type: BOOLEAN, allowNull: false },
+  },
+  photos: { id, rigId: text(64), mime: text(40), bytes: { type: BLOB('long'), allowNull: false } },
+  headings: { heading: { ...text(80), primaryKey: true }, meaning: text(20) },
+  assemblies: { id, version: { ...integer, primaryKey: true }, document },
+  remnants: { id, stock: text(64), length: { type: DOUBLE, allowNull: false }, width: { type: DOUBLE, allowNull: false } },
+  cut_pieces: { piece: { ...text(160), primaryKey: true }, by: text(80), serverTime: text(30) },
+  attempts: { subject: { ...text(120), primaryKey: true }, failures: integer, since: { type: BIGINT, allowNull: false } },
+  backups: { name: { ...text(80), primaryKey: true }, serverTime: text(30), bytes: { type: BIGINT, allowNull: false } },
+  counters: { name: { ...text(20), primaryKey: true }, value: integer },
+} as const;
