@@ -9,6 +9,7 @@ import { deck, fitted, inputOf, partOf, partWith } from '@plain-cleat/testing/pl
 import { workUp } from '../workup';
 import { type Fact, makeRigFile, type Plan, readRigFile, rigFileSchema, writeRigFile } from './index';
 import { runs } from '../../testing/runs';
+import { SAID } from './fixtures/said';
 
 describe('the schema of the rig file', () => {
   it('in the docs is the one the product validates with (npm run schema)', () => {
@@ -18,104 +19,6 @@ describe('the schema of the rig file', () => {
     expect(schema).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(rigFileSchema))));
   });
 });
-
-/** What the releases that wrote files of these versions said of them. */
-const SAID = {
-  4: {
-    says: 'its parts come in facets',
-    findings: ['open-hole:old.4', 'open-hole:old.5', 'reach:cleat'],
-    totalCents: 22_927,
-    holes: 10,
-  },
-  5: {
-    says: 'each group of settings is pinned by itself',
-    findings: [
-      ...['hangs-over:board', 'hangs-over:sounder', 'hole-near-hazard:light:light.4', 'landing-side:sampler'],
-      ...['paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat', 'reach:sounder'],
-      ...['sinks:battery', 'thread-families:hull', 'used-up:hull:glands'],
-    ],
-    totalCents: 149_452,
-    holes: 10,
-  },
-  6: {
-    says: 'its compartments are rooms',
-    findings: [
-      ...['across-a-lid:board:mid-hatch', 'event-rule:hull:skerry-day.2', 'no-drain:hull:cockpit-floor'],
-      ...['overlap:board:guestSeat', 'reach:reelP', 'rod-tips:trollP', 'rod-tips:trollS', 'scupper-covered:ladder:scup-2'],
-    ],
-    totalCents: 81_154,
-    holes: 2,
-  },
-  7: {
-    says: 'its tie points are the hull’s',
-    findings: [
-      ...['hangs-over:board', 'hangs-over:sounder', 'hole-near-hazard:light:light.4', 'landing-side:sampler'],
-      ...['late-part:sounder', 'paddle-stroke:sampler', 'paddle-stroke:sounder', 'reach:board', 'reach:cleat'],
-      ...['reach:sounder', 'thread-families:hull', 'used-up:hull:glands'],
-    ],
-    totalCents: 148_443,
-    holes: 10,
-  },
-  8: {
-    says: 'how one sits is asked set by set',
-    findings: [
-      ...['across-a-step:block', 'no-way-back:hull', 'nothing-reaches:rack', 'open-hole:came.stock-bungee', 'reach:cleat'],
-      ...['road-height:rack', 'thread-families:hull'],
-    ],
-    totalCents: 70_143,
-    holes: 2,
-  },
-  9: {
-    says: 'what lies in a bundle is counted',
-    findings: [
-      ...['hangs-over:paddle', 'landing-side:steer', 'reach:clip', 'reach:horn', 'reach:kill', 'reach:paddle', 'reach:steer'],
-      ...['replaced:hull:steer.motor-s-own-bracket', 'thread-families:hull'],
-    ],
-    totalCents: 269_972,
-    holes: 11,
-  },
-  10: {
-    says: 'no lines yet',
-    findings: [
-      ...['comes-loose:electronics', 'landing-side:mast', 'paddle-short:hull', 'paddle-stroke:frame'],
-      ...['paddle-stroke:frame2', 'paddle-stroke:mast', 'paddle-stroke:radio', 'plugs-alike:port2'],
-      ...['reach:kill', 'reach:ports', 'thread-families:hull', 'unvented:motorbat'],
-    ],
-    totalCents: 249_253,
-    holes: 10,
-  },
-  11: {
-    says: 'no signal cables yet',
-    findings: [
-      ...['across-a-lid:bag:mid-hatch', 'across-a-lid:spare:fore-hatch', 'comes-loose:spare', 'reach:tool'],
-      ...['thread-families:hull', 'track-slots:rail'],
-    ],
-    totalCents: 135_114,
-    holes: 12,
-  },
-  12: {
-    says: 'its old cables lie as they lay',
-    findings: [
-      ...['comes-loose:c-box', 'fuse-too-large:c-feed-block', 'fuse-too-large:c-feed-bow', 'hangs-over:c-board'],
-      ...['hangs-over:c-second', 'hangs-over:c-sounder', 'landing-side:c-sampler', 'light-unswitched:c-sidelights'],
-      ...['paddle-stroke:c-sampler', 'paddle-stroke:c-second', 'paddle-stroke:c-sounder', 'reach:c-board'],
-      ...['reach:c-cleat', 'reach:c-second', 'reach:c-side', 'reach:c-sounder'],
-      ...['used-up:hull:glands'],
-    ],
-    totalCents: 9656,
-    holes: 0,
-  },
-  13: {
-    says: 'what was accepted holds by its first figure',
-    findings: [
-      ...['comes-loose:electronics', 'landing-side:mast', 'paddle-short:hull', 'paddle-stroke:frame'],
-      ...['paddle-stroke:frame2', 'paddle-stroke:mast', 'paddle-stroke:radio', 'plugs-alike:port2'],
-      ...['reach:kill', 'reach:ports', 'thread-families:hull', 'unvented:motorbat'],
-    ],
-    totalCents: 239_512,
-    holes: 10,
-  },
-} as const;
 
 describe('rig file', () => {
   const files = demoRigs('2026-11-25').map((d) => d.file);
