@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import {
   aboutWords,
   type BenchCheck,
@@ -54,11 +54,15 @@ interface Row {
 @Component({
   selector: 'pc-bench-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, MatButtonModule, MatButtonToggleModule, Table, TableColumn, QuantityField, Words],
+  imports: [ChoiceField, MatButtonModule, Toggle, Table, TableColumn, QuantityField, Words],
   templateUrl: './bench-card.html',
   styleUrl: './bench-card.scss',
 })
 export class BenchCard {
+  protected readonly verdicts = [
+    { value: true, says: 'right' },
+    { value: false, says: 'wrong' },
+  ];
   readonly state = input.required<RigState>();
   private readonly store = inject(RigStore);
   private readonly calls = new WorkerCalls<FaultWorker>(

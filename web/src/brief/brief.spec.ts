@@ -6,7 +6,7 @@ describe('the brief', () => {
   it('answers are taps, sent as changes of that answer alone', async () => {
     const rig = await OpenRig.show(BriefStep);
     await rig.click('mat-chip-option button', 'Night');
-    await rig.click('mat-button-toggle-group[aria-label=Holes] button', 'None');
+    await rig.click('pc-toggle [aria-label=Holes] button', 'None');
     expect(rig.sentChanges()).toEqual([
       jasmine.objectContaining({ kind: 'answerBrief', from: { waters: ['lake'] }, to: { waters: ['lake', 'night'] } }),
       jasmine.objectContaining({ kind: 'answerBrief', from: { holes: 'few' }, to: { holes: 'none' } }),

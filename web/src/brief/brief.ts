@@ -1,11 +1,11 @@
 import { tell } from '@plain-cleat/core/base/units';
 import { BRIEF_QUESTIONS, consequenceOf, type QuestionId } from '@plain-cleat/core/proposals/brief';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { DateField } from '../controls/date-field';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { MatChipsModule } from '@angular/material/chips';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { matchWish, splitWish, SURE, wishIndex } from '@plain-cleat/core/parts/catalog';
 import { waterAt } from '@plain-cleat/core/water/float';
 import { strokeBand } from '@plain-cleat/core/layout';
@@ -40,7 +40,7 @@ const TYPED = QUESTIONS.flatMap((q) => q.parts).flatMap((part) => ('of' in part 
     WishList,
     WishImport,
     OwnerPhotos,
-    MatButtonToggleModule,
+    Toggle,
     MatChipsModule,
     QuantityField,
     TextField,

@@ -1,3 +1,4 @@
+import { type Choice, namedChoices } from '../controls/choice-field';
 import type { QuestionId } from '@plain-cleat/core/proposals/brief';
 import { type Brief, CARRIES, PROPULSION, WATERS, WORK } from '@plain-cleat/core/rig';
 import { capital, type QuantityKind } from '@plain-cleat/core/base/units';
@@ -8,7 +9,7 @@ export interface Taps {
   readonly kind: 'many' | 'one';
   readonly key: keyof Brief;
   readonly label: string;
-  readonly of: readonly (readonly [value: string | boolean, says: string])[];
+  readonly of: readonly Choice<string | boolean>[];
 }
 /** A part that is typed. */
 export interface Typed {
@@ -34,13 +35,13 @@ const many = (key: keyof Brief, of: readonly string[], label = ''): Taps => ({
   kind: 'many',
   key,
   label,
-  of: of.map((v) => [v, capital(v)] as const),
+  of: of.map((value) => ({ value, says: capital(value) })),
 });
 const one = (key: keyof Brief, of: readonly (readonly [string | boolean, string])[], label = ''): Taps => ({
   kind: 'one',
   key,
   label,
-  of,
+  of: namedChoices(of),
 });
 const typed = (
   kind: Typed['kind'],

@@ -15,6 +15,10 @@ export interface Choice<T> {
 /** Choices that are called what they are. */
 export const choicesOf = <T extends string>(values: readonly T[]): Choice<T>[] => values.map((value) => ({ value, says: value }));
 
+/** Choices from their values and what these are called. */
+export const namedChoices = <T>(pairs: readonly (readonly [value: T, says: string])[]): Choice<T>[] =>
+  pairs.map(([value, says]) => ({ value, says }));
+
 /** Choices under their headings, in the order in which these first appear. */
 export const underHeadings = <T>(choices: readonly Choice<T>[]): { readonly under: string; readonly choices: Choice<T>[] }[] =>
   [...new Set(choices.map((c) => c.under ?? ''))].map((under) => ({

@@ -1,8 +1,9 @@
+import { choicesOf } from '../controls/choice-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { wordsWanted } from '../controls/zod-validator';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
@@ -13,12 +14,12 @@ import { Length } from '../boat-view/words';
 import { RigStore, type RigState } from '../stores/rig.store';
 
 const OTHERWISE = [
-  ['elsewhere', 'Drilled elsewhere'],
-  ['bit', 'Another bit'],
-  ['fastener', 'Another fastener'],
-  ['abandoned', 'Not drilled'],
+  { value: 'elsewhere', says: 'Drilled elsewhere' },
+  { value: 'bit', says: 'Another bit' },
+  { value: 'fastener', says: 'Another fastener' },
+  { value: 'abandoned', says: 'Not drilled' },
 ] as const;
-type Otherwise = (typeof OTHERWISE)[number][0];
+type Otherwise = (typeof OTHERWISE)[number]['value'];
 
 /** What a drill takes, mm. */
 const BITS = { least: 1, most: 80 } as const;
@@ -27,18 +28,9 @@ const BITS = { least: 1, most: 80 } as const;
 @Component({
   selector: 'pc-something-else',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Length, MatButtonModule, ReactiveFormsModule, MatButtonToggleModule, QuantityField, TextField, ValidSubmit],
+  imports: [Length, MatButtonModule, ReactiveFormsModule, Toggle, QuantityField, TextField, ValidSubmit],
   template: `
-    <mat-button-toggle-group
-      hideSingleSelectionIndicator
-      aria-label="What happened"
-      [value]="kind()"
-      (change)="kind.set($event.value)"
-    >
-      @for (w of kinds; track w[0]) {
-        <mat-button-toggle [value]="w[0]">{{ w[1] }}</mat-button-toggle>
-      }
-    </mat-button-toggle-group>
+    <pc-toggle name="What happened" [choices]="kinds" [value]="kind()" (chosen)="kind.set($event)" />
     @switch (kind()) {
       @case ('elsewhere') {
         <form class="row away" [formGroup]="place" (pcSubmit)="elsewhere()">
@@ -67,16 +59,7 @@ const BITS = { least: 1, most: 80 } as const;
             [control]="place.controls.off"
           />
           @if (hole().down === null) {
-            <mat-button-toggle-group
-              hideSingleSelectionIndicator
-              aria-label="Side it was drilled on"
-              [value]="side()"
-              (change)="side.set($event.value)"
-            >
-              @for (s of sides; track s) {
-                <mat-button-toggle [value]="s">{{ s }}</mat-button-toggle>
-              }
-            </mat-button-toggle-group>
+            <pc-toggle name="Side it was drilled on" [choices]="sides" [value]="side()" (chosen)="side.set($event)" />
           }
           <button mat-flat-button type="submit">Drilled there</button>
         </form>
@@ -147,7 +130,7 @@ export class SomethingElse {
   readonly closed = output<void>();
   private readonly store = inject(RigStore);
   protected readonly kinds = OTHERWISE;
-  protected readonly sides = ['port', 'starboard'] as const;
+  protected readonly sides = choicesOf(['port', 'starboard'] as const);
   /** The side it was drilled on: the plan's, until somebody says another; of a hole on the centre line somebody must. */
   protected readonly side = linkedSignal(() => {
     const { side } = this.hole();

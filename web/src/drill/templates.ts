@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { Print } from '../rig/print';
 import { ValidSubmit } from '../controls/valid-submit';
 import { QuantityField } from '../controls/quantity';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
@@ -19,32 +19,14 @@ type Bar = '100 mm' | '4 in';
 @Component({
   selector: 'pc-templates',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    Print,
-    MatButtonModule,
-    ReactiveFormsModule,
-    MatButtonToggleModule,
-    MatExpansionModule,
-    QuantityField,
-    ChoiceField,
-    ValidSubmit,
-  ],
+  imports: [Print, MatButtonModule, ReactiveFormsModule, Toggle, MatExpansionModule, QuantityField, ChoiceField, ValidSubmit],
   template: `
     <mat-expansion-panel (opened)="opened.set(true)" (closed)="opened.set(false)">
       <mat-expansion-panel-header>
         <mat-panel-title>Templates, one to one</mat-panel-title>
         <mat-panel-description>{{ ok() ? 'open for ' + paperName() : 'locked' }}</mat-panel-description>
       </mat-expansion-panel-header>
-      <mat-button-toggle-group
-        hideSingleSelectionIndicator
-        aria-label="Paper"
-        [value]="paper()"
-        (change)="chosen.set($event.value)"
-      >
-        @for (p of papers; track p[0]) {
-          <mat-button-toggle [value]="p[0]">{{ p[1] }}</mat-button-toggle>
-        }
-      </mat-button-toggle-group>
+      <pc-toggle name="Paper" [choices]="papers" [value]="paper()" (chosen)="chosen.set($event)" />
       <p class="small">
         1. <a mat-button class="link" [pcPrint]="url('printerCheck')">Print the check page</a> at 100 %, no scaling.
       </p>
@@ -120,8 +102,8 @@ export class Templates {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   protected readonly papers = [
-    ['A4', 'A4'],
-    ['LETTER', 'Letter'],
+    { value: 'A4', says: 'A4' },
+    { value: 'LETTER', says: 'Letter' },
   ] as const;
   protected readonly chosen = signal<PaperSize | null>(null);
   protected readonly paper = computed(() => this.chosen() ?? (this.units.system() === 'metric' ? 'A4' : 'LETTER'));

@@ -1,13 +1,13 @@
 import { pointIn } from '../boat-view/pointer';
 import { addressOf, ROUTES } from '@plain-cleat/api';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { from, switchMap, map, of, type Observable } from 'rxjs';
 import { DeleteButton } from '../controls/delete-button';
 import { Icons } from '../controls/icons';
 import { FileButton } from '../controls/file-button';
 import { QuantityField } from '../controls/quantity';
 import { TextField } from '../controls/text-field';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { MatTooltipModule } from '@angular/material/tooltip';
@@ -81,7 +81,7 @@ const TRACED = ['gunwale', 'tank well', 'hatch', 'track'] as const;
     Table,
     TableColumn,
     MatTooltipModule,
-    MatButtonToggleModule,
+    Toggle,
     MatFormFieldModule,
     MatSelectModule,
     ChoiceField,
@@ -103,7 +103,7 @@ export default class HullMeasure {
   protected readonly kinds = choicesOf(HULL_KINDS);
   protected readonly materials = choicesOf(MATERIALS);
   protected readonly features = FEATURES;
-  protected readonly traceable = TRACED;
+  protected readonly traceable = choicesOf(TRACED);
   protected readonly fileOf = (file: 'offsetsCsv' | 'outlineSvg' | 'outlineDxf', hull: string): string =>
     addressOf(ROUTES[file], { hull });
   /** The hull as it was saved last; of a new one there is none. */

@@ -9,12 +9,12 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { DragDropModule } from '@angular/cdk/drag-drop';
 import { Icons } from '../controls/icons';
 import { Fixes } from '../findings/fixes';
 import { ChoiceField } from '../controls/choice-field';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { MatButtonModule } from '@angular/material/button';
 import { type Fix } from '@plain-cleat/core/proposals/fixes';
@@ -63,7 +63,7 @@ import { field, liveForm } from '../controls/live-form';
     Stowing,
     Hands,
     MatButtonModule,
-    MatButtonToggleModule,
+    Toggle,
     MatSlideToggleModule,
     InsideAnswers,
     MatTooltipModule,
@@ -92,6 +92,11 @@ export default class LayOut {
     value: value as keyof typeof RUN_NAMES,
     says,
   }));
+  protected readonly asides = [
+    { value: 'parts', says: 'On the boat' },
+    { value: 'stowed', says: 'Stowed' },
+    { value: 'hands', says: 'Hands' },
+  ] as const;
   protected readonly flipped = signal(false);
   protected readonly showKeys = signal(false);
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { type Choice, ChoiceField } from '../controls/choice-field';
 import { Icons } from '../controls/icons';
 import { TextField } from '../controls/text-field';
@@ -16,20 +16,10 @@ import { field, liveForm } from '../controls/live-form';
 @Component({
   selector: 'pc-sets-bar',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ReactiveFormsModule, MatButtonModule, MatButtonToggleModule, ChoiceField, Icons, TextField, ValidSubmit, WhoSits],
+  imports: [ReactiveFormsModule, MatButtonModule, Toggle, ChoiceField, Icons, TextField, ValidSubmit, WhoSits],
   template: `
-    <span id="shown">Aboard</span>
-    <mat-button-toggle-group
-      hideSingleSelectionIndicator
-      aria-labelledby="shown"
-      [value]="state().set ?? ''"
-      (change)="store.showSet($event.value || null)"
-    >
-      <mat-button-toggle value="">everything</mat-button-toggle>
-      @for (s of sets(); track s.id) {
-        <mat-button-toggle [value]="s.id">{{ s.name }} · {{ s.count }}</mat-button-toggle>
-      }
-    </mat-button-toggle-group>
+    <span>Aboard</span>
+    <pc-toggle name="Aboard" [choices]="shown()" [value]="state().set ?? ''" (chosen)="store.showSet($event || null)" />
     @if (sets().length > 1 && state().set) {
       <pc-choice-field class="other" label="Compare with" [choices]="others()" [control]="other.controls.set" />
     }
@@ -98,6 +88,11 @@ export class SetsBar {
       count: fittings.filter((f) => !f.sets || f.sets.includes(id)).length,
     }));
   });
+
+  protected readonly shown = computed(() => [
+    { value: '', says: 'everything' },
+    ...this.sets().map((s) => ({ value: s.id, says: `${s.name} · ${s.count}` })),
+  ]);
 
   protected readonly form = new FormGroup({
     name: new FormControl('', {

@@ -1,9 +1,9 @@
 import { pointIn } from '../boat-view/pointer';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormArray, FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -54,7 +54,7 @@ type Outline = readonly (readonly [number, number])[];
     ReactiveFormsModule,
     MatDialogModule,
     MatButtonModule,
-    MatButtonToggleModule,
+    Toggle,
     MatCheckboxModule,
     MatFormFieldModule,
     MatSelectModule,
@@ -73,6 +73,11 @@ export class OwnPartSheet {
   private readonly ref = inject<MatDialogRef<OwnPartSheet, OwnPart>>(MatDialogRef);
   private readonly asked = inject<OwnPartAsked>(MAT_DIALOG_DATA);
   private readonly before = this.asked.sheet;
+  protected readonly shapes = [
+    { value: 'box', says: 'Box' },
+    { value: 'cylinder', says: 'Round' },
+    { value: 'outline', says: 'Traced on a photo' },
+  ] as const;
   protected readonly ways = HOLDS.map((value) => ({ value, says: HOLD_WORDS[value] }));
   protected readonly offered = OFFERED.map((value) => ({ value, says: OFFERED_WORDS[value] }));
   protected readonly feet = [{ value: null, says: 'nothing special' }, ...this.offered];

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Toggle, type ToggleChoice } from '../controls/toggle';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { CameThing } from '@plain-cleat/core/work/reception';
 import { entryOf, type DraftChange, foundFitting, type Place, stockFittings } from '@plain-cleat/core/rig';
 import { snapPlace } from '@plain-cleat/core/layout';
@@ -45,7 +45,7 @@ const wantsLooking = ({ seen, becomes }: CameThing): boolean => seen === null &&
     ValidSubmit,
     Icons,
     MatButtonModule,
-    MatButtonToggleModule,
+    Toggle,
     ReactiveFormsModule,
   ],
   templateUrl: './receive.html',
@@ -57,7 +57,6 @@ export default class Receive {
   private readonly parts = inject(Parts);
   protected readonly papers = inject(PreferencesStore).papers;
   protected readonly came = CAME_WORDS;
-  protected readonly fates = BECOMES_CHOICES;
   private readonly picked = signal<string | null>(null);
   /** A thing that is not as it should be, while one says what is wrong. */
   protected readonly saying = signal<'worn' | 'broken' | null>(null);
@@ -71,6 +70,11 @@ export default class Receive {
   protected readonly things = computed(() => this.reception()?.things ?? []);
   protected readonly thing = computed(
     () => this.things().find((t) => t.key === this.picked()) ?? this.things().find(wantsLooking) ?? this.things()[0] ?? null,
+  );
+  protected readonly fate = computed((): Fate => this.thing()?.becomes?.is ?? 'used');
+  /** What may be done with it: what stays on the hull is used. */
+  protected readonly fates = computed(() =>
+    BECOMES_CHOICES.map(({ value, says }): ToggleChoice<Fate> => ({ value, says, off: this.thing()?.stays && value !== 'used' })),
   );
   /** The next that nobody has looked at, going aft and then from the bow again. */
   protected readonly after = computed(() => {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { Toggle } from '../controls/toggle';
 import { entryOf, type RigSet, type Sits } from '@plain-cleat/core/rig';
 import { QuantityField } from '../controls/quantity';
 import { LIMITS, tenths } from './limits';
@@ -15,21 +15,13 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
 @Component({
   selector: 'pc-who-sits',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonToggleModule, QuantityField, SeatRange, SitterFields],
+  imports: [Toggle, QuantityField, SeatRange, SitterFields],
   template: `
     @for (seat of seats(); track seat.controls) {
       <section>
         <h3>{{ seat.of.name === 'first' ? 'Seat' : 'Second seat' }} in “{{ one().name }}”</h3>
         @if (seat.of.name === 'second') {
-          <mat-button-toggle-group
-            hideSingleSelectionIndicator
-            aria-label="The second seat"
-            [value]="one().sits?.second === null"
-            (change)="empty($event.value)"
-          >
-            <mat-button-toggle [value]="false">Somebody sits there</mat-button-toggle>
-            <mat-button-toggle [value]="true">Nobody</mat-button-toggle>
-          </mat-button-toggle-group>
+          <pc-toggle name="The second seat" [choices]="taken" [value]="one().sits?.second === null" (chosen)="empty($event)" />
         }
         @if (seat.of.name === 'first' || one().sits?.second !== null) {
           <div class="row">
@@ -82,6 +74,10 @@ type Body = NonNullable<NonNullable<Sits['first']>['body']>;
   `,
 })
 export class WhoSits {
+  protected readonly taken = [
+    { value: false, says: 'Somebody sits there' },
+    { value: true, says: 'Nobody' },
+  ];
   readonly state = input.required<RigState>();
   /** The set it is about. */
   readonly of = input.required<string>();

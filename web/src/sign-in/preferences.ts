@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Toggle } from '../controls/toggle';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatDialogModule } from '@angular/material/dialog';
 import type { Preferences } from '@plain-cleat/api';
 import { PreferencesStore } from '../stores/preferences.store';
@@ -9,24 +9,15 @@ import { PreferencesStore } from '../stores/preferences.store';
 @Component({
   selector: 'pc-preferences',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatDialogModule, MatButtonModule, MatButtonToggleModule],
+  imports: [MatDialogModule, MatButtonModule, Toggle],
   template: `
     <h2 mat-dialog-title>Preferences</h2>
     <mat-dialog-content>
       <p class="muted">Yours, on every device you sign in on.</p>
       @for (row of rows; track row.key) {
         <div class="answer">
-          <span [id]="'prefer-' + row.key">{{ row.name }}</span>
-          <mat-button-toggle-group
-            hideSingleSelectionIndicator
-            [attr.aria-labelledby]="'prefer-' + row.key"
-            [value]="store.now()[row.key]"
-            (change)="say(row.key, $event.value)"
-          >
-            @for (c of row.choices; track c[0]) {
-              <mat-button-toggle [value]="c[0]">{{ c[1] }}</mat-button-toggle>
-            }
-          </mat-button-toggle-group>
+          <span>{{ row.name }}</span>
+          <pc-toggle [name]="row.name" [choices]="row.choices" [value]="store.now()[row.key]" (chosen)="say(row.key, $event)" />
         </div>
       }
     </mat-dialog-content>
@@ -58,43 +49,43 @@ export class PreferencesDialog {
       key: 'units',
       name: 'Units',
       choices: [
-        ['imperial', 'ft · in'],
-        ['metric', 'mm'],
+        { value: 'imperial', says: 'ft · in' },
+        { value: 'metric', says: 'mm' },
       ],
     },
     {
       key: 'theme',
       name: 'Colours',
       choices: [
-        ['device', 'As the device'],
-        ['light', 'Light'],
-        ['dark', 'Dark'],
+        { value: 'device', says: 'As the device' },
+        { value: 'light', says: 'Light' },
+        { value: 'dark', says: 'Dark' },
       ],
     },
     {
       key: 'numbers',
       name: 'Decimals',
       choices: [
-        ['ask', 'Ask when unclear'],
-        ['point', '1,234.5'],
-        ['comma', '1.234,5'],
+        { value: 'ask', says: 'Ask when unclear' },
+        { value: 'point', says: '1,234.5' },
+        { value: 'comma', says: '1.234,5' },
       ],
     },
     {
       key: 'dates',
       name: 'Dates in figures',
       choices: [
-        ['ask', 'Ask when unclear'],
-        ['day first', 'Day first'],
-        ['month first', 'Month first'],
+        { value: 'ask', says: 'Ask when unclear' },
+        { value: 'day first', says: 'Day first' },
+        { value: 'month first', says: 'Month first' },
       ],
     },
     {
       key: 'papers',
       name: 'Papers for owners',
       choices: [
-        ['en', 'English'],
-        ['fr', 'French'],
+        { value: 'en', says: 'English' },
+        { value: 'fr', says: 'French' },
       ],
     },
   ] as const;
