@@ -1,3 +1,4 @@
+import { boxBody as box } from '../../testing/box-body';
 import fc from 'fast-check';
 import polygonClipping from 'polygon-clipping';
 import { HULLS, QUENBY, TOLVANE } from '../../demo/index';
@@ -5,22 +6,10 @@ import { fairHull } from '../boat/hull';
 import { deck, fitted, partOf } from '@plain-cleat/testing/plans';
 import { betweenPieces, distance, type Point } from '../base/units';
 import { convexOutline } from './outline';
-import { type Body, cellsTaken, floorGrid, placeFitting, planOverlap, standingRoom, sweptBy, sweptByHull, turned } from './index';
+import { cellsTaken, floorGrid, placeFitting, planOverlap, standingRoom, sweptBy, sweptByHull, turned } from './index';
 
 const hull = fairHull(TOLVANE);
 const part = partOf;
-const box = (x0: number, x1: number, y0: number, y1: number, bottom: number, top: number): Body => ({
-  name: 'box',
-  outline: [
-    [x0, y0],
-    [x1, y0],
-    [x1, y1],
-    [x0, y1],
-  ],
-  bottom,
-  top,
-});
-
 describe('what swings', () => {
   it('turns as Rodrigues has it: a quarter about the vertical, and lengths are kept (property)', () => {
     const quarter = turned({ x: 10, y: 0, z: 5 }, { x: 0, y: 0, z: 0 }, { x: 0, y: 0, z: 1 }, 90);

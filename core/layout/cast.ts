@@ -88,7 +88,12 @@ function inside(fan: Fan, x: number, y: number, bottom: number, top: number): nu
 }
 
 /** A quick first look: whether anything within so far of a place, at these heights, can be in a cast at all. */
-function mayMeet(fan: Fan, { x, y }: { x: number; y: number }, within: number, { bottom, top }: Pick<Body, 'bottom' | 'top'>): boolean {
+function mayMeet(
+  fan: Fan,
+  { x, y }: { x: number; y: number },
+  within: number,
+  { bottom, top }: Pick<Body, 'bottom' | 'top'>,
+): boolean {
   const far = Math.hypot(x - fan.pivot.x, y - fan.pivot.y);
   const [least, most] = [Math.max(0, far - within), Math.min(fan.radius, far + within)];
   if (least > fan.radius) return false;

@@ -149,9 +149,7 @@ function shaftOf({ want, water, reach }: Task, { cross, up }: Shift): Shaft | un
   const { side, hand, x } = want;
   const [hx, hy, hz] = [hand[0], hand[1] + side * cross, hand[2] + up];
   const across = reach ** 2 - (x - hx) ** 2 - (water - hz) ** 2;
-  return across < 0
-    ? undefined
-    : { hand: [hx, hy, hz], meets: [x, hy + side * Math.sqrt(across), water], apart: reach };
+  return across < 0 ? undefined : { hand: [hx, hy, hz], meets: [x, hy + side * Math.sqrt(across), water], apart: reach };
 }
 
 /** How far hands, blade and shaft then are from where they can be, mm; no more is looked at once it is `enough`. */

@@ -1,3 +1,4 @@
+import { boxBody as box } from '../../testing/box-body';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { SHOP, TOLVANE, SARROCK } from '../../demo/index';
@@ -22,18 +23,6 @@ import {
 } from './index';
 
 const hull = fairHull(TOLVANE);
-const box = (x0: number, x1: number, y0: number, y1: number, bottom: number, top: number): Body => ({
-  name: 'box',
-  outline: [
-    [x0, y0],
-    [x1, y0],
-    [x1, y1],
-    [x0, y1],
-  ],
-  bottom,
-  top,
-});
-
 describe('reach', () => {
   const [p] = paddlers(hull, { ...USUAL_BRIEF, stature: 1800 });
   if (!p) throw new Error('nobody');

@@ -3,19 +3,9 @@ import { type Change, type Fitting, type Plan, applyChange, sameJson } from '@pl
 import { workUp } from '@plain-cleat/core/workup';
 import type { Changed } from '@plain-cleat/api';
 import { ChangeRow, RigRow } from '../database/models';
-import { deck, fitted } from '@plain-cleat/testing';
 import { problemOf, shop } from '../testing/shop';
 import { until } from '../testing/until';
-
-const crate = fitted('crate-open', deck(2700), 'loose');
-const place = (item: string, to = crate): Change => ({ id: randomUUID(), kind: 'placeItem', item, to });
-const slide = (item: string, from: number, to: number): Change => ({
-  id: randomUUID(),
-  kind: 'slideItem',
-  item,
-  from: { on: 'deck', x: from, y: 0, heading: 0 },
-  to: { on: 'deck', x: to, y: 0, heading: 0 },
-});
+import { crate, place, slide } from '../testing/acts';
 
 describe('changes', () => {
   it('are numbered, logged and applied; the same id twice is applied once', async () => {

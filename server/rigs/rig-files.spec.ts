@@ -1,19 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { type Change, type Plan } from '@plain-cleat/core/rig';
+import { type Plan } from '@plain-cleat/core/rig';
 import { workUp } from '@plain-cleat/core/workup';
 import { RigRow } from '../database/models';
 import { deck, fitted } from '@plain-cleat/testing';
 import { problemOf, shop } from '../testing/shop';
-
-const crate = fitted('crate-open', deck(2700), 'loose');
-const place = (item: string, to = crate): Change => ({ id: randomUUID(), kind: 'placeItem', item, to });
-const step = (name: string, rig: string | null) => ({
-  id: randomUUID(),
-  kind: 'stepDone' as const,
-  rig,
-  deviceTime: new Date().toISOString(),
-  step: name,
-});
+import { place, step } from '../testing/acts';
 
 describe('rig files', () => {
   it('export, import and export again are the same bytes, ledger and all', async () => {

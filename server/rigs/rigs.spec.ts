@@ -1,17 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { SavedFacts } from '@plain-cleat/api';
 import { FactRow } from '../database/models';
-import { deck, fitted } from '@plain-cleat/testing';
 import { problemOf, shop } from '../testing/shop';
-
-const crate = fitted('crate-open', deck(2700), 'loose');
-const step = (name: string, rig: string | null) => ({
-  id: randomUUID(),
-  kind: 'stepDone' as const,
-  rig,
-  deviceTime: new Date().toISOString(),
-  step: name,
-});
+import { crate, step } from '../testing/acts';
 
 describe('facts', () => {
   it('are appended once each, never refused as stale, with who and when', async () => {

@@ -1,28 +1,9 @@
 import type { StaffList } from '@plain-cleat/api';
-import { StaffRow } from '../database/models';
 import { callerAt, ended, startServer } from '../testing/process';
-import { problemOf, type Shop, shop } from '../testing/shop';
-import { hashPassword } from './passwords';
+import { problemOf, shop } from '../testing/shop';
+import { hire, signIn } from '../testing/hire';
 
 const LONG = process.env.LONG === 'yes';
-
-/** Somebody who is here for one spec. */
-async function hire(login: string, role = 'rigger'): Promise<StaffRow> {
-  await shop();
-  return StaffRow.create({
-    id: login,
-    login,
-    name: `Spec ${login}`,
-    role,
-    passwordHash: await hashPassword('right-password'),
-    pinHash: await hashPassword('2468'),
-  });
-}
-
-const signIn = async (s: Shop, login: string, password: string, forwarded = '') => {
-  const call = s.nobody().agent.post('/api/sign-in');
-  return (forwarded ? call.set('x-forwarded-for', forwarded) : call).send({ login, password });
-};
 
 describe('who comes in', () => {
   it('a login that fails too often waits, whatever address its callers say they have', async () => {

@@ -1,28 +1,9 @@
 import { request } from 'node:http';
 import type { Session } from '@plain-cleat/api';
 import { QueryTypes } from 'sequelize';
-import { StaffRow } from '../database/models';
 import { ended, startServer } from '../testing/process';
 import { problemOf, type Shop, shop } from '../testing/shop';
-import { hashPassword } from './passwords';
-
-/** Somebody who is here for one spec. */
-async function hire(login: string, role = 'rigger'): Promise<StaffRow> {
-  await shop();
-  return StaffRow.create({
-    id: login,
-    login,
-    name: `Spec ${login}`,
-    role,
-    passwordHash: await hashPassword('right-password'),
-    pinHash: await hashPassword('2468'),
-  });
-}
-
-const signIn = async (s: Shop, login: string, password: string, forwarded = '') => {
-  const call = s.nobody().agent.post('/api/sign-in');
-  return (forwarded ? call.set('x-forwarded-for', forwarded) : call).send({ login, password });
-};
+import { hire, signIn } from '../testing/hire';
 
 describe('a session', () => {
   const enter = async (s: Shop, login: string) => s.signInAs(login, 'right-password');

@@ -48,7 +48,11 @@ interface Tried {
 }
 
 /** Why a way that could be done may not be: the drill policy, the material, what is behind, what it bears. */
-function against(hull: HullSurface, { placed, mounted, holes, strength }: Tried, { brief, shop }: AdviceSetting): Sentence | null {
+function against(
+  hull: HullSurface,
+  { placed, mounted, holes, strength }: Tried,
+  { brief, shop }: AdviceSetting,
+): Sentence | null {
   const fresh = holes.some((h) => !h.drilled);
   if (drills(mounted) && hull.model.material === 'pvc fabric') return say`fabric is not drilled`;
   if (fresh && brief.borrowed) return say`the boat is borrowed: it goes back undrilled`;

@@ -1,19 +1,10 @@
+import { inBowHold as within, runInside as run } from '../../../testing/bow-hold';
 import { CATALOG, QUENBY } from '../../../demo/index';
 import type { Part } from '../../parts/parts';
 import type { Plan, Run } from '../../rig';
 import { rig } from '@plain-cleat/testing/judging';
 import { deck, fitted, partWith, track } from '@plain-cleat/testing/plans';
 import { workUp, type WorkupInput } from '../../workup';
-
-const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
-const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
-  from,
-  to,
-  lane: 'inside port',
-  via: [],
-  awg: null,
-  ...more,
-});
 
 /** A battery with a relay box behind it, a sounder and bow lights on the box. */
 const FITTINGS: Plan['fittings'] = {

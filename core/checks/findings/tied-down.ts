@@ -66,7 +66,11 @@ function holdOf(
   const taut = lies.filter((l): l is Lashing => typeof l === 'object');
   return {
     lies,
-    ways: heldBy({ placed: item.placed, load, lashings: taut, stops: stopsOf(hull, item.placed) }, shop.limits, shop.holding.shock),
+    ways: heldBy(
+      { placed: item.placed, load, lashings: taut, stops: stopsOf(hull, item.placed) },
+      shop.limits,
+      shop.holding.shock,
+    ),
   };
 }
 

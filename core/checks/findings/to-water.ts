@@ -56,11 +56,7 @@ export const carried = check({
           say`Hull and what stays on it weigh ${kg(all.kg)}; ${lifts === 'two' ? 'two people carry' : 'one person carries'} ${kg(most)} that far.`,
           say`${asked(judged)}. Hull ${kg(hullKg)}, gear that stays ${kg(gearKg)}. A cart, or more that comes off.`,
         ],
-        [
-          ...two,
-          way(judged, { by: 'scupper cart' }, 'On a cart by its scupper posts'),
-          onCradle(judged),
-        ],
+        [...two, way(judged, { by: 'scupper cart' }, 'On a cart by its scupper posts'), onCradle(judged)],
         over(all.kg, 'kg', most),
       ),
     ];

@@ -1,7 +1,8 @@
+import { inBowHold as within, runInside as run } from '../../../testing/bow-hold';
 import fc from 'fast-check';
 import { demoRigs, CATALOG, QUENBY, SHOP } from '../../../demo/index';
 import { seeded } from '../../work/cutting';
-import type { Fact, Plan, Run } from '../../rig';
+import type { Fact } from '../../rig';
 import { deck, fitted, inputOf, track } from '@plain-cleat/testing/plans';
 import { workUp } from '../../workup';
 import type { Wiring } from '../wiring';
@@ -9,16 +10,6 @@ import { faultKey, tellApart } from './diagnose';
 import { planned, toleranceOf } from './readings';
 import { builtAs, FaultFinder, type Fault, measure, passes, readingsOf, FAULTS, plantFault } from './index';
 import { runs } from '../../../testing/runs';
-
-const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
-const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
-  from,
-  to,
-  lane: 'inside port',
-  via: [],
-  awg: null,
-  ...more,
-});
 
 /** A battery, a relay box with three loads on it, and a motor behind a lanyard switch on a battery of its own. */
 const wired = (lengths: readonly number[] = []): Wiring =>

@@ -1,20 +1,11 @@
+import { inBowHold as within, runInside as run } from '../../../testing/bow-hold';
 import { QUENBY, SHOP } from '../../../demo/index';
-import type { Fact, Plan, Run } from '../../rig';
+import type { Fact, Plan } from '../../rig';
 import { openTests } from '../../checks/findings';
 import { fitted, inputOf, savedFact, track } from '@plain-cleat/testing/plans';
 import { tell } from '../../base/units';
 import { workUp } from '../../workup';
 import { circuitPrint } from './index';
-
-const within = (x: number, y = 0): Plan['fittings'][string]['place'] => ({ on: 'space', space: 'bow-hold', x, y, heading: 0 });
-const run = (from: string, to: string, more: Partial<Run> = {}): Run => ({
-  from,
-  to,
-  lane: 'inside port',
-  via: [],
-  awg: null,
-  ...more,
-});
 
 describe('the bench test of a rig', () => {
   const fittings = {

@@ -47,10 +47,12 @@ const bears = (
   ties: readonly TiePoint[] = [],
   own = limits,
 ): Record<Direction, number> =>
-  Object.fromEntries(heldBy({ placed: p, load: loadOf(p, kg), lashings: lashings(p, straps, ties), stops: [] }, own, SHOCK).map((h) => [h.way, h.bears])) as Record<
-    Direction,
-    number
-  >;
+  Object.fromEntries(
+    heldBy({ placed: p, load: loadOf(p, kg), lashings: lashings(p, straps, ties), stops: [] }, own, SHOCK).map((h) => [
+      h.way,
+      h.bears,
+    ]),
+  ) as Record<Direction, number>;
 const rad = (d: number): number => (d * Math.PI) / 180;
 
 describe('a thing that nothing holds', () => {

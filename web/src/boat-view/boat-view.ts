@@ -12,7 +12,7 @@ import {
 import { type CdkDragDrop, DragDropModule } from '@angular/cdk/drag-drop';
 import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import type { Body } from '@plain-cleat/core/layout';
-import type { Tape } from '@plain-cleat/core/rig';
+import type { Plan } from '@plain-cleat/core/rig';
 import type { Workup } from '@plain-cleat/core/workup';
 import { BodiesLayer } from './bodies-layer';
 import { CablesLayer, type BoatRun } from './cables-layer';
@@ -43,8 +43,9 @@ interface Frame {
   styleUrl: './boat-view.scss',
 })
 export class BoatView {
-  readonly workup = input.required<Workup>();
-  readonly tape = input.required<Tape>();
+  readonly rig = input.required<{ readonly workup: Workup; readonly plan: Pick<Plan, 'tape'> }>();
+  protected readonly workup = computed(() => this.rig().workup);
+  protected readonly tape = computed(() => this.rig().plan.tape);
   readonly marks = input<readonly BoatMark[]>([]);
   readonly holes = input<readonly PlannedHole[]>([]);
   readonly hole = input<string | null>(null);
