@@ -88,7 +88,7 @@ test('a hull is measured with the tape, kept, taken out as a drawing, and a rig 
   }
   await expect(page.getByText('Four marks set.')).toBeVisible();
   await expect(page.getByText('A slip of a pixel or two in a mark moves the ends')).toBeVisible();
-  await page.getByRole('button', { name: 'Lay it under the strip' }).click();
+  await page.getByRole('button', { name: 'Lay it under the drawing' }).click();
   await expect(page.locator('svg.plan image')).toBeVisible();
   await page.getByRole('radio', { name: 'gunwale', exact: true }).click();
   const plan = page.locator('svg.plan');

@@ -136,7 +136,7 @@ export class AssemblyView {
     const e = this.extent();
     return this.width() / 2 + (mm - (e.x0 + e.x1) / 2) * this.perMm();
   };
-  /** Starboard lies above, as on the strip. */
+  /** Starboard lies above, as on the boat view. */
   private readonly y = (mm: number): number => MARGIN + (this.extent().y1 - mm) * this.perMm();
   private readonly z = (mm: number): number => this.floor() - (mm - this.extent().z0) * this.perMm();
   protected readonly floor = computed(() => {

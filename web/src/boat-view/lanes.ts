@@ -6,7 +6,7 @@ import { Mass } from './words';
 import { Scale, WIDTH } from './scale';
 import type { BoatRun } from './cables-layer';
 
-/** What stands along the boat, on the strip's own x: holes, runs, weight, reach. */
+/** What stands along the boat, on the boat view's own x: holes, runs, weight, reach. */
 @Component({
   selector: 'pc-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -100,14 +100,14 @@ export class Lanes {
   );
 }
 
-/** A cable as it lies on the strip: a signal cable as thick as what feeds a screen. */
+/** A cable as it lies on the boat view: a signal cable as thick as what feeds a screen. */
 export const wireOnBoat = (run: WiredRun | SignalRun): BoatRun => ({
   id: run.id,
   path: run.path,
   thick: wireThickness(isSignal(run) ? 16 : run.awg),
 });
 
-/** A line as it lies on the strip. */
+/** A line as it lies on the boat view. */
 export const cordOnBoat = ({ id, path, line }: Pick<LedLine, 'id' | 'path' | 'line'>): BoatRun => ({
   id,
   path,

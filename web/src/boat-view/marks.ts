@@ -10,7 +10,7 @@ export function standingOf(findings: readonly Finding[], id: string): Standing {
   return open.some((f) => f.severity === 'stop') ? 'stop' : open.some((f) => f.severity === 'look') ? 'look' : 'ok';
 }
 
-/** Every fitting as a mark on the strip, bow to stern. */
+/** Every fitting as a mark on the boat view, bow to stern. */
 export const marksOf = (w: Workup): BoatMark[] =>
   w.aboard.items.map((i) => ({
     id: i.placed.id,

@@ -40,7 +40,7 @@ type Bar = '100 mm' | '4 in';
         <p class="small" [class.off]="!ok()">
           {{
             ok()
-              ? 'The bar is true.'
+              ? 'Scale is correct.'
               : 'The bar of ' +
                 m.bar +
                 ' read ' +
@@ -55,7 +55,7 @@ type Bar = '100 mm' | '4 in';
           >. Tape them down, mark through, drill.
         </p>
       } @else {
-        <p class="small muted">3. The templates open when the bar is true.</p>
+        <p class="small muted">3. The templates open when the scale is correct.</p>
       }
       <ul class="facts small">
         @for (t of templates(); track t.fitting + t.part) {

@@ -18,7 +18,7 @@ interface Shown {
   readonly lifted: Signal<boolean>;
 }
 
-/** What is drawn of the layout on the strip. */
+/** What is drawn of the layout on the boat view. */
 export class Drawn {
   constructor(
     private readonly store: RigStore,

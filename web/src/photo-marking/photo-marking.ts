@@ -24,7 +24,7 @@ const MOST_PIXELS = 60_000_000;
 const WORKED = 6_000_000;
 const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard'] as const;
 
-/** From an overhead photo to a picture under the strip: four taped marks, then straightened in a worker. */
+/** From an overhead photo to a picture under the boat view: four taped marks, then straightened in a worker. */
 @Component({
   selector: 'pc-photo-marking',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -75,7 +75,7 @@ const CORNERS = ['forward port', 'aft port', 'aft starboard', 'forward starboard
         <p class="small">{{ t }}</p>
       }
       <button mat-flat-button type="button" [disabled]="marks().length < 4 || working()" (click)="flatten()">
-        {{ working() ? 'Straightening' : 'Lay it under the strip' }}
+        {{ working() ? 'Straightening' : 'Lay it under the drawing' }}
       </button>
     }
     @if (fault()) {

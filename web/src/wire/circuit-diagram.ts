@@ -8,7 +8,7 @@ import { catchError, from, map, of, startWith, switchMap } from 'rxjs';
 import { type Loaded, LOADING } from '../stores/loaded';
 import { wordsOf } from '../stores/problems';
 
-/** The circuit as a diagram that draws itself, every conductor a line in its colour, in the letters of the strip. */
+/** The circuit as a diagram that draws itself, every conductor a line in its colour, in the letters of the boat view. */
 @Component({
   selector: 'pc-circuit-diagram',
   changeDetection: ChangeDetectionStrategy.OnPush,

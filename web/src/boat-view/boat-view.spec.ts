@@ -63,7 +63,7 @@ describe('a figure', () => {
   });
 });
 
-describe('the strip', () => {
+describe('the boat view', () => {
   it('draws every fitting as a named button with how it stands', async () => {
     const fixture = TestBed.createComponent(BoatView);
     fixture.componentRef.setInput('workup', workup);
