@@ -4,6 +4,7 @@ import {
   AREA,
   area,
   at,
+  type BendKey,
   BENDS,
   bendsOf,
   BOX,
@@ -193,7 +194,7 @@ export const FEATURES: readonly FeatureList[] = [
     into: (model, rows) => ({ ...model, hazards: [...(rows.map(filled) as Hazard[]), ...tubesOf(model)] }),
   },
   {
-    ...list(
+    ...list<'hazards', BendKey>(
       'hazards',
       'Tubes and cables inside',
       'tube',

@@ -1,3 +1,4 @@
+import type { PathIn } from './path-in';
 import type { Hazard, HullModel, Stock } from '@plain-cleat/core/boat/hull';
 
 /** What of the hull a column names: a room inside, what moves, a track, a rail. */
@@ -7,8 +8,8 @@ export const NAMED = { room: 'spaces', mover: 'moving', track: 'tracks', rail: '
 export type Named = keyof typeof NAMED;
 
 /** A column of a list of things on the hull. */
-export interface Column {
-  readonly key: string;
+export interface Column<Key extends string = string> {
+  readonly key: Key;
   readonly name: string;
   /** Rows that have it; all when left out. */
   readonly when?: (row: Row) => boolean;
@@ -31,10 +32,10 @@ export interface FeatureList {
 }
 
 /** A column of a length. */
-export const at = (key: string, name: string): Column => ({ key, name, kind: 'length' });
+export const at = <Key extends string>(key: Key, name: string): Column<Key> => ({ key, name, kind: 'length' });
 /** The columns of an area of the deck, and a usual one. */
 export const AREA = [at('fore', 'from'), at('aft', 'to'), at('port', 'port edge'), at('starboard', 'starboard edge')];
-export const named: Column = { key: 'name', name: 'name', kind: 'text' };
+export const named: Column<'name'> = { key: 'name', name: 'name', kind: 'text' };
 export const area = { fore: 1000, aft: 1200, port: -100, starboard: 100 };
 
 /** The columns of a box, and a usual one. */
@@ -59,7 +60,7 @@ export const box = ([x0, x1]: Span, [y0, y1]: Span, [z0, z1]: Span): Row => ({
 });
 
 /** The column of what a thing moves with. */
-export const rides: Column = { key: 'rides', name: 'moves with', kind: 'mover', else: 'nothing' };
+export const rides: Column<'rides'> = { key: 'rides', name: 'moves with', kind: 'mover', else: 'nothing' };
 
 /** Flat rows of nested things, and back: `slot.opening` is a column of a track. */
 export const flat = (rows: readonly object[]): Row[] =>
@@ -124,8 +125,9 @@ export function withLid(row: Row): Record<string, unknown> {
 type Tube = Extract<Hazard, { shape: 'tube' }>;
 /** A tube is typed by so many of its bends; the rest of a longer one is kept with the last. */
 export const BENDS = [1, 2, 3, 4] as const;
+export type BendKey = `${(typeof BENDS)[number]}.${'x' | 'y' | 'z'}`;
 /** Two ends there are always. */
-export const optional = (n: number): Partial<Column> => (n > 2 ? { else: '–' } : {});
+export const optional = (n: number): Pick<Column, 'else'> => (n > 2 ? { else: '–' } : {});
 /** The tubes among what is inside. */
 export const tubesOf = (model: Pick<HullModel, 'hazards'>): Tube[] => model.hazards.filter((h) => h.shape === 'tube');
 export const bendsOf = ({ path, ...rest }: Tube): Row => ({
@@ -147,12 +149,18 @@ export function tubeOf({ more, ...row }: Row): Tube {
   return { ...rest, path: [...path, ...((more as Tube['path'] | undefined) ?? [])] } as unknown as Tube;
 }
 
-/** A list whose rows are those of the model. */
-export const list = (
-  key: keyof HullModel,
+/** One of a list of the model. */
+type One<K extends keyof HullModel> = NonNullable<HullModel[K]> extends readonly (infer T)[] ? T : never;
+
+/**
+ * A list whose rows are those of the model.
+ * @typeParam More columns of rows that are flatter than what they stand for
+ */
+export const list = <K extends keyof HullModel, More extends string = never>(
+  key: K,
   name: string,
   one: string,
-  columns: readonly Column[],
+  columns: readonly Column<PathIn<One<K>> | More>[],
   fresh: (id: string) => Row,
 ): FeatureList => ({
   key,

@@ -1,9 +1,12 @@
 import type { ShopSettings } from '@plain-cleat/core/parts/shop';
+import type { PathIn } from '../rows/path-in';
+
+type SettingPath = PathIn<ShopSettings>;
 
 /** One setting of the shop: where it stands, how it is typed, what it is for. */
 export interface Setting {
   /** Its place in the settings, as `limits.rods.usual`. */
-  readonly path: string;
+  readonly path: SettingPath;
   readonly name: string;
   readonly kind:
     'text' | 'names' | 'length' | 'mass' | 'money' | 'yes' | 'number' | 'force' | 'carry' | 'fine' | 'warmth' | readonly string[];
@@ -18,15 +21,15 @@ export interface Group {
   readonly settings: readonly Setting[];
 }
 
-const one = (path: string, name: string, kind: Setting['kind'], unit?: string): Setting => ({
+const one = (path: SettingPath, name: string, kind: Setting['kind'], unit?: string): Setting => ({
   path,
   name,
   kind,
   ...(unit ? { unit } : {}),
 });
-const minutes = (path: string, name: string): Setting => one(path, name, 'number', 'min');
-const share = (path: string, name: string): Setting => ({ path, name, kind: 'number', unit: '%', share: true });
-const length = (path: string, name: string): Setting => one(path, name, 'length');
+const minutes = (path: SettingPath, name: string): Setting => one(path, name, 'number', 'min');
+const share = (path: SettingPath, name: string): Setting => ({ path, name, kind: 'number', unit: '%', share: true });
+const length = (path: SettingPath, name: string): Setting => one(path, name, 'length');
 
 /** Every setting, grouped by the step that goes by it. */
 export const SETTINGS: readonly Group[] = [
