@@ -1,3 +1,4 @@
+import { sameJson } from '@plain-cleat/core/rig';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { Toggle } from '../controls/toggle';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -142,7 +143,7 @@ export class BenchCard {
   private readonly question = computed(
     () => (this.wrong().length ? { taken: [...this.taken()], print: this.print(), wiring: this.wiring() } : null),
     // The same readings of the same circuit are asked about once.
-    { equal: (a, b) => a?.print === b?.print && JSON.stringify(a?.taken) === JSON.stringify(b?.taken) },
+    { equal: (a, b) => a?.print === b?.print && sameJson(a?.taken, b?.taken) },
   );
   protected readonly asked = toSignal(
     toObservable(this.question).pipe(

@@ -9,7 +9,17 @@ import { MatChipsModule } from '@angular/material/chips';
 import { matchWish, splitWish, SURE, wishIndex } from '@plain-cleat/core/parts/catalog';
 import { waterAt } from '@plain-cleat/core/water/float';
 import { strokeBand } from '@plain-cleat/core/layout';
-import { BY_WORDS, CARRIED_BY, entryOf, GROUND_WORDS, GROUNDS, USUAL_BRIEF, type Brief, type Wish } from '@plain-cleat/core/rig';
+import {
+  BY_WORDS,
+  CARRIED_BY,
+  entryOf,
+  GROUND_WORDS,
+  GROUNDS,
+  USUAL_BRIEF,
+  type Brief,
+  type Wish,
+  sameJson,
+} from '@plain-cleat/core/rig';
 import { USUAL_GEAR } from '@plain-cleat/core/proposals/which-hull';
 import { Making } from '../own-part/making';
 import { SeatRange } from '../seats/seat-range';
@@ -131,7 +141,7 @@ export default class BriefStep {
     const brief = this.brief();
     // Who was forgotten is a body again once theirs is asked anew.
     const anew = brief?.forgotten === true && (question === 'stature' || question === 'weightKg');
-    if (!brief || (JSON.stringify(brief[question]) === JSON.stringify(to) && !anew)) return;
+    if (!brief || (sameJson(brief[question], to) && !anew)) return;
     this.store.change({
       id: crypto.randomUUID(),
       kind: 'answerBrief',

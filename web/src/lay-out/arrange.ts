@@ -2,7 +2,7 @@ import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { otherSide, slideTo } from '@plain-cleat/core/checks/findings';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
 import { nudge } from '@plain-cleat/core/layout';
-import { type Change, type DraftChange, type Place, withoutBoat } from '@plain-cleat/core/rig';
+import { type Change, type DraftChange, type Place, withoutBoat, sameJson } from '@plain-cleat/core/rig';
 import { asOne } from '../stores/as-one';
 
 const newId = (): string => crypto.randomUUID();
@@ -13,7 +13,7 @@ function slides(items: readonly Fitted[], to: (item: Fitted, i: number) => Place
   return asOne(
     movable(items).flatMap((item, i) => {
       const place = to(item, i);
-      return place && JSON.stringify(place) !== JSON.stringify(item.placed.place) ? [slideTo(item, place)] : [];
+      return place && !sameJson(place, item.placed.place) ? [slideTo(item, place)] : [];
     }),
   );
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Toggle } from '../controls/toggle';
-import { entryOf, type RigSet, type Sits } from '@plain-cleat/core/rig';
+import { entryOf, type RigSet, type Sits, sameJson } from '@plain-cleat/core/rig';
 import { QuantityField } from '../controls/quantity';
 import { LIMITS, tenths } from './limits';
 import { RigStore, type RigState } from '../stores/rig.store';
@@ -153,8 +153,7 @@ export class WhoSits {
     const from = this.one();
     const { sits: _, ...bare } = from;
     const to = Object.keys(sits).length ? { ...bare, sits } : bare;
-    if (JSON.stringify(from) !== JSON.stringify(to))
-      this.store.change({ id: crypto.randomUUID(), kind: 'nameSet', set: this.of(), from, to });
+    if (!sameJson(from, to)) this.store.change({ id: crypto.randomUUID(), kind: 'nameSet', set: this.of(), from, to });
   }
 }
 
