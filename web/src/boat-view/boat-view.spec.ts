@@ -66,8 +66,7 @@ describe('a figure', () => {
 describe('the boat view', () => {
   it('draws every fitting as a named button with how it stands', async () => {
     const fixture = TestBed.createComponent(BoatView);
-    fixture.componentRef.setInput('workup', workup);
-    fixture.componentRef.setInput('tape', plan.tape);
+    fixture.componentRef.setInput('rig', { workup, plan });
     fixture.componentRef.setInput('marks', marksOf(workup));
     const picked: string[] = [];
     fixture.componentInstance.picked.subscribe(({ id }) => picked.push(id));
@@ -85,8 +84,7 @@ describe('the boat view', () => {
     const element = fixture.nativeElement as HTMLElement;
     element.style.cssText = 'position: fixed; left: 0; top: 0; width: 930px';
     document.body.append(element);
-    fixture.componentRef.setInput('workup', workup);
-    fixture.componentRef.setInput('tape', plan.tape);
+    fixture.componentRef.setInput('rig', { workup, plan });
     fixture.componentRef.setInput('marks', marksOf(workup));
     const moves: { x: number; y: number; done: boolean }[] = [];
     fixture.componentInstance.moved.subscribe(({ x, y, done }) => moves.push({ x, y, done }));
