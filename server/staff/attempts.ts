@@ -4,6 +4,9 @@ import { HttpProblem } from '../problems/problem';
 /** Failures are forgotten after so long, ms. */
 const WINDOW = 15 * 60_000;
 
+/** A try that waited its turn is a little older than one that came after it; clocks of two servers differ a little, ms. */
+const APART = 60_000;
+
 /** One that may fail so often within a quarter of an hour: a login from anywhere, an address, a PIN. */
 export interface Subject {
   readonly name: string;
@@ -26,7 +29,7 @@ export const signInSubjects = (whose: string | null, address: string): Subject[]
   { name: `address ${address.slice(0, 45)}`, most: 100, stays: true },
 ];
 
-/** Whose PIN fails: theirs alone. It keeps nobody else from swapping, nor them from signing in with their password. */
+/** Whose PIN fails: theirs alone. It keeps nobody else from switching, nor them from signing in with their password. */
 export const pinSubjects = (whose: string | null, address: string): Subject[] =>
   whose === null
     ? [{ name: `address ${address.slice(0, 45)}`, most: 100, stays: true }]
@@ -50,10 +53,10 @@ export class Attempts {
       // Counted in an hour that is yet to come, by a clock that has been set back since, it is forgotten too.
       const [row] = await this.db.query<{ failures: number }>(
         `INSERT INTO attempts (subject, failures, since) VALUES (:name, 1, :now)
-         ON DUPLICATE KEY UPDATE failures = IF(since > :from AND since <= :now, failures + 1, 1),
-           since = IF(since > :from AND since <= :now, since, :now)
+         ON DUPLICATE KEY UPDATE failures = IF(since > :from AND since <= :to, failures + 1, 1),
+           since = IF(since > :from AND since <= :to, since, :now)
          RETURNING failures`,
-        { replacements: { name, now, from: now - WINDOW }, type: QueryTypes.SELECT },
+        { replacements: { name, now, from: now - WINDOW, to: now + APART }, type: QueryTypes.SELECT },
       );
       counted.push(row?.failures ?? Infinity);
     }
@@ -70,8 +73,8 @@ export class Attempts {
         replacements: { stay },
       });
     const now = Date.now();
-    await this.db.query('DELETE FROM attempts WHERE since < :from OR since > :now', {
-      replacements: { from: now - WINDOW, now },
+    await this.db.query('DELETE FROM attempts WHERE since < :from OR since > :to', {
+      replacements: { from: now - WINDOW, to: now + APART },
     });
   }
 }

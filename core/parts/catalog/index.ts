@@ -9,5 +9,5 @@ export {
   type Materials,
   type Stock,
 } from './schema';
-export { matchWish, splitWish, SURE, wishIndex, type WishMatch } from './wish';
+export { matchWish, readWishes, splitWish, wishIndex, type ReadWish, type WishIndex, type WishMatch } from './wish';
 export { COLUMN_MEANINGS, plainHeading, readSheet, sheetSum, sheetWishes, type ColumnMeaning } from './wish-sheet';

@@ -1,46 +1,15 @@
 import type { Part } from '../parts';
+import { TRADE_SETS } from './trade-words';
+import { hear, namingWords, plainWords, searchOf } from './wish-index';
 
-/** How sure a wish was matched to a part. */
+/** A part that a wish may mean. */
 export interface WishMatch {
   readonly part: Part;
-  /** How much of the part's name the wish holds, and of the wish the name explains, 0 to 1. */
+  /** How much of the wish the part answers and how well its name is hit, 0 to 1. */
   readonly score: number;
+  /** Every word of the wish found its part, no figure says another thing, and nothing else answers as well. */
+  readonly sure: boolean;
 }
-
-/** What owners call things, and what the stores call them (common practice, no source). */
-const SYNONYMS: readonly (readonly [RegExp, string])[] = [
-  [/\brod ?holders?\b/g, 'rod tube'],
-  [/\bfish ?finders?\b|\bdepth ?finders?\b|\bechosounders?\b/g, 'sounder'],
-  [/\b360 ?(?:degree )?lights?\b|\ball.?round lights?\b|\banchor lights?\b/g, 'mast light'],
-  [/\bpfds?\b|\blife ?vests?\b/g, 'life jacket'],
-  [/\bice ?(?:box|chest)(?:es)?\b/g, 'cooler'],
-  [/\bmilk crates?\b/g, 'crate open'],
-  [/\btrolling motors?\b/g, 'motor'],
-  [/\banchor trolley\b/g, 'anchor pulley'],
-  [/\bcup ?holders?\b|\bdrink holders?\b/g, 'cup holder bottle'],
-  [/\bstake ?out\b|\bmud anchors?\b/g, 'stake'],
-  [/\bgo ?cam(?:era)?s?\b|\baction cams?\b/g, 'camera'],
-  [/\bwalkie.?talkies?\b/g, 'radio'],
-];
-
-const plain = (text: string): string =>
-  SYNONYMS.reduce(
-    (t, [what, to]) => t.replace(what, to),
-    text
-      .toLowerCase()
-      .normalize('NFD')
-      .replace(/[\u0300-\u036f]/g, ''),
-  );
-
-const wordsOf = (text: string): string[] =>
-  plain(text)
-    .replace(/(\d)["″”]/g, '$1 in')
-    .split(/[^a-z0-9]+/)
-    .filter((w) => w.length > 1 || /\d/.test(w))
-    .map((w) => (w.length > 3 ? w.replace(/(es|s)$/, '') : w));
-
-/** Long words say more than short ones. */
-const weight = (w: string): number => Math.max(1, w.length - 1);
 
 const UNIT_OF: Readonly<Record<string, string>> = {
   inch: 'in',
@@ -54,13 +23,12 @@ const UNIT_OF: Readonly<Record<string, string>> = {
   amps: 'a',
 };
 
+const FIGURES =
+  /(\d{1,5}(?:[.,]\d{1,3})?)[ -]?(ah|inches|inch|in|feet|ft|lbs|lb|kg|litres|litre|l|mm|cm|m|amps|amp|a|v|w)(?![a-z])/g;
+
 /** Figures with their unit, such as 20 Ah, 7 in, 55 lb. */
 function figuresOf(text: string): Map<string, number> {
-  const found = plain(text)
-    .replace(/″|”/g, '"')
-    .matchAll(
-      /(\d{1,5}(?:[.,]\d{1,3})?)[ -]?(ah|inches|inch|in|"|feet|ft|lbs|lb|kg|litres|litre|l|mm|cm|m|amps|amp|a|v|w)(?![a-z])/g,
-    );
+  const found = plainWords(text).matchAll(FIGURES);
   return new Map([...found].map(([, n = '', unit = '']) => [UNIT_OF[unit] ?? unit, Number(n.replace(',', '.'))]));
 }
 
@@ -71,52 +39,80 @@ const figuresDiffer = (asked: ReadonlyMap<string, number>, own: ReadonlyMap<stri
     return wanted !== undefined && Math.abs(wanted / n - 1) > 0.1;
   });
 
-/** A match no surer than this is never taken by itself. */
-export const SURE = 0.6;
-/** What differs in a figure is offered, and never sure. */
-const AT_MOST = 0.45;
-
-/** A name by its words and figures, read once. */
-interface ReadName {
-  readonly words: readonly string[];
-  /** What its words weigh together. */
-  readonly all: number;
-  readonly figures: ReadonlyMap<string, number>;
-}
+/** What differs in a figure comes last. */
+const DIFFERS = 0.4;
+/** What answers less of a wish than this is not offered. */
+const LEAST = 0.3;
+/** So many are offered. */
+const OFFERED = 5;
 
 /** Parts with their names read, so that many wishes are matched with them. */
-export type WishIndex = readonly { readonly part: Part; readonly names: readonly ReadName[] }[];
-
-const weightOf = (words: Iterable<string>): number => [...words].reduce((sum, w) => sum + weight(w), 0);
-
-function readName(name: string): ReadName {
-  const words = wordsOf(name);
-  return { words, all: weightOf(words), figures: figuresOf(name) };
+export interface WishIndex {
+  readonly parts: readonly Part[];
+  readonly search: ReturnType<typeof searchOf>;
+  readonly figures: readonly ReadonlyMap<string, number>[];
+  /** How many words a part's name has: of two that answer alike the plainer is meant. */
+  readonly long: readonly number[];
 }
 
 /** Reads the names of parts, in English and French. */
-export const wishIndex = (parts: readonly Part[]): WishIndex =>
-  parts.map((part) => ({ part, names: [readName(part.name), readName(part.french)] }));
+export const wishIndex = (parts: readonly Part[]): WishIndex => ({
+  parts,
+  search: searchOf(parts),
+  figures: parts.map((p) => figuresOf(`${p.name}, ${p.french}`)),
+  long: parts.map((p) => namingWords(p.name.replace(FIGURES, ' ')).filter((w) => !/^\d/.test(w)).length),
+});
+
+/** A part beside others that a wish may mean. */
+interface Candidate extends WishMatch {
+  readonly long: number;
+  /** It answers every word and every figure. */
+  readonly whole: boolean;
+  /** It is what the trade calls so, and not only named by it. */
+  readonly isIt: boolean;
+}
 
 /**
- * Parts a wish may mean, surest first. Words are compared without accents and plurals, in English
- * and French, by what the trade calls things; figures must agree. A person confirms.
+ * Parts a wish may mean, best first. Words are compared by their stem, without accents, small misspellings too, in English and
+ * French, by what the trade calls things; figures must agree. Sure is only what answers every word, and alone does.
  */
-export function matchWish(text: string, index: WishIndex): WishMatch[] {
-  const wanted = new Set(wordsOf(text));
-  const asked = Math.max(1, weightOf(wanted));
-  const figures = figuresOf(text);
-  const score = ({ words, all, figures: own }: ReadName): number => {
-    const hit = weightOf(words.filter((w) => wanted.has(w)));
-    // Mostly how much of the part is named, a little how much of the wish it explains.
-    const sure = all === 0 ? 0 : (0.7 * hit) / all + (0.3 * hit) / asked;
-    return figuresDiffer(figures, own) ? Math.min(sure, AT_MOST) : sure;
-  };
-  return index
-    .map(({ part, names }) => ({ part, score: Math.max(...names.map(score)) }))
-    .filter((m) => m.score >= 0.3)
-    .sort((a, b) => b.score - a.score || (a.part.id < b.part.id ? -1 : 1))
-    .slice(0, 5);
+export function matchWish(text: string, { parts, search, figures, long }: WishIndex): WishMatch[] {
+  const asked = figuresOf(text);
+  // A figure with its unit is compared as such, not as words.
+  const { terms, things } = hear(plainWords(text).replace(FIGURES, ' '));
+  if (terms.length === 0) return [];
+  // A thing is answered by what is one, or by a name that has its words.
+  const found = search.search([...terms, ...[...things.values()].flat()].join(' '));
+  const best = found[0]?.score ?? 1;
+  const all = found.flatMap(({ id, score, queryTerms }): Candidate[] => {
+    const part = parts[id as number];
+    const own = figures[id as number] ?? new Map<string, number>();
+    if (!part) return [];
+    const hit = new Set(queryTerms);
+    const isHit = (term: string): boolean => hit.has(term) || (things.get(term)?.every((w) => hit.has(w)) ?? false);
+    const answered = terms.filter(isHit).length / terms.length;
+    const lacks = [...asked.keys()].some((unit) => !own.has(unit));
+    const differs = figuresDiffer(asked, own);
+    const whole = answered === 1 && !lacks && !differs;
+    const isIt = [...things.keys()].every((t) => hit.has(t));
+    const told = (0.8 * answered + (0.2 * score) / best) * (lacks ? 0.9 : 1);
+    return [{ part, score: differs ? Math.min(told, DIFFERS) : told, sure: false, long: long[id as number] ?? 9, whole, isIt }];
+  });
+  const ranked = all
+    .filter((m) => m.score >= LEAST)
+    .sort(
+      (a, b) =>
+        Number(b.isIt) - Number(a.isIt) ||
+        Number(b.whole) - Number(a.whole) ||
+        b.score - a.score ||
+        a.long - b.long ||
+        (a.part.id < b.part.id ? -1 : 1),
+    );
+  const [first] = ranked;
+  // What is the thing itself, and whose name says no more than another's that answers as well.
+  const sure =
+    first?.whole === true && first.isIt && ranked.every((o) => o === first || !o.whole || !o.isIt || o.long > first.long);
+  return ranked.slice(0, OFFERED).map(({ part, score }, i) => ({ part, score, sure: i === 0 && sure }));
 }
 
 const WORDS: Readonly<Record<string, number>> = {
@@ -139,16 +135,22 @@ export interface SaidWish {
   readonly count: number;
 }
 
+/** What a number before it is a size of, and no count: `20 litre`, `six way`. */
+const NO_COUNT =
+  'in|inch|inches|po|pouces?|ft|feet|mm|cm|m|ah|lbs?|kg|v|volts?|w|watts?|l|litres?|liters?|a|amps?|ways?|channels?|voies|ports?|pins?|people|degrees?';
+const OF_ONE = new RegExp(`^(?:${NO_COUNT})$`, 'i');
+const COUNT_FIRST = new RegExp(`^(\\d{1,2}) ?(?:x|\u00d7|pcs|of)? (?!(?:${NO_COUNT})\\b)(\\S.*)$`, 'i');
+
 /** One thing and its count: `2 x net`, `two rod holders`, `a pair of clips`. */
 function counted(text: string): SaidWish {
   const clean = text.trim().replace(/\s+/g, ' ');
-  const digits = /^(\d{1,2}) ?(?:x|\u00d7|pcs|of)? (?!(?:in|inch|ft|mm|cm|m|ah|lb|kg|v|w|l)\b)(\S.*)$/i.exec(clean);
+  const digits = COUNT_FIRST.exec(clean);
   if (digits?.[2] && Number(digits[1]) >= 1) return { text: digits[2], count: Number(digits[1]) };
   const after = /^(.*\S) ?[x\u00d7] ?(\d{1,2})$/i.exec(clean);
   if (after?.[1] && Number(after[2]) >= 1) return { text: after[1], count: Number(after[2]) };
   const [first = '', ...rest] = clean.split(' ');
   const word = Object.hasOwn(WORDS, first.toLowerCase()) ? WORDS[first.toLowerCase()] : undefined;
-  if (word === undefined || rest.length === 0) return { text: clean, count: 1 };
+  if (word === undefined || rest.length === 0 || OF_ONE.test(rest[0] ?? '')) return { text: clean, count: 1 };
   const [second = '', ...more] = rest;
   // "A pair of clips" is two.
   const paired = Object.hasOwn(WORDS, second.toLowerCase()) ? WORDS[second.toLowerCase()] : undefined;
@@ -157,12 +159,42 @@ function counted(text: string): SaidWish {
   return named.length ? { text: named.join(' '), count } : { text: clean, count: 1 };
 }
 
+/** Where a line may be taken apart. */
+const JOINED = / (?:and|with|plus|et|avec|ainsi que) | ?[&+;,] /i;
+
 /** What was said, as single wishes with their counts: `two rod holders and a net with a float` is three. */
 export function splitWish(text: string): SaidWish[] {
   const parts = text
     .replace(/\s+/g, ' ')
-    .split(/ (?:and|with|plus) | ?[&+;] /i)
+    .split(JOINED)
     .map((t) => t.trim())
     .filter((t) => t.length > 1);
   return (parts.length ? parts : [text.trim()]).filter(Boolean).map(counted);
+}
+
+/** A wish as it is understood. */
+export interface ReadWish extends SaidWish {
+  /** What it surely is; null where somebody has to say. */
+  readonly part: Part | null;
+  readonly offers: readonly WishMatch[];
+}
+
+/**
+ * A line as wishes: the whole of it where that is surely one part (a solar panel with its controller), else what it joins, each by
+ * itself; what is several things in the stores is each of them.
+ */
+export function readWishes(line: string, index: WishIndex): ReadWish[] {
+  const whole = counted(line);
+  const one = read(whole, index);
+  if (one.part) return [one];
+  return splitWish(line).flatMap((said) => {
+    const set = TRADE_SETS.find((s) => s.said.includes(namingWords(said.text).join(' ')));
+    if (!set) return [read(said, index)];
+    return set.of.map(([text, count]) => read({ text, count: count * said.count }, index));
+  });
+}
+
+function read(said: SaidWish, index: WishIndex): ReadWish {
+  const offers = matchWish(said.text, index);
+  return { ...said, part: offers[0]?.sure ? offers[0].part : null, offers };
 }

@@ -6,7 +6,7 @@ import { DateField } from '../controls/date-field';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { MatChipsModule } from '@angular/material/chips';
-import { matchWish, splitWish, SURE, wishIndex } from '@plain-cleat/core/parts/catalog';
+import { readWishes, wishIndex } from '@plain-cleat/core/parts/catalog';
 import { waterAt } from '@plain-cleat/core/water/float';
 import { strokeBand } from '@plain-cleat/core/layout';
 import {
@@ -236,12 +236,12 @@ export default class BriefStep {
   protected addWish(text: string): void {
     const state = this.store.state();
     if (!state) return;
-    const index = wishIndex(state.parts);
     this.addWishes(
-      splitWish(text).map(({ text: one, count }): Wish => {
-        const [best] = matchWish(one, index);
-        return { text: one, part: best && best.score >= SURE ? best.part.id : null, ...(count > 1 ? { count } : {}) };
-      }),
+      readWishes(text, wishIndex(state.parts)).map(({ text: one, count, part }): Wish => ({
+        text: one,
+        part: part?.id ?? null,
+        ...(count > 1 ? { count } : {}),
+      })),
     );
   }
 

@@ -13,7 +13,6 @@ import {
   plainHeading,
   sheetSum,
   sheetWishes,
-  SURE,
   type WishMatch,
 } from '@plain-cleat/core/parts/catalog';
 import { everyPart } from './every-part';
@@ -143,7 +142,7 @@ export class WishImport {
     return sheetWishes(sheet).map((wish, n) => {
       const mine = this.own()[n] ?? {};
       const offers = matchWish(wish.text, this.index());
-      const best = offers[0] && offers[0].score >= SURE ? offers[0].part.id : '';
+      const best = offers[0]?.sure ? offers[0].part.id : '';
       const known = listed.has(plainHeading(wish.text));
       return {
         wish: mine.one ? { ...wish, count: 1 } : wish,
@@ -177,8 +176,8 @@ export class WishImport {
 
   private choicesFor(offers: readonly WishMatch[]): Choice<string>[] {
     return [
-      { value: '', says: 'kept as a line of its own' },
-      ...offers.map((o) => ({ value: o.part.id, says: `${o.part.name}, ${Math.round(o.score * 100)} %` })),
+      { value: '', says: 'no part: a line by itself' },
+      ...offers.map((o) => ({ value: o.part.id, says: o.part.name })),
       ...this.every().filter((one) => !offers.some((o) => o.part.id === one.value)),
     ];
   }

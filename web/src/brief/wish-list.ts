@@ -117,7 +117,7 @@ export class WishList {
       const says = wish.part ? (placed.has(wish.part) ? 'placed' : 'sure') : found.length ? 'ask' : 'own line';
       const offered = new Set(found.map((p) => p.id));
       const offers = [
-        { value: '', says: 'kept as a line of its own' },
+        { value: '', says: 'no part: a line by itself' },
         ...found.map((p) => ({ value: p.id, says: p.name })),
         ...this.every().filter((one) => !offered.has(one.value)),
       ];
