@@ -53,7 +53,7 @@ test('an owner who stands, pedals and casts, on the widest hull, with a list who
   // What is still wished for is said at the price and at the end, and nothing is signed for over open steps.
   await goStep(page, 'Price');
   await expect(page.getByRole('heading', { name: 'Wishes still open' })).toBeVisible();
-  await expect(page.getByText('rod holder, 2')).toBeVisible();
+  await expect(page.getByText('rod holder, 0 of 2 placed')).toBeVisible();
   await goStep(page, 'Hand over');
   await expect(page.getByText('still to show')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Sign', exact: true })).toHaveCount(0);

@@ -77,7 +77,7 @@ test('a second-hand tandem comes in: taken stock of, two parts made, a battery t
   await page.getByLabel('A wish, or one a line').press('Enter');
   await page.getByRole('button', { name: 'A part of our own for zither' }).click();
   await make(page, 'Zither stand of pipe', 'stand', '90');
-  await expect(page.getByText('sure', { exact: true })).toBeVisible();
+  await expect(page.getByText('matched', { exact: true })).toBeVisible();
 
   // Two bodies, each on a seat of their own.
   const second = page.locator('.question', { has: page.getByRole('heading', { name: 'Second', exact: true }) });

@@ -112,3 +112,4 @@ export { sameJson } from './same-json';
 export { setsInOrder, standsOf, type Stand } from './stands';
 export { takeOff } from './take-off';
 export { briefIn, handednessOf, type Handedness } from './sits';
+export { countWishes, placedWords, type CountedWish } from './wishes';

@@ -1,13 +1,6 @@
-import type { Fact, Ledger, Plan, SignedArea } from '../../rig';
+import { countWishes, type CountedWish, type Fact, type Ledger, type SignedArea } from '../../rig';
 import type { BuildStep } from '../scheduling';
 import { changedSince, signedFor, signedForBefore, type SignedThings } from './signed-for';
-
-/** A wish nothing aboard answers. */
-interface OpenWish {
-  readonly id: string;
-  readonly text: string;
-  readonly count: number;
-}
 
 /** Whether the rig is handed over: signed for, as it is now, with nothing open that was not accepted by name. */
 export interface Closing {
@@ -19,17 +12,8 @@ export interface Closing {
   readonly closed: boolean;
   /** What a signature now would be for. */
   readonly signs: () => Readonly<Record<SignedArea, string>>;
-  readonly wishes: readonly OpenWish[];
-}
-
-/** Wishes that nothing aboard answers, in their order. */
-function openWishes({ wishes, fittings }: Pick<Plan, 'wishes' | 'fittings'>): OpenWish[] {
-  const aboard = new Map<string, number>();
-  for (const f of Object.values(fittings)) aboard.set(f.part, (aboard.get(f.part) ?? 0) + 1);
-  return Object.entries(wishes).flatMap(([id, { text, part, count = 1 }]): OpenWish[] => {
-    const there = part === null ? 0 : (aboard.get(part) ?? 0);
-    return there >= count ? [] : [{ id, text, count: count - there }];
-  });
+  /** Wishes of which something is not aboard, in their order. */
+  readonly wishes: readonly CountedWish[];
 }
 
 /** What each area is called in a sentence. */
@@ -72,5 +56,12 @@ export function closingOf(things: SignedThings & { readonly ledger: Ledger }): C
   const open = steps.filter((s) => !s.done && !accepted.has(s.id));
   const changed = changes(things);
   const closed = signed !== null && changed.length === 0 && open.length === 0;
-  return { signed, open, changed, closed, signs: () => signedFor(things), wishes: openWishes(plan) };
+  return {
+    signed,
+    open,
+    changed,
+    closed,
+    signs: () => signedFor(things),
+    wishes: countWishes(plan).filter((w) => w.placed < w.count),
+  };
 }

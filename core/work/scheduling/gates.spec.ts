@@ -236,8 +236,8 @@ describe('handing over', () => {
       c: { text: 'an eye', part: 'pad-eye' },
     };
     expect(workUp(inputOf(fittings, { wishes })).handover.closing.wishes).toEqual([
-      { id: 'a', text: 'two crates', count: 1 },
-      { id: 'b', text: 'a net', count: 1 },
+      { id: 'a', text: 'two crates', part: 'crate-open', count: 2, placed: 1 },
+      { id: 'b', text: 'a net', part: null, count: 1, placed: 0 },
     ]);
   });
 });

@@ -10,8 +10,11 @@ import { MatButtonModule } from '@angular/material/button';
 import { matchWish, wishIndex } from '@plain-cleat/core/parts/catalog';
 import { everyPart } from './every-part';
 import type { Part } from '@plain-cleat/core/parts/parts';
-import type { Plan, Wish } from '@plain-cleat/core/rig';
+import { countWishes, placedWords, type Plan, type Wish } from '@plain-cleat/core/rig';
 import { field, liveRows } from '../controls/live-form';
+
+/** A wish is of a part, may be of one of several, or the stores have none such. */
+type WishState = 'matched' | 'asked' | 'none';
 
 /** The owner's wish list, each line matched to a part or kept as its own. */
 @Component({
@@ -36,9 +39,9 @@ import { field, liveRows } from '../controls/live-form';
       @for (r of rows(); track r.controls) {
         @let l = r.of;
         <li>
-          <span class="what">{{ l.wish.text }}</span>
+          <span class="what">{{ (l.wish.count ?? 1) > 1 ? l.wish.count + ' × ' : '' }}{{ l.wish.text }}</span>
           <pc-pick-field [name]="'Part for ' + l.wish.text" [choices]="l.offers" [control]="r.controls.part" />
-          @if (l.says === 'own line') {
+          @if (l.state === 'none') {
             <button
               mat-button
               class="link small"
@@ -49,7 +52,7 @@ import { field, liveRows } from '../controls/live-form';
               Make it
             </button>
           } @else {
-            <span class="says" [class.ask]="l.says === 'ask'">{{ l.says }}</span>
+            <span class="says" [class.ask]="l.state === 'asked'">{{ l.says }}</span>
           }
           <pc-delete-button [of]="l.wish.text" (pressed)="changed.emit({ id: l.id, to: null })" />
         </li>
@@ -109,19 +112,21 @@ export class WishList {
   private readonly index = computed(() => wishIndex(this.parts()));
   private readonly every = computed(() => everyPart(this.parts()));
   protected readonly lines = computed(() => {
-    const placed = new Set(Object.values(this.fittings()).map((f) => f.part));
+    const counted = new Map(countWishes({ wishes: this.wishes(), fittings: this.fittings() }).map((w) => [w.id, w]));
     return Object.entries(this.wishes()).map(([id, wish]) => {
       const matches = matchWish(wish.text, this.index());
       const own = this.parts().find((p) => p.id === wish.part);
       const found = [...(own ? [own] : []), ...matches.map((m) => m.part).filter((p) => p !== own)];
-      const says = wish.part ? (placed.has(wish.part) ? 'placed' : 'sure') : found.length ? 'ask' : 'own line';
+      const state: WishState = wish.part ? 'matched' : found.length ? 'asked' : 'none';
+      const so = counted.get(id);
+      const says = state === 'matched' ? (so?.placed ? placedWords(so) : 'matched') : 'which part?';
       const offered = new Set(found.map((p) => p.id));
       const offers = [
         { value: '', says: 'no part: a line by itself' },
         ...found.map((p) => ({ value: p.id, says: p.name })),
         ...this.every().filter((one) => !offered.has(one.value)),
       ];
-      return { id, wish, offers, says };
+      return { id, wish, offers, state, says };
     });
   });
 

@@ -2,7 +2,7 @@ import type { PlannedHole } from '@plain-cleat/core/holding/fitted';
 import { toldHands } from '@plain-cleat/core/holding/hands';
 import { launchWords } from '@plain-cleat/core/water/to-water';
 import { areasInWords, toldHole, type ToldHole } from '@plain-cleat/core/work/handover';
-import { entryOf } from '@plain-cleat/core/rig';
+import { entryOf, placedWords } from '@plain-cleat/core/rig';
 import { addressOf, ROUTES } from '@plain-cleat/api';
 import { ValidSubmit } from '../controls/valid-submit';
 import { TextField } from '../controls/text-field';
@@ -33,6 +33,7 @@ import { DayIn } from '../controls/days';
   styleUrl: './hand-over.scss',
 })
 export default class HandOver {
+  protected readonly placed = placedWords;
   protected readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   private readonly owners = inject(OwnerStore);

@@ -24,7 +24,7 @@ import { DragDropModule } from '@angular/cdk/drag-drop';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
 import { suits } from '@plain-cleat/core/layout';
-import type { Assembly, Brief, Plan } from '@plain-cleat/core/rig';
+import { countWishes, placedWords, type Assembly, type Brief, type Plan } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { RangeStateNote } from '../controls/range-state';
 import type { BoatMark } from '../boat-view/drawing';
@@ -91,25 +91,39 @@ export class Palette {
   protected readonly text = toSignal(this.typing.valueChanges, { initialValue: '' });
   protected readonly money = printMoney;
   private readonly find = viewChild.required<ElementRef<HTMLInputElement>>('find');
+  /** How many of each part are wished for, and how many of them stand aboard. */
+  private readonly wished = computed((): ReadonlyMap<string, { readonly count: number; readonly placed: number }> => {
+    const all = new Map<string, { count: number; placed: number }>();
+    for (const { part, count, placed } of countWishes({ wishes: this.wishes(), fittings: this.fittings() })) {
+      const so = part === null ? null : (all.get(part) ?? { count: 0, placed: 0 });
+      if (part !== null && so) all.set(part, { count: so.count + count, placed: so.placed + placed });
+    }
+    return all;
+  });
   protected readonly found = computed(() => {
     const spot = this.spot();
     // A name that begins as it was typed is what was meant.
     const starts = (p: Part): boolean => wanted !== '' && p.name.toLowerCase().startsWith(wanted);
     const wanted = this.text().trim().toLowerCase();
-    const wished = new Set(Object.values(this.wishes()).map((w) => w.part));
-    const placed = new Set(Object.values(this.fittings()).map((f) => f.part));
+    const wished = this.wished();
     return this.parts()
       .filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted))
       .map((part) => {
         const fit = spot ? suits(this.hull(), part, spot, this.brief()) : { rank: 0, says: '' };
-        return { part, wished: wished.has(part.id), placed: placed.has(part.id), fit };
+        const wish = wished.get(part.id);
+        return {
+          part,
+          wish: wish ? `wished for, ${placedWords(wish)}` : '',
+          open: wish !== undefined && wish.placed < wish.count,
+          fit,
+        };
       })
       .filter((p) => !spot || p.fit.rank > 0)
       .sort(
         (a, b) =>
           b.fit.rank - a.fit.rank ||
           Number(starts(b.part)) - Number(starts(a.part)) ||
-          Number(b.wished && !b.placed) - Number(a.wished && !a.placed) ||
+          Number(b.open) - Number(a.open) ||
           a.part.name.localeCompare(b.part.name),
       );
   });

@@ -3,7 +3,7 @@ import { ChoiceField, choicesOf } from '../controls/choice-field';
 import { MatButtonModule } from '@angular/material/button';
 import { unsettled } from '@plain-cleat/core/checks/findings';
 import { lineInWords, type PriceItem } from '@plain-cleat/core/work/pricing';
-import { entryOf, type Fitting, SUPPLIERS } from '@plain-cleat/core/rig';
+import { entryOf, type Fitting, SUPPLIERS, placedWords } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { FindingBox } from '../findings/finding-box';
 import { documentUrl, type Printed } from '../stores/document-url';
@@ -45,6 +45,7 @@ import { Table, TableColumn } from '../controls/table';
   `,
 })
 export default class Price {
+  protected readonly placed = placedWords;
   protected readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
   protected readonly money = printMoney;
