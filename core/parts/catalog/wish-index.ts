@@ -104,7 +104,7 @@ const headOf = (name: string): string[] =>
  * Every thing of the trade that a part is: its names in the stores stand in the part's own, its first word in what the name is the
  * name of. A battery box is no battery: one word alone is the kind of the part, or the last of what it is.
  */
-export function thingsOf({ name, kind }: Pick<Part, 'name' | 'kind'>): string[] {
+function thingsOf({ name, kind }: Pick<Part, 'name' | 'kind'>): string[] {
   const [kinds, head] = [wordsOf(kind), headOf(name)];
   const own = new Set([...kinds, ...wordsOf(name)]);
   const isOne = (words: readonly string[]): boolean =>

@@ -78,7 +78,7 @@ type WishState = 'matched' | 'asked' | 'none';
   styles: `
     .wishes li {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1.3fr) 76px 44px;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr) 88px 44px;
       gap: 8px;
       align-items: center;
       padding: 4px 0;
