@@ -52,10 +52,9 @@ async function broken(page: Page, contrastAlone: boolean): Promise<string[]> {
 /** At 200 % what stands over every step takes a fifth of the page at the most. */
 const headOf = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
-    const feet = Array.from(
-      document.querySelectorAll('header.bar, header.head'),
-      (h) => h.getBoundingClientRect().bottom + scrollY,
-    );
+    // A head that stays stands lower on a page that was scrolled.
+    scrollTo({ top: 0, behavior: 'instant' });
+    const feet = Array.from(document.querySelectorAll('header.bar, header.head'), (h) => h.getBoundingClientRect().bottom);
     const foot = Math.max(0, ...feet);
     return innerHeight > 500 || foot <= innerHeight / 5 ? [] : [`the head takes ${foot} px of ${innerHeight}`];
   });
