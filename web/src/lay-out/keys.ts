@@ -7,7 +7,7 @@ const KEYS = [
   ['Space or Enter', 'pick up, then arrows move it; Shift coarse; again puts it down'],
   ['Ctrl Space', 'choose several: adds or leaves this one'],
   ['Shift F10', 'everything else that can be done with it'],
-  ['Ctrl Z', 'undo; Ctrl Shift Z redo'],
+  ['Ctrl Z', 'undo; Ctrl Shift Z redo; on every step'],
   ['Delete', 'delete it'],
   ['Esc', 'let go'],
   ['?', 'this list'],

@@ -35,7 +35,7 @@ import { Card } from './card';
 import { Choice } from './choice';
 import { Hands } from './hands';
 import { InsideAnswers } from '../inside/inside-answers';
-import { keyFor } from './key-for';
+import { keyFor } from '../controls/key-for';
 import { Keys } from './keys';
 import { AssemblyStore } from '../stores/assembly.store';
 import { Palette } from './palette';
@@ -177,9 +177,6 @@ export default class LayOut {
       else afterNextRender(() => this.palette()?.focus(), { injector: this.injector });
     },
     '?': () => this.showKeys.update((s) => !s),
-    'Ctrl+z': () => this.store.undo(),
-    'Ctrl+Z': () => this.store.redo(),
-    'Ctrl+y': () => this.store.redo(),
     Escape: () => {
       // What lies on top goes first.
       if (this.showKeys()) this.showKeys.set(false);

@@ -96,4 +96,30 @@ describe('the frame of a rig', () => {
     await until(() => !over().includes('Deleted'));
     expect(rig.store.state()?.plan.title).toBe('another');
   });
+
+  it('undoes and redoes on every step, by its buttons and by keys; letters that are typed keep theirs', async () => {
+    const rig = await show();
+    const head = (name: string): HTMLButtonElement =>
+      rig.element.querySelector(`.head [aria-label=${name}]`) as HTMLButtonElement;
+    const title = (): string | undefined => rig.store.state()?.plan.title;
+    const key = (k: string, on: EventTarget = document.body): void =>
+      void on.dispatchEvent(new KeyboardEvent('keydown', { key: k, ctrlKey: true, bubbles: true, cancelable: true }));
+    await until(() => head('Undo').disabled && head('Redo').disabled);
+    rig.store.change(change({ kind: 'nameRig', from: 'test rig', to: 'another' }));
+    await until(() => !head('Undo').disabled);
+    head('Undo').click();
+    await until(() => title() === 'test rig');
+    await until(() => !head('Redo').disabled);
+    head('Redo').click();
+    await until(() => title() === 'another');
+    key('z');
+    await until(() => title() === 'test rig');
+    key('Z');
+    await until(() => title() === 'another');
+    const field = document.body.appendChild(document.createElement('input'));
+    key('z', field);
+    await rig.fixture.whenStable();
+    expect(title()).toBe('another');
+    field.remove();
+  });
 });

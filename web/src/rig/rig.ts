@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
+import { keyFor } from '../controls/key-for';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  signal,
+  HostListener,
+} from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatDialog } from '@angular/material/dialog';
 import { MatSnackBar } from '@angular/material/snack-bar';
@@ -98,6 +109,21 @@ export default class Rig {
   });
 
   protected readonly naming = signal(false);
+
+  /** What undoes and redoes on every step; letters typed keep their own. */
+  private readonly keys: Readonly<Record<string, () => void>> = {
+    'Ctrl+z': () => this.store.undo(),
+    'Ctrl+Z': () => this.store.redo(),
+    'Ctrl+y': () => this.store.redo(),
+  };
+
+  @HostListener('window:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const key = keyFor(event);
+    if (key === null || !Object.hasOwn(this.keys, key)) return;
+    this.keys[key]?.();
+    event.preventDefault();
+  }
 
   protected readonly form = new FormGroup({
     title: new FormControl('', { nonNullable: true, validators: wordsWanted('Give the rig a name.') }),
