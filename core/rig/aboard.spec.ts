@@ -1,5 +1,5 @@
-import { TOLVANE } from '../../demo/index';
 import { holeHistory, holesOfRig } from '../holding/drilling';
+import { STOCKED as HULL } from '../../testing/stocked';
 import { deck, fitted, inputOf, savedFact, partOf } from '@plain-cleat/testing/plans';
 import { USUAL_SHOP } from '../parts/shop';
 import { tell } from '../base/units';
@@ -19,15 +19,6 @@ import {
   type Plan,
 } from './index';
 
-/** A Tolvane whose maker fits two rod tubes behind the seat and a pad eye on the foredeck. */
-const HULL = {
-  ...TOLVANE,
-  stock: [
-    { id: 'tube-p', part: 'rod-tube-flush', place: deck(2380, -210), hold: 'rivet' as const },
-    { id: 'tube-s', part: 'rod-tube-flush', place: deck(2380, 210), hold: 'rivet' as const },
-    { id: 'eye', part: 'pad-eye', place: deck(700, 40, 30), hold: 'rivet' as const },
-  ],
-};
 const [P, S, EYE] = [stockKey('tube-p'), stockKey('tube-s'), stockKey('eye')];
 const STOCK = stockFittings(HULL);
 const work = (fittings: Plan['fittings'], more: Partial<Plan> = {}, facts: object[] = []): Workup =>

@@ -4,10 +4,8 @@ import { OFTEN_WORDS } from '../parts/parts';
 import { becomesSchema, fittingSchema, mountSchema, RIDES_WORDS, SUPPLIERS } from './fitting';
 import { keySchema, placeSchema } from './plan';
 import { SAMPLE } from './sample-plan';
-import { fromTo, itemSchema, mayBe, ofItem, verb } from './verb';
+import { fromTo, itemSchema, mayBe, ofItem, verb, yes } from './verb';
 
-/** A thing that is so, or is not. */
-const yes = (value: unknown) => say`${value ? 'yes' : 'no'}`;
 const count = (value: object) => say`${Object.keys(value).length || 'none'}`;
 const deckAt = (x: number, y = 0) => ({ on: 'deck', x, y, heading: 0 });
 

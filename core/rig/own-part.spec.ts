@@ -1,17 +1,8 @@
-import { TOLVANE } from '../../demo/index';
+import { STOCKED as HULL } from '../../testing/stocked';
 import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { workUp, type Workup } from '../workup';
 import { applyChange, type Change, type Fitting, type Plan } from './index';
 
-/** A Tolvane whose maker fits two rod tubes behind the seat and a pad eye on the foredeck. */
-const HULL = {
-  ...TOLVANE,
-  stock: [
-    { id: 'tube-p', part: 'rod-tube-flush', place: deck(2380, -210), hold: 'rivet' as const },
-    { id: 'tube-s', part: 'rod-tube-flush', place: deck(2380, 210), hold: 'rivet' as const },
-    { id: 'eye', part: 'pad-eye', place: deck(700, 40, 30), hold: 'rivet' as const },
-  ],
-};
 const work = (fittings: Plan['fittings'], more: Partial<Plan> = {}, facts: object[] = []): Workup =>
   workUp(inputOf(fittings, more, facts as never, HULL));
 

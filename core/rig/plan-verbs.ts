@@ -20,14 +20,11 @@ import {
 import { runSchema } from './run';
 import { SAMPLE } from './sample-plan';
 import { sitsWords } from './sits-words';
-import { entry, fromTo, itemSchema, verb } from './verb';
+import { entry, fromTo, itemSchema, verb, yes } from './verb';
 
 /** What a plan is pinned to, besides the parts its fittings are. */
 const PINS = ['hull', 'materials', ...SETTINGS_GROUPS] as const;
 export type Pin = (typeof PINS)[number];
-
-/** A thing that is so, or is not. */
-const yes = (value: unknown) => say`${value ? 'yes' : 'no'}`;
 
 /** What is done with the rest of a plan: a row is all there is to say of a verb. */
 export const PLAN_VERBS = [

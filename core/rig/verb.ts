@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Sentence } from '../base/units';
+import { say, type Sentence } from '../base/units';
 import { type Fitting, fittingSchema } from './fitting';
 import { keySchema, type Plan } from './plan';
 
@@ -101,3 +101,6 @@ export const entry = <K extends string, N extends string, T extends z.ZodType>(
     words as Words,
     ...samples,
   );
+
+/** A thing that is so, or is not. */
+export const yes = (value: unknown): Sentence => say`${value ? 'yes' : 'no'}`;

@@ -23,3 +23,4 @@ export { fine, ground, kg, km, kmh, longApart, longMm, mm, mmApart, say, tell, t
 export { calculation, type Calculation } from './calculation';
 export { calendarIn, dayAfter, dayIn, daysBetween, printClock } from './dates';
 export { figureOf, printQuantity, readQuantity, unitOf, type QuantityKind, type ReadQuantity } from './quantity';
+export { plainLetters } from './plain-letters';

@@ -35,8 +35,15 @@ function arcUpTo(speed: (t: number) => number, knots: readonly number[], sums: r
 
 /** One place is asked about several times over, its breadth, its gunwale, its keel: the last answer is remembered. */
 function lastAsked<T>(of: (x: number) => T): (x: number) => T {
-  let last: { readonly x: number; readonly answer: T } | undefined;
-  return (x) => (last?.x === x ? last : (last = { x, answer: of(x) })).answer;
+  let asked = NaN;
+  let answer: T;
+  return (x) => {
+    if (x !== asked) {
+      answer = of(x);
+      asked = x;
+    }
+    return answer;
+  };
 }
 
 /**

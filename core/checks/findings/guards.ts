@@ -47,53 +47,68 @@ export const guardsAsFitted = check({
       );
       const { rating } = guard;
       if (!run || rating === null) return [];
-      const at = { judged, guard, run, rating, to: nameIn(judged, run.to), open: leftOpen(judged, run.id, ['guard']) };
       return [tooSmall, notSold, tooFar, breaksTooLittle, openedTooHigh].flatMap((found) => {
-        const raw = found(at);
+        const raw = found({ judged, guard, run, rating });
         return raw ? [{ ...aboutRun(judged, run), fixable: true, ...raw }] : [];
       });
     }),
 });
 
-/** A fuse or breaker as it stands, the cable behind it, what that feeds, and to leave its choice to the shop. */
+/** A fuse or breaker as it stands, and the cable behind it. */
 interface Standing {
   readonly judged: Judged;
   readonly guard: Wiring['guards'][number];
   readonly rating: number;
   readonly run: WiredRun;
-  readonly to: string;
-  readonly open: readonly Try[];
 }
+
+/** What the cable behind it goes to. */
+const toOf = ({ judged, run }: Standing): string => nameIn(judged, run.to);
+/** Its choice left to the shop. */
+const openOf = ({ judged, run }: Standing): Try[] => leftOpen(judged, run.id, ['guard']);
 
 /** What one look at it finds. */
 type Found = Pick<Raw, 'code' | 'says' | 'because' | 'tries'> & Partial<Pick<Raw, 'severity' | 'measure'>>;
 
-function tooSmall({ guard: { own, asked }, rating, to, open }: Standing): Found | null {
+function tooSmall(at: Standing): Found | null {
+  const {
+    guard: { own, asked },
+    rating,
+  } = at;
   const amps = inAll(asked);
   if (amps <= 0 || own === null || carries(rating, asked)) return null;
   return {
     code: 'fuse-too-small',
     severity: amps > rating ? 'stop' : 'look',
     measure: under(rating, 'A', amps),
-    says: say`${rating} A for ${printAmps(amps)} A to ${to}: it opens by itself.`,
+    says: say`${rating} A for ${printAmps(amps)} A to ${toOf(at)}: it opens by itself.`,
     because: say`What flows all day takes 80 % of a fuse at the most (common practice, no source).`,
-    tries: open,
+    tries: openOf(at),
   };
 }
 
-function notSold({ guard: { kind }, rating, to, open }: Standing): Found | null {
+function notSold(at: Standing): Found | null {
+  const {
+    guard: { kind },
+    rating,
+  } = at;
   if (isSold(rating, kind)) return null;
   const sold = ratingsOf(kind);
   const [below, above] = [sold.filter((r) => r < rating).at(-1), sold.find((r) => r > rating)];
   return {
     code: 'fuse-not-sold',
-    says: say`No ${kind} of ${rating} A is sold for the cable to ${to}.`,
+    says: say`No ${kind} of ${rating} A is sold for the cable to ${toOf(at)}.`,
     because: say`The nearest ${below !== undefined && above !== undefined ? `are ${below} and ${above}` : `is ${below ?? above ?? '–'}`} A (makers’ ranges, from memory). Another rating, or another kind.`,
-    tries: open,
+    tries: openOf(at),
   };
 }
 
-function tooFar({ judged, guard: { along, fitting, kind }, run, to, open }: Standing): Found | null {
+function tooFar(at: Standing): Found | null {
+  const {
+    judged,
+    guard: { along, fitting, kind },
+    run,
+  } = at;
   const { standard } = judged.wiring.rules;
   const fromBattery = judged.wiring.network.batteries.some((b) => b.fitting === fitting);
   const { guard: own } = entryOf(judged.plan.runs, run.id) ?? {};
@@ -103,13 +118,14 @@ function tooFar({ judged, guard: { along, fitting, kind }, run, to, open }: Stan
   return {
     code: 'fuse-far',
     measure: over(along, 'mm', within),
-    says: say`The ${kind} to ${to} is ${mm(along, 'up')} from the battery; ${mm(within, 'down')} is the most.`,
+    says: say`The ${kind} to ${toOf(at)} is ${mm(along, 'up')} from the battery; ${mm(within, 'down')} is the most.`,
     because: say`What lies before it is protected by nothing (${standardWords(standard)}${within > fuseWithin(standard) || standard === 'ISO 13297' ? '' : `; sheathed or enclosed all the way from the terminal, ${Math.round(fuseWithin(standard, true) / 25.4)} in`}).`,
-    tries: open,
+    tries: openOf(at),
   };
 }
 
-function breaksTooLittle({ judged, guard, run, open }: Standing): Found | null {
+function breaksTooLittle(at: Standing): Found | null {
+  const { judged, guard, run } = at;
   const { short, breaks, kind, cable } = guard;
   if (short <= breaks) return null;
   return {
@@ -117,17 +133,18 @@ function breaksTooLittle({ judged, guard, run, open }: Standing): Found | null {
     measure: over(short, 'A', breaks),
     says: say`Shorted behind it the battery gives up to ${Math.ceil(short)} A; a ${kind} opens ${breaks} A.`,
     because: say`More than that welds it shut or bursts it (makers' data sheets, from memory; the battery's inside is an estimate). A larger kind at the battery, and the small fuses in a block behind it.`,
-    tries: cable === null ? [] : [...largerKinds(judged, run.id, guard), ...open],
+    tries: cable === null ? [] : [...largerKinds(judged, run.id, guard), ...openOf(at)],
   };
 }
 
-function openedTooHigh({ judged, guard, run, to }: Standing): Found | null {
+function openedTooHigh(at: Standing): Found | null {
+  const { judged, guard, run } = at;
   const { volts, kind, cable } = guard;
   if (volts <= KINDS[kind].volts + 1e-6) return null;
   return {
     code: 'breaking-volts',
     measure: over(volts, 'V', KINDS[kind].volts),
-    says: say`The ${kind} to ${to} opens ${KINDS[kind].volts} V; charging, its batteries stand at ${(Math.ceil(volts * 10 - 1e-6) / 10).toFixed(1)} V.`,
+    says: say`The ${kind} to ${toOf(at)} opens ${KINDS[kind].volts} V; charging, its batteries stand at ${(Math.ceil(volts * 10 - 1e-6) / 10).toFixed(1)} V.`,
     because: say`At more volts than it is made for it goes on burning after it has opened (makers’ data sheets, from memory). A kind made for them.`,
     tries: cable === null ? [] : largerKinds(judged, run.id, guard),
   };

@@ -51,7 +51,7 @@ export class RunsSoFar {
   /** @param now the runs of the plan as it is */
   proposal(now: Plan['runs']): Proposal {
     const made = new Map([...this.runs].map(([id, { run }]) => [id, run]));
-    const changes = proposedChanges(now, made, (run, from, to) => ({ ...{ kind: 'routeRun', run, from, to } }));
+    const changes = proposedChanges(now, made, (run, from, to) => ({ kind: 'routeRun', run, from, to }));
     return { runs: this.runs, changes, wants: this.wants };
   }
 }

@@ -36,7 +36,7 @@ interface SizedUp {
 }
 
 /** What the stores hold, and by what the shop sizes. */
-interface Sold {
+export interface Sold {
   readonly consumables: readonly Consumable[];
   readonly shop: ShopSettings;
 }

@@ -1,5 +1,3 @@
-import type { Consumable } from '../../parts/catalog';
-import type { ShopSettings } from '../../parts/shop';
 import {
   areaOf,
   gaugeWords,
@@ -27,15 +25,13 @@ import { bundlesOf, conductorsIn, feedsOver, layRun, type Laid } from './run';
 import { signalRun, type SignalRun } from './signals';
 import { type WiredRun, type FittedGuard } from './wired-run';
 import { joinUp, type FeedingLaid, type Joined } from './join-up';
-import { fitGuards, sizeUp, SMALLEST_BUNDLE } from './size-up';
+import { fitGuards, sizeUp, SMALLEST_BUNDLE, type Sold } from './size-up';
 
 /** What the wiring follows from. */
-export interface WiringInput {
+export interface WiringInput extends Sold {
   readonly surface: HullSurface;
   readonly runs: Plan['runs'];
   readonly owned: readonly Fitted[];
-  readonly consumables: readonly Consumable[];
-  readonly shop: ShopSettings;
 }
 
 export interface Wiring {
@@ -87,16 +83,12 @@ export function wireUp({ surface, runs, owned, consumables, shop }: WiringInput,
   }));
 }
 
-function networkUp(
-  joined: Joined,
-  laid: readonly FeedingLaid[],
-  input: Pick<WiringInput, 'consumables' | 'shop'>,
-): Omit<Wiring, 'signals'> {
+function networkUp(joined: Joined, laid: readonly FeedingLaid[], sold: Sold): Omit<Wiring, 'signals'> {
   const { network, potentials } = joined;
-  const { standard, series, bundled } = input.shop.wiring;
+  const { standard, series, bundled } = sold.shop.wiring;
   const rules: WireRules = { standard, series, bundled };
   const bundles = bundlesOf(laid);
-  const worked = sizeUp(joined, laid, bundles, input);
+  const worked = sizeUp(joined, laid, bundles, sold);
   const { flows, sized } = worked;
   const guards = fitGuards(joined, laid, worked);
   const byEdge = grouped(guards, (g) => g.edge);

@@ -1,13 +1,11 @@
 import MiniSearch from 'minisearch';
+import { plainLetters } from '../../base/units';
 import type { Part } from '../parts';
 import { TRADE_WORDS } from './trade-words';
 
 /** Without case and accents, a size as its figure and unit: `7"` is `7 in`. */
 export const plainWords = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
+  plainLetters(text)
     .replace(/(\d)\s*["″”]/g, '$1 in')
     .replace(/[^a-z0-9.,]+/g, ' ')
     .replace(/[.,](?!\d)|(?<!\d)[.,]/g, ' ')
@@ -29,24 +27,29 @@ export const stem = (word: string): string =>
       ? word.slice(0, -1)
       : word;
 
+/** Whether a word names something. */
+const names = (word: string): boolean => (word.length > 1 || /\d/.test(word)) && !SAY_NOTHING.has(word);
+
 /** The words of a text that name something. */
-export const namingWords = (text: string): string[] =>
-  plainWords(text)
-    .split(' ')
-    .filter((w) => (w.length > 1 || /\d/.test(w)) && !SAY_NOTHING.has(w))
-    .map(stem);
+export const namingWords = (text: string): string[] => plainWords(text).split(' ').filter(names).map(stem);
+
+/** What stands for a thing in the index. */
+const tokenOf = (n: number): string => `thing${n}`;
+const isToken = (term: string): boolean => term.startsWith('thing');
 
 /** A name of the trade as it is looked for in what was said, longest first. */
 interface Said {
   readonly words: readonly string[];
-  /** What stands for the thing in the index. */
   readonly token: string;
 }
 
 const wordsOf = (text: string): string[] => plainWords(text).split(' ').map(stem);
 const SAID: readonly Said[] = TRADE_WORDS.flatMap(({ said }, n) =>
-  said.map((text) => ({ words: wordsOf(text), token: `thing${n}` })),
+  said.map((text) => ({ words: wordsOf(text), token: tokenOf(n) })),
 ).sort((a, b) => b.words.length - a.words.length || b.words.join('').length - a.words.join('').length);
+
+/** What the parts of each thing are called in the stores, in words. */
+const IS: readonly (readonly string[][])[] = TRADE_WORDS.map(({ is }) => is.map(wordsOf));
 
 /** How many letters differ between two words, two neighbours changed over counting once (Damerau and Levenshtein); many where more than `most` do. */
 export function lettersApart(a: string, b: string, most: number): number {
@@ -90,7 +93,7 @@ export function hear(text: string): Heard {
         things.set(token, name);
         words.fill(null, i, i + name.length);
       }
-  const rest = words.flatMap((w) => (w !== null && (w.length > 1 || /\d/.test(w)) && !SAY_NOTHING.has(w) ? [w] : []));
+  const rest = words.filter((w) => w !== null).filter(names);
   return { terms: [...new Set([...things.keys(), ...rest])], things };
 }
 
@@ -111,7 +114,7 @@ function thingsOf({ name, kind }: Pick<Part, 'name' | 'kind'>): string[] {
     words.length === 1
       ? (kinds.length === 1 && kinds[0] === words[0]) || head.at(-1) === words[0]
       : words.every((w) => kinds.includes(w)) || (words.every((w) => own.has(w)) && head.includes(words[0] ?? ''));
-  return TRADE_WORDS.flatMap(({ is }, n) => (is.some((words) => isOne(wordsOf(words))) ? [`thing${n}`] : []));
+  return IS.flatMap((is, n) => (is.some(isOne) ? [tokenOf(n)] : []));
 }
 
 /** A part as it stands in the index. */
@@ -128,11 +131,11 @@ export function searchOf(parts: readonly Part[]): MiniSearch<Entry> {
   const search = new MiniSearch<Entry>({
     fields: ['things', 'name', 'french', 'kind'],
     tokenize: (text) => plainWords(text).split(' '),
-    processTerm: (term) => (SAY_NOTHING.has(term) || (term.length < 2 && !/\d/.test(term)) ? null : stem(term)),
+    processTerm: (term) => (names(term) ? stem(term) : null),
     searchOptions: {
       boost: { things: 3, name: 2 },
-      prefix: (term) => term.length > 3 && !term.startsWith('thing'),
-      fuzzy: (term) => (term.startsWith('thing') ? false : slipsOf(term)),
+      prefix: (term) => term.length > 3 && !isToken(term),
+      fuzzy: (term) => (isToken(term) ? false : slipsOf(term)),
       combineWith: 'OR',
     },
   });

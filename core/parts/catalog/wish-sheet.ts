@@ -1,4 +1,4 @@
-import { bareFigure, numbersOf, type Numbers, readFigure } from '../../base/units';
+import { bareFigure, numbersOf, plainLetters, type Numbers, readFigure } from '../../base/units';
 
 /** What a column of an owner's spreadsheet can hold. */
 export const COLUMN_MEANINGS = ['what', 'count', 'price', 'note'] as const;
@@ -41,10 +41,7 @@ const HEADINGS: Readonly<Record<ColumnMeaning, readonly string[]>> = {
 
 /** A heading without case, accents and punctuation, as it is compared and remembered. */
 export const plainHeading = (text: string): string =>
-  text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
+  plainLetters(text)
     .replace(/[^a-z0-9]+/g, ' ')
     .trim();
 

@@ -14,7 +14,6 @@ export interface WishMatch {
 const UNIT_OF: Readonly<Record<string, string>> = {
   inch: 'in',
   inches: 'in',
-  '"': 'in',
   feet: 'ft',
   lbs: 'lb',
   litre: 'l',
@@ -64,7 +63,7 @@ export const wishIndex = (parts: readonly Part[]): WishIndex => ({
 });
 
 /** A part beside others that a wish may mean. */
-interface Candidate extends WishMatch {
+interface Candidate extends Omit<WishMatch, 'sure'> {
   readonly long: number;
   /** It answers every word and every figure. */
   readonly whole: boolean;
@@ -96,7 +95,7 @@ export function matchWish(text: string, { parts, search, figures, long }: WishIn
     const whole = answered === 1 && !lacks && !differs;
     const isIt = [...things.keys()].every((t) => hit.has(t));
     const told = (0.8 * answered + (0.2 * score) / best) * (lacks ? 0.9 : 1);
-    return [{ part, score: differs ? Math.min(told, DIFFERS) : told, sure: false, long: long[id as number] ?? 9, whole, isIt }];
+    return [{ part, score: differs ? Math.min(told, DIFFERS) : told, long: long[id as number] ?? 9, whole, isIt }];
   });
   const ranked = all
     .filter((m) => m.score >= LEAST)
@@ -179,18 +178,20 @@ export interface ReadWish extends SaidWish {
   readonly offers: readonly WishMatch[];
 }
 
+/** What is several things in the stores, by the words it is called. */
+const SETS = new Map(TRADE_SETS.flatMap(({ said, of }) => said.map((name) => [namingWords(name).join(' '), of])));
+
 /**
  * A line as wishes: the whole of it where that is surely one part (a solar panel with its controller), else what it joins, each by
  * itself; what is several things in the stores is each of them.
  */
 export function readWishes(line: string, index: WishIndex): ReadWish[] {
-  const whole = counted(line);
-  const one = read(whole, index);
+  const one = read(counted(line), index);
   if (one.part) return [one];
   return splitWish(line).flatMap((said) => {
-    const set = TRADE_SETS.find((s) => s.said.includes(namingWords(said.text).join(' ')));
+    const set = SETS.get(namingWords(said.text).join(' '));
     if (!set) return [read(said, index)];
-    return set.of.map(([text, count]) => read({ text, count: count * said.count }, index));
+    return set.map(([text, count]) => read({ text, count: count * said.count }, index));
   });
 }
 

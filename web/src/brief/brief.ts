@@ -233,11 +233,13 @@ export default class BriefStep {
       this.store.change({ id: crypto.randomUUID(), kind: 'promiseRig', from: state.plan.promised, to });
   }
 
+  private readonly parts = computed(() => this.store.state()?.parts ?? []);
+  /** The names of the parts, read once for the list, what is typed and what is imported. */
+  protected readonly index = computed(() => wishIndex(this.parts()));
+
   protected addWish(text: string): void {
-    const state = this.store.state();
-    if (!state) return;
     this.addWishes(
-      readWishes(text, wishIndex(state.parts)).map(({ text: one, count, part }): Wish => ({
+      readWishes(text, this.index()).map(({ text: one, count, part }): Wish => ({
         text: one,
         part: part?.id ?? null,
         ...(count > 1 ? { count } : {}),

@@ -1,3 +1,4 @@
+import { wishIndex } from '@plain-cleat/core/parts/catalog';
 import { provideHttpClient } from '@angular/common/http';
 import { Screen } from '../testing/screen';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
@@ -36,6 +37,7 @@ describe('an owner’s sheet', () => {
     http = TestBed.inject(HttpTestingController);
     fixture = TestBed.createComponent(WishImport);
     fixture.componentRef.setInput('parts', TEST_PARTS);
+    fixture.componentRef.setInput('index', wishIndex(TEST_PARTS));
     fixture.componentRef.setInput('wishes', { w: { text: 'A lamp', part: null } });
     fixture.componentInstance.added.subscribe((wishes) => (taken = wishes));
     await fixture.whenStable();

@@ -1,6 +1,7 @@
+import { Memory } from '@plain-cleat/core/base/stages';
 import { FileButton } from '../controls/file-button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { type Choice, ChoiceField } from '../controls/choice-field';
+import { ChoiceField } from '../controls/choice-field';
 import { PickField } from '../controls/pick-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
@@ -9,13 +10,13 @@ import {
   COLUMN_MEANINGS,
   type ColumnMeaning,
   matchWish,
-  wishIndex,
+  type WishIndex,
+  type WishMatch,
   plainHeading,
   sheetSum,
   sheetWishes,
-  type WishMatch,
 } from '@plain-cleat/core/parts/catalog';
-import { everyPart } from './every-part';
+import { everyPart, partChoices } from './every-part';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Plan, Wish } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
@@ -121,6 +122,7 @@ const MEANINGS: Readonly<Record<ColumnMeaning, string>> = { what: 'what', count:
 })
 export class WishImport {
   readonly parts = input.required<readonly Part[]>();
+  readonly index = input.required<WishIndex>();
   readonly wishes = input.required<Plan['wishes']>();
   readonly added = output<readonly Wish[]>();
   private readonly brief = inject(BriefStore);
@@ -133,20 +135,26 @@ export class WishImport {
   protected readonly reading = new Sending();
   private readonly own = signal<Readonly<Record<number, { part?: string; taken?: boolean; one?: boolean }>>>({});
 
-  private readonly index = computed(() => wishIndex(this.parts()));
   private readonly every = computed(() => everyPart(this.parts()));
+  private readonly memory = new Memory();
+  /** A line is looked up once, however often the list changes. */
+  private readonly matched = (text: string): readonly WishMatch[] =>
+    this.memory.of(text, this.index(), () => matchWish(text, this.index()));
   protected readonly lines = computed(() => {
     const sheet = this.sheet();
     if (!sheet || !sheet.columns.includes('what')) return [];
     const listed = new Set(Object.values(this.wishes()).map((w) => plainHeading(w.text)));
     return sheetWishes(sheet).map((wish, n) => {
       const mine = this.own()[n] ?? {};
-      const offers = matchWish(wish.text, this.index());
+      const offers = this.matched(wish.text);
       const best = offers[0]?.sure ? offers[0].part.id : '';
       const known = listed.has(plainHeading(wish.text));
       return {
         wish: mine.one ? { ...wish, count: 1 } : wish,
-        choices: this.choicesFor(offers),
+        choices: partChoices(
+          offers.map((o) => o.part),
+          this.every(),
+        ),
         part: mine.part ?? best,
         known,
         // What is asked about is taken by a person.
@@ -174,13 +182,6 @@ export class WishImport {
   );
   protected readonly count = computed(() => this.lines().filter((l) => l.taken).length);
 
-  private choicesFor(offers: readonly WishMatch[]): Choice<string>[] {
-    return [
-      { value: '', says: 'no part: a line by itself' },
-      ...offers.map((o) => ({ value: o.part.id, says: o.part.name })),
-      ...this.every().filter((one) => !offers.some((o) => o.part.id === one.value)),
-    ];
-  }
   /** The list added up, beside its own total where it has one. */
   protected readonly sum = computed(() => {
     const sheet = this.sheet();

@@ -1,3 +1,4 @@
+import { Memory } from '@plain-cleat/core/base/stages';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { DeleteButton } from '../controls/delete-button';
 import { ValidSubmit } from '../controls/valid-submit';
@@ -7,8 +8,8 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { CdkTextareaAutosize } from '@angular/cdk/text-field';
 import { MatButtonModule } from '@angular/material/button';
-import { matchWish, wishIndex } from '@plain-cleat/core/parts/catalog';
-import { everyPart } from './every-part';
+import { matchWish, type WishIndex, type WishMatch } from '@plain-cleat/core/parts/catalog';
+import { everyPart, partChoices } from './every-part';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import { countWishes, placedWords, type Plan, type Wish } from '@plain-cleat/core/rig';
 import { field, liveRows } from '../controls/live-form';
@@ -103,29 +104,28 @@ type WishState = 'matched' | 'asked' | 'none';
 export class WishList {
   readonly wishes = input.required<Plan['wishes']>();
   readonly parts = input.required<readonly Part[]>();
+  readonly index = input.required<WishIndex>();
   readonly fittings = input.required<Plan['fittings']>();
   readonly added = output<string>();
   readonly changed = output<{ id: string; to: Wish | null }>();
   /** A wish that no part answers is to be made, or is brought. */
   readonly making = output<{ id: string; text: string }>();
   protected readonly form = new FormGroup({ text: new FormControl('', { nonNullable: true }) });
-  private readonly index = computed(() => wishIndex(this.parts()));
   private readonly every = computed(() => everyPart(this.parts()));
+  private readonly memory = new Memory();
+  /** A line is looked up once, however often the list changes. */
+  private readonly matched = (text: string): readonly WishMatch[] =>
+    this.memory.of(text, this.index(), () => matchWish(text, this.index()));
   protected readonly lines = computed(() => {
     const counted = new Map(countWishes({ wishes: this.wishes(), fittings: this.fittings() }).map((w) => [w.id, w]));
     return Object.entries(this.wishes()).map(([id, wish]) => {
-      const matches = matchWish(wish.text, this.index());
+      const matches = this.matched(wish.text);
       const own = this.parts().find((p) => p.id === wish.part);
       const found = [...(own ? [own] : []), ...matches.map((m) => m.part).filter((p) => p !== own)];
       const state: WishState = wish.part ? 'matched' : found.length ? 'asked' : 'none';
       const so = counted.get(id);
       const says = state === 'matched' ? (so?.placed ? placedWords(so) : 'matched') : 'which part?';
-      const offered = new Set(found.map((p) => p.id));
-      const offers = [
-        { value: '', says: 'no part: a line by itself' },
-        ...found.map((p) => ({ value: p.id, says: p.name })),
-        ...this.every().filter((one) => !offered.has(one.value)),
-      ];
+      const offers = partChoices(found, this.every());
       return { id, wish, offers, state, says };
     });
   });

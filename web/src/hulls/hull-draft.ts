@@ -1,5 +1,5 @@
 import { type TapeReading, fairReadings, type HullModel, readingFaults } from '@plain-cleat/core/boat/hull';
-import { kg, say, type Sentence } from '@plain-cleat/core/base/units';
+import { kg, say, type Sentence, plainLetters } from '@plain-cleat/core/base/units';
 
 /** A hull being measured: what was read off the bench, and everything else of its model. */
 export interface HullDraft {
@@ -60,10 +60,7 @@ export const newDraft = (): HullDraft => ({
 
 /** A name as an id: lower-case letters, digits and hyphens. */
 export const idOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
+  plainLetters(name)
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
     .slice(0, 60);

@@ -38,7 +38,7 @@ import { Tablet, type Waiting, type WaitingChange, type WaitingFact } from './ta
 /** All that one open rig is shown from, but for the parts that the device knows. */
 type Sources = Omit<RigSources, 'known'>;
 
-/** The line of one open rig to the server: what comes from there, what waits here to go there, and what both make of it. */
+/** The connection of one open rig to the server: what comes from there, what waits here to go there, and what both make of it. */
 @Injectable()
 export class RigConnection {
   private readonly api = inject(Api);
