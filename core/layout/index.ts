@@ -2,7 +2,7 @@ export { boxOverlap, cornersOfBox, extentOfBox, rimOf, type PosedBox, type Uprig
 export { twinTrack } from './bridge';
 export { castSpaces, snag } from './cast';
 export { footingOf, reachesIntoDeck, reachesOverboard, type Footing } from './footing';
-export { frameOf, placeFitting, standsOn } from './frame';
+export { frameOf, onRail, placeFitting, standsOn } from './frame';
 export { bodyOf, bodyOfBox, directed, recessAxis, rodBodies, slimBody, toHull } from './bodies';
 export { comesOff, middleOf, squareAt, usedHow, type Body, type Placed, type Rod } from './placed';
 export { boxAbout, markedAt } from './in-room';
@@ -10,7 +10,19 @@ export { railFault, slotFault, takenBy } from './interchange';
 export { KNUCKLE_BAND, knuckleHit, lowOnTheGunwale } from './knuckles';
 export { intoLegs, intoLimb, legsOf, uprightLimbs, type Leg } from './legs';
 export { bodyOverlap, planOverlap } from './overlap';
-export { BODY, everybody, eyeOf, hipOf, overBand, paddlers, shoulderOf, stander, trunkOf, type Paddler } from './paddler';
+export {
+  BODY,
+  everybody,
+  eyeOf,
+  hipOf,
+  overBand,
+  paddlers,
+  seatedBodies,
+  shoulderOf,
+  stander,
+  trunkOf,
+  type Paddler,
+} from './paddler';
 export {
   byPerson,
   graspOf,
@@ -21,6 +33,7 @@ export {
   reachOf,
   type Reached,
   type ReachZone,
+  ZONE_FOR,
 } from './reach';
 export { azimuthOf, hiddenSectors, shadowOf, shadowOfRod, type Arc, type Hidden, type Shadow } from './sight';
 export { legSpan, seat, seatForLegs, sittingOf, type Seating, type Seatings } from './sitting';

@@ -1,7 +1,7 @@
 import type { HullSurface } from '../boat/hull';
 import { distance, sideSign, type Point, type Side } from '../base/units';
 import type { Body } from './placed';
-import { BODY, eyeOf, hipOf, shoulderOf, type Paddler } from './paddler';
+import { BACK, BODY, eyeOf, hipOf, shoulderOf, type Paddler } from './paddler';
 import { legSpan } from './sitting';
 import type { Bounds } from './sweep';
 
@@ -113,8 +113,7 @@ export function uprightLimbs(p: Paddler): Limb[] {
     { from: eye, to: eye, radius: HEAD * p.stature },
   ];
 }
-/** How thick a trunk is from breast to back, half, and a head, as shares of stature: half a head's height (judgement). */
-const BACK = 0.065;
+/** How thick a head is, half, as a share of stature (judgement). */
 const HEAD = 0.065;
 
 /** The box a limb lies in. */

@@ -16,6 +16,7 @@ export const BODY = {
   forearmAndHand: 0.254,
   grip: 0.386,
   leg: 0.53,
+  halfHips: 0.0955,
 } as const;
 
 /** Somebody in the boat. */
@@ -65,6 +66,35 @@ export function trunkOf(p: Paddler): Body {
     bottom: p.stands ? p.seatZ : hipOf(p).z,
     top: eyeOf(p).z + 0.064 * p.stature,
   };
+}
+
+/** How thick a trunk is from breast to back, half, as a share of stature: half a head's height (judgement). */
+export const BACK = 0.065;
+
+/** A leaning back is followed in so many pieces. */
+const PIECES = 4;
+
+/** Hips, trunk and head of one who sits, no wider than the hips, from the seat up: the room nothing else can have. Arms move out of the way. */
+export function seatedBodies(p: Paddler): Body[] {
+  const [deep, wide] = [BACK * p.stature, BODY.halfHips * p.stature];
+  const top = eyeOf(p).z + BACK * p.stature;
+  const tall = (top - p.seatZ) / PIECES;
+  return Array.from({ length: PIECES }, (_, i): Body => {
+    const bottom = p.seatZ + i * tall;
+    const share = Math.max(0, bottom + tall / 2 - hipOf(p).z) / p.stature;
+    const { x } = upTheBack(p, share);
+    return {
+      name: 'paddler',
+      outline: [
+        [x - deep, -wide],
+        [x + deep, -wide],
+        [x + deep, wide],
+        [x - deep, wide],
+      ],
+      bottom,
+      top: bottom + tall,
+    };
+  });
 }
 
 /** Seats to check: low to paddle, high to stand from, or both on the same day; and the second seat. */

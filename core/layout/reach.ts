@@ -1,3 +1,4 @@
+import type { Part } from '../parts/parts';
 import type { HullSurface } from '../boat/hull';
 import type { Brief } from '../rig';
 import { distance, type Point, type Side, sideSign } from '../base/units';
@@ -7,6 +8,14 @@ import { BODY, hipOf, paddlers, type Paddler, shoulderOf } from './paddler';
 /** How far a seated paddler must go for a thing. */
 export const REACH = ['at hand', 'half turn', 'out of reach'] as const;
 export type ReachZone = (typeof REACH)[number];
+
+/** The furthest zone that does for how often a thing is used. */
+export const ZONE_FOR: Readonly<Record<Part['use']['often'], ReachZone>> = {
+  always: 'at hand',
+  hourly: 'half turn',
+  stopped: 'out of reach',
+  ashore: 'out of reach',
+};
 
 export interface Reached {
   readonly zone: ReachZone;

@@ -31,7 +31,7 @@ export const family = (today: string): RigFile =>
     fittings: {
       ...stockFittings(PELLIN),
       mat: fitted('dog-mat', on(1000, 0), 'loose'),
-      crate: fitted('crate-open', on(2505, 0, 90), 'strap', {
+      crate: fitted('crate-open', on(2540, 0, 90), 'strap', {
         straps: [
           { from: 'hull.well-1-p', to: 'crate.aft-port' },
           { from: 'hull.well-1-s', to: 'crate.fore-port' },
@@ -40,9 +40,9 @@ export const family = (today: string): RigFile =>
         ],
       }),
       cooler: fitted('cooler-soft', on(450, 0), 'loose'),
-      ladder: fitted('reboard-ladder', on(2060, -185), 'loose'),
+      ladder: fitted('reboard-ladder', on(2030, -185), 'loose'),
       first: fitted('first-aid', on(1790, 0), 'loose'),
-      throw: fitted('throw-bag', on(1330, 0), 'loose'),
+      throw: fitted('throw-bag', on(1320, 0), 'loose'),
     },
     wishes: {
       w1: { text: 'somewhere soft for the dog', part: 'dog-mat' },

@@ -32,6 +32,7 @@ export { inTheHand, underThings } from './inside-reach';
 export { knuckles } from './knuckles';
 export { landingSide } from './landing-side';
 export { legRoom } from './leg-room';
+export { motorInWater } from './motor-in-water';
 export { legs, seatPlace, twoPaddlers } from './legs';
 export { lidsBear } from './lids';
 export {
@@ -75,3 +76,4 @@ export { wake } from './wake';
 export { carried, carted, launched, riggedUp, roofTied } from './to-water';
 export { fuseTooLarge, noFuse, overheats, ownGauge, thinWire, unguarded } from './wires';
 export { wornThings } from './worn';
+export { whereSits } from './where-sits';

@@ -97,7 +97,10 @@ describe('a motor that is lifted', () => {
   });
 
   it('cannot be lifted by a line that draws past its hinge, and that is said', () => {
-    const past = lifting({ through: [tie('m.lift'), tie('aft.jaws')] }, { aft: fitted('jam-cleat', deck(3815, 60), 'rivet') });
+    const past = lifting(
+      { through: [tie('m.lift'), tie('aft.jaws')] },
+      { m: fitted('motor-stern-45', deck(3555, 0), 'through'), aft: fitted('jam-cleat', deck(3815, 60), 'rivet') },
+    );
     expect(workUp(past).lines[0]?.hand).toBe(Infinity);
     expect(
       workUp(past)

@@ -1,17 +1,9 @@
-import { graspOf, overBand, paddlers, REACH, reachedBy, type ReachZone, usedHow } from '../../layout';
+import { graspOf, overBand, paddlers, REACH, reachedBy, usedHow, ZONE_FOR } from '../../layout';
 import { isInside } from '../../holding/inside';
-import { OFTEN_WORDS, type Part } from '../../parts/parts';
+import { OFTEN_WORDS } from '../../parts/parts';
 import { mm, say, over } from '../../base/units';
 import { check } from './check';
 import { about, alone, nameOf, type Raw } from './finding';
-
-/** The furthest zone that does for how often a thing is used. */
-const WANTED: Readonly<Record<Part['use']['often'], ReachZone>> = {
-  always: 'at hand',
-  hourly: 'half turn',
-  stopped: 'out of reach',
-  ashore: 'out of reach',
-};
 
 /** What is used often must be reached seated, with one hand. */
 export const reach = check({
@@ -23,7 +15,7 @@ export const reach = check({
   judge: alone((item, { plan, hull, shop }): Raw[] => {
     const { part } = item.placed;
     const often = usedHow(item.placed);
-    const wanted = WANTED[often];
+    const wanted = ZONE_FOR[often];
     if (wanted === 'out of reach' || !part.use.byHand || isInside(item.placed)) return [];
     const at = graspOf(item.placed);
     const verdict = overBand(shop, (scale) => {

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { adviceSetting, mountAdvice } from '@plain-cleat/core/checks/advice';
+import { bestHeld } from '@plain-cleat/core/checks/advice';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { slideTo } from '@plain-cleat/core/checks/findings';
@@ -160,23 +160,8 @@ export class Moves {
   /** The best way to hold a part at a place; kept as it is when it still fits there. */
   private mountFor(part: Part, place: Place, now?: Fitting): Fitting['mount'] {
     const state = this.store.state();
-    const draft: Fitting = now ? { ...now, place } : fittingOf(part, place);
-    const below =
-      place.on === 'fitting' ? state?.workup.aboard.items.find((i) => i.placed.id === place.fitting)?.placed : undefined;
-    const placed = state && placeFitting(state.workup.surface, 'new', draft, part, { place, below });
-    if (!state || !placed) return draft.mount;
-    if (below?.part.holding.slot && part.holding.ways.includes('track')) return { hold: 'track', plate: false, reason: '' };
-    if (place.on === 'fitting' && part.holding.ways.includes('loose')) return { hold: 'loose', plate: false, reason: '' };
-    const advice = mountAdvice(
-      state.workup.surface,
-      placed,
-      adviceSetting({ letter: 'A' }, state.plan, state.doc.shop, state.workup),
-    );
-    if (now && advice.some((a) => a.hold === now.mount.hold && a.plate === now.mount.plate && a.fits)) return now.mount;
-    const best = advice.find((a) => a.fits) ?? advice[0];
-    // Inside, what cannot be strapped is set down, and said to slide.
-    if (place.on === 'space' && !best?.fits) return { hold: 'loose', plate: false, reason: '' };
-    return best ? { hold: best.hold, plate: best.plate, reason: '' } : draft.mount;
+    if (!state) return (now ?? fittingOf(part, place)).mount;
+    return bestHeld({ plan: state.plan, shop: state.doc.shop, workup: state.workup }, part, place, now).mount;
   }
 
   /** Puts a fitting somewhere else altogether, held as suits it there. */

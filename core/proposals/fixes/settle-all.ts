@@ -1,0 +1,106 @@
+import { unsettled, type Finding } from '../../checks/findings';
+import { applyChange, singleChanges, type Change, type SimpleChange } from '../../rig';
+import type { Sentence } from '../../base/units';
+import { workUp, type WorkupInput } from '../../workup';
+import { searchFixes, type FixSearch } from './search-fixes';
+
+/** One of the fixes that go together, with what it settles. */
+export interface SettledBy {
+  readonly finding: Pick<Finding, 'key' | 'letter' | 'severity' | 'says'>;
+  readonly says: Sentence;
+}
+
+/** What settles as much as can be settled together. */
+export interface SettledAll {
+  readonly before: { readonly stops: number; readonly looks: number };
+  readonly after: { readonly stops: number; readonly looks: number };
+  readonly by: readonly SettledBy[];
+  /** All of it as one; null where nothing settles anything. */
+  readonly change: Change | null;
+}
+
+/** What of a rig is searched: findings of a step, and how. */
+export interface SettleSearch extends FixSearch {
+  /** Whether a finding is one of those to be settled. */
+  readonly isOne: (finding: Finding) => boolean;
+}
+
+/** Fixes are taken no oftener than this: each takes something away, so it never comes to it (judgement). */
+const MOST = 60;
+
+const openOf = (input: WorkupInput, isOne: SettleSearch['isOne']): Finding[] => unsettled(workUp(input).findings).filter(isOne);
+
+const countOf = (open: readonly Finding[]): SettledAll['before'] => ({
+  stops: open.filter((f) => f.severity === 'stop').length,
+  looks: open.filter((f) => f.severity === 'look').length,
+});
+
+/**
+ * Fixes that go together: one after the other, what stops first, each searched on what those before it left; what stops is searched
+ * again until none of it is settled any more. Where a stop stays that others were settled before, once more with it first; the
+ * better of the two.
+ */
+export function settleAll(input: WorkupInput, search: SettleSearch): SettledAll {
+  const before = openOf(input, search.isOne);
+  const first = inTurn(input, search, []);
+  const late = first.left.filter((f) => f.severity === 'stop' && first.after.has(f.key)).map((f) => f.key);
+  const second = late.length ? inTurn(input, search, late) : first;
+  const best = weight(second.left) < weight(first.left) ? second : first;
+  return { before: countOf(before), after: countOf(best.left), by: best.by, change: asOne(best.changes, search.newId) };
+}
+
+const weight = (left: readonly Finding[]): number => {
+  const { stops, looks } = countOf(left);
+  return 1000 * stops + looks;
+};
+
+interface Turn {
+  readonly by: readonly SettledBy[];
+  readonly changes: readonly SimpleChange[];
+  readonly left: readonly Finding[];
+  /** Findings for which a fix was first sought after another had been taken. */
+  readonly after: ReadonlySet<string>;
+}
+
+/** Fix after fix, those named first. */
+function inTurn(input: WorkupInput, search: SettleSearch, firstOf: readonly string[]): Turn {
+  const by: SettledBy[] = [];
+  const changes: SimpleChange[] = [];
+  const sought = new Set<string>();
+  const after = new Set<string>();
+  let now = input;
+  const rank = (f: Finding): number => Number(!firstOf.includes(f.key)) * 2 + Number(f.severity !== 'stop');
+  // What is no stop is sought once: what was settled since rarely lets it go.
+  const next = (): Finding[] =>
+    openOf(now, search.isOne)
+      .filter((f) => f.fixable && (f.severity === 'stop' || !sought.has(f.key)))
+      .sort((a, b) => rank(a) - rank(b));
+  let todo = next();
+  let settled = false;
+  while (by.length < MOST && !search.shouldStop?.()) {
+    const finding = todo.shift();
+    if (!finding) {
+      if (!settled) break;
+      [settled, todo] = [false, next()];
+      continue;
+    }
+    if (by.length && !sought.has(finding.key)) after.add(finding.key);
+    sought.add(finding.key);
+    const [fix] = searchFixes(now, finding, search);
+    if (!fix) continue;
+    by.push({ finding, says: fix.says });
+    changes.push(...singleChanges(fix.change));
+    now = { ...now, plan: applyChange(now.plan, fix.change).plan };
+    settled = true;
+    const open = new Map(openOf(now, search.isOne).map((f) => [f.key, f]));
+    todo = todo.flatMap((f) => open.get(f.key) ?? []);
+  }
+  return { by, changes, left: openOf(now, search.isOne), after };
+}
+
+/** The changes as one, in their order. */
+function asOne(changes: readonly SimpleChange[], newId: () => string): Change | null {
+  const [only] = changes;
+  if (changes.length < 2) return only ?? null;
+  return { id: newId(), kind: 'together', changes: changes.map((c) => ({ ...c, id: newId() })) };
+}
