@@ -27,7 +27,14 @@ function needsOf(part: Part): Need[] {
   return [...said, ...(part.power?.draw?.of === 'motor' ? [kills] : []), ...(families.length ? [senses] : [])];
 }
 
-/** What is brought to a place that was tried: what the thing needs and is not aboard, its feed and signals, its lines. */
+/** Of the range, what some parts may come aboard with: what a foot stands on, and what answers their needs. */
+export function mayComeWith(parts: readonly Part[], range: readonly Part[]): Part[] {
+  const needs = parts.flatMap(needsOf);
+  const footed = parts.some((p) => p.joins?.foot);
+  return range.filter((p) => (footed && p.joins) || needs.some((need) => need(p)));
+}
+
+/** What comes to a place that was tried: what the thing needs and is not aboard, its feed and signals, its lines. */
 export function extrasFor(
   input: WorkupInput,
   tried: Pick<TriedPlace, 'changes' | 'stack' | 'after'>,

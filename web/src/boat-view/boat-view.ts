@@ -21,6 +21,7 @@ import { HolesLayer } from './holes-layer';
 import { HullLayer, type BoatBand } from './hull-layer';
 import { lettersOf } from './letters';
 import { MarksLayer } from './marks-layer';
+import { PlacesLayer, type OfferedPlace } from './places-layer';
 import { pointIn } from './pointer';
 import { TapeLayer } from './tape-layer';
 import { Zoomed } from './zoomed';
@@ -38,7 +39,7 @@ interface Frame {
 @Component({
   selector: 'pc-boat-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DragDropModule, TapeLayer, HullLayer, CablesLayer, BodiesLayer, HolesLayer, MarksLayer],
+  imports: [DragDropModule, TapeLayer, HullLayer, CablesLayer, BodiesLayer, HolesLayer, MarksLayer, PlacesLayer],
   templateUrl: './boat-view.html',
   styleUrl: './boat-view.scss',
 })
@@ -66,6 +67,9 @@ export class BoatView {
   readonly carrying = input(false);
   /** A place that was pointed at. */
   readonly spot = input<{ x: number; y: number } | null>(null);
+  /** Places that are offered for what is in the hand, the best first. */
+  readonly places = input<readonly OfferedPlace[]>([]);
+  readonly placeTaken = output<number>();
   /** Whether one arranges here: taps ask for a place, frames choose several, the tape can be hooked. */
   readonly arranging = input(false);
   readonly picked = output<{ id: string; more: boolean }>();

@@ -3,6 +3,8 @@ import { MatButtonModule } from '@angular/material/button';
 
 const KEYS = [
   ['/', 'find a part'],
+  ['N', 'the next wish that is not placed'],
+  ['1 2 3', 'put what is in the hand at that place'],
   ['← →', 'walk from fitting to fitting'],
   ['Space or Enter', 'pick up, then arrows move it; Shift coarse; again puts it down'],
   ['Ctrl Space', 'choose several: adds or leaves this one'],

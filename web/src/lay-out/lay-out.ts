@@ -31,6 +31,8 @@ import { asOne } from '../stores/as-one';
 import { copies } from './arrange';
 import { Making } from '../own-part/making';
 import { Moves } from './moves';
+import { BestPlaces } from './best-places';
+import { BestPlacesList } from './best-places-list';
 import { Card } from './card';
 import { Choice } from './choice';
 import { Hands } from './hands';
@@ -38,8 +40,11 @@ import { InsideAnswers } from '../inside/inside-answers';
 import { keyFor } from '../controls/key-for';
 import { Keys } from './keys';
 import { AssemblyStore } from '../stores/assembly.store';
+import { OpenWishes } from './open-wishes';
 import { Palette } from './palette';
+import { PlaceRest } from './place-rest';
 import { Placing } from './placing';
+import { SettleAll } from './settle-all';
 import { Settling } from './settling';
 import { SetsBar } from './sets-bar';
 import { MultiSelect } from './multi-select';
@@ -54,6 +59,8 @@ import { field, liveForm } from '../controls/live-form';
   imports: [
     BoatView,
     Lanes,
+    BestPlacesList,
+    OpenWishes,
     Card,
     Palette,
     ToSettle,
@@ -71,7 +78,7 @@ import { field, liveForm } from '../controls/live-form';
     Icons,
     DragDropModule,
   ],
-  providers: [Choice, Fixes, Making, Moves, Placing, Settling],
+  providers: [BestPlaces, Choice, Fixes, Making, Moves, PlaceRest, Placing, SettleAll, Settling],
   templateUrl: './lay-out.html',
   styleUrl: './lay-out.scss',
 })
@@ -82,7 +89,9 @@ export default class LayOut {
   protected readonly moves = inject(Moves);
   protected readonly choice = inject(Choice);
   protected readonly placing = inject(Placing);
+  protected readonly best = inject(BestPlaces);
   protected readonly settling = inject(Settling);
+  protected readonly together = inject(SettleAll);
   protected readonly library = inject(AssemblyStore);
   private readonly palette = viewChild(Palette);
   private readonly card = viewChild(Card);
@@ -176,6 +185,11 @@ export default class LayOut {
       if (shown) shown.focus();
       else afterNextRender(() => this.palette()?.focus(), { injector: this.injector });
     },
+    n: () => this.best.next(),
+    N: () => this.best.next(),
+    '1': () => this.best.take(1),
+    '2': () => this.best.take(2),
+    '3': () => this.best.take(3),
     '?': () => this.showKeys.update((s) => !s),
     Escape: () => {
       // What lies on top goes first.

@@ -38,7 +38,7 @@ export class Settling {
 
   private readonly parts = computed(() => this.store.state()?.parts ?? []);
   /** What a fix may bring aboard: the same through a drag. */
-  private readonly helpful = computed(() => this.parts().filter(mayHelp));
+  readonly helpful = computed(() => this.parts().filter(mayHelp));
 
   constructor() {
     effect(() => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Fix } from '@plain-cleat/core/proposals/fixes';
+import type { Fix, SettledAll } from '@plain-cleat/core/proposals/fixes';
 import { capital } from '@plain-cleat/core/base/units';
 import type { Finding } from '@plain-cleat/core/checks/findings';
 import type { Plan } from '@plain-cleat/core/rig';
@@ -13,6 +13,19 @@ import { Words } from '../boat-view/words';
   imports: [Words, MatButtonModule],
   template: `
     <h3>To settle, bow to stern</h3>
+    @if (together(); as all) {
+      @if (all.by.length > 1) {
+        <div class="together">
+          <p>
+            {{ counted(all.before) }} before, {{ counted(all.after) }} after:
+            @for (one of all.by; track $index) {
+              {{ one.finding.letter }} {{ one.says | words }}{{ $last ? '.' : ';' }}
+            }
+          </p>
+          <button mat-flat-button type="button" (click)="takenTogether.emit()">Settle all {{ all.by.length }}</button>
+        </div>
+      }
+    }
     <ul>
       @for (f of findings(); track f.key) {
         <li [attr.data-finding]="f.key">
@@ -75,6 +88,14 @@ import { Words } from '../boat-view/words';
       padding: 2px 0;
       min-height: 48px;
     }
+    .together {
+      display: flex;
+      align-items: center;
+      gap: 12px;
+    }
+    .together p {
+      flex: 1;
+    }
     .says {
       flex: 1;
     }
@@ -94,8 +115,13 @@ export class ToSettle {
   readonly sets = input<Plan['sets']>({});
   readonly fixes = input<Readonly<Record<string, readonly Fix[]>>>({});
   readonly searching = input(false);
+  /** Fixes that go together, where several do. */
+  readonly together = input<SettledAll | null>(null);
+  readonly takenTogether = output<void>();
   readonly picked = output<string>();
   readonly taken = output<Fix>();
 
+  protected counted = ({ stops, looks }: SettledAll['before']): string =>
+    `${stops} ${stops === 1 ? 'stop' : 'stops'} and ${looks} to look at`;
   protected names = (sets: readonly string[]): string => sets.map((s) => this.sets()[s]?.name ?? s).join(', ');
 }
