@@ -1,7 +1,7 @@
 import type { Part } from '../../parts/parts';
 import type { WorkupInput } from '../../workup';
-import { extrasFor } from './extras';
-import { PlaceTrials, SHOWN, type PlaceSearch, type PlacesSoFar } from './place-trials';
+import { companionsFor, connectionsFor } from './extras';
+import { PlaceTrials, SHOWN, type Extras, type PlaceSearch, type PlacesSoFar } from './place-trials';
 
 /**
  * Searches the places where a part goes best: by what the hull and what is aboard offer, sifted by what can be told of a place
@@ -11,8 +11,13 @@ import { PlaceTrials, SHOWN, type PlaceSearch, type PlacesSoFar } from './place-
 export function* searchPlaces(input: WorkupInput, part: Part, search: PlaceSearch): Generator<PlacesSoFar, PlacesSoFar> {
   const trials = new PlaceTrials(input, part, search);
   yield* trials.run();
+  let companions: Extras | undefined;
   for (const tried of trials.best().slice(0, SHOWN)) {
-    trials.completed(tried, extrasFor(trials.shown, tried, search, trials.memory));
+    // The same come to each place, so that they are compared alike; where they would be stopped, others.
+    const own = companions && trials.passes(tried, companions.changes) ? companions : companionsFor(trials.shown, tried, search);
+    companions ??= own;
+    const cables = connectionsFor(trials.shown, [...tried.changes, ...own.changes], trials.memory);
+    trials.completed(tried, { changes: [...own.changes, ...cables.changes], names: [...own.names, ...cables.names] });
     yield trials.soFar(false);
   }
   return trials.soFar(true);

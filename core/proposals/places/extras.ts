@@ -34,40 +34,38 @@ export function mayComeWith(parts: readonly Part[], range: readonly Part[]): Par
   return range.filter((p) => (footed && p.joins) || needs.some((need) => need(p)));
 }
 
-/** What comes to a place that was tried: what the thing needs and is not aboard, its feed and signals, its lines. */
-export function extrasFor(
-  input: WorkupInput,
-  tried: Pick<TriedPlace, 'changes' | 'stack' | 'after'>,
-  search: PlaceSearch,
-  memory: Memory,
-): Extras {
+type Placing = Pick<TriedPlace, 'changes' | 'stack' | 'after'>;
+
+/** What things need and is not aboard, each where it goes best with them. */
+export function companionsFor(input: WorkupInput, { changes: placed, stack, after }: Placing, search: PlaceSearch): Extras {
   let changes: readonly DraftChange[] = [];
   const names: string[] = [];
-  let plan = withChanges(input.plan, tried.changes);
-  const add = (more: readonly DraftChange[], ...called: readonly string[]): void => {
-    changes = [...changes, ...more];
-    plan = withChanges(plan, more);
-    names.push(...called);
-  };
-  const mine = new Set(tried.changes.flatMap((c) => (c.kind === 'placeItem' ? [c.item] : [])));
-  const aboard = tried.after.aboard.owned.map((i) => i.placed.part);
-  for (const part of tried.stack)
+  const aboard = after.aboard.owned.map((i) => i.placed.part);
+  for (const part of stack)
     for (const need of needsOf(part)) {
       if (aboard.some((other) => other.id !== part.id && need(other))) continue;
-      const companion = companionOf({ ...input, plan }, need, search);
+      const companion = companionOf({ ...input, plan: withChanges(input.plan, [...placed, ...changes]) }, need, search);
       if (!companion) continue;
-      add(companion.changes, ...companion.stack.map((p) => p.name));
+      changes = [...changes, ...companion.changes];
+      names.push(...companion.stack.map((p) => p.name));
       aboard.push(...companion.stack);
-      for (const c of companion.changes) if (c.kind === 'placeItem') mine.add(c.item);
     }
-  // A feed or a line that would be stopped is left to its own step.
-  const stops = (w = triedWith({ ...input, plan }, [], memory)): number =>
-    w?.findings.filter((f) => f.severity === 'stop').length ?? Infinity;
-  for (const led of [feeds, lines]) {
-    const { changes: more, names: called } = led({ ...input, plan }, mine, memory);
-    if (more.length && stops(triedWith({ ...input, plan }, more, memory)) <= stops()) add(more, ...called);
-  }
   return { changes, names };
+}
+
+/** Cables and lines to what is placed; one that would be stopped is left to its own step. */
+export function connectionsFor(input: WorkupInput, placed: readonly DraftChange[], memory: Memory): Extras {
+  const mine = new Set(placed.flatMap((c) => (c.kind === 'placeItem' ? [c.item] : [])));
+  const stops = (changes: readonly DraftChange[]): number =>
+    triedWith(input, changes, memory)?.findings.filter((f) => f.severity === 'stop').length ?? Infinity;
+  let all: Extras = { changes: [], names: [] };
+  for (const led of [feeds, lines]) {
+    const before = [...placed, ...all.changes];
+    const { changes, names } = led({ ...input, plan: withChanges(input.plan, before) }, mine, memory);
+    if (changes.length && stops([...before, ...changes]) <= stops(before))
+      all = { changes: [...all.changes, ...changes], names: [...all.names, ...names] };
+  }
+  return all;
 }
 
 /** The cheapest of the range that answers a need and has a place that passes; what drives the boat is never chosen for somebody. */

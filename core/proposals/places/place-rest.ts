@@ -4,7 +4,7 @@ import type { DraftChange } from '../../rig';
 import { Memory } from '../../base/stages';
 import { workUp, type Workup, type WorkupInput } from '../../workup';
 import { bestHeld } from '../../checks/advice';
-import { extrasFor } from './extras';
+import { companionsFor, connectionsFor } from './extras';
 import { PlaceTrials, type Extras, type PlaceSearch, type TriedPlace } from './place-trials';
 import { beforeOf, byScore, scoreOf, type Before, type Score } from './score';
 import type { Stack } from './stack';
@@ -195,13 +195,10 @@ class Rest {
     const after = triedWith(this.input, changes, this.memory);
     const [first, ...others] = this.placed.flatMap((p) => p.stack);
     if (!after || !first) return this.soFar('done');
-    const { changes: more, names } = extrasFor(
-      this.input,
-      { changes, after, stack: [first, ...others] },
-      this.search,
-      this.memory,
-    );
-    return { ...this.soFar('done'), changes: [...changes, ...more], extras: names };
+    const companions = companionsFor(this.input, { changes, after, stack: [first, ...others] }, this.search);
+    const all = [...changes, ...companions.changes];
+    const cables = connectionsFor(this.input, all, this.memory);
+    return { ...this.soFar('done'), changes: [...all, ...cables.changes], extras: [...companions.names, ...cables.names] };
   }
 
   private soFar(doing: RestSoFar['doing'], more = 0): RestSoFar {

@@ -196,6 +196,12 @@ export class PlaceTrials {
         if (this.trials < budget + SHOWN * CLOSER.length && this.tryNear(best, by * step)) yield this.soFar(false);
   }
 
+  /** Whether more may come aboard with a place without stopping anything more. */
+  passes(tried: TriedPlace, changes: readonly DraftChange[]): boolean {
+    const whole = this.judged(tried, [...tried.changes, ...changes]);
+    return whole !== null && whole.score.stops <= tried.score.stops;
+  }
+
   /** A place with what more comes aboard there. */
   completed(tried: TriedPlace, { changes, names }: Extras): void {
     const whole = changes.length ? this.judged(tried, [...tried.changes, ...changes], names) : null;
