@@ -37,7 +37,7 @@ export {
 } from './reach';
 export { azimuthOf, hiddenSectors, shadowOf, shadowOfRod, type Arc, type Hidden, type Shadow } from './sight';
 export { legSpan, seat, seatForLegs, sittingOf, type Seating, type Seatings } from './sitting';
-export { nudge, onFittedTrack, overInserts, seated, snapPlace, toMark, turn } from './snap';
+export { nudge, offTrack, onFittedTrack, overInserts, seated, snapPlace, toMark, turn } from './snap';
 export { cellsTaken, floorGrid, standingRoom } from './standing';
 export { strokeBand, strokeHit, strokeSpace, type StrokeHit, type StrokeSpaces } from './stroke';
 export { strokeDrawing } from './stroke-drawing';

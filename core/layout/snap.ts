@@ -157,6 +157,18 @@ export function nudge(hull: HullSurface, place: Place, dx: number, dy: number): 
   }
 }
 
+/** The same by hand: pushed across, or past its end, what stands on a track comes off it and stands on deck there. */
+export function offTrack(hull: HullSurface, place: Place, dx: number, dy: number): Place {
+  const t = place.on === 'track' ? hull.model.tracks.find((one) => one.id === place.track) : undefined;
+  if (place.on !== 'track' || !t) return nudge(hull, place, dx, dy);
+  const x = place.x + dx;
+  if (dy === 0 && x >= t.fore && x <= t.aft) return { ...place, x };
+  // So far that it does not seat again at once.
+  const aside = dy === 0 ? 0 : Math.sign(dy) * Math.max(Math.abs(dy), SEATS_WITHIN + 1);
+  const along = x < t.fore ? Math.min(x, t.fore - SEATS_WITHIN - 1) : x > t.aft ? Math.max(x, t.aft + SEATS_WITHIN + 1) : x;
+  return { on: 'deck', x: along, y: t.y + aside, heading: place.heading };
+}
+
 /** A place turned about its own axis; what is on the side does not turn. */
 export function turn(place: Place, degrees: number): Place {
   if (place.on === 'side' || place.on === 'bulkhead') return place;

@@ -5,7 +5,7 @@ import type { HullSurface } from '../../boat/hull';
 import { frameOf, nudge, toMark } from '../../layout';
 import { MM_PER_INCH, mm, say, type Point, type Sentence, type UnitSystem } from '../../base/units';
 import { Memory } from '../../base/stages';
-import { workUp, type Workup, type WorkupInput } from '../../workup';
+import { withParts, workUp, type Workup, type WorkupInput } from '../../workup';
 import { type Finding, gotWorse, slideTo, type Try } from '../../checks/findings';
 
 /** Whether a part of the range may be brought aboard by a fix: an adapter, or what a swimmer gets back on by. */
@@ -173,10 +173,7 @@ function changeOf(one: Try, newId: () => string): Change {
  * @returns fixes, at most three, one of a kind
  */
 export function searchFixes(input: WorkupInput, finding: Finding, search: FixSearch): Fix[] {
-  // What comes aboard is worked up like what is there.
-  const carried = new Set(input.catalog.parts.map((p) => `${p.id} ${p.revision}`));
-  const parts = [...input.catalog.parts, ...search.range.filter((p) => !carried.has(`${p.id} ${p.revision}`))];
-  const shown = { ...input, catalog: { ...input.catalog, parts }, set: finding.sets?.[0] ?? input.set };
+  const shown = { ...withParts(input, search.range), set: finding.sets?.[0] ?? input.set };
   const memory = new Memory();
   const before = workUp(shown, memory);
   const known = new Map(before.findings.map((f) => [f.key, f]));

@@ -22,6 +22,8 @@ describe('settling all', () => {
       const { input, hull } = one;
       const found = settleAll(input, { ...HOW, isOne });
       settled += found.by.length;
+      // It comes from a worker: data alone, no functions.
+      expect(structuredClone(found)).withContext(hull.name).toEqual(found);
       const plan: Plan = found.change ? applyChange(input.plan, found.change).plan : input.plan;
       const now: WorkupInput = { ...input, plan };
       const before = new Map(workUp(input).findings.map((f) => [f.key, f]));

@@ -1,7 +1,7 @@
 import { unsettled, type Finding } from '../../checks/findings';
 import { applyChange, singleChanges, type Change, type SimpleChange } from '../../rig';
 import type { Sentence } from '../../base/units';
-import { workUp, type WorkupInput } from '../../workup';
+import { withParts, workUp, type WorkupInput } from '../../workup';
 import { searchFixes, type FixSearch } from './search-fixes';
 
 /** One of the fixes that go together, with what it settles. */
@@ -40,7 +40,8 @@ const countOf = (open: readonly Finding[]): SettledAll['before'] => ({
  * again until none of it is settled any more. Where a stop stays that others were settled before, once more with it first; the
  * better of the two.
  */
-export function settleAll(input: WorkupInput, search: SettleSearch): SettledAll {
+export function settleAll(asked: WorkupInput, search: SettleSearch): SettledAll {
+  const input = withParts(asked, search.range);
   const before = openOf(input, search.isOne);
   const first = inTurn(input, search, []);
   const late = first.left.filter((f) => f.severity === 'stop' && first.after.has(f.key)).map((f) => f.key);
@@ -88,7 +89,8 @@ function inTurn(input: WorkupInput, search: SettleSearch, firstOf: readonly stri
     sought.add(finding.key);
     const [fix] = searchFixes(now, finding, search);
     if (!fix) continue;
-    by.push({ finding, says: fix.says });
+    const { key, letter, severity, says } = finding;
+    by.push({ finding: { key, letter, severity, says }, says: fix.says });
     changes.push(...singleChanges(fix.change));
     now = { ...now, plan: applyChange(now.plan, fix.change).plan };
     settled = true;

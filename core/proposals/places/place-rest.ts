@@ -2,7 +2,7 @@ import { otherSide } from '../../checks/findings';
 import type { Part } from '../../parts/parts';
 import type { DraftChange } from '../../rig';
 import { Memory } from '../../base/stages';
-import { workUp, type Workup, type WorkupInput } from '../../workup';
+import { withParts, workUp, type Workup, type WorkupInput } from '../../workup';
 import { bestHeld } from '../../checks/advice';
 import { companionsFor, connectionsFor } from './extras';
 import { PlaceTrials, type Extras, type PlaceSearch, type TriedPlace } from './place-trials';
@@ -47,7 +47,7 @@ const room = ({ body }: Part): number =>
  * @param search its budget is of the whole
  */
 export function* placeRest(input: WorkupInput, wanted: readonly Wanted[], search: PlaceSearch): Generator<RestSoFar, RestSoFar> {
-  const rest = new Rest(input, search, wanted.length);
+  const rest = new Rest(input, search, wanted);
   for (const one of [...wanted].sort((a, b) => room(b.part) - room(a.part))) yield* rest.place(one);
   yield* rest.improve();
   return rest.finish();
@@ -55,6 +55,8 @@ export function* placeRest(input: WorkupInput, wanted: readonly Wanted[], search
 
 class Rest {
   private readonly memory = new Memory();
+  private readonly input: WorkupInput;
+  private readonly of: number;
   private readonly before: Before;
   private placed: {
     readonly wanted: Wanted;
@@ -66,11 +68,13 @@ class Rest {
   private trials = 0;
 
   constructor(
-    private readonly input: WorkupInput,
+    input: WorkupInput,
     private readonly search: PlaceSearch,
-    private readonly of: number,
+    wanted: readonly Wanted[],
   ) {
-    this.before = beforeOf(input, workUp(input, this.memory));
+    this.input = withParts(input, [...search.range, ...wanted.map((w) => w.part)]);
+    this.of = wanted.length;
+    this.before = beforeOf(this.input, workUp(this.input, this.memory));
   }
 
   private changes = (but?: string): DraftChange[] => this.placed.flatMap((p) => (p.item === but ? [] : p.changes));

@@ -5,7 +5,7 @@ import { nudge, toMark, type Placed } from '../../layout';
 import type { DraftChange, Place } from '../../rig';
 import { Memory } from '../../base/stages';
 import type { UnitSystem } from '../../base/units';
-import { workUp, type Workup, type WorkupInput } from '../../workup';
+import { withParts, workUp, type Workup, type WorkupInput } from '../../workup';
 import { beforeOf, byScore, newlyFound, scoreOf, usualSide, type Before, type Score } from './score';
 import { Sieve, roughly, type Sifted } from './sieve';
 import { spotsFor } from './spots';
@@ -79,10 +79,7 @@ export class PlaceTrials {
     private readonly part: Part,
     private readonly search: PlaceSearch,
   ) {
-    // What may come aboard is worked up like what is there.
-    const carried = new Set(input.catalog.parts.map((p) => `${p.id} ${p.revision}`));
-    const more = [...search.range, part].filter((p) => !carried.has(`${p.id} ${p.revision}`));
-    this.shown = more.length ? { ...input, catalog: { ...input.catalog, parts: [...input.catalog.parts, ...more] } } : input;
+    this.shown = withParts(input, [...search.range, part]);
     const workup = workUp(this.shown, this.memory);
     this.before = beforeOf(this.shown, workup);
     this.sieve = new Sieve(this.shown, workup, this.memory);

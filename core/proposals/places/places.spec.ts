@@ -208,7 +208,10 @@ describe('placing the rest', () => {
       const stood = Object.values(file.plan.fittings).filter((f) => !isMakers(f));
       const makers = Object.fromEntries(Object.entries(file.plan.fittings).filter(([, f]) => isMakers(f)));
       const plan: Plan = { ...file.plan, fittings: makers, runs: {}, lines: {}, stowage: {}, accepted: {} };
-      const input: WorkupInput = { plan, hull, facts: [], shop, catalog: CATALOG, asOf: '2026-06-01' };
+      // As a screen has it: the parts of what is aboard, and no others.
+      const aboard = new Set(Object.values(makers).map((f) => f.part));
+      const catalog = { ...CATALOG, parts: CATALOG.parts.filter((p) => aboard.has(p.id)) };
+      const input: WorkupInput = { plan, hull, facts: [], shop, catalog, asOf: '2026-06-01' };
       const wanted = stood.flatMap((f) => {
         const part = CATALOG.parts.find((p) => p.id === f.part);
         return part ? [{ wish: f.part, part }] : [];
@@ -222,8 +225,9 @@ describe('placing the rest', () => {
       expect(value.placed + value.lacking.length)
         .withContext(told)
         .toBe(wanted.length);
-      const after = workUp({ ...input, plan: taken(plan, value.changes) });
-      expect(newlySaid(workUp(input), after)[0])
+      const whole = { ...input, catalog: CATALOG };
+      const after = workUp({ ...whole, plan: taken(plan, value.changes) });
+      expect(newlySaid(workUp(whole), after)[0])
         .withContext(told)
         .toBe(0);
       for (const { part } of wanted)

@@ -2,7 +2,7 @@ import { applyChange, type Plan, takeOff } from '@plain-cleat/core/rig';
 import { type Workup, workUp } from '@plain-cleat/core/workup';
 import { asOne } from '../stores/as-one';
 import { laidPlan, TEST_HULL, TEST_PARTS, TEST_SHOP, testPlan } from '../testing/rig';
-import { alignAcross, alignAlong, copies, distribute, mirror, moveAll, setAll } from './arrange';
+import { alignAcross, alignAlong, copies, distribute, moveAll, setAll, toOtherSide } from './arrange';
 
 const box = (x: number, y: number, more: object = {}): Plan['fittings'][string] => ({
   part: 'box',
@@ -23,7 +23,7 @@ const work = (plan: Plan): Workup =>
     shop: TEST_SHOP,
     asOf: '2026-06-01',
   });
-const after = (plan: Plan, change: ReturnType<typeof mirror>): Plan => (change ? applyChange(plan, change).plan : plan);
+const after = (plan: Plan, change: ReturnType<typeof toOtherSide>): Plan => (change ? applyChange(plan, change).plan : plan);
 const at = (plan: Plan, id: string): { x: number; y: number } => {
   const p = plan.fittings[id]?.place;
   return p?.on === 'deck' ? { x: p.x, y: p.y } : { x: NaN, y: NaN };
@@ -46,10 +46,10 @@ describe('arranging several', () => {
     expect(distribute(w.surface, work(spaced).aboard.items)).toBeNull();
   });
 
-  it('mirrors, and mirrored twice stands where it stood', () => {
-    const once = after(plan, mirror(w.surface, w.aboard.items));
+  it('moves to the other side, and moved twice stands where it stood', () => {
+    const once = after(plan, toOtherSide(w.surface, w.aboard.items));
     expect(at(once, 'b').y).toBe(200);
-    expect(after(once, mirror(w.surface, work(once).aboard.items)).fittings).toEqual(plan.fittings);
+    expect(after(once, toOtherSide(w.surface, work(once).aboard.items)).fittings).toEqual(plan.fittings);
   });
 
   it('leaves what is locked where it is', () => {
@@ -57,12 +57,12 @@ describe('arranging several', () => {
     expect(at(after(locked, alignAcross(w.surface, work(locked).aboard.items)), 'b').x).toBe(1300);
   });
 
-  it('copies to the other side under new names, what stands on it too', () => {
+  it('mirrors a copy on the other side under new names, what stands on it too', () => {
     const carried: Plan = {
       ...plan,
       fittings: { a: box(1000, 100), t: box(0, 0, { place: { on: 'fitting', fitting: 'a', u: 10, v: 0, heading: 0 } }) },
     };
-    const { change, ids } = copies(w.surface, work(carried).aboard.items);
+    const { change, ids } = copies(w.surface, work(carried).aboard.items, 'other side');
     const both = after(carried, change);
     expect(Object.keys(both.fittings).length).toBe(4);
     const copied = ids.map((id) => both.fittings[id]?.place);

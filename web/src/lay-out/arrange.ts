@@ -1,7 +1,7 @@
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { otherSide, slideTo } from '@plain-cleat/core/checks/findings';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
-import { nudge } from '@plain-cleat/core/layout';
+import { frameOf, nudge } from '@plain-cleat/core/layout';
 import { type Change, type DraftChange, type Place, withoutBoat, sameJson } from '@plain-cleat/core/rig';
 import { asOne } from '../stores/as-one';
 
@@ -51,23 +51,42 @@ export const distribute = (hull: HullSurface, items: readonly Fitted[]): Change 
 };
 
 /** Each to the same place on the other side. */
-export const mirror = (hull: HullSurface, items: readonly Fitted[]): Change | null =>
+export const toOtherSide = (hull: HullSurface, items: readonly Fitted[]): Change | null =>
   slides(items, (i) => otherSide(hull, i.placed.place));
 
-/** The same again: opposite when it stands off the centre line, else a little aft. Returns the new names too. */
-export function copies(hull: HullSurface, items: readonly Fitted[]): { change: Change | null; ids: string[] } {
+/** So far from what it is a copy of, mm. */
+const BESIDE = 20;
+
+/** The same again: right behind, or before where there is no room; or mirrored on the other side. Returns the new names too. */
+export function copies(
+  hull: HullSurface,
+  items: readonly Fitted[],
+  where: 'behind' | 'other side',
+): { change: Change | null; ids: string[] } {
   const ids = items.map((i) => `${i.placed.part.id.slice(0, 40)}-${newId().slice(0, 6)}`);
   const renamed = new Map(items.map((i, n) => [i.placed.id, ids[n] ?? '']));
+  const ends = items.flatMap(({ placed: { frame, part } }) => {
+    const half = part.body.base.length / 2;
+    return [frame.origin.x - half, frame.origin.x + half];
+  });
+  const far = Math.max(...ends) - Math.min(...ends) + BESIDE;
   const drafts = items.map((i, n): DraftChange => {
-    const { fitting, place, part } = i.placed;
+    const { fitting, place } = i.placed;
     const { elsewhere: _, locked: __, group: ___, ...rest } = withoutBoat(fitting);
     const moved =
       place.on === 'fitting' && renamed.has(place.fitting)
         ? { ...place, fitting: renamed.get(place.fitting) ?? '' }
-        : (otherSide(hull, place) ?? nudge(hull, place, part.body.base.length + 20, 0));
+        : ((where === 'other side' ? otherSide(hull, place) : null) ?? behind(hull, i, far));
     return { kind: 'placeItem', item: ids[n] ?? '', to: { ...rest, place: moved } };
   });
   return { change: asOne(drafts), ids };
+}
+
+/** So far behind it, or before it where its track ends. */
+function behind(hull: HullSurface, { placed: { place, frame } }: Fitted, far: number): Place {
+  const aft = nudge(hull, place, far, 0);
+  const there = frameOf(hull, aft)?.origin;
+  return there && there.x - frame.origin.x < far - 1 ? nudge(hull, place, -far, 0) : aft;
 }
 
 /** Moves some fittings together. What stands on another of them goes with it by itself. */

@@ -5,7 +5,6 @@ import { placedWords, type CountedWish } from '@plain-cleat/core/rig';
 import { OFTEN_WORDS, type Part } from '@plain-cleat/core/parts/parts';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { Words } from '../boat-view/words';
-import { Icons } from '../controls/icons';
 import { BestPlaces } from './best-places';
 import { Choice } from './choice';
 import { Placing } from './placing';
@@ -14,7 +13,7 @@ import { Placing } from './placing';
 @Component({
   selector: 'pc-best-places',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Words, MatButtonModule, MatProgressBarModule, Icons],
+  imports: [Words, MatButtonModule, MatProgressBarModule],
   templateUrl: './best-places-list.html',
   styleUrl: './best-places-list.scss',
 })

@@ -65,7 +65,8 @@ export class Card {
   readonly slid = output<Place>();
   readonly changed = output<Change>();
   readonly tookOff = output<void>();
-  readonly copied = output<void>();
+  /** The same again, behind it or mirrored. */
+  readonly copied = output<'behind' | 'other side'>();
   readonly turned = output<number>();
   private readonly menu = viewChild.required(MatMenuTrigger);
   private readonly exact = viewChild(ExactPlace);
@@ -150,7 +151,7 @@ export class Card {
   }
 
   /** The other side of the boat, same place. */
-  protected mirror(): void {
+  protected toOtherSide(): void {
     const to = otherSide(this.state().workup.surface, this.item().placed.place);
     if (to) this.slid.emit(to);
   }

@@ -174,10 +174,10 @@ describe('the card', () => {
     expect(rig.store.state()?.plan.fittings.lamp?.place.on).toBe('deck');
   });
 
-  it('mirrors, changes who supplies it, notes, and how it is held', async () => {
+  it('moves to the other side, changes who supplies it, notes, and how it is held', async () => {
     const rig = await card();
     await rig.type('#f-off', '4');
-    await rig.click('pc-card button', 'Mirror to the other side');
+    await rig.click('pc-card button', 'Move to the other side');
     await rig.choose('Supplied by', 'gift');
     await rig.enter('Note', 'hers');
     const kinds = rig.sentChanges().map((c) => c.kind);

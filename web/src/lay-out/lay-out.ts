@@ -132,10 +132,10 @@ export default class LayOut {
     this.choice.pick(null);
   }
 
-  protected copy(item: Fitted): void {
+  protected copy(item: Fitted, where: 'behind' | 'other side'): void {
     const surface = this.store.state()?.workup.surface;
     if (!surface) return;
-    const { change, ids } = copies(surface, [item]);
+    const { change, ids } = copies(surface, [item], where);
     if (change) this.store.change(change);
     this.choice.pick(ids[0] ?? null);
   }

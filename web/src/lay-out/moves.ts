@@ -4,7 +4,7 @@ import type { Part } from '@plain-cleat/core/parts/parts';
 import type { Fitted } from '@plain-cleat/core/holding/fitted';
 import { slideTo } from '@plain-cleat/core/checks/findings';
 import { liesIn } from '@plain-cleat/core/boat/hull';
-import { nudge, seated, placeFitting, onFittedTrack, snapPlace, turn } from '@plain-cleat/core/layout';
+import { offTrack, seated, onFittedTrack, placeFitting, snapPlace, turn } from '@plain-cleat/core/layout';
 import {
   entryOf,
   type Assembly,
@@ -64,7 +64,9 @@ export class Moves {
     // What is typed lies on a track when it comes to one.
     const moved = to.on !== 'deck' || place.on !== 'deck' || to.x !== place.x || to.y !== place.y;
     const seat = moved ? seated(state.workup.surface, part, to) : to;
-    const change = seat === to ? asOne([slideTo(settled, to)]) : this.heldAt(settled, seat);
+    // Off its track it is held otherwise.
+    const held = seat === to && !(place.on === 'track' && to.on === 'deck');
+    const change = held ? asOne([slideTo(settled, to)]) : this.heldAt(settled, seat);
     if (change) this.store.change(change);
   }
 
@@ -237,12 +239,10 @@ export class Moves {
     const { surface } = state.workup;
     const moved = this.movesWith(state, item, chosen);
     const [only] = moved;
-    const to = moved.length === 1 && only ? seated(surface, only.placed.part, nudge(surface, only.placed.place, dx, dy)) : null;
-    // By the arrows too a thing seats on the track it comes to.
-    const change =
-      only && to?.on === 'track' && only.placed.place.on === 'deck'
-        ? this.heldAt(only, to)
-        : asOne(moveAll(surface, moved, dx, dy));
+    const place = moved.length === 1 && only ? offTrack(surface, only.placed.place, dx, dy) : null;
+    const to = only && place && seated(surface, only.placed.part, place);
+    // By the arrows too a thing seats on the track it comes to, and leaves the one it is pushed off.
+    const change = only && to && to.on !== only.placed.place.on ? this.heldAt(only, to) : asOne(moveAll(surface, moved, dx, dy));
     if (change) this.store.change(change);
   }
 }

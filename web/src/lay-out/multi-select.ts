@@ -7,7 +7,7 @@ import { type Change, type Plan, takeOff, type Tape } from '@plain-cleat/core/ri
 import { Length } from '../boat-view/words';
 import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
-import { alignAcross, alignAlong, copies, distribute, mirror, setAll } from './arrange';
+import { alignAcross, alignAlong, copies, distribute, setAll, toOtherSide } from './arrange';
 
 /** Several fittings at once: line them up, space them, mirror, copy, group, lock; how far two are apart. */
 @Component({
@@ -59,10 +59,9 @@ import { alignAcross, alignAlong, copies, distribute, mirror, setAll } from './a
       @if (items().length > 2) {
         <button mat-stroked-button type="button" (click)="make(spaced())">Space evenly</button>
       }
-      <button mat-stroked-button type="button" (click)="make(mirrored())">
-        <mat-icon svgIcon="flip" />Mirror to the other side
-      </button>
-      <button mat-stroked-button type="button" (click)="copy()"><mat-icon svgIcon="content_copy" />Copy</button>
+      <button mat-stroked-button type="button" (click)="copy('behind')"><mat-icon svgIcon="content_copy" />Copy</button>
+      <button mat-stroked-button type="button" (click)="copy('other side')"><mat-icon svgIcon="flip" />Mirror</button>
+      <button mat-stroked-button type="button" (click)="make(moved())">Move to the other side</button>
       <button mat-stroked-button type="button" (click)="group()">{{ grouped() ? 'Ungroup' : 'Group' }}</button>
       <button mat-stroked-button type="button" (click)="lock()">{{ locked() ? 'Unlock' : 'Lock' }}</button>
       <button mat-stroked-button type="button" (click)="off()"><mat-icon svgIcon="delete" />Delete</button>
@@ -93,7 +92,7 @@ export class MultiSelect {
   protected readonly across = computed(() => alignAcross(this.hull(), this.items()));
   protected readonly along = computed(() => alignAlong(this.hull(), this.items()));
   protected readonly spaced = computed(() => distribute(this.hull(), this.items()));
-  protected readonly mirrored = computed(() => mirror(this.hull(), this.items()));
+  protected readonly moved = computed(() => toOtherSide(this.hull(), this.items()));
   protected readonly grouped = computed(() => this.items().every((i) => i.placed.fitting.group !== undefined));
   protected readonly locked = computed(() => this.items().every((i) => i.placed.fitting.locked));
   protected readonly apart = computed(() => {
@@ -114,8 +113,8 @@ export class MultiSelect {
     if (change) this.store.change(change);
   }
 
-  protected copy(): void {
-    const { change, ids } = copies(this.hull(), this.items());
+  protected copy(where: 'behind' | 'other side'): void {
+    const { change, ids } = copies(this.hull(), this.items(), where);
     this.make(change);
     this.chose.emit(ids);
   }

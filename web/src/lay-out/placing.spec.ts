@@ -43,6 +43,7 @@ describe('the deck lifted off', () => {
     const rig = await show();
     await rig.click('[data-part=pack]');
     expect(rig.text).toContain('Tap the room where');
+    await rig.click('pc-best-places button', 'Cancel');
     await rig.click(`[data-part=${TEST_PART.id}]`);
     expect(rig.text).toContain('Tap the hull where');
   });

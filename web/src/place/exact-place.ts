@@ -174,8 +174,9 @@ export class ExactPlace {
     });
     if (x === undefined) return 'The tape reads that nowhere on this hull.';
     const track = place.on === 'track' ? this.state().doc.hull.tracks.find((t) => t.id === place.track) : undefined;
-    if (track && (x < track.fore || x > track.aft)) return `Off the end of ${track.name}.`;
-    this.slid.emit({ ...place, x } as Place);
+    // Off the end of its track it stands on deck there: what is typed is what is meant.
+    const leaves = track && place.on === 'track' && (x < track.fore || x > track.aft);
+    this.slid.emit(leaves ? { on: 'deck', x, y: track.y, heading: place.heading } : ({ ...place, x } as Place));
   }
 
   /** The tape runs from its hook towards where the fitting is now. */
