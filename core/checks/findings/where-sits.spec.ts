@@ -59,9 +59,7 @@ describe('a motor and the water', () => {
     // The shaft stands 185 to 245 mm aft of the middle of its base, 70 mm wide; the hull ends at 3,840.
     expect(said(motor(3660))['shaft-in-hull']).toBeUndefined();
     for (const at of [motor(3600), motor(1000), motor(2200, 200), motor(1000, 0, 90), motor(300)])
-      expect(said(at)['shaft-in-hull'])
-        .withContext(JSON.stringify(at.place))
-        .toBe('stop');
+      expect(said(at)['shaft-in-hull']).withContext(JSON.stringify(at.place)).toBe('stop');
   });
 
   it('beside the gunwale it hangs free where the hull is narrow enough', () => {

@@ -34,7 +34,7 @@ export interface RestSoFar {
 }
 
 /** Of the workups of a search, so many are made for each piece; the others make the whole better. */
-const FOR_EACH = 24;
+const FOR_EACH = 20;
 
 /** How much room a part takes: the larger, the harder to place. */
 const room = ({ body }: Part): number =>
