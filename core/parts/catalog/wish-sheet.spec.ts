@@ -48,6 +48,21 @@ describe('an owner’s spreadsheet', () => {
     expect(sheetWishes(sheet).map((w) => w.text)).toEqual(['raised rod tube', 'paddle clip']);
   });
 
+  it('a thing counted twice keeps what each line says besides; where that is too long for one wish it is two', () => {
+    const of = (...notes: readonly string[]) =>
+      sheetWishes(readSheet([['Item', 'Qty', 'Notes'], ...notes.map((note) => ['Rod tube', '1', note])]));
+    expect(of('port side', 'by the seat, tall', 'port side').map((w) => [w.text, w.count])).toEqual([
+      ['Rod tube, port side, by the seat, tall', 3],
+    ]);
+    // A note within another is another note.
+    expect(of('tethered', 'red').map((w) => w.text)).toEqual(['Rod tube, tethered, red']);
+    const long = ['a', 'b'].map((letter) => letter.repeat(120));
+    expect(of(...long).map((w) => [w.text, w.count, w.asks])).toEqual(long.map((note) => [`Rod tube, ${note}`, 1, []]));
+    const [cut] = of('c'.repeat(220));
+    expect(cut?.text.length).toBe(200);
+    expect(cut?.asks[0]).toContain('Longer than 200 letters');
+  });
+
   it('a thing counted twice names both lines, and totals are left out', () => {
     const sheet = readSheet([
       ['Item', 'Qty'],

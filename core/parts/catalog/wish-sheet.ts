@@ -213,10 +213,15 @@ interface SheetRow {
   readonly line: number;
   readonly name: string;
   readonly text: string;
+  /** What its line says besides. */
+  readonly note: string;
   readonly count: number;
   readonly cents: number | null;
   readonly asks: readonly string[];
 }
+
+/** A wish is no longer than this, letters. */
+const LONGEST = 200;
 
 /** The rows that wish for something, totals left out. How a column writes numbers settles what reads two ways in it. */
 function rowsOf(sheet: ReadSheet): SheetRow[] {
@@ -237,22 +242,35 @@ function rowsOf(sheet: ReadSheet): SheetRow[] {
       ...(sum && cents === null && /\d/.test(sum) ? [`Price “${sum.slice(0, 30)}”: how much?`] : []),
     ];
     const many = times && read.count === 1 ? Number(times[1]) : read.count;
-    const text = [name, read.measure ?? '', cell(note)].filter(Boolean).join(', ').slice(0, 200);
-    return [{ line: i + 1, name: plainHeading(name), text, count: many, cents, asks }];
+    const whole = [name, read.measure ?? '', cell(note)].filter(Boolean).join(', ');
+    const text = whole.slice(0, LONGEST);
+    if (whole.length > LONGEST) asks.push(`Longer than ${LONGEST} letters, cut after “${text.slice(-30)}”: say it shorter?`);
+    return [{ line: i + 1, name: plainHeading(name), text, note: cell(note), count: many, cents, asks }];
   });
 }
 
 /**
- * The wishes of a sheet: a thing that stands in it twice as one with both lines named, but at two prices as two, and asked
- * about.
+ * The wishes of a sheet: a thing that stands in it twice as one with both lines named and what each says besides, but at two
+ * prices as two, and asked about; and as two where both notes are longer than a wish.
  */
 export function sheetWishes(sheet: ReadSheet): SheetWish[] {
-  const seen: (SheetWish & { name: string; lines: number[]; asks: string[]; count: number; cents: number | null })[] = [];
-  for (const { line, name, text, count, cents, asks } of rowsOf(sheet)) {
+  const seen: (SheetWish & {
+    name: string;
+    text: string;
+    notes: string[];
+    lines: number[];
+    asks: string[];
+    count: number;
+    cents: number | null;
+  })[] = [];
+  for (const { line, name, text, note, count, cents, asks } of rowsOf(sheet)) {
     const same = seen.filter((s) => s.name === name);
     // One that names no price is no other thing for that.
     const one = same.find((s) => s.cents === cents || s.cents === null || cents === null);
-    if (one) {
+    const both = one && (note === '' || one.notes.includes(note) ? one.text : `${one.text}, ${note}`);
+    if (one && both && both.length <= LONGEST) {
+      one.text = both;
+      one.notes.push(note);
       one.cents ??= cents;
       one.lines.push(line);
       one.count += count;
@@ -261,12 +279,13 @@ export function sheetWishes(sheet: ReadSheet): SheetWish[] {
     }
     const [dearer] = same;
     const twin = dearer ?? seen.find((s) => name.length > 5 && alike(name, s.name) > TWINS);
-    const asked = !twin
-      ? []
-      : dearer
-        ? [`Line ${dearer.lines[0]} names it too, at another price: the same thing?`]
-        : [`Much like line ${twin.lines[0]}, “${twin.text.slice(0, 40)}”: the same thing?`];
-    seen.push({ name, text, count, cents, lines: [line], asks: [...asks, ...asked] });
+    const asked =
+      !twin || one
+        ? []
+        : dearer
+          ? [`Line ${dearer.lines[0]} names it too, at another price: the same thing?`]
+          : [`Much like line ${twin.lines[0]}, “${twin.text.slice(0, 40)}”: the same thing?`];
+    seen.push({ name, text, notes: [note], count, cents, lines: [line], asks: [...asks, ...asked] });
   }
   return seen.map(({ text, count, cents, lines, asks }) => ({ text, count, cents, lines, asks }));
 }

@@ -5,6 +5,15 @@ import LayOut from './lay-out';
 
 const wished = (count = 1): Plan => ({ ...testPlan(), wishes: { w: { text: 'an eye to tie to', part: TEST_PART.id, count } } });
 
+describe('the palette', () => {
+  it('finds a part by what the trade calls it, not by its name alone', async () => {
+    const tube = { ...TEST_PART, id: 'tube', name: 'Rod tube', french: 'Tube à canne' };
+    const rig = await OpenRig.show(LayOut, testPlan(), { catalog: { parts: [TEST_PART, tube], consumables: [] } });
+    await rig.enter('Find a part', 'rod holder');
+    expect([...rig.element.querySelectorAll('.parts button')].map((b) => b.getAttribute('data-part'))).toEqual(['tube']);
+  });
+});
+
 describe('best places', () => {
   const show = (plan = wished()) => OpenRig.show(LayOut, plan);
   const placed = (rig: OpenRig<LayOut>) =>

@@ -23,6 +23,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
+import { matchWish, wishIndex } from '@plain-cleat/core/parts/catalog';
 import { suits } from '@plain-cleat/core/layout';
 import { countWishes, placedWords, type Assembly, type Brief, type Plan } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
@@ -100,14 +101,22 @@ export class Palette {
     }
     return all;
   });
+  private readonly index = computed(() => wishIndex(this.parts()));
+  /** What the trade would mean by what is typed, the likeliest first. */
+  private readonly meant = computed((): readonly Part[] => {
+    const text = this.text().trim();
+    return text.length < 3 ? [] : matchWish(text, this.index()).map((m) => m.part);
+  });
   protected readonly found = computed(() => {
     const spot = this.spot();
     // A name that begins as it was typed is what was meant.
     const starts = (p: Part): boolean => wanted !== '' && p.name.toLowerCase().startsWith(wanted);
     const wanted = this.text().trim().toLowerCase();
     const wished = this.wished();
+    const meant = this.meant();
+    const rank = (p: Part): number => (meant.includes(p) ? meant.indexOf(p) : meant.length);
     return this.parts()
-      .filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted))
+      .filter((p) => `${p.name} ${p.kind}`.toLowerCase().includes(wanted) || meant.includes(p))
       .map((part) => {
         const fit = spot ? suits(this.hull(), part, spot, this.brief()) : { rank: 0, says: '' };
         const wish = wished.get(part.id);
@@ -123,6 +132,7 @@ export class Palette {
         (a, b) =>
           b.fit.rank - a.fit.rank ||
           Number(starts(b.part)) - Number(starts(a.part)) ||
+          rank(a.part) - rank(b.part) ||
           Number(b.open) - Number(a.open) ||
           a.part.name.localeCompare(b.part.name),
       );
