@@ -14,6 +14,9 @@ describe('the palette', () => {
   });
 });
 
+/** The worker is waited for, however slow the machine is, ms. */
+const PATIENCE = 120_000;
+
 describe('best places', () => {
   const show = (plan = wished()) => OpenRig.show(LayOut, plan);
   const placed = (rig: OpenRig<LayOut>) =>
@@ -43,7 +46,7 @@ describe('best places', () => {
     expect(placed(rig).length).toBe(1);
     expect(rig.find('pc-open-wishes').textContent).toContain('1 of 1 placed');
     expect(rig.element.querySelector('pc-best-places')).toBeNull();
-  });
+  }, PATIENCE);
 
   it('are taken by number keys, N takes up the next wish, and the next piece of a wish stays in the hand', async () => {
     const rig = await show(wished(2));
@@ -55,7 +58,7 @@ describe('best places', () => {
     await press(rig, '1');
     expect(placed(rig).length).toBe(2);
     expect(rig.find('pc-open-wishes').textContent).toContain('1 of 1 placed');
-  });
+  }, PATIENCE);
 
   it('are taken by a tap on the outline, and put away with the part', async () => {
     const rig = await show();
@@ -67,7 +70,7 @@ describe('best places', () => {
     await until(rig, '[data-offered="1"]');
     await rig.click('[data-offered="1"]');
     expect(placed(rig).length).toBe(1);
-  });
+  }, PATIENCE);
 
   it('of all that is left are taken in one go, as one change', async () => {
     const rig = await show(wished(3));
@@ -78,5 +81,5 @@ describe('best places', () => {
     }
     expect(rig.sentChanges().length).toBe(1);
     expect(placed(rig).length).toBe(3);
-  });
+  }, PATIENCE);
 });

@@ -2,7 +2,7 @@ import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } f
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { mayComeWith, NUMBERED, type ShownPlace, type ShownPlaces } from '@plain-cleat/core/proposals/places';
 import type { Part } from '@plain-cleat/core/parts/parts';
-import { countWishes, type CountedWish } from '@plain-cleat/core/rig';
+import { countWishes, sameJson, type CountedWish } from '@plain-cleat/core/rig';
 import type { WorkupInput } from '@plain-cleat/core/workup';
 import { proxy } from 'comlink';
 import { EMPTY, Subject, switchMap, tap } from 'rxjs';
@@ -59,7 +59,8 @@ export class BestPlaces {
         takeUntilDestroyed(),
       )
       .subscribe((found) => this.found.set(found));
-    const settled = computed(() => this.store.state()?.settled);
+    // News that changes nothing of the plan begins no search anew.
+    const settled = computed(() => this.store.state()?.settled, { equal: sameJson });
     effect(() => {
       const part = this.placing.part();
       const plan = settled();

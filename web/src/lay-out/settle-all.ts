@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { SettledAll } from '@plain-cleat/core/proposals/fixes';
+import { sameJson } from '@plain-cleat/core/rig';
 import { EMPTY, switchMap, tap } from 'rxjs';
 import { Fixes } from '../findings/fixes';
 import { inputOf, RigStore } from '../stores/rig.store';
@@ -19,10 +20,13 @@ export class SettleAll {
   readonly found = signal<SettledAll | null>(null);
 
   /** The plan, once two findings of it have a fix each and no more are searched. */
-  private readonly ripe = computed(() => {
-    const fixed = Object.values(this.fixes.byFinding()).filter((f) => f.length > 0).length;
-    return fixed > 1 && !this.fixes.searching() ? (this.store.state()?.settled ?? null) : null;
-  });
+  private readonly ripe = computed(
+    () => {
+      const fixed = Object.values(this.fixes.byFinding()).filter((f) => f.length > 0).length;
+      return fixed > 1 && !this.fixes.searching() ? (this.store.state()?.settled ?? null) : null;
+    },
+    { equal: sameJson },
+  );
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.calls.close());
