@@ -132,9 +132,10 @@ test('by keyboard alone a part comes aboard, is walked to, turned and taken off'
   await page.keyboard.press('ArrowRight');
   await expect(page.locator('pc-card h2')).toHaveText('Chart board on track');
   await page.keyboard.press('Shift+F10');
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('ArrowDown');
+  const wanted = page.getByRole('menuitem', { name: 'Turn 15° to starboard' });
+  for (let i = 0; i < 8 && !(await wanted.evaluate((e) => e === document.activeElement)); i++)
+    await page.keyboard.press('ArrowDown');
+  await expect(wanted).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Turned')).toHaveValue('-15');
   await page.keyboard.press('Delete');
