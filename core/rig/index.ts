@@ -14,6 +14,7 @@ export {
   type Seen,
 } from './aboard';
 export { applyChange, Clash, Refused, type Applied } from './apply';
+export { asOne } from './as-one';
 export { assemblySchema, ofNewest, placeAssembly, renewAssembly, standingOn, takeAssembly, type Assembly } from './assembly';
 export {
   briefSchema,

@@ -32,7 +32,6 @@ export { inTheHand, underThings } from './inside-reach';
 export { knuckles } from './knuckles';
 export { landingSide } from './landing-side';
 export { legRoom } from './leg-room';
-export { motorInWater } from './motor-in-water';
 export { legs, seatPlace, twoPaddlers } from './legs';
 export { lidsBear } from './lids';
 export {
@@ -46,6 +45,7 @@ export {
   lineWeak,
   shockCordHolds,
 } from './lines';
+export { motorInWater } from './motor-in-water';
 export { mixedMetals, threadFamilies, weakMount, workedFirst } from './mounts';
 export { cableLoops, cablesInWay } from './moving-cables';
 export { lineOld, lineShort } from './old-cords';
@@ -74,6 +74,6 @@ export { offItsTrack, trackLies, trackSlots, weakTrack } from './tracks';
 export { transducer } from './transducer';
 export { wake } from './wake';
 export { carried, carted, launched, riggedUp, roofTied } from './to-water';
+export { whereSits } from './where-sits';
 export { fuseTooLarge, noFuse, overheats, ownGauge, thinWire, unguarded } from './wires';
 export { wornThings } from './worn';
-export { whereSits } from './where-sits';

@@ -2,6 +2,7 @@ import type { Part } from '../../parts/parts';
 import type { ShopSettings } from '../../parts/shop';
 import type { HullModel, HullSurface } from '../../boat/hull';
 import type { OtherHole } from '../../holding/drilling';
+import { isInside } from '../../holding/inside';
 import type { Fitted, Opening } from '../../holding/fitted';
 import type { BenchCheck, BenchTest } from '../../electric/bench-test';
 import type { CircuitInUse } from '../../electric/circuits';
@@ -201,6 +202,13 @@ export function isWorn({ placed: { part, frame } }: Fitted, { model: { seat, sec
   const { x } = frame.origin;
   return Math.abs(x - seat.x) < ON_SOMEBODY || (!!secondSeat && Math.abs(x - secondSeat.x) < ON_SOMEBODY);
 }
+
+/** What is meant to touch somebody, what they sit on, wear, stand on or work by foot, and what stands inside, where nobody is. */
+export function touchesSomebody(item: Fitted, hull: HullSurface): boolean {
+  const { place } = item.placed.part.body;
+  return isWorn(item, hull) || isInside(item.placed) || place === 'sat on' || place === 'underfoot' || place === 'at the feet';
+}
+
 /** So near a seat it is on somebody (judgement), mm. */
 const ON_SOMEBODY = 500;
 

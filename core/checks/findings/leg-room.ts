@@ -1,8 +1,7 @@
 import { boundsOf, intoLegs, legsOf, near, overBand, paddlers, type Bounds, type Leg } from '../../layout';
-import { isInside } from '../../holding/inside';
 import { mm, over, say } from '../../base/units';
 import { check } from './check';
-import { about, alone, isWorn, nameOf, toOtherSide, type Alone, type Raw } from './finding';
+import { about, alone, nameOf, touchesSomebody, toOtherSide, type Alone, type Raw } from './finding';
 
 /** Nothing touches a leg within this (judgement), mm. */
 const TOUCH = 30;
@@ -40,11 +39,8 @@ export const legRoom = check({
   },
   judge: alone((item, judged): Raw[] => {
     const { hull, shop } = judged;
-    const { part, bodies } = item.placed;
-    const place = part.body.place;
-    // What they sit on, wear, stand on or work by foot is meant to touch them.
-    if (isWorn(item, hull) || isInside(item.placed) || place === 'sat on' || place === 'underfoot' || place === 'at the feet')
-      return [];
+    const { bodies } = item.placed;
+    if (touchesSomebody(item, hull)) return [];
     const solids = bodies.filter((b) => b.top > hull.spot(item.placed.frame.origin.x, item.placed.frame.origin.y).z + FLAT);
     if (solids.length === 0) return [];
     const verdict = overBand(shop, (scale) => {

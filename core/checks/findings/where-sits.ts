@@ -1,8 +1,7 @@
 import { bodyOverlap, boundsOf, near, overBand, paddlers, seatedBodies } from '../../layout';
-import { isInside } from '../../holding/inside';
 import { mm, over, say } from '../../base/units';
 import { check } from './check';
-import { about, alone, isWorn, nameOf, type Raw } from './finding';
+import { about, alone, nameOf, touchesSomebody, type Raw } from './finding';
 
 /** What stands where somebody sits: in their hips, their trunk or their head. */
 export const whereSits = check({
@@ -13,11 +12,8 @@ export const whereSits = check({
   },
   judge: alone((item, judged): Raw[] => {
     const { hull, plan, shop } = judged;
-    const { part, bodies } = item.placed;
-    const { place } = part.body;
-    // What they sit on, stand on, wear or work by foot is meant to touch them.
-    if (isWorn(item, hull) || isInside(item.placed) || place === 'sat on' || place === 'underfoot' || place === 'at the feet')
-      return [];
+    const { bodies } = item.placed;
+    if (touchesSomebody(item, hull)) return [];
     const verdict = overBand(shop, (scale) => {
       const people = paddlers(hull, plan.brief, scale).flatMap(seatedBodies);
       if (!people.some((p) => near(boundsOf([p]), boundsOf(bodies)))) return undefined;

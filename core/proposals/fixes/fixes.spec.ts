@@ -1,32 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { CATALOG } from '../../../demo/index';
-import type { Finding } from '../../checks/findings';
 import { applyChange } from '../../rig';
 import { deck, fitted, inputOf } from '@plain-cleat/testing/plans';
 import { layouts } from '@plain-cleat/testing/sampled';
-import { workUp, type WorkupInput } from '../../workup';
+import { worseInWords } from '@plain-cleat/testing/worse';
+import { workUp } from '../../workup';
 import { mayHelp, searchFixes } from './index';
 import { runs } from '../../../testing/runs';
 
-const RANK = { note: 0, look: 1, stop: 2 } as const;
 const WHO = ['the rigger', 'the front desk', 'the manager', 'the owner'];
-/** What a tape, a scale or a meter does not tell apart. */
-const SAME = 0.5;
-
-/** The amounts of a rig's findings, told apart here and not by the product. */
-const amounts = (input: WorkupInput): Map<string, Finding> => new Map(workUp(input).findings.map((f) => [f.key, f]));
-/** What is worse after than before: new, more severe, or by more. */
-const worse = (before: ReadonlyMap<string, Finding>, after: ReadonlyMap<string, Finding>): string[] =>
-  [...after.values()]
-    .filter((now) => {
-      const was = before.get(now.key);
-      if (!was || RANK[now.severity] > RANK[was.severity]) return true;
-      if (RANK[now.severity] < RANK[was.severity] || !now.measure) return false;
-      if (!was.measure || was.measure.unit !== now.measure.unit) return true;
-      const more = now.measure.amount - was.measure.amount;
-      return (now.measure.worse === 'more' ? more : -more) > SAME;
-    })
-    .map((f) => `${f.severity} ${f.key}`);
 
 describe('fixes over layouts by chance', () => {
   const many = runs(60, 4);
@@ -36,8 +18,8 @@ describe('fixes over layouts by chance', () => {
     let offered = 0;
     for (const l of chosen) {
       const { input } = l;
-      const before = amounts(input);
-      const open = [...before.values()].filter((f) => f.fixable && f.severity !== 'note').slice(0, 6);
+      const before = workUp(input);
+      const open = before.findings.filter((f) => f.fixable && f.severity !== 'note').slice(0, 6);
       for (const finding of open) {
         const fixes = searchFixes(input, finding, {
           units: 'imperial',
@@ -47,9 +29,10 @@ describe('fixes over layouts by chance', () => {
         });
         for (const fix of fixes) {
           offered++;
-          const after = amounts({ ...input, plan: applyChange(input.plan, fix.change).plan });
-          expect(after.has(finding.key)).withContext(`${l.hull.name}: ${finding.key} stays`).toBeFalse();
-          expect(worse(before, after)).withContext(`${l.hull.name}: ${finding.key}`).toEqual([]);
+          const after = workUp({ ...input, plan: applyChange(input.plan, fix.change).plan });
+          const stays = after.findings.some((f) => f.key === finding.key);
+          expect(stays).withContext(`${l.hull.name}: ${finding.key} stays`).toBeFalse();
+          expect(worseInWords(before, after)).withContext(`${l.hull.name}: ${finding.key}`).toEqual([]);
         }
       }
     }
@@ -67,9 +50,9 @@ describe('fixes over layouts by chance', () => {
       b: fitted('crate-open', deck(2500, 0), 'loose'),
       c: fitted('crate-open', deck(2900, 0), 'loose'),
     });
-    const before = amounts(input);
-    for (const finding of before.values())
+    const before = workUp(input);
+    for (const finding of before.findings)
       for (const fix of searchFixes(input, finding, { units: 'metric', budget: 200, newId: randomUUID, range: [] }))
-        expect(worse(before, amounts({ ...input, plan: applyChange(input.plan, fix.change).plan }))).toEqual([]);
+        expect(worseInWords(before, workUp({ ...input, plan: applyChange(input.plan, fix.change).plan }))).toEqual([]);
   });
 });

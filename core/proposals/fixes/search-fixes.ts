@@ -1,4 +1,4 @@
-import { applyChange, Clash, type Change, type Place, Refused } from '../../rig';
+import { asOne, type Change, type Place } from '../../rig';
 import type { Part } from '../../parts/parts';
 import type { Fitted } from '../../holding/fitted';
 import type { HullSurface } from '../../boat/hull';
@@ -7,6 +7,7 @@ import { MM_PER_INCH, mm, say, type Point, type Sentence, type UnitSystem } from
 import { Memory } from '../../base/stages';
 import { withParts, workUp, type Workup, type WorkupInput } from '../../workup';
 import { type Finding, gotWorse, slideTo, type Try } from '../../checks/findings';
+import { triedWith } from './trial';
 
 /** Whether a part of the range may be brought aboard by a fix: an adapter, or what a swimmer gets back on by. */
 export const mayHelp = (part: Part): boolean => part.joins?.foot !== undefined || part.use.reboards !== undefined;
@@ -27,6 +28,8 @@ export interface FixSearch {
   /** Parts that may come aboard. */
   readonly range: readonly Part[];
   readonly shouldStop?: () => boolean;
+  /** Of earlier searches in much the same rig. */
+  readonly memory?: Memory;
 }
 
 interface Trial {
@@ -159,13 +162,6 @@ function ownMoves(one: Try, before: Workup): number {
   return slid.length ? Math.max(...slid) : ANOTHER_WAY;
 }
 
-/** A try as one change, with ids. */
-function changeOf(one: Try, newId: () => string): Change {
-  const changes = one.changes.map((c) => ({ ...c, id: newId() }));
-  const [only] = changes;
-  return changes.length === 1 && only ? only : { id: newId(), kind: 'together', changes };
-}
-
 /**
  * Searches ways out of a finding, the least change first: slides, other tracks, risers, and those the judgement
  * itself knows. Each is tried on a copy and offered only when the finding goes and nothing gets worse.
@@ -174,7 +170,7 @@ function changeOf(one: Try, newId: () => string): Change {
  */
 export function searchFixes(input: WorkupInput, finding: Finding, search: FixSearch): Fix[] {
   const shown = { ...withParts(input, search.range), set: finding.sets?.[0] ?? input.set };
-  const memory = new Memory();
+  const { memory = new Memory() } = search;
   const before = workUp(shown, memory);
   const known = new Map(before.findings.map((f) => [f.key, f]));
   const worsens = (f: Finding): boolean => {
@@ -190,23 +186,13 @@ export function searchFixes(input: WorkupInput, finding: Finding, search: FixSea
   for (const candidate of candidates) {
     if (search.shouldStop?.() || fixes.length === 3) break;
     if (kinds.has(candidate.kind) || candidate.changes.length === 0) continue;
-    const change = changeOf(candidate, search.newId);
-    const after = tried(shown, change, memory);
+    const after = triedWith(shown, candidate.changes, memory);
     if (!after || after.findings.some((f) => f.key === finding.key || worsens(f))) continue;
     kinds.add(candidate.kind);
-    fixes.push({ says: candidate.says, change, moves: candidate.moves });
+    const change = asOne(candidate.changes, search.newId);
+    if (change) fixes.push({ says: candidate.says, change, moves: candidate.moves });
   }
   return fixes;
-}
-
-/** The workup after a change; undefined when the plan does not take it. */
-function tried(input: WorkupInput, change: Change, memory: Memory): Workup | undefined {
-  try {
-    return workUp({ ...input, plan: applyChange(input.plan, change).plan }, memory);
-  } catch (error) {
-    if (error instanceof Refused || error instanceof Clash) return undefined;
-    throw error;
-  }
 }
 
 /** Slides that end at the same stop are one trial. */

@@ -1,12 +1,13 @@
 import { unsettled, type Finding } from '../../checks/findings';
-import { applyChange, singleChanges, type Change, type SimpleChange } from '../../rig';
+import { applyChange, asOne, singleChanges, type Change, type SimpleChange } from '../../rig';
+import { Memory } from '../../base/stages';
 import type { Sentence } from '../../base/units';
 import { withParts, workUp, type WorkupInput } from '../../workup';
 import { searchFixes, type FixSearch } from './search-fixes';
 
-/** One of the fixes that go together, with what it settles. */
+/** One of the fixes that go together, with the letter of what it settles. */
 export interface SettledBy {
-  readonly finding: Pick<Finding, 'key' | 'letter' | 'severity' | 'says'>;
+  readonly letter: string;
   readonly says: Sentence;
 }
 
@@ -28,7 +29,14 @@ export interface SettleSearch extends FixSearch {
 /** Fixes are taken no oftener than this: each takes something away, so it never comes to it (judgement). */
 const MOST = 60;
 
-const openOf = (input: WorkupInput, isOne: SettleSearch['isOne']): Finding[] => unsettled(workUp(input).findings).filter(isOne);
+/** A rig, and what was worked out of rigs much like it. */
+interface Worked {
+  readonly input: WorkupInput;
+  readonly memory: Memory;
+}
+
+const openOf = ({ input, memory }: Worked, isOne: SettleSearch['isOne']): Finding[] =>
+  unsettled(workUp(input, memory).findings).filter(isOne);
 
 const countOf = (open: readonly Finding[]): SettledAll['before'] => ({
   stops: open.filter((f) => f.severity === 'stop').length,
@@ -41,11 +49,11 @@ const countOf = (open: readonly Finding[]): SettledAll['before'] => ({
  * better of the two.
  */
 export function settleAll(asked: WorkupInput, search: SettleSearch): SettledAll {
-  const input = withParts(asked, search.range);
-  const before = openOf(input, search.isOne);
-  const first = inTurn(input, search, []);
+  const rig = { input: withParts(asked, search.range), memory: new Memory() };
+  const before = openOf(rig, search.isOne);
+  const first = inTurn(rig, search, []);
   const late = first.left.filter((f) => f.severity === 'stop' && first.after.has(f.key)).map((f) => f.key);
-  const second = late.length ? inTurn(input, search, late) : first;
+  const second = late.length ? inTurn(rig, search, late) : first;
   const best = weight(second.left) < weight(first.left) ? second : first;
   return { before: countOf(before), after: countOf(best.left), by: best.by, change: asOne(best.changes, search.newId) };
 }
@@ -64,45 +72,38 @@ interface Turn {
 }
 
 /** Fix after fix, those named first. */
-function inTurn(input: WorkupInput, search: SettleSearch, firstOf: readonly string[]): Turn {
+function inTurn({ input, memory }: Worked, search: SettleSearch, firstOf: readonly string[]): Turn {
   const by: SettledBy[] = [];
   const changes: SimpleChange[] = [];
   const sought = new Set<string>();
   const after = new Set<string>();
   let now = input;
+  const open = (): Finding[] => openOf({ input: now, memory }, search.isOne);
   const rank = (f: Finding): number => Number(!firstOf.includes(f.key)) * 2 + Number(f.severity !== 'stop');
   // What is no stop is sought once: what was settled since rarely lets it go.
   const next = (): Finding[] =>
-    openOf(now, search.isOne)
+    open()
       .filter((f) => f.fixable && (f.severity === 'stop' || !sought.has(f.key)))
       .sort((a, b) => rank(a) - rank(b));
-  let todo = next();
+  let queue = next();
   let settled = false;
   while (by.length < MOST && !search.shouldStop?.()) {
-    const finding = todo.shift();
+    const finding = queue.shift();
     if (!finding) {
       if (!settled) break;
-      [settled, todo] = [false, next()];
+      [settled, queue] = [false, next()];
       continue;
     }
     if (by.length && !sought.has(finding.key)) after.add(finding.key);
     sought.add(finding.key);
-    const [fix] = searchFixes(now, finding, search);
+    const [fix] = searchFixes(now, finding, { ...search, memory });
     if (!fix) continue;
-    const { key, letter, severity, says } = finding;
-    by.push({ finding: { key, letter, severity, says }, says: fix.says });
+    by.push({ letter: finding.letter, says: fix.says });
     changes.push(...singleChanges(fix.change));
     now = { ...now, plan: applyChange(now.plan, fix.change).plan };
     settled = true;
-    const open = new Map(openOf(now, search.isOne).map((f) => [f.key, f]));
-    todo = todo.flatMap((f) => open.get(f.key) ?? []);
+    const left = new Map(open().map((f) => [f.key, f]));
+    queue = queue.flatMap((f) => left.get(f.key) ?? []);
   }
-  return { by, changes, left: openOf(now, search.isOne), after };
-}
-
-/** The changes as one, in their order. */
-function asOne(changes: readonly SimpleChange[], newId: () => string): Change | null {
-  const [only] = changes;
-  if (changes.length < 2) return only ?? null;
-  return { id: newId(), kind: 'together', changes: changes.map((c) => ({ ...c, id: newId() })) };
+  return { by, changes, left: open(), after };
 }

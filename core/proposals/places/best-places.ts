@@ -14,7 +14,10 @@ export function* searchPlaces(input: WorkupInput, part: Part, search: PlaceSearc
   let companions: Extras | undefined;
   for (const tried of trials.best().slice(0, SHOWN)) {
     // The same come to each place, so that they are compared alike; where they would be stopped, others.
-    const own = companions && trials.passes(tried, companions.changes) ? companions : companionsFor(trials.shown, tried, search);
+    const own =
+      companions && trials.passes(tried, companions.changes)
+        ? companions
+        : companionsFor(trials.shown, tried, search, trials.memory);
     companions ??= own;
     const cables = connectionsFor(trials.shown, [...tried.changes, ...own.changes], trials.memory);
     trials.completed(tried, { changes: [...own.changes, ...cables.changes], names: [...own.names, ...cables.names] });

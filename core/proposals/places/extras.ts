@@ -4,9 +4,8 @@ import type { Part } from '../../parts/parts';
 import { tiedFitting, type DraftChange } from '../../rig';
 import type { Memory } from '../../base/stages';
 import type { WorkupInput } from '../../workup';
-import { leadWell } from '../fixes';
+import { leadWell, placedBy, triedWith, withChanges } from '../fixes';
 import { PlaceTrials, type Extras, type PlaceSearch, type TriedPlace } from './place-trials';
-import { triedWith, withChanges } from './trial';
 
 /** So many workups are made for each thing that comes with another. */
 const BUDGET = 14;
@@ -37,14 +36,22 @@ export function mayComeWith(parts: readonly Part[], range: readonly Part[]): Par
 type Placing = Pick<TriedPlace, 'changes' | 'stack' | 'after'>;
 
 /** What things need and is not aboard, each where it goes best with them. */
-export function companionsFor(input: WorkupInput, { changes: placed, stack, after }: Placing, search: PlaceSearch): Extras {
+export function companionsFor(
+  input: WorkupInput,
+  { changes: placed, stack, after }: Placing,
+  search: PlaceSearch,
+  memory: Memory,
+): Extras {
   let changes: readonly DraftChange[] = [];
   const names: string[] = [];
   const aboard = after.aboard.owned.map((i) => i.placed.part);
   for (const part of stack)
     for (const need of needsOf(part)) {
       if (aboard.some((other) => other.id !== part.id && need(other))) continue;
-      const companion = companionOf({ ...input, plan: withChanges(input.plan, [...placed, ...changes]) }, need, search);
+      const companion = companionOf({ ...input, plan: withChanges(input.plan, [...placed, ...changes]) }, need, {
+        search,
+        memory,
+      });
       if (!companion) continue;
       changes = [...changes, ...companion.changes];
       names.push(...companion.stack.map((p) => p.name));
@@ -55,7 +62,7 @@ export function companionsFor(input: WorkupInput, { changes: placed, stack, afte
 
 /** Cables and lines to what is placed; one that would be stopped is left to its own step. */
 export function connectionsFor(input: WorkupInput, placed: readonly DraftChange[], memory: Memory): Extras {
-  const mine = new Set(placed.flatMap((c) => (c.kind === 'placeItem' ? [c.item] : [])));
+  const mine = placedBy(placed);
   const stops = (changes: readonly DraftChange[]): number =>
     triedWith(input, changes, memory)?.findings.filter((f) => f.severity === 'stop').length ?? Infinity;
   let all: Extras = { changes: [], names: [] };
@@ -69,12 +76,14 @@ export function connectionsFor(input: WorkupInput, placed: readonly DraftChange[
 }
 
 /** The cheapest of the range that answers a need and has a place that passes; what drives the boat is never chosen for somebody. */
-function companionOf(input: WorkupInput, need: Need, search: PlaceSearch): TriedPlace | null {
+function companionOf(
+  input: WorkupInput,
+  need: Need,
+  { search, memory }: { readonly search: PlaceSearch; readonly memory: Memory },
+): TriedPlace | null {
   const answers = search.range.filter((p) => need(p) && !p.use.propels).sort((a, b) => a.sold.priceCents - b.sold.priceCents);
   for (const part of answers.slice(0, 3)) {
-    const trials = new PlaceTrials(input, part, { ...search, budget: BUDGET });
-    for (const _ of trials.run());
-    const [best] = trials.soFar(true).places;
+    const [best] = new PlaceTrials(input, part, { ...search, budget: BUDGET }, memory).all().places;
     if (best) return best;
   }
   return null;

@@ -4,11 +4,10 @@ import type { DraftChange } from '../../rig';
 import { Memory } from '../../base/stages';
 import { withParts, workUp, type Workup, type WorkupInput } from '../../workup';
 import { bestHeld } from '../../checks/advice';
+import { placedBy, triedWith, withChanges } from '../fixes';
 import { companionsFor, connectionsFor } from './extras';
 import { PlaceTrials, type Extras, type PlaceSearch, type TriedPlace } from './place-trials';
-import { beforeOf, byScore, scoreOf, type Before, type Score } from './score';
-import type { Stack } from './stack';
-import { triedWith, withChanges } from './trial';
+import { beforeOf, byScore, itemScore, newlyFound, rigScore, type Before, type Score } from './score';
 
 /** One piece that is wished for and not aboard. */
 export interface Wanted {
@@ -30,6 +29,8 @@ export interface RestSoFar {
   readonly extras: Extras['names'];
   readonly lacking: readonly Lacking[];
   readonly trials: number;
+  /** How much of its workups is made, 0 to 1. */
+  readonly share: number;
   readonly doing: 'placing' | 'improving' | 'done';
 }
 
@@ -53,17 +54,22 @@ export function* placeRest(input: WorkupInput, wanted: readonly Wanted[], search
   return rest.finish();
 }
 
+/** A piece where it is placed. */
+type PlacedPiece = Pick<TriedPlace, 'item' | 'stack' | 'changes'> & { readonly wanted: Wanted };
+
+/** The rig with some pieces in it. */
+interface Whole {
+  readonly pieces: readonly PlacedPiece[];
+  readonly after: Workup;
+  readonly score: Score;
+}
+
 class Rest {
   private readonly memory = new Memory();
   private readonly input: WorkupInput;
   private readonly of: number;
   private readonly before: Before;
-  private placed: {
-    readonly wanted: Wanted;
-    readonly item: string;
-    readonly stack: Stack;
-    readonly changes: readonly DraftChange[];
-  }[] = [];
+  private now: Whole;
   private readonly lacking: Lacking[] = [];
   private trials = 0;
 
@@ -74,66 +80,68 @@ class Rest {
   ) {
     this.input = withParts(input, [...search.range, ...wanted.map((w) => w.part)]);
     this.of = wanted.length;
-    this.before = beforeOf(this.input, workUp(this.input, this.memory));
+    const after = workUp(this.input, this.memory);
+    this.before = beforeOf(this.input, after);
+    this.now = { pieces: [], after, score: this.scoreOf([], after) };
   }
 
-  private changes = (but?: string): DraftChange[] => this.placed.flatMap((p) => (p.item === but ? [] : p.changes));
-  private with = (changes: readonly DraftChange[]): WorkupInput => ({
-    ...this.input,
-    plan: withChanges(this.input.plan, changes),
-  });
+  /** Places of a piece among some others. */
+  private trialsOf({ part }: Wanted, others: readonly PlacedPiece[], budget: number): PlaceTrials {
+    const input = { ...this.input, plan: withChanges(this.input.plan, changesOf(others)) };
+    return new PlaceTrials(input, part, { ...this.search, budget }, this.memory);
+  }
+
+  /** How good the rig is with some pieces, each place of them counted. */
+  private scoreOf(pieces: readonly PlacedPiece[], after: Workup): Score {
+    const scores = pieces.map((p) => itemScore(this.before, after, p.item));
+    const sum = (by: keyof (typeof scores)[number]): number => scores.reduce((n, s) => n + s[by], 0);
+    return {
+      ...rigScore(this.before, after, newlyFound(this.before, after)),
+      ...{ hand: sum('hand'), habit: sum('habit'), near: sum('near') },
+      ...{ side: sum('side'), across: sum('across'), along: sum('along') },
+    };
+  }
+
+  /** The rig with these pieces, worked up; null where the plan does not take them. */
+  private wholeOf(pieces: readonly PlacedPiece[]): Whole | null {
+    const after = triedWith(this.input, changesOf(pieces), this.memory);
+    return after && { pieces, after, score: this.scoreOf(pieces, after) };
+  }
 
   *place(wanted: Wanted): Generator<RestSoFar> {
-    const trials = new PlaceTrials(this.with(this.changes()), wanted.part, { ...this.search, budget: FOR_EACH });
+    const trials = this.trialsOf(wanted, this.now.pieces, FOR_EACH);
     for (const { trials: n } of trials.run()) yield this.soFar('placing', n);
     const { places, stopped } = trials.soFar(true);
     this.trials += trials.trials;
     const [best] = places;
-    if (best) this.placed.push({ wanted, ...best });
-    else if (!stopped || !this.madeRoomFor(wanted, stopped)) this.lacking.push({ ...wanted, stopped });
+    const whole = best
+      ? this.wholeOf([...this.now.pieces, { wanted, ...best }])
+      : stopped && this.withRoomMade({ wanted, ...stopped }, stopped);
+    if (whole) this.now = whole;
+    else this.lacking.push({ ...wanted, stopped });
     yield this.soFar('placing');
   }
 
-  /** What stops it only by others of these is placed with those placed anew, as long as nothing is stopped then. */
-  private madeRoomFor(wanted: Wanted, stopped: TriedPlace): boolean {
-    const inTheWay = stopped.against.filter((f) => f.severity === 'stop').map((f) => f.where);
-    const others = this.placed.filter((p) => inTheWay.includes(p.item));
-    if (inTheWay.some((where) => !others.some((o) => o.item === where))) return false;
-    const was = this.placed;
-    this.placed = [...was, { wanted, ...stopped }];
-    for (const other of others)
-      for (const changes of this.anew(other))
-        this.placed = this.placed.map((p) => (p.item === other.item ? { ...p, changes } : p));
-    const now = triedWith(this.input, this.changes(), this.memory);
-    if (now && this.total(now).stops === 0) return true;
-    this.placed = was;
-    return false;
-  }
-
-  /** How good the whole is: of each piece together, by the workup of all. */
-  private total(after: Workup): Score {
-    const scores = this.placed.map((p) => scoreOf(this.before, after, p.item));
-    const [first] = scores;
-    const sum = (by: keyof Score): number => scores.reduce((n, s) => n + s[by], 0);
-    return {
-      ...(first ?? scoreOf(this.before, after, '')),
-      ...{
-        hand: sum('hand'),
-        habit: sum('habit'),
-        near: sum('near'),
-        side: sum('side'),
-        across: sum('across'),
-        along: sum('along'),
-      },
-    };
+  /** What is stopped only by others of these: with those placed anew, where nothing is stopped then. */
+  private withRoomMade(piece: PlacedPiece, { against }: TriedPlace): Whole | null {
+    const inTheWay = against.filter((f) => f.severity === 'stop').map((f) => f.where);
+    const { pieces } = this.now;
+    const others = pieces.filter((p) => inTheWay.includes(p.item));
+    if (inTheWay.some((where) => !others.some((o) => o.item === where))) return null;
+    let tried = [...pieces, piece];
+    for (const other of others) {
+      const moved = this.anew(other, tried);
+      if (moved) tried = tried.map((p) => (p === other ? moved : p));
+    }
+    const whole = this.wholeOf(tried);
+    return whole?.score.stops === 0 ? whole : null;
   }
 
   *improve(): Generator<RestSoFar> {
-    for (const one of [...this.placed]) {
+    for (const one of this.now.pieces) {
       if (this.trials >= this.search.budget) break;
-      if (this.carries(one)) continue;
-      for (const changes of [this.otherSideOf(one), ...this.anew(one)]) {
-        if (changes) this.keepIfBetter(one.item, changes);
+      for (const other of [this.onOtherSide(one), this.anew(one, this.now.pieces)]) {
+        if (other) this.takeIfBetter(one.wanted, other);
         yield this.soFar('improving');
       }
     }
@@ -141,80 +149,61 @@ class Rest {
     for (const lacking of this.lacking.splice(0)) yield* this.place(lacking);
   }
 
-  /** Whether another of these stands on it: what carries stays. */
-  private carries({ changes }: Rest['placed'][number]): boolean {
-    const own = new Set(changes.flatMap((c) => (c.kind === 'placeItem' ? [c.item] : [])));
-    return this.placed.some(({ changes: others }) =>
-      others.some(
-        (c) => c.kind === 'placeItem' && !own.has(c.item) && c.to.place.on === 'fitting' && own.has(c.to.place.fitting),
-      ),
-    );
-  }
-
-  private keepIfBetter(item: string, changes: readonly DraftChange[]): void {
-    const now = triedWith(this.input, this.changes(), this.memory);
-    const was = this.placed;
-    this.placed = was.map((p) => (p.item === item ? { ...p, changes } : p));
-    const then = triedWith(this.input, this.changes(), this.memory);
+  private takeIfBetter(wanted: Wanted, other: PlacedPiece): void {
+    const whole = this.wholeOf(this.now.pieces.map((p) => (p.wanted === wanted ? other : p)));
     this.trials++;
-    if (!now || !then || byScore(this.total(then), this.total(now)) >= 0) this.placed = was;
+    if (whole && byScore(whole.score, this.now.score) < 0) this.now = whole;
   }
 
-  /** The same on the other side, held as suits it there. */
-  private otherSideOf({ stack, changes }: Rest['placed'][number]): DraftChange[] | null {
-    const after = triedWith(this.input, this.changes(), this.memory);
-    const [base] = changes;
-    if (!after || base?.kind !== 'placeItem') return null;
+  /** The same on the other side, held as suits it there; null where it carries another, or there is no such place. */
+  private onOtherSide(piece: PlacedPiece): PlacedPiece | null {
+    const { after, pieces } = this.now;
+    const [base] = piece.changes;
+    if (carries(piece, pieces) || base?.kind !== 'placeItem') return null;
     const to = otherSide(after.surface, base.to.place);
-    if (!to) return null;
-    const there = bestHeld({ plan: this.input.plan, shop: this.input.shop, workup: after }, stack[0], to);
-    if (there.advice && !there.advice.fits) return null;
+    const there = to && bestHeld({ plan: this.input.plan, shop: this.input.shop, workup: after }, piece.stack[0], to);
+    if (!to || !there || (there.advice && !there.advice.fits)) return null;
     const { uses: _, straps: __, ...fitting } = base.to;
     const moved = { ...base, to: { ...fitting, place: to, mount: there.mount } };
-    return [moved, ...changes.slice(1).filter((c) => c.kind === 'placeItem')];
+    return { ...piece, changes: [moved, ...piece.changes.slice(1).filter((c) => c.kind === 'placeItem')] };
   }
 
-  /** Where it goes best with all the others aboard. */
-  private anew({ item, wanted, changes }: Rest['placed'][number]): DraftChange[][] {
-    const trials = new PlaceTrials(this.with(this.changes(item)), wanted.part, { ...this.search, budget: FOR_EACH / 2 });
-    for (const _ of trials.run());
+  /** Where it goes best among the others; null where it carries one of them, or has no place. */
+  private anew(piece: PlacedPiece, pieces: readonly PlacedPiece[]): PlacedPiece | null {
+    if (carries(piece, pieces)) return null;
+    const others = pieces.filter((p) => p !== piece);
+    const trials = this.trialsOf(piece.wanted, others, FOR_EACH / 2);
+    const [best] = trials.all().places;
     this.trials += trials.trials;
-    const [best] = trials.soFar(true).places;
-    if (!best) return [];
-    // It keeps its name, so that what stands on it finds it.
-    const names = new Map(
-      best.changes.flatMap((c, i) => {
-        const old = changes[i];
-        return c.kind === 'placeItem' && old?.kind === 'placeItem' ? [[c.item, old.item] as const] : [];
-      }),
-    );
-    const renamed = JSON.parse(
-      JSON.stringify(best.changes, (_, value: unknown) => (typeof value === 'string' ? (names.get(value) ?? value) : value)),
-    ) as DraftChange[];
-    return best.changes.length === changes.length ? [renamed] : [];
+    return best ? { wanted: piece.wanted, ...best } : null;
   }
 
   finish(): RestSoFar {
-    const changes = this.changes();
-    const after = triedWith(this.input, changes, this.memory);
-    const [first, ...others] = this.placed.flatMap((p) => p.stack);
-    if (!after || !first) return this.soFar('done');
-    const companions = companionsFor(this.input, { changes, after, stack: [first, ...others] }, this.search);
+    const { pieces, after } = this.now;
+    const changes = changesOf(pieces);
+    const [first, ...others] = pieces.flatMap((p) => p.stack);
+    if (!first) return this.soFar('done');
+    const companions = companionsFor(this.input, { changes, after, stack: [first, ...others] }, this.search, this.memory);
     const all = [...changes, ...companions.changes];
     const cables = connectionsFor(this.input, all, this.memory);
     return { ...this.soFar('done'), changes: [...all, ...cables.changes], extras: [...companions.names, ...cables.names] };
   }
 
   private soFar(doing: RestSoFar['doing'], more = 0): RestSoFar {
-    const { placed, lacking, of } = this;
-    return {
-      placed: placed.length,
-      of,
-      changes: this.changes(),
-      extras: [],
-      lacking: [...lacking],
-      trials: this.trials + more,
-      doing,
-    };
+    const { lacking, of, now, search } = this;
+    const trials = this.trials + more;
+    const share = doing === 'done' ? 1 : Math.min(1, trials / search.budget);
+    const changes = changesOf(now.pieces);
+    return { placed: now.pieces.length, of, changes, extras: [], lacking: [...lacking], trials, share, doing };
   }
+}
+
+const changesOf = (pieces: readonly PlacedPiece[]): DraftChange[] => pieces.flatMap((p) => p.changes);
+
+/** Whether another piece stands on it: what carries stays. */
+function carries({ changes }: PlacedPiece, pieces: readonly PlacedPiece[]): boolean {
+  const own = placedBy(changes);
+  return changesOf(pieces).some(
+    (c) => c.kind === 'placeItem' && !own.has(c.item) && c.to.place.on === 'fitting' && own.has(c.to.place.fitting),
+  );
 }

@@ -2,6 +2,7 @@ import { bestHeld } from '../../checks/advice';
 import type { Finding } from '../../checks/findings';
 import type { Part } from '../../parts/parts';
 import { nudge, toMark, type Placed } from '../../layout';
+import { triedWith } from '../fixes';
 import type { DraftChange, Place } from '../../rig';
 import { Memory } from '../../base/stages';
 import type { UnitSystem } from '../../base/units';
@@ -10,7 +11,6 @@ import { beforeOf, byScore, newlyFound, scoreOf, usualSide, type Before, type Sc
 import { Sieve, roughly, type Sifted } from './sieve';
 import { spotsFor } from './spots';
 import { fittingsOf, stacksFor, wishedOf, type Stack } from './stack';
-import { triedWith } from './trial';
 
 /** How places are searched. */
 export interface PlaceSearch {
@@ -68,21 +68,22 @@ const CLOSER = [0.5, -0.5, 0.25, -0.25];
 /** Places of one part, tried one after the other. */
 export class PlaceTrials {
   trials = 0;
-  readonly memory = new Memory();
   readonly shown: WorkupInput;
   private readonly before: Before;
   private readonly sieve: Sieve;
   private found: { readonly tried: TriedPlace; readonly sifted: Sifted }[] = [];
 
+  /** @param memory of earlier trials in much the same rig */
   constructor(
     input: WorkupInput,
     private readonly part: Part,
     private readonly search: PlaceSearch,
+    readonly memory = new Memory(),
   ) {
     this.shown = withParts(input, [...search.range, part]);
-    const workup = workUp(this.shown, this.memory);
+    const workup = workUp(this.shown, memory);
     this.before = beforeOf(this.shown, workup);
-    this.sieve = new Sieve(this.shown, workup, this.memory);
+    this.sieve = new Sieve(this.shown, workup, memory);
   }
 
   /** Every place that can be stood at, what looks best first, in turns by what carries it. */
@@ -163,14 +164,8 @@ export class PlaceTrials {
   ): TriedPlace | null {
     const after = triedWith(this.shown, changes, this.memory);
     if (!after) return null;
-    return {
-      ...of,
-      changes,
-      after,
-      score: scoreOf(this.before, after, of.item),
-      against: newlyFound(this.before, after),
-      extras,
-    };
+    const against = newlyFound(this.before, after);
+    return { ...of, changes, after, score: scoreOf(this.before, after, of.item, against), against, extras };
   }
 
   /** What would come loose is strapped, where straps hold it. */
@@ -191,6 +186,12 @@ export class PlaceTrials {
     for (const best of this.best().slice(0, SHOWN))
       for (const by of CLOSER)
         if (this.trials < budget + SHOWN * CLOSER.length && this.tryNear(best, by * step)) yield this.soFar(false);
+  }
+
+  /** What all of it says. */
+  all(): PlacesSoFar {
+    for (const _ of this.run());
+    return this.soFar(true);
   }
 
   /** Whether more may come aboard with a place without stopping anything more. */

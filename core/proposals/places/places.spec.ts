@@ -1,11 +1,11 @@
 import { CATALOG, demoRigs, TOLVANE } from '../../../demo/index';
 import { bestHeld } from '../../checks/advice';
-import type { Finding } from '../../checks/findings';
 import { applyChange, fittingOf, isMakers, type DraftChange, type Place, type Plan } from '../../rig';
 import { tell } from '../../base/units';
 import { workUp, type Workup, type WorkupInput } from '../../workup';
 import { deck, fitted, inputOf, partOf, track } from '@plain-cleat/testing/plans';
 import { layouts } from '@plain-cleat/testing/sampled';
+import { worseThan } from '@plain-cleat/testing/worse';
 import { runs } from '../../../testing/runs';
 import { bestPlaces, byScore, orderInWords, placeInWords, placeRest, type PlaceSearch, type TriedPlace } from './index';
 import { beforeOf, scoreOf, type Score } from './score';
@@ -20,20 +20,9 @@ const ID = '00000000-0000-4000-8000-000000000000';
 const taken = (plan: Plan, changes: readonly DraftChange[]): Plan =>
   changes.reduce((p, c) => applyChange(p, { ...c, id: ID }).plan, plan);
 
-const RANK = { note: 0, look: 1, stop: 2 } as const;
-/** What is found that was not, or by more than before, told apart here and not by the product: stops and looks. */
+/** What is found that was not, or by more than before: stops and looks. */
 function newlySaid(before: Workup, after: Workup): readonly [stops: number, looks: number] {
-  const known = new Map(before.findings.map((f) => [f.key, f]));
-  const isNew = (f: Finding): boolean => {
-    const was = known.get(f.key);
-    if (f.accepted || f.severity === 'note') return false;
-    if (!was || RANK[f.severity] > RANK[was.severity]) return true;
-    if (RANK[f.severity] < RANK[was.severity] || !f.measure) return false;
-    if (was.measure?.unit !== f.measure.unit) return true;
-    const more = f.measure.amount - was.measure.amount;
-    return (f.measure.worse === 'more' ? more : -more) > 0.5;
-  };
-  const fresh = after.findings.filter(isNew);
+  const fresh = worseThan(before, after).filter((f) => !f.accepted);
   return [fresh.filter((f) => f.severity === 'stop').length, fresh.filter((f) => f.severity === 'look').length];
 }
 const toDrill = (w: Workup): number => w.drilling.holes.filter((h) => !h.drilled || h.openUp).length;

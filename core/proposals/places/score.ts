@@ -4,7 +4,7 @@ import type { HullSurface } from '../../boat/hull';
 import { HOLDS, type Hold } from '../../parts/parts';
 import type { Brief } from '../../rig';
 import type { Workup, WorkupInput } from '../../workup';
-import { handTo } from './sieve';
+import { handTo } from './hand';
 
 /** By what places are ranked, the first before the next. */
 export const BY = [
@@ -68,24 +68,34 @@ function balance(before: Workup, after: Workup): number {
 /** The side a thing goes to where nothing else decides: that of the hand that casts. */
 export const usualSide = ({ castHand }: Pick<Brief, 'castHand'>): 1 | -1 => (castHand === 'left' ? -1 : 1);
 
-/** How good a place is, by the whole workup before and with it. */
-export function scoreOf(before: Before, after: Workup, item: string): Score {
-  const { input, workup } = before;
-  const worse = newlyFound(before, after);
-  const count = (severity: Finding['severity']): number => worse.filter((f) => f.severity === severity).length;
-  const own = after.aboard.items.find((i) => i.placed.id === item);
-  const { zones = 0, beyond = 0 } = own ? handTo(own.placed, input, after) : {};
+/** What of a score is of the whole rig. */
+export type RigScore = Pick<Score, 'stops' | 'balance' | 'looks' | 'holes' | 'minutes' | 'money'>;
+
+/**
+ * How good a rig is beside what it was, by the whole workup.
+ * @param against what is found that was not
+ */
+export function rigScore({ workup }: Before, after: Workup, against: readonly Finding[]): RigScore {
+  const count = (severity: Finding['severity']): number => against.filter((f) => f.severity === severity).length;
   const { totals: was } = workup.price;
   const { totals: now } = after.price;
-  const at = own?.placed.frame.origin ?? { x: 0, y: 0 };
   return {
     stops: count('stop'),
-    hand: zones,
     balance: balance(workup, after),
     looks: count('look'),
     holes: holesToMake(after) - holesToMake(workup),
     minutes: Math.round((now.laborMinutes - was.laborMinutes) / MINUTES_STEP),
     money: Math.round((now.totalCents - was.totalCents) / CENTS_STEP),
+  };
+}
+
+/** How good the place of one thing is in it. */
+export function itemScore({ input }: Before, after: Workup, item: string): Omit<Score, keyof RigScore> {
+  const own = after.aboard.items.find((i) => i.placed.id === item);
+  const { zones = 0, beyond = 0 } = own ? handTo(own.placed, after) : {};
+  const at = own?.placed.frame.origin ?? { x: 0, y: 0 };
+  return {
+    hand: zones,
     habit: own ? habitOf(own.mounted.hold, input) : HOLDS.length,
     near: Math.round(beyond / NEAR_STEP),
     side: at.y === 0 ? 0 : Number(Math.sign(at.y) !== usualSide(input.plan.brief)),
@@ -93,6 +103,12 @@ export function scoreOf(before: Before, after: Workup, item: string): Score {
     along: Math.round(fromSeat(after.seats.whole.surface, at.x)),
   };
 }
+
+/** How good a place is, by the whole workup before and with it. */
+export const scoreOf = (before: Before, after: Workup, item: string, against = newlyFound(before, after)): Score => ({
+  ...rigScore(before, after, against),
+  ...itemScore(before, after, item),
+});
 
 const fromSeat = ({ model }: HullSurface, x: number): number => Math.abs(x - model.seat.x);
 

@@ -1,22 +1,18 @@
 import type { Body } from '../../layout';
-import { isInside } from '../../holding/inside';
-import type { Part } from '../../parts/parts';
 import type { DraftChange } from '../../rig';
 import type { Point, Sentence } from '../../base/units';
 import type { WorkupInput } from '../../workup';
-import type { PlacesSoFar, TriedPlace } from './place-trials';
+import { placedBy } from '../fixes';
+import { SHOWN, type PlacesSoFar, type TriedPlace } from './place-trials';
 import type { RestSoFar } from './place-rest';
-import { orderInWords, placeInWords, type PlaceWords } from './words';
+import { orderInWords, placeInWords, stoppedBy, type PlaceWords } from './words';
 
 /** A place as it is shown: plain data, to be sent from a worker. */
 export interface ShownPlace extends PlaceWords {
   readonly item: string;
   readonly changes: readonly DraftChange[];
-  /** What comes aboard, the thing itself last. */
-  readonly parts: readonly Part[];
   readonly bodies: readonly Body[];
   readonly at: Point;
-  readonly inside: boolean;
 }
 
 /** Places as they are shown while a search goes on. */
@@ -29,46 +25,34 @@ export interface ShownPlaces {
   readonly done: boolean;
 }
 
-/** So many places are numbered. */
-export const NUMBERED = 3;
-
 export function shownPlaces(input: Pick<WorkupInput, 'plan'>, { places, stopped, done }: PlacesSoFar): ShownPlaces {
   return {
     places: places.map((tried) => shownPlace(input, tried)),
     stopped: stopped ? stoppedBy(stopped) : null,
-    order: orderInWords(places.slice(0, NUMBERED)),
+    order: orderInWords(places.slice(0, SHOWN)),
     done,
   };
 }
 
 function shownPlace(input: Pick<WorkupInput, 'plan'>, tried: TriedPlace): ShownPlace {
-  const { item, changes, stack, after } = tried;
-  const fresh = new Set(changes.flatMap((c) => (c.kind === 'placeItem' ? [c.item] : [])));
+  const { item, changes, after } = tried;
+  const fresh = placedBy(changes);
   const placed = after.aboard.items.map((i) => i.placed).filter((p) => fresh.has(p.id));
-  const own = placed.find((p) => p.id === item);
   return {
     ...placeInWords(input, tried),
-    ...{ item, changes, parts: stack },
+    ...{ item, changes },
     bodies: placed.flatMap((p) => p.bodies),
-    at: own?.frame.origin ?? { x: 0, y: 0, z: 0 },
-    inside: own !== undefined && isInside(own),
+    at: placed.find((p) => p.id === item)?.frame.origin ?? { x: 0, y: 0, z: 0 },
   };
 }
 
-/** What stops a place: that would have to give. */
-const stoppedBy = ({ against }: Pick<TriedPlace, 'against'>): Sentence =>
-  against
-    .filter((f) => f.severity === 'stop')
-    .slice(0, 2)
-    .flatMap((f, i) => [...(i ? [' '] : []), ...f.says]);
-
 /** Placing the rest as it is shown. */
-export interface ShownRest extends Pick<RestSoFar, 'placed' | 'of' | 'changes' | 'extras' | 'doing' | 'trials'> {
+export interface ShownRest extends Pick<RestSoFar, 'placed' | 'of' | 'changes' | 'extras' | 'doing' | 'share'> {
   /** What has no place that passes, and what stops the least bad. */
   readonly lacking: readonly { readonly wish: string; readonly name: string; readonly says: Sentence }[];
 }
 
-export const shownRest = ({ lacking, placed, of, changes, extras, doing, trials }: RestSoFar): ShownRest => ({
-  ...{ placed, of, changes, extras, doing, trials },
+export const shownRest = ({ lacking, placed, of, changes, extras, doing, share }: RestSoFar): ShownRest => ({
+  ...{ placed, of, changes, extras, doing, share },
   lacking: lacking.map(({ wish, part, stopped }) => ({ wish, name: part.name, says: stopped ? stoppedBy(stopped) : [] })),
 });

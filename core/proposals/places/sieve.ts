@@ -1,20 +1,8 @@
 import { isShaftInHull, strokesOn } from '../../checks/findings';
-import {
-  bodyOverlap,
-  footingOf,
-  graspOf,
-  paddlers,
-  placeFitting,
-  REACH,
-  reachedBy,
-  strokeHit,
-  type Placed,
-  type StrokeSpaces,
-  usedHow,
-  ZONE_FOR,
-} from '../../layout';
+import { bodyOverlap, footingOf, placeFitting, strokeHit, type Placed, type StrokeSpaces } from '../../layout';
 import type { Memory } from '../../base/stages';
 import type { Workup, WorkupInput } from '../../workup';
+import { handTo } from './hand';
 import { fittingsOf, wishedOf, type Stack } from './stack';
 import type { Spot } from './spots';
 
@@ -26,21 +14,6 @@ export interface Sifted {
   readonly placed: readonly Placed[];
   /** The worse the larger, the first figure before the next. */
   readonly rough: readonly number[];
-}
-
-/** How many zones a thing lies beyond where its use wants it, and how far beyond an upright arm, mm. */
-export function handTo(
-  placed: Placed,
-  { plan }: Pick<WorkupInput, 'plan'>,
-  w: Workup,
-): { readonly zones: number; readonly beyond: number } {
-  const { use, inside } = placed.part;
-  const surface = w.seats.whole.surface;
-  const reached = reachedBy(paddlers(surface, plan.brief), graspOf(placed));
-  if (!reached) return { zones: 0, beyond: 0 };
-  const wanted = REACH.indexOf(ZONE_FOR[usedHow(placed)]);
-  const zones = use.byHand && !(inside && placed.place.on === 'space') ? Math.max(0, REACH.indexOf(reached.zone) - wanted) : 0;
-  return { zones, beyond: Math.round(reached.beyond) };
 }
 
 /** Sifts places by what can be told without working the rig up. */
@@ -90,7 +63,7 @@ export class Sieve {
     const footing = onDeck ? footingOf(this.w.surface, base) : null;
     const falls = footing ? Number(footing.carried < 0.6) + Number(footing.into !== null) + Number(footing.overboard > 0) : 0;
     const stroke = this.strokes && wishedOf(stack).body.place !== 'sat on' ? strokeHit(bodies, this.strokes) : {};
-    const { zones, beyond } = handTo(top, this.input, this.w);
+    const { zones, beyond } = handTo(top, this.w);
     return [
       meets.length + falls + Number(stroke.nominal !== undefined) + Number(isShaftInHull(this.w.surface, base)),
       zones,

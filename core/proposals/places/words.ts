@@ -1,8 +1,10 @@
 import { findDatum, reading } from '../../boat/hull';
 import { HOLD_WORDS } from '../../holding/mounting';
-import { graspOf, paddlers, reachedBy, REACH, ZONE_FOR, usedHow } from '../../layout';
+import { REACH, usedHow, ZONE_FOR, type ReachZone } from '../../layout';
 import { capital, mm, say, sideOf, type Sentence } from '../../base/units';
 import type { WorkupInput } from '../../workup';
+import { placedBy } from '../fixes';
+import { handTo } from './hand';
 import { decidedBy, type Score } from './score';
 import type { TriedPlace } from './place-trials';
 
@@ -30,14 +32,10 @@ export function placeInWords({ plan }: Pick<WorkupInput, 'plan'>, tried: TriedPl
   const side = sideOf(at.y);
   const named = base.placed.frame.surface;
   const there = side === 'centre' || named.includes(side) ? named : `${named}, ${side}`;
-  const datum = findDatum(surface, plan.tape.datum);
-  const read = datum ? say`, ${mm(reading(surface, datum, plan.tape.run, at))}` : [];
-  const reached = part.use.byHand ? reachedBy(paddlers(after.seats.whole.surface, plan.brief), graspOf(own.placed)) : undefined;
+  const read = say`, ${mm(reading(surface, findDatum(surface, plan.tape.datum), plan.tape.run, at))}`;
   const wants = REACH.indexOf(ZONE_FOR[usedHow(own.placed)]) < REACH.length - 1;
-  const hand =
-    reached && wants
-      ? { 'at hand': 'at hand', 'half turn': 'a half turn to reach', 'out of reach': 'out of reach' }[reached.zone]
-      : null;
+  const { zone } = handTo(own.placed, after);
+  const hand = part.use.byHand && wants && zone ? HAND_WORDS[zone] : null;
   const pieces = [
     hand,
     HOLD_WORDS[base.mounted.hold],
@@ -47,23 +45,34 @@ export function placeInWords({ plan }: Pick<WorkupInput, 'plan'>, tried: TriedPl
     ),
     ...floats(score),
   ];
-  const worst = against.filter((f) => f.severity === 'stop').concat(against.filter((f) => f.severity !== 'stop'));
+  const worst = [...against].sort((a, b) => Number(a.severity !== 'stop') - Number(b.severity !== 'stop'));
   const more = worst.length - SAID;
   return {
     title: [capital(there), ...read],
     says: say`${capital(pieces.filter((p) => p !== null).join(', '))}${extras.length ? `, with ${extras.join(', ')}` : ''}.`,
-    against: [
-      ...worst.slice(0, SAID).flatMap((f, i) => [...(i ? [' '] : []), ...f.says]),
-      ...(more > 0 ? [` And ${more} more.`] : []),
-    ],
+    against: [...saidOf(worst), ...(more > 0 ? [` And ${more} more.`] : [])],
   };
 }
 
-/** What the thing stands on at the place itself. */
-const baseOf = ({ after, changes }: TriedPlace): TriedPlace['after']['aboard']['owned'][number] | undefined => {
-  const first = changes.find((c) => c.kind === 'placeItem');
-  return first?.kind === 'placeItem' ? after.aboard.owned.find((i) => i.placed.id === first.item) : undefined;
+/** The first of some findings, one after the other. */
+const saidOf = (findings: TriedPlace['against']): Sentence =>
+  findings.slice(0, SAID).flatMap((f, i) => [...(i ? [' '] : []), ...f.says]);
+
+/** What stops a place: that would have to give. */
+export const stoppedBy = ({ against }: Pick<TriedPlace, 'against'>): Sentence =>
+  saidOf(against.filter((f) => f.severity === 'stop'));
+
+const HAND_WORDS: Readonly<Record<ReachZone, string>> = {
+  'at hand': 'at hand',
+  'half turn': 'a half turn to reach',
+  'out of reach': 'out of reach',
 };
+
+/** What the thing stands on at the place itself. */
+function baseOf({ after, changes }: TriedPlace): TriedPlace['after']['aboard']['owned'][number] | undefined {
+  const [first] = placedBy(changes);
+  return after.aboard.owned.find((i) => i.placed.id === first);
+}
 
 const holesInWords = (holes: number, reused: boolean): string =>
   holes > 0 ? `${holes} new ${holes === 1 ? 'hole' : 'holes'}` : reused ? 'old holes used again' : 'no holes';

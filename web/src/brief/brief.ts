@@ -6,7 +6,7 @@ import { DateField } from '../controls/date-field';
 import { TextField } from '../controls/text-field';
 import { QuantityField } from '../controls/quantity';
 import { MatChipsModule } from '@angular/material/chips';
-import { readWishes, wishIndex } from '@plain-cleat/core/parts/catalog';
+import { readWishes } from '@plain-cleat/core/parts/catalog';
 import { waterAt } from '@plain-cleat/core/water/float';
 import { strokeBand } from '@plain-cleat/core/layout';
 import {
@@ -30,6 +30,7 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { asOne } from '../stores/as-one';
 import { RigStore } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { WishIndexes } from '../stores/wish-indexes';
 import { OwnerPhotos } from './owner-photos';
 import { PaddlerView } from './paddler-view';
 import { type Part, QUESTIONS, type Taps, type Typed } from './questions';
@@ -234,8 +235,9 @@ export default class BriefStep {
   }
 
   private readonly parts = computed(() => this.store.state()?.parts ?? []);
+  private readonly indexes = inject(WishIndexes);
   /** The names of the parts, read once for the list, what is typed and what is imported. */
-  protected readonly index = computed(() => wishIndex(this.parts()));
+  protected readonly index = computed(() => this.indexes.of(this.parts()));
 
   protected addWish(text: string): void {
     this.addWishes(

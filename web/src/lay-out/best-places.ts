@@ -1,6 +1,6 @@
-import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { mayComeWith, NUMBERED, type ShownPlace, type ShownPlaces } from '@plain-cleat/core/proposals/places';
+import { mayComeWith, SHOWN, type ShownPlace, type ShownPlaces } from '@plain-cleat/core/proposals/places';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import { countWishes, sameJson, type CountedWish } from '@plain-cleat/core/rig';
 import type { WorkupInput } from '@plain-cleat/core/workup';
@@ -8,10 +8,10 @@ import { proxy } from 'comlink';
 import { EMPTY, Subject, switchMap, tap } from 'rxjs';
 import { asOne } from '../stores/as-one';
 import { Parts } from '../stores/parts';
-import { inputOf, RigStore } from '../stores/rig.store';
+import { RigStore, settledInput } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { placeCalls } from '../workers/place-calls';
 import { Choice } from './choice';
+import { PlaceCalls } from './place-calls';
 import { Placing } from './placing';
 
 interface Question {
@@ -28,7 +28,7 @@ export class BestPlaces {
   private readonly parts = inject(Parts);
   private readonly placing = inject(Placing);
   private readonly choice = inject(Choice);
-  private readonly calls = placeCalls();
+  private readonly calls = inject(PlaceCalls);
   private readonly asked = new Subject<Question | null>();
   /** The wish that the part in the hand is for. */
   readonly wish = signal<string | null>(null);
@@ -43,14 +43,13 @@ export class BestPlaces {
   readonly open = computed(() => this.wishes().filter((w) => w.placed < w.count));
   readonly shown = computed((): readonly ShownPlace[] => {
     const places = this.found()?.places ?? [];
-    return this.all() ? places : places.slice(0, NUMBERED);
+    return this.all() ? places : places.slice(0, SHOWN);
   });
 
   /** Whether more were found than are shown first. */
-  readonly hasMore = computed(() => (this.found()?.places.length ?? 0) > NUMBERED);
+  readonly hasMore = computed(() => (this.found()?.places.length ?? 0) > SHOWN);
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.calls.close());
     this.asked
       .pipe(
         tap(() => this.found.set(null)),
@@ -68,13 +67,7 @@ export class BestPlaces {
         const state = this.store.state();
         if (!part) this.wish.set(null);
         this.asked.next(
-          state && part && plan
-            ? {
-                input: { ...inputOf(state), plan, facts: state.facts, set: state.set },
-                part,
-                range: mayComeWith([part], state.parts),
-              }
-            : null,
+          state && part && plan ? { input: settledInput(state), part, range: mayComeWith([part], state.parts) } : null,
         );
       });
     });
@@ -113,10 +106,12 @@ export class BestPlaces {
   /** Places it there, with all that comes aboard; the next piece of the same wish is in the hand then. */
   take(n: number): void {
     const place = this.shown()[n - 1];
+    const part = this.placing.part();
     const change = place ? asOne(place.changes) : null;
-    if (!place || !change) return;
+    if (!place || !part || !change) return;
     const wish = this.wish();
-    this.parts.take(...place.parts);
+    // What more comes aboard is of the range, and known.
+    this.parts.take(part);
     this.store.change(change);
     this.choice.spoken.set(`Placed at ${n}`);
     const left = this.open().find((w) => w.id === wish);

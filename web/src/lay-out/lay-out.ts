@@ -42,6 +42,7 @@ import { Keys } from './keys';
 import { AssemblyStore } from '../stores/assembly.store';
 import { OpenWishes } from './open-wishes';
 import { Palette } from './palette';
+import { PlaceCalls } from './place-calls';
 import { PlaceRest } from './place-rest';
 import { Placing } from './placing';
 import { SettleAll } from './settle-all';
@@ -78,7 +79,7 @@ import { field, liveForm } from '../controls/live-form';
     Icons,
     DragDropModule,
   ],
-  providers: [BestPlaces, Choice, Fixes, Making, Moves, PlaceRest, Placing, SettleAll, Settling],
+  providers: [BestPlaces, Choice, Fixes, Making, Moves, PlaceCalls, PlaceRest, Placing, SettleAll, Settling],
   templateUrl: './lay-out.html',
   styleUrl: './lay-out.scss',
 })

@@ -23,13 +23,14 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { HullSurface } from '@plain-cleat/core/boat/hull';
-import { matchWish, wishIndex } from '@plain-cleat/core/parts/catalog';
+import { matchWish } from '@plain-cleat/core/parts/catalog';
 import { suits } from '@plain-cleat/core/layout';
 import { countWishes, placedWords, type Assembly, type Brief, type Plan } from '@plain-cleat/core/rig';
 import { printMoney } from '@plain-cleat/core/base/units';
 import { RangeStateNote } from '../controls/range-state';
 import type { BoatMark } from '../boat-view/drawing';
 import { Parts } from '../stores/parts';
+import { WishIndexes } from '../stores/wish-indexes';
 import { wordsOf } from '../stores/problems';
 
 /** How long the hand rests before the stores are asked, ms. */
@@ -101,11 +102,11 @@ export class Palette {
     }
     return all;
   });
-  private readonly index = computed(() => wishIndex(this.parts()));
+  private readonly indexes = inject(WishIndexes);
   /** What the trade would mean by what is typed, the likeliest first. */
   private readonly meant = computed((): readonly Part[] => {
     const text = this.text().trim();
-    return text.length < 3 ? [] : matchWish(text, this.index()).map((m) => m.part);
+    return text.length < 3 ? [] : matchWish(text, this.indexes.of(this.parts())).map((m) => m.part);
   });
   protected readonly found = computed(() => {
     const spot = this.spot();

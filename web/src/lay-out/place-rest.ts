@@ -3,25 +3,20 @@ import { mayComeWith, type ShownRest, type Wanted } from '@plain-cleat/core/prop
 import { proxy } from 'comlink';
 import type { Subscription } from 'rxjs';
 import { asOne } from '../stores/as-one';
-import { Parts } from '../stores/parts';
-import { inputOf, RigStore } from '../stores/rig.store';
+import { RigStore, settledInput } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { placeCalls } from '../workers/place-calls';
 import { BestPlaces } from './best-places';
+import { PlaceCalls } from './place-calls';
 import { Placing } from './placing';
-
-/** Workups for each piece, of which the progress is a share: as the worker has them. */
-const FOR_EACH = 40;
 
 /** Places all that is wished for and not aboard, in the worker; the best so far is shown on the boat until it is done or stopped. */
 @Injectable()
 export class PlaceRest {
   private readonly store = inject(RigStore);
   private readonly units = inject(UnitsStore);
-  private readonly parts = inject(Parts);
   private readonly best = inject(BestPlaces);
   private readonly placing = inject(Placing);
-  private readonly calls = placeCalls();
+  private readonly calls = inject(PlaceCalls);
   private search: Subscription | null = null;
   readonly running = signal<ShownRest | null>(null);
   /** What came of it, until it is begun anew. */
@@ -35,16 +30,9 @@ export class PlaceRest {
       return part ? Array.from({ length: w.count - w.placed }, () => ({ wish: w.id, part })) : [];
     });
   });
-  readonly share = computed(() => {
-    const now = this.running();
-    return now ? Math.min(100, (100 * now.trials) / (FOR_EACH * now.of)) : 0;
-  });
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => {
-      this.search?.unsubscribe();
-      this.calls.close();
-    });
+    inject(DestroyRef).onDestroy(() => this.search?.unsubscribe());
   }
 
   start(): void {
@@ -53,7 +41,7 @@ export class PlaceRest {
     if (!state || wanted.length === 0) return;
     this.placing.cancel();
     this.said.set(null);
-    const input = { ...inputOf(state), plan: state.settled, facts: state.facts, set: state.set };
+    const input = settledInput(state);
     const how = {
       units: this.units.system(),
       range: mayComeWith(
@@ -91,8 +79,6 @@ export class PlaceRest {
     this.running.set(null);
     if (!rest) return;
     const change = asOne(rest.changes);
-    const ids = new Set(rest.changes.flatMap((c) => (c.kind === 'placeItem' ? [c.to.part] : [])));
-    this.parts.take(...(this.store.state()?.parts ?? []).filter((p) => ids.has(p.id)));
     if (change) this.store.change(change);
     else this.store.preview(null);
     this.said.set(rest);

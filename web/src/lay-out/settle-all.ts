@@ -1,12 +1,12 @@
-import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { SettledAll } from '@plain-cleat/core/proposals/fixes';
 import { sameJson } from '@plain-cleat/core/rig';
 import { EMPTY, switchMap, tap } from 'rxjs';
 import { Fixes } from '../findings/fixes';
-import { inputOf, RigStore } from '../stores/rig.store';
+import { RigStore, settledInput } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
-import { placeCalls } from '../workers/place-calls';
+import { PlaceCalls } from './place-calls';
 import { Settling } from './settling';
 
 /** Fixes that go together, searched once those of each finding are found; withdrawn when the plan moves on. */
@@ -16,7 +16,7 @@ export class SettleAll {
   private readonly units = inject(UnitsStore);
   private readonly fixes = inject(Fixes);
   private readonly settling = inject(Settling);
-  private readonly calls = placeCalls();
+  private readonly calls = inject(PlaceCalls);
   readonly found = signal<SettledAll | null>(null);
 
   /** The plan, once two findings of it have a fix each and no more are searched. */
@@ -29,16 +29,14 @@ export class SettleAll {
   );
 
   constructor() {
-    inject(DestroyRef).onDestroy(() => this.calls.close());
     toObservable(this.ripe)
       .pipe(
         tap(() => this.found.set(null)),
         switchMap((plan) => {
           const state = this.store.state();
           if (!plan || !state) return EMPTY;
-          const input = { ...inputOf(state), plan, facts: state.facts, set: state.set };
           const how = { units: this.units.system(), range: this.settling.helpful() };
-          return this.calls.run<SettledAll>((remote, tell) => remote.settle(input, how).then(tell));
+          return this.calls.run<SettledAll>((remote, tell) => remote.settle(settledInput(state), how).then(tell));
         }),
         takeUntilDestroyed(),
       )

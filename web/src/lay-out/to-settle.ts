@@ -19,7 +19,7 @@ import { Words } from '../boat-view/words';
           <p>
             {{ counted(all.before) }} before, {{ counted(all.after) }} after:
             @for (one of all.by; track $index) {
-              {{ one.finding.letter }} {{ one.says | words }}{{ $last ? '.' : ';' }}
+              {{ one.letter }} {{ one.says | words }}{{ $last ? '.' : ';' }}
             }
           </p>
           <button mat-flat-button type="button" (click)="takenTogether.emit()">Settle all {{ all.by.length }}</button>

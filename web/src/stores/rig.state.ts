@@ -54,5 +54,11 @@ export const inputOf = ({
   catalog,
 }: Pick<RigState, 'doc' | 'catalog'>): Omit<WorkupInput, 'plan' | 'facts'> => ({ hull, catalog, shop, others, asOf: today });
 
+/** The rig as it is settled, in the set that is shown: what is asked about it away from the screen. */
+export const settledInput = (state: RigState): WorkupInput => ({
+  ...inputOf(state),
+  ...{ plan: state.settled, facts: state.facts, set: state.set },
+});
+
 /** A fact before this device has said which rig, when and under which id. */
 export type FactBody = NewFact extends infer F ? (F extends NewFact ? Omit<F, 'id' | 'rig' | 'deviceTime'> : never) : never;

@@ -2,6 +2,7 @@ import { settleAll, type SettledAll } from '@plain-cleat/core/proposals/fixes';
 import {
   placeRest,
   searchPlaces,
+  SHOWN,
   shownPlaces,
   shownRest,
   type PlaceSearch,
@@ -37,7 +38,7 @@ const worker: PlacesWorker = {
       const { value, done } = searching.next();
       // Told when what is numbered is another.
       const now = value.places
-        .slice(0, 3)
+        .slice(0, SHOWN)
         .map((p) => p.item)
         .join();
       if (done || now !== shown) found(shownPlaces(input, value));
