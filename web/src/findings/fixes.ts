@@ -3,10 +3,10 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Fix } from '@plain-cleat/core/proposals/fixes';
 import type { Part } from '@plain-cleat/core/parts/parts';
 import type { WorkupInput } from '@plain-cleat/core/workup';
-import { proxy } from 'comlink';
 import { EMPTY, finalize, type Observable, Subject, switchMap, tap, timer } from 'rxjs';
 import { UnitsStore } from '../stores/units.store';
 import { fixCalls } from '../workers/fix-calls';
+import { taking } from '../workers/worker-calls';
 
 /** How long the hand rests before a search begins, ms. */
 const REST = 250;
@@ -55,7 +55,7 @@ export class Fixes {
           input,
           keys,
           { units: this.units.system(), range },
-          proxy((key: string, fixes: Fix[]) => tell([key, fixes])),
+          taking((key: string, fixes: Fix[]) => tell([key, fixes])),
         ),
       )
       .pipe(

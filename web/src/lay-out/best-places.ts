@@ -4,12 +4,12 @@ import { mayComeWith, SHOWN, type ShownPlace, type ShownPlaces } from '@plain-cl
 import type { Part } from '@plain-cleat/core/parts/parts';
 import { countWishes, sameJson, type CountedWish } from '@plain-cleat/core/rig';
 import type { WorkupInput } from '@plain-cleat/core/workup';
-import { proxy } from 'comlink';
 import { EMPTY, Subject, switchMap, tap } from 'rxjs';
 import { asOne } from '../stores/as-one';
 import { Parts } from '../stores/parts';
 import { RigStore, settledInput } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { taking } from '../workers/worker-calls';
 import { Choice } from './choice';
 import { PlaceCalls } from './place-calls';
 import { Placing } from './placing';
@@ -75,12 +75,7 @@ export class BestPlaces {
 
   private search({ input, part, range }: Question) {
     return this.calls.run<ShownPlaces>((remote, tell) =>
-      remote.best(
-        input,
-        part,
-        { units: this.units.system(), range },
-        proxy((places: ShownPlaces) => tell(places)),
-      ),
+      remote.best(input, part, { units: this.units.system(), range }, taking(tell)),
     );
   }
 

@@ -1,10 +1,10 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { mayComeWith, type ShownRest, type Wanted } from '@plain-cleat/core/proposals/places';
-import { proxy } from 'comlink';
 import type { Subscription } from 'rxjs';
 import { asOne } from '../stores/as-one';
 import { RigStore, settledInput } from '../stores/rig.store';
 import { UnitsStore } from '../stores/units.store';
+import { taking } from '../workers/worker-calls';
 import { BestPlaces } from './best-places';
 import { PlaceCalls } from './place-calls';
 import { Placing } from './placing';
@@ -50,14 +50,7 @@ export class PlaceRest {
       ),
     };
     this.search = this.calls
-      .run<ShownRest>((remote, tell) =>
-        remote.rest(
-          input,
-          wanted,
-          how,
-          proxy((rest: ShownRest) => tell(rest)),
-        ),
-      )
+      .run<ShownRest>((remote, tell) => remote.rest(input, wanted, how, taking(tell)))
       .subscribe({ next: (rest) => this.tell(rest), complete: () => this.keep() });
   }
 

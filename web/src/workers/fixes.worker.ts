@@ -8,17 +8,17 @@ export interface FixWorker {
     input: WorkupInput,
     keys: readonly string[],
     how: Pick<FixSearch, 'units' | 'range'>,
-    found: (key: string, fixes: Fix[]) => void,
-  ): void;
+    found: (key: string, fixes: Fix[]) => Promise<void>,
+  ): Promise<void>;
   lines(input: WorkupInput): LineProposal;
 }
 
 /** Searches fixes of the findings asked for, bow to stern, and leads lines as is judged best, away from the screen. */
 const worker: FixWorker = {
-  fixes(input, keys, how, found) {
+  async fixes(input, keys, how, found) {
     const { findings } = workUp(input);
     for (const f of findings.filter((one) => keys.includes(one.key)))
-      found(f.key, searchFixes(input, f, { ...how, budget: 90, newId: () => crypto.randomUUID() }));
+      await found(f.key, searchFixes(input, f, { ...how, budget: 90, newId: () => crypto.randomUUID() }));
   },
   lines: (input) => leadWell(input, workUp(input)),
 };

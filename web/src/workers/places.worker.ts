@@ -18,8 +18,8 @@ import { expose } from 'comlink';
 export type Asked = Pick<PlaceSearch, 'units' | 'range'>;
 
 export interface PlacesWorker {
-  best(input: WorkupInput, part: Part, how: Asked, found: (places: ShownPlaces) => void): void;
-  rest(input: WorkupInput, wanted: readonly Wanted[], how: Asked, told: (rest: ShownRest) => void): void;
+  best(input: WorkupInput, part: Part, how: Asked, found: (places: ShownPlaces) => Promise<void>): Promise<void>;
+  rest(input: WorkupInput, wanted: readonly Wanted[], how: Asked, told: (rest: ShownRest) => Promise<void>): Promise<void>;
   settle(input: WorkupInput, how: Asked): SettledAll;
 }
 
@@ -31,7 +31,7 @@ const STEP = { imperial: 101.6, metric: 100 } as const;
 
 /** Searches places and fixes that go together, away from the screen. */
 const worker: PlacesWorker = {
-  best(input, part, how, found) {
+  async best(input, part, how, found) {
     const searching = searchPlaces(input, part, { ...how, newId, budget: BUDGET.best, step: STEP[how.units] });
     let shown = '';
     for (;;) {
@@ -41,16 +41,16 @@ const worker: PlacesWorker = {
         .slice(0, SHOWN)
         .map((p) => p.item)
         .join();
-      if (done || now !== shown) found(shownPlaces(input, value));
+      if (done || now !== shown) await found(shownPlaces(input, value));
       shown = now;
       if (done) return;
     }
   },
-  rest(input, wanted, how, told) {
+  async rest(input, wanted, how, told) {
     const placing = placeRest(input, wanted, { ...how, newId, budget: BUDGET.rest * wanted.length, step: STEP[how.units] });
     for (;;) {
       const { value, done } = placing.next();
-      told(shownRest(value));
+      await told(shownRest(value));
       if (done) return;
     }
   },
